@@ -1,0 +1,208 @@
+package tekmerion.core.drive;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalInt;
+import tekmerion.core.drive.ata.AttributeBook;
+import tekmerion.core.drive.ata.IdentifyDevice;
+import tekmerion.core.drive.ata.RawMeaning;
+import tekmerion.core.drive.ata.SelfTestStatus;
+import tekmerion.core.drive.ata.SmartAttribute;
+import tekmerion.core.drive.ata.SmartData;
+import tekmerion.core.drive.ata.SmartThresholds;
+import tekmerion.core.drive.ata.ThresholdState;
+import tekmerion.core.page.Decoding;
+import tekmerion.core.page.Fault;
+import tekmerion.core.port.PageKind;
+import tekmerion.core.sign.Sign;
+import tekmerion.core.sign.Sign.Basis;
+
+/**
+ * Signs from one reading of an ATA drive. What the drive does not report gives no sign at all:
+ * unknown is not absent.
+ */
+public final class DriveSigns {
+  /** Ten and more: the count at which a shop no longer speaks of a single weak spot. Judgement. */
+  private static final long MANY = 10;
+
+  private static final int YOUNG_HOURS = 2 * 8766;
+  private static final int OLD_HOURS = 5 * 8766;
+  private static final int WARM_C = 50;
+  private static final int HOT_C = 60;
+
+  private final String part;
+  private final AttributeBook book = AttributeBook.shipped();
+  private final List<Sign> signs = new ArrayList<>();
+
+  private DriveSigns(String part) {
+    this.part = part;
+  }
+
+  /**
+   * @param part key of the drive, given to every sign
+   * @return in the order in which they are to be read; empty if nothing was reported
+   */
+  public static List<Sign> of(String part, DriveReading reading) {
+    DriveSigns of = new DriveSigns(part);
+    reading.identify().ifPresent(of::identity);
+    reading.smart().ifPresent(smart -> of.smart(smart, thresholds(reading)));
+    return List.copyOf(of.signs);
+  }
+
+  private static Optional<SmartThresholds> thresholds(DriveReading reading) {
+    return reading.thresholds().flatMap(Decoding::decoded);
+  }
+
+  private void identity(Decoding<IdentifyDevice> decoding) {
+    String page = PageKind.ATA_IDENTIFY.wireName();
+    if (decoding.damage().isPresent()) {
+      damagedPage("drive.identity", page, decoding.damage().get());
+    } else {
+      add("drive.identity", "sound", "Its identity page is sound", Basis.reading(page, 0, 512));
+    }
+  }
+
+  private void smart(Decoding<SmartData> decoding, Optional<SmartThresholds> thresholds) {
+    String page = PageKind.ATA_SMART.wireName();
+    if (decoding.damage().isPresent()) {
+      damagedPage("drive.report", page, decoding.damage().get());
+      return;
+    }
+    SmartData data = decoding.decoded().orElseThrow();
+    add("drive.report", "sound", "Its self-report is sound", Basis.reading(page, 511, 1));
+    limits(data, thresholds);
+    count(data, 197, "drive.waiting-sectors", "sector waits", "sectors wait", "for reallocation");
+    count(data, 198, "drive.uncorrectable", "sector is", "sectors are", "uncorrectable off-line");
+    count(data, 5, "drive.reallocated", "sector was", "sectors were", "reallocated");
+    count(data, 187, "drive.reported-errors", "error was", "errors were", "uncorrectable");
+    count(data, 188, "drive.timeouts", "command", "commands", "timed out");
+    count(data, 199, "drive.link-errors", "link error", "link errors", "counted");
+    count(data, 10, "drive.spin-retries", "retry", "retries", "to spin up");
+    temperature(data);
+    age(data);
+    selfTest(data);
+  }
+
+  private void damagedPage(String sign, String page, Fault fault) {
+    boolean silent =
+        fault.kind() == Fault.Kind.ALL_ZERO
+            || fault.kind() == Fault.Kind.ALL_ONES
+            || fault.kind() == Fault.Kind.WRONG_SIZE;
+    add(sign, silent ? "silent" : "garbled", fault.what(), Basis.reading(page, fault.offset(), 1));
+  }
+
+  private void limits(SmartData data, Optional<SmartThresholds> thresholds) {
+    if (thresholds.isEmpty()) {
+      return;
+    }
+    SmartAttribute worst = null;
+    ThresholdState worstState = ThresholdState.PASSES;
+    boolean anyLimit = false;
+    for (SmartAttribute attribute : data.attributes()) {
+      ThresholdState state = stateOf(attribute, thresholds);
+      anyLimit |= attribute.isPreFailure() && state == ThresholdState.PASSES;
+      boolean worse =
+          state == ThresholdState.FAILS_NOW
+              || state == ThresholdState.FAILED_BEFORE && worstState == ThresholdState.PASSES;
+      if (attribute.isPreFailure() && worse) {
+        worst = attribute;
+        worstState = state;
+      }
+    }
+    if (worst != null) {
+      String level = worstState == ThresholdState.FAILS_NOW ? "fails-now" : "failed-before";
+      add("drive.limit", level, "%s %s".formatted(name(worst), worstState.words()), basis(worst));
+    } else if (anyLimit) {
+      add(
+          "drive.limit",
+          "within",
+          "All failure limits of the drive hold",
+          Basis.reading(PageKind.ATA_THRESHOLDS.wireName(), 2, 360));
+    }
+  }
+
+  private void count(
+      SmartData data, int id, String sign, String singular, String plural, String rest) {
+    reported(data, id)
+        .ifPresent(
+            found -> {
+              long n = found.meaning().value();
+              String words =
+                  n == 0
+                      ? "No %s %s".formatted(singular, rest)
+                      : "%,d %s %s".formatted(n, n == 1 ? singular : plural, rest);
+              String level = n == 0 ? "none" : n < MANY ? "some" : "many";
+              add(sign, level, words, basis(found.attribute()));
+            });
+  }
+
+  private void temperature(SmartData data) {
+    reported(data, 194)
+        .or(() -> reported(data, 190))
+        .ifPresent(
+            found -> {
+              long celsius = found.meaning().value();
+              String level = celsius >= HOT_C ? "hot" : celsius >= WARM_C ? "warm" : "normal";
+              add("drive.temperature", level, "%d °C".formatted(celsius), basis(found.attribute()));
+            });
+  }
+
+  private void age(SmartData data) {
+    reported(data, 9)
+        .ifPresent(
+            found -> {
+              long hours = found.meaning().value();
+              String level = hours < YOUNG_HOURS ? "young" : hours < OLD_HOURS ? "grown" : "old";
+              String words = "%s: %,d power-on hours".formatted(ageWord(level), hours);
+              add("drive.age", level, words, basis(found.attribute()));
+            });
+  }
+
+  private static String ageWord(String level) {
+    return switch (level) {
+      case "young" -> "Young";
+      case "old" -> "Old";
+      default -> "Of middle age";
+    };
+  }
+
+  /** "Completed without error or never run" tells nothing, so only a failure is a sign. */
+  private void selfTest(SmartData data) {
+    SelfTestStatus status = data.selfTestStatus();
+    if (status.isFailure()) {
+      add(
+          "drive.self-test",
+          "failed",
+          "Its last self-test " + status.words(),
+          Basis.reading(PageKind.ATA_SMART.wireName(), 363, 1));
+    }
+  }
+
+  private record Reported(SmartAttribute attribute, RawMeaning meaning) {}
+
+  private Optional<Reported> reported(SmartData data, int id) {
+    return data.attribute(id)
+        .flatMap(a -> book.meaningOf(a).map(meaning -> new Reported(a, meaning)));
+  }
+
+  private String name(SmartAttribute attribute) {
+    return book.nameOf(attribute.id()).orElse("Attribute " + attribute.id());
+  }
+
+  private static Basis basis(SmartAttribute attribute) {
+    return Basis.reading(PageKind.ATA_SMART.wireName(), attribute.offset(), 12);
+  }
+
+  private void add(String id, String level, String words, Basis basis) {
+    signs.add(new Sign(id, part, level, words, basis));
+  }
+
+  /** For callers that show an attribute beside its limit. */
+  public static ThresholdState stateOf(
+      SmartAttribute attribute, Optional<SmartThresholds> thresholds) {
+    OptionalInt limit =
+        thresholds.map(t -> t.thresholdOf(attribute.id())).orElse(OptionalInt.empty());
+    return ThresholdState.of(attribute, limit);
+  }
+}

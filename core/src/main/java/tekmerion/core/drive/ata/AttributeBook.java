@@ -1,0 +1,66 @@
+package tekmerion.core.drive.ata;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.Collections;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import tools.jackson.dataformat.yaml.YAMLMapper;
+
+/**
+ * What attributes are called and by which rules their raw values may be read. Data, in {@code
+ * knowhow/ata-attributes.yaml}; immutable once loaded.
+ */
+public final class AttributeBook {
+  private static final String RESOURCE = "/tekmerion/knowhow/ata-attributes.yaml";
+  private static final AttributeBook SHIPPED = load();
+
+  private final Map<Integer, Entry> byId;
+
+  /**
+   * @param name in the shop's words
+   * @param rules in the order in which they are tried; the first plausible one is used
+   */
+  public record Entry(int id, String name, List<RawRule> rules) {
+    public Entry {
+      rules = List.copyOf(rules);
+    }
+  }
+
+  private AttributeBook(Map<Integer, Entry> byId) {
+    this.byId = Collections.unmodifiableMap(byId);
+  }
+
+  /** The book that ships with the product. */
+  public static AttributeBook shipped() {
+    return SHIPPED;
+  }
+
+  public Optional<String> nameOf(int attributeId) {
+    return Optional.ofNullable(byId.get(attributeId)).map(Entry::name);
+  }
+
+  /** Empty if no rule gives a value that can be true: then only the raw bytes are to be shown. */
+  public Optional<RawMeaning> meaningOf(SmartAttribute attribute) {
+    Entry entry = byId.get(attribute.id());
+    List<RawRule> rules = entry == null ? List.of(RawRule.COUNT_48) : entry.rules();
+    return rules.stream().flatMap(rule -> rule.read(attribute).stream()).findFirst();
+  }
+
+  private static AttributeBook load() {
+    try (InputStream in = AttributeBook.class.getResourceAsStream(RESOURCE)) {
+      Map<Integer, Entry> byId = new HashMap<>();
+      for (Entry entry : new YAMLMapper().readValue(in, Entry[].class)) {
+        if (byId.put(entry.id(), entry) != null || entry.rules().isEmpty()) {
+          throw new IllegalStateException(
+              "%s: attribute %d stands twice or has no rule".formatted(RESOURCE, entry.id()));
+        }
+      }
+      return new AttributeBook(byId);
+    } catch (IOException e) {
+      throw new IllegalStateException("cannot read " + RESOURCE, e);
+    }
+  }
+}

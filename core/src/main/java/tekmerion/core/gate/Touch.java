@@ -1,0 +1,25 @@
+package tekmerion.core.gate;
+
+/** How invasive a move or course is; the ordinal is the number shown. */
+public enum Touch {
+  LOOKS_ONLY("looks only"),
+  NO_TOOLS("no tools"),
+  OPENS_CASE("opens the case"),
+  CHANGES_SETTINGS("changes settings"),
+  WRITES_TO_DRIVE("writes to the drive"),
+  ERASES("erases");
+
+  private final String words;
+
+  Touch(String words) {
+    this.words = words;
+  }
+
+  public String words() {
+    return words;
+  }
+
+  public boolean endangersData() {
+    return compareTo(WRITES_TO_DRIVE) >= 0;
+  }
+}

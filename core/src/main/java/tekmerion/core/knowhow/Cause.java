@@ -1,0 +1,43 @@
+package tekmerion.core.knowhow;
+
+import java.util.List;
+import java.util.Map;
+import tekmerion.core.ruling.Course;
+
+/**
+ * Something that could be wrong.
+ *
+ * @param id e.g. {@code failing-drive}
+ * @param name as shown, e.g. "Failing drive"
+ * @param claim the sentence if it is so, with {@code {part}}, e.g. "{part} is failing"
+ * @param guess as a noun in a sentence, e.g. "its cable or port"
+ * @param partKind kind of part it is attached to; "machine" for the whole
+ * @param place group in the checking order it is shown under
+ * @param prior probability before any sign, by complaint family; key "any" for the rest
+ * @param courses what is usually ruled if it is so, in order
+ */
+public record Cause(
+    String id,
+    String name,
+    String claim,
+    String guess,
+    String partKind,
+    String place,
+    Map<String, Double> prior,
+    List<Course> courses) {
+  public static final String ANY_FAMILY = "any";
+  public static final String WHOLE_MACHINE = "machine";
+
+  public Cause {
+    prior = Map.copyOf(prior);
+    courses = List.copyOf(courses);
+  }
+
+  public double priorIn(String family) {
+    return prior.getOrDefault(family, prior.get(ANY_FAMILY));
+  }
+
+  public boolean isOfWholeMachine() {
+    return partKind.equals(WHOLE_MACHINE);
+  }
+}

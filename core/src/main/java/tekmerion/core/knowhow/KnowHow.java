@@ -1,0 +1,136 @@
+package tekmerion.core.knowhow;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import tools.jackson.dataformat.yaml.YAMLMapper;
+
+/** All know-how, checked as a whole: a mistake in the files stops the start, with every mistake. */
+public final class KnowHow {
+  private static final String FOLDER = "/tekmerion/knowhow/";
+  private static final double SUM_TOLERANCE = 1e-9;
+  private static final KnowHow SHIPPED =
+      new KnowHow(
+          read("families.yaml", Family[].class),
+          read("causes.yaml", Cause[].class),
+          read("signs.yaml", SignKind[].class));
+
+  private final Map<String, Family> families;
+  private final Map<String, Cause> causes;
+  private final Map<String, SignKind> signs;
+
+  /**
+   * @throws IllegalArgumentException listing everything that does not hold together
+   */
+  public KnowHow(List<Family> families, List<Cause> causes, List<SignKind> signs) {
+    List<String> mistakes = new ArrayList<>();
+    this.families = byId(families, Family::id, mistakes);
+    this.causes = byId(causes, Cause::id, mistakes);
+    this.signs = byId(signs, SignKind::id, mistakes);
+    causes.forEach(cause -> checkCause(cause, mistakes));
+    signs.forEach(sign -> checkSign(sign, mistakes));
+    if (!mistakes.isEmpty()) {
+      throw new IllegalArgumentException("know-how: " + String.join("; ", mistakes));
+    }
+  }
+
+  /** What ships with the product. */
+  public static KnowHow shipped() {
+    return SHIPPED;
+  }
+
+  public List<Family> families() {
+    return List.copyOf(families.values());
+  }
+
+  public List<Cause> causes() {
+    return List.copyOf(causes.values());
+  }
+
+  public List<SignKind> signs() {
+    return List.copyOf(signs.values());
+  }
+
+  public Optional<Family> family(String id) {
+    return Optional.ofNullable(families.get(id));
+  }
+
+  public Optional<SignKind> sign(String id) {
+    return Optional.ofNullable(signs.get(id));
+  }
+
+  private void checkCause(Cause cause, List<String> mistakes) {
+    if (!cause.prior().containsKey(Cause.ANY_FAMILY)) {
+      mistakes.add("cause %s has no prior for any family".formatted(cause.id()));
+    }
+    cause
+        .prior()
+        .forEach(
+            (family, p) -> {
+              if (!family.equals(Cause.ANY_FAMILY) && !families.containsKey(family)) {
+                mistakes.add("cause %s: no family %s".formatted(cause.id(), family));
+              }
+              if (!(p > 0 && p < 1)) {
+                mistakes.add("cause %s: prior %s is outside (0, 1)".formatted(cause.id(), p));
+              }
+            });
+    if (signs.values().stream().noneMatch(sign -> sign.links().containsKey(cause.id()))) {
+      mistakes.add("cause %s has no sign".formatted(cause.id()));
+    }
+  }
+
+  private void checkSign(SignKind sign, List<String> mistakes) {
+    if (sign.source() == null || sign.source().isBlank()) {
+      mistakes.add("sign %s names no source".formatted(sign.id()));
+    }
+    if (sign.levels().size() < 2) {
+      mistakes.add("sign %s has fewer than two levels".formatted(sign.id()));
+    }
+    checkDistribution(sign, "leak", sign.leak(), mistakes);
+    if (sign.leak().stream().anyMatch(p -> p <= 0)) {
+      // A level that cannot leak would make a single odd reading prove a cause beyond all doubt.
+      mistakes.add("sign %s: every level must be able to leak".formatted(sign.id()));
+    }
+    sign.links()
+        .forEach(
+            (cause, levels) -> {
+              if (!causes.containsKey(cause)) {
+                mistakes.add("sign %s: no cause %s".formatted(sign.id(), cause));
+              }
+              checkDistribution(sign, cause, levels, mistakes);
+            });
+  }
+
+  private static void checkDistribution(
+      SignKind sign, String of, List<Double> p, List<String> mistakes) {
+    double sum = p.stream().mapToDouble(Double::doubleValue).sum();
+    boolean inRange = p.stream().allMatch(x -> x >= 0 && x <= 1);
+    if (p.size() != sign.levels().size() || !inRange || !(Math.abs(sum - 1) <= SUM_TOLERANCE)) {
+      mistakes.add("sign %s, %s: %s is no distribution".formatted(sign.id(), of, p));
+    }
+  }
+
+  private static <T> Map<String, T> byId(
+      List<T> all, Function<T, String> id, List<String> mistakes) {
+    Map<String, T> map = new LinkedHashMap<>();
+    for (T one : all) {
+      if (map.put(id.apply(one), one) != null) {
+        mistakes.add("%s stands twice".formatted(id.apply(one)));
+      }
+    }
+    return map;
+  }
+
+  private static <T> List<T> read(String file, Class<T[]> type) {
+    try (InputStream in = KnowHow.class.getResourceAsStream(FOLDER + file)) {
+      return List.of(new YAMLMapper().readValue(in, type));
+    } catch (IOException e) {
+      throw new IllegalStateException("cannot read " + FOLDER + file, e);
+    }
+  }
+}

@@ -1,0 +1,36 @@
+package tekmerion.core.knowhow;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * A kind of sign, with how likely each of its levels is under each cause.
+ *
+ * @param group signs of one group measure the same thing and are not counted twice
+ * @param levels ids in rising order; the first is "nothing there"
+ * @param leak probability of each level when no cause is at work
+ * @param links probability of each level when only that cause is at work, leak left out; a cause
+ *     without an entry does not bear on the sign
+ * @param source where the numbers come from, or "judgement" with a range
+ */
+public record SignKind(
+    String id,
+    String name,
+    String group,
+    List<String> levels,
+    List<Double> leak,
+    Map<String, List<Double>> links,
+    String source) {
+  public SignKind {
+    levels = List.copyOf(levels);
+    leak = List.copyOf(leak);
+    links = Map.copyOf(links);
+  }
+
+  /** Position of a level, or empty if the sign has none of that name. */
+  public Optional<Integer> levelIndex(String level) {
+    int index = levels.indexOf(level);
+    return index < 0 ? Optional.empty() : Optional.of(index);
+  }
+}

@@ -1,0 +1,32 @@
+package tekmerion.core.sign;
+
+/**
+ * One finding.
+ *
+ * @param id of the sign in the know-how, e.g. {@code drive.waiting-sectors}
+ * @param part key of the part it was found on, e.g. {@code drive-a}; {@link #MACHINE} for the whole
+ * @param level which of the sign's levels holds, by its id in the know-how
+ * @param words the finding for a person, with its number and unit
+ * @param basis what it rests on
+ */
+public record Sign(String id, String part, String level, String words, Basis basis) {
+  public static final String MACHINE = "machine";
+
+  /**
+   * Where a finding comes from, so that a reader can go back to the bytes.
+   *
+   * @param kind "reading" or "intake"
+   * @param page wire name of the page, empty if it does not rest on one
+   * @param offset first byte in the page
+   * @param length how many bytes; 0 if it does not rest on bytes
+   */
+  public record Basis(String kind, String page, int offset, int length) {
+    public static Basis reading(String page, int offset, int length) {
+      return new Basis("reading", page, offset, length);
+    }
+
+    public static Basis intake() {
+      return new Basis("intake", "", 0, 0);
+    }
+  }
+}

@@ -1,0 +1,69 @@
+package tekmerion.core.weigh;
+
+import java.util.Arrays;
+
+/**
+ * One observed sign, made ready for counting. Levels are ordered and causes combine as a noisy-MAX:
+ * the level shown is the highest that any present cause, or the leak, brings about. With two levels
+ * this is the noisy-OR. With F_i(k) the probability that cause i alone gives at most level k,
+ *
+ * <pre>  P(level = k | S) = L(k)·Π F_i(k) − L(k−1)·Π F_i(k−1),  i in S</pre>
+ *
+ * where L is the leak's cumulative distribution and F(−1) = 0. Causes that do not bear on the sign
+ * have F = 1 throughout.
+ *
+ * @see "Díez, F. J.: Parameter adjustment in Bayes networks: the generalized noisy OR-gate. UAI
+ *     1993, pages 99–105"
+ */
+final class Observation {
+  private final double leakAtMost;
+  private final double leakBelow;
+  private final double[] atMost;
+  private final double[] below;
+
+  /**
+   * @param level the level that was seen, 0-based
+   * @param leak probability of each level without any cause, all above 0
+   * @param links for each cause its distribution over the levels, or null if it does not bear
+   */
+  Observation(int level, double[] leak, double[][] links) {
+    leakAtMost = sum(leak, level + 1);
+    leakBelow = sum(leak, level);
+    atMost = new double[links.length];
+    below = new double[links.length];
+    for (int i = 0; i < links.length; i++) {
+      atMost[i] = links[i] == null ? 1 : sum(links[i], level + 1);
+      below[i] = links[i] == null ? 1 : sum(links[i], level);
+    }
+  }
+
+  /** P(this level | exactly the causes in {@code set} are at work); above 0. */
+  double likelihood(int[] set) {
+    double high = leakAtMost;
+    double low = leakBelow;
+    for (int cause : set) {
+      high *= atMost[cause];
+      low *= below[cause];
+    }
+    return Math.max(high - low, Double.MIN_NORMAL);
+  }
+
+  /** Largest change in log-likelihood that any single cause makes: how much the sign can tell. */
+  double strength(int causes) {
+    double without = Math.log(likelihood(new int[0]));
+    double most = 0;
+    for (int i = 0; i < causes; i++) {
+      most = Math.max(most, Math.abs(Math.log(likelihood(new int[] {i})) - without));
+    }
+    return most;
+  }
+
+  /** Whether the cause has a link to the sign. */
+  boolean bearsOn(int cause) {
+    return atMost[cause] != 1 || below[cause] != 1;
+  }
+
+  private static double sum(double[] p, int n) {
+    return n >= p.length ? 1 : Arrays.stream(p, 0, n).sum();
+  }
+}

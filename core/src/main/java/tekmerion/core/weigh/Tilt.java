@@ -1,0 +1,32 @@
+package tekmerion.core.weigh;
+
+/** A state as the tilt mark shows it. The limits are the shop's convention, not a statistic. */
+public enum Tilt {
+  UNKNOWN,
+  CLEARED,
+  LEANING_CLEAR,
+  LEANING,
+  IMPLICATED;
+
+  private static final double IMPLICATED_FROM = 0.85;
+  private static final double LEANING_FROM = 0.35;
+  private static final double LEANING_CLEAR_BELOW = 0.10;
+  private static final double CLEARED_BELOW = 0.02;
+
+  /**
+   * @param probability of the cause, [0, 1]
+   * @param anySign whether any sign that bears on it was observed at all
+   */
+  static Tilt of(double probability, boolean anySign) {
+    if (probability >= IMPLICATED_FROM) {
+      return IMPLICATED;
+    }
+    if (probability >= LEANING_FROM) {
+      return LEANING;
+    }
+    if (!anySign || probability >= LEANING_CLEAR_BELOW) {
+      return UNKNOWN;
+    }
+    return probability < CLEARED_BELOW ? CLEARED : LEANING_CLEAR;
+  }
+}

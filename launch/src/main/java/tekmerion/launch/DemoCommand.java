@@ -1,0 +1,106 @@
+package tekmerion.launch;
+
+import java.io.IOException;
+import java.nio.channels.FileChannel;
+import java.nio.channels.FileLock;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+
+/** The whole of Tekmerion with a made-up shop. */
+@Command(
+    name = "demo",
+    description = {
+      "Start MariaDB on loopback, the server and a simulated bench with demo data.",
+      "Everything it keeps is in one folder; delete the folder to begin anew."
+    },
+    mixinStandardHelpOptions = true)
+final class DemoCommand implements Callable<Integer> {
+  private static final String PERSON = "ines";
+  private static final List<String> MACHINES =
+      List.of("sim:worn-disk", "sim:sound-drive", "sim:bad-bridge");
+
+  @Option(
+      names = "--data",
+      description = "Folder for database, logs and probes (default: .tekmerion/demo).")
+  private Path data;
+
+  @Option(names = "--port", description = "Port of the server (default: 8780, or a free one).")
+  private Integer port;
+
+  @Override
+  public Integer call() throws InterruptedException, IOException {
+    Home home = Home.find();
+    Path folder = (data == null ? home.root().resolve(".tekmerion/demo") : data).toAbsolutePath();
+    Files.createDirectories(folder);
+    try (FileChannel channel =
+            FileChannel.open(
+                folder.resolve("lock"), StandardOpenOption.CREATE, StandardOpenOption.WRITE);
+        FileLock lock = channel.tryLock()) {
+      if (lock == null) {
+        throw new LaunchException("A demo is running already in %s.".formatted(folder));
+      }
+      run(home, folder);
+      return 0;
+    }
+  }
+
+  private void run(Home home, Path folder) throws InterruptedException {
+    Secrets secrets = Secrets.in(folder);
+    try (Running running = new Running()) {
+      System.out.println("Starting MariaDB on loopback, its data in " + folder.resolve("db"));
+      MariaDb database = running.add(MariaDb.start(folder.resolve("db")));
+      int serverPort =
+          port != null ? port : FreePort.preferably(Integer.parseInt(secretPort(secrets)));
+      secrets.put("port", Integer.toString(serverPort));
+      String password = secrets.get("demoPassword", 10);
+      Map<String, String> environment = new HashMap<>(database.environment());
+      environment.put("TEKMERION_DEMO", "true");
+      environment.put("TEKMERION_DEMO_PASSWORD", password);
+      System.out.println("Starting the server, its log in " + folder.resolve("server.log"));
+      ServerProcess server =
+          running.add(ServerProcess.start(home, folder, serverPort, environment));
+      System.out.printf(
+          "%n  Tekmerion   %s%n  sign in     %s%n  password    %s%n%n",
+          server.address(), PERSON, password);
+      bench(home, folder, server, secrets, running);
+      System.out.println("Three simulated machines are on the bench. Ctrl-C ends everything.");
+      running.await();
+    }
+  }
+
+  private static String secretPort(Secrets secrets) {
+    String known = secrets.peek("port");
+    return known == null ? "8780" : known;
+  }
+
+  /** Each probe enrols as any other would: with a code from its bay. */
+  private static void bench(
+      Home home, Path folder, ServerProcess server, Secrets secrets, Running running) {
+    ShopClient shop = new ShopClient(server.address());
+    boolean signedIn = false;
+    for (int bay = 1; bay <= MACHINES.size(); bay++) {
+      Path place = folder.resolve("probes/bay-" + bay);
+      String enrolledWith = "enrolledWith.bay" + bay;
+      String code = null;
+      if (!server.address().toString().equals(secrets.peek(enrolledWith))) {
+        if (!signedIn) {
+          ShopClient.Answer answer = shop.signIn(PERSON, secrets.get("demoPassword", 10));
+          if (answer.status() != 200) {
+            throw new LaunchException("The demo sign-in does not work: " + answer.body());
+          }
+          signedIn = true;
+        }
+        code = shop.enrolmentCode(bay);
+        secrets.put(enrolledWith, server.address().toString());
+      }
+      running.add(ProbeProcess.start(home, place, server.address(), MACHINES.get(bay - 1), code));
+    }
+  }
+}

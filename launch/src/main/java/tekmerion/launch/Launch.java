@@ -1,0 +1,25 @@
+package tekmerion.launch;
+
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+
+/** The launcher's command line; the shell script {@code tekmerion} builds, then calls it. */
+@Command(
+    name = "tekmerion",
+    description = "Starts Tekmerion.",
+    mixinStandardHelpOptions = true,
+    subcommands = {DemoCommand.class, ServeCommand.class})
+public final class Launch {
+  public static void main(String[] args) {
+    CommandLine line = new CommandLine(new Launch());
+    line.setExecutionExceptionHandler(
+        (e, command, parsed) -> {
+          if (!(e instanceof LaunchException)) {
+            throw e;
+          }
+          System.err.println(e.getMessage());
+          return 1;
+        });
+    System.exit(line.execute(args));
+  }
+}

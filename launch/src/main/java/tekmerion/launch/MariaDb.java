@@ -1,0 +1,195 @@
+package tekmerion.launch;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.net.InetAddress;
+import java.net.InetSocketAddress;
+import java.net.Socket;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Stream;
+
+/**
+ * A MariaDB of our own, on loopback, with a data folder of its own. Touches no system database. Two
+ * users: the owner, who changes the schema, and the one the server works as, whose rights the
+ * schema itself gives.
+ */
+public final class MariaDb implements AutoCloseable {
+  private static final Duration START_LIMIT = Duration.ofSeconds(60);
+  private static final List<String> PLACES =
+      List.of("/usr/sbin", "/usr/bin", "/usr/local/sbin", "/usr/local/bin");
+
+  private final Child child;
+  private final int port;
+  private final Secrets secrets;
+
+  private MariaDb(Child child, int port, Secrets secrets) {
+    this.child = child;
+    this.port = port;
+    this.secrets = secrets;
+  }
+
+  /**
+   * @param folder for the data, made at the first start
+   */
+  public static MariaDb start(Path folder) {
+    return start(folder, FreePort.any());
+  }
+
+  public static MariaDb start(Path folder, int port) {
+    Secrets secrets = Secrets.in(folder);
+    Path data = folder.resolve("data");
+    try {
+      if (!Files.isDirectory(data.resolve("mysql"))) {
+        install(folder, data);
+      }
+      Path init = initFile(folder, secrets);
+      List<String> command = new ArrayList<>();
+      command.add(program("mariadbd"));
+      command.addAll(
+          List.of(
+              "--no-defaults",
+              "--datadir=" + data,
+              "--socket=m.sock", // relative to the data folder: a longer path might not fit a
+              // socket
+              "--pid-file=m.pid",
+              "--bind-address=127.0.0.1",
+              "--port=" + port,
+              "--skip-name-resolve",
+              "--skip-log-bin",
+              "--performance-schema=OFF",
+              "--innodb-buffer-pool-size=128M",
+              "--character-set-server=utf8mb4",
+              "--collation-server=utf8mb4_unicode_ci",
+              "--default-time-zone=+00:00",
+              "--init-file=" + init));
+      command.addAll(asRoot());
+      Child child = Child.start("mariadb", folder, command, Map.of());
+      MariaDb mariaDb = new MariaDb(child, port, secrets);
+      mariaDb.awaitReady();
+      return mariaDb;
+    } catch (IOException e) {
+      throw new LaunchException("Cannot start MariaDB: " + e.getMessage(), e);
+    }
+  }
+
+  /** What the server needs to know to use this database. */
+  public Map<String, String> environment() {
+    return Map.of(
+        "TEKMERION_DB_URL", url(),
+        "TEKMERION_DB_USER", "tekmerion_app",
+        "TEKMERION_DB_PASSWORD", password("tekmerion_app"),
+        "TEKMERION_DB_OWNER", "tekmerion_owner",
+        "TEKMERION_DB_OWNER_PASSWORD", password("tekmerion_owner"));
+  }
+
+  public String url() {
+    return "jdbc:mariadb://127.0.0.1:%d/tekmerion".formatted(port);
+  }
+
+  public String password(String user) {
+    return secrets.get(user, 24);
+  }
+
+  public int port() {
+    return port;
+  }
+
+  public long pid() {
+    return child.pid();
+  }
+
+  @Override
+  public void close() {
+    child.close();
+  }
+
+  private static void install(Path folder, Path data) throws IOException {
+    List<String> command =
+        new ArrayList<>(
+            List.of(
+                program("mariadb-install-db"),
+                "--no-defaults",
+                "--datadir=" + data,
+                "--auth-root-authentication-method=socket",
+                "--skip-test-db"));
+    command.addAll(asRoot());
+    Child install = Child.start("mariadb-install", folder, command, Map.of());
+    if (!install.waitFor(START_LIMIT) || install.exitCode() != 0) {
+      install.close();
+      throw new LaunchException(
+          "MariaDB could not make its data folder. It said:\n" + install.output());
+    }
+    install.close();
+  }
+
+  /** Run by MariaDB itself at every start, one statement a line, so root never needs a password. */
+  private static Path initFile(Path folder, Secrets secrets) throws IOException {
+    Path file = folder.resolve("init.sql");
+    if (!Files.exists(file)) {
+      Files.createFile(
+          file, PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------")));
+    }
+    StringBuilder sql =
+        new StringBuilder(
+            "CREATE DATABASE IF NOT EXISTS tekmerion CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;\n");
+    for (String user : List.of("tekmerion_owner", "tekmerion_app")) {
+      sql.append(
+          "CREATE USER IF NOT EXISTS '%s'@'%%' IDENTIFIED BY '%s';\n"
+              .formatted(user, secrets.get(user, 24)));
+    }
+    sql.append("GRANT ALL ON tekmerion.* TO 'tekmerion_owner'@'%' WITH GRANT OPTION;\n");
+    Files.writeString(file, sql);
+    return file;
+  }
+
+  private static List<String> asRoot() {
+    return "root".equals(System.getProperty("user.name")) ? List.of("--user=root") : List.of();
+  }
+
+  private static String program(String name) {
+    return Stream.concat(
+            PLACES.stream(), Stream.of(System.getenv().getOrDefault("PATH", "").split(":")))
+        .map(place -> Path.of(place, name))
+        .filter(Files::isExecutable)
+        .map(Path::toString)
+        .findFirst()
+        .orElseThrow(
+            () ->
+                new LaunchException(
+                    "MariaDB is not installed: there is no %s. Run ./tekmerion demo, which installs it, or install the packages mariadb-server-core and mariadb-client-core."
+                        .formatted(name)));
+  }
+
+  private void awaitReady() {
+    long until = System.nanoTime() + START_LIMIT.toNanos();
+    while (System.nanoTime() < until) {
+      if (!child.isAlive()) {
+        throw new LaunchException("MariaDB ended at once. It said:\n" + child.output());
+      }
+      if (answers()) {
+        return;
+      }
+      Sleep.millis(50);
+    }
+    child.close();
+    throw new LaunchException("MariaDB did not answer within a minute. Its log: " + child.log());
+  }
+
+  /** MariaDB speaks first; it listens only after the init file has run. */
+  private boolean answers() {
+    try (Socket socket = new Socket()) {
+      socket.connect(new InetSocketAddress(InetAddress.getLoopbackAddress(), port), 500);
+      socket.setSoTimeout(1000);
+      InputStream in = socket.getInputStream();
+      return in.read() >= 0;
+    } catch (IOException e) {
+      return false;
+    }
+  }
+}

@@ -1,0 +1,42 @@
+package tekmerion.launch;
+
+import java.net.URI;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+
+/** A probe on a simulated machine, as a child process. */
+public final class ProbeProcess {
+  private ProbeProcess() {}
+
+  /**
+   * @param folder the probe's data; its log stands there too
+   * @param machine e.g. {@code sim:worn-disk}
+   * @param code enrolment code, or null if it is enrolled already
+   */
+  public static Child start(Home home, Path folder, URI server, String machine, String code) {
+    List<String> command =
+        new ArrayList<>(
+            List.of(
+                Home.java(),
+                "-Xmx128m",
+                "-XX:+UseSerialGC",
+                "-XX:TieredStopAtLevel=1",
+                "-cp",
+                home.classPath("probe") + ":" + home.root().resolve("sim/target/sim-0.1.0.jar"),
+                "tekmerion.probe.Tekmerion",
+                "probe",
+                "--link",
+                server.toString(),
+                "--machine",
+                machine,
+                "--data",
+                folder.resolve("data").toString()));
+    if (code != null) {
+      command.add("--code");
+      command.add(code);
+    }
+    return Child.start("probe", folder, command, Map.of());
+  }
+}

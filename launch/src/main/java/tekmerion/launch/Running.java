@@ -1,0 +1,37 @@
+package tekmerion.launch;
+
+import java.util.ArrayDeque;
+import java.util.Deque;
+import java.util.concurrent.CountDownLatch;
+
+/** What runs now; ended in the opposite order, once, on Ctrl-C or at the end. */
+final class Running implements AutoCloseable {
+  private final Deque<AutoCloseable> started = new ArrayDeque<>();
+  private final CountDownLatch ended = new CountDownLatch(1);
+
+  Running() {
+    Runtime.getRuntime().addShutdownHook(new Thread(this::close, "end what was started"));
+  }
+
+  synchronized <T extends AutoCloseable> T add(T one) {
+    started.push(one);
+    return one;
+  }
+
+  /** Waits until the program is told to end. */
+  void await() throws InterruptedException {
+    ended.await();
+  }
+
+  @Override
+  public synchronized void close() {
+    while (!started.isEmpty()) {
+      try {
+        started.pop().close();
+      } catch (Exception e) {
+        System.err.println("While ending: " + e.getMessage());
+      }
+    }
+    ended.countDown();
+  }
+}

@@ -1,0 +1,53 @@
+package tekmerion.launch;
+
+import java.nio.file.Path;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+
+/** A shop's own server. */
+@Command(
+    name = "serve",
+    description = {
+      "Start the server for a shop. Uses the MariaDB at TEKMERION_DB_URL if that is set",
+      "(with TEKMERION_DB_USER, TEKMERION_DB_PASSWORD, TEKMERION_DB_OWNER, TEKMERION_DB_OWNER_PASSWORD),",
+      "else starts one of its own on loopback. The first start prints the first sign-in."
+    },
+    mixinStandardHelpOptions = true)
+final class ServeCommand implements Callable<Integer> {
+  @Option(
+      names = "--data",
+      description = "Folder for logs and the own database (default: .tekmerion/shop).")
+  private Path data;
+
+  @Option(names = "--port", defaultValue = "8780", description = "Port (default: 8780).")
+  private int port;
+
+  @Override
+  public Integer call() throws InterruptedException {
+    Home home = Home.find();
+    Path folder = (data == null ? home.root().resolve(".tekmerion/shop") : data).toAbsolutePath();
+    try (Running running = new Running()) {
+      Map<String, String> environment = new HashMap<>();
+      if (System.getenv("TEKMERION_DB_URL") == null) {
+        System.out.println("Starting MariaDB on loopback, its data in " + folder.resolve("db"));
+        environment.putAll(running.add(MariaDb.start(folder.resolve("db"))).environment());
+      }
+      ServerProcess server = running.add(ServerProcess.start(home, folder, port, environment));
+      server
+          .child()
+          .output()
+          .lines()
+          .filter(line -> line.startsWith("First start:"))
+          .reduce((first, last) -> last)
+          .ifPresent(System.out::println);
+      System.out.printf(
+          "Tekmerion is at %s, its log in %s. Ctrl-C ends it.%n",
+          server.address(), server.child().log());
+      running.await();
+      return 0;
+    }
+  }
+}

@@ -1,0 +1,99 @@
+package tekmerion.launch;
+
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+
+/** The server as a child process. */
+public final class ServerProcess implements AutoCloseable {
+  private static final Duration START_LIMIT = Duration.ofSeconds(90);
+  private final Child child;
+  private final URI address;
+
+  private ServerProcess(Child child, URI address) {
+    this.child = child;
+    this.address = address;
+  }
+
+  /**
+   * Starts it and waits until it answers.
+   *
+   * @param environment database and whatever else the server is told by environment
+   */
+  public static ServerProcess start(
+      Home home, Path folder, int port, Map<String, String> environment) {
+    ServerProcess server = launch(home, folder, port, environment);
+    server.awaitReady();
+    return server;
+  }
+
+  /** Starts it without waiting: for tests of a start that must fail. */
+  public static ServerProcess launch(
+      Home home, Path folder, int port, Map<String, String> environment) {
+    Map<String, String> all = new HashMap<>(environment);
+    all.put("TEKMERION_PORT", Integer.toString(port));
+    List<String> command =
+        List.of(
+            Home.java(),
+            "-Xmx768m",
+            "-XX:+UseSerialGC",
+            "-XX:TieredStopAtLevel=1",
+            "-Xshare:auto",
+            "-cp",
+            home.classPath("server"),
+            "tekmerion.server.TekmerionServer");
+    Child child = Child.start("server", folder, command, all);
+    return new ServerProcess(child, URI.create("http://127.0.0.1:" + port));
+  }
+
+  public URI address() {
+    return address;
+  }
+
+  public Child child() {
+    return child;
+  }
+
+  @Override
+  public void close() {
+    child.close();
+  }
+
+  private void awaitReady() {
+    HttpClient http = HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(1)).build();
+    HttpRequest request =
+        HttpRequest.newBuilder(address.resolve("/api/session"))
+            .timeout(Duration.ofSeconds(5))
+            .build();
+    long until = System.nanoTime() + START_LIMIT.toNanos();
+    while (System.nanoTime() < until) {
+      if (!child.isAlive()) {
+        throw new LaunchException("The server ended at once. It said:\n" + tail());
+      }
+      try {
+        if (http.send(request, HttpResponse.BodyHandlers.discarding()).statusCode() == 200) {
+          return;
+        }
+      } catch (IOException e) {
+        // Not listening yet.
+      } catch (InterruptedException e) {
+        Thread.currentThread().interrupt();
+        throw new LaunchException("Stopped while the server was starting.", e);
+      }
+      Sleep.millis(50);
+    }
+    throw new LaunchException("The server did not answer in time. Its log: " + child.log());
+  }
+
+  private String tail() {
+    List<String> lines = child.output().lines().toList();
+    return String.join("\n", lines.subList(Math.max(0, lines.size() - 20), lines.size()));
+  }
+}

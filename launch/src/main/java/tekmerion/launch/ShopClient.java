@@ -1,0 +1,95 @@
+package tekmerion.launch;
+
+import java.io.IOException;
+import java.net.CookieManager;
+import java.net.HttpCookie;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.time.Duration;
+import java.util.Map;
+import java.util.Optional;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Speaks to the server as a browser would: session cookie, CSRF header. */
+public final class ShopClient {
+  private static final JsonMapper JSON = JsonMapper.builder().build();
+  private final URI server;
+  private final CookieManager cookies = new CookieManager();
+  private final HttpClient http =
+      HttpClient.newBuilder().cookieHandler(cookies).connectTimeout(Duration.ofSeconds(5)).build();
+
+  /**
+   * @param status HTTP status
+   * @param body decoded; a missing node if there was none
+   */
+  public record Answer(int status, JsonNode body) {}
+
+  public ShopClient(URI server) {
+    this.server = server;
+  }
+
+  /** Signs in; the answer has status 200 if that worked. */
+  public Answer signIn(String name, String password) {
+    get("/api/session"); // hands out the CSRF cookie
+    Answer answer = post("/api/session", Map.of("name", name, "password", password));
+    get("/api/session");
+    return answer;
+  }
+
+  /** A fresh enrolment code for a bay. */
+  public String enrolmentCode(int bay) {
+    Answer answer = post("/api/bays/%d/enrolment-codes".formatted(bay), Map.of());
+    if (answer.status() != 200) {
+      throw new LaunchException("No enrolment code for bay %d: %s".formatted(bay, answer.body()));
+    }
+    return answer.body().get("code").stringValue();
+  }
+
+  public Answer get(String path) {
+    return send("GET", path, null);
+  }
+
+  public Answer post(String path, Object body) {
+    return send("POST", path, body);
+  }
+
+  public Answer delete(String path) {
+    return send("DELETE", path, null);
+  }
+
+  private Answer send(String method, String path, Object body) {
+    HttpRequest.Builder request =
+        HttpRequest.newBuilder(server.resolve(path)).timeout(Duration.ofSeconds(20));
+    csrfToken().ifPresent(token -> request.header("X-XSRF-TOKEN", token));
+    if (body == null) {
+      request.method(method, HttpRequest.BodyPublishers.noBody());
+    } else {
+      request.header("Content-Type", "application/json");
+      request.method(method, HttpRequest.BodyPublishers.ofString(JSON.writeValueAsString(body)));
+    }
+    try {
+      HttpResponse<String> response =
+          http.send(request.build(), HttpResponse.BodyHandlers.ofString());
+      return new Answer(response.statusCode(), tree(response.body()));
+    } catch (IOException e) {
+      throw new LaunchException("The server does not answer: " + e.getMessage(), e);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new LaunchException("Stopped while asking the server.", e);
+    }
+  }
+
+  private static JsonNode tree(String body) {
+    return body.startsWith("{") || body.startsWith("[") ? JSON.readTree(body) : JSON.missingNode();
+  }
+
+  private Optional<String> csrfToken() {
+    return cookies.getCookieStore().getCookies().stream()
+        .filter(cookie -> cookie.getName().equals("XSRF-TOKEN"))
+        .map(HttpCookie::getValue)
+        .findFirst();
+  }
+}

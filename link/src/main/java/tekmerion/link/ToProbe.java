@@ -1,0 +1,27 @@
+package tekmerion.link;
+
+import com.fasterxml.jackson.annotation.JsonSubTypes;
+import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import java.util.UUID;
+
+/** What the server sends: a fixed set; nothing in it is ever executed as text. */
+@JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "type")
+@JsonSubTypes({
+  @JsonSubTypes.Type(value = ToProbe.Welcome.class, name = "welcome"),
+  @JsonSubTypes.Type(value = ToProbe.Acknowledge.class, name = "acknowledge"),
+  @JsonSubTypes.Type(value = ToProbe.Resend.class, name = "resend"),
+  @JsonSubTypes.Type(value = ToProbe.ReadDrive.class, name = "read-drive")
+})
+public sealed interface ToProbe {
+  /** Answer to hello: everything up to and including {@code receivedThrough} is committed. */
+  record Welcome(int protocol, String bay, long receivedThrough) implements ToProbe {}
+
+  /** Everything up to and including {@code through} is committed. */
+  record Acknowledge(long through) implements ToProbe {}
+
+  /** There is a gap: send again from this number on. */
+  record Resend(long from) implements ToProbe {}
+
+  /** Read what a drive reports about itself. Touch 0. Repeats of a request are harmless. */
+  record ReadDrive(UUID requestId, String driveKey) implements ToProbe {}
+}

@@ -1,0 +1,28 @@
+package tekmerion.link;
+
+import com.fasterxml.jackson.annotation.JsonSubTypes;
+import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import java.util.UUID;
+
+/** What a probe sends. */
+@JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "type")
+@JsonSubTypes({
+  @JsonSubTypes.Type(value = ToServer.Hello.class, name = "hello"),
+  @JsonSubTypes.Type(value = ToServer.Event.class, name = "event"),
+  @JsonSubTypes.Type(value = ToServer.Progress.class, name = "progress")
+})
+public sealed interface ToServer {
+  /** First message on every connection. */
+  record Hello(int protocol, String probeVersion, MachineNote machine, long lastNumber)
+      implements ToServer {}
+
+  /**
+   * One entry of the outbox.
+   *
+   * @param number counts up from 1 without gaps for the life of the probe
+   */
+  record Event(long number, LinkEvent event) implements ToServer {}
+
+  /** How far a command has come; not kept, may be lost. */
+  record Progress(UUID requestId, int done, int of, String words) implements ToServer {}
+}

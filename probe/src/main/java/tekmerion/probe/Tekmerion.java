@@ -1,0 +1,18 @@
+package tekmerion.probe;
+
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+import tekmerion.probe.instrument.DecodeCommand;
+
+/** The command line of the probe and of the offline instruments. */
+@Command(
+    name = "tekmerion",
+    description = "The probe and the offline instruments.",
+    mixinStandardHelpOptions = true,
+    version = ProbeVersion.CURRENT,
+    subcommands = {ProbeCommand.class, DecodeCommand.class})
+public final class Tekmerion {
+  public static void main(String[] args) {
+    System.exit(new CommandLine(new Tekmerion()).execute(args));
+  }
+}

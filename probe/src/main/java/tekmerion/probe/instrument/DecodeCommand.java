@@ -1,0 +1,134 @@
+package tekmerion.probe.instrument;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.ParameterException;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+import tekmerion.core.drive.ata.AtaJson;
+import tekmerion.core.drive.ata.IdentifyDevice;
+import tekmerion.core.drive.ata.SmartData;
+import tekmerion.core.drive.ata.SmartThresholds;
+import tekmerion.core.page.Decoding;
+import tekmerion.core.page.Fault;
+import tekmerion.core.page.RawPage;
+import tools.jackson.databind.SerializationFeature;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Decodes raw pages from files. The formats are in docs/formats.md. */
+@Command(
+    name = "decode",
+    description = {
+      "Decode raw pages from files and print JSON: one object for one file, one per line for several.",
+      "Exit 0; 2 with an error object on standard error if a page is malformed."
+    },
+    mixinStandardHelpOptions = true)
+public final class DecodeCommand implements Callable<Integer> {
+  private static final int MALFORMED = 2;
+  private static final int MOST_BYTES = 1 << 20;
+  private static final JsonMapper JSON = JsonMapper.builder().build();
+
+  /** Kinds of page, named as on the wire. */
+  private static final String IDENTIFY = "ata-identify";
+
+  private static final String SMART = "ata-smart";
+
+  @Parameters(index = "0", paramLabel = "KIND", description = IDENTIFY + " or " + SMART + ".")
+  private String kind;
+
+  @Parameters(index = "1..*", arity = "1..*", paramLabel = "FILE", description = "Raw pages.")
+  private List<Path> files;
+
+  @Option(names = "--thresholds", description = "Thresholds page that goes with " + SMART + ".")
+  private Path thresholds;
+
+  @Spec private CommandSpec spec;
+
+  @Override
+  public Integer call() {
+    if (!kind.equals(IDENTIFY) && !kind.equals(SMART)) {
+      throw new ParameterException(
+          spec.commandLine(), "KIND must be %s or %s, was %s".formatted(IDENTIFY, SMART, kind));
+    }
+    if (thresholds != null && !kind.equals(SMART)) {
+      throw new ParameterException(spec.commandLine(), "--thresholds goes with " + SMART);
+    }
+    try {
+      List<Map<String, Object>> decoded = new ArrayList<>();
+      for (Path file : files) {
+        decoded.add(decode(file));
+      }
+      if (decoded.size() == 1) {
+        System.out.println(
+            JSON.writer()
+                .with(SerializationFeature.INDENT_OUTPUT)
+                .writeValueAsString(decoded.get(0)));
+      } else {
+        decoded.forEach(one -> System.out.println(JSON.writeValueAsString(one)));
+      }
+      return 0;
+    } catch (BadFile e) {
+      System.err.println(JSON.writeValueAsString(Map.of("error", e.error)));
+      return MALFORMED;
+    }
+  }
+
+  private Map<String, Object> decode(Path file) throws BadFile {
+    RawPage raw = read(file);
+    if (kind.equals(IDENTIFY)) {
+      return AtaJson.of(value(file, IdentifyDevice.decode(raw)));
+    }
+    Optional<SmartThresholds> limits = Optional.empty();
+    if (thresholds != null) {
+      limits = Optional.of(value(thresholds, SmartThresholds.decode(read(thresholds))));
+    }
+    return AtaJson.of(value(file, SmartData.decode(raw)), limits);
+  }
+
+  private static <T> T value(Path file, Decoding<T> decoding) throws BadFile {
+    Optional<Fault> damage = decoding.damage();
+    if (damage.isPresent()) {
+      Fault f = damage.get();
+      throw new BadFile(file, f.what(), f.offset(), f.expected(), f.found());
+    }
+    return decoding.decoded().orElseThrow();
+  }
+
+  private static RawPage read(Path file) throws BadFile {
+    try {
+      long size = Files.size(file);
+      if (size > MOST_BYTES) {
+        throw new BadFile(
+            file, "file is too large for a page", MOST_BYTES, "at most 1 MiB", size + " bytes");
+      }
+      return new RawPage(Files.readAllBytes(file));
+    } catch (IOException e) {
+      throw new BadFile(
+          file, "file cannot be read", 0, "a readable file", e.getClass().getSimpleName());
+    }
+  }
+
+  private static final class BadFile extends Exception {
+    private static final long serialVersionUID = 1L;
+    private final transient Map<String, Object> error = new LinkedHashMap<>();
+
+    BadFile(Path file, String what, int offset, String expected, String found) {
+      super(what);
+      error.put("what", what);
+      error.put("offset", offset);
+      error.put("expected", expected);
+      error.put("found", found);
+      error.put("file", file.getFileName().toString());
+    }
+  }
+}

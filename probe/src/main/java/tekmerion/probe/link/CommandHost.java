@@ -1,0 +1,103 @@
+package tekmerion.probe.link;
+
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.function.Consumer;
+import java.util.logging.Level;
+import java.util.logging.Logger;
+import tekmerion.core.port.MachineUnderTest;
+import tekmerion.core.port.PageKind;
+import tekmerion.link.LinkCodec;
+import tekmerion.link.LinkEvent;
+import tekmerion.link.PageNote;
+import tekmerion.link.ToProbe;
+import tekmerion.link.ToServer;
+import tekmerion.probe.outbox.Outbox;
+
+/** Carries out commands, one after the other, and puts what came of them into the outbox. */
+final class CommandHost implements AutoCloseable {
+  private static final Logger LOG = Logger.getLogger(CommandHost.class.getName());
+
+  private final MachineUnderTest machine;
+  private final Outbox outbox;
+  private final Clock clock;
+  private final Consumer<ToServer.Progress> progress;
+  private final Runnable onEvent;
+  private final ExecutorService worker =
+      Executors.newSingleThreadExecutor(
+          task -> {
+            Thread thread = new Thread(task, "commands");
+            thread.setDaemon(true);
+            return thread;
+          });
+
+  /**
+   * @param progress told of every step; may be lost
+   * @param onEvent told that the outbox has something new
+   */
+  CommandHost(
+      MachineUnderTest machine,
+      Outbox outbox,
+      Clock clock,
+      Consumer<ToServer.Progress> progress,
+      Runnable onEvent) {
+    this.machine = machine;
+    this.outbox = outbox;
+    this.clock = clock;
+    this.progress = progress;
+    this.onEvent = onEvent;
+  }
+
+  void accept(ToProbe.ReadDrive command) {
+    worker.execute(() -> run(command));
+  }
+
+  private void run(ToProbe.ReadDrive command) {
+    if (outbox.isAnswered(command.requestId())) {
+      return;
+    }
+    try {
+      Optional<MachineUnderTest.Drive> drive =
+          machine.drives().stream().filter(d -> d.key().equals(command.driveKey())).findFirst();
+      keep(
+          drive.isPresent()
+              ? read(command.requestId(), drive.get())
+              : refusal(command.requestId(), "no drive is called " + command.driveKey()));
+    } catch (RuntimeException e) {
+      // A mistake of ours in one command must not end the probe; the technician is told.
+      LOG.log(Level.SEVERE, "reading " + command.driveKey() + " failed", e);
+      keep(refusal(command.requestId(), "the probe failed while reading: " + e));
+    }
+  }
+
+  private LinkEvent read(UUID requestId, MachineUnderTest.Drive drive) {
+    List<PageNote> pages = new ArrayList<>();
+    for (PageKind kind : PageKind.values()) {
+      progress.accept(
+          new ToServer.Progress(
+              requestId, pages.size(), PageKind.values().length, "reading " + kind.standardName()));
+      pages.add(PageNote.of(kind, drive.pages().read(kind)));
+    }
+    return new LinkEvent.DriveRead(
+        requestId, UUID.randomUUID(), drive.key(), clock.instant(), pages);
+  }
+
+  private LinkEvent refusal(UUID requestId, String why) {
+    return new LinkEvent.CommandRefused(requestId, clock.instant(), why);
+  }
+
+  private void keep(LinkEvent event) {
+    outbox.append(event.requestId(), LinkCodec.encode(event));
+    onEvent.run();
+  }
+
+  @Override
+  public void close() {
+    worker.shutdownNow();
+  }
+}

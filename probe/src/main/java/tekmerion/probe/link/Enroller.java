@@ -1,0 +1,63 @@
+package tekmerion.probe.link;
+
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.time.Duration;
+import tekmerion.link.BenchLink;
+import tekmerion.link.Enrolment;
+import tekmerion.link.LinkCodec;
+import tekmerion.link.MachineNote;
+import tekmerion.probe.ProbeVersion;
+import tekmerion.probe.outbox.Outbox;
+
+/** Turns a one-time code into a token, once. */
+final class Enroller {
+  static final String TOKEN = "token";
+  static final String PROBE_ID = "probeId";
+  static final String SERVER = "server";
+
+  private Enroller() {}
+
+  /**
+   * @return the token, from the outbox if the probe is enrolled with this server already
+   * @throws LinkRefusedException if there is neither a token nor a good code
+   */
+  static String token(URI server, String code, MachineNote machine, Outbox outbox, HttpClient http)
+      throws IOException, InterruptedException {
+    boolean sameServer = outbox.identity(SERVER).filter(server.toString()::equals).isPresent();
+    if (sameServer && outbox.identity(TOKEN).isPresent()) {
+      return outbox.identity(TOKEN).get();
+    }
+    if (code == null) {
+      throw new LinkRefusedException(
+          "This probe is not enrolled with %s. Ask for a code in the bay and start again with --code CODE."
+              .formatted(server));
+    }
+    Enrolment.Granted granted = enrol(server, code, machine, outbox, http);
+    outbox.keepIdentity(SERVER, server.toString());
+    outbox.keepIdentity(PROBE_ID, granted.probeId());
+    outbox.keepIdentity(TOKEN, granted.token());
+    return granted.token();
+  }
+
+  private static Enrolment.Granted enrol(
+      URI server, String code, MachineNote machine, Outbox outbox, HttpClient http)
+      throws IOException, InterruptedException {
+    String body =
+        LinkCodec.encode(new Enrolment.Request(code, ProbeVersion.CURRENT, outbox.id(), machine));
+    HttpRequest request =
+        HttpRequest.newBuilder(server.resolve(BenchLink.ENROLMENT_PATH))
+            .header("Content-Type", "application/json")
+            .timeout(Duration.ofSeconds(20))
+            .POST(HttpRequest.BodyPublishers.ofString(body))
+            .build();
+    HttpResponse<String> response = http.send(request, HttpResponse.BodyHandlers.ofString());
+    if (response.statusCode() == 200) {
+      return LinkCodec.decode(response.body(), Enrolment.Granted.class);
+    }
+    throw new LinkRefusedException(Refusal.sentence(response.statusCode(), response.body()));
+  }
+}

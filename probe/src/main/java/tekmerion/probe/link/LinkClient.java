@@ -1,0 +1,232 @@
+package tekmerion.probe.link;
+
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.WebSocket;
+import java.net.http.WebSocketHandshakeException;
+import java.nio.ByteBuffer;
+import java.time.Clock;
+import java.time.Duration;
+import java.util.concurrent.CompletionException;
+import java.util.concurrent.CompletionStage;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.TimeUnit;
+import java.util.function.Consumer;
+import tekmerion.core.port.MachineUnderTest;
+import tekmerion.link.BenchLink;
+import tekmerion.link.LinkCodec;
+import tekmerion.link.LinkEvent;
+import tekmerion.link.LinkFormatException;
+import tekmerion.link.MachineNote;
+import tekmerion.link.ToProbe;
+import tekmerion.link.ToServer;
+import tekmerion.probe.ProbeVersion;
+import tekmerion.probe.outbox.Outbox;
+
+/**
+ * Keeps one probe on the bench link until it is told to stop or refused for good. A lost link is
+ * tried again after 1, 2, 4 … 15 seconds; what was read meanwhile waits in the outbox.
+ */
+public final class LinkClient {
+  private static final Duration FIRST_PAUSE = Duration.ofSeconds(1);
+  private static final Duration LONGEST_PAUSE = Duration.ofSeconds(15);
+  private static final Duration PING_EVERY = Duration.ofSeconds(10);
+  private static final int BATCH = 50;
+  private static final String REVOKED =
+      "The server does not know this probe any more: it was revoked. What it read is kept in its"
+          + " outbox. Ask for a new code in the bay and start again with --code CODE.";
+
+  private final URI server;
+  private final String code;
+  private final MachineUnderTest machine;
+  private final Outbox outbox;
+  private final Consumer<String> say;
+  private final HttpClient http =
+      HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(10)).build();
+
+  /**
+   * @param server address of the shop's server
+   * @param code enrolment code, or null if the probe is enrolled already
+   * @param say told in plain words what the link does
+   */
+  public LinkClient(
+      URI server, String code, MachineUnderTest machine, Outbox outbox, Consumer<String> say) {
+    this.server = server;
+    this.code = code;
+    this.machine = machine;
+    this.outbox = outbox;
+    this.say = say;
+  }
+
+  /**
+   * Returns only when interrupted.
+   *
+   * @throws LinkRefusedException if the server does not take this probe
+   */
+  public void run() throws InterruptedException {
+    Duration pause = FIRST_PAUSE;
+    boolean codeTried = outbox.identity(Enroller.TOKEN).isEmpty();
+    while (true) {
+      try {
+        String token = Enroller.token(server, code, MachineNote.of(machine), outbox, http);
+        Session session = new Session();
+        session.run(token);
+        pause = FIRST_PAUSE;
+      } catch (LinkRefusedException e) {
+        if (codeTried || code == null) {
+          throw e;
+        }
+        say.accept("The old enrolment is not good any more: enrolling with the new code");
+        outbox.forgetIdentity(Enroller.TOKEN);
+        codeTried = true;
+        continue;
+      } catch (IOException e) {
+        say.accept("No link to %s: %s".formatted(server, e.getMessage()));
+      }
+      say.accept("Trying again in %d s; nothing is lost".formatted(pause.toSeconds()));
+      Thread.sleep(pause.toMillis());
+      pause =
+          pause.multipliedBy(2).compareTo(LONGEST_PAUSE) > 0
+              ? LONGEST_PAUSE
+              : pause.multipliedBy(2);
+    }
+  }
+
+  /** One connection, from hello to its end. */
+  private final class Session implements WebSocket.Listener {
+    private final CountDownLatch ended = new CountDownLatch(1);
+    private final StringBuilder partial = new StringBuilder();
+    private WebSocket socket;
+    private CommandHost commands;
+    private long sentThrough;
+    private volatile boolean welcomed;
+    private volatile String refused;
+
+    void run(String token) throws IOException, InterruptedException {
+      URI address =
+          URI.create(server.toString().replaceFirst("^http", "ws")).resolve(BenchLink.SOCKET_PATH);
+      try (CommandHost host =
+          new CommandHost(machine, outbox, Clock.systemUTC(), this::send, this::pump)) {
+        commands = host;
+        WebSocket open =
+            http.newWebSocketBuilder()
+                .connectTimeout(Duration.ofSeconds(10))
+                .header("Authorization", "Bearer " + token)
+                .buildAsync(address, this)
+                .join();
+        synchronized (this) {
+          socket = open;
+        }
+        send(
+            new ToServer.Hello(
+                BenchLink.PROTOCOL,
+                ProbeVersion.CURRENT,
+                MachineNote.of(machine),
+                outbox.lastNumber()));
+        while (!ended.await(PING_EVERY.toMillis(), TimeUnit.MILLISECONDS)) {
+          ping();
+        }
+      } catch (CompletionException e) {
+        throw unwrapped(e);
+      }
+      if (refused != null) {
+        throw new LinkRefusedException(refused);
+      }
+    }
+
+    @Override
+    public synchronized CompletionStage<?> onText(WebSocket from, CharSequence data, boolean last) {
+      partial.append(data);
+      if (last) {
+        String json = partial.toString();
+        partial.setLength(0);
+        try {
+          handle(LinkCodec.decode(json, ToProbe.class));
+        } catch (LinkFormatException e) {
+          // A newer server may know commands that we do not: leave them, keep the link.
+          say.accept("Not understood: " + e.getMessage());
+        }
+      }
+      from.request(1);
+      return null;
+    }
+
+    @Override
+    public CompletionStage<?> onClose(WebSocket from, int status, String reason) {
+      if (status == BenchLink.CLOSE_REVOKED || status == BenchLink.CLOSE_BAD_MESSAGE) {
+        refused = reason;
+      }
+      ended.countDown();
+      return null;
+    }
+
+    @Override
+    public void onError(WebSocket from, Throwable error) {
+      ended.countDown();
+    }
+
+    private void handle(ToProbe message) {
+      if (message instanceof ToProbe.Welcome welcome) {
+        say.accept("On the bench link, in " + welcome.bay());
+        outbox.acknowledge(welcome.receivedThrough());
+        sentThrough = welcome.receivedThrough();
+        welcomed = true;
+        pump();
+      } else if (message instanceof ToProbe.Acknowledge acknowledge) {
+        outbox.acknowledge(acknowledge.through());
+        pump();
+      } else if (message instanceof ToProbe.Resend resend) {
+        sentThrough = resend.from() - 1;
+        pump();
+      } else if (message instanceof ToProbe.ReadDrive read) {
+        commands.accept(read);
+      }
+    }
+
+    /** Sends what waits, in order. */
+    private synchronized void pump() {
+      if (!welcomed) {
+        return;
+      }
+      for (Outbox.Waiting next : outbox.waiting(sentThrough + 1, BATCH)) {
+        send(new ToServer.Event(next.number(), LinkCodec.decode(next.body(), LinkEvent.class)));
+        sentThrough = next.number();
+      }
+    }
+
+    private synchronized void send(ToServer message) {
+      if (socket == null || socket.isOutputClosed()) {
+        return;
+      }
+      try {
+        socket.sendText(LinkCodec.encode(message), true).join();
+      } catch (CompletionException e) {
+        // Lost in mid-sentence: what matters is in the outbox and goes again after reconnecting.
+        ended.countDown();
+      }
+    }
+
+    private synchronized void ping() {
+      try {
+        socket.sendPing(ByteBuffer.allocate(0)).join();
+      } catch (CompletionException e) {
+        ended.countDown();
+      }
+    }
+
+    private IOException unwrapped(CompletionException e) throws IOException {
+      if (e.getCause() instanceof WebSocketHandshakeException refusal) {
+        int status = refusal.getResponse().statusCode();
+        if (status == 401 || status == 403) {
+          throw new LinkRefusedException(REVOKED);
+        }
+        return new IOException("the server answered with status " + status, e);
+      }
+      Throwable cause = e.getCause() == null ? e : e.getCause();
+      String why =
+          cause.getMessage() == null ? cause.getClass().getSimpleName() : cause.getMessage();
+      return new IOException(why, cause);
+    }
+  }
+}

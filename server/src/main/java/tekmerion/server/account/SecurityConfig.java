@@ -1,0 +1,101 @@
+package tekmerion.server.account;
+
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.config.Customizer;
+import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.config.annotation.web.configuration.EnableWebSecurity;
+import org.springframework.security.core.userdetails.UserDetailsService;
+import org.springframework.security.core.userdetails.UsernameNotFoundException;
+import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
+import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
+import tekmerion.link.BenchLink;
+import tekmerion.server.problem.ProblemWriter;
+
+/** Who may do what. Closed by default: what is not named here needs a signed-in person. */
+@Configuration
+@EnableWebSecurity
+class SecurityConfig {
+  private static final int BCRYPT_STRENGTH = 12;
+
+  /** Everything but the page itself, which sets its own with a nonce. */
+  private static final String NOTHING_ALLOWED = "default-src 'none'; frame-ancestors 'none'";
+
+  @Bean
+  SecurityFilterChain chain(
+      HttpSecurity http, SecurityContextRepository contexts, ProblemWriter problems) {
+    http.authorizeHttpRequests(
+            requests ->
+                requests
+                    .requestMatchers("/api/session", BenchLink.ENROLMENT_PATH)
+                    .permitAll()
+                    // The socket checks the probe's token itself, in its handshake.
+                    .requestMatchers(BenchLink.SOCKET_PATH)
+                    .permitAll()
+                    .requestMatchers("/api/**", "/v3/api-docs/**")
+                    .authenticated()
+                    // The page and its files hold nothing of the shop's.
+                    .requestMatchers("/", "/index.html", "/assets/**", "/favicon.svg")
+                    .permitAll()
+                    .requestMatchers("/sign-in", "/job/**", "/reading/**")
+                    .permitAll()
+                    .anyRequest()
+                    .denyAll())
+        .csrf(
+            csrf ->
+                csrf.spa().ignoringRequestMatchers(BenchLink.ENROLMENT_PATH, BenchLink.SOCKET_PATH))
+        .securityContext(context -> context.securityContextRepository(contexts))
+        .headers(
+            headers ->
+                headers
+                    .contentSecurityPolicy(csp -> csp.policyDirectives(NOTHING_ALLOWED))
+                    .referrerPolicy(referrer -> referrer.policy(ReferrerPolicy.NO_REFERRER))
+                    .frameOptions(frame -> frame.deny()))
+        .formLogin(form -> form.disable())
+        .httpBasic(basic -> basic.disable())
+        .logout(logout -> logout.disable())
+        .requestCache(cache -> cache.disable())
+        .anonymous(Customizer.withDefaults())
+        .exceptionHandling(
+            handling ->
+                handling
+                    .authenticationEntryPoint(
+                        (request, response, e) ->
+                            problems.write(
+                                response,
+                                HttpStatus.UNAUTHORIZED,
+                                "You are not signed in, or your session has ended.",
+                                "Sign in again; you come back to where you were."))
+                    .accessDeniedHandler(
+                        (request, response, e) ->
+                            problems.write(
+                                response,
+                                HttpStatus.FORBIDDEN,
+                                "The request was not accepted: its protection token is missing or old, or your role does not allow it.",
+                                "Load the page again and repeat it.")));
+    return http.build();
+  }
+
+  @Bean
+  SecurityContextRepository contexts() {
+    return new HttpSessionSecurityContextRepository();
+  }
+
+  @Bean
+  PasswordEncoder encoder() {
+    return new BCryptPasswordEncoder(BCRYPT_STRENGTH);
+  }
+
+  /** Without it Boot would invent a user and print its password. Nobody signs in this way. */
+  @Bean
+  UserDetailsService nobody() {
+    return name -> {
+      throw new UsernameNotFoundException(name);
+    };
+  }
+}

@@ -1,0 +1,2 @@
+/** Places on the bench. */
+package tekmerion.server.bay;

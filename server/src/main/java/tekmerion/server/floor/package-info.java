@@ -1,0 +1,2 @@
+/** The floor: who needs a person now. */
+package tekmerion.server.floor;

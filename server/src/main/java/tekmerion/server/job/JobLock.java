@@ -1,0 +1,40 @@
+package tekmerion.server.job;
+
+import jakarta.persistence.EntityManager;
+import jakarta.persistence.LockModeType;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+import tekmerion.server.problem.Refusal;
+
+/** Lets one person change a job at a time, and only one who has seen its present state. */
+@Service
+public class JobLock {
+  private final Jobs jobs;
+  private final EntityManager entities;
+
+  JobLock(Jobs jobs, EntityManager entities) {
+    this.jobs = jobs;
+    this.entities = entities;
+  }
+
+  /**
+   * The job, its version counted up with this transaction.
+   *
+   * @param seenVersion what the person was looking at
+   * @throws Refusal 409 if it has changed since
+   */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public Job forChange(String number, long seenVersion) {
+    Job job =
+        jobs.findByNumber(number)
+            .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
+    if (job.version() != seenVersion) {
+      throw Refusal.conflict(
+          "This job has changed since you opened it.",
+          "Look at what changed, then do yours again if it still holds.");
+    }
+    entities.lock(job, LockModeType.OPTIMISTIC_FORCE_INCREMENT);
+    return job;
+  }
+}

@@ -1,0 +1,38 @@
+package tekmerion.server.job;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import java.time.Instant;
+import org.hibernate.annotations.Immutable;
+import tekmerion.core.sign.Sign;
+
+/** A sign that somebody said, not one that was measured. */
+@Entity
+@Immutable
+public class JobSign {
+  @Id
+  @GeneratedValue(strategy = GenerationType.IDENTITY)
+  private Long id;
+
+  private Long jobId;
+  private String signId;
+  private String level;
+  private String words;
+  private Instant saidAt;
+
+  protected JobSign() {}
+
+  public JobSign(Long jobId, String signId, String level, String words, Instant saidAt) {
+    this.jobId = jobId;
+    this.signId = signId;
+    this.level = level;
+    this.words = words;
+    this.saidAt = saidAt;
+  }
+
+  public Sign sign() {
+    return new Sign(signId, Sign.MACHINE, level, words, Sign.Basis.intake());
+  }
+}

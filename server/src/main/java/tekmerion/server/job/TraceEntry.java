@@ -1,0 +1,69 @@
+package tekmerion.server.job;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import java.time.Instant;
+import org.hibernate.annotations.Immutable;
+
+/** One thing that happened to a job; never changed. */
+@Entity
+@Immutable
+public class TraceEntry {
+  /** What sort of thing, for the mark in the trace. */
+  public enum Kind {
+    INTAKE,
+    READING,
+    STANCE,
+    RULING,
+    PROBE
+  }
+
+  @Id
+  @GeneratedValue(strategy = GenerationType.IDENTITY)
+  private Long id;
+
+  private Long jobId;
+  private Instant at;
+
+  @Enumerated(EnumType.STRING)
+  private Kind kind;
+
+  private String title;
+  private String detail;
+  private String who;
+
+  protected TraceEntry() {}
+
+  public TraceEntry(Long jobId, Instant at, Kind kind, String title, String detail, String who) {
+    this.jobId = jobId;
+    this.at = at;
+    this.kind = kind;
+    this.title = title;
+    this.detail = detail.length() > 1000 ? detail.substring(0, 999) + "…" : detail;
+    this.who = who;
+  }
+
+  public Instant at() {
+    return at;
+  }
+
+  public Kind kind() {
+    return kind;
+  }
+
+  public String title() {
+    return title;
+  }
+
+  public String detail() {
+    return detail;
+  }
+
+  public String who() {
+    return who;
+  }
+}

@@ -1,0 +1,86 @@
+package tekmerion.server.jobview;
+
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+import tekmerion.link.ToProbe;
+import tekmerion.server.account.Person;
+import tekmerion.server.bay.Bay;
+import tekmerion.server.bay.Bays;
+import tekmerion.server.job.Job;
+import tekmerion.server.job.Jobs;
+import tekmerion.server.link.ProbeBoard;
+import tekmerion.server.link.ProbeBoard.ProbeView;
+import tekmerion.server.live.LiveEvents;
+import tekmerion.server.problem.Refusal;
+import tekmerion.server.reading.ReadRequests;
+
+/** Asks the probe of a job's bay to read a drive. The request is kept before it is sent. */
+@Service
+class AskReading {
+  private final Jobs jobs;
+  private final Bays bays;
+  private final ProbeBoard probes;
+  private final ReadRequests requests;
+  private final LiveEvents live;
+  private final TransactionTemplate transaction;
+
+  private record Asked(UUID probeId, UUID requestId) {}
+
+  AskReading(
+      Jobs jobs,
+      Bays bays,
+      ProbeBoard probes,
+      ReadRequests requests,
+      LiveEvents live,
+      TransactionTemplate transaction) {
+    this.jobs = jobs;
+    this.bays = bays;
+    this.probes = probes;
+    this.requests = requests;
+    this.live = live;
+    this.transaction = transaction;
+  }
+
+  UUID ask(String number, String driveKey, Person by) {
+    Asked asked = transaction.execute(status -> keep(number, driveKey, by));
+    // After the commit: a probe that answered at once would find no request otherwise.
+    probes.send(asked.probeId(), new ToProbe.ReadDrive(asked.requestId(), driveKey));
+    return asked.requestId();
+  }
+
+  private Asked keep(String number, String driveKey, Person by) {
+    Job job =
+        jobs.findByNumber(number)
+            .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
+    Bay bay =
+        bays.findByJobId(job.id())
+            .orElseThrow(
+                () ->
+                    Refusal.notPossibleNow(
+                        "The machine is on no bay.", "Put it in a bay with a probe."));
+    ProbeView probe =
+        probes
+            .on(bay.id())
+            .filter(ProbeView::online)
+            .orElseThrow(
+                () ->
+                    Refusal.notPossibleNow(
+                        "No probe is connected in %s.".formatted(bay.name()),
+                        "Start the probe, or ask for an enrolment code in the bay."));
+    if (!probe.drives().contains(driveKey)) {
+      throw Refusal.badRequest(
+          "The probe sees no drive called %s.".formatted(driveKey), "Load the job again.");
+    }
+    boolean underWay =
+        requests.pending(job.id()).stream()
+            .anyMatch(r -> r.driveKey().equals(driveKey) && r.refusedWhy() == null);
+    if (underWay) {
+      throw Refusal.notPossibleNow("This drive is being read.", "Wait for the reading.");
+    }
+    UUID requestId = requests.ask(job.id(), probe.id(), driveKey, by.id());
+    live.changed("job:" + number);
+    live.changed("floor");
+    return new Asked(probe.id(), requestId);
+  }
+}

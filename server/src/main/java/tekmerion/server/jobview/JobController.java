@@ -1,0 +1,47 @@
+package tekmerion.server.jobview;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.Size;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import tekmerion.server.account.Person;
+
+/** One job, and asking its drives. */
+@RestController
+@RequestMapping("/api/jobs/{number}")
+class JobController {
+  private final JobViews views;
+  private final AskReading ask;
+
+  record ReadingAsked(@NotBlank @Size(max = 60) String driveKey) {}
+
+  record RequestNote(UUID requestId) {}
+
+  JobController(JobViews views, AskReading ask) {
+    this.views = views;
+    this.ask = ask;
+  }
+
+  @GetMapping
+  JobView job(@PathVariable String number) {
+    return views.of(number);
+  }
+
+  @PostMapping("/readings")
+  @ResponseStatus(HttpStatus.ACCEPTED)
+  RequestNote read(
+      @PathVariable String number,
+      @Valid @RequestBody ReadingAsked asked,
+      @AuthenticationPrincipal Person person) {
+    return new RequestNote(ask.ask(number, asked.driveKey(), person));
+  }
+}

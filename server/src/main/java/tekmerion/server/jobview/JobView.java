@@ -1,0 +1,106 @@
+package tekmerion.server.jobview;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import tekmerion.core.gate.Stance;
+import tekmerion.core.ruling.Course;
+import tekmerion.core.weigh.Tilt;
+import tekmerion.core.weigh.Weighed;
+import tekmerion.server.job.TraceEntry;
+import tekmerion.server.link.ProbeBoard.ProbeView;
+import tekmerion.server.ruling.RulingService.CourseView;
+import tekmerion.server.ruling.RulingService.Lock;
+import tekmerion.server.ruling.RulingService.RulingView;
+
+/**
+ * Everything that the job's screen shows.
+ *
+ * @param version what a change must name, so that nobody overwrites another
+ * @param reach null if not known
+ * @param bay null if the machine is on no bay
+ * @param places the machine in checking order
+ */
+record JobView(
+    String number,
+    long version,
+    String machine,
+    @Schema(nullable = true) String machineSerial,
+    String customer,
+    String complaint,
+    String family,
+    @Schema(nullable = true) String reach,
+    List<String> reachLevels,
+    Instant takenInAt,
+    @Schema(nullable = true) Instant promisedAt,
+    @Schema(nullable = true) BayNote bay,
+    StanceNote stance,
+    List<Place> places,
+    List<Drive> drives,
+    Weighed weighing,
+    List<Pending> pending,
+    List<Move> moves,
+    List<CourseView> courses,
+    List<Course> leaning,
+    String waiver,
+    List<RulingView> rulings,
+    List<TraceLine> trace) {
+
+  record BayNote(int number, @Schema(nullable = true) ProbeView probe) {}
+
+  record StanceNote(
+      Stance stance,
+      String words,
+      String meaning,
+      @Schema(nullable = true) String signer,
+      @Schema(nullable = true) Instant setAt) {}
+
+  /** A part of the machine in checking order; {@code note} says why it stands as it does. */
+  record Place(String id, String name, Tilt tilt, String note) {}
+
+  /**
+   * @param identity model and serial, or why there is none
+   * @param readingId newest reading in this job, null if there is none
+   */
+  record Drive(
+      String key,
+      String name,
+      String identity,
+      String description,
+      Tilt tilt,
+      String note,
+      @Schema(nullable = true) UUID readingId,
+      @Schema(nullable = true) Instant takenAt) {}
+
+  /**
+   * A reading that was asked for.
+   *
+   * @param refusedWhy null while it is under way
+   */
+  record Pending(
+      UUID requestId,
+      String driveKey,
+      Instant askedAt,
+      @Schema(nullable = true) String refusedWhy) {}
+
+  /**
+   * @param driveKey drive to read, null for a move that is only shown
+   * @param lock null if the move can be made now
+   */
+  record Move(
+      String id,
+      String title,
+      String why,
+      @Schema(nullable = true) String driveKey,
+      int touch,
+      String touchWords,
+      int minutes,
+      @Schema(nullable = true) Lock lock) {}
+
+  record TraceLine(Instant at, TraceEntry.Kind kind, String title, String detail, String who) {
+    static TraceLine of(TraceEntry entry) {
+      return new TraceLine(entry.at(), entry.kind(), entry.title(), entry.detail(), entry.who());
+    }
+  }
+}

@@ -1,0 +1,209 @@
+package tekmerion.server.jobview;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tekmerion.core.drive.DriveReading;
+import tekmerion.core.drive.ata.IdentifyDevice;
+import tekmerion.core.gate.Stance;
+import tekmerion.core.knowhow.Family;
+import tekmerion.core.knowhow.KnowHow;
+import tekmerion.core.knowhow.SignKind;
+import tekmerion.core.page.Decoding;
+import tekmerion.core.weigh.Tilt;
+import tekmerion.core.weigh.Weighed;
+import tekmerion.core.weigh.Weighed.CauseShare;
+import tekmerion.server.bay.Bay;
+import tekmerion.server.bay.Bays;
+import tekmerion.server.job.Job;
+import tekmerion.server.job.Jobs;
+import tekmerion.server.job.Trace;
+import tekmerion.server.jobview.JobView.BayNote;
+import tekmerion.server.jobview.JobView.Drive;
+import tekmerion.server.jobview.JobView.Pending;
+import tekmerion.server.jobview.JobView.Place;
+import tekmerion.server.jobview.JobView.StanceNote;
+import tekmerion.server.jobview.JobView.TraceLine;
+import tekmerion.server.link.ProbeBoard;
+import tekmerion.server.link.ProbeBoard.ProbeView;
+import tekmerion.server.part.PartPlace;
+import tekmerion.server.problem.Refusal;
+import tekmerion.server.reading.ReadRequests;
+import tekmerion.server.reading.Reading;
+import tekmerion.server.ruling.DataStance;
+import tekmerion.server.ruling.DataStances;
+import tekmerion.server.ruling.RulingService;
+import tekmerion.server.ruling.RulingService.CourseView;
+import tekmerion.server.weighing.WeighingService;
+import tekmerion.server.weighing.WeighingService.Evidence;
+
+/** Puts a job together for the screen. */
+@Service
+class JobViews {
+  /** Checking order: the big things that all else rests on come first. */
+  private static final List<String[]> PLACES =
+      List.of(
+          new String[] {"power", "Power and cooling"},
+          new String[] {"memory", "Memory"},
+          new String[] {"drive", "Drives"},
+          new String[] {"link", "Cables and ports"},
+          new String[] {"system", "System"});
+
+  private final Jobs jobs;
+  private final Bays bays;
+  private final ProbeBoard probes;
+  private final WeighingService weighing;
+  private final RulingService rulings;
+  private final DataStances stances;
+  private final ReadRequests requests;
+  private final Trace trace;
+  private final KnowHow knowHow;
+
+  JobViews(
+      Jobs jobs,
+      Bays bays,
+      ProbeBoard probes,
+      WeighingService weighing,
+      RulingService rulings,
+      DataStances stances,
+      ReadRequests requests,
+      Trace trace,
+      KnowHow knowHow) {
+    this.jobs = jobs;
+    this.bays = bays;
+    this.probes = probes;
+    this.weighing = weighing;
+    this.rulings = rulings;
+    this.stances = stances;
+    this.requests = requests;
+    this.trace = trace;
+    this.knowHow = knowHow;
+  }
+
+  @Transactional(readOnly = true)
+  JobView of(String number) {
+    Job job =
+        jobs.findByNumber(number)
+            .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
+    Evidence evidence = weighing.weigh(job);
+    Optional<Bay> bay = bays.findByJobId(job.id());
+    ProbeView probe = bay.flatMap(b -> probes.on(b.id())).orElse(null);
+    List<Drive> drives = evidence.drives().stream().map(d -> drive(d, evidence)).toList();
+    List<Pending> pending = pending(job);
+    Set<String> underWay =
+        pending.stream()
+            .filter(p -> p.refusedWhy() == null)
+            .map(Pending::driveKey)
+            .collect(Collectors.toSet());
+    StanceNote stance = stance(job);
+    List<CourseView> courses = rulings.courses(stance.stance());
+    Integer bayNumber = bay.map(Bay::number).orElse(null);
+    return new JobView(
+        job.number(),
+        job.version(),
+        job.machine().name(),
+        job.machine().serial(),
+        job.customer().displayName(),
+        job.complaint(),
+        knowHow.family(job.family()).map(Family::name).orElse(job.family()),
+        job.reach(),
+        reachLevels(),
+        job.takenInAt(),
+        job.promisedAt(),
+        bayNumber == null ? null : new BayNote(bayNumber, probe),
+        stance,
+        places(evidence.weighed()),
+        drives,
+        evidence.weighed(),
+        pending,
+        Moves.of(bayNumber, probe, drives, underWay, courses),
+        courses,
+        evidence.weighed().leaning(),
+        RulingService.WAIVER,
+        rulings.of(job),
+        trace.findByJobIdOrderByAtAscIdAsc(job.id()).stream().map(TraceLine::of).toList());
+  }
+
+  /** From nothing to desktop, as the ladder is climbed. */
+  private List<String> reachLevels() {
+    List<String> levels =
+        new ArrayList<>(knowHow.sign("reach").map(SignKind::levels).orElse(List.of()));
+    Collections.reverse(levels);
+    return levels;
+  }
+
+  private StanceNote stance(Job job) {
+    Optional<DataStance> said = stances.findFirstByJobIdOrderByIdDesc(job.id());
+    Stance stance = said.map(DataStance::stance).orElse(Stance.UNKNOWN);
+    return new StanceNote(
+        stance,
+        stance.words(),
+        stance.meaning(),
+        said.map(DataStance::signer).orElse(null),
+        said.map(DataStance::setAt).orElse(null));
+  }
+
+  private List<Pending> pending(Job job) {
+    return requests.pending(job.id()).stream()
+        .map(r -> new Pending(r.id(), r.driveKey(), r.askedAt(), r.refusedWhy()))
+        .toList();
+  }
+
+  private static List<Place> places(Weighed weighed) {
+    return PLACES.stream()
+        .map(
+            place -> {
+              Optional<CauseShare> worst = worst(weighed, c -> c.place().equals(place[0]));
+              return new Place(
+                  place[0],
+                  place[1],
+                  worst.map(CauseShare::tilt).orElse(Tilt.UNKNOWN),
+                  worst.map(JobViews::note).orElse("nothing known yet"));
+            })
+        .toList();
+  }
+
+  private static Optional<CauseShare> worst(Weighed weighed, Predicate<CauseShare> which) {
+    return weighed.causes().stream()
+        .filter(which)
+        .max(Comparator.comparingDouble(CauseShare::probability));
+  }
+
+  /** The sign that weighs most says why a place stands as it does. */
+  private static String note(CauseShare share) {
+    return share.weights().stream()
+        .filter(w -> Math.abs(w.decibans()) >= 1)
+        .findFirst()
+        .map(w -> w.sign().words())
+        .orElse("nothing known yet");
+  }
+
+  private static Drive drive(PartPlace place, Evidence evidence) {
+    String key = place.driveKey();
+    Optional<Reading> reading = Optional.ofNullable(evidence.latest().get(key));
+    Optional<IdentifyDevice> identity =
+        Optional.ofNullable(evidence.reports().get(key))
+            .flatMap(DriveReading::identify)
+            .flatMap(Decoding::decoded);
+    Optional<CauseShare> worst =
+        worst(evidence.weighed(), c -> c.part().equals(key) && c.place().equals("drive"));
+    return new Drive(
+        key,
+        place.slot(),
+        place.part().serial() == null
+            ? "identity not readable"
+            : "%s · %s".formatted(place.part().model(), place.part().serial()),
+        DriveNames.describe(identity),
+        worst.map(CauseShare::tilt).orElse(Tilt.UNKNOWN),
+        worst.map(JobViews::note).orElse("not read yet"),
+        reading.map(Reading::getId).orElse(null),
+        reading.map(Reading::takenAt).orElse(null));
+  }
+}

@@ -1,0 +1,2 @@
+/** The job view: everything about one job, put together for the screen. */
+package tekmerion.server.jobview;

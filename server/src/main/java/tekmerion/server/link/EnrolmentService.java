@@ -1,0 +1,140 @@
+package tekmerion.server.link;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tekmerion.link.Enrolment;
+import tekmerion.link.LinkCodec;
+import tekmerion.server.account.Attempts;
+import tekmerion.server.account.Person;
+import tekmerion.server.bay.Bay;
+import tekmerion.server.bay.Bays;
+import tekmerion.server.job.Trace;
+import tekmerion.server.job.TraceEntry;
+import tekmerion.server.live.LiveEvents;
+import tekmerion.server.problem.Refusal;
+import tekmerion.server.reading.ReadRequests;
+
+/** Codes, tokens, revocation. */
+@Service
+class EnrolmentService {
+  private static final Duration CODE_LIVES = Duration.ofMinutes(15);
+  private final Bays bays;
+  private final EnrolmentCodes codes;
+  private final Probes probes;
+  private final ReadRequests requests;
+  private final Attempts attempts;
+  private final Trace trace;
+  private final LiveEvents live;
+  private final Clock clock;
+
+  record Code(String code, Instant expiresAt) {}
+
+  EnrolmentService(
+      Bays bays,
+      EnrolmentCodes codes,
+      Probes probes,
+      ReadRequests requests,
+      Attempts attempts,
+      Trace trace,
+      LiveEvents live,
+      Clock clock) {
+    this.bays = bays;
+    this.codes = codes;
+    this.probes = probes;
+    this.requests = requests;
+    this.attempts = attempts;
+    this.trace = trace;
+    this.live = live;
+    this.clock = clock;
+  }
+
+  @Transactional
+  Code newCode(int bayNumber, Person by) {
+    Bay bay = bay(bayNumber);
+    String code = Secrets.newCode();
+    Instant expires = clock.instant().plus(CODE_LIVES);
+    codes.save(new EnrolmentCode(bay.id(), Secrets.hashOfCode(code), by.id(), expires));
+    return new Code(code, expires);
+  }
+
+  /**
+   * @param source where the request comes from, for limiting guesses
+   */
+  @Transactional(noRollbackFor = Refusal.class)
+  Enrolment.Granted enrol(Enrolment.Request request, String source) {
+    attempts.check(Attempts.Kind.ENROLMENT, source);
+    Instant now = clock.instant();
+    EnrolmentCode code =
+        codes
+            .findByCodeHash(Secrets.hashOfCode(request.code()))
+            .filter(c -> c.isGoodAt(now))
+            .orElseThrow(
+                () -> {
+                  attempts.failed(Attempts.Kind.ENROLMENT, source);
+                  return Refusal.wrongSecret(
+                      "This enrolment code is wrong, used or older than %d minutes."
+                          .formatted(CODE_LIVES.toMinutes()),
+                      "Ask for a new code in the bay and start the probe with it.");
+                });
+    code.use(now);
+    for (Probe old : probes.findByBayIdAndRevokedAtIsNull(code.bayId())) {
+      old.revoke(now);
+      requests.giveUp(old.id());
+    }
+    String token = Secrets.newToken();
+    Probe probe =
+        probes.save(
+            new Probe(
+                UUID.randomUUID(),
+                code.bayId(),
+                request.outboxId(),
+                Secrets.hash(token),
+                request.probeVersion(),
+                LinkCodec.encode(request.machine()),
+                now,
+                probes
+                    .findFirstByOutboxIdOrderByEnrolledAtDesc(request.outboxId())
+                    .map(Probe::receivedThrough)
+                    .orElse(0L)));
+    Bay bay = bays.findById(code.bayId()).orElseThrow();
+    traced(bay, "Probe enrolled", "in " + bay.name(), "probe");
+    live.changed("floor");
+    return new Enrolment.Granted(probe.id().toString(), token, bay.name());
+  }
+
+  /** Takes every probe off a bay; what they sent stays. */
+  @Transactional
+  List<UUID> revoke(int bayNumber, Person by) {
+    Bay bay = bay(bayNumber);
+    List<Probe> active = probes.findByBayIdAndRevokedAtIsNull(bay.id());
+    if (active.isEmpty()) {
+      throw Refusal.notPossibleNow(
+          "There is no probe in %s.".formatted(bay.name()), "Ask for an enrolment code instead.");
+    }
+    Instant now = clock.instant();
+    active.forEach(probe -> probe.revoke(now));
+    active.forEach(probe -> requests.giveUp(probe.id()));
+    traced(bay, "Probe revoked", "in " + bay.name(), by.displayName());
+    live.changed("floor");
+    return active.stream().map(Probe::id).toList();
+  }
+
+  private Bay bay(int number) {
+    return bays.findByNumber(number)
+        .orElseThrow(() -> Refusal.notFound("There is no bay %d.".formatted(number)));
+  }
+
+  private void traced(Bay bay, String title, String detail, String who) {
+    if (bay.job() != null) {
+      trace.save(
+          new TraceEntry(
+              bay.job().id(), clock.instant(), TraceEntry.Kind.PROBE, title, detail, who));
+      live.changed("job:" + bay.job().number());
+    }
+  }
+}

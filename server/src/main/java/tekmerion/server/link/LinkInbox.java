@@ -1,0 +1,137 @@
+package tekmerion.server.link;
+
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.beans.factory.SmartInitializingSingleton;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tekmerion.link.BenchLink;
+import tekmerion.link.LinkCodec;
+import tekmerion.link.LinkEvent;
+import tekmerion.link.LinkFormatException;
+import tekmerion.link.ToProbe;
+import tekmerion.link.ToServer;
+import tekmerion.server.live.LiveEvents;
+import tekmerion.server.reading.ReadRequests;
+import tekmerion.server.reading.ReadingInbox;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * Takes what probes send. Each numbered event is applied in one transaction together with the
+ * number itself: so it counts exactly once, whatever is killed when. A number seen before is only
+ * acknowledged; a gap is asked for.
+ */
+@Service
+class LinkInbox implements SmartInitializingSingleton {
+  private final Probes probes;
+  private final ReadingInbox readings;
+  private final ReadRequests requests;
+  private final LiveEvents live;
+  private final JdbcClient jdbc;
+  private final JsonMapper json;
+  private final Clock clock;
+
+  LinkInbox(
+      Probes probes,
+      ReadingInbox readings,
+      ReadRequests requests,
+      LiveEvents live,
+      JdbcClient jdbc,
+      JsonMapper json,
+      Clock clock) {
+    this.probes = probes;
+    this.readings = readings;
+    this.requests = requests;
+    this.live = live;
+    this.jdbc = jdbc;
+    this.json = json;
+    this.clock = clock;
+  }
+
+  /** After a crash the table still says who was connected. */
+  @Override
+  @Transactional
+  public void afterSingletonsInstantiated() {
+    probes.allOff();
+  }
+
+  /**
+   * @return what to answer, after the commit
+   * @throws LinkFormatException if the message breaks the rules in a way that no retry mends
+   */
+  @Transactional
+  List<ToProbe> receive(UUID probeId, ToServer message) {
+    Probe probe = probes.lockById(probeId).orElseThrow(ProbeRevokedException::new);
+    if (probe.isRevoked()) {
+      throw new ProbeRevokedException();
+    }
+    if (message instanceof ToServer.Hello hello) {
+      return hello(probe, hello);
+    }
+    if (message instanceof ToServer.Event event) {
+      return event(probe, event);
+    }
+    ToServer.Progress progress = (ToServer.Progress) message;
+    requests
+        .jobOf(progress.requestId())
+        .ifPresent(job -> live.tell("progress:" + job, json.writeValueAsString(progress)));
+    return List.of();
+  }
+
+  @Transactional
+  void wentOff(UUID probeId) {
+    probes.findById(probeId).ifPresent(probe -> probe.wentOff(clock.instant()));
+    live.changed("floor");
+  }
+
+  private List<ToProbe> hello(Probe probe, ToServer.Hello hello) {
+    if (hello.protocol() != BenchLink.PROTOCOL) {
+      throw new LinkFormatException(
+          "This server speaks bench link %d, the probe %d: bring both to one release."
+              .formatted(BenchLink.PROTOCOL, hello.protocol()));
+    }
+    probe.cameOn(hello.probeVersion(), LinkCodec.encode(hello.machine()), clock.instant());
+    live.changed("floor");
+    List<ToProbe> answers = new ArrayList<>();
+    answers.add(
+        new ToProbe.Welcome(
+            BenchLink.PROTOCOL, readings.bayName(probe.bayId()), probe.receivedThrough()));
+    answers.addAll(requests.openOf(probe.id()));
+    return answers;
+  }
+
+  private List<ToProbe> event(Probe probe, ToServer.Event event) {
+    long expected = probe.receivedThrough() + 1;
+    if (event.number() > expected) {
+      return List.of(new ToProbe.Resend(expected));
+    }
+    if (event.number() == expected) {
+      Optional<String> refused =
+          readings.apply(probe.id(), probe.bayId(), probe.probeVersion(), event.event());
+      keep(probe.id(), event, refused);
+      probe.received(event.number());
+    }
+    return List.of(new ToProbe.Acknowledge(probe.receivedThrough()));
+  }
+
+  /** The body of an applied event is in the tables; that of a refused one is nowhere else. */
+  private void keep(UUID probeId, ToServer.Event event, Optional<String> refused) {
+    String kind = event.event() instanceof LinkEvent.DriveRead ? "drive-read" : "command-refused";
+    jdbc.sql(
+            "INSERT INTO link_event (probe_id, number, kind, received_at, refused_why, body)"
+                + " VALUES (?, ?, ?, ?, ?, ?)")
+        .params(
+            probeId.toString(),
+            event.number(),
+            kind,
+            Timestamp.from(clock.instant()),
+            refused.orElse(null),
+            refused.isPresent() ? LinkCodec.encode(event.event()) : null)
+        .update();
+  }
+}

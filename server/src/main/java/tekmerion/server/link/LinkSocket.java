@@ -1,0 +1,116 @@
+package tekmerion.server.link;
+
+import java.io.IOException;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Component;
+import org.springframework.web.socket.CloseStatus;
+import org.springframework.web.socket.TextMessage;
+import org.springframework.web.socket.WebSocketSession;
+import org.springframework.web.socket.handler.ConcurrentWebSocketSessionDecorator;
+import org.springframework.web.socket.handler.TextWebSocketHandler;
+import tekmerion.link.BenchLink;
+import tekmerion.link.LinkCodec;
+import tekmerion.link.LinkFormatException;
+import tekmerion.link.ToProbe;
+import tekmerion.link.ToServer;
+
+/**
+ * Open connections of probes. One message at a time each; everything kept is {@link LinkInbox}'s.
+ */
+@Component
+public class LinkSocket extends TextWebSocketHandler {
+  private static final Logger LOG = LoggerFactory.getLogger(LinkSocket.class);
+  private static final int SEND_LIMIT_MS = 10_000;
+  private static final int SEND_BUFFER = 1 << 20;
+
+  private final LinkInbox inbox;
+  private final Map<UUID, WebSocketSession> sessions = new ConcurrentHashMap<>();
+
+  LinkSocket(LinkInbox inbox) {
+    this.inbox = inbox;
+  }
+
+  @Override
+  public void afterConnectionEstablished(WebSocketSession raw) {
+    WebSocketSession session =
+        new ConcurrentWebSocketSessionDecorator(raw, SEND_LIMIT_MS, SEND_BUFFER);
+    WebSocketSession before = sessions.put(probeId(raw), session);
+    if (before != null) {
+      close(before, CloseStatus.SERVICE_RESTARTED);
+    }
+  }
+
+  @Override
+  protected void handleTextMessage(WebSocketSession raw, TextMessage message) {
+    UUID probeId = probeId(raw);
+    try {
+      List<ToProbe> answers =
+          inbox.receive(probeId, LinkCodec.decode(message.getPayload(), ToServer.class));
+      answers.forEach(answer -> send(probeId, answer));
+    } catch (LinkFormatException e) {
+      close(raw, new CloseStatus(BenchLink.CLOSE_BAD_MESSAGE, shortened(e.getMessage())));
+    } catch (ProbeRevokedException e) {
+      close(raw, new CloseStatus(BenchLink.CLOSE_REVOKED, e.getMessage()));
+    } catch (RuntimeException e) {
+      // Not committed, so not acknowledged: the probe reconnects and sends it again.
+      LOG.error("a message of probe {} was not kept", probeId, e);
+      close(raw, CloseStatus.SERVER_ERROR);
+    }
+  }
+
+  @Override
+  public void afterConnectionClosed(WebSocketSession raw, CloseStatus status) {
+    UUID probeId = probeId(raw);
+    WebSocketSession current = sessions.get(probeId);
+    if (current != null && current.getId().equals(raw.getId())) {
+      sessions.remove(probeId, current);
+      inbox.wentOff(probeId);
+    }
+  }
+
+  /**
+   * Sends if the probe is on this server; otherwise it gets what is open when it next says hello.
+   */
+  public void send(UUID probeId, ToProbe message) {
+    WebSocketSession session = sessions.get(probeId);
+    if (session == null) {
+      return;
+    }
+    try {
+      session.sendMessage(new TextMessage(LinkCodec.encode(message)));
+    } catch (IOException | IllegalStateException e) {
+      LOG.info("probe {} did not take a message: {}", probeId, e.getMessage());
+      close(session, CloseStatus.SESSION_NOT_RELIABLE);
+    }
+  }
+
+  /** Ends a revoked probe's connection at once. */
+  void dismiss(UUID probeId) {
+    WebSocketSession session = sessions.get(probeId);
+    if (session != null) {
+      close(session, new CloseStatus(BenchLink.CLOSE_REVOKED, ProbeRevokedException.WORDS));
+    }
+  }
+
+  private static UUID probeId(WebSocketSession session) {
+    return (UUID) session.getAttributes().get(TokenCheck.PROBE_ID);
+  }
+
+  /** A close reason may have 123 bytes: RFC 6455, 5.5. */
+  private static String shortened(String words) {
+    return words.length() <= 110 ? words : words.substring(0, 110);
+  }
+
+  private static void close(WebSocketSession session, CloseStatus status) {
+    try {
+      session.close(status);
+    } catch (IOException e) {
+      LOG.debug("closing a connection that is gone", e);
+    }
+  }
+}

@@ -1,0 +1,100 @@
+package tekmerion.server.link;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import java.time.Instant;
+import java.util.UUID;
+
+/** A probe that was enrolled. Its token is known only by its hash. */
+@Entity
+public class Probe {
+  @Id private UUID id;
+  private Long bayId;
+  private UUID outboxId;
+  private byte[] tokenHash;
+  private String probeVersion;
+
+  @Column(columnDefinition = "TEXT")
+  private String machineNote;
+
+  private Instant enrolledAt;
+  private Instant revokedAt;
+  private Instant lastSeenAt;
+  private boolean online;
+  private long receivedThrough;
+
+  protected Probe() {}
+
+  Probe(
+      UUID id,
+      Long bayId,
+      UUID outboxId,
+      byte[] tokenHash,
+      String probeVersion,
+      String machineNote,
+      Instant enrolledAt,
+      long receivedThrough) {
+    this.id = id;
+    this.bayId = bayId;
+    this.outboxId = outboxId;
+    this.tokenHash = tokenHash.clone();
+    this.probeVersion = probeVersion;
+    this.machineNote = machineNote;
+    this.enrolledAt = enrolledAt;
+    this.receivedThrough = receivedThrough;
+  }
+
+  public UUID id() {
+    return id;
+  }
+
+  public Long bayId() {
+    return bayId;
+  }
+
+  public String probeVersion() {
+    return probeVersion;
+  }
+
+  public String machineNote() {
+    return machineNote;
+  }
+
+  public boolean isOnline() {
+    return online;
+  }
+
+  public Instant lastSeenAt() {
+    return lastSeenAt;
+  }
+
+  public boolean isRevoked() {
+    return revokedAt != null;
+  }
+
+  long receivedThrough() {
+    return receivedThrough;
+  }
+
+  void received(long number) {
+    receivedThrough = number;
+  }
+
+  void revoke(Instant when) {
+    revokedAt = when;
+    online = false;
+  }
+
+  void cameOn(String version, String note, Instant when) {
+    probeVersion = version;
+    machineNote = note;
+    lastSeenAt = when;
+    online = true;
+  }
+
+  void wentOff(Instant when) {
+    lastSeenAt = when;
+    online = false;
+  }
+}

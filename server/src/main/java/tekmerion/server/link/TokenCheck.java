@@ -1,0 +1,49 @@
+package tekmerion.server.link;
+
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.server.ServerHttpRequest;
+import org.springframework.http.server.ServerHttpResponse;
+import org.springframework.stereotype.Component;
+import org.springframework.web.socket.WebSocketHandler;
+import org.springframework.web.socket.server.HandshakeInterceptor;
+
+/** Lets only enrolled, unrevoked probes open a socket. */
+@Component
+class TokenCheck implements HandshakeInterceptor {
+  static final String PROBE_ID = "probeId";
+  private static final String BEARER = "Bearer ";
+  private final Probes probes;
+
+  TokenCheck(Probes probes) {
+    this.probes = probes;
+  }
+
+  @Override
+  public boolean beforeHandshake(
+      ServerHttpRequest request,
+      ServerHttpResponse response,
+      WebSocketHandler handler,
+      Map<String, Object> attributes) {
+    String header = request.getHeaders().getFirst(HttpHeaders.AUTHORIZATION);
+    Optional<Probe> probe =
+        header != null && header.startsWith(BEARER)
+            ? probes.findByTokenHash(Secrets.hash(header.substring(BEARER.length())))
+            : Optional.empty();
+    if (probe.isEmpty() || probe.get().isRevoked()) {
+      response.setStatusCode(HttpStatus.UNAUTHORIZED);
+      return false;
+    }
+    attributes.put(PROBE_ID, probe.get().id());
+    return true;
+  }
+
+  @Override
+  public void afterHandshake(
+      ServerHttpRequest request,
+      ServerHttpResponse response,
+      WebSocketHandler handler,
+      Exception exception) {}
+}

@@ -1,0 +1,124 @@
+package tekmerion.server.live;
+
+import java.io.IOException;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Duration;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.concurrent.CopyOnWriteArrayList;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataAccessException;
+import org.springframework.http.MediaType;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.TransactionException;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+
+/**
+ * Tells browsers what changed. An event is a row written in the same transaction as the change, so
+ * it is seen only once the change is; every server process reads the rows and passes them on.
+ */
+@Service
+public class LiveEvents {
+  private static final Logger LOG = LoggerFactory.getLogger(LiveEvents.class);
+  private static final Duration KEPT = Duration.ofMinutes(5);
+
+  /** Rows may become visible out of order of their ids; this far back they are looked for again. */
+  private static final Duration LATECOMERS = Duration.ofSeconds(15);
+
+  private final JdbcClient jdbc;
+  private final Clock clock;
+  private final List<SseEmitter> browsers = new CopyOnWriteArrayList<>();
+  private final Set<Long> passedOn = new LinkedHashSet<>();
+  private boolean primed;
+
+  private record Row(long id, String topic, String body) {}
+
+  LiveEvents(JdbcClient jdbc, Clock clock) {
+    this.jdbc = jdbc;
+    this.clock = clock;
+  }
+
+  /**
+   * @param topic what changed, e.g. {@code floor} or {@code job:J-2291}
+   */
+  @Transactional
+  public void changed(String topic) {
+    tell(topic, "");
+  }
+
+  @Transactional
+  public void tell(String topic, String body) {
+    jdbc.sql("INSERT INTO live_event (at, topic, body) VALUES (?, ?, ?)")
+        .params(Timestamp.from(clock.instant()), topic, body)
+        .update();
+  }
+
+  SseEmitter subscribe() {
+    SseEmitter browser = new SseEmitter(0L);
+    browser.onCompletion(() -> browsers.remove(browser));
+    browser.onTimeout(() -> browsers.remove(browser));
+    browser.onError(e -> browsers.remove(browser));
+    browsers.add(browser);
+    send(browser, SseEmitter.event().comment("here"));
+    return browser;
+  }
+
+  @Scheduled(fixedDelay = 200)
+  void passOn() {
+    try {
+      List<Row> rows =
+          jdbc.sql("SELECT id, topic, body FROM live_event WHERE at > ? ORDER BY id")
+              .params(Timestamp.from(clock.instant().minus(LATECOMERS)))
+              .query(Row.class)
+              .list();
+      Set<Long> seen = new LinkedHashSet<>();
+      for (Row row : rows) {
+        seen.add(row.id());
+        if (primed && !passedOn.contains(row.id())) {
+          browsers.forEach(
+              browser ->
+                  send(
+                      browser,
+                      SseEmitter.event()
+                          .name("changed")
+                          .data(new Change(row.topic(), row.body()), MediaType.APPLICATION_JSON)));
+        }
+      }
+      passedOn.clear();
+      passedOn.addAll(seen);
+      primed = true;
+    } catch (DataAccessException | TransactionException e) {
+      LOG.warn("live events wait for the database: {}", e.getMessage());
+    }
+  }
+
+  /** Keeps proxies from closing quiet streams, and finds browsers that have gone. */
+  @Scheduled(fixedDelay = 20_000)
+  void heartbeat() {
+    browsers.forEach(browser -> send(browser, SseEmitter.event().comment("still here")));
+    try {
+      jdbc.sql("DELETE FROM live_event WHERE at < ?")
+          .params(Timestamp.from(clock.instant().minus(KEPT)))
+          .update();
+    } catch (DataAccessException | TransactionException e) {
+      LOG.warn("old live events stay for now: {}", e.getMessage());
+    }
+  }
+
+  /** On the wire to a browser. */
+  record Change(String topic, String body) {}
+
+  private void send(SseEmitter browser, SseEmitter.SseEventBuilder event) {
+    try {
+      browser.send(event);
+    } catch (IOException | IllegalStateException e) {
+      browsers.remove(browser); // it has gone; it asks again when it is back
+    }
+  }
+}

@@ -1,0 +1,58 @@
+package tekmerion.server.part;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.FetchType;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.JoinColumn;
+import jakarta.persistence.ManyToOne;
+import java.time.Instant;
+
+/** Where a part sits, or sat until it was moved. */
+@Entity
+public class PartPlace {
+  @Id
+  @GeneratedValue(strategy = GenerationType.IDENTITY)
+  private Long id;
+
+  @ManyToOne(fetch = FetchType.LAZY)
+  @JoinColumn(name = "part_id")
+  private Part part;
+
+  private Long machineId;
+  private String driveKey;
+  private String slot;
+  private Instant since;
+  private Instant until;
+
+  protected PartPlace() {}
+
+  PartPlace(Part part, Long machineId, String driveKey, String slot, Instant since) {
+    this.part = part;
+    this.machineId = machineId;
+    this.driveKey = driveKey;
+    this.slot = slot;
+    this.since = since;
+  }
+
+  public Part part() {
+    return part;
+  }
+
+  public String driveKey() {
+    return driveKey;
+  }
+
+  public String slot() {
+    return slot;
+  }
+
+  Long machineId() {
+    return machineId;
+  }
+
+  void endAt(Instant when) {
+    until = when;
+  }
+}

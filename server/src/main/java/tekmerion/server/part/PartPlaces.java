@@ -1,0 +1,17 @@
+package tekmerion.server.part;
+
+import java.util.List;
+import java.util.Optional;
+import org.springframework.data.jpa.repository.EntityGraph;
+import org.springframework.data.jpa.repository.JpaRepository;
+
+/** Stored places of parts. */
+interface PartPlaces extends JpaRepository<PartPlace, Long> {
+  @EntityGraph(attributePaths = "part")
+  List<PartPlace> findByMachineIdAndUntilIsNullOrderByDriveKey(Long machineId);
+
+  @EntityGraph(attributePaths = "part")
+  Optional<PartPlace> findByMachineIdAndDriveKeyAndUntilIsNull(Long machineId, String driveKey);
+
+  List<PartPlace> findByPartIdAndUntilIsNull(Long partId);
+}

@@ -1,0 +1,128 @@
+package tekmerion.server.problem;
+
+import java.util.stream.Collectors;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataAccessResourceFailureException;
+import org.springframework.dao.OptimisticLockingFailureException;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ProblemDetail;
+import org.springframework.http.ResponseEntity;
+import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.security.access.AccessDeniedException;
+import org.springframework.transaction.CannotCreateTransactionException;
+import org.springframework.web.HttpMediaTypeNotSupportedException;
+import org.springframework.web.HttpRequestMethodNotSupportedException;
+import org.springframework.web.bind.MethodArgumentNotValidException;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.web.context.request.async.AsyncRequestNotUsableException;
+import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
+import org.springframework.web.servlet.resource.NoResourceFoundException;
+
+/** Turns everything that goes wrong into problem details (RFC 9457) plus "kept" and "toDo". */
+@RestControllerAdvice
+class Problems {
+  private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
+
+  /** What was kept, for requests that were turned away before they did anything. */
+  private static final String NOTHING = "Nothing was changed.";
+
+  @ExceptionHandler
+  ResponseEntity<ProblemDetail> refusal(Refusal refusal) {
+    return answer(refusal.status(), refusal.getMessage(), refusal.kept(), refusal.toDo());
+  }
+
+  @ExceptionHandler(OptimisticLockingFailureException.class)
+  ResponseEntity<ProblemDetail> conflict() {
+    return answer(
+        HttpStatus.CONFLICT,
+        "Somebody else changed this job at the same moment.",
+        "Theirs was kept, yours was not.",
+        "Look at what changed and do yours again if it still holds.");
+  }
+
+  @ExceptionHandler
+  ResponseEntity<ProblemDetail> invalid(MethodArgumentNotValidException e) {
+    String fields =
+        e.getBindingResult().getFieldErrors().stream()
+            .map(error -> "%s %s".formatted(error.getField(), error.getDefaultMessage()))
+            .sorted()
+            .collect(Collectors.joining("; "));
+    return answer(
+        HttpStatus.BAD_REQUEST,
+        "Something is missing or too long: " + fields + ".",
+        NOTHING,
+        "Correct it and send again.");
+  }
+
+  @ExceptionHandler({
+    HttpMessageNotReadableException.class,
+    MethodArgumentTypeMismatchException.class,
+    HttpMediaTypeNotSupportedException.class
+  })
+  ResponseEntity<ProblemDetail> unreadable() {
+    return answer(
+        HttpStatus.BAD_REQUEST,
+        "The request could not be read.",
+        NOTHING,
+        "Load the page again; if it stays, the browser's copy is older than the server.");
+  }
+
+  @ExceptionHandler({NoResourceFoundException.class, HttpRequestMethodNotSupportedException.class})
+  ResponseEntity<ProblemDetail> noSuchPlace() {
+    return answer(
+        HttpStatus.NOT_FOUND, "There is nothing at this address.", NOTHING, "Go to the floor.");
+  }
+
+  @ExceptionHandler(AccessDeniedException.class)
+  ResponseEntity<ProblemDetail> denied() {
+    return answer(
+        HttpStatus.FORBIDDEN,
+        "Your role does not allow this.",
+        NOTHING,
+        "Ask a lead to do it or to change your role.");
+  }
+
+  @ExceptionHandler({
+    DataAccessResourceFailureException.class,
+    CannotCreateTransactionException.class
+  })
+  ResponseEntity<ProblemDetail> databaseDown(Exception e) {
+    LOG.error("the database does not answer", e);
+    return answer(
+        HttpStatus.SERVICE_UNAVAILABLE,
+        "The database does not answer.",
+        "What was kept before is safe; this request was not kept.",
+        "Wait a moment and try again; if it stays, start the database.");
+  }
+
+  /** The browser has gone away in mid-stream: nobody is left to tell. */
+  @ExceptionHandler(AsyncRequestNotUsableException.class)
+  void gone() {}
+
+  @ExceptionHandler(Exception.class)
+  ResponseEntity<ProblemDetail> ourMistake(Exception e) {
+    LOG.error("unexpected", e);
+    return answer(
+        HttpStatus.INTERNAL_SERVER_ERROR,
+        "The server made a mistake.",
+        "This request was not kept; everything before it is.",
+        "Try again; if it stays, the server's log of this minute says more.");
+  }
+
+  static ResponseEntity<ProblemDetail> answer(
+      HttpStatus status, String what, String kept, String toDo) {
+    return ResponseEntity.status(status)
+        .contentType(MediaType.APPLICATION_PROBLEM_JSON)
+        .body(detail(status, what, kept, toDo));
+  }
+
+  static ProblemDetail detail(HttpStatus status, String what, String kept, String toDo) {
+    ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, what);
+    problem.setProperty("kept", kept);
+    problem.setProperty("toDo", toDo);
+    return problem;
+  }
+}

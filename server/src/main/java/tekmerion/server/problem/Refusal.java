@@ -1,0 +1,61 @@
+package tekmerion.server.problem;
+
+import org.springframework.http.HttpStatus;
+
+/** A request that is refused for a reason the person can do something about. */
+public final class Refusal extends RuntimeException {
+  private static final long serialVersionUID = 1L;
+  private final HttpStatus status;
+  private final String kept;
+  private final String toDo;
+
+  private Refusal(HttpStatus status, String what, String kept, String toDo) {
+    super(what);
+    this.status = status;
+    this.kept = kept;
+    this.toDo = toDo;
+  }
+
+  public static Refusal badRequest(String what, String toDo) {
+    return new Refusal(HttpStatus.BAD_REQUEST, what, "Nothing was changed.", toDo);
+  }
+
+  public static Refusal notFound(String what) {
+    return new Refusal(
+        HttpStatus.NOT_FOUND, what, "Nothing was changed.", "Check the number or go to the floor.");
+  }
+
+  /** Locked by a gate. */
+  public static Refusal locked(String reason, String opens) {
+    return new Refusal(HttpStatus.LOCKED, reason, "Nothing was signed or changed.", opens);
+  }
+
+  /** Someone else was faster. */
+  public static Refusal conflict(String what, String toDo) {
+    return new Refusal(HttpStatus.CONFLICT, what, "Theirs was kept, yours was not.", toDo);
+  }
+
+  public static Refusal wrongSecret(String what, String toDo) {
+    return new Refusal(HttpStatus.UNAUTHORIZED, what, "Nothing was changed.", toDo);
+  }
+
+  public static Refusal tooMany(String what, String toDo) {
+    return new Refusal(HttpStatus.TOO_MANY_REQUESTS, what, "Nothing was changed.", toDo);
+  }
+
+  public static Refusal notPossibleNow(String what, String toDo) {
+    return new Refusal(HttpStatus.CONFLICT, what, "Nothing was changed.", toDo);
+  }
+
+  public HttpStatus status() {
+    return status;
+  }
+
+  public String kept() {
+    return kept;
+  }
+
+  public String toDo() {
+    return toDo;
+  }
+}

@@ -1,0 +1,185 @@
+package tekmerion.server.reading;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tekmerion.core.drive.ata.IdentifyDevice;
+import tekmerion.core.page.Decoding;
+import tekmerion.core.port.PageAnswer;
+import tekmerion.core.port.PageKind;
+import tekmerion.link.LinkEvent;
+import tekmerion.link.LinkFormatException;
+import tekmerion.link.PageNote;
+import tekmerion.server.bay.Bay;
+import tekmerion.server.bay.Bays;
+import tekmerion.server.job.Job;
+import tekmerion.server.job.Jobs;
+import tekmerion.server.job.Trace;
+import tekmerion.server.job.TraceEntry;
+import tekmerion.server.live.LiveEvents;
+import tekmerion.server.part.Part;
+import tekmerion.server.part.PartService;
+import tekmerion.server.weighing.WeighingService;
+
+/** Applies what probes report: keeps the bytes first, then everything that follows from them. */
+@Service
+public class ReadingInbox {
+  private static final int MOST_KEY_CHARS = 60;
+  private static final int MOST_KIND_CHARS = 40;
+  private static final int MOST_WHY_CHARS = 1000;
+  private static final int MOST_PAGES = 64;
+  private final Bays bays;
+  private final Jobs jobs;
+  private final PartService parts;
+  private final Readings readings;
+  private final PageStore pages;
+  private final ReadRequests requests;
+  private final WeighingService weighing;
+  private final Trace trace;
+  private final LiveEvents live;
+  private final Clock clock;
+
+  ReadingInbox(
+      Bays bays,
+      Jobs jobs,
+      PartService parts,
+      Readings readings,
+      PageStore pages,
+      ReadRequests requests,
+      WeighingService weighing,
+      Trace trace,
+      LiveEvents live,
+      Clock clock) {
+    this.bays = bays;
+    this.jobs = jobs;
+    this.parts = parts;
+    this.readings = readings;
+    this.pages = pages;
+    this.requests = requests;
+    this.weighing = weighing;
+    this.trace = trace;
+    this.live = live;
+    this.clock = clock;
+  }
+
+  @Transactional(readOnly = true)
+  public String bayName(Long bayId) {
+    return bays.findById(bayId).map(Bay::name).orElse("no bay");
+  }
+
+  /**
+   * @return why the event could not be applied; the caller then keeps it whole. Empty if it was.
+   */
+  @Transactional
+  public Optional<String> apply(UUID probeId, Long bayId, String probeVersion, LinkEvent event) {
+    Optional<Job> job = jobOf(event.requestId(), bayId);
+    if (event instanceof LinkEvent.CommandRefused refused) {
+      requests.end(refused.requestId(), refused.why());
+      job.ifPresent(j -> tell(j, "Reading could not run", refused.why()));
+      return Optional.empty();
+    }
+    LinkEvent.DriveRead read = (LinkEvent.DriveRead) event;
+    if (job.isEmpty()) {
+      return Optional.of("no job: the request is unknown and the bay is free");
+    }
+    try {
+      check(read);
+      read(job.get(), probeId, probeVersion, read);
+      return Optional.empty();
+    } catch (LinkFormatException e) {
+      requests.end(read.requestId(), e.getMessage());
+      tell(job.get(), "Reading could not be used", e.getMessage());
+      return Optional.of(e.getMessage());
+    }
+  }
+
+  /** What the tables could not hold is refused here, so that it never blocks what comes after. */
+  private void check(LinkEvent.DriveRead event) {
+    boolean fits =
+        event.driveKey() != null
+            && event.driveKey().length() <= MOST_KEY_CHARS
+            && event.takenAt() != null
+            && event.readingId() != null
+            && event.pages().size() <= MOST_PAGES
+            && event.pages().stream()
+                .allMatch(
+                    page ->
+                        page.kind() != null
+                            && page.kind().length() <= MOST_KIND_CHARS
+                            && page.outcome() != null
+                            && (page.why() == null || page.why().length() <= MOST_WHY_CHARS))
+            && event.pages().stream().map(PageNote::kind).distinct().count()
+                == event.pages().size();
+    if (!fits) {
+      throw new LinkFormatException("a field of the reading is missing, too long or stands twice");
+    }
+    if (readings.existsById(event.readingId())) {
+      throw new LinkFormatException("reading %s is known already".formatted(event.readingId()));
+    }
+  }
+
+  private Optional<Job> jobOf(UUID requestId, Long bayId) {
+    return requests
+        .jobIdOf(requestId)
+        .flatMap(jobs::findById)
+        .or(() -> bays.findById(bayId).map(Bay::job));
+  }
+
+  private void read(Job job, UUID probeId, String probeVersion, LinkEvent.DriveRead event) {
+    List<PageAnswer> answers = new ArrayList<>();
+    for (PageNote page : event.pages()) {
+      answers.add(page.answer()); // all are checked before anything is kept
+    }
+    Instant now = clock.instant();
+    Part part =
+        parts.met(
+            job.machine().id(), event.driveKey(), slotName(event.driveKey()), identity(event), now);
+    Reading reading =
+        new Reading(
+            event.readingId(),
+            part.id(),
+            job.machine().id(),
+            job.id(),
+            probeId,
+            event.requestId(),
+            event.driveKey(),
+            probeVersion,
+            event.takenAt(),
+            now);
+    readings.saveAndFlush(reading);
+    for (int i = 0; i < answers.size(); i++) {
+      pages.keep(event.readingId(), event.pages().get(i), answers.get(i));
+    }
+    requests.end(event.requestId(), null);
+    int signs = weighing.reweigh(job).signs();
+    tell(job, slotName(event.driveKey()) + " read", "%d signs weighed".formatted(signs));
+  }
+
+  private static Optional<IdentifyDevice> identity(LinkEvent.DriveRead event) {
+    return event.pages().stream()
+        .filter(page -> page.kind().equals(PageKind.ATA_IDENTIFY.wireName()))
+        .findFirst()
+        .flatMap(page -> page.answer().bytes())
+        .map(IdentifyDevice::decode)
+        .flatMap(Decoding::decoded);
+  }
+
+  /** "drive-a" is shown as "Drive A". */
+  static String slotName(String driveKey) {
+    return driveKey.matches("drive-[a-z]")
+        ? "Drive " + Character.toUpperCase(driveKey.charAt(6))
+        : driveKey;
+  }
+
+  private void tell(Job job, String title, String detail) {
+    trace.save(
+        new TraceEntry(job.id(), clock.instant(), TraceEntry.Kind.READING, title, detail, "probe"));
+    live.changed("job:" + job.number());
+    live.changed("floor");
+  }
+}

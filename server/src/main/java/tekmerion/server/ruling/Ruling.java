@@ -1,0 +1,95 @@
+package tekmerion.server.ruling;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.FetchType;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.JoinColumn;
+import jakarta.persistence.ManyToOne;
+import java.time.Instant;
+import java.util.Arrays;
+import java.util.List;
+import java.util.stream.Collectors;
+import org.hibernate.annotations.Immutable;
+import tekmerion.core.gate.Stance;
+import tekmerion.core.ruling.Course;
+import tekmerion.server.account.Account;
+
+/** A signed decision with the weighing as it stood; never changed, only followed by another. */
+@Entity
+@Immutable
+public class Ruling {
+  @Id
+  @GeneratedValue(strategy = GenerationType.IDENTITY)
+  private Long id;
+
+  private Long jobId;
+  private String courses;
+  private String reason;
+
+  @Enumerated(EnumType.STRING)
+  private Stance stance;
+
+  @Column(columnDefinition = "MEDIUMTEXT")
+  private String weighing;
+
+  @ManyToOne(fetch = FetchType.LAZY)
+  @JoinColumn(name = "signed_by")
+  private Account signedBy;
+
+  private Instant signedAt;
+
+  protected Ruling() {}
+
+  /**
+   * @param weighing JSON of the weighing as it stood
+   */
+  Ruling(
+      Long jobId,
+      List<Course> courses,
+      String reason,
+      Stance stance,
+      String weighing,
+      Account signedBy,
+      Instant signedAt) {
+    this.jobId = jobId;
+    this.courses = courses.stream().map(Course::name).collect(Collectors.joining(","));
+    this.reason = reason;
+    this.stance = stance;
+    this.weighing = weighing;
+    this.signedBy = signedBy;
+    this.signedAt = signedAt;
+  }
+
+  Long id() {
+    return id;
+  }
+
+  List<Course> courses() {
+    return Arrays.stream(courses.split(",")).map(Course::valueOf).toList();
+  }
+
+  String reason() {
+    return reason;
+  }
+
+  Stance stance() {
+    return stance;
+  }
+
+  String weighing() {
+    return weighing;
+  }
+
+  Account signedBy() {
+    return signedBy;
+  }
+
+  Instant signedAt() {
+    return signedAt;
+  }
+}

@@ -1,0 +1,213 @@
+package tekmerion.server.ruling;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.Arrays;
+import java.util.List;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tekmerion.core.gate.Gate;
+import tekmerion.core.gate.GateAnswer;
+import tekmerion.core.gate.Stance;
+import tekmerion.core.ruling.Course;
+import tekmerion.core.weigh.Weighed;
+import tekmerion.server.account.Accounts;
+import tekmerion.server.account.Person;
+import tekmerion.server.job.Job;
+import tekmerion.server.job.JobLock;
+import tekmerion.server.job.Trace;
+import tekmerion.server.job.TraceEntry;
+import tekmerion.server.live.LiveEvents;
+import tekmerion.server.problem.Refusal;
+import tekmerion.server.weighing.WeighingService;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The data stance of a job, the gates, and rulings. Every path to a ruling goes through here. */
+@Service
+public class RulingService {
+  /** What an owner signs; kept with the signature as it was shown. */
+  public static final String WAIVER =
+      "I do not need the data on this drive. It may be erased for good.";
+
+  private final JobLock jobs;
+  private final DataStances stances;
+  private final Rulings rulings;
+  private final Accounts accounts;
+  private final WeighingService weighing;
+  private final Trace trace;
+  private final LiveEvents live;
+  private final JsonMapper json;
+  private final Clock clock;
+
+  /**
+   * @param headline of the weighing as it stood
+   */
+  public record RulingView(
+      long id,
+      List<CourseName> courses,
+      String reason,
+      Stance stance,
+      String headline,
+      List<CauseNote> causes,
+      String signedBy,
+      Instant signedAt) {}
+
+  public record CourseName(Course course, String words) {}
+
+  /** One line of the weighing as it stood. */
+  public record CauseNote(String name, String partName, double probability, int signs) {}
+
+  /**
+   * @param lock null if the course is open
+   */
+  public record CourseView(
+      Course course,
+      String words,
+      int touch,
+      String touchWords,
+      @Schema(nullable = true) Lock lock) {}
+
+  public record Lock(String reason, String opens) {}
+
+  RulingService(
+      JobLock jobs,
+      DataStances stances,
+      Rulings rulings,
+      Accounts accounts,
+      WeighingService weighing,
+      Trace trace,
+      LiveEvents live,
+      JsonMapper json,
+      Clock clock) {
+    this.jobs = jobs;
+    this.stances = stances;
+    this.rulings = rulings;
+    this.accounts = accounts;
+    this.weighing = weighing;
+    this.trace = trace;
+    this.live = live;
+    this.json = json;
+    this.clock = clock;
+  }
+
+  @Transactional(readOnly = true)
+  public Stance stanceOf(Job job) {
+    return stances
+        .findFirstByJobIdOrderByIdDesc(job.id())
+        .map(DataStance::stance)
+        .orElse(Stance.UNKNOWN);
+  }
+
+  /** Every course with its lock under a stance. */
+  public List<CourseView> courses(Stance stance) {
+    return Arrays.stream(Course.values())
+        .map(
+            course ->
+                new CourseView(
+                    course,
+                    course.words(),
+                    course.touch().ordinal(),
+                    course.touch().words(),
+                    lock(Gate.ofData(course.touch(), stance))))
+        .toList();
+  }
+
+  private static Lock lock(GateAnswer answer) {
+    return answer instanceof GateAnswer.Locked locked
+        ? new Lock(locked.reason(), locked.opens())
+        : null;
+  }
+
+  /**
+   * Keeps what the owner says about the data. "Copied" and "copy verified" come from runs only.
+   *
+   * @param signer name typed by the owner, needed for "not wanted"
+   */
+  @Transactional
+  public void say(String number, long version, Stance stance, String signer, Person by) {
+    Job job = jobs.forChange(number, version);
+    boolean waived = stance == Stance.NOT_WANTED;
+    if (stance == Stance.COPIED || stance == Stance.COPY_VERIFIED) {
+      throw Refusal.badRequest(
+          "A copy counts by evidence only, not by saying so.", "Run a copy and have it verified.");
+    }
+    if (waived && (signer == null || signer.isBlank())) {
+      throw Refusal.badRequest(
+          "\"Not wanted\" needs the owner's signature.", "Have the owner type their name.");
+    }
+    String name = waived ? signer.strip() : null;
+    stances.save(
+        new DataStance(job.id(), stance, name, waived ? WAIVER : null, by.id(), clock.instant()));
+    told(
+        job,
+        TraceEntry.Kind.STANCE,
+        "Data " + stance.words(),
+        waived ? "signed by %s: \"%s\"".formatted(name, WAIVER) : stance.meaning(),
+        by);
+  }
+
+  /**
+   * Signs a ruling.
+   *
+   * @throws Refusal 423 if a gate locks one of the courses; nothing is kept then
+   */
+  @Transactional
+  public void sign(String number, long version, List<Course> courses, String reason, Person by) {
+    Job job = jobs.forChange(number, version);
+    if (courses.stream().distinct().count() != courses.size()) {
+      throw Refusal.badRequest("A course stands twice.", "Name each course once, in order.");
+    }
+    Stance stance = stanceOf(job);
+    for (Course course : courses) {
+      if (Gate.ofData(course.touch(), stance) instanceof GateAnswer.Locked locked) {
+        throw Refusal.locked(
+            "\"%s\" is locked. %s".formatted(course.words(), locked.reason()), locked.opens());
+      }
+    }
+    Weighed asItStands = weighing.weigh(job).weighed();
+    rulings.save(
+        new Ruling(
+            job.id(),
+            courses,
+            reason.strip(),
+            stance,
+            json.writeValueAsString(asItStands),
+            accounts.getReferenceById(by.id()),
+            clock.instant()));
+    told(
+        job,
+        TraceEntry.Kind.RULING,
+        "Ruled",
+        courses.stream().map(Course::words).collect(Collectors.joining(", then ")),
+        by);
+  }
+
+  @Transactional(readOnly = true)
+  public List<RulingView> of(Job job) {
+    return rulings.findByJobIdOrderByIdDesc(job.id()).stream().map(this::view).toList();
+  }
+
+  private RulingView view(Ruling ruling) {
+    Weighed stood = json.readValue(ruling.weighing(), Weighed.class);
+    return new RulingView(
+        ruling.id(),
+        ruling.courses().stream().map(c -> new CourseName(c, c.words())).toList(),
+        ruling.reason(),
+        ruling.stance(),
+        stood.headline(),
+        stood.causes().stream()
+            .limit(4)
+            .map(c -> new CauseNote(c.name(), c.partName(), c.probability(), c.weights().size()))
+            .toList(),
+        ruling.signedBy().displayName(),
+        ruling.signedAt());
+  }
+
+  private void told(Job job, TraceEntry.Kind kind, String title, String detail, Person by) {
+    trace.save(new TraceEntry(job.id(), clock.instant(), kind, title, detail, by.displayName()));
+    live.changed("job:" + job.number());
+    live.changed("floor");
+  }
+}

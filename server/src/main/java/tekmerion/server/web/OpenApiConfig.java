@@ -1,0 +1,68 @@
+package tekmerion.server.web;
+
+import io.swagger.v3.core.jackson.ModelResolver;
+import io.swagger.v3.oas.models.OpenAPI;
+import io.swagger.v3.oas.models.info.Info;
+import io.swagger.v3.oas.models.media.JsonSchema;
+import io.swagger.v3.oas.models.media.Schema;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.springdoc.core.customizers.OpenApiCustomizer;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+
+/**
+ * The description of the API. Our records always send every field, null where there is nothing, so
+ * every property is required; which may be null is said at the field.
+ */
+@Configuration
+class OpenApiConfig {
+  static {
+    ModelResolver.enumsAsRef = true; // enums get names, so that the front end's types have them too
+  }
+
+  @Bean
+  @SuppressWarnings("rawtypes") // springdoc's own map is raw
+  OpenApiCustomizer everyPropertyIsSent() {
+    return (OpenAPI api) -> {
+      api.info(new Info().title("Tekmerion").version("1"));
+      api.servers(null);
+      Map<String, Schema> schemas = api.getComponents().getSchemas();
+      if (schemas != null) {
+        schemas.values().forEach(OpenApiConfig::requireAll);
+      }
+    };
+  }
+
+  private static void requireAll(Schema<?> schema) {
+    if (schema.getProperties() == null) {
+      return;
+    }
+    List<String> names = new ArrayList<>(schema.getProperties().keySet());
+    schema.setRequired(names);
+    for (String name : names) {
+      schema.getProperties().computeIfPresent(name, (key, property) -> orNull(property));
+    }
+  }
+
+  /** JSON Schema reads a type beside a reference as "both", so "or null" must be a choice. */
+  private static Schema<?> orNull(Schema<?> property) {
+    boolean nullableReference =
+        property.get$ref() != null
+            && property.getTypes() != null
+            && property.getTypes().contains("null");
+    if (!nullableReference) {
+      return property;
+    }
+    Schema<?> reference = new JsonSchema();
+    reference.set$ref(property.get$ref());
+    Schema<?> nothing = new JsonSchema();
+    nothing.setTypes(Set.of("null"));
+    Schema<?> choice = new JsonSchema();
+    choice.addOneOfItem(reference);
+    choice.addOneOfItem(nothing);
+    return choice;
+  }
+}

@@ -1,0 +1,2 @@
+/** Serves the browser's part, with a strict content security policy. */
+package tekmerion.server.web;

@@ -1,0 +1,105 @@
+package tekmerion.server.weighing;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tekmerion.core.drive.DriveReading;
+import tekmerion.core.drive.DriveSigns;
+import tekmerion.core.knowhow.KnowHow;
+import tekmerion.core.sign.Sign;
+import tekmerion.core.weigh.Weighed;
+import tekmerion.core.weigh.Weighing;
+import tekmerion.server.job.Job;
+import tekmerion.server.job.JobSigns;
+import tekmerion.server.part.PartPlace;
+import tekmerion.server.part.PartService;
+import tekmerion.server.reading.PageStore;
+import tekmerion.server.reading.Reading;
+import tekmerion.server.reading.Readings;
+
+/** Gathers a job's evidence, from the raw bytes up, and has core weigh it. */
+@Service
+public class WeighingService {
+  private static final String DRIVE = "drive";
+  private final KnowHow knowHow;
+  private final JobSigns said;
+  private final PartService parts;
+  private final Readings readings;
+  private final PageStore pages;
+
+  /**
+   * A job's evidence and what it comes to.
+   *
+   * @param latest newest reading of each drive in this job, by drive key
+   * @param reports what each of these readings holds, by drive key
+   */
+  public record Evidence(
+      Weighed weighed,
+      List<PartPlace> drives,
+      Map<String, Reading> latest,
+      Map<String, DriveReading> reports) {}
+
+  WeighingService(
+      KnowHow knowHow, JobSigns said, PartService parts, Readings readings, PageStore pages) {
+    this.knowHow = knowHow;
+    this.said = said;
+    this.parts = parts;
+    this.readings = readings;
+    this.pages = pages;
+  }
+
+  /** Weighs anew and keeps the headline for the floor. */
+  @Transactional
+  public Weighed reweigh(Job job) {
+    Weighed weighed = weigh(job).weighed();
+    if (!weighed.causes().isEmpty()) {
+      job.weighed(weighed.headline(), weighed.causes().get(0).tilt());
+    }
+    return weighed;
+  }
+
+  @Transactional(readOnly = true)
+  public Evidence weigh(Job job) {
+    List<PartPlace> drives = parts.inMachine(job.machine().id());
+    Map<String, Reading> latest = new HashMap<>();
+    readings
+        .findByJobIdOrderByTakenAtDesc(job.id())
+        .forEach(reading -> latest.putIfAbsent(reading.driveKey(), reading));
+    List<Sign> signs = new ArrayList<>();
+    if (job.reach() != null) {
+      signs.add(
+          new Sign(
+              "reach",
+              Sign.MACHINE,
+              job.reach(),
+              "It gets as far as: " + job.reach(),
+              Sign.Basis.intake()));
+    }
+    said.findByJobIdOrderById(job.id()).forEach(s -> signs.add(s.sign()));
+    Map<String, DriveReading> reports = new HashMap<>();
+    for (Map.Entry<String, Reading> entry : latest.entrySet()) {
+      DriveReading report = pages.load(entry.getValue().getId());
+      reports.put(entry.getKey(), report);
+      signs.addAll(DriveSigns.of(entry.getKey(), report));
+    }
+    return new Evidence(
+        Weighing.of(knowHow, job.family(), weighed(drives), signs), drives, latest, reports);
+  }
+
+  /** Before its first reading a machine still has a drive, if nobody knows which. */
+  private static List<Weighing.Part> weighed(List<PartPlace> drives) {
+    if (drives.isEmpty()) {
+      return List.of(new Weighing.Part("drive-a", DRIVE, "drive A"));
+    }
+    return drives.stream()
+        .map(place -> new Weighing.Part(place.driveKey(), DRIVE, lower(place.slot())))
+        .toList();
+  }
+
+  private static String lower(String slot) {
+    return slot.startsWith("Drive") ? "drive" + slot.substring(5) : slot;
+  }
+}
