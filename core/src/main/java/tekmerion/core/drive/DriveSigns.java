@@ -144,7 +144,11 @@ public final class DriveSigns {
             found -> {
               long celsius = found.meaning().value();
               String level = celsius >= HOT_C ? "hot" : celsius >= WARM_C ? "warm" : "normal";
-              add("drive.temperature", level, "%d °C".formatted(celsius), basis(found.attribute()));
+              add(
+                  "drive.temperature",
+                  level,
+                  "The drive is at %d °C".formatted(celsius),
+                  basis(found.attribute()));
             });
   }
 

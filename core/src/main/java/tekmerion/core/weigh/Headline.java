@@ -26,8 +26,9 @@ final class Headline {
     }
     StringBuilder said = new StringBuilder();
     if (first.tilt().compareTo(Tilt.LEANING) >= 0) {
-      said.append(sentence(causes.get(0).claim().replace("{part}", first.partName())))
-          .append(first.tilt() == Tilt.IMPLICATED ? ", " : " perhaps, ");
+      String claim = causes.get(0).claim().replace("{part}", first.partName());
+      said.append(first.tilt() == Tilt.IMPLICATED ? upper(claim) : "Perhaps " + lower(claim))
+          .append(", ");
     } else {
       said.append("Nothing stands out. Likeliest is ")
           .append(guess(causes.get(0), first))
@@ -57,7 +58,11 @@ final class Headline {
     return rounded >= 100 ? "more than 99 in 100" : "%d in 100".formatted(rounded);
   }
 
-  private static String sentence(String words) {
+  private static String upper(String words) {
     return words.substring(0, 1).toUpperCase(Locale.ROOT) + words.substring(1);
+  }
+
+  private static String lower(String words) {
+    return words.substring(0, 1).toLowerCase(Locale.ROOT) + words.substring(1);
   }
 }

@@ -52,9 +52,12 @@ public record Weighed(
    * What one sign weighs for one cause.
    *
    * @param decibans exact leave-one-out change of the cause's log-odds, 10·log10
+   * @param direct whether the cause bears on the sign; otherwise the sign moves it only because
+   *     another cause explains it or fails to
    * @param countedBy words of the sign of the same group that was counted in its place; empty if
    *     the sign counts itself
    * @param source where its likelihoods come from
    */
-  public record SignWeight(Sign sign, double decibans, String countedBy, String source) {}
+  public record SignWeight(
+      Sign sign, double decibans, boolean direct, String countedBy, String source) {}
 }

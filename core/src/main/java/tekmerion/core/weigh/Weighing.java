@@ -146,7 +146,7 @@ public final class Weighing {
       boolean bears = one.observation().bearsOn(i);
       anySign |= bears;
       if (bears || Math.abs(decibans) >= LEAST_DECIBANS_SHOWN) {
-        weights.add(new SignWeight(one.sign(), decibans, "", one.kind().source()));
+        weights.add(new SignWeight(one.sign(), decibans, bears, "", one.kind().source()));
       }
     }
     countedBy.forEach(
@@ -154,7 +154,7 @@ public final class Weighing {
           if (kindOf(sign).links().containsKey(instance.cause().id())
               && (instance.part().key().equals(sign.part())
                   || instance.cause().isOfWholeMachine())) {
-            weights.add(new SignWeight(sign, 0, by.words(), kindOf(sign).source()));
+            weights.add(new SignWeight(sign, 0, true, by.words(), kindOf(sign).source()));
           }
         });
     weights.sort(Comparator.comparingDouble((SignWeight w) -> Math.abs(w.decibans())).reversed());

@@ -1,5 +1,6 @@
 package tekmerion.server.account;
 
+import io.swagger.v3.oas.annotations.Parameter;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
@@ -64,7 +65,8 @@ class SessionController {
 
   /** Also hands out the CSRF cookie: reading the token is what makes the filter set it. */
   @GetMapping
-  Session current(@AuthenticationPrincipal Person person, CsrfToken csrf) {
+  Session current(
+      @AuthenticationPrincipal Person person, @Parameter(hidden = true) CsrfToken csrf) {
     csrf.getToken();
     return session(person);
   }

@@ -1,5 +1,6 @@
 package tekmerion.server.job;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -14,6 +15,7 @@ import org.hibernate.annotations.Immutable;
 @Immutable
 public class TraceEntry {
   /** What sort of thing, for the mark in the trace. */
+  @Schema(name = "TraceKind")
   public enum Kind {
     INTAKE,
     READING,

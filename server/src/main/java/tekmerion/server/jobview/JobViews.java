@@ -20,6 +20,7 @@ import tekmerion.core.page.Decoding;
 import tekmerion.core.weigh.Tilt;
 import tekmerion.core.weigh.Weighed;
 import tekmerion.core.weigh.Weighed.CauseShare;
+import tekmerion.core.weigh.Weighed.SignWeight;
 import tekmerion.server.bay.Bay;
 import tekmerion.server.bay.Bays;
 import tekmerion.server.job.Job;
@@ -179,7 +180,7 @@ class JobViews {
   /** The sign that weighs most says why a place stands as it does. */
   private static String note(CauseShare share) {
     return share.weights().stream()
-        .filter(w -> Math.abs(w.decibans()) >= 1)
+        .filter(SignWeight::direct)
         .findFirst()
         .map(w -> w.sign().words())
         .orElse("nothing known yet");

@@ -3,7 +3,9 @@ package tekmerion.server.jobview;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import tekmerion.core.gate.Touch;
 import tekmerion.server.jobview.JobView.Drive;
 import tekmerion.server.jobview.JobView.Move;
@@ -33,10 +35,7 @@ final class Moves {
       moves.add(read(key, known, underWay.contains(key) ? underWayLock() : link));
     }
     moves.sort(Comparator.comparing((Move move) -> move.lock() != null));
-    courses.stream()
-        .filter(course -> course.lock() != null)
-        .limit(2)
-        .forEach(c -> moves.add(locked(c)));
+    lockedCourses(courses).ifPresent(moves::add);
     return moves;
   }
 
@@ -56,16 +55,23 @@ final class Moves {
         lock);
   }
 
-  private static Move locked(CourseView course) {
-    return new Move(
-        "course-" + course.course(),
-        course.words(),
-        "",
-        null,
-        course.touch(),
-        course.touchWords(),
-        0,
-        course.lock());
+  /** All that the gate on the data locks is one lock to the technician, so it is shown once. */
+  private static Optional<Move> lockedCourses(List<CourseView> courses) {
+    List<CourseView> locked = courses.stream().filter(course -> course.lock() != null).toList();
+    if (locked.isEmpty()) {
+      return Optional.empty();
+    }
+    CourseView gravest = locked.get(locked.size() - 1);
+    return Optional.of(
+        new Move(
+            "courses-locked",
+            "Anything that writes to or erases the drive",
+            locked.stream().map(CourseView::words).collect(Collectors.joining("; ")) + ".",
+            null,
+            gravest.touch(),
+            gravest.touchWords(),
+            0,
+            gravest.lock()));
   }
 
   private static Lock underWayLock() {

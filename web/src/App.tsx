@@ -1,0 +1,55 @@
+import { MutationCache, QueryCache, QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { useState } from 'react';
+import { createBrowserRouter, RouterProvider } from 'react-router';
+import { Problem } from './api/client';
+import { keys } from './api/queries';
+import { Shell } from './shell/Shell';
+import { GlobalStyle } from './theme/GlobalStyle';
+import { FloorView } from './views/floor/FloorView';
+import { JobView } from './views/job/JobView';
+import { ReadingView } from './views/reading/ReadingView';
+import { RulingView } from './views/ruling/RulingView';
+
+const router = createBrowserRouter([
+  {
+    element: <Shell />,
+    children: [
+      { path: '/', element: <FloorView /> },
+      { path: '/sign-in', element: <FloorView /> },
+      { path: '/job/:number', element: <JobView /> },
+      { path: '/job/:number/ruling', element: <RulingView /> },
+      { path: '/reading/:id', element: <ReadingView /> },
+      { path: '*', element: <FloorView /> },
+    ],
+  },
+]);
+
+const isRefusal = (error: unknown) =>
+  error instanceof Problem && error.status >= 400 && error.status < 500;
+
+/** A session that has ended is noticed at whatever was asked; the shell then shows the sign-in. */
+function makeClient(): QueryClient {
+  const onError = (error: unknown) => {
+    if (error instanceof Problem && error.status === 401) {
+      void client.invalidateQueries({ queryKey: keys.session });
+    }
+  };
+  const client = new QueryClient({
+    queryCache: new QueryCache({ onError }),
+    mutationCache: new MutationCache({ onError }),
+    defaultOptions: {
+      queries: { retry: (n, error) => !isRefusal(error) && n < 2, refetchOnWindowFocus: true },
+    },
+  });
+  return client;
+}
+
+export function App() {
+  const [client] = useState(makeClient);
+  return (
+    <QueryClientProvider client={client}>
+      <GlobalStyle />
+      <RouterProvider router={router} />
+    </QueryClientProvider>
+  );
+}

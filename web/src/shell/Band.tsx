@@ -1,0 +1,213 @@
+import { useEffect, useState } from 'react';
+import { Button as AriaButton } from 'react-aria-components';
+import { Link, useLocation, useNavigate } from 'react-router';
+import styled from 'styled-components';
+import { useFloor, useSignOut } from '../api/queries';
+import type { Bay, Person } from '../api/types';
+import { TiltMark } from '../marks/TiltMark';
+import { color, radius } from '../theme/theme';
+import { BayDialog } from './BayDialog';
+import { isTyping } from './isTyping';
+
+export interface BandProps {
+  person: Person;
+}
+
+/** The mat: the name, the bays, the person. Digits go to bays from anywhere. */
+export function Band({ person }: BandProps) {
+  const floor = useFloor();
+  const signOut = useSignOut();
+  const [openBay, setOpenBay] = useState<number | null>(null);
+  const bays = floor.data?.bays ?? [];
+  const goTo = useBayKeys(bays, setOpenBay);
+  const { pathname } = useLocation();
+  return (
+    <Mat>
+      <Name to="/">
+        <TiltName viewBox="0 0 28 24" width="26" aria-hidden="true">
+          <path d="M14 13l4.6 8H9.4z" fill="#7fc9c1" />
+          <rect
+            x="2"
+            y="10.5"
+            width="24"
+            height="2.6"
+            fill="#ffffff"
+            transform="rotate(-14 14 12)"
+          />
+        </TiltName>
+        tekmerion
+      </Name>
+      <nav aria-label="Views">
+        <Tab to="/" aria-current={pathname === '/' ? 'page' : undefined}>
+          Floor
+        </Tab>
+      </nav>
+      <Bays aria-label="Bays">
+        {bays.map((bay) => (
+          <li key={bay.number}>
+            <BayButton
+              data-here={pathname.startsWith(`/job/${bay.job?.number}`) || undefined}
+              data-waits={bay.job?.acts === 'PERSON' || undefined}
+              onPress={() => goTo(bay)}
+              aria-label={bayLabel(bay)}
+            >
+              <kbd>{bay.number}</kbd>
+              <BayText>
+                <span>{bay.job?.number ?? 'free'}</span>
+                {bay.job !== null && <small>{bay.job.line}</small>}
+              </BayText>
+              <Plate>
+                <TiltMark tilt={bay.job?.tilt ?? 'UNKNOWN'} size={20} />
+              </Plate>
+            </BayButton>
+          </li>
+        ))}
+      </Bays>
+      <Who>
+        {person.displayName}
+        <AriaButton onPress={() => signOut.mutate()}>Sign out</AriaButton>
+      </Who>
+      {openBay !== null && (
+        <BayDialog bay={openBay} probe={null} onClose={() => setOpenBay(null)} />
+      )}
+    </Mat>
+  );
+}
+
+function bayLabel(bay: Bay): string {
+  return bay.job === null
+    ? `Bay ${bay.number}, free`
+    : `Bay ${bay.number}, ${bay.job.number}, ${bay.job.machine}, ${bay.job.line}`;
+}
+
+/** Digits 1–9 jump to a bay unless something is being typed or a dialog is open. */
+function useBayKeys(bays: readonly Bay[], openFree: (bay: number) => void) {
+  const navigate = useNavigate();
+  const goTo = (bay: Bay) => {
+    if (bay.job === null) openFree(bay.number);
+    else void navigate(`/job/${bay.job.number}`);
+  };
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (isTyping(event)) return;
+      const bay = bays.find((b) => String(b.number) === event.key);
+      if (bay === undefined) return;
+      event.preventDefault();
+      goTo(bay);
+    };
+    window.addEventListener('keydown', onKey);
+    return () => {
+      window.removeEventListener('keydown', onKey);
+    };
+  });
+  return goTo;
+}
+
+const Mat = styled.header`
+  background-color: ${color.mat};
+  background-image:
+    linear-gradient(rgb(255 255 255 / 5%) 1px, transparent 1px),
+    linear-gradient(90deg, rgb(255 255 255 / 5%) 1px, transparent 1px);
+  background-size: 13px 13px;
+  color: ${color.matInk};
+  display: flex;
+  align-items: center;
+  gap: 10px 18px;
+  flex-wrap: wrap;
+  padding: 6px 18px;
+  min-height: 60px;
+`;
+
+const Name = styled(Link)`
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  font-size: 19px;
+  font-weight: 700;
+  color: #fff;
+  text-decoration: none;
+  padding: 8px 0;
+`;
+
+const TiltName = styled.svg`
+  display: block;
+`;
+
+const Tab = styled(Link)`
+  display: inline-block;
+  padding: 10px 14px;
+  border-radius: ${radius};
+  color: ${color.matInk};
+  font-weight: 700;
+  text-decoration: none;
+  &[aria-current] {
+    background: ${color.sheet};
+    color: ${color.ink};
+  }
+`;
+
+const Bays = styled.ul`
+  display: flex;
+  gap: 6px;
+  margin-left: auto;
+  flex-wrap: wrap;
+`;
+
+const BayButton = styled(AriaButton)`
+  font: inherit;
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  min-height: 46px;
+  padding: 3px 8px;
+  border: 1px solid ${color.matLine};
+  border-radius: ${radius};
+  background: rgb(255 255 255 / 6%);
+  color: ${color.matInk};
+  text-align: left;
+  cursor: pointer;
+  &[data-waits] {
+    border-color: #e9b25c;
+  }
+  &[data-here] {
+    background: ${color.sheet};
+    color: ${color.ink};
+  }
+  kbd {
+    font: inherit;
+    font-weight: 700;
+  }
+`;
+
+const BayText = styled.span`
+  display: grid;
+  font-size: 14px;
+  line-height: 1.2;
+  small {
+    font-size: 13px;
+  }
+`;
+
+const Plate = styled.span`
+  background: ${color.sheet};
+  border-radius: ${radius};
+  padding: 3px 4px;
+`;
+
+const Who = styled.div`
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  font-weight: 700;
+  button {
+    font: inherit;
+    font-weight: 400;
+    color: inherit;
+    background: none;
+    border: 1px solid ${color.matLine};
+    border-radius: ${radius};
+    min-height: 44px;
+    padding: 4px 10px;
+    cursor: pointer;
+  }
+`;

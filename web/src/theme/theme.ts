@@ -1,0 +1,67 @@
+/**
+ * The one theme file. Components name tokens; their values, light and dark, are CSS custom
+ * properties set once in GlobalStyle, so that a change of scheme re-renders nothing.
+ */
+export const light = {
+  mat: '#14403d',
+  matInk: '#dcebe8',
+  matLine: '#2a5a55',
+  ground: '#eef2f1',
+  sheet: '#ffffff',
+  sunken: '#f4f7f6',
+  line: '#d3dcda',
+  ink: '#16262a',
+  ink2: '#4c5f63',
+  ink3: '#82949a',
+  clear: '#0b6e69',
+  clearSoft: '#e0efed',
+  lean: '#8a5600',
+  leanMark: '#a86a00',
+  leanSoft: '#fdf6e9',
+  implicated: '#9c1f60',
+  implicatedSoft: '#f9e9f1',
+  hold: '#3d4c9f',
+  holdInk: '#232c6b',
+  holdSoft: '#e5e8f6',
+  bar: '#b9c6c4',
+} as const;
+
+/** A dim bench: the same meanings. */
+export const dark: Record<keyof typeof light, string> = {
+  mat: '#0d2c2a',
+  matInk: '#dcebe8',
+  matLine: '#23504b',
+  ground: '#101917',
+  sheet: '#18231f',
+  sunken: '#131d1a',
+  line: '#33433e',
+  ink: '#e6efec',
+  ink2: '#a9bab5',
+  ink3: '#7b8d88',
+  clear: '#5cc2b8',
+  clearSoft: '#1b3431',
+  lean: '#e9b25c',
+  leanMark: '#e0a040',
+  leanSoft: '#2e2617',
+  implicated: '#ef82b8',
+  implicatedSoft: '#3a1c2c',
+  hold: '#9aa8f0',
+  holdInk: '#c9d1fb',
+  holdSoft: '#232a4a',
+  bar: '#52645f',
+};
+
+export type Token = keyof typeof light;
+
+/** `color.ink` is `var(--ink)`. */
+export const color = Object.fromEntries(
+  Object.keys(light).map((name) => [name, `var(--${name})`]),
+) as Record<Token, string>;
+
+export const font = {
+  text: "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif",
+  mono: "'JetBrains Mono Variable', ui-monospace, monospace",
+} as const;
+
+/** At most 4 px, by design. */
+export const radius = '4px';

@@ -1,0 +1,46 @@
+import { Input, Label, TextArea, TextField, type TextFieldProps } from 'react-aria-components';
+import styled from 'styled-components';
+import { color, radius } from '../theme/theme';
+
+export interface FieldProps extends TextFieldProps {
+  label: string;
+  /** Several lines. */
+  area?: boolean;
+}
+
+/** A labelled text field. */
+export function Field({ label, area = false, ...props }: FieldProps) {
+  return (
+    <Box {...props}>
+      <Label>{label}</Label>
+      {area ? <Area rows={4} /> : <Line />}
+    </Box>
+  );
+}
+
+const Box = styled(TextField)`
+  display: grid;
+  gap: 6px;
+  font-weight: 700;
+`;
+
+const inputStyle = `
+  font: inherit;
+  font-weight: 400;
+  min-height: 44px;
+  padding: 8px 12px;
+  border-radius: ${radius};
+  border: 1.5px solid ${color.ink3};
+  background: ${color.sheet};
+  color: ${color.ink};
+  width: 100%;
+`;
+
+const Line = styled(Input)`
+  ${inputStyle}
+`;
+
+const Area = styled(TextArea)`
+  ${inputStyle}
+  resize: vertical;
+`;

@@ -1,0 +1,33 @@
+/** Times in the browser's own zone, 24 hours, as a shop writes them. */
+const time = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
+const day = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short' });
+
+export const sameDay = (a: Date, b: Date) => a.toDateString() === b.toDateString();
+
+/** "12:04" today, "Mon 14 Mar, 12:04" on other days. */
+export function when(iso: string, now = new Date()): string {
+  const at = new Date(iso);
+  return sameDay(at, now) ? time.format(at) : `${day.format(at)}, ${time.format(at)}`;
+}
+
+export const clock = (at: Date) => time.format(at);
+
+/** A share as "of 100": never 0 or 100, for a weighing is no proof. */
+export function ofHundred(probability: number): string {
+  const rounded = Math.round(100 * probability);
+  if (rounded <= 0) return '<1';
+  return rounded >= 100 ? '>99' : String(rounded);
+}
+
+/** A weight with its sign: "+16", "-2.4". */
+export function decibans(weight: number): string {
+  const rounded = Math.abs(weight) >= 10 ? weight.toFixed(0) : weight.toFixed(1);
+  const plain = Number(rounded) === 0 ? '0' : rounded;
+  return Number(plain) > 0 ? `+${plain}` : plain.replace('-', '−');
+}
+
+export const count = (n: number) => n.toLocaleString('en-GB');
+
+/** "One machine", "Three machines": small numbers in words at the start of a sentence. */
+const WORDS = ['No', 'One', 'Two', 'Three', 'Four', 'Five', 'Six', 'Seven', 'Eight', 'Nine', 'Ten'];
+export const inWords = (n: number) => WORDS[n] ?? String(n);

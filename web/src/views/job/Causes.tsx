@@ -1,0 +1,163 @@
+import { useState } from 'react';
+import { Button as AriaButton } from 'react-aria-components';
+import styled from 'styled-components';
+import type { CauseShare, Job } from '../../api/types';
+import { TiltMark, tiltWords } from '../../marks/TiltMark';
+import { WeightBar } from '../../marks/WeightBar';
+import { color } from '../../theme/theme';
+import { ofHundred } from '../../ui/format';
+import { Sheet, Sub } from '../../ui/Sheet';
+import { causeKey } from './causeKey';
+import { Why } from './Why';
+
+export interface CausesProps {
+  job: Job;
+  shown: CauseShare | undefined;
+  onChoose: (cause: CauseShare) => void;
+}
+
+/** Decibans at which a cause's bar is full: 30 is a thousand to one. */
+const SCALE = 30;
+const FEW_ROWS = 4;
+
+/** What it could be, likeliest first; the chosen one says why below. */
+export function Causes({ job, shown, onChoose }: CausesProps) {
+  const { causes, headline, signs } = job.weighing;
+  const [all, setAll] = useState(false);
+  const rows = all ? causes : causes.slice(0, FEW_ROWS);
+  return (
+    <Sheet>
+      <Head>
+        <h1>{headline}</h1>
+        <Sub>{subOf(signs, job.weighing.noneProbability)}</Sub>
+      </Head>
+      <Columns aria-hidden="true">
+        <span>Cause</span>
+        <span>speaks against · for</span>
+        <span>of 100</span>
+      </Columns>
+      <ul aria-label="Causes, likeliest first">
+        {rows.map((cause) => (
+          <li key={causeKey(cause)}>
+            <Row
+              data-here={(shown !== undefined && causeKey(shown) === causeKey(cause)) || undefined}
+              aria-pressed={shown !== undefined && causeKey(shown) === causeKey(cause)}
+              aria-label={`${cause.name}, ${cause.partName}: ${ofHundred(cause.probability)} of 100, ${tiltWords(cause.tilt)}`}
+              onPress={() => onChoose(cause)}
+            >
+              <TiltMark tilt={cause.tilt} size={24} />
+              <span>
+                <b>{cause.name}</b>
+                <small>{cause.partName}</small>
+              </span>
+              <WeightBar
+                against={cause.decibansAgainst}
+                inFavour={cause.decibansFor}
+                scale={SCALE}
+                tone={toneOf(cause)}
+              />
+              <Share>{ofHundred(cause.probability)}</Share>
+            </Row>
+          </li>
+        ))}
+      </ul>
+      {causes.length > FEW_ROWS && (
+        <Rest onPress={() => setAll(!all)} aria-expanded={all}>
+          {all
+            ? 'Show only the likeliest'
+            : `Show ${causes.length - FEW_ROWS} more, each under ${ofHundred(causes[FEW_ROWS - 1]?.probability ?? 0)} of 100`}
+        </Rest>
+      )}
+      {shown !== undefined && <Why job={job} cause={shown} />}
+    </Sheet>
+  );
+}
+
+function subOf(signs: number, none: number): string {
+  if (signs === 0) return 'Nothing is known but the complaint. The first reading settles most.';
+  const weighed = `${signs} ${signs === 1 ? 'sign' : 'signs'} weighed.`;
+  return `${weighed} None of the known causes: ${ofHundred(none)} in 100.`;
+}
+
+function toneOf(cause: CauseShare) {
+  if (cause.tilt === 'IMPLICATED') return 'implicated';
+  return cause.tilt === 'LEANING' ? 'leanMark' : 'bar';
+}
+
+const Head = styled.header`
+  padding: 14px 16px 8px;
+  h1 {
+    font-size: 18px;
+    line-height: 1.3;
+  }
+`;
+
+const grid = `
+  display: grid;
+  grid-template-columns: 30px minmax(190px, 1.3fr) minmax(120px, 1.3fr) 52px;
+  gap: 12px;
+  align-items: center;
+  padding: 6px 16px;
+`;
+
+const Columns = styled.div`
+  ${grid}
+  font-size: 13px;
+  color: ${color.ink2};
+  span:first-child {
+    grid-column: 2;
+  }
+  span:nth-child(2) {
+    text-align: center;
+  }
+  span:last-child {
+    text-align: right;
+  }
+`;
+
+const Row = styled(AriaButton)`
+  ${grid}
+  font: inherit;
+  width: 100%;
+  min-height: 50px;
+  text-align: left;
+  border: 0;
+  border-top: 1px solid ${color.line};
+  border-left: 4px solid transparent;
+  background: none;
+  color: ${color.ink};
+  cursor: pointer;
+  small {
+    display: block;
+    font-size: 14px;
+    color: ${color.ink2};
+  }
+  &[data-hovered] {
+    background: ${color.sunken};
+  }
+  &[data-here] {
+    background: ${color.clearSoft};
+    border-left-color: ${color.clear};
+  }
+`;
+
+const Share = styled.span`
+  text-align: right;
+  font-weight: 700;
+  font-size: 17px;
+`;
+
+const Rest = styled(AriaButton)`
+  font: inherit;
+  width: 100%;
+  min-height: 44px;
+  text-align: left;
+  border: 0;
+  background: none;
+  text-decoration: underline;
+  cursor: pointer;
+  padding: 8px 16px;
+  border-top: 1px solid ${color.line};
+  font-size: 14px;
+  color: ${color.ink2};
+`;

@@ -1,0 +1,70 @@
+import { useState } from 'react';
+import styled from 'styled-components';
+import type { Job } from '../../api/types';
+import { ReachLadder } from '../../marks/ReachLadder';
+import { BayDialog } from '../../shell/BayDialog';
+import { color } from '../../theme/theme';
+import { Button } from '../../ui/Button';
+import { Mono, Sub, Title } from '../../ui/Sheet';
+import { StanceCard } from './StanceCard';
+
+/** Whose machine, what it does, how far it gets, what may become of its data. */
+export function JobHead({ job }: { job: Job }) {
+  return (
+    <Head>
+      <div>
+        <Line>
+          <Title as="h2">{job.machine}</Title>
+          <Mono>{job.number}</Mono>
+          <span>{job.customer}</span>
+          {job.bay !== null && <BayLink bay={job.bay} />}
+        </Line>
+        <Sub>“{job.complaint}”</Sub>
+      </div>
+      <ReachLadder levels={job.reachLevels} reach={job.reach} />
+      <StanceCard job={job} />
+    </Head>
+  );
+}
+
+function BayLink({ bay }: { bay: NonNullable<Job['bay']> }) {
+  const [open, setOpen] = useState(false);
+  const link = bay.probe === null ? 'no probe' : bay.probe.online ? 'probe on' : 'probe off';
+  return (
+    <>
+      <Small onPress={() => setOpen(true)}>
+        Bay {bay.number} · {link}
+      </Small>
+      {open && <BayDialog bay={bay.number} probe={bay.probe} onClose={() => setOpen(false)} />}
+    </>
+  );
+}
+
+const Head = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  justify-content: space-between;
+  gap: 12px 26px;
+  & > :first-child {
+    flex: 1 1 510px;
+  }
+`;
+
+const Line = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 12px;
+  color: ${color.ink2};
+  h2 {
+    color: ${color.ink};
+  }
+`;
+
+const Small = styled(Button)`
+  font-weight: 400;
+  font-size: 14px;
+  padding: 4px 12px;
+  border-color: ${color.line};
+`;

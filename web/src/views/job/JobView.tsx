@@ -1,0 +1,70 @@
+import { useState } from 'react';
+import { useParams } from 'react-router';
+import styled from 'styled-components';
+import { useJob } from '../../api/queries';
+import { Page } from '../../ui/Sheet';
+import { ProblemNote } from '../../ui/ProblemNote';
+import { causeKey } from './causeKey';
+import { Causes } from './Causes';
+import { JobHead } from './JobHead';
+import { Leaning } from './Leaning';
+import { Moves } from './Moves';
+import { Places } from './Places';
+import { Trace } from './Trace';
+
+/** The machine in checking order, what it could be and why, what to do next, what was done. */
+export function JobView() {
+  const { number = '' } = useParams();
+  const job = useJob(number);
+  const [chosen, setChosen] = useState<string | null>(null);
+  if (job.isPending) return <Page aria-busy="true" />;
+  if (job.isError) {
+    return (
+      <Page>
+        <ProblemNote error={job.error} />
+      </Page>
+    );
+  }
+  const causes = job.data.weighing.causes;
+  const shown = causes.find((cause) => causeKey(cause) === chosen) ?? causes[0];
+  return (
+    <Page>
+      <JobHead job={job.data} />
+      <Columns>
+        <Places
+          job={job.data}
+          chosen={shown}
+          onChoose={(place) => {
+            const first = causes.find((cause) => cause.place === place);
+            if (first !== undefined) setChosen(causeKey(first));
+          }}
+        />
+        <Causes job={job.data} shown={shown} onChoose={(cause) => setChosen(causeKey(cause))} />
+        <Right>
+          <Moves key={number} job={job.data} />
+          <Leaning job={job.data} />
+        </Right>
+      </Columns>
+      <Trace lines={job.data.trace} />
+    </Page>
+  );
+}
+
+const Columns = styled.div`
+  display: grid;
+  grid-template-columns: minmax(220px, 250px) minmax(0, 1fr) minmax(300px, 340px);
+  gap: 12px;
+  align-items: start;
+  margin: 12px 0;
+  @media (max-width: 1100px) {
+    grid-template-columns: minmax(200px, 230px) minmax(0, 1fr);
+    & > :last-child {
+      grid-column: 1 / -1;
+    }
+  }
+`;
+
+const Right = styled.div`
+  display: grid;
+  gap: 12px;
+`;

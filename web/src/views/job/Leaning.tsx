@@ -1,0 +1,50 @@
+import { useNavigate } from 'react-router';
+import styled from 'styled-components';
+import type { Job } from '../../api/types';
+import { color } from '../../theme/theme';
+import { Button } from '../../ui/Button';
+import { when } from '../../ui/format';
+import { Sheet } from '../../ui/Sheet';
+import { leaningWords } from './leaningWords';
+
+/** Where the ruling is heading, or the ruling itself. */
+export function Leaning({ job }: { job: Job }) {
+  const navigate = useNavigate();
+  const last = job.rulings[0];
+  return (
+    <Box>
+      <p>
+        <small>
+          {last === undefined ? 'Leaning to' : `Ruled by ${last.signedBy}, ${when(last.signedAt)}`}
+        </small>
+        <b>
+          {last === undefined
+            ? (leaningWords(job) ?? 'nothing yet')
+            : last.courses.map((c) => c.words).join(', then ')}
+        </b>
+      </p>
+      <Button
+        primary={last === undefined}
+        onPress={() => void navigate(`/job/${job.number}/ruling`)}
+      >
+        {last === undefined ? 'Rule on it' : 'See the ruling'}
+      </Button>
+    </Box>
+  );
+}
+
+const Box = styled(Sheet)`
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 12px;
+  padding: 14px 16px;
+  small {
+    display: block;
+    font-size: 14px;
+    color: ${color.ink2};
+  }
+  button {
+    flex: none;
+  }
+`;

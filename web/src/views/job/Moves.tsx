@@ -1,0 +1,188 @@
+import { useEffect, useRef } from 'react';
+import styled from 'styled-components';
+import { useProgress, useReadDrive, type Progress } from '../../api/queries';
+import type { Job, Move } from '../../api/types';
+import { TouchPips } from '../../marks/TouchPips';
+import { isTyping } from '../../shell/isTyping';
+import { color, radius } from '../../theme/theme';
+import { Button } from '../../ui/Button';
+import { ProblemNote } from '../../ui/ProblemNote';
+import { Lead, Sheet, SheetHead } from '../../ui/Sheet';
+
+/** What can be done next; N does the first. What is locked says why and what opens it. */
+export function Moves({ job }: { job: Job }) {
+  const read = useReadDrive(job.number);
+  const progress = useProgress(job.number).data ?? null;
+  const next = job.moves.find((move) => move.lock === null && move.driveKey !== null);
+  const make = (move: Move) => {
+    if (move.driveKey !== null) read.mutate({ driveKey: move.driveKey });
+  };
+  useNextKey(next === undefined || read.isPending ? null : () => make(next));
+  const refused = job.pending.filter((request) => request.refusedWhy !== null);
+  return (
+    <Sheet>
+      <SheetHead>
+        <Lead>Next moves, best first</Lead>
+        <small>gentlest wins a tie</small>
+      </SheetHead>
+      {read.isError && <ProblemNote error={read.error} />}
+      {refused.map((request) => (
+        <Refused key={request.requestId} role="status">
+          <b>The last reading could not run.</b> {request.refusedWhy}. Nothing is lost; try again.
+        </Refused>
+      ))}
+      <ul>
+        {job.moves.map((move) => (
+          <Item
+            key={move.id}
+            data-locked={move.lock !== null || undefined}
+            data-next={move === next || undefined}
+          >
+            <h3>
+              {move.title}
+              {move === next && <kbd>N</kbd>}
+            </h3>
+            {(move.lock === null || move.driveKey === null) && <p>{move.why}</p>}
+            {move.lock !== null && <LockWords move={move} job={job} progress={progress} />}
+            {move.lock === null && (
+              <Row>
+                <Button
+                  primary={move === next}
+                  onPress={() => make(move)}
+                  isDisabled={read.isPending}
+                >
+                  Read it
+                </Button>
+                <TouchPips touch={move.touch} words={move.touchWords} />
+              </Row>
+            )}
+          </Item>
+        ))}
+      </ul>
+    </Sheet>
+  );
+}
+
+function LockWords({ move, job, progress }: { move: Move; job: Job; progress: Progress | null }) {
+  const running = job.pending.find((p) => p.driveKey === move.driveKey && p.refusedWhy === null);
+  if (running !== undefined) {
+    const step = progress?.requestId === running.requestId ? progress : null;
+    return (
+      <Running role="status">
+        <span>{step === null ? 'Waiting for the probe' : sentence(step.words)}</span>
+        <progress
+          aria-label="Reading"
+          max={step?.of ?? 3}
+          {...(step === null ? {} : { value: step.done })}
+        />
+        <span>{step === null ? 'a few seconds' : `page ${step.done + 1} of ${step.of}`}</span>
+      </Running>
+    );
+  }
+  return (
+    <Locked>
+      <LockMark />
+      <span>
+        Locked: {move.lock?.reason} {move.lock?.opens}
+      </span>
+    </Locked>
+  );
+}
+
+const sentence = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
+
+function LockMark() {
+  return (
+    <svg width="16" height="18" viewBox="0 0 16 18" aria-hidden="true">
+      <path d="M4 8V5.5a4 4 0 018 0V8" fill="none" stroke={color.hold} strokeWidth="2" />
+      <rect x="2" y="8" width="12" height="9" fill={color.hold} />
+    </svg>
+  );
+}
+
+/** N takes the next move, unless something is being typed. */
+function useNextKey(take: (() => void) | null) {
+  const latest = useRef(take);
+  useEffect(() => {
+    latest.current = take;
+  });
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.key.toLowerCase() !== 'n' || event.repeat || isTyping(event)) return;
+      latest.current?.();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => {
+      window.removeEventListener('keydown', onKey);
+    };
+  }, []);
+}
+
+const Item = styled.li`
+  display: grid;
+  gap: 8px;
+  padding: 12px 16px 14px;
+  border-top: 1px solid ${color.line};
+  &[data-next] {
+    background: ${color.clearSoft};
+    border-left: 4px solid ${color.clear};
+    padding-left: 12px;
+  }
+  h3 {
+    font-size: 16px;
+    display: flex;
+    justify-content: space-between;
+    gap: 8px;
+  }
+  &[data-locked] h3 {
+    color: ${color.ink2};
+  }
+  p {
+    color: ${color.ink2};
+  }
+  kbd {
+    font:
+      13px 'JetBrains Mono Variable',
+      monospace;
+    border: 1px solid ${color.ink3};
+    border-radius: 3px;
+    padding: 2px 6px;
+    background: ${color.sheet};
+    align-self: start;
+  }
+`;
+
+const Row = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px 14px;
+`;
+
+const Locked = styled.div`
+  display: grid;
+  grid-template-columns: 20px 1fr;
+  gap: 8px;
+  color: ${color.holdInk};
+  background: ${color.holdSoft};
+  border-radius: ${radius};
+  padding: 8px 10px;
+  font-size: 14px;
+`;
+
+const Running = styled.div`
+  display: grid;
+  gap: 6px;
+  font-size: 14px;
+  progress {
+    width: 100%;
+    height: 10px;
+    accent-color: ${color.clear};
+  }
+`;
+
+const Refused = styled.p`
+  padding: 10px 16px;
+  border-top: 1px solid ${color.line};
+  background: ${color.leanSoft};
+`;

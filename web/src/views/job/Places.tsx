@@ -1,0 +1,122 @@
+import { Button as AriaButton } from 'react-aria-components';
+import { Link } from 'react-router';
+import styled from 'styled-components';
+import type { CauseShare, Job } from '../../api/types';
+import { TiltMark } from '../../marks/TiltMark';
+import { color } from '../../theme/theme';
+import { Lead, Sheet, SheetHead } from '../../ui/Sheet';
+
+export interface PlacesProps {
+  job: Job;
+  chosen: CauseShare | undefined;
+  onChoose: (place: string) => void;
+}
+
+/** The machine in the order in which it is checked; drives with what they are. */
+export function Places({ job, chosen, onChoose }: PlacesProps) {
+  return (
+    <Sheet>
+      <SheetHead>
+        <Lead>Machine, in checking order</Lead>
+      </SheetHead>
+      <ul>
+        {job.places.map((place) => (
+          <li key={place.id}>
+            <Row
+              data-here={chosen?.place === place.id || undefined}
+              onPress={() => onChoose(place.id)}
+            >
+              <TiltMark tilt={place.tilt} size={24} />
+              <span>
+                <b>{place.name}</b>
+                <small>{place.note}</small>
+              </span>
+            </Row>
+            {place.id === 'drive' && <Drives job={job} />}
+          </li>
+        ))}
+      </ul>
+    </Sheet>
+  );
+}
+
+function Drives({ job }: { job: Job }) {
+  if (job.drives.length === 0) {
+    return (
+      <Teach>
+        No drive has answered yet. Read it: it then stands here with its size and serial.
+      </Teach>
+    );
+  }
+  return (
+    <ul>
+      {job.drives.map((drive) => (
+        <Drive key={drive.key}>
+          <TiltMark tilt={drive.tilt} size={20} />
+          <span>
+            <b>{drive.name}</b>, {drive.description}
+            <small>{drive.identity}</small>
+            {drive.readingId !== null && (
+              <Link to={`/reading/${drive.readingId}`}>See the reading</Link>
+            )}
+          </span>
+        </Drive>
+      ))}
+    </ul>
+  );
+}
+
+const Row = styled(AriaButton)`
+  font: inherit;
+  width: 100%;
+  display: grid;
+  grid-template-columns: 28px 1fr;
+  gap: 10px;
+  align-items: start;
+  text-align: left;
+  padding: 10px 14px;
+  min-height: 44px;
+  border: 0;
+  border-left: 4px solid transparent;
+  background: none;
+  color: ${color.ink};
+  cursor: pointer;
+  small {
+    display: block;
+    color: ${color.ink2};
+    font-size: 14px;
+  }
+  &[data-hovered] {
+    background: ${color.sunken};
+  }
+  &[data-here] {
+    background: ${color.clearSoft};
+    border-left-color: ${color.clear};
+  }
+`;
+
+const Drive = styled.li`
+  display: grid;
+  grid-template-columns: 22px 1fr;
+  gap: 10px;
+  padding: 6px 14px 10px 34px;
+  font-size: 14px;
+  overflow-wrap: anywhere;
+  small {
+    display: block;
+    font:
+      13px 'JetBrains Mono Variable',
+      monospace;
+    color: ${color.ink2};
+  }
+  a {
+    display: inline-block;
+    padding: 8px 0;
+  }
+`;
+
+const Teach = styled.p`
+  padding: 4px 14px 12px 34px;
+  font-size: 14px;
+  color: ${color.ink2};
+`;

@@ -1,0 +1,154 @@
+import { Button, Disclosure, DisclosurePanel } from 'react-aria-components';
+import { Link } from 'react-router';
+import styled from 'styled-components';
+import type { CauseShare, Job, SignWeight } from '../../api/types';
+import { WeightBar } from '../../marks/WeightBar';
+import { color } from '../../theme/theme';
+import { decibans, when } from '../../ui/format';
+
+export interface WhyProps {
+  job: Job;
+  cause: CauseShare;
+}
+
+const SCALE = 20;
+
+/** Every sign that bears on a cause, with its weight and the way down to the bytes. */
+export function Why({ job, cause }: WhyProps) {
+  return (
+    <Box aria-label={`Why ${cause.name}`}>
+      <Head>
+        <h2>Why “{cause.name.toLowerCase()}”</h2>
+        <span>weight in decibans</span>
+      </Head>
+      {cause.weights.length === 0 ? (
+        <Teach>No sign bears on it yet. It stands where the complaint alone puts it.</Teach>
+      ) : (
+        <ul>
+          {cause.weights.map((weight) => (
+            <SignRow key={`${weight.sign.id}@${weight.sign.part}`} job={job} weight={weight} />
+          ))}
+        </ul>
+      )}
+    </Box>
+  );
+}
+
+function SignRow({ job, weight }: { job: Job; weight: SignWeight }) {
+  const { sign, countedBy } = weight;
+  const drive = job.drives.find((d) => d.key === sign.part);
+  const basis = basisWords(sign.basis.kind, drive?.takenAt ?? null);
+  return (
+    <li>
+      <Disclosure>
+        <Row slot="trigger">
+          <span>
+            {sign.words}{' '}
+            <small>
+              {basis}
+              {!weight.direct && ', by comparison'}
+            </small>
+          </span>
+          <WeightBar
+            against={Math.min(0, weight.decibans)}
+            inFavour={Math.max(0, weight.decibans)}
+            scale={SCALE}
+            tone={weight.decibans >= 1 ? 'implicated' : 'bar'}
+          />
+          <Number>{countedBy === '' ? decibans(weight.decibans) : 'counted'}</Number>
+        </Row>
+        <DisclosurePanel>
+          <Detail>
+            {countedBy !== '' && (
+              <p>Measures the same as “{countedBy}”, so it is not counted twice.</p>
+            )}
+            {!weight.direct && (
+              <p>
+                It does not bear on this cause itself; it moves it because others explain it better
+                or worse.
+              </p>
+            )}
+            <p>Likelihoods: {weight.source}.</p>
+            {sign.basis.page !== '' && drive?.readingId != null && (
+              <Link
+                to={`/reading/${drive.readingId}?page=${sign.basis.page}&offset=${sign.basis.offset}&length=${sign.basis.length}`}
+              >
+                Bytes {sign.basis.offset} to {sign.basis.offset + sign.basis.length - 1} of the page
+              </Link>
+            )}
+          </Detail>
+        </DisclosurePanel>
+      </Disclosure>
+    </li>
+  );
+}
+
+function basisWords(kind: string, takenAt: string | null): string {
+  if (kind !== 'reading') return kind;
+  return takenAt === null ? 'reading' : `reading, ${when(takenAt)}`;
+}
+
+const Box = styled.section`
+  border-top: 1px solid ${color.line};
+  background: ${color.sunken};
+  padding-bottom: 8px;
+`;
+
+const Head = styled.header`
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+  padding: 12px 16px 4px;
+  font-size: 14px;
+  color: ${color.ink2};
+  h2 {
+    font-size: 15px;
+    color: ${color.ink};
+  }
+`;
+
+const Row = styled(Button)`
+  font: inherit;
+  display: grid;
+  grid-template-columns: minmax(200px, 1.9fr) minmax(90px, 1fr) 68px;
+  gap: 12px;
+  align-items: center;
+  width: 100%;
+  min-height: 40px;
+  padding: 4px 16px;
+  border: 0;
+  background: none;
+  color: ${color.ink};
+  text-align: left;
+  cursor: pointer;
+  small {
+    color: ${color.ink2};
+    font-size: 14px;
+  }
+  &[data-hovered] {
+    background: ${color.clearSoft};
+  }
+`;
+
+const Number = styled.span`
+  font:
+    15px 'JetBrains Mono Variable',
+    monospace;
+  text-align: right;
+`;
+
+const Detail = styled.div`
+  padding: 2px 16px 12px 28px;
+  font-size: 14px;
+  color: ${color.ink2};
+  max-width: 70ch;
+  a {
+    display: inline-block;
+    padding: 8px 0;
+  }
+`;
+
+const Teach = styled.p`
+  padding: 6px 16px 10px;
+  color: ${color.ink2};
+`;

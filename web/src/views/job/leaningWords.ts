@@ -1,0 +1,12 @@
+import type { Job } from '../../api/types';
+
+/** The courses that usually follow from the likeliest cause, in a sentence; null if none leans. */
+export function leaningWords(job: Job): string | null {
+  if (job.leaning.length === 0) return null;
+  const words = job.leaning.map(
+    (course) => job.courses.find((c) => c.course === course)?.words ?? course,
+  );
+  return words
+    .map((w, i) => (i === 0 ? w : w.charAt(0).toLowerCase() + w.slice(1)))
+    .join(', then ');
+}

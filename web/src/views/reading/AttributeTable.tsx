@@ -1,0 +1,129 @@
+import styled from 'styled-components';
+import { Button as AriaButton } from 'react-aria-components';
+import type { Attribute, Reading } from '../../api/types';
+import { color } from '../../theme/theme';
+import { count } from '../../ui/format';
+import { sameRange, type Range } from './range';
+import { DataTable } from './DataTable';
+
+export interface AttributeTableProps {
+  attributes: readonly Attribute[];
+  smart: Reading['smart'];
+  range: Range | null;
+  onRange: (range: Range) => void;
+}
+
+const ENTRY_BYTES = 12;
+
+/** What the drive counts about itself; choosing a row shows its bytes. */
+export function AttributeTable({ attributes, smart, range, onRange }: AttributeTableProps) {
+  return (
+    <>
+      {smart !== null && (
+        <Self data-failed={smart.selfTestFailed || undefined}>
+          Self-test: {smart.selfTest}.
+          {smart.extendedSelfTestMinutes !== null &&
+            ` A full one takes about ${smart.extendedSelfTestMinutes} min.`}
+        </Self>
+      )}
+      <DataTable>
+        <thead>
+          <tr>
+            <th scope="col">ID</th>
+            <th scope="col">What it counts</th>
+            <th scope="col" className="number">
+              Reads as
+            </th>
+            <th scope="col" className="number">
+              Value / worst / limit
+            </th>
+            <th scope="col">State</th>
+            <th scope="col">Raw bytes</th>
+          </tr>
+        </thead>
+        <tbody>
+          {attributes.map((a) => {
+            const bytes = { offset: a.offset, length: ENTRY_BYTES };
+            return (
+              <tr key={a.offset} data-here={sameRange(range, bytes) || undefined}>
+                <td className="mono">{a.id}</td>
+                <td>
+                  <RowButton onPress={() => onRange(bytes)} aria-label={`${nameOf(a)}: show bytes`}>
+                    {nameOf(a)}
+                  </RowButton>
+                </td>
+                <td className="number mono">
+                  {meaningOf(a)}
+                  <small>{alsoOf(a)}</small>
+                </td>
+                <td className="number mono">
+                  {a.value} / {a.worst} / {a.threshold ?? 'not reported'}
+                </td>
+                <td>
+                  <State data-state={a.state}>{a.stateWords}</State>
+                  {a.preFailure && <small> predicts failure</small>}
+                </td>
+                <td className="mono">{a.rawHex}</td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </DataTable>
+    </>
+  );
+}
+
+const nameOf = (a: Attribute) => a.name ?? `Attribute ${a.id}`;
+
+function meaningOf(a: Attribute): string {
+  if (a.meaning === null) return 'no rule fits';
+  const unit = ['count', 'errors'].includes(a.meaning.unit) ? '' : ` ${a.meaning.unit}`;
+  return `${count(a.meaning.value)}${unit}`;
+}
+
+/** What was packed into the same raw value: "lowestC 17" reads as "lowest 17 °C". */
+function alsoOf(a: Attribute): string {
+  return Object.entries(a.meaning?.also ?? {})
+    .filter(([, value]) => value !== 0)
+    .map(([name, value]) => {
+      const celsius = name.endsWith('C');
+      const words = name.replace(/C$/, '').replace(/([A-Z]|\d+)/g, ' $1');
+      return `${words.toLowerCase()} ${count(value)}${celsius ? ' °C' : ''}`;
+    })
+    .join(', ');
+}
+
+const RowButton = styled(AriaButton)`
+  font: inherit;
+  text-align: left;
+  padding: 9px 0;
+  width: 100%;
+  min-height: 40px;
+  border: 0;
+  background: none;
+  color: ${color.ink};
+  text-decoration: underline;
+  text-decoration-color: ${color.line};
+  text-underline-offset: 4px;
+  cursor: pointer;
+`;
+
+const State = styled.span`
+  &[data-state='FAILS_NOW'] {
+    font-weight: 700;
+    color: ${color.implicated};
+  }
+  &[data-state='FAILED_BEFORE'] {
+    font-weight: 700;
+    color: ${color.lean};
+  }
+`;
+
+const Self = styled.p`
+  padding: 12px 14px;
+  border-bottom: 1px solid ${color.line};
+  &[data-failed] {
+    font-weight: 700;
+    color: ${color.implicated};
+  }
+`;

@@ -1,0 +1,38 @@
+import styled from 'styled-components';
+import { color } from '../../theme/theme';
+
+/** Figures in columns. */
+export const DataTable = styled.table`
+  width: 100%;
+  border-collapse: collapse;
+  font-size: 14px;
+  th {
+    text-align: left;
+    font-weight: 400;
+    font-size: 14px;
+    color: ${color.ink2};
+    padding: 8px 10px;
+  }
+  td {
+    padding: 0 10px;
+    border-top: 1px solid ${color.line};
+    overflow-wrap: anywhere;
+  }
+  .number {
+    text-align: right;
+  }
+  .mono {
+    font-family: 'JetBrains Mono Variable', monospace;
+    font-size: 14px;
+  }
+  .number small {
+    display: block;
+  }
+  small {
+    font-size: 13px;
+    color: ${color.ink2};
+  }
+  tr[data-here] td {
+    background: ${color.clearSoft};
+  }
+`;

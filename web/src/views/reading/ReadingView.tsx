@@ -1,0 +1,198 @@
+import { useState } from 'react';
+import { Tab, TabList, TabPanel, Tabs } from 'react-aria-components';
+import { Link, useParams, useSearchParams } from 'react-router';
+import styled from 'styled-components';
+import { useReading } from '../../api/queries';
+import type { PageView, Reading } from '../../api/types';
+import { color } from '../../theme/theme';
+import { when } from '../../ui/format';
+import { Mono, Page, Sheet, Sub, Title } from '../../ui/Sheet';
+import { ProblemNote } from '../../ui/ProblemNote';
+import { AttributeTable } from './AttributeTable';
+import { FieldTable } from './FieldTable';
+import { HexView } from './HexView';
+import { readingTitle } from './readingTitle';
+import type { Range } from './range';
+
+const NAMES: Record<string, string> = {
+  'ata-smart': 'Self-report',
+  'ata-identify': 'Identity',
+  'ata-thresholds': 'Limits',
+};
+
+const ORDER = Object.keys(NAMES);
+
+/** One reading down to its bytes. */
+export function ReadingView() {
+  const { id = '' } = useParams();
+  const reading = useReading(id);
+  if (reading.isPending) return <Page aria-busy="true" />;
+  if (reading.isError) {
+    return (
+      <Page>
+        <ProblemNote error={reading.error} />
+      </Page>
+    );
+  }
+  return <Shown key={id} reading={reading.data} />;
+}
+
+function Shown({ reading }: { reading: Reading }) {
+  const [search] = useSearchParams();
+  const asked = rangeFrom(search);
+  const pages = [...reading.pages].sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind));
+  const [page, setPage] = useState(search.get('page') ?? 'ata-smart');
+  const [range, setRange] = useState<Range | null>(asked);
+  return (
+    <Page>
+      {reading.job !== null && (
+        <Back to={`/job/${reading.job}`}>
+          ‹ {reading.job} {reading.machine}
+        </Back>
+      )}
+      <Title>{readingTitle(reading)}</Title>
+      <Sub>
+        {reading.drive}, read {when(reading.takenAt)} by probe {reading.probeVersion}. The bytes are
+        kept as they came and never changed.
+      </Sub>
+      <Tabs
+        selectedKey={page}
+        onSelectionChange={(key) => {
+          setPage(String(key));
+          setRange(null);
+        }}
+      >
+        <Bar aria-label="Pages">
+          {pages.map((p) => (
+            <PageTab key={p.kind} id={p.kind}>
+              {NAMES[p.kind] ?? p.kind} <small>{stateWords(p)}</small>
+            </PageTab>
+          ))}
+        </Bar>
+        {pages.map((p) => (
+          <TabPanel key={p.kind} id={p.kind}>
+            <Columns>
+              <Sheet>
+                <PageTable reading={reading} page={p} range={range} onRange={setRange} />
+              </Sheet>
+              <Sheet>
+                {p.hex === null ? (
+                  <Teach>There are no bytes: {p.why}</Teach>
+                ) : (
+                  <HexView name={p.standardName} hex={p.hex} range={rangeOf(p, range)} />
+                )}
+              </Sheet>
+            </Columns>
+          </TabPanel>
+        ))}
+      </Tabs>
+    </Page>
+  );
+}
+
+interface PageTableProps {
+  reading: Reading;
+  page: PageView;
+  range: Range | null;
+  onRange: (range: Range) => void;
+}
+
+function PageTable({ reading, page, range, onRange }: PageTableProps) {
+  if (page.outcome !== 'GOT') {
+    return (
+      <Teach>
+        <b>
+          {page.outcome === 'NOT_REPORTED'
+            ? 'The drive does not report it.'
+            : 'It could not be read.'}
+        </b>{' '}
+        {page.why}
+      </Teach>
+    );
+  }
+  if (page.damage !== null) {
+    return (
+      <Teach role="note">
+        <b>{page.damage.what}.</b> At byte {page.damage.offset} the standard wants{' '}
+        <Mono>{page.damage.expected}</Mono>, there is <Mono>{page.damage.found}</Mono>. Nothing on
+        this page is used for weighing but this. The bytes are kept: a later release may read them.
+      </Teach>
+    );
+  }
+  if (page.kind === 'ata-identify') {
+    return <FieldTable fields={reading.identify} range={range} onRange={onRange} />;
+  }
+  return (
+    <AttributeTable
+      attributes={reading.attributes}
+      smart={page.kind === 'ata-smart' ? reading.smart : null}
+      range={range}
+      onRange={onRange}
+    />
+  );
+}
+
+function stateWords(page: PageView): string {
+  if (page.outcome === 'NOT_REPORTED') return 'not reported';
+  if (page.outcome === 'COULD_NOT_RUN') return 'could not be read';
+  return page.damage === null ? 'sound' : 'damaged';
+}
+
+/** A damaged page points at its damage unless something else was chosen. */
+function rangeOf(page: PageView, chosen: Range | null): Range | null {
+  if (chosen !== null || page.damage === null) return chosen;
+  return { offset: page.damage.offset, length: 1 };
+}
+
+function rangeFrom(search: URLSearchParams): Range | null {
+  const offset = Number(search.get('offset'));
+  const length = Number(search.get('length'));
+  return Number.isInteger(offset) && Number.isInteger(length) && length > 0
+    ? { offset, length }
+    : null;
+}
+
+const Back = styled(Link)`
+  display: inline-block;
+  padding: 6px 0;
+`;
+
+const Bar = styled(TabList)`
+  display: flex;
+  gap: 6px;
+  margin: 12px 0 -1px;
+`;
+
+const PageTab = styled(Tab)`
+  padding: 10px 18px;
+  min-height: 44px;
+  border: 1px solid ${color.line};
+  border-radius: 4px 4px 0 0;
+  background: ${color.sunken};
+  font-weight: 700;
+  cursor: pointer;
+  small {
+    font-weight: 400;
+    font-size: 14px;
+    color: ${color.ink2};
+  }
+  &[data-selected] {
+    background: ${color.sheet};
+    border-bottom-color: ${color.sheet};
+    box-shadow: inset 0 3px 0 ${color.clear};
+  }
+`;
+
+const Columns = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 12px;
+  align-items: start;
+  @media (max-width: 1200px) {
+    grid-template-columns: minmax(0, 1fr);
+  }
+`;
+
+const Teach = styled.p`
+  padding: 18px;
+`;

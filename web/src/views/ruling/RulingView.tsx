@@ -1,0 +1,298 @@
+import { useState, type FormEvent } from 'react';
+import { Checkbox, CheckboxGroup, Form } from 'react-aria-components';
+import { Link, useParams } from 'react-router';
+import styled from 'styled-components';
+import { useJob, useSignRuling } from '../../api/queries';
+import type { Course, CourseView, Job, Ruling } from '../../api/types';
+import { TiltMark } from '../../marks/TiltMark';
+import { TouchPips } from '../../marks/TouchPips';
+import { color, radius } from '../../theme/theme';
+import { Button } from '../../ui/Button';
+import { Field } from '../../ui/Field';
+import { ofHundred, when } from '../../ui/format';
+import { Lead, Page, Sheet, SheetHead, Sub, Title } from '../../ui/Sheet';
+import { ProblemNote } from '../../ui/ProblemNote';
+import { leaningWords } from '../job/leaningWords';
+import { StanceCard } from '../job/StanceCard';
+
+/** The decision: courses in order, why, signed; and every ruling before it. */
+export function RulingView() {
+  const { number = '' } = useParams();
+  const job = useJob(number);
+  if (job.isPending) return <Page aria-busy="true" />;
+  if (job.isError) {
+    return (
+      <Page>
+        <ProblemNote error={job.error} />
+      </Page>
+    );
+  }
+  return <Ruled key={number} job={job.data} />;
+}
+
+function Ruled({ job }: { job: Job }) {
+  const first = job.weighing.causes[0];
+  return (
+    <Page>
+      <Back to={`/job/${job.number}`}>
+        ‹ {job.number} {job.machine}
+      </Back>
+      <Top>
+        <div>
+          <Headline>
+            {first !== undefined && <TiltMark tilt={first.tilt} size={30} />}
+            <Title>{titleOf(job)}</Title>
+          </Headline>
+          <Sub>
+            Rests on {job.weighing.signs} signs. {job.weighing.headline}
+          </Sub>
+        </div>
+        <StanceCard job={job} />
+      </Top>
+      <Decide job={job} />
+    </Page>
+  );
+}
+
+function titleOf(job: Job): string {
+  const last = job.rulings[0];
+  if (last !== undefined) return `Ruled: ${last.courses.map((c) => c.words).join(', then ')}`;
+  return leaningWords(job) ?? 'Nothing leans yet: rule only on what is sure';
+}
+
+function Decide({ job }: { job: Job }) {
+  const sign = useSignRuling(job.number);
+  const [courses, setCourses] = useState<Course[]>(() => openOnly(job.leaning, job.courses));
+  const [reason, setReason] = useState('');
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    sign.mutate({ version: job.version, courses, reason }, { onSuccess: () => setReason('') });
+  };
+  return (
+    <Form onSubmit={submit}>
+      <Columns>
+        <Sheet>
+          <SheetHead>
+            <Lead>Courses, in the order in which you tick them</Lead>
+          </SheetHead>
+          <CheckboxGroup
+            aria-label="Courses"
+            value={courses}
+            onChange={(values) => setCourses(values as Course[])}
+          >
+            {job.courses.map((course) => (
+              <CourseRow
+                key={course.course}
+                course={course}
+                place={courses.indexOf(course.course)}
+              />
+            ))}
+          </CheckboxGroup>
+        </Sheet>
+        <RightSide>
+          <Signing>
+            <Lead>Sign it</Lead>
+            <Field
+              label="In your words, for the next of us"
+              area
+              value={reason}
+              onChange={setReason}
+              maxLength={4000}
+            />
+            <p>
+              This keeps the weighing as it stands now. It cannot be changed, only followed by
+              another.
+            </p>
+            {sign.isError && <ProblemNote error={sign.error} />}
+            {sign.isSuccess && <p role="status">Signed and kept.</p>}
+            <Button
+              primary
+              type="submit"
+              isDisabled={courses.length === 0 || reason.trim() === '' || sign.isPending}
+            >
+              Sign the ruling
+            </Button>
+          </Signing>
+          <Past rulings={job.rulings} />
+        </RightSide>
+      </Columns>
+    </Form>
+  );
+}
+
+const openOnly = (leaning: readonly Course[], courses: readonly CourseView[]) =>
+  leaning.filter((course) => courses.find((c) => c.course === course)?.lock === null);
+
+function CourseRow({ course, place }: { course: CourseView; place: number }) {
+  return (
+    <CourseBox value={course.course} isDisabled={course.lock !== null}>
+      <Tick aria-hidden="true">{place >= 0 ? place + 1 : ''}</Tick>
+      <span>
+        <b>{course.words}</b>
+        {course.lock !== null && (
+          <LockLine>
+            Locked: {course.lock.reason} {course.lock.opens}
+          </LockLine>
+        )}
+      </span>
+      <TouchPips touch={course.touch} words={course.touchWords} />
+    </CourseBox>
+  );
+}
+
+function Past({ rulings }: { rulings: readonly Ruling[] }) {
+  return (
+    <Sheet>
+      <SheetHead>
+        <Lead>Rulings so far</Lead>
+      </SheetHead>
+      {rulings.length === 0 ? (
+        <Teach>
+          None yet. A ruling stands here with its reason and the weighing as it was when it was
+          signed.
+        </Teach>
+      ) : (
+        <ol>
+          {rulings.map((ruling) => (
+            <PastOne key={ruling.id}>
+              <b>{ruling.courses.map((c) => c.words).join(', then ')}</b>
+              <p>{ruling.reason}</p>
+              <small>
+                {ruling.signedBy}, {when(ruling.signedAt)}
+              </small>
+              <Stood>
+                <p>As it stood: {ruling.headline}</p>
+                <ul>
+                  {ruling.causes.map((cause) => (
+                    <li key={`${cause.name}${cause.partName}`}>
+                      <span>
+                        {cause.name}, {cause.partName}
+                      </span>
+                      <span>{ofHundred(cause.probability)} of 100</span>
+                    </li>
+                  ))}
+                </ul>
+              </Stood>
+            </PastOne>
+          ))}
+        </ol>
+      )}
+    </Sheet>
+  );
+}
+
+const Back = styled(Link)`
+  display: inline-block;
+  padding: 6px 0;
+`;
+
+const Top = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  gap: 12px;
+  margin-bottom: 14px;
+  & > :first-child {
+    flex: 1 1 520px;
+  }
+`;
+
+const Headline = styled.div`
+  display: flex;
+  gap: 12px;
+  align-items: center;
+`;
+
+const Columns = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 3fr) minmax(300px, 2fr);
+  gap: 12px;
+  align-items: start;
+`;
+
+const CourseBox = styled(Checkbox)`
+  display: grid;
+  grid-template-columns: 34px 1fr auto;
+  gap: 14px;
+  align-items: center;
+  min-height: 52px;
+  padding: 8px 16px;
+  border-top: 1px solid ${color.line};
+  cursor: pointer;
+  &[data-selected] {
+    background: ${color.clearSoft};
+  }
+  &[data-disabled] {
+    cursor: default;
+    color: ${color.ink2};
+  }
+  &[data-focus-visible] {
+    outline: 3px solid ${color.leanMark};
+    outline-offset: -3px;
+  }
+`;
+
+const Tick = styled.span`
+  width: 30px;
+  height: 30px;
+  display: grid;
+  place-items: center;
+  border: 2px solid ${color.ink2};
+  border-radius: ${radius};
+  font-weight: 700;
+  [data-selected] > & {
+    background: #14403d;
+    border-color: #14403d;
+    color: #fff;
+  }
+  [data-disabled] > & {
+    border-style: dashed;
+  }
+`;
+
+const LockLine = styled.span`
+  display: block;
+  font-size: 14px;
+  color: ${color.holdInk};
+`;
+
+const RightSide = styled.div`
+  display: grid;
+  gap: 12px;
+`;
+
+const Signing = styled(Sheet)`
+  display: grid;
+  gap: 12px;
+  padding: 14px 16px 16px;
+  p {
+    color: ${color.ink2};
+  }
+`;
+
+const Teach = styled.p`
+  padding: 0 16px 16px;
+  color: ${color.ink2};
+`;
+
+const PastOne = styled.li`
+  display: grid;
+  gap: 6px;
+  padding: 12px 16px;
+  border-top: 1px solid ${color.line};
+  small {
+    font-size: 14px;
+    color: ${color.ink2};
+  }
+`;
+
+const Stood = styled.div`
+  padding: 10px 12px;
+  background: ${color.sunken};
+  font-size: 14px;
+  li {
+    display: flex;
+    justify-content: space-between;
+    gap: 12px;
+  }
+`;

@@ -1,0 +1,92 @@
+import { useState, type FormEvent } from 'react';
+import { Form } from 'react-aria-components';
+import styled from 'styled-components';
+import { useSignIn } from '../../api/queries';
+import { TiltMark } from '../../marks/TiltMark';
+import { color } from '../../theme/theme';
+import { Button } from '../../ui/Button';
+import { Field } from '../../ui/Field';
+import { ProblemNote } from '../../ui/ProblemNote';
+import { Sheet, Sub, Title } from '../../ui/Sheet';
+
+export interface SignInViewProps {
+  /** Somebody was signed in a moment ago. */
+  ended: boolean;
+}
+
+/** The one view that needs nobody signed in. */
+export function SignInView({ ended }: SignInViewProps) {
+  const signIn = useSignIn();
+  const [name, setName] = useState('');
+  const [password, setPassword] = useState('');
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    signIn.mutate({ name, password }, { onError: () => setPassword('') });
+  };
+  return (
+    <Ground>
+      <Card>
+        <Mark>
+          <TiltMark tilt="UNKNOWN" size={40} />
+        </Mark>
+        <Title>Sign in to Tekmerion</Title>
+        <Sub>
+          {ended
+            ? 'Your session has ended. Sign in again; you come back to where you were.'
+            : 'The bench, its tests and its rulings.'}
+        </Sub>
+        <Fields onSubmit={submit}>
+          <Field
+            label="Name"
+            value={name}
+            onChange={setName}
+            autoComplete="username"
+            autoFocus
+            isRequired
+          />
+          <Field
+            label="Password"
+            type="password"
+            value={password}
+            onChange={setPassword}
+            autoComplete="current-password"
+            isRequired
+          />
+          {signIn.isError && <ProblemNote error={signIn.error} />}
+          <Button primary type="submit" isDisabled={signIn.isPending}>
+            {signIn.isPending ? 'Signing in…' : 'Sign in'}
+          </Button>
+        </Fields>
+      </Card>
+    </Ground>
+  );
+}
+
+const Ground = styled.main`
+  min-height: 100vh;
+  display: grid;
+  place-items: center;
+  padding: 24px;
+  background-color: ${color.mat};
+  background-image:
+    linear-gradient(rgb(255 255 255 / 5%) 1px, transparent 1px),
+    linear-gradient(90deg, rgb(255 255 255 / 5%) 1px, transparent 1px);
+  background-size: 26px 26px;
+`;
+
+const Card = styled(Sheet)`
+  width: min(420px, 100%);
+  padding: 28px 30px 32px;
+  display: grid;
+  gap: 8px;
+`;
+
+const Mark = styled.div`
+  padding-bottom: 6px;
+`;
+
+const Fields = styled(Form)`
+  display: grid;
+  gap: 16px;
+  margin-top: 14px;
+`;

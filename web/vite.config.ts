@@ -1,0 +1,14 @@
+import react from '@vitejs/plugin-react';
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  plugins: [react()],
+  build: {
+    // The content security policy allows no inline script and no data: fonts.
+    modulePreload: { polyfill: false },
+    assetsInlineLimit: 0,
+    chunkSizeWarningLimit: 900,
+  },
+  server: { proxy: { '/api': 'http://127.0.0.1:8780' } },
+  test: { environment: 'jsdom', globals: false, setupFiles: ['src/test-setup.ts'] },
+});
