@@ -3,7 +3,7 @@ import hooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
 export default tseslint.config(
-  { ignores: ['dist', 'src/api/generated'] },
+  { ignores: ['dist', 'target', 'src/api/generated'] },
   js.configs.recommended,
   ...tseslint.configs.strict,
   hooks.configs.flat.recommended,

@@ -39,9 +39,10 @@ public class Attempts {
   }
 
   /**
+   * Not transactional: its refusal must not spoil the caller's transaction.
+   *
    * @throws Refusal if there were too many wrong tries
    */
-  @Transactional
   public void check(Kind kind, String source) {
     Instant from = clock.instant().minus(WINDOW);
     int wrong =

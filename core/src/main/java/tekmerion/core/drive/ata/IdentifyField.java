@@ -266,7 +266,11 @@ public enum IdentifyField {
 
   /** Boolean, Long or String by the kind of field; empty if the drive does not report the field. */
   public Optional<Object> in(RawPage page) {
-    return reported.in(page, layout.word()) ? Optional.of(layout.read(page)) : Optional.empty();
+    if (!reported.in(page, layout.word())) {
+      return Optional.empty();
+    }
+    Object value = layout.read(page);
+    return "".equals(value) ? Optional.empty() : Optional.of(value); // blank text is none
   }
 
   /** The field's name in lower camel case, as JSON shows it. */

@@ -1,0 +1,46 @@
+package tekmerion.core.gate;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** The whole table: every stance and every touch. */
+class GateTest {
+  @ParameterizedTest(
+      name = "touch {0}: unknown {1}, wanted {2}, not wanted {3}, copied {4}, verified {5}")
+  @CsvSource({
+    "0, open, open, open, open, open",
+    "1, open, open, open, open, open",
+    "2, open, open, open, open, open",
+    "3, open, open, open, open, open",
+    "4, locked, locked, open, locked, open",
+    "5, locked, locked, open, locked, open",
+  })
+  void nothingWritesToDataThatIsNeitherSafeNorGivenUp(
+      int touch, String unknown, String wanted, String notWanted, String copied, String verified) {
+    assertThat(state(touch, Stance.UNKNOWN)).isEqualTo(unknown);
+    assertThat(state(touch, Stance.WANTED)).isEqualTo(wanted);
+    assertThat(state(touch, Stance.NOT_WANTED)).isEqualTo(notWanted);
+    assertThat(state(touch, Stance.COPIED)).isEqualTo(copied);
+    assertThat(state(touch, Stance.COPY_VERIFIED)).isEqualTo(verified);
+  }
+
+  @ParameterizedTest
+  @CsvSource({"UNKNOWN, signs", "WANTED, copy is verified", "COPIED, copy is verified"})
+  void aLockSaysWhatOpensIt(Stance stance, String opens) {
+    GateAnswer answer = Gate.ofData(Touch.ERASES, stance);
+
+    assertThat(answer)
+        .isInstanceOfSatisfying(
+            GateAnswer.Locked.class,
+            locked -> {
+              assertThat(locked.reason()).contains("erases").contains(stance.words());
+              assertThat(locked.opens()).contains(opens);
+            });
+  }
+
+  private static String state(int touch, Stance stance) {
+    return Gate.ofData(Touch.values()[touch], stance).isOpen() ? "open" : "locked";
+  }
+}

@@ -1,0 +1,142 @@
+package tekmerion.core.weigh;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Random;
+import java.util.stream.LongStream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+
+/** Against a brute force that draws no formula from the code: it sums over every hidden level. */
+class PosteriorTest {
+  private static final double TOLERANCE = 1e-9;
+
+  static LongStream seeds() {
+    return LongStream.rangeClosed(1, 25);
+  }
+
+  /** A random network with what was seen; a link is null where the cause does not bear. */
+  private record Network(double[] prior, double[][] leaks, double[][][] links, int[] seen) {
+    static Network random(long seed) {
+      Random random = new Random(seed);
+      int causes = 2 + random.nextInt(4);
+      int signs = 1 + random.nextInt(5);
+      double[] prior = random.doubles(causes, 0.01, 0.6).toArray();
+      double[][] leaks = new double[signs][];
+      double[][][] links = new double[signs][causes][];
+      int[] seen = new int[signs];
+      for (int s = 0; s < signs; s++) {
+        int levels = 2 + random.nextInt(3);
+        leaks[s] = distribution(random, levels);
+        seen[s] = random.nextInt(levels);
+        for (int c = 0; c < causes; c++) {
+          links[s][c] = random.nextInt(3) == 0 ? null : distribution(random, levels);
+        }
+      }
+      return new Network(prior, leaks, links, seen);
+    }
+
+    private static double[] distribution(Random random, int levels) {
+      double[] p = random.doubles(levels, 0.05, 1).toArray();
+      double sum = 0;
+      for (double x : p) {
+        sum += x;
+      }
+      for (int i = 0; i < levels; i++) {
+        p[i] /= sum;
+      }
+      return p;
+    }
+
+    List<Observation> observations() {
+      List<Observation> all = new ArrayList<>();
+      for (int s = 0; s < seen.length; s++) {
+        all.add(new Observation(seen[s], leaks[s], links[s]));
+      }
+      return all;
+    }
+
+    /** P(cause present | all signs but {@code left}) over sets of at most three. */
+    double[] bruteForce(int left) {
+      double[] share = new double[prior.length];
+      double total = 0;
+      for (int set = 0; set < 1 << prior.length; set++) {
+        if (Integer.bitCount(set) > 3) {
+          continue;
+        }
+        double weight = 1;
+        for (int c = 0; c < prior.length; c++) {
+          weight *= (set & 1 << c) != 0 ? prior[c] : 1 - prior[c];
+        }
+        for (int s = 0; s < seen.length; s++) {
+          weight *= s == left ? 1 : highest(s, set, 0, 0);
+        }
+        total += weight;
+        for (int c = 0; c < prior.length; c++) {
+          share[c] += (set & 1 << c) != 0 ? weight : 0;
+        }
+      }
+      for (int c = 0; c < share.length; c++) {
+        share[c] /= total;
+      }
+      return share;
+    }
+
+    /**
+     * Probability that the highest of the leak's and the present causes' levels is the seen one.
+     */
+    private double highest(int sign, int set, int source, int soFar) {
+      if (source > prior.length) {
+        return soFar == seen[sign] ? 1 : 0;
+      }
+      double[] p = source == 0 ? leaks[sign] : links[sign][source - 1];
+      boolean silent = source > 0 && ((set & 1 << source - 1) == 0 || p == null);
+      if (silent) {
+        return highest(sign, set, source + 1, soFar);
+      }
+      double sum = 0;
+      for (int level = 0; level < p.length; level++) {
+        sum += p[level] * highest(sign, set, source + 1, Math.max(soFar, level));
+      }
+      return sum;
+    }
+  }
+
+  @ParameterizedTest(name = "seed {0}")
+  @MethodSource("seeds")
+  void equalsBruteForceWithAllSignsAndWithEachLeftOut(long seed) {
+    Network network = Network.random(seed);
+
+    Posterior posterior = Posterior.of(network.prior(), network.observations());
+
+    assertThat(posterior.probability()).containsExactly(network.bruteForce(-1), within(TOLERANCE));
+    for (int s = 0; s < network.seen().length; s++) {
+      assertThat(Arrays.copyOf(posterior.without()[s], network.prior().length))
+          .containsExactly(network.bruteForce(s), within(TOLERANCE));
+    }
+  }
+
+  @Test
+  void twoLevelsAreTheNoisyOr() {
+    // One sign, leak 0.1, link 0.8: P(sign | cause) = 1 - 0.9 × 0.2 = 0.82, without it 0.1.
+    // Prior 0.25: 0.25 × 0.82 / (0.25 × 0.82 + 0.75 × 0.1) = 0.205 / 0.28
+    Observation seen = new Observation(1, new double[] {0.9, 0.1}, new double[][] {{0.2, 0.8}});
+
+    Posterior posterior = Posterior.of(new double[] {0.25}, List.of(seen));
+
+    assertThat(posterior.probability()[0]).isCloseTo(0.205 / 0.28, within(1e-12));
+    assertThat(posterior.none()).isCloseTo(0.075 / 0.28, within(1e-12));
+    assertThat(posterior.without()[0][0]).isCloseTo(0.25, within(1e-12));
+  }
+
+  @Test
+  void hasAllSetsOfAtMostThree() {
+    // C(10,0) + C(10,1) + C(10,2) + C(10,3) = 1 + 10 + 45 + 120
+    assertThat(FaultSets.of(10)).hasSize(176);
+  }
+}

@@ -1,0 +1,139 @@
+package tekmerion.core.weigh;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import tekmerion.core.knowhow.Cause;
+import tekmerion.core.knowhow.Family;
+import tekmerion.core.knowhow.KnowHow;
+import tekmerion.core.knowhow.SignKind;
+import tekmerion.core.ruling.Course;
+import tekmerion.core.sign.Sign;
+import tekmerion.core.weigh.Weighed.CauseShare;
+import tekmerion.core.weigh.Weighed.SignWeight;
+import tekmerion.core.weigh.Weighing.Part;
+
+class WeighingTest {
+  private static final List<Part> ONE_DRIVE = List.of(new Part("drive-a", "drive", "drive A"));
+
+  /** One cause on drives with prior 0.5; two signs that measure the same, one that does not. */
+  private static KnowHow knowHow() {
+    return new KnowHow(
+        List.of(new Family("slow", "Slow")),
+        List.of(
+            new Cause(
+                "worn",
+                "Worn drive",
+                "{part} is worn",
+                "{part} being worn",
+                "drive",
+                "drive",
+                Map.of("any", 0.5, "slow", 0.2),
+                List.of(Course.RECOVER_DATA, Course.REPLACE_PART))),
+        List.of(
+            sign("waiting", "surface", 0.1, 0.8),
+            sign("uncorrectable", "surface", 0.1, 0.5),
+            sign("noise", "noise", 0.1, 0.8)));
+  }
+
+  private static SignKind sign(String id, String group, double leak, double link) {
+    return new SignKind(
+        id,
+        id,
+        group,
+        List.of("no", "yes"),
+        List.of(1 - leak, leak),
+        Map.of("worn", List.of(1 - link, link)),
+        "arithmetic");
+  }
+
+  private static Sign seen(String id, String level) {
+    return new Sign(id, "drive-a", level, id + " " + level, Sign.Basis.intake());
+  }
+
+  private static CauseShare worn(Sign... signs) {
+    return Weighing.of(knowHow(), "any", ONE_DRIVE, List.of(signs)).causes().get(0);
+  }
+
+  @Test
+  void aSignWeighsItsLeaveOneOutChangeInDecibans() {
+    // P(yes | worn) = 1 - 0.9 × 0.2 = 0.82, P(yes | not) = 0.1: 10·log10(8.2) = 9.138 dB
+    CauseShare worn = worn(seen("waiting", "yes"));
+
+    assertThat(worn.weights())
+        .singleElement()
+        .extracting(SignWeight::decibans)
+        .satisfies(d -> assertThat((double) d).isCloseTo(9.138, within(1e-3)));
+    assertThat(worn.probability()).isCloseTo(0.82 / 0.92, within(1e-12));
+  }
+
+  @Test
+  void unknownIsNotAbsent() {
+    // Absent: P(no | worn) = 0.9 × 0.2 = 0.18, P(no | not) = 0.9: 0.18 / 1.08
+    assertThat(worn().probability()).isCloseTo(0.5, within(1e-12));
+    assertThat(worn(seen("waiting", "no")).probability()).isCloseTo(0.18 / 1.08, within(1e-12));
+  }
+
+  @Test
+  void signsOfOneGroupAreNotCountedTwice() {
+    CauseShare one = worn(seen("waiting", "yes"));
+    CauseShare both = worn(seen("uncorrectable", "yes"), seen("waiting", "yes"));
+    CauseShare other = worn(seen("waiting", "yes"), seen("noise", "yes"));
+
+    assertThat(both.probability()).isEqualTo(one.probability());
+    assertThat(both.weights())
+        .filteredOn(w -> w.sign().id().equals("uncorrectable"))
+        .singleElement()
+        .satisfies(
+            w -> {
+              assertThat(w.decibans()).isZero();
+              assertThat(w.countedBy()).isEqualTo("waiting yes");
+            });
+    assertThat(other.probability()).isGreaterThan(one.probability());
+  }
+
+  @Test
+  void aLaterSignOfTheSameKindReplacesTheEarlier() {
+    assertThat(worn(seen("waiting", "yes"), seen("waiting", "no")).probability())
+        .isEqualTo(worn(seen("waiting", "no")).probability());
+  }
+
+  @Test
+  void theFamilySetsThePrior() {
+    assertThat(Weighing.of(knowHow(), "slow", ONE_DRIVE, List.of()).causes().get(0).probability())
+        .isCloseTo(0.2, within(1e-12));
+  }
+
+  @Test
+  void aSignOfOneDriveDoesNotBearOnTheOther() {
+    List<Part> two =
+        List.of(new Part("drive-a", "drive", "drive A"), new Part("drive-b", "drive", "drive B"));
+
+    Weighed weighed = Weighing.of(knowHow(), "any", two, List.of(seen("waiting", "yes")));
+
+    assertThat(weighed.causes().get(0).part()).isEqualTo("drive-a");
+    assertThat(weighed.causes().get(1).probability()).isCloseTo(0.5, within(1e-12));
+    assertThat(weighed.causes().get(1).tilt()).isEqualTo(Tilt.LEANING);
+  }
+
+  @Test
+  void saysWhatItFoundAndWhatUsuallyFollows() {
+    Weighed weighed =
+        Weighing.of(
+            knowHow(), "any", ONE_DRIVE, List.of(seen("waiting", "yes"), seen("noise", "yes")));
+
+    // Odds 8.2² = 67.24: 67.24 / 68.24 = 0.985
+    assertThat(weighed.headline()).isEqualTo("Drive A is worn, 99 in 100.");
+    assertThat(weighed.leaning()).containsExactly(Course.RECOVER_DATA, Course.REPLACE_PART);
+  }
+
+  @Test
+  void aSignThatNobodyKnowsIsOurMistakeAndSaysSo() {
+    assertThatThrownBy(() -> worn(seen("colour", "yes"))).hasMessageContaining("colour");
+    assertThatThrownBy(() -> worn(seen("waiting", "maybe"))).hasMessageContaining("maybe");
+  }
+}

@@ -1,0 +1,40 @@
+package tekmerion.evaluation;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.EnumSet;
+import java.util.Set;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import tekmerion.core.page.Decoding;
+import tekmerion.core.page.Fault;
+import tekmerion.core.page.RawPage;
+
+/** The same as {@code ./tekmerion fuzz}, with fewer pages. */
+class PageFuzzerTest {
+  private static final int PAGES = 20_000;
+
+  @ParameterizedTest(name = "seed {0}")
+  @ValueSource(longs = {1, 2, 3})
+  void anyBytesGiveADecodingThatKeepsThem(long seed) {
+    PageFuzzer fuzzer = new PageFuzzer(seed);
+    Set<Fault.Kind> seen = EnumSet.noneOf(Fault.Kind.class);
+    int sound = 0;
+    for (int i = 0; i < PAGES; i++) {
+      RawPage page = fuzzer.next();
+      for (Decoding<?> decoding : PageFuzzer.decodeAll(page)) {
+        assertThat(decoding.raw()).isEqualTo(page);
+        decoding.damage().ifPresent(fault -> seen.add(fault.kind()));
+        sound += decoding.decoded().isPresent() ? 1 : 0;
+      }
+    }
+    // A fuzzer that never gets past the checksum, or always does, would test little.
+    assertThat(sound).isBetween(PAGES / 2, 2 * PAGES);
+    assertThat(seen)
+        .contains(
+            Fault.Kind.WRONG_SIZE,
+            Fault.Kind.BAD_CHECKSUM,
+            Fault.Kind.NOT_TEXT,
+            Fault.Kind.WRONG_KIND);
+  }
+}

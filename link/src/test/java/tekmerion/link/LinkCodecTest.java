@@ -1,0 +1,153 @@
+package tekmerion.link;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.junit.jupiter.params.provider.Arguments.arguments;
+
+import com.networknt.schema.InputFormat;
+import com.networknt.schema.Schema;
+import com.networknt.schema.SchemaRegistry;
+import com.networknt.schema.SpecificationVersion;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.util.List;
+import java.util.Random;
+import java.util.UUID;
+import java.util.stream.LongStream;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.MethodSource;
+import tekmerion.core.page.RawPage;
+import tekmerion.core.port.PageAnswer;
+import tekmerion.core.port.PageKind;
+
+class LinkCodecTest {
+  private static final UUID ID = UUID.fromString("3f1d6a52-6c83-4e2b-9a5e-0c52e7d61b11");
+  private static final Instant NOON = Instant.parse("2026-11-23T12:00:00Z");
+  private static final MachineNote MACHINE =
+      new MachineNote(
+          "Ostrel", "17", "", "bench", List.of(new MachineNote.DriveNote("drive-a", "Drive A")));
+
+  private static PageNote page(PageAnswer answer) {
+    return PageNote.of(PageKind.ATA_SMART, answer);
+  }
+
+  private static final ToServer.Event READ =
+      new ToServer.Event(
+          7,
+          new LinkEvent.DriveRead(
+              ID,
+              ID,
+              "drive-a",
+              NOON,
+              List.of(
+                  page(new PageAnswer.Got(new RawPage(new byte[] {1, 2, 3}))),
+                  PageNote.of(PageKind.ATA_IDENTIFY, new PageAnswer.NotReported("no such page")),
+                  PageNote.of(PageKind.ATA_THRESHOLDS, new PageAnswer.CouldNotRun("timed out")))));
+
+  static Stream<Arguments> messages() {
+    return Stream.of(
+        arguments("to-server", ToServer.class, new ToServer.Hello(1, "0.1.0", MACHINE, 6)),
+        arguments("to-server", ToServer.class, READ),
+        arguments(
+            "to-server",
+            ToServer.class,
+            new ToServer.Event(8, new LinkEvent.CommandRefused(ID, NOON, "no such drive"))),
+        arguments("to-server", ToServer.class, new ToServer.Progress(ID, 1, 3, "reading")),
+        arguments("to-probe", ToProbe.class, new ToProbe.Welcome(1, "bay 1", 6)),
+        arguments("to-probe", ToProbe.class, new ToProbe.Acknowledge(7)),
+        arguments("to-probe", ToProbe.class, new ToProbe.Resend(4)),
+        arguments("to-probe", ToProbe.class, new ToProbe.ReadDrive(ID, "drive-a")),
+        arguments(
+            "enrolment-request",
+            Enrolment.Request.class,
+            new Enrolment.Request("K7QX-4M2P", "0.1.0", ID, MACHINE)),
+        arguments(
+            "enrolment-granted",
+            Enrolment.Granted.class,
+            new Enrolment.Granted(ID.toString(), "t".repeat(43), "bay 1")));
+  }
+
+  @ParameterizedTest(name = "{0}: {2}")
+  @MethodSource("messages")
+  void everyMessageFollowsItsSchemaAndComesBackTheSame(
+      String schema, Class<?> type, Object message) {
+    String json = LinkCodec.encode(message);
+
+    assertThat(schema(schema).validate(json, InputFormat.JSON)).as(json).isEmpty();
+    assertThat(LinkCodec.decode(json, type)).isEqualTo(message);
+  }
+
+  @Test
+  void theSchemasRefuseWhatIsNoMessage() {
+    assertThat(schema("to-server").validate("{\"type\":\"event\"}", InputFormat.JSON)).isNotEmpty();
+    assertThat(schema("to-probe").validate("{\"type\":\"erase\"}", InputFormat.JSON)).isNotEmpty();
+  }
+
+  @Test
+  void theThreeAnswersStayThree() {
+    LinkEvent.DriveRead read = (LinkEvent.DriveRead) READ.event();
+
+    assertThat(read.pages())
+        .extracting(PageNote::answer)
+        .containsExactly(
+            new PageAnswer.Got(new RawPage(new byte[] {1, 2, 3})),
+            new PageAnswer.NotReported("no such page"),
+            new PageAnswer.CouldNotRun("timed out"));
+  }
+
+  @Test
+  void aNewerEndMayAddFields() {
+    assertThat(LinkCodec.decode("{\"type\":\"resend\",\"from\":4,\"mood\":1}", ToProbe.class))
+        .isEqualTo(new ToProbe.Resend(4));
+  }
+
+  static LongStream seeds() {
+    return LongStream.rangeClosed(1, 200);
+  }
+
+  @ParameterizedTest(name = "seed {0}")
+  @MethodSource("seeds")
+  void aBrokenMessageIsATypedErrorAndNothingElse(long seed) {
+    Random random = new Random(seed);
+    StringBuilder json = new StringBuilder(LinkCodec.encode(READ));
+    for (int i = 0; i < 1 + random.nextInt(6); i++) {
+      json.setCharAt(random.nextInt(json.length()), (char) (32 + random.nextInt(95)));
+    }
+
+    try {
+      ToServer decoded = LinkCodec.decode(json.toString(), ToServer.class);
+      if (decoded instanceof ToServer.Event event
+          && event.event() instanceof LinkEvent.DriveRead read) {
+        read.pages().stream().filter(p -> p.outcome() != null).forEach(PageNote::answer);
+      }
+    } catch (LinkFormatException expected) {
+      assertThat(expected).hasMessageNotContaining("\n");
+    }
+  }
+
+  @Test
+  void bytesThatAreNoneOrTooManyAreRefused() {
+    PageNote tooLong =
+        page(new PageAnswer.Got(new RawPage(new byte[BenchLink.MAX_PAGE_BYTES + 1])));
+    PageNote none = new PageNote("ata-smart", PageNote.Outcome.GOT, null, null);
+
+    assertThatThrownBy(tooLong::answer).isInstanceOf(LinkFormatException.class);
+    assertThatThrownBy(none::answer).isInstanceOf(LinkFormatException.class);
+  }
+
+  private static Schema schema(String name) {
+    try (InputStream in =
+        LinkCodec.class.getResourceAsStream("/tekmerion/link/" + name + ".schema.json")) {
+      String text = new String(in.readAllBytes(), StandardCharsets.UTF_8);
+      return SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
+          .getSchema(text, InputFormat.JSON);
+    } catch (IOException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+}

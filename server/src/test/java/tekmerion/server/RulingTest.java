@@ -1,0 +1,134 @@
+package tekmerion.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.sql.SQLException;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import tekmerion.launch.ShopClient;
+import tools.jackson.databind.JsonNode;
+
+/** Stance, gates and rulings through the API; job J-2296, whose owner wants the data. */
+@ExtendWith(RunningServer.class)
+class RulingTest {
+  private static final String JOB = "/api/jobs/J-2296";
+
+  private static JsonNode job(ShopClient shop) {
+    return shop.get(JOB).body();
+  }
+
+  private static ShopClient.Answer sign(ShopClient shop, String... courses) {
+    return shop.post(
+        JOB + "/rulings",
+        Map.of(
+            "version", job(shop).get("version").longValue(),
+            "courses", List.of(courses),
+            "reason", "Seen and considered."));
+  }
+
+  private static ShopClient.Answer say(ShopClient shop, String stance, String signer) {
+    return shop.post(
+        JOB + "/stance",
+        Map.of(
+            "version", job(shop).get("version").longValue(), "stance", stance, "signer", signer));
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {"RESET_ERASING", "CLEAN_INSTALL", "RESET_KEEPING_FILES", "REPAIR_FILE_SYSTEM"})
+  void theServerRefusesWhatTheDataForbids(String course, RunningServer.Shop shop)
+      throws SQLException {
+    ShopClient ines = shop.signedIn();
+    say(ines, "WANTED", "");
+    long before = shop.count("SELECT COUNT(*) FROM ruling");
+
+    ShopClient.Answer alone = sign(ines, course);
+    ShopClient.Answer hidden = sign(ines, "RECOVER_DATA", course);
+
+    assertThat(alone.status()).isEqualTo(423);
+    assertThat(alone.body().get("detail").stringValue()).contains("is locked");
+    assertThat(alone.body().get("kept").stringValue()).isEqualTo("Nothing was signed or changed.");
+    assertThat(alone.body().get("toDo").stringValue()).contains("copy is verified");
+    assertThat(hidden.status()).isEqualTo(423);
+    assertThat(shop.count("SELECT COUNT(*) FROM ruling")).isEqualTo(before);
+  }
+
+  @Test
+  void aCopyCannotBeSaidOnlyMade(RunningServer.Shop shop) {
+    ShopClient ines = shop.signedIn();
+
+    assertThat(say(ines, "COPY_VERIFIED", "").status()).isEqualTo(400);
+    assertThat(say(ines, "COPIED", "").status()).isEqualTo(400);
+    assertThat(say(ines, "NOT_WANTED", "  ").status()).isEqualTo(400);
+  }
+
+  @Test
+  void theOwnersSignatureOpensTheGateAndIsKeptWithItsWords(RunningServer.Shop shop)
+      throws SQLException {
+    ShopClient ines = shop.signedIn();
+    try {
+      assertThat(say(ines, "NOT_WANTED", "Tobias Haas").status()).isEqualTo(204);
+
+      assertThat(sign(ines, "RESET_ERASING").status()).isEqualTo(201);
+
+      assertThat(
+              shop.count(
+                  "SELECT COUNT(*) FROM data_stance WHERE signer = 'Tobias Haas'"
+                      + " AND wording = 'I do not need the data on this drive. It may be erased for good.'"))
+          .isPositive();
+    } finally {
+      say(ines, "WANTED", "");
+    }
+    assertThat(sign(ines, "RESET_ERASING").status()).isEqualTo(423);
+  }
+
+  @Test
+  void aRulingKeepsTheWeighingAsItStood(RunningServer.Shop shop) {
+    ShopClient ines = shop.signedIn();
+    JsonNode before = job(ines);
+
+    assertThat(sign(ines, "REPAIR", "NOTHING_FOUND").status()).isEqualTo(201);
+
+    JsonNode ruling = job(ines).at("/rulings/0");
+    assertThat(ruling.get("headline")).isEqualTo(before.at("/weighing/headline"));
+    assertThat(ruling.at("/causes/0/probability"))
+        .isEqualTo(before.at("/weighing/causes/0/probability"));
+    assertThat(ruling.at("/courses/1/course").stringValue()).isEqualTo("NOTHING_FOUND");
+    assertThat(ruling.get("signedBy").stringValue()).isEqualTo("Ines R.");
+    assertThat(ruling.get("reason").stringValue()).isEqualTo("Seen and considered.");
+  }
+
+  @Test
+  void whoeverLooksAtAnOldStateOverwritesNobody(RunningServer.Shop shop) {
+    ShopClient ines = shop.signedIn();
+    long seen = job(ines).get("version").longValue();
+    assertThat(sign(ines, "REPAIR").status()).isEqualTo(201);
+
+    ShopClient.Answer late =
+        ines.post(
+            JOB + "/rulings",
+            Map.of("version", seen, "courses", List.of("NOTHING_FOUND"), "reason", "late"));
+
+    assertThat(late.status()).isEqualTo(409);
+    assertThat(late.body().get("kept").stringValue()).isEqualTo("Theirs was kept, yours was not.");
+  }
+
+  @Test
+  void aRulingNeedsCoursesAndAReason(RunningServer.Shop shop) {
+    ShopClient ines = shop.signedIn();
+    long version = job(ines).get("version").longValue();
+
+    ShopClient.Answer empty =
+        ines.post(
+            JOB + "/rulings", Map.of("version", version, "courses", List.of(), "reason", " "));
+
+    assertThat(empty.status()).isEqualTo(400);
+    assertThat(empty.body().get("detail").stringValue()).contains("courses").contains("reason");
+    assertThat(sign(ines, "REPAIR", "REPAIR").status()).isEqualTo(400);
+    assertThat(sign(ines, "REFORMAT").status()).isEqualTo(400);
+  }
+}

@@ -1,0 +1,130 @@
+package tekmerion.server;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.URI;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.util.Comparator;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.extension.ExtensionContext;
+import org.junit.jupiter.api.extension.ParameterContext;
+import org.junit.jupiter.api.extension.ParameterResolver;
+import org.springframework.boot.SpringApplication;
+import org.springframework.context.ConfigurableApplicationContext;
+import tekmerion.launch.FreePort;
+import tekmerion.launch.MariaDb;
+import tekmerion.launch.ShopClient;
+
+/**
+ * The real application on a real MariaDB, started once for all tests that ask for it as a
+ * parameter. Spring's own JUnit extension needs JUnit 6; this one also tests what users run.
+ */
+public final class RunningServer implements ParameterResolver {
+  private static final String PASSWORD = "only-for-these-tests";
+
+  /** Everything a test needs of it. */
+  public static final class Shop implements AutoCloseable {
+    private final Path folder;
+    private final MariaDb database;
+    private final ConfigurableApplicationContext application;
+    private final URI address;
+
+    private Shop() {
+      try {
+        folder = Files.createTempDirectory("tekmerion-server-test");
+      } catch (IOException e) {
+        throw new UncheckedIOException(e);
+      }
+      database = MariaDb.start(folder.resolve("db"));
+      int port = FreePort.any();
+      address = URI.create("http://127.0.0.1:" + port);
+      System.out.printf(
+          "Server tests use MariaDB on port %d, the server on port %d, folder %s%n",
+          database.port(), port, folder);
+      SpringApplication program = new SpringApplication(TekmerionServer.class);
+      String[] arguments = {
+        "--server.port=" + port,
+        "--tekmerion.demo=true",
+        "--tekmerion.demo-password=" + PASSWORD,
+        "--spring.datasource.url=" + database.url(),
+        "--spring.datasource.password=" + database.password("tekmerion_app"),
+        "--spring.flyway.url=" + database.url(),
+        "--spring.flyway.password=" + database.password("tekmerion_owner")
+      };
+      application = program.run(arguments);
+    }
+
+    public URI address() {
+      return address;
+    }
+
+    public String password() {
+      return PASSWORD;
+    }
+
+    /** Nobody signed in yet. */
+    public ShopClient stranger() {
+      return new ShopClient(address);
+    }
+
+    public ShopClient signedIn() {
+      ShopClient client = stranger();
+      ShopClient.Answer answer = client.signIn("ines", PASSWORD);
+      if (answer.status() != 200) {
+        throw new IllegalStateException("cannot sign in: " + answer.body());
+      }
+      return client;
+    }
+
+    /** Straight into the database, as one of its two users. */
+    public Connection database(String user) throws SQLException {
+      return DriverManager.getConnection(database.url(), user, database.password(user));
+    }
+
+    /** A statement as the owner, for what a test must set up behind the server's back. */
+    public void asOwner(String sql) throws SQLException {
+      try (Connection connection = database("tekmerion_owner");
+          var statement = connection.createStatement()) {
+        statement.execute(sql);
+      }
+    }
+
+    /** The first column of the first row, as the owner. */
+    public long count(String sql) throws SQLException {
+      try (Connection connection = database("tekmerion_owner");
+          var statement = connection.createStatement();
+          var result = statement.executeQuery(sql)) {
+        result.next();
+        return result.getLong(1);
+      }
+    }
+
+    @Override
+    public void close() throws IOException {
+      application.close();
+      database.close();
+      try (Stream<Path> files = Files.walk(folder)) {
+        for (Path file : files.sorted(Comparator.reverseOrder()).toList()) {
+          Files.delete(file);
+        }
+      }
+    }
+  }
+
+  @Override
+  public boolean supportsParameter(ParameterContext parameter, ExtensionContext context) {
+    return parameter.getParameter().getType() == Shop.class;
+  }
+
+  @Override
+  public Object resolveParameter(ParameterContext parameter, ExtensionContext context) {
+    return context
+        .getRoot()
+        .getStore(ExtensionContext.Namespace.GLOBAL)
+        .getOrComputeIfAbsent(Shop.class, type -> new Shop(), Shop.class);
+  }
+}
