@@ -28,9 +28,6 @@ const LOOKS: Record<Tilt, Look> = {
   IMPLICATED: { turn: 25, token: 'implicated', weight: 'full', words: 'implicated' },
 };
 
-/** What the mark says, for sentences and labels. */
-export const tiltWords = (tilt: Tilt) => LOOKS[tilt].words;
-
 /** A beam on a pivot: the state of a part, a cause, a job, everywhere the same. */
 export function TiltMark({ tilt, size = 22, onMat = false }: TiltMarkProps) {
   const look = LOOKS[tilt];

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { Button as AriaButton } from 'react-aria-components';
+import { Button as AriaButton, VisuallyHidden } from 'react-aria-components';
 import { Link, useLocation, useNavigate } from 'react-router';
 import styled from 'styled-components';
 import { useFloor, useSignOut } from '../api/queries';
@@ -49,8 +49,8 @@ export function Band({ person }: BandProps) {
               data-here={pathname.startsWith(`/job/${bay.job?.number}`) || undefined}
               data-waits={bay.job?.acts === 'PERSON' || undefined}
               onPress={() => goTo(bay)}
-              aria-label={bayLabel(bay)}
             >
+              <VisuallyHidden>Bay</VisuallyHidden>
               <kbd>{bay.number}</kbd>
               <BayText>
                 <span>{bay.job?.number ?? 'free'}</span>
@@ -72,12 +72,6 @@ export function Band({ person }: BandProps) {
       )}
     </Mat>
   );
-}
-
-function bayLabel(bay: Bay): string {
-  return bay.job === null
-    ? `Bay ${bay.number}, free`
-    : `Bay ${bay.number}, ${bay.job.number}, ${bay.job.machine}, ${bay.job.line}`;
 }
 
 /** Digits 1–9 jump to a bay unless something is being typed or a dialog is open. */

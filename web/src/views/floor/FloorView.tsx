@@ -1,3 +1,4 @@
+import { VisuallyHidden } from 'react-aria-components';
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import { useFloor } from '../../api/queries';
@@ -99,7 +100,7 @@ function Lanes({ floor }: { floor: Floor }) {
 function Lane({ job, axis }: { job: FloorJob; axis: Axis }) {
   return (
     <Row>
-      <Who to={`/job/${job.number}`} aria-label={laneLabel(job)}>
+      <Who to={`/job/${job.number}`}>
         <BayNumber>{job.bay ?? '–'}</BayNumber>
         <TiltMark tilt={job.tilt} size={26} />
         <span>
@@ -109,6 +110,7 @@ function Lane({ job, axis }: { job: FloorJob; axis: Axis }) {
           · {job.customer}
           <Waits data-acts={job.acts}>{job.line}</Waits>
           <Finding>{job.headline}</Finding>
+          <VisuallyHidden>{promisedWords(job)}</VisuallyHidden>
         </span>
       </Who>
       <Track aria-hidden="true">
@@ -131,11 +133,9 @@ function Lane({ job, axis }: { job: FloorJob; axis: Axis }) {
   );
 }
 
-function laneLabel(job: FloorJob): string {
-  const promised =
-    job.promisedAt === null ? 'nothing promised' : `promised ${when(job.promisedAt)}`;
-  return `${job.number}, ${job.machine}, ${job.customer}. ${job.line}. ${job.headline} ${promised}.`;
-}
+/** The flag in words, for those who do not see it. */
+const promisedWords = (job: FloorJob) =>
+  job.promisedAt === null ? 'nothing promised' : `promised ${when(job.promisedAt)}`;
 
 function AxisHead({ axis }: { axis: Axis }) {
   return (

@@ -1,8 +1,8 @@
 import { useState } from 'react';
-import { Button as AriaButton } from 'react-aria-components';
+import { Button as AriaButton, VisuallyHidden } from 'react-aria-components';
 import styled from 'styled-components';
 import type { CauseShare, Job } from '../../api/types';
-import { TiltMark, tiltWords } from '../../marks/TiltMark';
+import { TiltMark } from '../../marks/TiltMark';
 import { WeightBar } from '../../marks/WeightBar';
 import { color } from '../../theme/theme';
 import { ofHundred } from '../../ui/format';
@@ -42,7 +42,6 @@ export function Causes({ job, shown, onChoose }: CausesProps) {
             <Row
               data-here={(shown !== undefined && causeKey(shown) === causeKey(cause)) || undefined}
               aria-pressed={shown !== undefined && causeKey(shown) === causeKey(cause)}
-              aria-label={`${cause.name}, ${cause.partName}: ${ofHundred(cause.probability)} of 100, ${tiltWords(cause.tilt)}`}
               onPress={() => onChoose(cause)}
             >
               <TiltMark tilt={cause.tilt} size={24} />
@@ -56,7 +55,10 @@ export function Causes({ job, shown, onChoose }: CausesProps) {
                 scale={SCALE}
                 tone={toneOf(cause)}
               />
-              <Share>{ofHundred(cause.probability)}</Share>
+              <Share>
+                {ofHundred(cause.probability)}
+                <VisuallyHidden> of 100</VisuallyHidden>
+              </Share>
             </Row>
           </li>
         ))}

@@ -42,6 +42,8 @@ public final class LinkClient {
   private final MachineUnderTest machine;
   private final Outbox outbox;
   private final Consumer<String> say;
+  private CommandHost commands;
+  private volatile Session session;
   private final HttpClient http =
       HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(10)).build();
 
@@ -65,12 +67,22 @@ public final class LinkClient {
    * @throws LinkRefusedException if the server does not take this probe
    */
   public void run() throws InterruptedException {
+    boolean enrolsFirst = outbox.identity(Enroller.TOKEN).isEmpty();
+    // Outlives every connection: what is being read when the link is lost is read to its end.
+    try (CommandHost host =
+        new CommandHost(machine, outbox, Clock.systemUTC(), this::report, this::pumpNow)) {
+      commands = host;
+      keepLinked(enrolsFirst);
+    }
+  }
+
+  private void keepLinked(boolean enrolsFirst) throws InterruptedException {
     Duration pause = FIRST_PAUSE;
-    boolean codeTried = outbox.identity(Enroller.TOKEN).isEmpty();
+    boolean codeTried = enrolsFirst;
     while (true) {
       try {
         String token = Enroller.token(server, code, MachineNote.of(machine), outbox, http);
-        Session session = new Session();
+        session = new Session();
         session.run(token);
         pause = FIRST_PAUSE;
       } catch (LinkRefusedException e) {
@@ -93,12 +105,25 @@ public final class LinkClient {
     }
   }
 
+  private void report(ToServer.Progress progress) {
+    Session now = session;
+    if (now != null) {
+      now.send(progress);
+    }
+  }
+
+  private void pumpNow() {
+    Session now = session;
+    if (now != null) {
+      now.pump();
+    }
+  }
+
   /** One connection, from hello to its end. */
   private final class Session implements WebSocket.Listener {
     private final CountDownLatch ended = new CountDownLatch(1);
     private final StringBuilder partial = new StringBuilder();
     private WebSocket socket;
-    private CommandHost commands;
     private long sentThrough;
     private volatile boolean welcomed;
     private volatile String refused;
@@ -106,9 +131,7 @@ public final class LinkClient {
     void run(String token) throws IOException, InterruptedException {
       URI address =
           URI.create(server.toString().replaceFirst("^http", "ws")).resolve(BenchLink.SOCKET_PATH);
-      try (CommandHost host =
-          new CommandHost(machine, outbox, Clock.systemUTC(), this::send, this::pump)) {
-        commands = host;
+      try {
         WebSocket open =
             http.newWebSocketBuilder()
                 .connectTimeout(Duration.ofSeconds(10))

@@ -16,6 +16,8 @@ import tekmerion.link.LinkEvent;
 import tekmerion.link.LinkFormatException;
 import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
+import tekmerion.server.bay.Bay;
+import tekmerion.server.bay.Bays;
 import tekmerion.server.live.LiveEvents;
 import tekmerion.server.reading.ReadRequests;
 import tekmerion.server.reading.ReadingInbox;
@@ -29,6 +31,7 @@ import tools.jackson.databind.json.JsonMapper;
 @Service
 class LinkInbox implements SmartInitializingSingleton {
   private final Probes probes;
+  private final Bays bays;
   private final ReadingInbox readings;
   private final ReadRequests requests;
   private final LiveEvents live;
@@ -38,6 +41,7 @@ class LinkInbox implements SmartInitializingSingleton {
 
   LinkInbox(
       Probes probes,
+      Bays bays,
       ReadingInbox readings,
       ReadRequests requests,
       LiveEvents live,
@@ -45,6 +49,7 @@ class LinkInbox implements SmartInitializingSingleton {
       JsonMapper json,
       Clock clock) {
     this.probes = probes;
+    this.bays = bays;
     this.readings = readings;
     this.requests = requests;
     this.live = live;
@@ -85,8 +90,13 @@ class LinkInbox implements SmartInitializingSingleton {
 
   @Transactional
   void wentOff(UUID probeId) {
-    probes.findById(probeId).ifPresent(probe -> probe.wentOff(clock.instant()));
-    live.changed("floor");
+    probes
+        .findById(probeId)
+        .ifPresent(
+            probe -> {
+              probe.wentOff(clock.instant());
+              changed(probe);
+            });
   }
 
   private List<ToProbe> hello(Probe probe, ToServer.Hello hello) {
@@ -96,13 +106,23 @@ class LinkInbox implements SmartInitializingSingleton {
               .formatted(BenchLink.PROTOCOL, hello.protocol()));
     }
     probe.cameOn(hello.probeVersion(), LinkCodec.encode(hello.machine()), clock.instant());
-    live.changed("floor");
+    changed(probe);
     List<ToProbe> answers = new ArrayList<>();
     answers.add(
         new ToProbe.Welcome(
-            BenchLink.PROTOCOL, readings.bayName(probe.bayId()), probe.receivedThrough()));
+            BenchLink.PROTOCOL,
+            bays.findById(probe.bayId()).map(Bay::name).orElse("no bay"),
+            probe.receivedThrough()));
     answers.addAll(requests.openOf(probe.id()));
     return answers;
+  }
+
+  /** Whoever looks at the floor or at the job in the bay sees that the probe came or went. */
+  private void changed(Probe probe) {
+    live.changed("floor");
+    bays.findById(probe.bayId())
+        .map(Bay::job)
+        .ifPresent(job -> live.changed("job:" + job.number()));
   }
 
   private List<ToProbe> event(Probe probe, ToServer.Event event) {

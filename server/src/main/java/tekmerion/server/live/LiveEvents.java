@@ -10,6 +10,8 @@ import java.util.Set;
 import java.util.concurrent.CopyOnWriteArrayList;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.context.event.ContextClosedEvent;
+import org.springframework.context.event.EventListener;
 import org.springframework.dao.DataAccessException;
 import org.springframework.http.MediaType;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -109,6 +111,12 @@ public class LiveEvents {
     } catch (DataAccessException | TransactionException e) {
       LOG.warn("old live events stay for now: {}", e.getMessage());
     }
+  }
+
+  /** Open streams would hold up an orderly stop; browsers come back by themselves. */
+  @EventListener(ContextClosedEvent.class)
+  void letGo() {
+    browsers.forEach(SseEmitter::complete);
   }
 
   /** On the wire to a browser. */

@@ -67,11 +67,6 @@ public class ReadingInbox {
     this.clock = clock;
   }
 
-  @Transactional(readOnly = true)
-  public String bayName(Long bayId) {
-    return bays.findById(bayId).map(Bay::name).orElse("no bay");
-  }
-
   /**
    * @return why the event could not be applied; the caller then keeps it whole. Empty if it was.
    */

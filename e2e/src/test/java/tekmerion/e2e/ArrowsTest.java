@@ -1,0 +1,106 @@
+package tekmerion.e2e;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+
+import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.importer.ClassFileImporter;
+import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.lang.ArchRule;
+import org.junit.jupiter.api.Test;
+
+/** The module arrows: core ← link ← probe, sim, server. */
+class ArrowsTest {
+  private static final JavaClasses CLASSES =
+      new ClassFileImporter()
+          .withImportOption(new ImportOption.DoNotIncludeTests())
+          .importPackages("tekmerion");
+
+  @Test
+  void coreKnowsOnlyItselfJavaAndAReaderOfData() {
+    ArchRule rule =
+        noClasses()
+            .that()
+            .resideInAPackage("tekmerion.core..")
+            .should()
+            .dependOnClassesThat()
+            .resideOutsideOfPackages("tekmerion.core..", "java..", "tools.jackson..");
+    rule.check(CLASSES);
+  }
+
+  @Test
+  void coreTakesNoTimeAndNoFilesButThroughPorts() {
+    noClasses()
+        .that()
+        .resideInAPackage("tekmerion.core..")
+        .should()
+        .dependOnClassesThat()
+        .resideInAnyPackage("java.net..", "java.nio.file..", "java.sql..", "java.time..")
+        .check(CLASSES);
+  }
+
+  @Test
+  void linkKnowsOnlyCore() {
+    noClasses()
+        .that()
+        .resideInAPackage("tekmerion.link..")
+        .should()
+        .dependOnClassesThat()
+        .resideInAnyPackage(
+            "tekmerion.probe..", "tekmerion.sim..", "tekmerion.server..", "tekmerion.launch..")
+        .check(CLASSES);
+  }
+
+  @Test
+  void simKnowsOnlyCore() {
+    noClasses()
+        .that()
+        .resideInAPackage("tekmerion.sim..")
+        .should()
+        .dependOnClassesThat()
+        .resideOutsideOfPackages(
+            "tekmerion.sim..", "tekmerion.core.page..", "tekmerion.core.port..", "java..")
+        .check(CLASSES);
+  }
+
+  @Test
+  void probeServerAndLauncherDoNotKnowEachOther() {
+    String[] programs = {"tekmerion.probe..", "tekmerion.server..", "tekmerion.launch.."};
+    for (String one : programs) {
+      for (String other : programs) {
+        if (!one.equals(other)) {
+          noClasses()
+              .that()
+              .resideInAPackage(one)
+              .should()
+              .dependOnClassesThat()
+              .resideInAPackage(other)
+              .check(CLASSES);
+        }
+      }
+      noClasses()
+          .that()
+          .resideInAPackage(one)
+          .should()
+          .dependOnClassesThat()
+          .resideInAPackage("tekmerion.sim..")
+          .check(CLASSES);
+    }
+  }
+
+  @Test
+  void noPackageOfCoreIsInACircle() {
+    slices().matching("tekmerion.core.(*)..").should().beFreeOfCycles().check(CLASSES);
+  }
+
+  @Test
+  void gatesNeverAskProbabilities() {
+    noClasses()
+        .that()
+        .resideInAPackage("tekmerion.core.gate..")
+        .should()
+        .dependOnClassesThat()
+        .resideInAPackage("tekmerion.core.weigh..")
+        .check(CLASSES);
+  }
+}

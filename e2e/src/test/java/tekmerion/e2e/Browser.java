@@ -1,0 +1,196 @@
+package tekmerion.e2e;
+
+import java.io.File;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.URI;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Stream;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Dimension;
+import org.openqa.selenium.Keys;
+import org.openqa.selenium.OutputType;
+import org.openqa.selenium.WebElement;
+import org.openqa.selenium.chrome.ChromeDriver;
+import org.openqa.selenium.chrome.ChromeDriverService;
+import org.openqa.selenium.chrome.ChromeOptions;
+import org.openqa.selenium.interactions.Actions;
+import org.openqa.selenium.support.ui.ExpectedConditions;
+import org.openqa.selenium.support.ui.WebDriverWait;
+import tekmerion.launch.Home;
+
+/** Debian's Chromium, driven as a technician would: by what is written on the screen. */
+final class Browser implements AutoCloseable {
+  private static final Duration PATIENCE = Duration.ofSeconds(15);
+  private final URI address;
+  private final Path axe;
+  private final Path profile;
+  private final ChromeDriver driver;
+  private final WebDriverWait wait;
+
+  Browser(Home home, URI address) {
+    this.address = address;
+    this.axe = home.root().resolve("web/node_modules/axe-core/axe.min.js");
+    try {
+      profile = Files.createTempDirectory("tekmerion-chromium");
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    ChromeOptions options = new ChromeOptions();
+    options.setBinary("/usr/bin/chromium");
+    options.addArguments(
+        "--headless=new",
+        "--no-sandbox",
+        "--disable-gpu",
+        "--disable-dev-shm-usage",
+        "--disable-background-networking",
+        "--disable-component-update",
+        "--disable-sync",
+        "--no-first-run",
+        "--user-data-dir=" + profile);
+    ChromeDriverService service =
+        new ChromeDriverService.Builder()
+            .usingDriverExecutable(new File("/usr/bin/chromedriver"))
+            .build();
+    driver = new ChromeDriver(service, options);
+    driver.manage().window().setSize(new Dimension(1280, 800));
+    wait = new WebDriverWait(driver, PATIENCE, Duration.ofMillis(100));
+  }
+
+  void open(String path) {
+    driver.get(address.resolve(path).toString());
+  }
+
+  String path() {
+    return URI.create(driver.getCurrentUrl()).getPath();
+  }
+
+  void signIn(String name, String password) {
+    type("Name", name);
+    type("Password", password);
+    press("Sign in");
+  }
+
+  void type(String label, String text) {
+    WebElement field =
+        see(By.xpath("//label[normalize-space()='%s']/following-sibling::*".formatted(label)));
+    // WebDriver's own clear() goes past React, which then puts the old text back.
+    field.sendKeys(Keys.chord(Keys.CONTROL, "a"), text);
+  }
+
+  void press(String words) {
+    click(By.xpath("//button[contains(normalize-space(),'%s')]".formatted(words)));
+  }
+
+  void follow(String words) {
+    click(By.xpath("//a[contains(normalize-space(),'%s')]".formatted(words)));
+  }
+
+  void click(By what) {
+    wait.until(ExpectedConditions.elementToBeClickable(what)).click();
+  }
+
+  /** A key with nothing focused. */
+  void key(CharSequence key) {
+    new Actions(driver).sendKeys(key).perform();
+  }
+
+  WebElement see(By what) {
+    return wait.until(ExpectedConditions.visibilityOfElementLocated(what));
+  }
+
+  void seeText(String words) {
+    see(smallest(words));
+  }
+
+  /** The innermost element with these words; they may be spread over several text nodes. */
+  static By smallest(String words) {
+    String has = "contains(normalize-space(.),\"%s\")".formatted(words);
+    return By.xpath("//body//*[%s and not(.//*[%s])]".formatted(has, has));
+  }
+
+  void seeHeading(String words) {
+    see(By.xpath("//h1[contains(normalize-space(),'%s')]".formatted(words)));
+  }
+
+  boolean has(By what) {
+    return !driver.findElements(what).isEmpty();
+  }
+
+  List<String> texts(By what) {
+    return driver.findElements(what).stream().map(WebElement::getText).toList();
+  }
+
+  /** A value that survives as long as the page is not loaded anew. */
+  void markPage() {
+    driver.executeScript("window.notReloaded = true");
+  }
+
+  boolean isPageStillMarked() {
+    return Boolean.TRUE.equals(driver.executeScript("return window.notReloaded === true"));
+  }
+
+  /** Sends what no button would, from within the page, with its session and token. */
+  long statusOf(String method, String path, String json) {
+    Object status =
+        driver.executeAsyncScript(
+            "const [method, path, body, done] = arguments;"
+                + "const token = document.cookie.match(/XSRF-TOKEN=([^;]+)/)[1];"
+                + "fetch(path, {method, body, headers: {'Content-Type': 'application/json',"
+                + " 'X-XSRF-TOKEN': decodeURIComponent(token)}}).then(r => done(r.status));",
+            method,
+            path,
+            json);
+    return (Long) status;
+  }
+
+  /** What axe has against the page: WCAG 2.2 A and AA. One line a finding. */
+  @SuppressWarnings("unchecked") // the shape is axe-core's
+  List<String> accessibilityFindings() {
+    try {
+      driver.executeScript(Files.readString(axe));
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    Object result =
+        driver.executeAsyncScript(
+            "const done = arguments[0];"
+                + "axe.run({runOnly: ['wcag2a','wcag2aa','wcag21a','wcag21aa','wcag22aa']})"
+                + ".then(r => done(r.violations.flatMap(v => v.nodes.map(n =>"
+                + " ({id: v.id, at: n.target.join(' '), why: n.failureSummary})))));");
+    return ((List<Map<String, Object>>) result).stream().map(Map::toString).toList();
+  }
+
+  /** Words that Chromium's console holds against the page, such as a policy that was broken. */
+  List<String> consoleErrors() {
+    return driver.manage().logs().get("browser").getAll().stream()
+        .map(Object::toString)
+        .filter(line -> line.contains("SEVERE"))
+        .toList();
+  }
+
+  void picture(Path file) {
+    try {
+      Files.write(file, driver.getScreenshotAs(OutputType.BYTES));
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  @Override
+  public void close() {
+    driver.quit();
+    try (Stream<Path> files = Files.walk(profile)) {
+      for (Path file : files.sorted(Comparator.reverseOrder()).toList()) {
+        Files.deleteIfExists(file);
+      }
+    } catch (IOException e) {
+      System.err.println("Cannot delete " + profile + ": " + e.getMessage());
+    }
+  }
+}

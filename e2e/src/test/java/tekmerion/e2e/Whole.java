@@ -1,0 +1,152 @@
+package tekmerion.e2e;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.URI;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.stream.Stream;
+import tekmerion.launch.Child;
+import tekmerion.launch.FreePort;
+import tekmerion.launch.Home;
+import tekmerion.launch.MariaDb;
+import tekmerion.launch.ProbeProcess;
+import tekmerion.launch.ServerProcess;
+import tekmerion.launch.ShopClient;
+
+/** MariaDB, server and probes as processes, in a folder of their own, as a user would run them. */
+final class Whole implements AutoCloseable {
+  static final String PERSON = "ines";
+  static final String PASSWORD = "only-for-these-tests";
+
+  private final Home home = Home.find();
+  private final Path folder;
+  private final int databasePort = FreePort.any();
+  private final int serverPort = FreePort.any();
+  private final Map<Integer, Child> probes = new HashMap<>();
+  private MariaDb database;
+  private ServerProcess server;
+
+  Whole() {
+    try {
+      folder = Files.createTempDirectory("tekmerion-e2e");
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    System.out.printf(
+        "Tests of the whole use MariaDB on port %d, the server on port %d, folder %s%n",
+        databasePort, serverPort, folder);
+    startDatabase();
+    startServer();
+  }
+
+  URI address() {
+    return URI.create("http://127.0.0.1:" + serverPort);
+  }
+
+  Home home() {
+    return home;
+  }
+
+  Path folder() {
+    return folder;
+  }
+
+  void startDatabase() {
+    database = MariaDb.start(folder.resolve("db"), databasePort);
+  }
+
+  void stopDatabase() {
+    database.close();
+  }
+
+  void startServer() {
+    Map<String, String> environment = new HashMap<>(database.environment());
+    environment.put("TEKMERION_DEMO", "true");
+    environment.put("TEKMERION_DEMO_PASSWORD", PASSWORD);
+    server = ServerProcess.start(home, folder, serverPort, environment);
+  }
+
+  void stopServer() {
+    server.close();
+  }
+
+  void killServer() {
+    server.child().kill();
+  }
+
+  ShopClient signedIn() {
+    ShopClient shop = new ShopClient(address());
+    ShopClient.Answer answer = shop.signIn(PERSON, PASSWORD);
+    if (answer.status() != 200) {
+      throw new IllegalStateException("cannot sign in: " + answer.body());
+    }
+    return shop;
+  }
+
+  Path probeFolder(int bay) {
+    return folder.resolve("probe-" + bay);
+  }
+
+  /**
+   * @param code null if it is enrolled already
+   */
+  Child startProbe(int bay, String machine, String code) {
+    Child probe = ProbeProcess.start(home, probeFolder(bay), address(), machine, code);
+    probes.put(bay, probe);
+    return probe;
+  }
+
+  void killProbe(int bay) {
+    probes.get(bay).kill();
+  }
+
+  void stopProbes() {
+    probes.values().forEach(Child::close);
+    probes.clear();
+  }
+
+  /** As the owner of the schema. */
+  Connection connect() throws SQLException {
+    return DriverManager.getConnection(
+        database.url(), "tekmerion_owner", database.password("tekmerion_owner"));
+  }
+
+  long count(String sql) throws SQLException {
+    try (Connection connection = connect();
+        Statement statement = connection.createStatement();
+        ResultSet result = statement.executeQuery(sql)) {
+      result.next();
+      return result.getLong(1);
+    }
+  }
+
+  void execute(String sql) throws SQLException {
+    try (Connection connection = connect();
+        Statement statement = connection.createStatement()) {
+      statement.execute(sql);
+    }
+  }
+
+  @Override
+  public void close() {
+    stopProbes();
+    server.close();
+    database.close();
+    try (Stream<Path> files = Files.walk(folder)) {
+      for (Path file : files.sorted(Comparator.reverseOrder()).toList()) {
+        Files.delete(file);
+      }
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+}
