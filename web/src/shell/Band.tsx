@@ -56,9 +56,11 @@ export function Band({ person }: BandProps) {
                 <span>{bay.job?.number ?? 'free'}</span>
                 {bay.job !== null && <small>{bay.job.line}</small>}
               </BayText>
-              <Plate>
-                <TiltMark tilt={bay.job?.tilt ?? 'UNKNOWN'} size={20} />
-              </Plate>
+              {bay.job !== null && (
+                <Plate>
+                  <TiltMark tilt={bay.job.tilt} size={20} />
+                </Plate>
+              )}
             </BayButton>
           </li>
         ))}
@@ -106,7 +108,7 @@ const Mat = styled.header`
   color: ${color.matInk};
   display: flex;
   align-items: center;
-  gap: 10px 18px;
+  gap: 6px 14px;
   flex-wrap: wrap;
   padding: 6px 18px;
   min-height: 60px;

@@ -18,6 +18,7 @@ export const GlobalStyle = createGlobalStyle`
     background: ${color.ground};
     color: ${color.ink};
     font: 400 15px/1.4 ${font.text};
+    overflow-wrap: anywhere;
   }
   h1, h2, h3, p, ul, ol, dl, dd { margin: 0; padding: 0; }
   ul, ol { list-style: none; }

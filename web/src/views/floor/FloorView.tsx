@@ -89,7 +89,7 @@ function Lanes({ floor }: { floor: Floor }) {
           <i data-kind="waits" /> waits for a person
         </span>
         <span>
-          <i data-kind="work" /> in the shop
+          <i data-kind="work" /> runs by itself
         </span>
         <span>⚑ promised</span>
       </Legend>

@@ -46,6 +46,16 @@ it('has an axis for an empty floor', () => {
   expect(axis.ticks.length).toBeGreaterThan(2);
 });
 
+it('puts what is promised soonest first and what is not promised last', () => {
+  const jobs = [
+    { ...job('PERSON', NOW - 3 * HOUR, null), number: 'J-3' },
+    { ...job('PERSON', NOW - 2 * HOUR, NOW + 9 * HOUR), number: 'J-2' },
+    { ...job('PERSON', NOW - 1 * HOUR, NOW + 4 * HOUR), number: 'J-1' },
+  ];
+
+  expect(groupsOf(jobs)[0]?.jobs.map((j) => j.number)).toEqual(['J-1', 'J-2', 'J-3']);
+});
+
 it('groups by who must act and leaves out empty groups', () => {
   const groups = groupsOf([job('RULED', NOW, null), job('PERSON', NOW, null)]);
 

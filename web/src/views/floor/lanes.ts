@@ -39,11 +39,18 @@ export interface Group {
   jobs: FloorJob[];
 }
 
+/** What is promised soonest first, what nothing is promised for last; then what came in first. */
+function soonestFirst(a: FloorJob, b: FloorJob): number {
+  const promised = (job: FloorJob) =>
+    job.promisedAt === null ? Number.MAX_SAFE_INTEGER : Date.parse(job.promisedAt);
+  return promised(a) - promised(b) || Date.parse(a.takenInAt) - Date.parse(b.takenInAt);
+}
+
 /** By who must act; empty groups are left out. */
 export function groupsOf(jobs: readonly FloorJob[]): Group[] {
   const of = (title: string, acts: FloorJob['acts']) => ({
     title,
-    jobs: jobs.filter((job) => job.acts === acts),
+    jobs: jobs.filter((job) => job.acts === acts).sort(soonestFirst),
   });
   return [
     of('Needs a person now', 'PERSON'),

@@ -5,6 +5,7 @@ import type { CauseShare, Job, SignWeight } from '../../api/types';
 import { WeightBar } from '../../marks/WeightBar';
 import { color } from '../../theme/theme';
 import { decibans, when } from '../../ui/format';
+import { rangeWords } from '../reading/range';
 
 export interface WhyProps {
   job: Job;
@@ -73,7 +74,7 @@ function SignRow({ job, weight }: { job: Job; weight: SignWeight }) {
               <Link
                 to={`/reading/${drive.readingId}?page=${sign.basis.page}&offset=${sign.basis.offset}&length=${sign.basis.length}`}
               >
-                Bytes {sign.basis.offset} to {sign.basis.offset + sign.basis.length - 1} of the page
+                See {rangeWords(sign.basis)} of the page
               </Link>
             )}
           </Detail>

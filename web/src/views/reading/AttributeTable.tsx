@@ -61,7 +61,7 @@ export function AttributeTable({ attributes, smart, range, onRange }: AttributeT
                 </td>
                 <td>
                   <State data-state={a.state}>{a.stateWords}</State>
-                  {a.preFailure && <small> predicts failure</small>}
+                  {a.preFailure && <small>predicts failure</small>}
                 </td>
                 <td className="mono">{a.rawHex}</td>
               </tr>
@@ -84,7 +84,7 @@ function meaningOf(a: Attribute): string {
 /** What was packed into the same raw value: "lowestC 17" reads as "lowest 17 °C". */
 function alsoOf(a: Attribute): string {
   return Object.entries(a.meaning?.also ?? {})
-    .filter(([, value]) => value !== 0)
+    .filter(([name, value]) => value !== 0 && name !== 'millisecondsOfHour')
     .map(([name, value]) => {
       const celsius = name.endsWith('C');
       const words = name.replace(/C$/, '').replace(/([A-Z]|\d+)/g, ' $1');

@@ -1,5 +1,5 @@
 import styled from 'styled-components';
-import { color } from '../../theme/theme';
+import { color, font } from '../../theme/theme';
 
 /** Figures in columns. */
 export const DataTable = styled.table`
@@ -24,11 +24,18 @@ export const DataTable = styled.table`
   .mono {
     font-family: 'JetBrains Mono Variable', monospace;
     font-size: 14px;
+    white-space: nowrap;
   }
-  .number small {
-    display: block;
+  .wraps {
+    white-space: normal;
   }
   small {
+    font-family: ${font.text};
+    display: block;
+    white-space: normal;
+  }
+  small {
+    font-family: ${font.text};
     font-size: 13px;
     color: ${color.ink2};
   }

@@ -46,7 +46,7 @@ export function FieldTable({ fields, range, onRange }: FieldTableProps) {
                     {spaced(field.name)}
                   </RowButton>
                 </td>
-                <td className="mono">{field.value ?? 'not reported'}</td>
+                <td className="mono wraps">{field.value ?? 'not reported'}</td>
                 <td className="number mono">{field.offset}</td>
               </tr>
             );

@@ -1,7 +1,7 @@
 import { useEffect, useRef } from 'react';
 import styled from 'styled-components';
 import { color } from '../../theme/theme';
-import type { Range } from './range';
+import { rangeWords, type Range } from './range';
 
 export interface HexViewProps {
   name: string;
@@ -26,9 +26,9 @@ export function HexView({ name, hex, range }: HexViewProps) {
     <>
       <Caption>
         {name}, {hex.length / 2} bytes
-        {range !== null && `; bytes ${range.offset} to ${range.offset + range.length - 1} marked`}
+        {range !== null && `; ${rangeWords(range)} marked`}
       </Caption>
-      <Scroll tabIndex={0} role="region" aria-label={`Bytes of ${name}`}>
+      <Bytes role="region" aria-label={`Bytes of ${name}`}>
         <table>
           <tbody>
             {Array.from({ length: rows }, (_, row) => (
@@ -49,7 +49,7 @@ export function HexView({ name, hex, range }: HexViewProps) {
             ))}
           </tbody>
         </table>
-      </Scroll>
+      </Bytes>
     </>
   );
 }
@@ -60,9 +60,7 @@ const Caption = styled.p`
   color: ${color.ink2};
 `;
 
-const Scroll = styled.div`
-  max-height: 560px;
-  overflow: auto;
+const Bytes = styled.div`
   padding: 0 14px 14px;
   font:
     13px/1.6 'JetBrains Mono Variable',

@@ -75,13 +75,13 @@ function Shown({ reading }: { reading: Reading }) {
               <Sheet>
                 <PageTable reading={reading} page={p} range={range} onRange={setRange} />
               </Sheet>
-              <Sheet>
+              <Beside>
                 {p.hex === null ? (
                   <Teach>There are no bytes: {p.why}</Teach>
                 ) : (
                   <HexView name={p.standardName} hex={p.hex} range={rangeOf(p, range)} />
                 )}
-              </Sheet>
+              </Beside>
             </Columns>
           </TabPanel>
         ))}
@@ -191,6 +191,12 @@ const Columns = styled.div`
   @media (max-width: 1200px) {
     grid-template-columns: minmax(0, 1fr);
   }
+`;
+
+/** Stays in sight while the table scrolls. */
+const Beside = styled(Sheet)`
+  position: sticky;
+  top: 8px;
 `;
 
 const Teach = styled.p`

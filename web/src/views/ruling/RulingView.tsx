@@ -104,6 +104,7 @@ function Decide({ job }: { job: Job }) {
               another.
             </p>
             {sign.isError && <ProblemNote error={sign.error} />}
+            {courses.length === 0 && <p>Tick at least one course.</p>}
             {sign.isSuccess && <p role="status">Signed and kept.</p>}
             <Button
               primary

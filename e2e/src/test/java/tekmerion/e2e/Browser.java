@@ -12,7 +12,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
 import org.openqa.selenium.By;
-import org.openqa.selenium.Dimension;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.OutputType;
 import org.openqa.selenium.WebElement;
@@ -58,7 +57,10 @@ final class Browser implements AutoCloseable {
             .usingDriverExecutable(new File("/usr/bin/chromedriver"))
             .build();
     driver = new ChromeDriver(service, options);
-    driver.manage().window().setSize(new Dimension(1280, 800));
+    // The page itself, not the window with its frame, is 1280 by 800.
+    driver.executeCdpCommand(
+        "Emulation.setDeviceMetricsOverride",
+        Map.of("width", 1280, "height", 800, "deviceScaleFactor", 1, "mobile", false));
     wait = new WebDriverWait(driver, PATIENCE, Duration.ofMillis(100));
   }
 
@@ -176,9 +178,12 @@ final class Browser implements AutoCloseable {
 
   void picture(Path file) {
     try {
+      Thread.sleep(600); // marks settle
       Files.write(file, driver.getScreenshotAs(OutputType.BYTES));
     } catch (IOException e) {
       throw new UncheckedIOException(e);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
     }
   }
 

@@ -39,13 +39,14 @@ public final class PageFuzzer {
     }
   }
 
-  /** One page: random bytes, or a sound page mutated, cut short or lengthened. */
+  /** One page: random bytes, one value throughout, or a sound page mutated, cut or lengthened. */
   public RawPage next() {
-    return switch (random.nextInt(8)) {
+    return switch (random.nextInt(9)) {
       case 0 -> randomPage(random.nextInt(1025));
       case 1 -> sealed(randomPage(512).bytes());
       case 2 -> new RawPage(cut(sound.get(random.nextInt(sound.size()))));
       case 3, 4 -> new RawPage(mutated());
+      case 5 -> filled(random.nextBoolean() ? 0x00 : 0xFF);
       default -> sealed(mutated());
     };
   }
@@ -79,7 +80,7 @@ public final class PageFuzzer {
     for (int i = 0; i < changes; i++) {
       int at = random.nextInt(page.length);
       switch (random.nextInt(4)) {
-        case 0 -> page[at] ^= (byte) (1 << random.nextInt(8));
+        case 0 -> page[at] ^= (byte) (1 << random.nextInt(9));
         case 1 -> page[at] = (byte) random.nextInt(256);
         case 2 -> page[at] = (byte) (random.nextBoolean() ? 0x00 : 0xFF);
         default -> {
@@ -93,6 +94,12 @@ public final class PageFuzzer {
 
   private byte[] cut(byte[] page) {
     return Arrays.copyOf(page, random.nextInt(2 * page.length));
+  }
+
+  private static RawPage filled(int value) {
+    byte[] bytes = new byte[512];
+    Arrays.fill(bytes, (byte) value);
+    return new RawPage(bytes);
   }
 
   private RawPage randomPage(int size) {

@@ -7,7 +7,7 @@ public enum ThresholdState {
   /** No thresholds page, or none for this attribute. */
   NOT_REPORTED("no threshold reported"),
   /** Threshold 00h: can never be reached, the attribute only informs. */
-  ALWAYS_PASSES("informs only, no limit"),
+  ALWAYS_PASSES("has no limit"),
   PASSES("within its limit"),
   /** Worst value at or below the threshold, the present one above. */
   FAILED_BEFORE("was past its limit before"),
