@@ -2,6 +2,7 @@ package tekmerion.link;
 
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import java.util.Objects;
 import java.util.UUID;
 
 /** What a probe sends. */
@@ -14,15 +15,38 @@ import java.util.UUID;
 public sealed interface ToServer {
   /** First message on every connection. */
   record Hello(int protocol, String probeVersion, MachineNote machine, long lastNumber)
-      implements ToServer {}
+      implements ToServer {
+    private static final int MOST_VERSION_CHARS = 40;
+
+    public Hello {
+      Objects.requireNonNull(machine, "machine");
+      if (probeVersion == null || probeVersion.length() > MOST_VERSION_CHARS) {
+        throw new IllegalArgumentException("probeVersion is missing or too long");
+      }
+    }
+  }
 
   /**
    * One entry of the outbox.
    *
    * @param number counts up from 1 without gaps for the life of the probe
    */
-  record Event(long number, LinkEvent event) implements ToServer {}
+  record Event(long number, LinkEvent event) implements ToServer {
+    public Event {
+      Objects.requireNonNull(event, "event");
+      Objects.requireNonNull(event.requestId(), "requestId");
+    }
+  }
 
   /** How far a command has come; not kept, may be lost. */
-  record Progress(UUID requestId, int done, int of, String words) implements ToServer {}
+  record Progress(UUID requestId, int done, int of, String words) implements ToServer {
+    private static final int MOST_CHARS = 200;
+
+    public Progress {
+      Objects.requireNonNull(requestId, "requestId");
+      if (words == null || words.length() > MOST_CHARS || done < 0 || of < 1) {
+        throw new IllegalArgumentException("progress out of bounds");
+      }
+    }
+  }
 }

@@ -119,6 +119,15 @@ class SignInTest {
     assertThat(answer.body()).contains("protection token");
   }
 
+  @Test
+  void aBodyThatIsTooLongIsTurnedAwayUnread(RunningServer.Shop shop) {
+    ShopClient.Answer answer =
+        shop.stranger().post("/link/enrolment", Map.of("code", "A".repeat(300_000)));
+
+    assertThat(answer.status()).isEqualTo(413);
+    assertThat(answer.body().get("toDo").stringValue()).contains("256 KiB");
+  }
+
   @ParameterizedTest(name = "{0}")
   @CsvSource({"/", "/job/J-2291", "/api/session"})
   void everyAnswerCarriesAStrictPolicy(String path, RunningServer.Shop shop) throws Exception {

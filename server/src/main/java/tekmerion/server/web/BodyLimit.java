@@ -1,0 +1,41 @@
+package tekmerion.server.web;
+
+import jakarta.servlet.FilterChain;
+import jakarta.servlet.ServletException;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Component;
+import org.springframework.web.filter.OncePerRequestFilter;
+import tekmerion.server.problem.ProblemWriter;
+
+/** Turns away bodies that no request of ours has, before anything reads them. */
+@Component
+@Order(Ordered.HIGHEST_PRECEDENCE)
+class BodyLimit extends OncePerRequestFilter {
+  private static final long MOST_BYTES = 1 << 18;
+  private final ProblemWriter problems;
+
+  BodyLimit(ProblemWriter problems) {
+    this.problems = problems;
+  }
+
+  @Override
+  protected void doFilterInternal(
+      HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+      throws ServletException, IOException {
+    boolean chunked = request.getHeader("Transfer-Encoding") != null;
+    if (request.getContentLengthLong() > MOST_BYTES || chunked) {
+      problems.write(
+          response,
+          HttpStatus.CONTENT_TOO_LARGE,
+          "The request is longer than any that this server takes, or does not say how long it is.",
+          "Send less; the most is %d KiB.".formatted(MOST_BYTES >> 10));
+      return;
+    }
+    chain.doFilter(request, response);
+  }
+}
