@@ -11,7 +11,7 @@ import java.util.concurrent.TimeUnit;
 
 /** One process that we started, its output in a file, its id in another. */
 public final class Child implements AutoCloseable {
-  private static final Duration PATIENCE = Duration.ofSeconds(15);
+  private static final Duration PATIENCE = Duration.ofSeconds(40);
   private final String name;
   private final Process process;
   private final Path log;

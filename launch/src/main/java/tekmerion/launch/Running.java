@@ -25,6 +25,10 @@ final class Running implements AutoCloseable {
 
   @Override
   public synchronized void close() {
+    if (!started.isEmpty()) {
+      System.out.println(
+          "Ending what was started (after a build some seconds longer: the next start will be faster).");
+    }
     while (!started.isEmpty()) {
       try {
         started.pop().close();

@@ -7,6 +7,7 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -29,7 +30,8 @@ public final class ServerProcess implements AutoCloseable {
    */
   public static ServerProcess start(
       Home home, Path folder, int port, Map<String, String> environment) {
-    ServerProcess server = launch(home, folder, port, environment);
+    ClassArchive archive = ClassArchive.of(home, "server");
+    ServerProcess server = launch(home, folder, port, environment, archive.useOrWrite());
     server.awaitReady();
     return server;
   }
@@ -37,18 +39,26 @@ public final class ServerProcess implements AutoCloseable {
   /** Starts it without waiting: for tests of a start that must fail. */
   public static ServerProcess launch(
       Home home, Path folder, int port, Map<String, String> environment) {
+    // A start that fails has loaded too few classes to be worth an archive.
+    return launch(home, folder, port, environment, List.of());
+  }
+
+  private static ServerProcess launch(
+      Home home,
+      Path folder,
+      int port,
+      Map<String, String> environment,
+      List<String> archiveOptions) {
     Map<String, String> all = new HashMap<>(environment);
     all.put("TEKMERION_PORT", Integer.toString(port));
-    List<String> command =
+    List<String> command = new ArrayList<>(List.of(Home.java(), "-Xmx768m", "-XX:+UseSerialGC"));
+    command.addAll(archiveOptions);
+    command.addAll(
         List.of(
-            Home.java(),
-            "-Xmx768m",
-            "-XX:+UseSerialGC",
             "-XX:TieredStopAtLevel=1",
-            "-Xshare:auto",
             "-cp",
             home.classPath("server"),
-            "tekmerion.server.TekmerionServer");
+            "tekmerion.server.TekmerionServer"));
     Child child = Child.start("server", folder, command, all);
     return new ServerProcess(child, URI.create("http://127.0.0.1:" + port));
   }
