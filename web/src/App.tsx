@@ -1,10 +1,12 @@
 import { MutationCache, QueryCache, QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { useState } from 'react';
-import { createBrowserRouter, RouterProvider } from 'react-router';
+import { createBrowserRouter, RouterProvider, useRouteError } from 'react-router';
 import { Problem } from './api/client';
 import { keys } from './api/queries';
 import { Shell } from './shell/Shell';
 import { GlobalStyle } from './theme/GlobalStyle';
+import { ProblemNote } from './ui/ProblemNote';
+import { Page } from './ui/Sheet';
 import { FloorView } from './views/floor/FloorView';
 import { JobView } from './views/job/JobView';
 import { ReadingView } from './views/reading/ReadingView';
@@ -13,6 +15,7 @@ import { RulingView } from './views/ruling/RulingView';
 const router = createBrowserRouter([
   {
     element: <Shell />,
+    errorElement: <Broken />,
     children: [
       { path: '/', element: <FloorView /> },
       { path: '/sign-in', element: <FloorView /> },
@@ -23,6 +26,15 @@ const router = createBrowserRouter([
     ],
   },
 ]);
+
+/** A mistake of ours while drawing a view. */
+function Broken() {
+  return (
+    <Page>
+      <ProblemNote error={useRouteError()} />
+    </Page>
+  );
+}
 
 const isRefusal = (error: unknown) =>
   error instanceof Problem && error.status >= 400 && error.status < 500;

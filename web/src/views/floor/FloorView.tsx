@@ -6,29 +6,25 @@ import type { Floor, FloorJob } from '../../api/types';
 import { TiltMark } from '../../marks/TiltMark';
 import { color, radius } from '../../theme/theme';
 import { clock, inWords, when } from '../../ui/format';
-import { ProblemNote } from '../../ui/ProblemNote';
+import { Loaded } from '../../ui/Loaded';
 import { Mono, Page, Sheet, Sub, Title } from '../../ui/Sheet';
 import { axisOf, groupsOf, share, type Axis } from './lanes';
 
 /** Who needs a person now; what runs by itself; what is promised when. */
 export function FloorView() {
   const floor = useFloor();
-  if (floor.isPending) return <Page aria-busy="true" />;
-  if (floor.isError) {
-    return (
-      <Page>
-        <ProblemNote error={floor.error} />
-      </Page>
-    );
-  }
   return (
-    <Page>
-      <Head>
-        <Title>{titleOf(floor.data)}</Title>
-        <Sub>{subOf(floor.data)}</Sub>
-      </Head>
-      {floor.data.jobs.length === 0 ? <EmptyFloor /> : <Lanes floor={floor.data} />}
-    </Page>
+    <Loaded query={floor}>
+      {(data) => (
+        <Page>
+          <Head>
+            <Title>{titleOf(data)}</Title>
+            <Sub>{subOf(data)}</Sub>
+          </Head>
+          {data.jobs.length === 0 ? <EmptyFloor /> : <Lanes floor={data} />}
+        </Page>
+      )}
+    </Loaded>
   );
 }
 

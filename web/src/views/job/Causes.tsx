@@ -6,6 +6,7 @@ import { TiltMark } from '../../marks/TiltMark';
 import { WeightBar } from '../../marks/WeightBar';
 import { color } from '../../theme/theme';
 import { ofHundred } from '../../ui/format';
+import { RowButton } from '../../ui/RowButton';
 import { Sheet, Sub } from '../../ui/Sheet';
 import { causeKey } from './causeKey';
 import { Why } from './Why';
@@ -117,30 +118,10 @@ const Columns = styled.div`
   }
 `;
 
-const Row = styled(AriaButton)`
+const Row = styled(RowButton)`
   ${grid}
-  font: inherit;
-  width: 100%;
   min-height: 50px;
-  text-align: left;
-  border: 0;
   border-top: 1px solid ${color.line};
-  border-left: 4px solid transparent;
-  background: none;
-  color: ${color.ink};
-  cursor: pointer;
-  small {
-    display: block;
-    font-size: 14px;
-    color: ${color.ink2};
-  }
-  &[data-hovered] {
-    background: ${color.sunken};
-  }
-  &[data-here] {
-    background: ${color.clearSoft};
-    border-left-color: ${color.clear};
-  }
 `;
 
 const Share = styled.span`

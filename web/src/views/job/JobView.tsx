@@ -2,8 +2,9 @@ import { useState } from 'react';
 import { useParams } from 'react-router';
 import styled from 'styled-components';
 import { useJob } from '../../api/queries';
+import type { Job } from '../../api/types';
+import { Loaded } from '../../ui/Loaded';
 import { Page } from '../../ui/Sheet';
-import { ProblemNote } from '../../ui/ProblemNote';
 import { causeKey } from './causeKey';
 import { Causes } from './Causes';
 import { JobHead } from './JobHead';
@@ -16,36 +17,32 @@ import { Trace } from './Trace';
 export function JobView() {
   const { number = '' } = useParams();
   const job = useJob(number);
+  return <Loaded query={job}>{(data) => <Shown key={number} job={data} />}</Loaded>;
+}
+
+function Shown({ job }: { job: Job }) {
   const [chosen, setChosen] = useState<string | null>(null);
-  if (job.isPending) return <Page aria-busy="true" />;
-  if (job.isError) {
-    return (
-      <Page>
-        <ProblemNote error={job.error} />
-      </Page>
-    );
-  }
-  const causes = job.data.weighing.causes;
+  const causes = job.weighing.causes;
   const shown = causes.find((cause) => causeKey(cause) === chosen) ?? causes[0];
   return (
     <Page>
-      <JobHead job={job.data} />
+      <JobHead job={job} />
       <Columns>
         <Places
-          job={job.data}
+          job={job}
           chosen={shown}
           onChoose={(place) => {
             const first = causes.find((cause) => cause.place === place);
             if (first !== undefined) setChosen(causeKey(first));
           }}
         />
-        <Causes job={job.data} shown={shown} onChoose={(cause) => setChosen(causeKey(cause))} />
+        <Causes job={job} shown={shown} onChoose={(cause) => setChosen(causeKey(cause))} />
         <Right>
-          <Moves key={number} job={job.data} />
-          <Leaning job={job.data} />
+          <Moves job={job} />
+          <Leaning job={job} />
         </Right>
       </Columns>
-      <Trace lines={job.data.trace} />
+      <Trace lines={job.trace} />
     </Page>
   );
 }

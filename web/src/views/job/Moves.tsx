@@ -67,6 +67,14 @@ function LockWords({ move, job, progress }: { move: Move; job: Job; progress: Pr
   const running = job.pending.find((p) => p.driveKey === move.driveKey && p.refusedWhy === null);
   if (running !== undefined) {
     const step = progress?.requestId === running.requestId ? progress : null;
+    if (job.bay?.probe?.online !== true) {
+      return (
+        <p role="status">
+          Asked for, but the probe is not connected. It reads as soon as it is back; nothing is
+          lost.
+        </p>
+      );
+    }
     return (
       <Running role="status">
         <span>{step === null ? 'Waiting for the probe' : sentence(step.words)}</span>

@@ -1,9 +1,9 @@
-import { Button as AriaButton } from 'react-aria-components';
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import type { CauseShare, Job } from '../../api/types';
 import { TiltMark } from '../../marks/TiltMark';
 import { color } from '../../theme/theme';
+import { RowButton } from '../../ui/RowButton';
 import { Lead, Sheet, SheetHead } from '../../ui/Sheet';
 
 export interface PlacesProps {
@@ -66,33 +66,12 @@ function Drives({ job }: { job: Job }) {
   );
 }
 
-const Row = styled(AriaButton)`
-  font: inherit;
-  width: 100%;
-  display: grid;
+const Row = styled(RowButton)`
   grid-template-columns: 28px 1fr;
   gap: 10px;
   align-items: start;
-  text-align: left;
   padding: 10px 14px;
   min-height: 44px;
-  border: 0;
-  border-left: 4px solid transparent;
-  background: none;
-  color: ${color.ink};
-  cursor: pointer;
-  small {
-    display: block;
-    color: ${color.ink2};
-    font-size: 14px;
-  }
-  &[data-hovered] {
-    background: ${color.sunken};
-  }
-  &[data-here] {
-    background: ${color.clearSoft};
-    border-left-color: ${color.clear};
-  }
 `;
 
 const Drive = styled.li`

@@ -7,7 +7,7 @@ import type { PageView, Reading } from '../../api/types';
 import { color } from '../../theme/theme';
 import { when } from '../../ui/format';
 import { Mono, Page, Sheet, Sub, Title } from '../../ui/Sheet';
-import { ProblemNote } from '../../ui/ProblemNote';
+import { Loaded } from '../../ui/Loaded';
 import { AttributeTable } from './AttributeTable';
 import { FieldTable } from './FieldTable';
 import { HexView } from './HexView';
@@ -26,15 +26,7 @@ const ORDER = Object.keys(NAMES);
 export function ReadingView() {
   const { id = '' } = useParams();
   const reading = useReading(id);
-  if (reading.isPending) return <Page aria-busy="true" />;
-  if (reading.isError) {
-    return (
-      <Page>
-        <ProblemNote error={reading.error} />
-      </Page>
-    );
-  }
-  return <Shown key={id} reading={reading.data} />;
+  return <Loaded query={reading}>{(data) => <Shown key={id} reading={data} />}</Loaded>;
 }
 
 function Shown({ reading }: { reading: Reading }) {

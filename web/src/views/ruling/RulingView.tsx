@@ -8,6 +8,7 @@ import { TiltMark } from '../../marks/TiltMark';
 import { TouchPips } from '../../marks/TouchPips';
 import { color, radius } from '../../theme/theme';
 import { Button } from '../../ui/Button';
+import { Loaded } from '../../ui/Loaded';
 import { Field } from '../../ui/Field';
 import { ofHundred, when } from '../../ui/format';
 import { Lead, Page, Sheet, SheetHead, Sub, Title } from '../../ui/Sheet';
@@ -19,15 +20,7 @@ import { StanceCard } from '../job/StanceCard';
 export function RulingView() {
   const { number = '' } = useParams();
   const job = useJob(number);
-  if (job.isPending) return <Page aria-busy="true" />;
-  if (job.isError) {
-    return (
-      <Page>
-        <ProblemNote error={job.error} />
-      </Page>
-    );
-  }
-  return <Ruled key={number} job={job.data} />;
+  return <Loaded query={job}>{(data) => <Ruled key={number} job={data} />}</Loaded>;
 }
 
 function Ruled({ job }: { job: Job }) {

@@ -1,0 +1,159 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { render } from '@testing-library/react';
+import type { ReactNode } from 'react';
+import { createMemoryRouter, RouterProvider } from 'react-router';
+import { vi } from 'vitest';
+import type { CauseShare, CourseView, Job, Move, Reading, SignWeight } from './api/types';
+
+/** Made-up data for component tests, and the frame that components stand in. */
+export const readMove: Move = {
+  id: 'read-drive-a',
+  title: 'Read what drive A says about itself',
+  why: 'Settles most for least.',
+  driveKey: 'drive-a',
+  touch: 0,
+  touchWords: 'looks only',
+  minutes: 1,
+  lock: null,
+};
+
+export const weight = (words: string, decibans: number, more: Partial<SignWeight> = {}) => ({
+  sign: {
+    id: words,
+    part: 'drive-a',
+    level: 'many',
+    words,
+    basis: { kind: 'reading', page: 'ata-smart', offset: 110, length: 12 },
+  },
+  decibans,
+  direct: true,
+  countedBy: '',
+  source: 'FAST 2007',
+  ...more,
+});
+
+export const failing: CauseShare = {
+  cause: 'failing-drive',
+  part: 'drive-a',
+  name: 'Failing drive',
+  partName: 'drive A',
+  place: 'drive',
+  prior: 0.3,
+  probability: 0.96,
+  tilt: 'IMPLICATED',
+  decibansFor: 18,
+  decibansAgainst: -2.4,
+  weights: [weight('46 sectors wait', 18), weight('Young', -2.4)],
+};
+
+export const course = (name: CourseView['course'], words: string, locked: boolean): CourseView => ({
+  course: name,
+  words,
+  touch: locked ? 5 : 2,
+  touchWords: locked ? 'erases' : 'opens the case',
+  lock: locked ? { reason: 'The data is wanted.', opens: 'Opens when a copy is verified.' } : null,
+});
+
+export const job = (more: Partial<Job> = {}): Job => ({
+  number: 'J-1',
+  version: 7,
+  machine: 'Ostrel 17 laptop',
+  machineSerial: null,
+  customer: 'Bakery on the quay',
+  complaint: 'Freezes on the logo',
+  family: 'Start volume cannot be mounted',
+  reach: 'loader',
+  reachLevels: ['nothing', 'power', 'loader', 'desktop'],
+  takenInAt: '2026-11-23T08:00:00Z',
+  promisedAt: null,
+  bay: {
+    number: 1,
+    probe: {
+      online: true,
+      probeVersion: '0.1.0',
+      machine: 'Ostrel 17',
+      drives: ['drive-a'],
+      lastSeenAt: null,
+    },
+  },
+  stance: { stance: 'WANTED', words: 'wanted', meaning: 'No copy yet', signer: null, setAt: null },
+  places: [],
+  drives: [
+    {
+      key: 'drive-a',
+      name: 'Drive A',
+      identity: 'HELM-1000S · OS7K-44019-B',
+      description: '1 TB disk',
+      tilt: 'IMPLICATED',
+      note: '',
+      readingId: 'r-1',
+      takenAt: '2026-11-23T09:00:00Z',
+    },
+  ],
+  weighing: {
+    headline: 'Drive A is failing, 96 in 100.',
+    signs: 2,
+    causes: [failing],
+    noneProbability: 0.01,
+    leaning: ['RECOVER_DATA'],
+  },
+  pending: [],
+  moves: [readMove],
+  courses: [
+    course('RECOVER_DATA', 'Recover the data', false),
+    course('REPLACE_PART', 'Replace the part', false),
+    course('RESET_ERASING', 'Reset the system, erasing the drive', true),
+  ],
+  leaning: ['RECOVER_DATA'],
+  waiver: 'I do not need the data.',
+  rulings: [],
+  trace: [],
+  ...more,
+});
+
+export const reading = (more: Partial<Reading> = {}): Reading => ({
+  id: 'r-1',
+  drive: 'Drive A',
+  job: 'J-1',
+  machine: 'Ostrel 17 laptop',
+  takenAt: '2026-11-23T09:00:00Z',
+  receivedAt: '2026-11-23T09:00:01Z',
+  probeVersion: '0.1.0',
+  pages: [
+    {
+      kind: 'ata-smart',
+      standardName: 'SMART READ DATA',
+      outcome: 'GOT',
+      why: null,
+      hex: '10'.repeat(512),
+      damage: null,
+    },
+  ],
+  identify: [],
+  attributes: [],
+  smart: null,
+  ...more,
+});
+
+/** What a component sent to the server, and the answers it gets. */
+export function answering(answer: (method: string, path: string) => [number, unknown]) {
+  const sent: { method: string; path: string; body: unknown }[] = [];
+  vi.stubGlobal('fetch', (path: string, init: RequestInit = {}) => {
+    const method = init.method ?? 'GET';
+    sent.push({ method, path, body: init.body ? JSON.parse(String(init.body)) : undefined });
+    const [status, body] = answer(method, path);
+    return Promise.resolve(new Response(status === 204 ? null : JSON.stringify(body), { status }));
+  });
+  return sent;
+}
+
+/** Renders at an address, with everything that the shell would provide. */
+export function show(element: ReactNode, path = '/', route = '*') {
+  const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
+  const router = createMemoryRouter([{ path: route, element }], { initialEntries: [path] });
+  return render(
+    <QueryClientProvider client={client}>
+      <RouterProvider router={router} />
+    </QueryClientProvider>,
+  );
+}

@@ -1,0 +1,17 @@
+import type { UseQueryResult } from '@tanstack/react-query';
+import type { ReactNode } from 'react';
+import { ProblemNote } from './ProblemNote';
+import { Page } from './Sheet';
+
+export interface LoadedProps<T> {
+  query: UseQueryResult<T>;
+  children: (data: T) => ReactNode;
+}
+
+/** A view of what was asked for: nothing while it is on its way, the problem if it did not come. */
+export function Loaded<T>({ query, children }: LoadedProps<T>) {
+  if (query.data !== undefined) return children(query.data);
+  return (
+    <Page aria-busy={query.isPending}>{query.isError && <ProblemNote error={query.error} />}</Page>
+  );
+}
