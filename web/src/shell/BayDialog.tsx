@@ -24,7 +24,9 @@ export function BayDialog({ bay, probe, onClose }: BayDialogProps) {
       {probe !== null && (
         <p>
           {probe.machine}, probe {probe.probeVersion}
-          {probe.lastSeenAt !== null && `, connected since or last seen ${when(probe.lastSeenAt)}`}.
+          {probe.lastSeenAt !== null &&
+            `, ${probe.online ? 'on since' : 'last seen'} ${when(probe.lastSeenAt)}`}
+          .
         </p>
       )}
       {code.data === undefined ? (

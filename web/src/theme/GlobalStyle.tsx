@@ -22,6 +22,7 @@ export const GlobalStyle = createGlobalStyle`
   }
   h1, h2, h3, p, ul, ol, dl, dd { margin: 0; padding: 0; }
   ul, ol { list-style: none; }
+  small { font-size: 13px; }
   a { color: ${color.clear}; }
   :focus-visible { outline: 3px solid ${color.leanMark}; outline-offset: 2px; }
   @media (prefers-reduced-motion: reduce) {

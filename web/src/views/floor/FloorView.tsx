@@ -87,6 +87,9 @@ function Lanes({ floor }: { floor: Floor }) {
         <span>
           <i data-kind="work" /> runs by itself
         </span>
+        <span>
+          <i data-kind="ruled" /> ruled
+        </span>
         <span>⚑ promised</span>
       </Legend>
     </Sheet>
@@ -133,11 +136,17 @@ function Lane({ job, axis }: { job: FloorJob; axis: Axis }) {
 const promisedWords = (job: FloorJob) =>
   job.promisedAt === null ? 'nothing promised' : `promised ${when(job.promisedAt)}`;
 
+/** A label near an end would be cut off, one near "now" would lie on it. */
+function hasRoom(axis: Axis, tick: number): boolean {
+  const at = share(axis, tick);
+  return at > 0.04 && at < 0.96 && Math.abs(at - share(axis, axis.now)) > 0.08;
+}
+
 function AxisHead({ axis }: { axis: Axis }) {
   return (
     <Track aria-hidden="true">
       {axis.ticks
-        .filter((tick) => Math.abs(share(axis, tick) - share(axis, axis.now)) > 0.07)
+        .filter((tick) => hasRoom(axis, tick))
         .map((tick) => (
           <TickWords key={tick} style={{ left: `${100 * share(axis, tick)}%` }}>
             {clock(new Date(tick))}
@@ -288,6 +297,9 @@ const Legend = styled.p`
   }
   i[data-kind='waits'] {
     border: 2px solid ${color.leanMark};
+  }
+  i[data-kind='ruled'] {
+    background: ${color.bar};
   }
   i[data-kind='work'] {
     background: ${color.clear};

@@ -56,7 +56,7 @@ it('shows a sign that another counted for, without a weight of its own', async (
 
   await userEvent.click(row);
 
-  expect(row).toHaveTextContent('counted');
+  expect(row).toHaveTextContent('not counted');
   expect(screen.getByText(/Measures the same as “46 sectors wait”/)).toBeVisible();
 });
 

@@ -5,7 +5,7 @@ import { color } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { when } from '../../ui/format';
 import { Sheet } from '../../ui/Sheet';
-import { leaningWords } from './leaningWords';
+import { inOrder, leaningWords } from './leaningWords';
 
 /** Where the ruling is heading, or the ruling itself. */
 export function Leaning({ job }: { job: Job }) {
@@ -20,7 +20,7 @@ export function Leaning({ job }: { job: Job }) {
         <b>
           {last === undefined
             ? (leaningWords(job) ?? 'nothing yet')
-            : last.courses.map((c) => c.words).join(', then ')}
+            : inOrder(last.courses.map((c) => c.words))}
         </b>
       </p>
       <Button

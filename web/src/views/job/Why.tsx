@@ -56,7 +56,9 @@ function SignRow({ job, weight }: { job: Job; weight: SignWeight }) {
             scale={SCALE}
             tone={weight.decibans >= 1 ? 'implicated' : 'bar'}
           />
-          <Number>{countedBy === '' ? decibans(weight.decibans) : 'counted'}</Number>
+          <Number>
+            {countedBy === '' ? decibans(weight.decibans) : <small>not counted</small>}
+          </Number>
         </Row>
         <DisclosurePanel>
           <Detail>

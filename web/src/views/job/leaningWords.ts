@@ -1,12 +1,16 @@
 import type { Job } from '../../api/types';
 
-/** The courses that usually follow from the likeliest cause, in a sentence; null if none leans. */
-export function leaningWords(job: Job): string | null {
-  if (job.leaning.length === 0) return null;
-  const words = job.leaning.map(
-    (course) => job.courses.find((c) => c.course === course)?.words ?? course,
-  );
+/** Courses as a sentence has them: "Recover the data, then replace the part". */
+export function inOrder(words: readonly string[]): string {
   return words
     .map((w, i) => (i === 0 ? w : w.charAt(0).toLowerCase() + w.slice(1)))
     .join(', then ');
+}
+
+/** The courses that usually follow from the likeliest cause, in a sentence; null if none leans. */
+export function leaningWords(job: Job): string | null {
+  if (job.leaning.length === 0) return null;
+  return inOrder(
+    job.leaning.map((course) => job.courses.find((c) => c.course === course)?.words ?? course),
+  );
 }

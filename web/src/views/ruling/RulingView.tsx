@@ -13,7 +13,7 @@ import { Field } from '../../ui/Field';
 import { ofHundred, when } from '../../ui/format';
 import { Lead, Page, Sheet, SheetHead, Sub, Title } from '../../ui/Sheet';
 import { ProblemNote } from '../../ui/ProblemNote';
-import { leaningWords } from '../job/leaningWords';
+import { inOrder, leaningWords } from '../job/leaningWords';
 import { StanceCard } from '../job/StanceCard';
 
 /** The decision: courses in order, why, signed; and every ruling before it. */
@@ -49,7 +49,7 @@ function Ruled({ job }: { job: Job }) {
 
 function titleOf(job: Job): string {
   const last = job.rulings[0];
-  if (last !== undefined) return `Ruled: ${last.courses.map((c) => c.words).join(', then ')}`;
+  if (last !== undefined) return `Ruled: ${inOrder(last.courses.map((c) => c.words))}`;
   return leaningWords(job) ?? 'Nothing leans yet: rule only on what is sure';
 }
 
@@ -98,7 +98,7 @@ function Decide({ job }: { job: Job }) {
             </p>
             {sign.isError && <ProblemNote error={sign.error} />}
             {courses.length === 0 && <p>Tick at least one course.</p>}
-            {sign.isSuccess && <p role="status">Signed and kept.</p>}
+            {sign.isSuccess && <Kept role="status">Signed and kept.</Kept>}
             <Button
               primary
               type="submit"
@@ -149,7 +149,7 @@ function Past({ rulings }: { rulings: readonly Ruling[] }) {
         <ol>
           {rulings.map((ruling) => (
             <PastOne key={ruling.id}>
-              <b>{ruling.courses.map((c) => c.words).join(', then ')}</b>
+              <b>{inOrder(ruling.courses.map((c) => c.words))}</b>
               <p>{ruling.reason}</p>
               <small>
                 {ruling.signedBy}, {when(ruling.signedAt)}
@@ -262,6 +262,10 @@ const Signing = styled(Sheet)`
   p {
     color: ${color.ink2};
   }
+`;
+
+const Kept = styled.strong`
+  color: ${color.clear};
 `;
 
 const Teach = styled.p`

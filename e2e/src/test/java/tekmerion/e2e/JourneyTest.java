@@ -120,7 +120,7 @@ class JourneyTest {
 
     browser.seeText("Signed and kept.");
     browser.seeText("Count grows, self-test fails on reading.");
-    browser.seeHeading("Ruled: Recover the data, then Replace the part");
+    browser.seeHeading("Ruled: Recover the data, then replace the part");
   }
 
   @Test

@@ -1,5 +1,7 @@
 package tekmerion.core.ruling;
 
+import java.util.List;
+import java.util.Locale;
 import tekmerion.core.gate.Touch;
 
 /** What can be decided for a machine. A ruling names one or several in order. */
@@ -20,6 +22,19 @@ public enum Course {
   Course(String words, Touch touch) {
     this.words = words;
     this.touch = touch;
+  }
+
+  /** Courses as a sentence has them: "Recover the data, then replace the part". */
+  public static String inOrder(List<Course> courses) {
+    StringBuilder said = new StringBuilder();
+    for (Course course : courses) {
+      String words = course.words;
+      said.append(
+          said.isEmpty()
+              ? words
+              : ", then " + words.substring(0, 1).toLowerCase(Locale.ROOT) + words.substring(1));
+    }
+    return said.toString();
   }
 
   public String words() {

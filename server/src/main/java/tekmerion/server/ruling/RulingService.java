@@ -5,7 +5,6 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;
-import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.gate.Gate;
@@ -176,12 +175,7 @@ public class RulingService {
             json.writeValueAsString(asItStands),
             accounts.getReferenceById(by.id()),
             clock.instant()));
-    told(
-        job,
-        TraceEntry.Kind.RULING,
-        "Ruled",
-        courses.stream().map(Course::words).collect(Collectors.joining(", then ")),
-        by);
+    told(job, TraceEntry.Kind.RULING, "Ruled", Course.inOrder(courses), by);
   }
 
   @Transactional(readOnly = true)
