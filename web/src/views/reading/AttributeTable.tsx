@@ -109,6 +109,7 @@ const RowButton = styled(AriaButton)`
 `;
 
 const State = styled.span`
+  white-space: nowrap;
   &[data-state='FAILS_NOW'] {
     font-weight: 700;
     color: ${color.implicated};

@@ -1,0 +1,75 @@
+package tekmerion.core.weigh;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import tekmerion.core.knowhow.Cause;
+import tekmerion.core.weigh.Weighed.CauseShare;
+
+class HeadlineTest {
+  private static final Cause DRIVE = cause("{part} is failing", "{part} failing");
+  private static final Cause CABLE = cause("Its cable is bad", "its cable");
+
+  private static Cause cause(String claim, String guess) {
+    return new Cause("c", "C", claim, guess, "drive", "drive", Map.of("any", 0.1), List.of());
+  }
+
+  private static CauseShare share(double probability) {
+    Tilt tilt = Tilt.of(probability, true);
+    return new CauseShare(
+        "c", "drive-a", "C", "drive A", "drive", 0.1, probability, tilt, 0, 0, List.of());
+  }
+
+  private static String of(double first, double second, double none) {
+    return Headline.of(List.of(DRIVE, CABLE), List.of(share(first), share(second)), none);
+  }
+
+  @Test
+  void saysWhatIsSureWhatIsLikelyAndWhatIsNot() {
+    assertThat(of(0.96, 0.03, 0.01))
+        .isEqualTo("Drive A is failing, 96 in 100. The next guess is its cable, 3 in 100.");
+    assertThat(of(0.6, 0.01, 0.1)).isEqualTo("Perhaps drive A is failing, 60 in 100.");
+    assertThat(of(0.2, 0.1, 0.1))
+        .isEqualTo(
+            "Nothing stands out. Likeliest is drive A failing, 20 in 100."
+                + " The next guess is its cable, 10 in 100.");
+    assertThat(of(0.2, 0.1, 0.7))
+        .isEqualTo(
+            "No known cause stands out: 70 in 100 that it is none of them."
+                + " Likeliest is drive A failing, 20 in 100.");
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "0, less than 1 in 100",
+    "0.004, less than 1 in 100",
+    "0.5, 50 in 100",
+    "0.9949, 99 in 100",
+    "0.996, more than 99 in 100",
+    "1, more than 99 in 100"
+  })
+  void neverClaimsCertainty(double probability, String words) {
+    assertThat(Headline.ofHundred(probability)).isEqualTo(words);
+  }
+
+  @ParameterizedTest(name = "{0}, any sign {1}: {2}")
+  @CsvSource({
+    "0.85, true, IMPLICATED",
+    "0.849, true, LEANING",
+    "0.35, true, LEANING",
+    "0.34, true, UNKNOWN",
+    "0.10, true, UNKNOWN",
+    "0.099, true, LEANING_CLEAR",
+    "0.02, true, LEANING_CLEAR",
+    "0.019, true, CLEARED",
+    "0.001, false, UNKNOWN", // a low prior alone clears nothing
+    "0.9, false, IMPLICATED"
+  })
+  void tiltsByProbabilityAndClearsOnlyByASign(double probability, boolean anySign, Tilt tilt) {
+    assertThat(Tilt.of(probability, anySign)).isEqualTo(tilt);
+  }
+}

@@ -1,0 +1,36 @@
+import { screen } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { afterEach, expect, it, vi } from 'vitest';
+import { answering, job, show } from '../test-data';
+import { BayDialog } from './BayDialog';
+
+afterEach(() => {
+  vi.unstubAllGlobals();
+});
+
+it('shows the code with the command that uses it', async () => {
+  answering(() => [200, { code: 'K7QX-4M2P', expiresAt: '2026-11-23T10:00:00Z' }]);
+  show(<BayDialog bay={4} probe={null} onClose={vi.fn()} />);
+  expect(screen.getByRole('heading', { name: 'Bay 4 has no probe' })).toBeVisible();
+  expect(screen.queryByRole('button', { name: /Revoke/ })).toBeNull();
+
+  await userEvent.click(screen.getByRole('button', { name: 'Show an enrolment code' }));
+
+  expect(await screen.findByText('K7QX-4M2P')).toBeVisible();
+  expect(screen.getByText(/--code K7QX-4M2P/)).toBeVisible();
+});
+
+it('says whether the probe is connected and lets it be revoked', async () => {
+  const sent = answering(() => [204, null]);
+  const onClose = vi.fn();
+  const probe = job().bay?.probe ?? null;
+  show(<BayDialog bay={1} probe={probe} onClose={onClose} />);
+  expect(screen.getByRole('heading', { name: 'The probe in bay 1 is connected' })).toBeVisible();
+
+  await userEvent.click(screen.getByRole('button', { name: 'Revoke this probe' }));
+
+  await vi.waitFor(() => {
+    expect(onClose).toHaveBeenCalled();
+  });
+  expect(sent[0]).toMatchObject({ method: 'DELETE', path: '/api/bays/1/probe' });
+});
