@@ -3,6 +3,7 @@ package tekmerion.launch;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
@@ -35,6 +36,12 @@ public final class Child implements AutoCloseable {
       Path pidFile = folder.resolve(name + ".pid");
       endLeftover(pidFile, command.get(0));
       Path log = folder.resolve(name + ".log");
+      if (!Files.exists(log)) {
+        // A log may hold a first password: nobody but its owner reads it.
+        Files.createFile(
+            log,
+            PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------")));
+      }
       ProcessBuilder builder = new ProcessBuilder(command);
       builder.environment().putAll(environment);
       builder.redirectErrorStream(true);

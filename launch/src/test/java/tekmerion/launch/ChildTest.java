@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
@@ -33,6 +34,11 @@ class ChildTest {
     assertThat(child.waitFor(PATIENCE)).isTrue();
     assertThat(child.exitCode()).isEqualTo(7);
     assertThat(child.output()).isEqualTo("ahoy\n");
+    assertThat(child.log())
+        .satisfies(
+            log ->
+                assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(log)))
+                    .isEqualTo("rw-------"));
   }
 
   @Test
