@@ -65,7 +65,7 @@ class JobViewTest {
       assertThat(move(ines).get("lock").isNull()).isTrue();
       assertThat(onFloor(ines).get("acts").stringValue()).isEqualTo("PERSON");
     }
-    await(() -> move(ines).at("/lock/reason").stringValue().contains("is not connected"));
+    await(() -> move(ines).at("/lock/reason").asString().contains("is not connected"));
     assertThat(ines.delete("/api/bays/2/probe").status()).isEqualTo(204);
   }
 
