@@ -1,5 +1,6 @@
 package tekmerion.core.knowhow;
 
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import tekmerion.core.ruling.Course;
@@ -33,8 +34,12 @@ public record Cause(
     courses = List.copyOf(courses);
   }
 
-  public double priorIn(String family) {
-    return prior.getOrDefault(family, prior.get(ANY_FAMILY));
+  /** The highest of its priors in these complaint families; of any family if there are none. */
+  public double priorIn(Collection<String> families) {
+    return families.stream()
+        .mapToDouble(family -> prior.getOrDefault(family, prior.get(ANY_FAMILY)))
+        .max()
+        .orElse(prior.get(ANY_FAMILY));
   }
 
   public boolean isOfWholeMachine() {

@@ -18,22 +18,27 @@ public final class KnowHow {
       new KnowHow(
           read("families.yaml", Family[].class),
           read("causes.yaml", Cause[].class),
-          read("signs.yaml", SignKind[].class));
+          read("signs.yaml", SignKind[].class),
+          read("questions.yaml", Question[].class));
 
   private final Map<String, Family> families;
   private final Map<String, Cause> causes;
   private final Map<String, SignKind> signs;
+  private final Map<String, Question> questions;
 
   /**
    * @throws IllegalArgumentException listing everything that does not hold together
    */
-  public KnowHow(List<Family> families, List<Cause> causes, List<SignKind> signs) {
+  public KnowHow(
+      List<Family> families, List<Cause> causes, List<SignKind> signs, List<Question> questions) {
     List<String> mistakes = new ArrayList<>();
     this.families = byId(families, Family::id, mistakes);
     this.causes = byId(causes, Cause::id, mistakes);
     this.signs = byId(signs, SignKind::id, mistakes);
+    this.questions = byId(questions, Question::id, mistakes);
     causes.forEach(cause -> checkCause(cause, mistakes));
     signs.forEach(sign -> checkSign(sign, mistakes));
+    questions.forEach(question -> checkQuestion(question, mistakes));
     if (!mistakes.isEmpty()) {
       throw new IllegalArgumentException("know-how: " + String.join("; ", mistakes));
     }
@@ -54,6 +59,15 @@ public final class KnowHow {
 
   public List<SignKind> signs() {
     return List.copyOf(signs.values());
+  }
+
+  /** In the order they are asked if nothing else decides. */
+  public List<Question> questions() {
+    return List.copyOf(questions.values());
+  }
+
+  public Optional<Question> question(String id) {
+    return Optional.ofNullable(questions.get(id));
   }
 
   public Optional<Family> family(String id) {
@@ -91,6 +105,14 @@ public final class KnowHow {
     if (sign.levels().size() < 2) {
       mistakes.add("sign %s has fewer than two levels".formatted(sign.id()));
     }
+    sign.words()
+        .keySet()
+        .forEach(
+            level -> {
+              if (!sign.levels().contains(level)) {
+                mistakes.add("sign %s has words for no level %s".formatted(sign.id(), level));
+              }
+            });
     checkDistribution(sign, "leak", sign.leak(), mistakes);
     if (sign.leak().stream().anyMatch(p -> p <= 0)) {
       // A level that cannot leak would make a single odd reading prove a cause beyond all doubt.
@@ -104,6 +126,26 @@ public final class KnowHow {
               }
               checkDistribution(sign, cause, levels, mistakes);
             });
+  }
+
+  private void checkQuestion(Question question, List<String> mistakes) {
+    for (Question.Option option : question.options()) {
+      option
+          .signs()
+          .forEach(
+              (sign, level) -> {
+                if (!signs.containsKey(sign) || !signs.get(sign).levels().contains(level)) {
+                  mistakes.add(
+                      "question %s, %s: no sign %s with a level %s"
+                          .formatted(question.id(), option.id(), sign, level));
+                }
+              });
+    }
+    for (String family : question.families()) {
+      if (!families.containsKey(family)) {
+        mistakes.add("question %s: no family %s".formatted(question.id(), family));
+      }
+    }
   }
 
   private static void checkDistribution(

@@ -12,6 +12,7 @@ import java.util.Optional;
  * @param leak probability of each level when no cause is at work
  * @param links probability of each level when only that cause is at work, leak left out; a cause
  *     without an entry does not bear on the sign
+ * @param words how owners or error screens say a level, by level
  * @param source where the numbers come from, or "judgement" with a range
  */
 public record SignKind(
@@ -21,11 +22,13 @@ public record SignKind(
     List<String> levels,
     List<Double> leak,
     Map<String, List<Double>> links,
+    Map<String, List<String>> words,
     String source) {
   public SignKind {
     levels = List.copyOf(levels);
     leak = List.copyOf(leak);
     links = Map.copyOf(links);
+    words = words == null ? Map.of() : Map.copyOf(words);
   }
 
   /** Position of a level, or empty if the sign has none of that name. */

@@ -22,19 +22,8 @@ record Posterior(double[] probability, double none, double[][] without) {
   static Posterior of(double[] prior, List<Observation> observations) {
     List<int[]> sets = FaultSets.of(prior.length);
     int count = observations.size();
-    double[] logWeight = new double[sets.size()];
     double[][] logLikelihood = new double[sets.size()][count];
-    for (int s = 0; s < sets.size(); s++) {
-      int[] set = sets.get(s);
-      for (int cause : set) {
-        // Against the empty set, so that the absent causes' factors cancel.
-        logWeight[s] += Math.log(prior[cause]) - Math.log1p(-prior[cause]);
-      }
-      for (int o = 0; o < count; o++) {
-        logLikelihood[s][o] = Math.log(observations.get(o).likelihood(set));
-        logWeight[s] += logLikelihood[s][o];
-      }
-    }
+    double[] logWeight = logWeights(prior, sets, observations, logLikelihood);
     double[][] without = new double[count][];
     for (int o = 0; o < count; o++) {
       double[] reduced = logWeight.clone();
@@ -45,6 +34,34 @@ record Posterior(double[] probability, double none, double[][] without) {
     }
     double[] all = marginals(prior.length, sets, logWeight);
     return new Posterior(Arrays.copyOf(all, prior.length), all[prior.length], without);
+  }
+
+  /** Probability of each fault set, in the order of {@link FaultSets#of}. */
+  static double[] ofSets(double[] prior, List<Observation> observations) {
+    List<int[]> sets = FaultSets.of(prior.length);
+    double[] logWeight =
+        logWeights(prior, sets, observations, new double[sets.size()][observations.size()]);
+    double highest = Arrays.stream(logWeight).max().orElseThrow();
+    double[] share = Arrays.stream(logWeight).map(w -> Math.exp(w - highest)).toArray();
+    double total = Arrays.stream(share).sum();
+    return Arrays.stream(share).map(w -> w / total).toArray();
+  }
+
+  private static double[] logWeights(
+      double[] prior, List<int[]> sets, List<Observation> observations, double[][] logLikelihood) {
+    double[] logWeight = new double[sets.size()];
+    for (int s = 0; s < sets.size(); s++) {
+      int[] set = sets.get(s);
+      for (int cause : set) {
+        // Against the empty set, so that the absent causes' factors cancel.
+        logWeight[s] += Math.log(prior[cause]) - Math.log1p(-prior[cause]);
+      }
+      for (int o = 0; o < observations.size(); o++) {
+        logLikelihood[s][o] = Math.log(observations.get(o).likelihood(set));
+        logWeight[s] += logLikelihood[s][o];
+      }
+    }
+    return logWeight;
   }
 
   /** Probability of each cause, and of the empty set in the last place. */

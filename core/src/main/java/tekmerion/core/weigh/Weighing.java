@@ -1,10 +1,13 @@
 package tekmerion.core.weigh;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 import tekmerion.core.knowhow.Cause;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.SignKind;
@@ -21,7 +24,7 @@ public final class Weighing {
   private static final double LEAST_DECIBANS_SHOWN = 0.05;
 
   private final KnowHow knowHow;
-  private final String family;
+  private final Collection<String> families;
   private final List<Instance> instances = new ArrayList<>();
   private final List<Counted> counted = new ArrayList<>();
   private final Map<Sign, Sign> countedBy = new HashMap<>();
@@ -33,22 +36,76 @@ public final class Weighing {
 
   private record Counted(Sign sign, SignKind kind, Observation observation) {}
 
-  private Weighing(KnowHow knowHow, String family) {
+  private Weighing(KnowHow knowHow, Collection<String> families) {
     this.knowHow = knowHow;
-    this.family = family;
+    this.families = families;
   }
 
   /**
-   * @param family id of the complaint family; one the know-how lacks counts as "any"
+   * @param families ids of the complaint families; if several hold, a cause has the highest of its
+   *     priors in them
    * @param parts the machine's parts
    * @param signs at most one per kind and part; later ones of the same kind replace earlier ones
    * @throws IllegalArgumentException if a sign or a level is not in the know-how
    */
-  public static Weighed of(KnowHow knowHow, String family, List<Part> parts, List<Sign> signs) {
-    Weighing weighing = new Weighing(knowHow, family);
+  public static Weighed of(
+      KnowHow knowHow, Collection<String> families, List<Part> parts, List<Sign> signs) {
+    return ready(knowHow, families, parts, signs).result();
+  }
+
+  /**
+   * How much each question would tell, as things stand: the mutual information between what is at
+   * fault and the levels of the question's signs, which are independent given the fault.
+   *
+   * @param questions signs that each question asks for, by its id; signs already known are left out
+   * @return bits, at least 0, by question id
+   * @see "Shannon, C. E.: A mathematical theory of communication, section 12 (1948)"
+   */
+  public static Map<String, Double> bits(
+      KnowHow knowHow,
+      Collection<String> families,
+      List<Part> parts,
+      List<Sign> signs,
+      Map<String, ? extends Collection<String>> questions) {
+    Weighing weighing = ready(knowHow, families, parts, signs);
+    Set<String> known = signs.stream().map(Sign::id).collect(Collectors.toSet());
+    double[] sets = Posterior.ofSets(weighing.priors(), weighing.observations());
+    List<int[]> faults = FaultSets.of(weighing.instances.size());
+    Map<String, Double> bits = new HashMap<>();
+    questions.forEach(
+        (question, asked) -> {
+          List<List<Observation>> open =
+              asked.stream().filter(id -> !known.contains(id)).map(weighing::levelsOf).toList();
+          bits.put(question, Information.bits(sets, faults, open));
+        });
+    return bits;
+  }
+
+  private static Weighing ready(
+      KnowHow knowHow, Collection<String> families, List<Part> parts, List<Sign> signs) {
+    Weighing weighing = new Weighing(knowHow, families);
     weighing.place(parts);
     weighing.count(signs);
-    return weighing.result();
+    return weighing;
+  }
+
+  private double[] priors() {
+    return instances.stream().mapToDouble(i -> i.cause().priorIn(families)).toArray();
+  }
+
+  private List<Observation> observations() {
+    return counted.stream().map(Counted::observation).toList();
+  }
+
+  /** What would be seen if a sign of the whole machine were at each of its levels. */
+  private List<Observation> levelsOf(String sign) {
+    SignKind kind =
+        knowHow.sign(sign).orElseThrow(() -> new IllegalArgumentException("no sign " + sign));
+    return kind.levels().stream()
+        .map(
+            level ->
+                ready(new Sign(sign, Sign.MACHINE, level, sign, Sign.Basis.intake())).observation())
+        .toList();
   }
 
   private void place(List<Part> parts) {
@@ -120,8 +177,8 @@ public final class Weighing {
   }
 
   private Weighed result() {
-    double[] prior = instances.stream().mapToDouble(i -> i.cause().priorIn(family)).toArray();
-    Posterior posterior = Posterior.of(prior, counted.stream().map(Counted::observation).toList());
+    double[] prior = priors();
+    Posterior posterior = Posterior.of(prior, observations());
     List<CauseShare> shares = new ArrayList<>();
     for (int i = 0; i < instances.size(); i++) {
       shares.add(share(i, prior[i], posterior));

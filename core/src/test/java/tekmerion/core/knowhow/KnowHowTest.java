@@ -22,9 +22,16 @@ class KnowHowTest {
     Cause noPrior = new Cause("a", "A", "a", "a", "drive", "drive", Map.of("gone", 1.5), List.of());
     SignKind bad =
         new SignKind(
-            "s", "S", "g", List.of("no", "yes"), List.of(1.0, 0.0), Map.of("b", List.of(0.5)), " ");
+            "s",
+            "S",
+            "g",
+            List.of("no", "yes"),
+            List.of(1.0, 0.0),
+            Map.of("b", List.of(0.5)),
+            Map.of(),
+            " ");
 
-    assertThatThrownBy(() -> new KnowHow(List.of(), List.of(noPrior), List.of(bad)))
+    assertThatThrownBy(() -> new KnowHow(List.of(), List.of(noPrior), List.of(bad), List.of()))
         .hasMessageContaining("cause a has no prior for any family")
         .hasMessageContaining("no family gone")
         .hasMessageContaining("prior 1.5 is outside (0, 1)")
@@ -33,5 +40,18 @@ class KnowHowTest {
         .hasMessageContaining("every level must be able to leak")
         .hasMessageContaining("no cause b")
         .hasMessageContaining("[0.5] is no distribution");
+  }
+
+  @Test
+  void anAnswerSetsEverySignOfItsQuestion() {
+    KnowHow knowHow = KnowHow.shipped();
+    Question changed = knowHow.question("changed").orElseThrow();
+
+    assertThat(changed.levels(List.of("drop"), knowHow))
+        .containsEntry("change.drop", "yes")
+        .containsEntry("change.update", "no")
+        .hasSize(7);
+    assertThatThrownBy(() -> changed.levels(List.of("eclipse"), knowHow))
+        .hasMessageContaining("no answer eclipse");
   }
 }

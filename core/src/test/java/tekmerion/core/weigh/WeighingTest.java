@@ -23,7 +23,7 @@ class WeighingTest {
   /** One cause on drives with prior 0.5; two signs that measure the same, one that does not. */
   private static KnowHow knowHow() {
     return new KnowHow(
-        List.of(new Family("slow", "Slow")),
+        List.of(new Family("slow", "Slow", null, null)),
         List.of(
             new Cause(
                 "worn",
@@ -37,7 +37,8 @@ class WeighingTest {
         List.of(
             sign("waiting", "surface", 0.1, 0.8),
             sign("uncorrectable", "surface", 0.1, 0.5),
-            sign("noise", "noise", 0.1, 0.8)));
+            sign("noise", "noise", 0.1, 0.8)),
+        List.of());
   }
 
   private static SignKind sign(String id, String group, double leak, double link) {
@@ -48,6 +49,7 @@ class WeighingTest {
         List.of("no", "yes"),
         List.of(1 - leak, leak),
         Map.of("worn", List.of(1 - link, link)),
+        Map.of(),
         "arithmetic");
   }
 
@@ -56,7 +58,7 @@ class WeighingTest {
   }
 
   private static CauseShare worn(Sign... signs) {
-    return Weighing.of(knowHow(), "any", ONE_DRIVE, List.of(signs)).causes().get(0);
+    return Weighing.of(knowHow(), List.of(), ONE_DRIVE, List.of(signs)).causes().get(0);
   }
 
   @Test
@@ -104,7 +106,11 @@ class WeighingTest {
 
   @Test
   void theFamilySetsThePrior() {
-    assertThat(Weighing.of(knowHow(), "slow", ONE_DRIVE, List.of()).causes().get(0).probability())
+    assertThat(
+            Weighing.of(knowHow(), List.of("slow"), ONE_DRIVE, List.of())
+                .causes()
+                .get(0)
+                .probability())
         .isCloseTo(0.2, within(1e-12));
   }
 
@@ -113,7 +119,7 @@ class WeighingTest {
     List<Part> two =
         List.of(new Part("drive-a", "drive", "drive A"), new Part("drive-b", "drive", "drive B"));
 
-    Weighed weighed = Weighing.of(knowHow(), "any", two, List.of(seen("waiting", "yes")));
+    Weighed weighed = Weighing.of(knowHow(), List.of(), two, List.of(seen("waiting", "yes")));
 
     assertThat(weighed.causes().get(0).part()).isEqualTo("drive-a");
     assertThat(weighed.causes().get(1).probability()).isCloseTo(0.5, within(1e-12));
@@ -124,7 +130,7 @@ class WeighingTest {
   void saysWhatItFoundAndWhatUsuallyFollows() {
     Weighed weighed =
         Weighing.of(
-            knowHow(), "any", ONE_DRIVE, List.of(seen("waiting", "yes"), seen("noise", "yes")));
+            knowHow(), List.of(), ONE_DRIVE, List.of(seen("waiting", "yes"), seen("noise", "yes")));
 
     // Odds 8.2² = 67.24: 67.24 / 68.24 = 0.985
     assertThat(weighed.headline()).isEqualTo("Drive A is worn, 99 in 100.");
@@ -135,5 +141,35 @@ class WeighingTest {
   void aSignThatNobodyKnowsIsOurMistakeAndSaysSo() {
     assertThatThrownBy(() -> worn(seen("colour", "yes"))).hasMessageContaining("colour");
     assertThatThrownBy(() -> worn(seen("waiting", "maybe"))).hasMessageContaining("maybe");
+  }
+
+  /** P(yes) is 0.1 without and 1 − 0.9·0.2 = 0.82 with the fault, either half likely. */
+  @Test
+  void aQuestionTellsItsMutualInformation() {
+    Map<String, Double> bits =
+        Weighing.bits(
+            knowHow(),
+            List.of(),
+            ONE_DRIVE,
+            List.of(seen("waiting", "yes")),
+            Map.of("both", List.of("noise", "waiting"), "known", List.of("waiting")));
+    double unasked =
+        Weighing.bits(knowHow(), List.of(), ONE_DRIVE, List.of(), Map.of("noise", List.of("noise")))
+            .get("noise");
+
+    // h(0.46) − h(0.82)/2 − h(0.1)/2 = 0.99538 − 0.34004 − 0.23450, h in bits
+    assertThat(unasked).isCloseTo(0.42084, within(1e-4));
+    assertThat(bits.get("known")).isZero();
+    assertThat(bits.get("both")).isBetween(0.0, unasked); // after a sign that told, less is open
+  }
+
+  @Test
+  void ofSeveralFamiliesTheHighestPriorCounts() {
+    assertThat(
+            Weighing.of(knowHow(), List.of("slow", "other"), ONE_DRIVE, List.of())
+                .causes()
+                .get(0)
+                .prior())
+        .isEqualTo(0.5);
   }
 }

@@ -1,0 +1,5 @@
+/**
+ * Knowing machines and parts again by their serials. Way in: {@link
+ * tekmerion.core.identity.Serial}.
+ */
+package tekmerion.core.identity;

@@ -1,0 +1,120 @@
+package tekmerion.core.intake;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import tekmerion.core.intake.Words.Word;
+import tekmerion.core.knowhow.KnowHow;
+
+/**
+ * Finds the know-how's vocabulary in what an owner says. A phrase is met if its words stand in
+ * order with at most two others between them, each spelled the same up to its ending or one slip of
+ * the finger, and nothing before it denies it. It offers; a person confirms.
+ */
+public final class Listener {
+  private static final int MOST_BETWEEN = 2;
+  private static final Set<String> DENIALS =
+      Set.of("no", "not", "never", "without", "doesnt", "dont", "isnt", "didnt", "nt", "none");
+
+  private record Phrase(String target, String level, List<Word> words, boolean denies) {}
+
+  private record Met(int from, int to) {}
+
+  private final List<Phrase> families = new ArrayList<>();
+  private final List<Phrase> signs = new ArrayList<>();
+
+  public Listener(KnowHow knowHow) {
+    knowHow
+        .families()
+        .forEach(f -> f.words().forEach(words -> families.add(phrase(f.id(), "", words))));
+    knowHow
+        .signs()
+        .forEach(
+            sign ->
+                sign.words()
+                    .forEach(
+                        (level, said) ->
+                            said.forEach(words -> signs.add(phrase(sign.id(), level, words)))));
+  }
+
+  private static Phrase phrase(String target, String level, String words) {
+    List<Word> parts = Words.of(words);
+    return new Phrase(target, level, parts, parts.stream().anyMatch(w -> denies(w)));
+  }
+
+  private static boolean denies(Word word) {
+    return DENIALS.contains(word.stem());
+  }
+
+  /** Families and signs in some words. */
+  public Heard hear(String text) {
+    List<Word> words = Words.of(text);
+    Map<String, Heard.Family> heard = new LinkedHashMap<>();
+    for (Phrase phrase : families) {
+      find(phrase, words)
+          .ifPresent(
+              met ->
+                  heard.merge(
+                      phrase.target(),
+                      new Heard.Family(phrase.target(), met.from(), met.to()),
+                      (a, b) -> a.from() <= b.from() ? a : b));
+    }
+    Map<String, Heard.Said> said = new LinkedHashMap<>();
+    for (Phrase phrase : signs) {
+      find(phrase, words)
+          .ifPresent(
+              met ->
+                  said.putIfAbsent(
+                      phrase.target(),
+                      new Heard.Said(phrase.target(), phrase.level(), met.from(), met.to())));
+    }
+    return new Heard(
+        heard.values().stream().sorted(Comparator.comparingInt(Heard.Family::from)).toList(),
+        said.values().stream().sorted(Comparator.comparingInt(Heard.Said::from)).toList());
+  }
+
+  private static Optional<Met> find(Phrase phrase, List<Word> words) {
+    for (int start = 0; start < words.size(); start++) {
+      if (!same(phrase.words().get(0), words.get(start)) || isDenied(phrase, words, start)) {
+        continue;
+      }
+      int at = start;
+      int next = 1;
+      while (next < phrase.words().size()) {
+        int found = -1;
+        for (int i = at + 1; i < words.size() && i <= at + 1 + MOST_BETWEEN; i++) {
+          if (same(phrase.words().get(next), words.get(i))) {
+            found = i;
+            break;
+          }
+        }
+        if (found < 0) {
+          break;
+        }
+        at = found;
+        next++;
+      }
+      if (next == phrase.words().size()) {
+        return Optional.of(new Met(words.get(start).from(), words.get(at).to()));
+      }
+    }
+    return Optional.empty();
+  }
+
+  private static boolean same(Word a, Word b) {
+    return a.stem().equals(b.stem()) || (a.typed() && b.typed() && Words.alike(a.stem(), b.stem()));
+  }
+
+  private static boolean isDenied(Phrase phrase, List<Word> words, int start) {
+    for (int i = Math.max(0, start - 2); i < start && !phrase.denies(); i++) {
+      if (denies(words.get(i))) {
+        return true;
+      }
+    }
+    return false;
+  }
+}

@@ -1,0 +1,55 @@
+package tekmerion.core.weigh;
+
+import java.util.List;
+
+/** What an answer would tell about the fault, in bits. */
+final class Information {
+  private static final double LOG_2 = Math.log(2);
+
+  private Information() {}
+
+  /**
+   * Mutual information I(fault; answers) = H(answers) − H(answers | fault). The signs are
+   * independent given the fault, so the joint is summed exactly over all combinations of levels:
+   * time O(sets × product of the numbers of levels).
+   *
+   * @param probability of each fault set, sum 1
+   * @param signs for each open sign the observation of each of its levels
+   * @return bits, at least 0; 0 if nothing is open
+   */
+  static double bits(double[] probability, List<int[]> sets, List<List<Observation>> signs) {
+    int combinations = signs.stream().mapToInt(List::size).reduce(1, Math::multiplyExact);
+    double[] marginal = new double[combinations];
+    double conditional = 0;
+    double[] joint = new double[combinations];
+    for (int s = 0; s < probability.length; s++) {
+      if (probability[s] < 1e-12) {
+        continue; // adds less than any digit shown
+      }
+      joint[0] = 1;
+      int filled = 1;
+      for (List<Observation> levels : signs) {
+        for (int level = levels.size() - 1; level >= 0; level--) {
+          double p = levels.get(level).likelihood(sets.get(s));
+          for (int i = 0; i < filled; i++) {
+            joint[level * filled + i] = joint[i] * p;
+          }
+        }
+        filled *= levels.size();
+      }
+      for (int i = 0; i < combinations; i++) {
+        marginal[i] += probability[s] * joint[i];
+        conditional += probability[s] * surprise(joint[i]);
+      }
+    }
+    double entropy = 0;
+    for (double p : marginal) {
+      entropy += surprise(p);
+    }
+    return Math.max(0, entropy - conditional);
+  }
+
+  private static double surprise(double p) {
+    return p <= 0 ? 0 : -p * Math.log(p) / LOG_2;
+  }
+}

@@ -1,0 +1,77 @@
+package tekmerion.core.intake;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import tekmerion.core.knowhow.KnowHow;
+
+class ListenerTest {
+  private final Listener listener = new Listener(KnowHow.shipped());
+
+  @ParameterizedTest
+  @CsvSource({
+    "It stops with an error screen now and then, error-screen",
+    "Since Monday it keeps restarting, restart-loop",
+    "Freezes on the logo, mount-failure",
+    "The outside drive asks to format itself, not-readable",
+    "New drive is not recognised by it, not-seen",
+    "The list of drives never loads, management-hangs",
+    "It takes forever to open the till program, slow",
+    "Music crackles and video jumps, stutter",
+    "The memory test failed, memory-errors",
+    "The battery dies quickly, battery",
+    "It does not turn on any more, dead",
+    "It clicked twice and smells, noise-heat",
+    "it frezes on the logo, mount-failure", // one letter missing
+    "keeps retsarting, restart-loop", // two letters swapped
+  })
+  void hearsEveryFamilyInAnOwnersWords(String words, String family) {
+    assertThat(listener.hear(words).families()).extracting(Heard.Family::id).contains(family);
+  }
+
+  @Test
+  void severalFamiliesMayHoldInTheOrderTheyAreSaid() {
+    assertThat(listener.hear("It clicks and is slow").families())
+        .extracting(Heard.Family::id)
+        .containsExactly("noise-heat", "slow");
+  }
+
+  @Test
+  void whatIsDeniedIsNotHeard() {
+    assertThat(listener.hear("There is no clicking and it is not slow").families()).isEmpty();
+    assertThat(listener.hear("There is no clicking").signs()).isEmpty();
+    assertThat(listener.hear("It does not charge").families())
+        .extracting(Heard.Family::id)
+        .containsExactly("battery"); // the denial is the complaint
+  }
+
+  @Test
+  void hearsSignsAndWhereTheyAreSaid() {
+    String words = "It says MEMORY_REFERENCE 0x1a and clicked once";
+
+    assertThat(listener.hear(words).signs())
+        .extracting(s -> s.sign() + "=" + s.level() + ": " + words.substring(s.from(), s.to()))
+        .containsExactly("text.memory=yes: MEMORY_REFERENCE", "noise.clicks=clicks: clicked");
+  }
+
+  @Test
+  void anyTextIsListenedTo() {
+    Random random = new Random(11);
+    for (int i = 0; i < 2000; i++) {
+      int length = random.nextInt(60);
+      String text =
+          random
+              .ints(length, 0, 0x3000)
+              .filter(c -> !Character.isSurrogate((char) c))
+              .collect(StringBuilder::new, StringBuilder::appendCodePoint, StringBuilder::append)
+              .toString();
+
+      Heard heard = listener.hear(text);
+
+      assertThat(heard.families()).allMatch(f -> 0 <= f.from() && f.from() <= f.to());
+    }
+  }
+}
