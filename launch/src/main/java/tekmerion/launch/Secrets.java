@@ -7,6 +7,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.security.SecureRandom;
+import java.util.Base64;
 import java.util.Properties;
 
 /** Passwords made at the first start and kept in a file that only its owner can read. */
@@ -51,6 +52,18 @@ public final class Secrets {
     }
     put(name, made.toString());
     return made.toString();
+  }
+
+  /** A key of 32 random bytes in base 64; made when first asked for. */
+  String key(String name) {
+    String known = values.getProperty(name);
+    if (known != null) {
+      return known;
+    }
+    byte[] bytes = new byte[32];
+    new SecureRandom().nextBytes(bytes);
+    put(name, Base64.getEncoder().encodeToString(bytes));
+    return peek(name);
   }
 
   /** Null if there is none of that name. */

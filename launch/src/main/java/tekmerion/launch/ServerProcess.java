@@ -51,6 +51,11 @@ public final class ServerProcess implements AutoCloseable {
       List<String> archiveOptions) {
     Map<String, String> all = new HashMap<>(environment);
     all.put("TEKMERION_PORT", Integer.toString(port));
+    all.putIfAbsent("TEKMERION_FILES", folder.resolve("files").toString());
+    if (System.getenv("TEKMERION_SEAL_KEY") == null) {
+      // Beside the database, not in it: who steals a copy of the tables can open no password.
+      all.putIfAbsent("TEKMERION_SEAL_KEY", Secrets.in(folder.resolve("keys")).key("seal"));
+    }
     List<String> command = new ArrayList<>(List.of(Home.java(), "-Xmx768m", "-XX:+UseSerialGC"));
     command.addAll(archiveOptions);
     command.addAll(

@@ -6,6 +6,7 @@ import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
 import org.springframework.context.annotation.Bean;
 import org.springframework.scheduling.annotation.EnableScheduling;
+import tekmerion.core.forecast.OpenHours;
 import tekmerion.core.knowhow.KnowHow;
 
 /** The server program. */
@@ -20,6 +21,12 @@ public class TekmerionServer {
   @Bean
   Clock clock() {
     return Clock.systemUTC();
+  }
+
+  @Bean
+  OpenHours openHours(TekmerionProperties properties) {
+    TekmerionProperties.Shop shop = properties.shop();
+    return new OpenHours(shop.zone(), shop.days(), shop.opens(), shop.closes());
   }
 
   @Bean

@@ -75,7 +75,7 @@ class JobViewTest {
 
     assertThat(weighing.at("/causes/0/cause").stringValue()).isEqualTo("memory-module");
     assertThat(weighing.at("/causes/0/weights/0/sign/words").stringValue())
-        .isEqualTo("The error screen names memory");
+        .isEqualTo("The error names memory: “MEMORY_REFERENCE”");
     assertThat(weighing.at("/causes/0/weights/0/sign/basis/kind").stringValue())
         .isEqualTo("intake");
   }

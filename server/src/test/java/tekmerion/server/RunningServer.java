@@ -8,6 +8,7 @@ import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
+import java.util.Base64;
 import java.util.Comparator;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.extension.ExtensionContext;
@@ -50,6 +51,8 @@ public final class RunningServer implements ParameterResolver {
         "--server.port=" + port,
         "--tekmerion.demo=true",
         "--tekmerion.demo-password=" + PASSWORD,
+        "--tekmerion.files=" + folder.resolve("files"),
+        "--tekmerion.seal-key=" + Base64.getEncoder().encodeToString(new byte[32]),
         "--spring.datasource.url=" + database.url(),
         "--spring.datasource.password=" + database.password("tekmerion_app"),
         "--spring.flyway.url=" + database.url(),
@@ -72,8 +75,13 @@ public final class RunningServer implements ParameterResolver {
     }
 
     public ShopClient signedIn() {
+      return signedIn("ines");
+    }
+
+    /** Ines and Bo are technicians, Mara leads, João is at the counter. */
+    public ShopClient signedIn(String name) {
       ShopClient client = stranger();
-      ShopClient.Answer answer = client.signIn("ines", PASSWORD);
+      ShopClient.Answer answer = client.signIn(name, PASSWORD);
       if (answer.status() != 200) {
         throw new IllegalStateException("cannot sign in: " + answer.body());
       }

@@ -13,7 +13,7 @@ import java.util.Set;
  * @param hint how to answer, or empty
  * @param says the phrase of the running text, with {@code {answer}}
  * @param open what stands in the running text while it is not answered
- * @param nothing phrase for "none of these", only with {@link Kind#SOME}
+ * @param nothing phrase for "none of these", only with {@link Answering#SOME}
  * @param of what it makes sense for
  * @param families complaint families it is asked for; empty for all
  */
@@ -23,14 +23,14 @@ public record Question(
     String hint,
     String says,
     String open,
-    Kind kind,
+    Answering kind,
     String nothing,
     List<Subject> of,
     List<String> families,
     List<Option> options) {
 
   /** How many options may hold, and how they are shown. */
-  public enum Kind {
+  public enum Answering {
     LADDER,
     ONE,
     SOME,

@@ -23,6 +23,9 @@ public class Account {
 
   private String passwordHash;
   private Instant createdAt;
+  private String pinHash;
+  private Instant disabledAt;
+  private long epoch;
 
   protected Account() {}
 
@@ -43,8 +46,60 @@ public class Account {
     return displayName;
   }
 
+  public String signInName() {
+    return signInName;
+  }
+
+  public Role role() {
+    return role;
+  }
+
+  public boolean isActive() {
+    return disabledAt == null;
+  }
+
   String passwordHash() {
     return passwordHash;
+  }
+
+  /** For the demo, whose people share one password: hashing it once is slow enough. */
+  public String copyPasswordHash() {
+    return passwordHash;
+  }
+
+  /** Null if the person has no PIN. */
+  String pinHash() {
+    return pinHash;
+  }
+
+  long epoch() {
+    return epoch;
+  }
+
+  /** Ends every session of the person. */
+  void endSessions() {
+    epoch++;
+  }
+
+  void password(String hash) {
+    passwordHash = hash;
+    endSessions();
+  }
+
+  void pin(String hash) {
+    pinHash = hash;
+  }
+
+  void role(Role role) {
+    this.role = role;
+  }
+
+  /**
+   * @param when null lets the person in again
+   */
+  void disabled(Instant when) {
+    disabledAt = when;
+    endSessions();
   }
 
   Person person() {

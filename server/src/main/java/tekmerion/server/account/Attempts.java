@@ -24,6 +24,8 @@ public class Attempts {
   /** What is being guessed. */
   public enum Kind {
     SIGN_IN("sign-ins"),
+    PIN("PINs"),
+    INVITATION("invitation codes"),
     ENROLMENT("enrolment codes");
 
     private final String words;

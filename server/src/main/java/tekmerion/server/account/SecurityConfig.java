@@ -23,6 +23,21 @@ import tekmerion.server.problem.ProblemWriter;
 class SecurityConfig {
   private static final int BCRYPT_STRENGTH = 12;
 
+  /** Addresses of the page's own views. */
+  private static final String[] PAGES = {
+    "/sign-in",
+    "/wall",
+    "/me",
+    "/people",
+    "/intake",
+    "/intake/**",
+    "/join/**",
+    "/job/**",
+    "/reading/**",
+    "/part/**",
+    "/customer/**"
+  };
+
   /** Everything but the page itself, which sets its own with a nonce. */
   private static final String NOTHING_ALLOWED = "default-src 'none'; frame-ancestors 'none'";
 
@@ -32,7 +47,8 @@ class SecurityConfig {
     http.authorizeHttpRequests(
             requests ->
                 requests
-                    .requestMatchers("/api/session", BenchLink.ENROLMENT_PATH)
+                    .requestMatchers(
+                        "/api/session", "/api/invitations/accept", BenchLink.ENROLMENT_PATH)
                     .permitAll()
                     // The socket checks the probe's token itself, in its handshake.
                     .requestMatchers(BenchLink.SOCKET_PATH)
@@ -42,7 +58,7 @@ class SecurityConfig {
                     // The page and its files hold nothing of the shop's.
                     .requestMatchers("/", "/index.html", "/assets/**", "/favicon.svg")
                     .permitAll()
-                    .requestMatchers("/sign-in", "/job/**", "/reading/**")
+                    .requestMatchers(PAGES)
                     .permitAll()
                     .anyRequest()
                     .denyAll())

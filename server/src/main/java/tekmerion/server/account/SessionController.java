@@ -7,18 +7,15 @@ import jakarta.servlet.http.HttpServletResponse;
 import jakarta.servlet.http.HttpSession;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
-import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
-import org.springframework.security.core.authority.SimpleGrantedAuthority;
-import org.springframework.security.core.context.SecurityContext;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.crypto.password.PasswordEncoder;
-import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.csrf.CsrfToken;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -36,7 +33,7 @@ class SessionController {
   private final Accounts accounts;
   private final Attempts attempts;
   private final PasswordEncoder encoder;
-  private final SecurityContextRepository contexts;
+  private final Sessions sessions;
 
   /** Compared with when there is no such name, so that both cases take as long; of no password. */
   private static final String NOBODYS_HASH =
@@ -47,28 +44,34 @@ class SessionController {
 
   /**
    * @param person null if nobody is signed in
+   * @param here who else may come back with a PIN
    */
-  record Session(@Schema(nullable = true) PersonView person) {}
+  record Session(@Schema(nullable = true) PersonView person, List<Here> here) {}
 
-  record PersonView(String displayName, Role role) {}
+  record PersonView(long id, String displayName, Role role, boolean hasPin) {}
+
+  /** Somebody else who signed in at this screen in full. */
+  @Schema(name = "PersonHere")
+  record Here(long id, String displayName, boolean hasPin) {}
+
+  record PinTyped(long person, @NotBlank @Pattern(regexp = "\\d{4,8}") String pin) {}
 
   SessionController(
-      Accounts accounts,
-      Attempts attempts,
-      PasswordEncoder encoder,
-      SecurityContextRepository contexts) {
+      Accounts accounts, Attempts attempts, PasswordEncoder encoder, Sessions sessions) {
     this.accounts = accounts;
     this.attempts = attempts;
     this.encoder = encoder;
-    this.contexts = contexts;
+    this.sessions = sessions;
   }
 
   /** Also hands out the CSRF cookie: reading the token is what makes the filter set it. */
   @GetMapping
   Session current(
-      @AuthenticationPrincipal Person person, @Parameter(hidden = true) CsrfToken csrf) {
+      @AuthenticationPrincipal Person person,
+      @Parameter(hidden = true) CsrfToken csrf,
+      HttpServletRequest request) {
     csrf.getToken();
-    return session(person);
+    return session(person, request);
   }
 
   @PostMapping
@@ -77,7 +80,7 @@ class SessionController {
     String name = signIn.name().strip().toLowerCase(Locale.ROOT);
     String source = name + "@" + request.getRemoteAddr();
     attempts.check(Attempts.Kind.SIGN_IN, source);
-    Optional<Account> account = accounts.findBySignInName(name);
+    Optional<Account> account = accounts.findBySignInName(name).filter(Account::isActive);
     String hash = account.map(Account::passwordHash).orElse(NOBODYS_HASH);
     if (!encoder.matches(signIn.password(), hash) || account.isEmpty()) {
       attempts.failed(Attempts.Kind.SIGN_IN, source);
@@ -85,17 +88,39 @@ class SessionController {
           "Name and password do not go together.",
           "Check both and try again; a lead can set a new password.");
     }
-    Person person = account.get().person();
-    if (request.getSession(false) != null) {
-      request.changeSessionId(); // a session planted before sign-in must not become a signed-in one
+    sessions.signedIn(account.get(), request, response);
+    return session(account.get().person(), request);
+  }
+
+  /** Another of those who have signed in at this screen in full comes back to it with a PIN. */
+  @PostMapping("/pin")
+  Session switchTo(
+      @Valid @RequestBody PinTyped typed,
+      @AuthenticationPrincipal Person present,
+      HttpServletRequest request,
+      HttpServletResponse response) {
+    if (present == null) {
+      throw Refusal.wrongSecret("Nobody is signed in here.", "Sign in with name and password.");
     }
-    SecurityContext context = SecurityContextHolder.createEmptyContext();
-    context.setAuthentication(
-        UsernamePasswordAuthenticationToken.authenticated(
-            person, null, List.of(new SimpleGrantedAuthority("ROLE_" + person.role()))));
-    SecurityContextHolder.setContext(context);
-    contexts.saveContext(context, request, response);
-    return session(person);
+    Account account = accounts.findById(typed.person()).filter(Account::isActive).orElse(null);
+    if (account == null || account.pinHash() == null || !sessions.isHere(account, request)) {
+      throw Refusal.wrongSecret(
+          "That person has not signed in at this screen in full, or has no PIN.",
+          "Sign in with name and password once.");
+    }
+    String source = account.signInName() + "@" + request.getSession().getId();
+    try {
+      attempts.check(Attempts.Kind.PIN, source);
+    } catch (Refusal tooMany) {
+      sessions.noLongerHere(account, request);
+      throw tooMany;
+    }
+    if (!encoder.matches(typed.pin(), account.pinHash())) {
+      attempts.failed(Attempts.Kind.PIN, source);
+      throw Refusal.wrongSecret("The PIN is wrong.", "Try again, or sign in in full.");
+    }
+    sessions.become(account, request, response);
+    return session(account.person(), request);
   }
 
   @DeleteMapping
@@ -108,7 +133,17 @@ class SessionController {
     SecurityContextHolder.clearContext();
   }
 
-  private static Session session(Person person) {
-    return new Session(person == null ? null : new PersonView(person.displayName(), person.role()));
+  private Session session(Person person, HttpServletRequest request) {
+    if (person == null) {
+      return new Session(null, List.of());
+    }
+    List<Here> here =
+        accounts.findAllById(sessions.idsHere(request)).stream()
+            .filter(a -> a.id() != person.id() && a.isActive() && sessions.isHere(a, request))
+            .map(a -> new Here(a.id(), a.displayName(), a.pinHash() != null))
+            .toList();
+    boolean hasPin = accounts.findById(person.id()).map(a -> a.pinHash() != null).orElse(false);
+    return new Session(
+        new PersonView(person.id(), person.displayName(), person.role(), hasPin), here);
   }
 }

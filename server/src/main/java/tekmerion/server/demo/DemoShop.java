@@ -1,10 +1,15 @@
 package tekmerion.server.demo;
 
+import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Optional;
 import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -15,6 +20,9 @@ import tekmerion.server.account.Accounts;
 import tekmerion.server.account.Role;
 import tekmerion.server.bay.Bay;
 import tekmerion.server.bay.Bays;
+import tekmerion.server.intake.Answers;
+import tekmerion.server.intake.Drafts;
+import tekmerion.server.intake.Understanding;
 import tekmerion.server.job.Customer;
 import tekmerion.server.job.Customers;
 import tekmerion.server.job.Job;
@@ -25,14 +33,16 @@ import tekmerion.server.job.Trace;
 import tekmerion.server.job.TraceEntry;
 import tekmerion.server.part.Machine;
 import tekmerion.server.part.Machines;
+import tekmerion.server.part.PartService;
 import tekmerion.server.ruling.DataStance;
 import tekmerion.server.ruling.DataStances;
+import tekmerion.server.search.SearchIndex;
 import tekmerion.server.weighing.WeighingService;
 
 /**
- * A made-up shop in a harbour town: three machines on the bench. Only what people said is made
- * here, before the first request is taken; every reading comes over the bench link from a simulated
- * machine.
+ * A made-up shop in a harbour town: four people, six bays, twelve machines of today, and the past
+ * jobs that the simulation wrote. Only what people said is made here, before the first request is
+ * taken; today's readings come over the bench link.
  */
 @Component
 @ConditionalOnProperty("tekmerion.demo")
@@ -46,10 +56,18 @@ class DemoShop implements SmartInitializingSingleton {
   private final Jobs jobs;
   private final JobSigns signs;
   private final Bays bays;
+  private final PartService parts;
   private final DataStances stances;
+  private final Drafts drafts;
+  private final Understanding understanding;
   private final Trace trace;
   private final WeighingService weighing;
+  private final SearchIndex search;
+  private final Optional<History> history;
+  private final LargeShop large;
+  private final JdbcClient jdbc;
   private final Clock clock;
+  private final Map<String, Account> people = new HashMap<>();
 
   DemoShop(
       Accounts accounts,
@@ -60,9 +78,16 @@ class DemoShop implements SmartInitializingSingleton {
       Jobs jobs,
       JobSigns signs,
       Bays bays,
+      PartService parts,
       DataStances stances,
+      Drafts drafts,
+      Understanding understanding,
       Trace trace,
       WeighingService weighing,
+      SearchIndex search,
+      Optional<History> history,
+      LargeShop large,
+      JdbcClient jdbc,
       Clock clock) {
     this.accounts = accounts;
     this.encoder = encoder;
@@ -72,9 +97,16 @@ class DemoShop implements SmartInitializingSingleton {
     this.jobs = jobs;
     this.signs = signs;
     this.bays = bays;
+    this.parts = parts;
     this.stances = stances;
+    this.drafts = drafts;
+    this.understanding = understanding;
     this.trace = trace;
     this.weighing = weighing;
+    this.search = search;
+    this.history = history;
+    this.large = large;
+    this.jdbc = jdbc;
     this.clock = clock;
   }
 
@@ -85,90 +117,127 @@ class DemoShop implements SmartInitializingSingleton {
       return;
     }
     Instant now = clock.instant();
-    Account ines =
-        accounts.save(
-            new Account(
-                "ines",
-                "Ines R.",
-                Role.TECHNICIAN,
-                encoder.encode(properties.demoPassword()),
-                now));
-    Job ostrel =
-        takeIn(
-            new Job(
-                "J-2291",
-                machines.save(new Machine("Ostrel", "17 laptop", "OST17-2207-118")),
-                customers.save(new Customer("Bakery on the quay")),
-                "Freezes on the logo since Monday, clicked once, order book is on it",
-                "mount-failure",
-                "loader",
-                now.minus(Duration.ofMinutes(190)),
-                now.plus(Duration.ofHours(26))));
-    signs.save(
-        new JobSign(ostrel.id(), "noise", "clicks", "Owner heard it click", ostrel.takenInAt()));
-    say(ostrel, Stance.WANTED, ines);
-    Job tarnwick =
-        takeIn(
-            new Job(
-                "J-2294",
-                machines.save(new Machine("Tarnwick", "all-in-one 24", "TWA24-0456")),
-                customers.save(new Customer("Rowing club")),
-                "Stops with an error screen two or three times a day, for about a week",
-                "error-screen",
-                "desktop",
-                now.minus(Duration.ofMinutes(75)),
-                now.plus(Duration.ofHours(47))));
-    signs.save(
-        new JobSign(
-            tarnwick.id(),
-            "stop-text",
-            "names-memory",
-            "The error screen names memory",
-            tarnwick.takenInAt()));
-    Job norrvik =
-        takeIn(
-            new Job(
-                "J-2296",
-                machines.save(new Machine("Norrvik", "mini", "NVM-7731")),
-                customers.save(new Customer("Haas, luthier")),
-                "The archive drive opens only now and then, workshop drawings are on it",
-                "not-readable",
-                null, // it is not the drive that the machine starts from
-                now.minus(Duration.ofMinutes(40)),
-                null));
-    say(norrvik, Stance.WANTED, ines);
-    Job[] onBays = {ostrel, tarnwick, norrvik};
+    person("ines", "Ines R.", Role.TECHNICIAN, now);
+    person("bo", "Bo K.", Role.TECHNICIAN, now);
+    person("mara", "Mara T.", Role.LEAD, now);
+    person("joao", "João P.", Role.COUNTER, now);
     for (int number = 1; number <= BAYS; number++) {
-      bays.save(new Bay(number, number <= onBays.length ? onBays[number - 1] : null));
+      bays.save(new Bay(number, null));
     }
-    for (Job job : onBays) {
-      weighing.reweigh(job);
+    bays.flush();
+    history.ifPresent(past -> past.load(people.get("ines"), now));
+    for (Today today : Today.all()) {
+      takeIn(today, now);
+    }
+    jdbc.sql("UPDATE counter SET next = 2297 WHERE name = 'job'").update();
+    if (properties.demoLarge()) {
+      large.load(now);
     }
   }
 
-  private Job takeIn(Job job) {
-    Job saved = jobs.save(job);
-    trace.save(
-        new TraceEntry(
-            saved.id(),
-            saved.takenInAt(),
-            TraceEntry.Kind.INTAKE,
-            "Taken in",
-            "“" + saved.complaint() + "”",
-            "Ines R."));
-    return saved;
+  private void person(String name, String displayName, Role role, Instant now) {
+    String hash =
+        people.isEmpty()
+            ? encoder.encode(properties.demoPassword())
+            : people.get("ines").copyPasswordHash();
+    people.put(name, accounts.save(new Account(name, displayName, role, hash, now)));
   }
 
-  private void say(Job job, Stance stance, Account by) {
-    Instant when = job.takenInAt().plus(Duration.ofMinutes(4));
+  private void takeIn(Today today, Instant now) {
+    Instant then = before(now, today.hoursAgo());
+    Instant promised = today.promisedIn() == null ? null : before(now, -today.promisedIn());
+    Answers answers = today.answers(promised);
+    Understanding.Understood understood = understanding.of(answers);
+    boolean loose = today.subject() != null;
+    Machine machine =
+        machines.save(
+            new Machine(
+                loose ? Machine.Kind.LOOSE_DRIVE : Machine.Kind.MACHINE,
+                today.maker(),
+                today.model(),
+                today.serial()));
+    if (loose) {
+      parts.told(machine.id(), "drive-a", today.model(), today.serial(), then);
+    }
+    Customer customer = customers.save(new Customer(today.customer()));
+    String reach = today.said().containsKey("reach") ? today.said().get("reach").get(0) : null;
+    Job job =
+        jobs.save(
+            new Job(
+                "J-" + today.number(),
+                machine,
+                customer,
+                today.complaint(),
+                understood.families(),
+                reach,
+                then,
+                promised));
+    job.said(today.complaint(), today.errorText(), understood.families(), reach, promised);
+    understood
+        .signs()
+        .forEach(s -> signs.save(new JobSign(job.id(), s.id(), s.level(), s.words(), then)));
+    Account counter = people.get("joao");
+    drafts.keepFor(job.id(), answers, counter.id(), then);
+    traced(job, then, TraceEntry.Kind.INTAKE, "Taken in", "“" + job.complaint() + "”", counter);
+    if (Boolean.TRUE.equals(today.dataWanted())) {
+      say(job, Stance.WANTED, counter, then);
+    }
+    if (today.holder() != null) {
+      Account holder = people.get(today.holder());
+      job.heldBy(holder);
+      Instant taken = then.plus(Duration.ofMinutes(12));
+      traced(
+          job,
+          taken,
+          TraceEntry.Kind.HAND,
+          "Taken by " + holder.displayName(),
+          "nobody had it",
+          holder);
+    }
+    weighing.reweigh(job);
+    jobs.flush();
+    search.note(job);
+    stage(job, today, now);
+    if (today.bay() != null) {
+      jdbc.sql("UPDATE bay SET job_id = ? WHERE number = ?").params(job.id(), today.bay()).update();
+    }
+  }
+
+  /** Where it stands today. */
+  private void stage(Job job, Today today, Instant now) {
+    if (today.stage() != null) {
+      Instant since = before(now, today.hoursAgo() / 2);
+      jdbc.sql("UPDATE job SET stage = ?, stage_since = ? WHERE id = ?")
+          .params(today.stage().name(), Timestamp.from(since), job.id())
+          .update();
+    }
+    Today.Waits waits = today.waits();
+    if (waits != null) {
+      jdbc.sql(
+              "UPDATE job SET waits_for = ?, waits_note = ?, waits_since = ?, waits_until = ?"
+                  + " WHERE id = ?")
+          .params(
+              waits.what().name(),
+              waits.note(),
+              Timestamp.from(before(now, waits.hoursAgo())),
+              waits.inHours() == null ? null : Timestamp.from(before(now, -waits.inHours())),
+              job.id())
+          .update();
+    }
+  }
+
+  private static Instant before(Instant now, double hours) {
+    return now.minusSeconds(Math.round(hours * 3600));
+  }
+
+  private void say(Job job, Stance stance, Account by, Instant when) {
     stances.save(new DataStance(job.id(), stance, null, null, by.id(), when));
-    trace.save(
-        new TraceEntry(
-            job.id(),
-            when,
-            TraceEntry.Kind.STANCE,
-            "Data " + stance.words(),
-            stance.meaning(),
-            by.displayName()));
+    job.stance(stance);
+    traced(job, when, TraceEntry.Kind.STANCE, "Data " + stance.words(), stance.meaning(), by);
+  }
+
+  private void traced(
+      Job job, Instant when, TraceEntry.Kind kind, String title, String detail, Account by) {
+    trace.save(new TraceEntry(job.id(), when, kind, title, detail, by.displayName()));
   }
 }

@@ -4,6 +4,7 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
+import java.time.Instant;
 
 /** The owner of a machine. */
 @Entity
@@ -13,11 +14,40 @@ public class Customer {
   private Long id;
 
   private String displayName;
+  private String phone;
+  private String email;
+  private Instant erasedAt;
 
   protected Customer() {}
 
   public Customer(String displayName) {
     this.displayName = displayName;
+  }
+
+  public Long id() {
+    return id;
+  }
+
+  public String phone() {
+    return phone;
+  }
+
+  public String email() {
+    return email;
+  }
+
+  public Instant erasedAt() {
+    return erasedAt;
+  }
+
+  /**
+   * @param phone null if not said
+   * @param email null if not said
+   */
+  public void reachedBy(String displayName, String phone, String email) {
+    this.displayName = displayName;
+    this.phone = phone;
+    this.email = email;
   }
 
   public String displayName() {

@@ -1,5 +1,8 @@
 package tekmerion.server.job;
 
+import jakarta.persistence.CollectionTable;
+import jakarta.persistence.Column;
+import jakarta.persistence.ElementCollection;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -9,9 +12,15 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.JoinColumn;
 import jakarta.persistence.ManyToOne;
+import jakarta.persistence.OrderColumn;
 import jakarta.persistence.Version;
 import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import tekmerion.core.forecast.Stage;
+import tekmerion.core.gate.Stance;
 import tekmerion.core.weigh.Tilt;
+import tekmerion.server.account.Account;
 import tekmerion.server.part.Machine;
 
 /** One visit of one machine for one complaint. */
@@ -32,7 +41,14 @@ public class Job {
   private Customer customer;
 
   private String complaint;
-  private String family;
+  private String errorText;
+
+  @ElementCollection
+  @CollectionTable(name = "job_family", joinColumns = @JoinColumn(name = "job_id"))
+  @OrderColumn(name = "position")
+  @Column(name = "family_id")
+  private List<String> families = new ArrayList<>();
+
   private String reach;
   private Instant takenInAt;
   private Instant promisedAt;
@@ -41,12 +57,68 @@ public class Job {
   @Enumerated(EnumType.STRING)
   private Tilt tilt;
 
+  @ManyToOne(fetch = FetchType.LAZY)
+  @JoinColumn(name = "holder_id")
+  private Account holder;
+
+  @Enumerated(EnumType.STRING)
+  private Stage stage;
+
+  private Instant stageSince;
+
+  @Enumerated(EnumType.STRING)
+  private Stance stance;
+
+  @Enumerated(EnumType.STRING)
+  private WaitsFor waitsFor;
+
+  private String waitsNote;
+  private Instant waitsSince;
+  private Instant waitsUntil;
+  private Instant endedAt;
+
+  @Enumerated(EnumType.STRING)
+  private EndedHow endedHow;
+
   @Version private long version;
+
+  /** Somebody or something outside that a job waits for. */
+  public enum WaitsFor {
+    PART("a part"),
+    ANSWER("an answer");
+
+    private final String words;
+
+    WaitsFor(String words) {
+      this.words = words;
+    }
+
+    public String words() {
+      return words;
+    }
+  }
+
+  /** How a job came to its end. */
+  public enum EndedHow {
+    HANDED_BACK("handed back"),
+    /** Taken in by mistake. */
+    WITHDRAWN("taken in by mistake");
+
+    private final String words;
+
+    EndedHow(String words) {
+      this.words = words;
+    }
+
+    public String words() {
+      return words;
+    }
+  }
 
   protected Job() {}
 
   /**
-   * @param family id of the complaint family
+   * @param families ids of the complaint families, the first is the one heard first
    * @param reach level of the sign "reach", or null if not known
    * @param promisedAt null if nothing was promised
    */
@@ -55,7 +127,7 @@ public class Job {
       Machine machine,
       Customer customer,
       String complaint,
-      String family,
+      List<String> families,
       String reach,
       Instant takenInAt,
       Instant promisedAt) {
@@ -63,12 +135,15 @@ public class Job {
     this.machine = machine;
     this.customer = customer;
     this.complaint = complaint;
-    this.family = family;
+    this.families.addAll(families);
     this.reach = reach;
     this.takenInAt = takenInAt;
     this.promisedAt = promisedAt;
     this.headline = "Not weighed yet";
     this.tilt = Tilt.UNKNOWN;
+    this.stage = Stage.READ;
+    this.stageSince = takenInAt;
+    this.stance = Stance.UNKNOWN;
   }
 
   public Long id() {
@@ -91,8 +166,96 @@ public class Job {
     return complaint;
   }
 
-  public String family() {
-    return family;
+  public List<String> families() {
+    return List.copyOf(families);
+  }
+
+  public String errorText() {
+    return errorText;
+  }
+
+  public Account holder() {
+    return holder;
+  }
+
+  public Stage stage() {
+    return stage;
+  }
+
+  public Instant stageSince() {
+    return stageSince;
+  }
+
+  public Stance stance() {
+    return stance;
+  }
+
+  public WaitsFor waitsFor() {
+    return waitsFor;
+  }
+
+  public String waitsNote() {
+    return waitsNote;
+  }
+
+  public Instant waitsSince() {
+    return waitsSince;
+  }
+
+  public Instant waitsUntil() {
+    return waitsUntil;
+  }
+
+  public Instant endedAt() {
+    return endedAt;
+  }
+
+  public EndedHow endedHow() {
+    return endedHow;
+  }
+
+  /** What was said at intake, or said anew. */
+  public void said(
+      String complaint, String errorText, List<String> families, String reach, Instant promisedAt) {
+    this.complaint = complaint;
+    this.errorText = errorText;
+    if (!this.families.equals(families)) {
+      this.families.clear();
+      this.families.addAll(families);
+    }
+    this.reach = reach;
+    this.promisedAt = promisedAt;
+  }
+
+  public void belongsTo(Customer customer, Machine machine) {
+    this.customer = customer;
+    this.machine = machine;
+  }
+
+  /** Whose it is; null lets go of it. */
+  public void heldBy(Account holder) {
+    this.holder = holder;
+  }
+
+  public void stance(Stance stance) {
+    this.stance = stance;
+  }
+
+  void enters(Stage stage, Instant when) {
+    this.stage = stage;
+    this.stageSince = when;
+  }
+
+  void waitsFor(WaitsFor what, String note, Instant since, Instant until) {
+    this.waitsFor = what;
+    this.waitsNote = note;
+    this.waitsSince = since;
+    this.waitsUntil = until;
+  }
+
+  void ended(EndedHow how, Instant when) {
+    this.endedHow = how;
+    this.endedAt = when;
   }
 
   public String reach() {

@@ -24,6 +24,9 @@ public class JobSign {
 
   protected JobSign() {}
 
+  /**
+   * @param level null takes back what was said of this sign before
+   */
   public JobSign(Long jobId, String signId, String level, String words, Instant saidAt) {
     this.jobId = jobId;
     this.signId = signId;
@@ -32,7 +35,16 @@ public class JobSign {
     this.saidAt = saidAt;
   }
 
-  public Sign sign() {
+  public String signId() {
+    return signId;
+  }
+
+  /** Null if what was said before is taken back. */
+  public String level() {
+    return level;
+  }
+
+  Sign sign() {
     return new Sign(signId, Sign.MACHINE, level, words, Sign.Basis.intake());
   }
 }

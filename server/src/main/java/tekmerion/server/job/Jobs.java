@@ -7,9 +7,12 @@ import org.springframework.data.jpa.repository.JpaRepository;
 
 /** Stored jobs. */
 public interface Jobs extends JpaRepository<Job, Long> {
-  @EntityGraph(attributePaths = {"machine", "customer"})
+  @EntityGraph(attributePaths = {"machine", "customer", "holder"})
   Optional<Job> findByNumber(String number);
 
-  @EntityGraph(attributePaths = {"machine", "customer"})
-  List<Job> findAllByOrderByTakenInAtDesc();
+  /** What is in the shop. */
+  @EntityGraph(attributePaths = {"machine", "customer", "holder"})
+  List<Job> findByEndedAtIsNullOrderByTakenInAt();
+
+  List<Job> findByHolderIdAndEndedAtIsNull(Long holderId);
 }

@@ -21,7 +21,15 @@ public class TraceEntry {
     READING,
     STANCE,
     RULING,
-    PROBE
+    PROBE,
+    HAND,
+    CHANGE,
+    CHECK,
+    PHOTO,
+    SECRET,
+    WAIT,
+    PART,
+    END
   }
 
   @Id

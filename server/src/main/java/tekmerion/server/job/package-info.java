@@ -1,2 +1,2 @@
-/** Jobs: the floor, the job view, what was said, the trace. */
+/** Jobs: what was said, whose they are, one change at a time, the trace, the bell. */
 package tekmerion.server.job;

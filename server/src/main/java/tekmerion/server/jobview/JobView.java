@@ -4,12 +4,16 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
+import tekmerion.core.forecast.Stage;
 import tekmerion.core.gate.Stance;
 import tekmerion.core.ruling.Course;
 import tekmerion.core.weigh.Tilt;
 import tekmerion.core.weigh.Weighed;
+import tekmerion.server.job.Changes;
+import tekmerion.server.job.Job;
 import tekmerion.server.job.TraceEntry;
 import tekmerion.server.link.ProbeBoard.ProbeView;
+import tekmerion.server.photo.Photos;
 import tekmerion.server.ruling.RulingService.CourseView;
 import tekmerion.server.ruling.RulingService.Lock;
 import tekmerion.server.ruling.RulingService.RulingView;
@@ -19,6 +23,9 @@ import tekmerion.server.ruling.RulingService.RulingView;
  *
  * @param version what a change must name, so that nobody overwrites another
  * @param reach null if not known
+ * @param endedAt null while it is in the shop
+ * @param openChange null if none waits for its check
+ * @param fromCounter whether what was said can be corrected in the conversation
  * @param bay null if the machine is on no bay
  * @param places the machine in checking order
  */
@@ -27,13 +34,25 @@ record JobView(
     long version,
     String machine,
     @Schema(nullable = true) String machineSerial,
+    long customerId,
     String customer,
     String complaint,
-    String family,
+    @Schema(nullable = true) String errorText,
+    List<String> families,
     @Schema(nullable = true) String reach,
     List<String> reachLevels,
     Instant takenInAt,
     @Schema(nullable = true) Instant promisedAt,
+    @Schema(nullable = true) Instant endedAt,
+    @Schema(nullable = true) String endedHow,
+    Stage stage,
+    @Schema(nullable = true) HolderNote holder,
+    List<HolderNote> sharedWith,
+    @Schema(nullable = true) WaitNote waits,
+    @Schema(nullable = true) Changes.Open openChange,
+    boolean secretKept,
+    boolean fromCounter,
+    List<Photos.PhotoNote> photos,
     @Schema(nullable = true) BayNote bay,
     StanceNote stance,
     List<Place> places,
@@ -46,6 +65,18 @@ record JobView(
     String waiver,
     List<RulingView> rulings,
     List<TraceLine> trace) {
+
+  record HolderNote(long id, String displayName) {}
+
+  /**
+   * @param until null if nobody knows
+   */
+  record WaitNote(
+      Job.WaitsFor what,
+      String words,
+      String note,
+      Instant since,
+      @Schema(nullable = true) Instant until) {}
 
   record BayNote(int number, @Schema(nullable = true) ProbeView probe) {}
 
@@ -61,15 +92,18 @@ record JobView(
 
   /**
    * @param identity model and serial, or why there is none
+   * @param metBefore where it was met in another job, null if nowhere
    * @param readingId newest reading in this job, null if there is none
    */
   record Drive(
       String key,
+      long partId,
       String name,
       String identity,
       String description,
       Tilt tilt,
       String note,
+      @Schema(nullable = true) String metBefore,
       @Schema(nullable = true) UUID readingId,
       @Schema(nullable = true) Instant takenAt) {}
 

@@ -4,10 +4,12 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.drive.DriveReading;
@@ -23,18 +25,24 @@ import tekmerion.core.weigh.Weighed.CauseShare;
 import tekmerion.core.weigh.Weighed.SignWeight;
 import tekmerion.server.bay.Bay;
 import tekmerion.server.bay.Bays;
+import tekmerion.server.intake.Secret;
+import tekmerion.server.job.Changes;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
 import tekmerion.server.job.Trace;
 import tekmerion.server.jobview.JobView.BayNote;
 import tekmerion.server.jobview.JobView.Drive;
+import tekmerion.server.jobview.JobView.HolderNote;
 import tekmerion.server.jobview.JobView.Pending;
 import tekmerion.server.jobview.JobView.Place;
 import tekmerion.server.jobview.JobView.StanceNote;
 import tekmerion.server.jobview.JobView.TraceLine;
+import tekmerion.server.jobview.JobView.WaitNote;
 import tekmerion.server.link.ProbeBoard;
 import tekmerion.server.link.ProbeBoard.ProbeView;
+import tekmerion.server.part.PartHistory;
 import tekmerion.server.part.PartPlace;
+import tekmerion.server.photo.Photos;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.reading.ReadRequests;
 import tekmerion.server.reading.Reading;
@@ -66,6 +74,11 @@ class JobViews {
   private final ReadRequests requests;
   private final Trace trace;
   private final KnowHow knowHow;
+  private final PartHistory history;
+  private final Changes changes;
+  private final Secret secret;
+  private final Photos photos;
+  private final JdbcClient jdbc;
 
   JobViews(
       Jobs jobs,
@@ -76,7 +89,12 @@ class JobViews {
       DataStances stances,
       ReadRequests requests,
       Trace trace,
-      KnowHow knowHow) {
+      KnowHow knowHow,
+      PartHistory history,
+      Changes changes,
+      Secret secret,
+      Photos photos,
+      JdbcClient jdbc) {
     this.jobs = jobs;
     this.bays = bays;
     this.probes = probes;
@@ -86,6 +104,11 @@ class JobViews {
     this.requests = requests;
     this.trace = trace;
     this.knowHow = knowHow;
+    this.history = history;
+    this.changes = changes;
+    this.secret = secret;
+    this.photos = photos;
+    this.jdbc = jdbc;
   }
 
   @Transactional(readOnly = true)
@@ -96,7 +119,11 @@ class JobViews {
     Evidence evidence = weighing.weigh(job);
     Optional<Bay> bay = bays.findByJobId(job.id());
     ProbeView probe = bay.flatMap(b -> probes.on(b.id())).orElse(null);
-    List<Drive> drives = evidence.drives().stream().map(d -> drive(d, evidence)).toList();
+    Map<Long, String> metBefore =
+        history.metBefore(
+            evidence.drives().stream().map(place -> place.part().id()).toList(), job.id());
+    List<Drive> drives =
+        evidence.drives().stream().map(d -> drive(d, evidence, metBefore)).toList();
     List<Pending> pending = pending(job);
     Set<String> underWay =
         pending.stream()
@@ -111,13 +138,25 @@ class JobViews {
         job.version(),
         job.machine().name(),
         job.machine().serial(),
+        job.customer().id(),
         job.customer().displayName(),
         job.complaint(),
-        knowHow.family(job.family()).map(Family::name).orElse(job.family()),
+        job.errorText(),
+        job.families().stream().map(id -> knowHow.family(id).map(Family::name).orElse(id)).toList(),
         job.reach(),
         reachLevels(),
         job.takenInAt(),
         job.promisedAt(),
+        job.endedAt(),
+        job.endedHow() == null ? null : job.endedHow().words(),
+        job.stage(),
+        job.holder() == null ? null : new HolderNote(job.holder().id(), job.holder().displayName()),
+        sharedWith(job),
+        waits(job),
+        changes.open(job.id()).orElse(null),
+        secret.isKeptFor(job.id()),
+        fromCounter(job),
+        photos.of(job.id()),
         bayNumber == null ? null : new BayNote(bayNumber, probe),
         stance,
         places(evidence.weighed()),
@@ -138,6 +177,34 @@ class JobViews {
         new ArrayList<>(knowHow.sign("reach").map(SignKind::levels).orElse(List.of()));
     Collections.reverse(levels);
     return levels;
+  }
+
+  private List<HolderNote> sharedWith(Job job) {
+    return jdbc.sql(
+            "SELECT a.id, a.display_name FROM job_share s JOIN account a ON a.id = s.account_id"
+                + " WHERE s.job_id = ? ORDER BY a.display_name")
+        .param(job.id())
+        .query((rs, n) -> new HolderNote(rs.getLong(1), rs.getString(2)))
+        .list();
+  }
+
+  private boolean fromCounter(Job job) {
+    return jdbc.sql("SELECT COUNT(*) FROM intake WHERE job_id = ?")
+            .param(job.id())
+            .query(Integer.class)
+            .single()
+        > 0;
+  }
+
+  private static WaitNote waits(Job job) {
+    return job.waitsFor() == null
+        ? null
+        : new WaitNote(
+            job.waitsFor(),
+            job.waitsFor().words(),
+            job.waitsNote(),
+            job.waitsSince(),
+            job.waitsUntil());
   }
 
   private StanceNote stance(Job job) {
@@ -186,7 +253,7 @@ class JobViews {
         .orElse("nothing known yet");
   }
 
-  private static Drive drive(PartPlace place, Evidence evidence) {
+  private static Drive drive(PartPlace place, Evidence evidence, Map<Long, String> metBefore) {
     String key = place.driveKey();
     Optional<Reading> reading = Optional.ofNullable(evidence.latest().get(key));
     Optional<IdentifyDevice> identity =
@@ -197,6 +264,7 @@ class JobViews {
         worst(evidence.weighed(), c -> c.part().equals(key) && c.place().equals("drive"));
     return new Drive(
         key,
+        place.part().id(),
         place.slot(),
         place.part().serial() == null
             ? "identity not readable"
@@ -204,6 +272,7 @@ class JobViews {
         DriveNames.describe(identity),
         worst.map(CauseShare::tilt).orElse(Tilt.UNKNOWN),
         worst.map(JobViews::note).orElse("not read yet"),
+        metBefore.get(place.part().id()),
         reading.map(Reading::getId).orElse(null),
         reading.map(Reading::takenAt).orElse(null));
   }

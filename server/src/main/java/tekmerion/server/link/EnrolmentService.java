@@ -11,6 +11,7 @@ import tekmerion.link.Enrolment;
 import tekmerion.link.LinkCodec;
 import tekmerion.server.account.Attempts;
 import tekmerion.server.account.Person;
+import tekmerion.server.account.Secrets;
 import tekmerion.server.bay.Bay;
 import tekmerion.server.bay.Bays;
 import tekmerion.server.job.Trace;

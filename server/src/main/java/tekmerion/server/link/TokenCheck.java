@@ -9,6 +9,7 @@ import org.springframework.http.server.ServerHttpResponse;
 import org.springframework.stereotype.Component;
 import org.springframework.web.socket.WebSocketHandler;
 import org.springframework.web.socket.server.HandshakeInterceptor;
+import tekmerion.server.account.Secrets;
 
 /** Lets only enrolled, unrevoked probes open a socket. */
 @Component

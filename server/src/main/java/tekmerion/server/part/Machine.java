@@ -1,9 +1,13 @@
 package tekmerion.server.part;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
+import tekmerion.core.identity.Serial;
 
 /** A customer's computer. */
 @Entity
@@ -15,6 +19,19 @@ public class Machine {
   private String maker;
   private String model;
   private String serial;
+  private String serialPlain;
+  private String serialFolded;
+  private Long sameAs;
+
+  @Enumerated(EnumType.STRING)
+  private Kind kind;
+
+  /** A loose drive stands in a row of its own, so that places, readings and jobs work alike. */
+  @Schema(name = "MachineKind")
+  public enum Kind {
+    MACHINE,
+    LOOSE_DRIVE
+  }
 
   protected Machine() {}
 
@@ -22,17 +39,58 @@ public class Machine {
    * @param serial null if not known
    */
   public Machine(String maker, String model, String serial) {
+    this(Kind.MACHINE, maker, model, serial);
+  }
+
+  /**
+   * @param serial null if not known
+   */
+  public Machine(Kind kind, String maker, String model, String serial) {
+    this.kind = kind;
+    called(maker, model, serial);
+  }
+
+  /**
+   * @param serial null if not known
+   */
+  public final void called(String maker, String model, String serial) {
     this.maker = maker;
     this.model = model;
     this.serial = serial;
+    Serial compared = serial == null ? null : Serial.of(serial);
+    serialPlain = compared == null ? null : compared.plain();
+    serialFolded = compared == null ? null : compared.folded();
   }
 
   public Long id() {
     return id;
   }
 
+  public Kind kind() {
+    return kind;
+  }
+
+  public String maker() {
+    return maker;
+  }
+
+  public String model() {
+    return model;
+  }
+
+  /** The machine that this one was found to be; null if it is itself. */
+  public Long sameAs() {
+    return sameAs;
+  }
+
+  void sameAs(Long other) {
+    sameAs = other;
+  }
+
   public String name() {
-    return maker + " " + model;
+    String words = "%s %s".formatted(maker, model).strip();
+    String unnamed = kind == Kind.LOOSE_DRIVE ? "Loose drive" : "Machine";
+    return words.isEmpty() ? unnamed : words;
   }
 
   public String serial() {

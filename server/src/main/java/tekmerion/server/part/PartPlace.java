@@ -48,8 +48,12 @@ public class PartPlace {
     return slot;
   }
 
-  Long machineId() {
+  public Long machineId() {
     return machineId;
+  }
+
+  public Instant since() {
+    return since;
   }
 
   void endAt(Instant when) {

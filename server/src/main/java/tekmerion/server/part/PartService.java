@@ -6,6 +6,8 @@ import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.drive.ata.IdentifyDevice;
+import tekmerion.core.identity.Serial;
+import tekmerion.server.part.Part.ToldBy;
 
 /** Recognises parts and keeps where they sit. */
 @Service
@@ -24,14 +26,19 @@ public class PartService {
     return places.findByMachineIdAndUntilIsNullOrderByDriveKey(machineId);
   }
 
+  /** What became known when a part answered. */
+  public record Met(Part part, boolean arrived, boolean metBefore) {}
+
   /**
    * The drive that answered from a place: known by model and serial, else new. A drive that cannot
-   * tell who it is counts as the one that sat there before, or as a nameless new one.
+   * tell who it is counts as the one that sat there before, or as a nameless new one. One whose
+   * serial somebody typed from its label is that one, and is called as it calls itself from then
+   * on.
    *
    * @param identity empty if its identity page was not readable
    */
   @Transactional
-  public Part met(
+  public Met met(
       Long machineId,
       String driveKey,
       String slot,
@@ -39,32 +46,72 @@ public class PartService {
       Instant when) {
     Optional<PartPlace> here = places.findByMachineIdAndDriveKeyAndUntilIsNull(machineId, driveKey);
     if (identity.isEmpty() && here.isPresent()) {
-      return here.get().part();
+      return new Met(here.get().part(), false, true);
     }
-    Part part = identity.map(id -> identified(id, when)).orElseGet(() -> nameless(when));
-    if (here.isPresent() && here.get().part().id().equals(part.id())) {
-      return part;
+    Optional<Part> known = identity.flatMap(id -> known(id, here));
+    Part part =
+        known.orElseGet(() -> identity.map(id -> fresh(id, when)).orElseGet(() -> nameless(when)));
+    boolean arrived = here.isEmpty() || !here.get().part().id().equals(part.id());
+    if (arrived) {
+      here.ifPresent(place -> place.endAt(when));
+      put(part, machineId, driveKey, slot, when);
     }
-    here.ifPresent(place -> place.endAt(when));
+    return new Met(part, arrived, known.isPresent());
+  }
+
+  /**
+   * A part whose model and serial somebody typed from its label.
+   *
+   * @param serial null if there is none to read
+   */
+  @Transactional
+  public Part told(Long machineId, String driveKey, String model, String serial, Instant when) {
+    Optional<PartPlace> here = places.findByMachineIdAndDriveKeyAndUntilIsNull(machineId, driveKey);
+    Part part =
+        Optional.ofNullable(serial)
+            .flatMap(s -> parts.findFirstByKindAndSerialPlainOrderById(DRIVE, Serial.of(s).plain()))
+            .orElseGet(() -> parts.save(new Part(DRIVE, model, serial, ToldBy.PERSON, when)));
+    if (here.isEmpty() || !here.get().part().id().equals(part.id())) {
+      here.ifPresent(place -> place.endAt(when));
+      put(part, machineId, driveKey, "Drive A", when);
+    }
+    return part;
+  }
+
+  private void put(Part part, Long machineId, String driveKey, String slot, Instant when) {
     if (part.isIdentified()) {
       places.findByPartIdAndUntilIsNull(part.id()).forEach(place -> place.endAt(when));
     }
     places.save(new PartPlace(part, machineId, driveKey, slot, when));
-    return part;
   }
 
-  private Part identified(IdentifyDevice id, Instant when) {
-    String model = id.modelNumber();
-    String serial = id.serialNumber();
-    if (serial.isEmpty()) {
-      return nameless(when);
+  private Optional<Part> known(IdentifyDevice id, Optional<PartPlace> here) {
+    if (id.serialNumber().isEmpty()) {
+      return Optional.empty();
     }
-    return parts
-        .findByKindAndModelAndSerial(DRIVE, model, serial)
-        .orElseGet(() -> parts.save(new Part(DRIVE, model, serial, when)));
+    Optional<Part> exact =
+        parts.findByKindAndModelAndSerial(DRIVE, id.modelNumber(), id.serialNumber());
+    if (exact.isPresent()) {
+      return exact;
+    }
+    Optional<Part> typed =
+        here.map(PartPlace::part)
+            .filter(p -> p.toldBy() == ToldBy.PERSON && p.hasSerial(id.serialNumber()))
+            .or(
+                () ->
+                    parts.findFirstByKindAndSerialPlainAndToldByOrderById(
+                        DRIVE, Serial.of(id.serialNumber()).plain(), ToldBy.PERSON));
+    typed.ifPresent(p -> p.called(id.modelNumber(), id.serialNumber(), ToldBy.PROBE));
+    return typed;
+  }
+
+  private Part fresh(IdentifyDevice id, Instant when) {
+    return id.serialNumber().isEmpty()
+        ? nameless(when)
+        : parts.save(new Part(DRIVE, id.modelNumber(), id.serialNumber(), ToldBy.PROBE, when));
   }
 
   private Part nameless(Instant when) {
-    return parts.save(new Part(DRIVE, null, null, when));
+    return parts.save(new Part(DRIVE, null, null, ToldBy.PROBE, when));
   }
 }

@@ -35,6 +35,10 @@ public final class Refusal extends RuntimeException {
     return new Refusal(HttpStatus.CONFLICT, what, "Theirs was kept, yours was not.", toDo);
   }
 
+  public static Refusal forbidden(String what, String toDo) {
+    return new Refusal(HttpStatus.FORBIDDEN, what, "Nothing was changed.", toDo);
+  }
+
   public static Refusal wrongSecret(String what, String toDo) {
     return new Refusal(HttpStatus.UNAUTHORIZED, what, "Nothing was changed.", toDo);
   }

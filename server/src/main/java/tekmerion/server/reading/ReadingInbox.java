@@ -18,12 +18,17 @@ import tekmerion.link.PageNote;
 import tekmerion.server.bay.Bay;
 import tekmerion.server.bay.Bays;
 import tekmerion.server.job.Job;
+import tekmerion.server.job.JobProgress;
 import tekmerion.server.job.Jobs;
+import tekmerion.server.job.Notices;
 import tekmerion.server.job.Trace;
 import tekmerion.server.job.TraceEntry;
 import tekmerion.server.live.LiveEvents;
 import tekmerion.server.part.Part;
+import tekmerion.server.part.PartHistory;
 import tekmerion.server.part.PartService;
+import tekmerion.server.part.PartService.Met;
+import tekmerion.server.search.SearchIndex;
 import tekmerion.server.weighing.WeighingService;
 
 /** Applies what probes report: keeps the bytes first, then everything that follows from them. */
@@ -41,6 +46,10 @@ public class ReadingInbox {
   private final ReadRequests requests;
   private final WeighingService weighing;
   private final Trace trace;
+  private final PartHistory known;
+  private final JobProgress progress;
+  private final SearchIndex search;
+  private final Notices notices;
   private final LiveEvents live;
   private final Clock clock;
 
@@ -53,6 +62,10 @@ public class ReadingInbox {
       ReadRequests requests,
       WeighingService weighing,
       Trace trace,
+      PartHistory known,
+      JobProgress progress,
+      SearchIndex search,
+      Notices notices,
       LiveEvents live,
       Clock clock) {
     this.bays = bays;
@@ -63,6 +76,10 @@ public class ReadingInbox {
     this.requests = requests;
     this.weighing = weighing;
     this.trace = trace;
+    this.known = known;
+    this.progress = progress;
+    this.search = search;
+    this.notices = notices;
     this.live = live;
     this.clock = clock;
   }
@@ -75,7 +92,11 @@ public class ReadingInbox {
     Optional<Job> job = jobOf(event.requestId(), bayId);
     if (event instanceof LinkEvent.CommandRefused refused) {
       requests.end(refused.requestId(), refused.why());
-      job.ifPresent(j -> tell(j, "Reading could not run", refused.why()));
+      job.ifPresent(
+          j -> {
+            tell(j, "Reading could not run", refused.why());
+            notices.tellHolders(j, "A reading of %s could not run".formatted(j.number()));
+          });
       return Optional.empty();
     }
     LinkEvent.DriveRead read = (LinkEvent.DriveRead) event;
@@ -131,9 +152,10 @@ public class ReadingInbox {
       answers.add(page.answer()); // all are checked before anything is kept
     }
     Instant now = clock.instant();
-    Part part =
+    Met met =
         parts.met(
             job.machine().id(), event.driveKey(), slotName(event.driveKey()), identity(event), now);
+    Part part = met.part();
     Reading reading =
         new Reading(
             event.readingId(),
@@ -153,6 +175,24 @@ public class ReadingInbox {
     requests.end(event.requestId(), null);
     int signs = weighing.reweigh(job).signs();
     tell(job, slotName(event.driveKey()) + " read", "%d signs weighed".formatted(signs));
+    if (met.arrived() && met.metBefore()) {
+      known
+          .lastSeenElsewhere(part.id(), job.id())
+          .ifPresent(
+              before ->
+                  trace.save(
+                      new TraceEntry(
+                          job.id(),
+                          now,
+                          TraceEntry.Kind.PART,
+                          slotName(event.driveKey()) + " met before",
+                          before,
+                          "probe")));
+    }
+    progress.drivesRead(job);
+    search.note(job);
+    notices.tellHolders(
+        job, "%s of %s is read".formatted(slotName(event.driveKey()), job.number()));
   }
 
   private static Optional<IdentifyDevice> identity(LinkEvent.DriveRead event) {

@@ -14,8 +14,10 @@ import tekmerion.core.ruling.Course;
 import tekmerion.core.weigh.Weighed;
 import tekmerion.server.account.Accounts;
 import tekmerion.server.account.Person;
+import tekmerion.server.account.Role;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.JobLock;
+import tekmerion.server.job.JobProgress;
 import tekmerion.server.job.Trace;
 import tekmerion.server.job.TraceEntry;
 import tekmerion.server.live.LiveEvents;
@@ -35,6 +37,7 @@ public class RulingService {
   private final Rulings rulings;
   private final Accounts accounts;
   private final WeighingService weighing;
+  private final JobProgress progress;
   private final Trace trace;
   private final LiveEvents live;
   private final JsonMapper json;
@@ -76,6 +79,7 @@ public class RulingService {
       Rulings rulings,
       Accounts accounts,
       WeighingService weighing,
+      JobProgress progress,
       Trace trace,
       LiveEvents live,
       JsonMapper json,
@@ -85,6 +89,7 @@ public class RulingService {
     this.rulings = rulings;
     this.accounts = accounts;
     this.weighing = weighing;
+    this.progress = progress;
     this.trace = trace;
     this.live = live;
     this.json = json;
@@ -137,6 +142,7 @@ public class RulingService {
           "\"Not wanted\" needs the owner's signature.", "Have the owner type their name.");
     }
     String name = waived ? signer.strip() : null;
+    job.stance(stance);
     stances.save(
         new DataStance(job.id(), stance, name, waived ? WAIVER : null, by.id(), clock.instant()));
     told(
@@ -154,6 +160,7 @@ public class RulingService {
    */
   @Transactional
   public void sign(String number, long version, List<Course> courses, String reason, Person by) {
+    by.must(Role.TECHNICIAN, Role.LEAD);
     Job job = jobs.forChange(number, version);
     if (courses.stream().distinct().count() != courses.size()) {
       throw Refusal.badRequest("A course stands twice.", "Name each course once, in order.");
@@ -175,6 +182,7 @@ public class RulingService {
             json.writeValueAsString(asItStands),
             accounts.getReferenceById(by.id()),
             clock.instant()));
+    progress.ruled(job);
     told(job, TraceEntry.Kind.RULING, "Ruled", Course.inOrder(courses), by);
   }
 

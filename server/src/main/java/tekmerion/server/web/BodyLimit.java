@@ -17,6 +17,7 @@ import tekmerion.server.problem.ProblemWriter;
 @Order(Ordered.HIGHEST_PRECEDENCE)
 class BodyLimit extends OncePerRequestFilter {
   private static final long MOST_BYTES = 1 << 18;
+  private static final long MOST_PHOTO_BYTES = 12 << 20;
   private final ProblemWriter problems;
 
   BodyLimit(ProblemWriter problems) {
@@ -27,13 +28,15 @@ class BodyLimit extends OncePerRequestFilter {
   protected void doFilterInternal(
       HttpServletRequest request, HttpServletResponse response, FilterChain chain)
       throws ServletException, IOException {
+    boolean photo = request.getRequestURI().matches("/api/jobs/[^/]+/photos");
+    long most = photo ? MOST_PHOTO_BYTES : MOST_BYTES;
     boolean chunked = request.getHeader("Transfer-Encoding") != null;
-    if (request.getContentLengthLong() > MOST_BYTES || chunked) {
+    if (request.getContentLengthLong() > most || chunked) {
       problems.write(
           response,
           HttpStatus.CONTENT_TOO_LARGE,
           "The request is longer than any that this server takes, or does not say how long it is.",
-          "Send less; the most is %d KiB.".formatted(MOST_BYTES >> 10));
+          "Send less; the most is %d KiB.".formatted(most >> 10));
       return;
     }
     chain.doFilter(request, response);

@@ -24,7 +24,21 @@ class PageController {
     page = new ClassPathResource("web/index.html").getContentAsString(StandardCharsets.UTF_8);
   }
 
-  @GetMapping({"/", "/index.html", "/sign-in", "/job/**", "/reading/**"})
+  @GetMapping({
+    "/",
+    "/index.html",
+    "/sign-in",
+    "/wall",
+    "/me",
+    "/people",
+    "/intake",
+    "/intake/**",
+    "/join/**",
+    "/job/**",
+    "/reading/**",
+    "/part/**",
+    "/customer/**"
+  })
   ResponseEntity<String> page() {
     byte[] bytes = new byte[16];
     random.nextBytes(bytes);
@@ -35,9 +49,11 @@ class PageController {
             "default-src 'none'",
             "script-src 'self'",
             "style-src 'self' 'nonce-%s'".formatted(nonce),
-            "img-src 'self' data:",
+            "img-src 'self' data: blob:",
             "font-src 'self'",
             "connect-src 'self'",
+            // The label's PDF is shown in a frame of its own so that it can be printed.
+            "frame-src 'self' blob:",
             "base-uri 'none'",
             "form-action 'self'",
             "frame-ancestors 'none'");

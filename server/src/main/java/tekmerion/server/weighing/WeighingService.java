@@ -69,16 +69,7 @@ public class WeighingService {
         .findByJobIdOrderByTakenAtDesc(job.id())
         .forEach(reading -> latest.putIfAbsent(reading.driveKey(), reading));
     List<Sign> signs = new ArrayList<>();
-    if (job.reach() != null) {
-      signs.add(
-          new Sign(
-              "reach",
-              Sign.MACHINE,
-              job.reach(),
-              "It gets as far as: " + job.reach(),
-              Sign.Basis.intake()));
-    }
-    said.findByJobIdOrderById(job.id()).forEach(s -> signs.add(s.sign()));
+    signs.addAll(said.standing(job.id()));
     Map<String, DriveReading> reports = new HashMap<>();
     for (Map.Entry<String, Reading> entry : latest.entrySet()) {
       DriveReading report = pages.load(entry.getValue().getId());
@@ -86,7 +77,7 @@ public class WeighingService {
       signs.addAll(DriveSigns.of(entry.getKey(), report));
     }
     return new Evidence(
-        Weighing.of(knowHow, job.family(), weighed(drives), signs), drives, latest, reports);
+        Weighing.of(knowHow, job.families(), weighed(drives), signs), drives, latest, reports);
   }
 
   /** Before its first reading a machine still has a drive, if nobody knows which. */

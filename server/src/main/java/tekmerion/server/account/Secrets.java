@@ -1,4 +1,4 @@
-package tekmerion.server.link;
+package tekmerion.server.account;
 
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
@@ -8,7 +8,7 @@ import java.util.Base64;
 import java.util.Locale;
 
 /** Makes codes and tokens, and the hashes under which they are kept. */
-final class Secrets {
+public final class Secrets {
   /** Without 0/O, 1/I and the like: the code is read from a screen and typed by hand. */
   private static final String ALPHABET = "ABCDEFGHJKLMNPQRSTUVWXYZ23456789";
 
@@ -19,7 +19,7 @@ final class Secrets {
   private Secrets() {}
 
   /** 40 bits, e.g. {@code K7QX-4M2P}: enough for a quarter of an hour with limited tries. */
-  static String newCode() {
+  public static String newCode() {
     StringBuilder code = new StringBuilder();
     for (int i = 0; i < CODE_LETTERS; i++) {
       if (i == CODE_LETTERS / 2) {
@@ -30,18 +30,18 @@ final class Secrets {
     return code.toString();
   }
 
-  static String newToken() {
+  public static String newToken() {
     byte[] bytes = new byte[TOKEN_BYTES];
     RANDOM.nextBytes(bytes);
     return Base64.getUrlEncoder().withoutPadding().encodeToString(bytes);
   }
 
   /** A code's hash does not depend on case, spaces or hyphens. */
-  static byte[] hashOfCode(String code) {
+  public static byte[] hashOfCode(String code) {
     return hash(code.toUpperCase(Locale.ROOT).replaceAll("[^A-Z0-9]", ""));
   }
 
-  static byte[] hash(String secret) {
+  public static byte[] hash(String secret) {
     try {
       return MessageDigest.getInstance("SHA-256").digest(secret.getBytes(StandardCharsets.UTF_8));
     } catch (NoSuchAlgorithmException e) {

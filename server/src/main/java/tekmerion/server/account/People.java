@@ -1,0 +1,240 @@
+package tekmerion.server.account;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tekmerion.server.problem.Refusal;
+
+/** The people of the shop: invited by a lead, they choose name, password and PIN themselves. */
+@Service
+class People {
+  private static final Duration INVITATION_LIVES = Duration.ofDays(7);
+  private static final int LEAST_PASSWORD = 10;
+  private final Accounts accounts;
+  private final Sessions sessions;
+  private final Attempts attempts;
+  private final PasswordEncoder encoder;
+  private final JdbcClient jdbc;
+  private final Clock clock;
+
+  @Schema(name = "Colleague")
+  record Member(long id, String displayName, String signInName, Role role, boolean active) {}
+
+  record Invited(String code, Instant expiresAt) {}
+
+  private record Invitation(long id, String displayName, Role role, Long account) {}
+
+  People(
+      Accounts accounts,
+      Sessions sessions,
+      Attempts attempts,
+      PasswordEncoder encoder,
+      JdbcClient jdbc,
+      Clock clock) {
+    this.accounts = accounts;
+    this.sessions = sessions;
+    this.attempts = attempts;
+    this.encoder = encoder;
+    this.jdbc = jdbc;
+    this.clock = clock;
+  }
+
+  @Transactional(readOnly = true)
+  List<Member> all() {
+    return accounts.findAllByOrderByDisplayName().stream()
+        .map(a -> new Member(a.id(), a.displayName(), a.signInName(), a.role(), a.isActive()))
+        .toList();
+  }
+
+  @Transactional
+  Invited invite(String displayName, Role role, Person by) {
+    by.must(Role.LEAD);
+    return invitation(displayName.strip(), role, null, by);
+  }
+
+  /** A way in for somebody who forgot the password; their sessions end when they use it. */
+  @Transactional
+  Invited newPassword(long id, Person by) {
+    by.must(Role.LEAD);
+    Account account = account(id);
+    return invitation(account.displayName(), account.role(), account.id(), by);
+  }
+
+  private Invited invitation(String displayName, Role role, Long account, Person by) {
+    String code = Secrets.newCode();
+    Instant expires = clock.instant().plus(INVITATION_LIVES);
+    jdbc.sql(
+            "INSERT INTO invitation (code_hash, display_name, role, account_id, created_by, expires_at)"
+                + " VALUES (?, ?, ?, ?, ?, ?)")
+        .params(
+            Secrets.hashOfCode(code),
+            displayName,
+            role.name(),
+            account,
+            by.id(),
+            Timestamp.from(expires))
+        .update();
+    return new Invited(code, expires);
+  }
+
+  /**
+   * @param signInName chosen by the person; of no meaning if the invitation is for a new password
+   * @param source where the request comes from, for limiting guesses
+   */
+  @Transactional(noRollbackFor = Refusal.class)
+  Account accept(String code, String signInName, String password, String source) {
+    attempts.check(Attempts.Kind.INVITATION, source);
+    Invitation invitation =
+        find(code)
+            .orElseThrow(
+                () -> {
+                  attempts.failed(Attempts.Kind.INVITATION, source);
+                  return Refusal.wrongSecret(
+                      "This invitation is wrong, used or older than a week.",
+                      "Ask a lead for a new one.");
+                });
+    checkPassword(password);
+    Account account;
+    if (invitation.account() != null) {
+      account = account(invitation.account());
+      account.password(encoder.encode(password));
+      sessions.endAll(account);
+    } else {
+      String name = signInName.strip().toLowerCase(Locale.ROOT);
+      if (!name.matches("[a-z0-9.-]{2,60}")) {
+        throw Refusal.badRequest(
+            "A sign-in name has 2 to 60 small letters, digits, points and hyphens.",
+            "Choose another.");
+      }
+      if (accounts.findBySignInName(name).isPresent()) {
+        throw Refusal.badRequest(
+            "The sign-in name “%s” is taken.".formatted(name), "Choose another.");
+      }
+      account =
+          accounts.save(
+              new Account(
+                  name,
+                  invitation.displayName(),
+                  invitation.role(),
+                  encoder.encode(password),
+                  clock.instant()));
+    }
+    jdbc.sql("UPDATE invitation SET used_at = ? WHERE id = ?")
+        .params(Timestamp.from(clock.instant()), invitation.id())
+        .update();
+    return account;
+  }
+
+  private Optional<Invitation> find(String code) {
+    return jdbc.sql(
+            "SELECT id, display_name, role, account_id FROM invitation"
+                + " WHERE code_hash = ? AND used_at IS NULL AND expires_at > ? FOR UPDATE")
+        .params(Secrets.hashOfCode(code), Timestamp.from(clock.instant()))
+        .query(
+            (rs, n) ->
+                new Invitation(
+                    rs.getLong(1),
+                    rs.getString(2),
+                    Role.valueOf(rs.getString(3)),
+                    rs.getObject(4, Long.class)))
+        .optional();
+  }
+
+  @Transactional
+  void role(long id, Role role, Person by) {
+    by.must(Role.LEAD);
+    Account account = account(id);
+    if (role != Role.LEAD) {
+      leaveALead(account);
+    }
+    account.role(role);
+    account.endSessions();
+    sessions.endAll(account);
+  }
+
+  @Transactional
+  void active(long id, boolean active, Person by) {
+    by.must(Role.LEAD);
+    Account account = account(id);
+    if (!active) {
+      leaveALead(account);
+    }
+    account.disabled(active ? null : clock.instant());
+    sessions.endAll(account);
+  }
+
+  /** A shop without a lead could never let anybody in again. */
+  private void leaveALead(Account account) {
+    boolean another =
+        accounts.findAllByOrderByDisplayName().stream()
+            .anyMatch(a -> a.role() == Role.LEAD && a.isActive() && !a.id().equals(account.id()));
+    if (account.role() == Role.LEAD && !another) {
+      throw Refusal.notPossibleNow(
+          "%s is the only lead.".formatted(account.displayName()),
+          "Make somebody else a lead first.");
+    }
+  }
+
+  /** Ends every other session of the person as well. */
+  @Transactional
+  Account changePassword(Person person, String old, String fresh) {
+    Account account = proven(person, old);
+    checkPassword(fresh);
+    account.password(encoder.encode(fresh));
+    sessions.endAll(account);
+    return account;
+  }
+
+  /**
+   * @param pin null takes it away
+   */
+  @Transactional
+  void changePin(Person person, String password, String pin) {
+    Account account = proven(person, password);
+    if (pin != null && pin.chars().distinct().count() == 1) {
+      throw Refusal.badRequest("One digit repeated is no PIN.", "Choose another.");
+    }
+    account.pin(pin == null ? null : encoder.encode(pin));
+  }
+
+  @Transactional
+  void signOutEverywhere(Person person) {
+    Account account = account(person.id());
+    account.endSessions();
+    sessions.endAll(account);
+  }
+
+  private Account proven(Person person, String password) {
+    Account account = account(person.id());
+    String source = account.signInName() + "@own";
+    attempts.check(Attempts.Kind.SIGN_IN, source);
+    if (!encoder.matches(password, account.passwordHash())) {
+      attempts.failed(Attempts.Kind.SIGN_IN, source);
+      throw Refusal.wrongSecret("That is not your password.", "Try again.");
+    }
+    return account;
+  }
+
+  private static void checkPassword(String password) {
+    if (password.length() < LEAST_PASSWORD) {
+      throw Refusal.badRequest(
+          "A password has at least %d characters.".formatted(LEAST_PASSWORD),
+          "Choose a longer one.");
+    }
+  }
+
+  private Account account(long id) {
+    return accounts
+        .findById(id)
+        .orElseThrow(() -> Refusal.notFound("There is nobody with the number %d.".formatted(id)));
+  }
+}

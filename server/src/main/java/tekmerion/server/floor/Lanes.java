@@ -1,0 +1,274 @@
+package tekmerion.server.floor;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import tekmerion.core.forecast.LikelyEnd;
+import tekmerion.core.forecast.OpenHours;
+import tekmerion.core.forecast.Typical;
+import tekmerion.server.TekmerionProperties;
+import tekmerion.server.account.Person;
+import tekmerion.server.bay.Bay;
+import tekmerion.server.bay.Bays;
+import tekmerion.server.floor.FloorController.Acts;
+import tekmerion.server.floor.FloorController.BayJob;
+import tekmerion.server.floor.FloorController.BayView;
+import tekmerion.server.floor.FloorController.Floor;
+import tekmerion.server.floor.FloorController.FloorJob;
+import tekmerion.server.floor.FloorController.Link;
+import tekmerion.server.floor.FloorController.Span;
+import tekmerion.server.floor.FloorController.SpanKind;
+import tekmerion.server.job.Job;
+import tekmerion.server.job.Jobs;
+import tekmerion.server.link.ProbeBoard;
+import tekmerion.server.link.ProbeBoard.ProbeView;
+
+/** Puts the floor together: a fixed number of statements, however many jobs are in the shop. */
+@Service
+class Lanes {
+  private static final Duration INTAKE_SHOWN = Duration.ofMinutes(15);
+  private final Jobs jobs;
+  private final Bays bays;
+  private final ProbeBoard probes;
+  private final Typicals typicals;
+  private final OpenHours hours;
+  private final JdbcClient jdbc;
+  private final Clock clock;
+  private final String shop;
+
+  private record Stretch(long job, Span span) {}
+
+  Lanes(
+      Jobs jobs,
+      Bays bays,
+      ProbeBoard probes,
+      Typicals typicals,
+      OpenHours hours,
+      JdbcClient jdbc,
+      Clock clock,
+      TekmerionProperties properties) {
+    this.jobs = jobs;
+    this.bays = bays;
+    this.probes = probes;
+    this.typicals = typicals;
+    this.hours = hours;
+    this.jdbc = jdbc;
+    this.clock = clock;
+    this.shop = properties.shop().name();
+  }
+
+  Floor floor(Person person) {
+    Instant now = clock.instant();
+    Map<Long, ProbeView> probeByBay = probes.all();
+    List<Job> open = jobs.findByEndedAtIsNullOrderByTakenInAt();
+    Map<Long, List<Span>> spans = stretches();
+    Map<Long, List<String>> families = families();
+    Set<Long> shared =
+        new HashSet<>(
+            jdbc.sql("SELECT job_id FROM job_share WHERE account_id = ?")
+                .param(person.id())
+                .query(Long.class)
+                .list());
+    Map<Long, Integer> bayByJob = new HashMap<>();
+    List<Bay> all = bays.findAllByOrderByNumber();
+    all.stream()
+        .filter(bay -> bay.job() != null)
+        .forEach(bay -> bayByJob.put(bay.job().id(), bay.number()));
+    Typical typical = typicals.now();
+    Map<Long, FloorJob> views = new HashMap<>();
+    List<FloorJob> lanes = new ArrayList<>();
+    for (Job job : open) {
+      boolean mine =
+          shared.contains(job.id()) || (job.holder() != null && job.holder().id() == person.id());
+      FloorJob view =
+          view(
+              job,
+              families.getOrDefault(job.id(), List.of()),
+              spans.getOrDefault(job.id(), List.of()),
+              bayByJob.get(job.id()),
+              mine,
+              typical,
+              now);
+      views.put(job.id(), view);
+      lanes.add(view);
+    }
+    List<BayView> bayViews =
+        all.stream()
+            .map(
+                bay ->
+                    new BayView(
+                        bay.number(),
+                        link(probeByBay.get(bay.id())),
+                        bay.job() == null ? null : inBay(views.get(bay.job().id()))))
+            .toList();
+    return new Floor(now, shop, nextFree(bayViews, lanes), bayViews, lanes);
+  }
+
+  private static Instant nextFree(List<BayView> bays, List<FloorJob> lanes) {
+    if (bays.stream().anyMatch(bay -> bay.job() == null)) {
+      return null;
+    }
+    return lanes.stream()
+        .filter(job -> job.bay() != null)
+        .map(job -> job.likelyEnd().likely())
+        .min(Comparator.naturalOrder())
+        .orElse(null);
+  }
+
+  private FloorJob view(
+      Job job,
+      List<String> families,
+      List<Span> work,
+      Integer bay,
+      boolean mine,
+      Typical typical,
+      Instant now) {
+    Acts acts = acts(job, work);
+    Instant notBefore =
+        job.waitsFor() != null && job.waitsUntil() != null && job.waitsUntil().isAfter(now)
+            ? job.waitsUntil()
+            : now;
+    LikelyEnd end =
+        LikelyEnd.of(
+            now, hours.between(job.stageSince(), now), notBefore, job.stage(), typical, hours);
+    return new FloorJob(
+        job.number(),
+        job.machine().name(),
+        job.customer().displayName(),
+        job.tilt(),
+        job.headline(),
+        job.stage(),
+        job.stance(),
+        families,
+        acts,
+        line(job, acts, work),
+        job.holder() == null ? null : job.holder().displayName(),
+        mine,
+        job.takenInAt(),
+        job.promisedAt(),
+        end.against(job.promisedAt(), now),
+        end,
+        typical.jobs(job.stage()),
+        whole(job, work, acts, now),
+        bay);
+  }
+
+  private static Acts acts(Job job, List<Span> work) {
+    if (work.stream().anyMatch(span -> span.kind() == SpanKind.TEST && span.to() == null)) {
+      return Acts.RUNNING;
+    }
+    return job.waitsFor() != null ? Acts.OUTSIDE : Acts.PERSON;
+  }
+
+  private static String line(Job job, Acts acts, List<Span> work) {
+    if (acts == Acts.RUNNING) {
+      return "Reading a drive";
+    }
+    if (acts == Acts.OUTSIDE) {
+      return "Waits for %s: %s".formatted(job.waitsFor().words(), job.waitsNote());
+    }
+    if (work.stream().anyMatch(span -> span.kind() == SpanKind.HANDS && span.to() == null)) {
+      return "Look whether the complaint is gone";
+    }
+    return switch (job.stage()) {
+      case READ -> "Read its drive";
+      case DECIDE -> "Weigh it up and rule";
+      case WORK -> "Ruled: do the work";
+      case HAND_BACK -> "Ready: call the owner, hand it back";
+    };
+  }
+
+  private static BayJob inBay(FloorJob job) {
+    String line =
+        switch (job.acts()) {
+          case RUNNING -> "reading";
+          case OUTSIDE -> "waits";
+          case PERSON ->
+              switch (job.stage()) {
+                case READ -> "needs you";
+                case DECIDE -> "to rule";
+                case WORK -> "ruled";
+                case HAND_BACK -> "ready";
+              };
+        };
+    return new BayJob(job.number(), job.machine(), job.tilt(), job.acts(), line);
+  }
+
+  /** What was done, and between it waiting for a person. */
+  private static List<Span> whole(Job job, List<Span> work, Acts acts, Instant now) {
+    List<Span> all = new ArrayList<>();
+    Instant shown = job.takenInAt().plus(INTAKE_SHOWN);
+    Instant at = shown.isBefore(now) ? shown : now;
+    all.add(new Span(SpanKind.TAKEN_IN, job.takenInAt(), at));
+    for (Span span : work) {
+      if (span.from().isAfter(at)) {
+        all.add(new Span(SpanKind.WAITS_PERSON, at, span.from()));
+      }
+      all.add(span);
+      Instant to = span.to() == null ? now : span.to();
+      at = to.isAfter(at) ? to : at;
+    }
+    if (acts == Acts.PERSON && at.isBefore(now)) {
+      all.add(new Span(SpanKind.WAITS_PERSON, at, null));
+    }
+    return all;
+  }
+
+  private Map<Long, List<Span>> stretches() {
+    return jdbc
+        .sql(
+            "SELECT r.job_id, 'TEST', r.asked_at, r.ended_at FROM read_request r"
+                + " JOIN job j ON j.id = r.job_id WHERE j.ended_at IS NULL"
+                + " UNION ALL SELECT c.job_id, 'HANDS', c.opened_at, c.closed_at FROM job_change c"
+                + " JOIN job j ON j.id = c.job_id WHERE j.ended_at IS NULL"
+                + " UNION ALL SELECT w.job_id, 'WAITS_OUTSIDE', w.since, w.until_at FROM job_wait w"
+                + " JOIN job j ON j.id = w.job_id WHERE j.ended_at IS NULL"
+                + " UNION ALL SELECT id, 'WAITS_OUTSIDE', waits_since, NULL FROM job"
+                + " WHERE ended_at IS NULL AND waits_for IS NOT NULL"
+                + " ORDER BY 3")
+        .query(
+            (rs, n) ->
+                new Stretch(
+                    rs.getLong(1),
+                    new Span(
+                        SpanKind.valueOf(rs.getString(2)),
+                        rs.getTimestamp(3).toInstant(),
+                        rs.getTimestamp(4) == null ? null : rs.getTimestamp(4).toInstant())))
+        .list()
+        .stream()
+        .collect(
+            Collectors.groupingBy(
+                Stretch::job, Collectors.mapping(Stretch::span, Collectors.toList())));
+  }
+
+  private Map<Long, List<String>> families() {
+    record OfJob(long job, String family) {}
+    return jdbc
+        .sql(
+            "SELECT f.job_id, f.family_id FROM job_family f JOIN job j ON j.id = f.job_id"
+                + " WHERE j.ended_at IS NULL ORDER BY f.job_id, f.position")
+        .query((rs, n) -> new OfJob(rs.getLong(1), rs.getString(2)))
+        .list()
+        .stream()
+        .collect(
+            Collectors.groupingBy(
+                OfJob::job, Collectors.mapping(OfJob::family, Collectors.toList())));
+  }
+
+  private static Link link(ProbeView probe) {
+    if (probe == null) {
+      return Link.NO_PROBE;
+    }
+    return probe.online() ? Link.ONLINE : Link.OFFLINE;
+  }
+}

@@ -1,0 +1,129 @@
+package tekmerion.server.intake;
+
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.util.UUID;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tekmerion.server.account.Person;
+import tekmerion.server.account.Role;
+import tekmerion.server.job.Job;
+import tekmerion.server.job.Jobs;
+import tekmerion.server.job.Tell;
+import tekmerion.server.job.TraceEntry;
+import tekmerion.server.problem.Refusal;
+
+/** The owner's password: sealed at the counter, opened on the bench, wiped at hand-back. */
+@Service
+public class Secret {
+  private final JdbcClient jdbc;
+  private final Seal seal;
+  private final Jobs jobs;
+  private final Tell tell;
+  private final Clock clock;
+
+  Secret(JdbcClient jdbc, Seal seal, Jobs jobs, Tell tell, Clock clock) {
+    this.jdbc = jdbc;
+    this.seal = seal;
+    this.jobs = jobs;
+    this.tell = tell;
+    this.clock = clock;
+  }
+
+  @Transactional
+  void keep(UUID intake, String secret, Person by) {
+    Seal.Sealed sealed = seal.seal(intake, secret);
+    jdbc.sql(
+            "INSERT INTO sealed_secret (intake_id, nonce, sealed, sealed_by, sealed_at)"
+                + " VALUES (?, ?, ?, ?, ?) ON DUPLICATE KEY UPDATE nonce = VALUES(nonce),"
+                + " sealed = VALUES(sealed), sealed_by = VALUES(sealed_by),"
+                + " sealed_at = VALUES(sealed_at), wiped_at = NULL")
+        .params(
+            intake.toString(),
+            sealed.nonce(),
+            sealed.bytes(),
+            by.id(),
+            Timestamp.from(clock.instant()))
+        .update();
+  }
+
+  @Transactional(readOnly = true)
+  public boolean isKept(UUID intake) {
+    return jdbc.sql("SELECT COUNT(*) FROM sealed_secret WHERE intake_id = ? AND sealed IS NOT NULL")
+            .param(intake.toString())
+            .query(Integer.class)
+            .single()
+        > 0;
+  }
+
+  /** Whether the job has a sealed password. */
+  @Transactional(readOnly = true)
+  public boolean isKeptFor(long jobId) {
+    return jdbc.sql(
+                "SELECT COUNT(*) FROM sealed_secret s JOIN intake i ON i.id = s.intake_id"
+                    + " WHERE i.job_id = ? AND s.sealed IS NOT NULL")
+            .param(jobId)
+            .query(Integer.class)
+            .single()
+        > 0;
+  }
+
+  /** Only for a technician who is on the job; every opening is in the trace. */
+  @Transactional
+  public String open(String number, Person by) {
+    by.must(Role.TECHNICIAN, Role.LEAD);
+    Job job =
+        jobs.findByNumber(number)
+            .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
+    boolean shares =
+        jdbc.sql("SELECT COUNT(*) FROM job_share WHERE job_id = ? AND account_id = ?")
+                .params(job.id(), by.id())
+                .query(Integer.class)
+                .single()
+            > 0;
+    boolean holds = job.holder() != null && job.holder().id() == by.id();
+    if (!holds && !shares) {
+      throw Refusal.forbidden(
+          "Only who is on the job may open the owner's password.", "Take the job first.");
+    }
+    record Row(UUID intake, Seal.Sealed sealed) {}
+    Row row =
+        jdbc.sql(
+                "SELECT i.id, s.nonce, s.sealed FROM sealed_secret s JOIN intake i ON i.id = s.intake_id"
+                    + " WHERE i.job_id = ? AND s.sealed IS NOT NULL")
+            .param(job.id())
+            .query(
+                (rs, n) ->
+                    new Row(
+                        UUID.fromString(rs.getString(1)),
+                        new Seal.Sealed(rs.getBytes(2), rs.getBytes(3))))
+            .optional()
+            .orElseThrow(
+                () ->
+                    Refusal.notPossibleNow(
+                        "No password is kept for this job.", "Ask the owner for it."));
+    String secret = seal.open(row.intake(), row.sealed());
+    tell.trace(job, TraceEntry.Kind.SECRET, "Owner’s password opened", "", by);
+    return secret;
+  }
+
+  /** Gone for good: at hand-back, or because the owner wants it. */
+  @Transactional
+  public void wipe(long jobId) {
+    jdbc.sql(
+            "UPDATE sealed_secret s JOIN intake i ON i.id = s.intake_id"
+                + " SET s.sealed = NULL, s.nonce = NULL, s.wiped_at = ?"
+                + " WHERE i.job_id = ? AND s.sealed IS NOT NULL")
+        .params(Timestamp.from(clock.instant()), jobId)
+        .update();
+  }
+
+  @Transactional
+  void forget(UUID intake) {
+    jdbc.sql(
+            "UPDATE sealed_secret SET sealed = NULL, nonce = NULL, wiped_at = ? WHERE intake_id = ?")
+        .params(Timestamp.from(clock.instant()), intake.toString())
+        .update();
+  }
+}

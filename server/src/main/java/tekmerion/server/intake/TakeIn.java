@@ -1,0 +1,276 @@
+package tekmerion.server.intake;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tekmerion.core.gate.Stance;
+import tekmerion.core.knowhow.Question.Subject;
+import tekmerion.core.sign.Sign;
+import tekmerion.server.account.Accounts;
+import tekmerion.server.account.Person;
+import tekmerion.server.account.Role;
+import tekmerion.server.job.Customer;
+import tekmerion.server.job.Customers;
+import tekmerion.server.job.Job;
+import tekmerion.server.job.JobNumbers;
+import tekmerion.server.job.JobSign;
+import tekmerion.server.job.JobSigns;
+import tekmerion.server.job.Jobs;
+import tekmerion.server.job.Tell;
+import tekmerion.server.job.TraceEntry;
+import tekmerion.server.part.Machine;
+import tekmerion.server.part.Machines;
+import tekmerion.server.part.PartService;
+import tekmerion.server.problem.Refusal;
+import tekmerion.server.ruling.DataStance;
+import tekmerion.server.ruling.DataStances;
+import tekmerion.server.search.SearchIndex;
+import tekmerion.server.weighing.WeighingService;
+
+/** Makes a job of a draft; or, if it is one already, keeps what was corrected. */
+@Service
+class TakeIn {
+  private final Drafts drafts;
+  private final Understanding understanding;
+  private final Jobs jobs;
+  private final JobNumbers numbers;
+  private final JobSigns jobSigns;
+  private final Customers customers;
+  private final Machines machines;
+  private final PartService parts;
+  private final DataStances stances;
+  private final Accounts accounts;
+  private final WeighingService weighing;
+  private final SearchIndex search;
+  private final Tell tell;
+  private final Clock clock;
+
+  TakeIn(
+      Drafts drafts,
+      Understanding understanding,
+      Jobs jobs,
+      JobNumbers numbers,
+      JobSigns jobSigns,
+      Customers customers,
+      Machines machines,
+      PartService parts,
+      DataStances stances,
+      Accounts accounts,
+      WeighingService weighing,
+      SearchIndex search,
+      Tell tell,
+      Clock clock) {
+    this.drafts = drafts;
+    this.understanding = understanding;
+    this.jobs = jobs;
+    this.numbers = numbers;
+    this.jobSigns = jobSigns;
+    this.customers = customers;
+    this.machines = machines;
+    this.parts = parts;
+    this.stances = stances;
+    this.accounts = accounts;
+    this.weighing = weighing;
+    this.search = search;
+    this.tell = tell;
+    this.clock = clock;
+  }
+
+  /**
+   * @return number of the job
+   * @throws Refusal 409 if it was changed after the person looked; 400 if what a job cannot do
+   *     without is missing
+   */
+  @Transactional
+  String takeIn(UUID id, long seen, Person by) {
+    Intake intake = drafts.lock(id);
+    if (intake.isDropped()) {
+      throw Refusal.notPossibleNow("This draft was put aside.", "Begin a new one.");
+    }
+    if (intake.version() != seen) {
+      throw Refusal.conflict(
+          "The draft has changed since you looked at it.", "Look it through, then take it in.");
+    }
+    Answers answers = drafts.answers(intake);
+    String missing = missing(answers);
+    if (missing != null) {
+      throw Refusal.badRequest("Still missing: %s.".formatted(missing), "Ask for it.");
+    }
+    Job job = intake.jobId() == null ? fresh(answers, by) : corrected(intake, answers, by);
+    intake.taken(job.id());
+    search.note(job);
+    return job.number();
+  }
+
+  /** What a job cannot do without: whose, which, and what is wrong. */
+  static String missing(Answers answers) {
+    List<String> missing = new ArrayList<>();
+    if (isBlank(answers.customerName())) {
+      missing.add("the owner's name");
+    }
+    if (answers.machineId() == null && isBlank(answers.maker()) && isBlank(answers.model())) {
+      missing.add("which machine it is");
+    }
+    if (isBlank(answers.complaint())) {
+      missing.add("the complaint");
+    }
+    return missing.isEmpty() ? null : String.join(", ", missing);
+  }
+
+  private Job fresh(Answers answers, Person by) {
+    Understanding.Understood understood = understanding.of(answers);
+    Instant now = clock.instant();
+    Machine machine = machine(answers, null, now);
+    Job job =
+        jobs.save(
+            new Job(
+                numbers.next(),
+                machine,
+                customer(answers, null),
+                answers.complaint().strip(),
+                understood.families(),
+                answers.reach(),
+                now,
+                answers.promisedAt()));
+    apply(job, answers, understood, Map.of(), by);
+    tell.trace(
+        job, TraceEntry.Kind.INTAKE, "Taken in", "“" + answers.complaint().strip() + "”", by);
+    stance(job, answers, Answers.NOTHING, by);
+    weighing.reweigh(job);
+    return job;
+  }
+
+  private Job corrected(Intake intake, Answers answers, Person by) {
+    Job job = jobs.findById(intake.jobId()).orElseThrow();
+    if (job.endedAt() != null) {
+      throw Refusal.notPossibleNow("The job is ended.", "Take the machine in anew.");
+    }
+    Answers before = drafts.applied(intake);
+    Understanding.Understood understood = understanding.of(answers);
+    Map<String, Sign> stood = new LinkedHashMap<>();
+    jobSigns.standing(job.id()).forEach(sign -> stood.put(sign.id(), sign));
+    // One that was met before belongs to other jobs too: "not that one" makes a new one.
+    Customer customer = before.customerId() == null ? job.customer() : null;
+    Machine machine = before.machineId() == null ? job.machine() : null;
+    job.belongsTo(customer(answers, customer), machine(answers, machine, clock.instant()));
+    apply(job, answers, understood, stood, by);
+    tell.trace(
+        job, TraceEntry.Kind.INTAKE, "Intake corrected", Differences.between(before, answers), by);
+    stance(job, answers, before, by);
+    weighing.reweigh(job);
+    return job;
+  }
+
+  /** Keeps what changed of the signs: new levels, and nothing where there was one. */
+  private void apply(
+      Job job,
+      Answers answers,
+      Understanding.Understood understood,
+      Map<String, Sign> stood,
+      Person by) {
+    job.said(
+        answers.complaint().strip(),
+        isBlank(answers.errorText()) ? null : answers.errorText().strip(),
+        understood.families(),
+        answers.reach(),
+        answers.promisedAt());
+    Instant now = clock.instant();
+    Map<String, Sign> gone = new LinkedHashMap<>(stood);
+    for (Sign sign : understood.signs()) {
+      Sign before = gone.remove(sign.id());
+      if (before == null || !before.level().equals(sign.level())) {
+        jobSigns.save(new JobSign(job.id(), sign.id(), sign.level(), sign.words(), now));
+      }
+    }
+    gone.keySet().forEach(id -> jobSigns.save(new JobSign(job.id(), id, null, "taken back", now)));
+    if (by.role() != Role.COUNTER && job.holder() == null && stood.isEmpty()) {
+      job.heldBy(accounts.getReferenceById(by.id()));
+    }
+  }
+
+  private void stance(Job job, Answers answers, Answers before, Person by) {
+    if (Objects.equals(answers.dataWanted(), before.dataWanted())
+        && Objects.equals(answers.waiver(), before.waiver())) {
+      return;
+    }
+    Answers.Waiver waiver = answers.waiver();
+    Stance stance =
+        waiver != null
+            ? Stance.NOT_WANTED
+            : Boolean.TRUE.equals(answers.dataWanted()) ? Stance.WANTED : Stance.UNKNOWN;
+    stances.save(
+        new DataStance(
+            job.id(),
+            stance,
+            waiver == null ? null : waiver.name(),
+            waiver == null ? null : waiver.wording(),
+            by.id(),
+            clock.instant()));
+    job.stance(stance);
+    tell.trace(
+        job,
+        TraceEntry.Kind.STANCE,
+        "Data " + stance.words(),
+        waiver == null
+            ? stance.meaning()
+            : "signed by %s: \"%s\"".formatted(waiver.name(), waiver.wording()),
+        by);
+  }
+
+  private Customer customer(Answers answers, Customer present) {
+    Customer customer =
+        answers.customerId() == null
+            ? present
+            : customers
+                .findById(answers.customerId())
+                .filter(c -> c.erasedAt() == null)
+                .orElseThrow(
+                    () -> Refusal.badRequest("That customer is gone.", "Enter the name anew."));
+    String name = answers.customerName().strip();
+    if (customer == null) {
+      customer = new Customer(name);
+    }
+    customer.reachedBy(
+        name,
+        isBlank(answers.phone()) ? customer.phone() : answers.phone().strip(),
+        isBlank(answers.email()) ? customer.email() : answers.email().strip());
+    return customers.save(customer);
+  }
+
+  private Machine machine(Answers answers, Machine present, Instant now) {
+    boolean loose = answers.subjectOrMachine() == Subject.DRIVE;
+    String serial = isBlank(answers.serial()) ? null : answers.serial().strip();
+    if (answers.machineId() != null) {
+      Machine met =
+          machines
+              .findById(answers.machineId())
+              .orElseThrow(
+                  () -> Refusal.badRequest("That machine is not known.", "Enter it anew."));
+      return met;
+    }
+    String maker = isBlank(answers.maker()) ? "" : answers.maker().strip();
+    String model = isBlank(answers.model()) ? "" : answers.model().strip();
+    Machine machine =
+        present != null
+            ? present
+            : new Machine(
+                loose ? Machine.Kind.LOOSE_DRIVE : Machine.Kind.MACHINE, maker, model, serial);
+    machine.called(maker, model, serial);
+    machine = machines.save(machine);
+    if (loose) {
+      parts.told(machine.id(), "drive-a", model.isEmpty() ? null : model, serial, now);
+    }
+    return machine;
+  }
+
+  private static boolean isBlank(String text) {
+    return text == null || text.isBlank();
+  }
+}

@@ -1,0 +1,141 @@
+package tekmerion.server.intake;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Component;
+import tekmerion.core.intake.Heard;
+import tekmerion.core.intake.Listener;
+import tekmerion.core.knowhow.KnowHow;
+import tekmerion.core.knowhow.Question;
+import tekmerion.core.knowhow.Question.Option;
+import tekmerion.core.sign.Sign;
+import tekmerion.core.weigh.Weighed;
+import tekmerion.core.weigh.Weighing;
+
+/** What answers mean: complaint families, signs, what it could be, what to ask next. */
+@Component
+public class Understanding {
+  private static final List<Weighing.Part> ONE_DRIVE =
+      List.of(new Weighing.Part("drive-a", "drive", "drive A"));
+  private static final String TEXT_SIGNS = "text.";
+
+  private final KnowHow knowHow;
+  private final Listener listener;
+
+  /**
+   * @param families chosen, or else heard
+   * @param ask open questions, the one that tells most first
+   */
+  public record Understood(
+      Heard heard, List<String> families, List<Sign> signs, Weighed weighed, List<Ask> ask) {}
+
+  public record Ask(String question, double bits) {}
+
+  Understanding(KnowHow knowHow) {
+    this.knowHow = knowHow;
+    this.listener = new Listener(knowHow);
+  }
+
+  public Understood of(Answers answers) {
+    Heard heard = listener.hear(answers.complaintOrEmpty());
+    List<String> families =
+        answers.families() != null
+            ? answers.families()
+            : heard.families().stream().map(Heard.Family::id).toList();
+    List<Sign> signs = signs(answers, heard);
+    Weighed weighed = Weighing.of(knowHow, families, ONE_DRIVE, signs);
+    return new Understood(heard, families, signs, weighed, ask(answers, families, signs));
+  }
+
+  private List<Ask> ask(Answers answers, List<String> families, List<Sign> signs) {
+    Set<String> unknown = answers.unknown() == null ? Set.of() : new HashSet<>(answers.unknown());
+    Map<String, Set<String>> open =
+        knowHow.questions().stream()
+            .filter(q -> q.fits(answers.subjectOrMachine(), families))
+            .filter(q -> answers.answered(q.id()) == null && !unknown.contains(q.id()))
+            .collect(Collectors.toMap(Question::id, Question::signs));
+    return Weighing.bits(knowHow, families, ONE_DRIVE, signs, open).entrySet().stream()
+        .map(e -> new Ask(e.getKey(), e.getValue()))
+        .sorted(
+            Comparator.comparingDouble(Ask::bits)
+                .reversed()
+                .thenComparing(ask -> order(ask.question())))
+        .toList();
+  }
+
+  private int order(String question) {
+    return knowHow.questions().stream().map(Question::id).toList().indexOf(question);
+  }
+
+  /** What was answered counts before what was only heard in the words. */
+  private List<Sign> signs(Answers answers, Heard heard) {
+    Map<String, Sign> signs = new LinkedHashMap<>();
+    for (Heard.Said said : heard.signs()) {
+      String words = answers.complaintOrEmpty().substring(said.from(), said.to());
+      signs.put(
+          said.sign(), sign(said.sign(), said.level(), "Owner’s words: “%s”".formatted(words)));
+    }
+    if (!answers.errorTextOrEmpty().isBlank()) {
+      fromErrorText(answers.errorTextOrEmpty(), signs);
+    }
+    for (Question question : knowHow.questions()) {
+      List<String> chosen = answers.answered(question.id());
+      if (chosen != null) {
+        question
+            .levels(chosen, knowHow)
+            .forEach((id, level) -> signs.put(id, sign(id, level, words(question, chosen, id))));
+      }
+    }
+    return new ArrayList<>(signs.values());
+  }
+
+  /** A text that was read speaks on every text sign: what it does not name, it does not name. */
+  private void fromErrorText(String text, Map<String, Sign> signs) {
+    Map<String, String> named =
+        listener.hear(text).signs().stream()
+            .collect(Collectors.toMap(Heard.Said::sign, Heard.Said::level));
+    knowHow.signs().stream()
+        .filter(kind -> kind.id().startsWith(TEXT_SIGNS))
+        .forEach(
+            kind -> {
+              String level = named.getOrDefault(kind.id(), kind.levels().get(0));
+              boolean names = named.containsKey(kind.id());
+              signs.put(
+                  kind.id(),
+                  sign(
+                      kind.id(),
+                      level,
+                      names
+                          ? kind.name() + ": “%s”".formatted(shortened(text))
+                          : kind.name() + ": no"));
+            });
+  }
+
+  private static String shortened(String text) {
+    String line = text.strip().replaceAll("\\s+", " ");
+    return line.length() > 80 ? line.substring(0, 79) + "…" : line;
+  }
+
+  private String words(Question question, List<String> chosen, String sign) {
+    List<String> phrases =
+        question.options().stream()
+            .filter(o -> chosen.contains(o.id()) && o.signs().containsKey(sign))
+            .map(Option::phrase)
+            .toList();
+    if (phrases.isEmpty()) {
+      return knowHow.sign(sign).orElseThrow().name() + ": no";
+    }
+    String said = question.says().replace("{answer}", String.join(" and ", phrases));
+    return said.endsWith(".") ? said.substring(0, said.length() - 1) : said;
+  }
+
+  private static Sign sign(String id, String level, String words) {
+    return new Sign(id, Sign.MACHINE, level, words, Sign.Basis.intake());
+  }
+}

@@ -1,0 +1,112 @@
+package tekmerion.server.job;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.Optional;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tekmerion.server.account.Person;
+import tekmerion.server.account.Role;
+import tekmerion.server.problem.Refusal;
+
+/**
+ * One change at a time: what was changed on the machine stays open until somebody has looked
+ * whether the complaint is still there. Only then can the next begin, so that the cure is known.
+ */
+@Service
+public class Changes {
+  private final JobLock lock;
+  private final JdbcClient jdbc;
+  private final Tell tell;
+  private final Clock clock;
+
+  /** What became of the complaint after a change. */
+  public enum ComplaintNow {
+    GONE("gone"),
+    SAME("the same"),
+    DIFFERENT("different"),
+    COULD_NOT_TELL("could not tell");
+
+    private final String words;
+
+    ComplaintNow(String words) {
+      this.words = words;
+    }
+
+    public String words() {
+      return words;
+    }
+  }
+
+  /** A change whose complaint check is still to come. */
+  @Schema(name = "OpenChange")
+  public record Open(long id, String what, String by, Instant at) {}
+
+  Changes(JobLock lock, JdbcClient jdbc, Tell tell, Clock clock) {
+    this.lock = lock;
+    this.jdbc = jdbc;
+    this.tell = tell;
+    this.clock = clock;
+  }
+
+  @Transactional(readOnly = true)
+  public Optional<Open> open(long jobId) {
+    return jdbc.sql(
+            "SELECT c.id, c.what, a.display_name, c.opened_at FROM job_change c"
+                + " JOIN account a ON a.id = c.opened_by WHERE c.open_job = ?")
+        .params(jobId)
+        .query(
+            (rs, n) ->
+                new Open(
+                    rs.getLong(1),
+                    rs.getString(2),
+                    rs.getString(3),
+                    rs.getTimestamp(4).toInstant()))
+        .optional();
+  }
+
+  /**
+   * @throws Refusal 423 while an earlier change is open
+   */
+  @Transactional
+  public void begin(String number, long version, String what, Person by) {
+    by.must(Role.TECHNICIAN, Role.LEAD);
+    Job job = lock.forChange(number, version);
+    open(job.id())
+        .ifPresent(
+            before -> {
+              throw Refusal.locked(
+                  "“%s” is still open.".formatted(before.what()),
+                  "Look whether the complaint is still there and say so; then begin the next.");
+            });
+    jdbc.sql("INSERT INTO job_change (job_id, what, opened_by, opened_at) VALUES (?, ?, ?, ?)")
+        .params(job.id(), what.strip(), by.id(), Timestamp.from(clock.instant()))
+        .update();
+    tell.trace(job, TraceEntry.Kind.CHANGE, "Changed: " + what.strip(), "check to come", by);
+  }
+
+  @Transactional
+  public void check(String number, long version, ComplaintNow result, String note, Person by) {
+    by.must(Role.TECHNICIAN, Role.LEAD);
+    Job job = lock.forChange(number, version);
+    Open change =
+        open(job.id())
+            .orElseThrow(
+                () ->
+                    Refusal.notPossibleNow(
+                        "No change is open.", "Write down what you change first."));
+    jdbc.sql(
+            "UPDATE job_change SET result = ?, note = ?, closed_by = ?, closed_at = ? WHERE id = ?")
+        .params(result.name(), note.strip(), by.id(), Timestamp.from(clock.instant()), change.id())
+        .update();
+    tell.trace(
+        job,
+        TraceEntry.Kind.CHECK,
+        "Complaint " + result.words(),
+        "after: " + change.what() + (note.isBlank() ? "" : ". " + note.strip()),
+        by);
+  }
+}

@@ -1,0 +1,171 @@
+package tekmerion.server.job;
+
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tekmerion.server.account.Account;
+import tekmerion.server.account.Accounts;
+import tekmerion.server.account.Person;
+import tekmerion.server.account.Role;
+import tekmerion.server.problem.Refusal;
+
+/** Whose a job is: taken, handed over with a note, shared; and what it waits for. */
+@Service
+public class Hands {
+  private final JobLock lock;
+  private final Jobs jobs;
+  private final Accounts accounts;
+  private final JdbcClient jdbc;
+  private final Notices notices;
+  private final Tell tell;
+  private final Clock clock;
+
+  Hands(
+      JobLock lock,
+      Jobs jobs,
+      Accounts accounts,
+      JdbcClient jdbc,
+      Notices notices,
+      Tell tell,
+      Clock clock) {
+    this.lock = lock;
+    this.jobs = jobs;
+    this.accounts = accounts;
+    this.jdbc = jdbc;
+    this.notices = notices;
+    this.tell = tell;
+    this.clock = clock;
+  }
+
+  /** Who takes a job that another holds is seen to have done so: by the other, and in the trace. */
+  @Transactional
+  public void take(String number, long version, Person by) {
+    by.must(Role.TECHNICIAN, Role.LEAD);
+    Job job = lock.forChange(number, version);
+    Account before = job.holder();
+    if (before != null && before.id() == by.id()) {
+      throw Refusal.notPossibleNow("You hold %s already.".formatted(number), "Go on with it.");
+    }
+    job.heldBy(accounts.getReferenceById(by.id()));
+    unshare(job, by.id());
+    if (before != null) {
+      notices.tell(before.id(), job, "%s took %s over".formatted(by.displayName(), number));
+    }
+    tell.trace(
+        job,
+        TraceEntry.Kind.HAND,
+        "Taken by " + by.displayName(),
+        before == null ? "nobody had it" : "from " + before.displayName(),
+        by);
+  }
+
+  /**
+   * @param to null lets go of it: whoever is free may take it
+   */
+  @Transactional
+  public void handOver(String number, long version, Long to, String note, Person by) {
+    Job job = lock.forChange(number, version);
+    hand(job, to == null ? null : colleague(to), note, by);
+  }
+
+  /** Everything that somebody holds, at once: they are away. */
+  @Transactional
+  public int handOverAll(Long to, String note, Person by) {
+    Account colleague = to == null ? null : colleague(to);
+    List<Job> held = jobs.findByHolderIdAndEndedAtIsNull(by.id());
+    held.forEach(job -> hand(job, colleague, note, by));
+    return held.size();
+  }
+
+  @Transactional
+  public void share(String number, long version, long with, boolean on, Person by) {
+    Job job = lock.forChange(number, version);
+    Account colleague = colleague(with);
+    unshare(job, with);
+    if (on) {
+      jdbc.sql("INSERT INTO job_share (job_id, account_id) VALUES (?, ?)")
+          .params(job.id(), with)
+          .update();
+      if (with != by.id()) {
+        notices.tell(with, job, "%s shares %s with you".formatted(by.displayName(), number));
+      }
+    }
+    tell.trace(
+        job,
+        TraceEntry.Kind.HAND,
+        on ? "Shared with " + colleague.displayName() : colleague.displayName() + " is off it",
+        "",
+        by);
+  }
+
+  /**
+   * @param what null: it waits no longer
+   * @param until when it is expected, null if nobody knows
+   */
+  @Transactional
+  public void wait(
+      String number, long version, Job.WaitsFor what, String note, Instant until, Person by) {
+    Job job = lock.forChange(number, version);
+    Instant now = clock.instant();
+    if (job.waitsFor() != null) {
+      jdbc.sql("INSERT INTO job_wait (job_id, kind, since, until_at) VALUES (?, ?, ?, ?)")
+          .params(
+              job.id(),
+              job.waitsFor().name(),
+              Timestamp.from(job.waitsSince()),
+              Timestamp.from(now))
+          .update();
+    }
+    job.waitsFor(what, what == null ? null : note, what == null ? null : now, until);
+    tell.trace(
+        job,
+        TraceEntry.Kind.WAIT,
+        what == null ? "Waits no longer" : "Waits for " + what.words(),
+        what == null ? "" : note,
+        by);
+    if (what == null) {
+      notices.tellHolders(job, "%s waits no longer".formatted(number));
+    }
+  }
+
+  private void hand(Job job, Account to, String note, Person by) {
+    job.heldBy(to);
+    if (to != null) {
+      unshare(job, to.id());
+      if (to.id() != by.id()) {
+        String words =
+            note.isBlank()
+                ? "%s hands %s over to you".formatted(by.displayName(), job.number())
+                : "%s hands %s over to you: %s"
+                    .formatted(by.displayName(), job.number(), note.strip());
+        notices.tell(to.id(), job, words.length() > 300 ? words.substring(0, 299) + "…" : words);
+      }
+    }
+    tell.trace(
+        job,
+        TraceEntry.Kind.HAND,
+        to == null ? "Left for whoever is free" : "Handed over to " + to.displayName(),
+        note.strip(),
+        by);
+  }
+
+  private void unshare(Job job, long account) {
+    jdbc.sql("DELETE FROM job_share WHERE job_id = ? AND account_id = ?")
+        .params(job.id(), account)
+        .update();
+  }
+
+  private Account colleague(long id) {
+    return accounts
+        .findById(id)
+        .filter(Account::isActive)
+        .orElseThrow(
+            () ->
+                Refusal.badRequest(
+                    "There is nobody like that in the shop.", "Choose a colleague."));
+  }
+}

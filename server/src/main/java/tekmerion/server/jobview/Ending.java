@@ -1,0 +1,111 @@
+package tekmerion.server.jobview;
+
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tekmerion.server.account.Person;
+import tekmerion.server.account.Role;
+import tekmerion.server.intake.Secret;
+import tekmerion.server.job.Changes;
+import tekmerion.server.job.Job;
+import tekmerion.server.job.JobEnd;
+import tekmerion.server.job.JobLock;
+import tekmerion.server.job.JobProgress;
+import tekmerion.server.job.Tell;
+import tekmerion.server.job.TraceEntry;
+import tekmerion.server.problem.Refusal;
+
+/** Putting a machine in a bay, saying it is ready, handing it back; undoing a wrong intake. */
+@Service
+class Ending {
+  private final JobLock lock;
+  private final JobProgress progress;
+  private final JobEnd end;
+  private final Changes changes;
+  private final Secret secret;
+  private final JdbcClient jdbc;
+  private final Tell tell;
+
+  Ending(
+      JobLock lock,
+      JobProgress progress,
+      JobEnd end,
+      Changes changes,
+      Secret secret,
+      JdbcClient jdbc,
+      Tell tell) {
+    this.lock = lock;
+    this.progress = progress;
+    this.end = end;
+    this.changes = changes;
+    this.secret = secret;
+    this.jdbc = jdbc;
+    this.tell = tell;
+  }
+
+  /**
+   * @param bay null takes it off its bay
+   */
+  @Transactional
+  void toBay(String number, long version, Integer bay, Person by) {
+    Job job = lock.forChange(number, version);
+    stillHere(job);
+    jdbc.sql("UPDATE bay SET job_id = NULL WHERE job_id = ?").param(job.id()).update();
+    if (bay != null) {
+      int put =
+          jdbc.sql("UPDATE bay SET job_id = ? WHERE number = ? AND job_id IS NULL")
+              .params(job.id(), bay)
+              .update();
+      if (put == 0) {
+        throw Refusal.notPossibleNow(
+            "Bay %d is taken, or there is none of that number.".formatted(bay),
+            "Choose a free bay.");
+      }
+    }
+    tell.trace(
+        job, TraceEntry.Kind.WAIT, bay == null ? "Off its bay" : "Put in bay " + bay, "", by);
+  }
+
+  @Transactional
+  void ready(String number, long version, Person by) {
+    by.must(Role.TECHNICIAN, Role.LEAD);
+    Job job = lock.forChange(number, version);
+    stillHere(job);
+    noOpenChange(job);
+    progress.readyToHandBack(job);
+    tell.trace(job, TraceEntry.Kind.END, "Ready to hand back", "", by);
+  }
+
+  @Transactional
+  void end(String number, long version, Job.EndedHow how, String note, Person by) {
+    Job job = lock.forChange(number, version);
+    stillHere(job);
+    noOpenChange(job);
+    secret.wipe(job.id());
+    jdbc.sql("UPDATE bay SET job_id = NULL WHERE job_id = ?").param(job.id()).update();
+    end.end(job, how);
+    tell.trace(
+        job,
+        TraceEntry.Kind.END,
+        how == Job.EndedHow.HANDED_BACK ? "Handed back" : "Taken in by mistake",
+        note.strip(),
+        by);
+  }
+
+  private static void stillHere(Job job) {
+    if (job.endedAt() != null) {
+      throw Refusal.notPossibleNow("The job is ended.", "Take the machine in anew.");
+    }
+  }
+
+  private void noOpenChange(Job job) {
+    changes
+        .open(job.id())
+        .ifPresent(
+            change -> {
+              throw Refusal.locked(
+                  "“%s” is still open.".formatted(change.what()),
+                  "Look whether the complaint is still there and say so.");
+            });
+  }
+}

@@ -1,0 +1,137 @@
+package tekmerion.server.photo;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tekmerion.server.TekmerionProperties;
+import tekmerion.server.account.Person;
+import tekmerion.server.job.Job;
+import tekmerion.server.job.Jobs;
+import tekmerion.server.job.Tell;
+import tekmerion.server.job.TraceEntry;
+import tekmerion.server.problem.Refusal;
+
+/** Photos of a job, each kept once by what it shows. */
+@Service
+public class Photos {
+  private final JdbcClient jdbc;
+  private final Jobs jobs;
+  private final Tell tell;
+  private final Clock clock;
+  private final Path folder;
+
+  /** One photo of a job. */
+  public record PhotoNote(UUID id, String words, Instant addedAt) {}
+
+  Photos(JdbcClient jdbc, Jobs jobs, Tell tell, Clock clock, TekmerionProperties properties) {
+    this.jdbc = jdbc;
+    this.jobs = jobs;
+    this.tell = tell;
+    this.clock = clock;
+    this.folder = properties.files().toAbsolutePath().resolve("photos");
+  }
+
+  @Transactional(readOnly = true)
+  public List<PhotoNote> of(long jobId) {
+    return jdbc.sql(
+            "SELECT id, words, added_at FROM photo WHERE job_id = ? AND gone_at IS NULL"
+                + " ORDER BY added_at")
+        .param(jobId)
+        .query(
+            (rs, n) ->
+                new PhotoNote(
+                    UUID.fromString(rs.getString(1)),
+                    rs.getString(2),
+                    rs.getTimestamp(3).toInstant()))
+        .list();
+  }
+
+  @Transactional
+  UUID add(String number, byte[] upload, String words, Person by) {
+    Job job =
+        jobs.findByNumber(number)
+            .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
+    byte[] jpeg = Redrawn.jpeg(upload);
+    byte[] hash = sha256(jpeg);
+    write(file(hash), jpeg);
+    UUID id = UUID.randomUUID();
+    jdbc.sql(
+            "INSERT INTO photo (id, job_id, sha256, words, added_by, added_at)"
+                + " VALUES (?, ?, ?, ?, ?, ?)")
+        .params(
+            id.toString(), job.id(), hash, words.strip(), by.id(), Timestamp.from(clock.instant()))
+        .update();
+    tell.trace(job, TraceEntry.Kind.PHOTO, "Photo added", words.strip(), by);
+    return id;
+  }
+
+  @Transactional(readOnly = true)
+  byte[] bytes(UUID id) {
+    byte[] hash =
+        jdbc.sql("SELECT sha256 FROM photo WHERE id = ? AND gone_at IS NULL")
+            .param(id.toString())
+            .query(byte[].class)
+            .optional()
+            .orElseThrow(() -> Refusal.notFound("There is no such photo."));
+    try {
+      return Files.readAllBytes(file(hash));
+    } catch (IOException e) {
+      throw Refusal.notFound("The photo's file is missing in the files folder.");
+    }
+  }
+
+  /** Deletes files that no photo shows any more; after a customer was erased. */
+  @Transactional
+  public void deleteUnshown() {
+    List<byte[]> gone =
+        jdbc.sql(
+                "SELECT DISTINCT p.sha256 FROM photo p WHERE p.gone_at IS NOT NULL AND NOT EXISTS"
+                    + " (SELECT 1 FROM photo q WHERE q.sha256 = p.sha256 AND q.gone_at IS NULL)")
+            .query(byte[].class)
+            .list();
+    for (byte[] hash : gone) {
+      try {
+        Files.deleteIfExists(file(hash));
+      } catch (IOException e) {
+        throw new UncheckedIOException(e);
+      }
+    }
+  }
+
+  private Path file(byte[] hash) {
+    return folder.resolve(HexFormat.of().formatHex(hash) + ".jpg");
+  }
+
+  /** By renaming, so that no half-written file is ever seen. */
+  private void write(Path file, byte[] bytes) {
+    try {
+      Files.createDirectories(folder);
+      Path fresh = Files.createTempFile(folder, "new", ".part");
+      Files.write(fresh, bytes);
+      Files.move(fresh, file, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  private static byte[] sha256(byte[] bytes) {
+    try {
+      return MessageDigest.getInstance("SHA-256").digest(bytes);
+    } catch (NoSuchAlgorithmException e) {
+      throw new IllegalStateException("every Java platform has SHA-256", e);
+    }
+  }
+}

@@ -1,0 +1,140 @@
+package tekmerion.server.search;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import tekmerion.core.identity.LabelCode;
+import tekmerion.core.identity.Serial;
+import tekmerion.core.weigh.Tilt;
+
+/** Finds jobs from a few typed characters: at most four statements, each through an index. */
+@RestController
+public class SearchController {
+  private static final int MOST = 12;
+  private static final int MOST_TYPED = 100;
+  private final JdbcClient jdbc;
+
+  /**
+   * @param serial that was matched, null if the match is elsewhere
+   * @param endedAt null while it is in the shop
+   */
+  public record Hit(
+      String number,
+      String machine,
+      String customer,
+      String complaint,
+      @Schema(nullable = true) String errorText,
+      @Schema(nullable = true) String serial,
+      Tilt tilt,
+      Instant takenInAt,
+      @Schema(nullable = true) Instant endedAt) {}
+
+  public record Found(List<Hit> hits, boolean more) {}
+
+  SearchController(JdbcClient jdbc) {
+    this.jdbc = jdbc;
+  }
+
+  @GetMapping("/api/search")
+  @Transactional(readOnly = true)
+  public Found search(@RequestParam("q") String typed) {
+    String text = typed.length() > MOST_TYPED ? typed.substring(0, MOST_TYPED) : typed;
+    Set<Long> ids = new LinkedHashSet<>();
+    ids.addAll(byNumber(text));
+    List<Long> bySerial = bySerial(text);
+    ids.addAll(bySerial);
+    ids.addAll(byWords(text));
+    List<Long> shown = ids.stream().limit(MOST).toList();
+    return new Found(hits(shown, text), ids.size() > MOST);
+  }
+
+  private List<Long> byNumber(String text) {
+    String number =
+        LabelCode.jobOf(text)
+            .orElseGet(() -> "J-" + text.strip().toUpperCase(Locale.ROOT).replaceFirst("^J-?", ""));
+    return jdbc.sql("SELECT id FROM job WHERE number = ?").param(number).query(Long.class).list();
+  }
+
+  private List<Long> bySerial(String text) {
+    String part = Serial.of(text).plain().replaceAll("[^A-Z0-9]", "");
+    if (part.length() < SearchIndex.SHORTEST) {
+      return List.of();
+    }
+    return jdbc.sql(
+            "SELECT DISTINCT job_id FROM job_serial WHERE tail LIKE ? ORDER BY job_id DESC LIMIT ?")
+        .params(part + "%", MOST + 1)
+        .query(Long.class)
+        .list();
+  }
+
+  /** Every word typed must begin some word of the job. */
+  private List<Long> byWords(String text) {
+    List<String> words = new ArrayList<>();
+    for (String word : SearchIndex.plain(text).split(" ")) {
+      if (word.length() >= SearchIndex.SHORTEST) {
+        words.add("+" + word + "*");
+      }
+    }
+    if (words.isEmpty()) {
+      return List.of();
+    }
+    return jdbc.sql(
+            "SELECT job_id FROM job_words WHERE MATCH(words) AGAINST(? IN BOOLEAN MODE)"
+                + " ORDER BY job_id DESC LIMIT ?")
+        .params(words.stream().collect(Collectors.joining(" ")), MOST + 1)
+        .query(Long.class)
+        .list();
+  }
+
+  private List<Hit> hits(List<Long> ids, String text) {
+    if (ids.isEmpty()) {
+      return List.of();
+    }
+    String part = Serial.of(text).plain().replaceAll("[^A-Z0-9]", "");
+    record Row(long id, Hit hit) {}
+    return jdbc
+        .sql(
+            "SELECT j.id, j.number, m.maker, m.model, c.display_name, j.complaint, j.error_text,"
+                + " m.serial, m.serial_plain, (SELECT p.serial FROM part_place pl"
+                + " JOIN part p ON p.id = pl.part_id WHERE pl.machine_id = m.id"
+                + " AND LOCATE(:part, p.serial_plain) > 0 LIMIT 1), j.tilt, j.taken_in_at, j.ended_at"
+                + " FROM job j JOIN machine m ON m.id = j.machine_id"
+                + " JOIN customer c ON c.id = j.customer_id WHERE j.id IN (:ids)")
+        .param("part", part.isEmpty() ? "-" : part)
+        .param("ids", ids)
+        .query(
+            (rs, n) -> {
+              String plain = rs.getString(9);
+              boolean ofMachine =
+                  plain != null && part.length() >= SearchIndex.SHORTEST && plain.contains(part);
+              return new Row(
+                  rs.getLong(1),
+                  new Hit(
+                      rs.getString(2),
+                      "%s %s".formatted(rs.getString(3), rs.getString(4)).strip(),
+                      rs.getString(5),
+                      rs.getString(6),
+                      rs.getString(7),
+                      ofMachine ? rs.getString(8) : rs.getString(10),
+                      Tilt.valueOf(rs.getString(11)),
+                      rs.getTimestamp(12).toInstant(),
+                      rs.getTimestamp(13) == null ? null : rs.getTimestamp(13).toInstant()));
+            })
+        .list()
+        .stream()
+        .sorted(Comparator.comparingInt(row -> ids.indexOf(row.id())))
+        .map(Row::hit)
+        .toList();
+  }
+}

@@ -1,0 +1,2 @@
+/** Finding jobs by number, serial, customer, model or words. */
+package tekmerion.server.search;
