@@ -7,12 +7,22 @@ import { Shell } from './shell/Shell';
 import { GlobalStyle } from './theme/GlobalStyle';
 import { ProblemNote } from './ui/ProblemNote';
 import { Page } from './ui/Sheet';
+import { CustomerView } from './views/customer/CustomerView';
 import { FloorView } from './views/floor/FloorView';
+import { IntakeHome } from './views/intake/IntakeHome';
+import { IntakeView } from './views/intake/IntakeView';
+import { OfJob } from './views/intake/OfJob';
 import { JobView } from './views/job/JobView';
+import { PartView } from './views/part/PartView';
+import { JoinView } from './views/people/JoinView';
+import { MeView } from './views/people/MeView';
+import { PeopleView } from './views/people/PeopleView';
 import { ReadingView } from './views/reading/ReadingView';
 import { RulingView } from './views/ruling/RulingView';
+import { WallView } from './views/wall/WallView';
 
 const router = createBrowserRouter([
+  { path: '/join/:code?', element: <JoinView />, errorElement: <Broken /> },
   {
     element: <Shell />,
     errorElement: <Broken />,
@@ -20,8 +30,16 @@ const router = createBrowserRouter([
       { path: '/', element: <FloorView /> },
       { path: '/sign-in', element: <FloorView /> },
       { path: '/job/:number', element: <JobView /> },
+      { path: '/job/:number/intake', element: <OfJob /> },
       { path: '/job/:number/ruling', element: <RulingView /> },
       { path: '/reading/:id', element: <ReadingView /> },
+      { path: '/intake', element: <IntakeHome /> },
+      { path: '/intake/:id', element: <IntakeView /> },
+      { path: '/wall', element: <WallView /> },
+      { path: '/people', element: <PeopleView /> },
+      { path: '/me', element: <MeView /> },
+      { path: '/part/:id', element: <PartView /> },
+      { path: '/customer/:id', element: <CustomerView /> },
       { path: '*', element: <FloorView /> },
     ],
   },

@@ -43,6 +43,8 @@ export async function request<T>(method: string, path: string, body?: unknown): 
     response = await fetch(path, {
       method,
       headers,
+      // A draft's last keystrokes are sent even if the page is being left.
+      keepalive: method === 'PATCH',
       ...(body === undefined ? {} : { body: JSON.stringify(body) }),
     });
   } catch {
@@ -52,6 +54,22 @@ export async function request<T>(method: string, path: string, body?: unknown): 
   return (
     response.status === 204 || response.status === 201 ? undefined : await response.json()
   ) as T;
+}
+
+/** Sends a file as it is. */
+export async function upload(path: string, file: File): Promise<void> {
+  const token = cookie('XSRF-TOKEN');
+  let response: Response;
+  try {
+    response = await fetch(path, {
+      method: 'POST',
+      headers: { 'Content-Type': file.type, 'X-XSRF-TOKEN': token ?? '' },
+      body: file,
+    });
+  } catch {
+    throw UNREACHABLE;
+  }
+  if (!response.ok) throw await problemOf(response);
 }
 
 async function problemOf(response: Response): Promise<Problem> {

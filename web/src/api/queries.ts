@@ -1,6 +1,19 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { request } from './client';
-import type { Course, EnrolmentCode, Floor, Job, Reading, Session, Stance } from './types';
+import type {
+  Colleague,
+  Course,
+  CustomerLife,
+  EnrolmentCode,
+  Floor,
+  Found,
+  Job,
+  Notice,
+  PartLife,
+  Reading,
+  Session,
+  Stance,
+} from './types';
 
 /** Keys under which answers are kept; live events name the same things. */
 export const keys = {
@@ -9,6 +22,58 @@ export const keys = {
   job: (number: string) => ['job', number] as const,
   progress: (number: string) => ['progress', number] as const,
   reading: (id: string) => ['reading', id] as const,
+  people: ['people'] as const,
+  bell: ['bell'] as const,
+  part: (id: string) => ['part', id] as const,
+  customer: (id: string) => ['customer', id] as const,
+  found: (text: string) => ['found', text] as const,
+};
+
+export const usePeople = () =>
+  useQuery({
+    queryKey: keys.people,
+    queryFn: () => request<Colleague[]>('GET', '/api/people'),
+    staleTime: 60_000,
+  });
+
+export const useBell = () =>
+  useQuery({ queryKey: keys.bell, queryFn: () => request<Notice[]>('GET', '/api/me/notices') });
+
+export const usePart = (id: string) =>
+  useQuery({
+    queryKey: keys.part(id),
+    queryFn: () => request<PartLife>('GET', `/api/parts/${encodeURIComponent(id)}`),
+  });
+
+export const useCustomer = (id: string) =>
+  useQuery({
+    queryKey: keys.customer(id),
+    queryFn: () => request<CustomerLife>('GET', `/api/customers/${encodeURIComponent(id)}`),
+  });
+
+/** What a few typed characters find; the last answer stays until the next is there. */
+export const useFound = (text: string) =>
+  useQuery({
+    queryKey: keys.found(text),
+    queryFn: () => request<Found>('GET', `/api/search?q=${encodeURIComponent(text)}`),
+    enabled: text.trim().length > 1,
+    placeholderData: (before) => before,
+    staleTime: 10_000,
+  });
+
+export interface Call {
+  method: 'POST' | 'PUT' | 'DELETE';
+  path: string;
+  body?: unknown;
+}
+
+/** Any change of the server's; afterwards what is named is asked for anew. */
+export const useCall = <T = undefined>(...stale: readonly (readonly unknown[])[]) => {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ method, path, body }: Call) => request<T>(method, path, body),
+    onSettled: () => Promise.all(stale.map((queryKey) => client.invalidateQueries({ queryKey }))),
+  });
 };
 
 export const useSession = () =>

@@ -14,6 +14,12 @@ export function applyChange(client: QueryClient, change: Change) {
     client.setQueryData(keys.progress(number), JSON.parse(change.body) as Progress);
   } else if (what === 'job' && number !== undefined) {
     void client.invalidateQueries({ queryKey: keys.job(number) });
+  } else if (what === 'bell') {
+    void client.invalidateQueries({ queryKey: keys.bell });
+  } else if (what === 'part' && number !== undefined) {
+    void client.invalidateQueries({ queryKey: ['part'] });
+  } else if (what === 'intake' && number !== undefined) {
+    void client.invalidateQueries({ queryKey: ['intake', number] });
   } else {
     void client.invalidateQueries({ queryKey: keys.floor });
   }

@@ -2,25 +2,37 @@ import { useEffect, useState } from 'react';
 import { Button as AriaButton, VisuallyHidden } from 'react-aria-components';
 import { Link, useLocation, useNavigate } from 'react-router';
 import styled from 'styled-components';
-import { useFloor, useSignOut } from '../api/queries';
-import type { Bay, Person } from '../api/types';
+import { useFloor } from '../api/queries';
+import type { Bay, Here, Person } from '../api/types';
 import { TiltMark } from '../marks/TiltMark';
 import { color, radius } from '../theme/theme';
 import { BayDialog } from './BayDialog';
+import { Bell } from './Bell';
+import { Find } from './Find';
 import { isTyping } from './isTyping';
+import { PersonMenu } from './PersonMenu';
+import { useScan } from './useScan';
 
 export interface BandProps {
   person: Person;
+  /** Who else may come back to this screen with a PIN. */
+  here: readonly Here[];
 }
 
 /** The mat: the name, the bays, the person. Digits go to bays from anywhere. */
-export function Band({ person }: BandProps) {
+export function Band({ person, here }: BandProps) {
   const floor = useFloor();
-  const signOut = useSignOut();
   const [openBay, setOpenBay] = useState<number | null>(null);
   const bays = floor.data?.bays ?? [];
   const goTo = useBayKeys(bays, setOpenBay);
   const { pathname } = useLocation();
+  const [finding, setFinding] = useState<string | null>(null);
+  useScan(setFinding);
+  const tab = (to: string, name: string, isHere: boolean) => (
+    <Tab to={to} aria-current={isHere ? 'page' : undefined}>
+      {name}
+    </Tab>
+  );
   return (
     <Mat>
       <Name to="/">
@@ -38,9 +50,9 @@ export function Band({ person }: BandProps) {
         tekmerion
       </Name>
       <nav aria-label="Views">
-        <Tab to="/" aria-current={pathname === '/' ? 'page' : undefined}>
-          Floor
-        </Tab>
+        {tab('/', 'Floor', pathname === '/')}
+        {tab('/intake', 'Intake', pathname.startsWith('/intake'))}
+        {person.role === 'LEAD' && tab('/people', 'People', pathname === '/people')}
       </nav>
       <Bays aria-label="Bays">
         {bays.map((bay) => (
@@ -58,7 +70,7 @@ export function Band({ person }: BandProps) {
               </BayText>
               {bay.job !== null && (
                 <Plate>
-                  <TiltMark tilt={bay.job.tilt} size={20} />
+                  <TiltMark tilt={bay.job.tilt} size={18} />
                 </Plate>
               )}
             </BayButton>
@@ -66,8 +78,9 @@ export function Band({ person }: BandProps) {
         ))}
       </Bays>
       <Who>
-        {person.displayName}
-        <AriaButton onPress={() => signOut.mutate()}>Sign out</AriaButton>
+        <Find open={finding} onOpen={setFinding} />
+        <Bell />
+        <PersonMenu person={person} here={here} />
       </Who>
       {openBay !== null && (
         <BayDialog bay={openBay} probe={null} onClose={() => setOpenBay(null)} />
@@ -85,7 +98,8 @@ function useBayKeys(bays: readonly Bay[], openFree: (bay: number) => void) {
   };
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      if (isTyping(event)) return;
+      // In the conversation digits choose answers.
+      if (isTyping(event) || window.location.pathname.startsWith('/intake/')) return;
       const bay = bays.find((b) => String(b.number) === event.key);
       if (bay === undefined) return;
       event.preventDefault();
@@ -108,17 +122,17 @@ const Mat = styled.header`
   color: ${color.matInk};
   display: flex;
   align-items: center;
-  gap: 6px 14px;
+  gap: 6px 10px;
   flex-wrap: wrap;
-  padding: 6px 18px;
+  padding: 6px 14px;
   min-height: 60px;
 `;
 
 const Name = styled(Link)`
   display: flex;
   align-items: center;
-  gap: 10px;
-  font-size: 19px;
+  gap: 7px;
+  font-size: 18px;
   font-weight: 700;
   color: #fff;
   text-decoration: none;
@@ -131,7 +145,7 @@ const TiltName = styled.svg`
 
 const Tab = styled(Link)`
   display: inline-block;
-  padding: 10px 14px;
+  padding: 10px 11px;
   border-radius: ${radius};
   color: ${color.matInk};
   font-weight: 700;
@@ -144,7 +158,7 @@ const Tab = styled(Link)`
 
 const Bays = styled.ul`
   display: flex;
-  gap: 6px;
+  gap: 5px;
   margin-left: auto;
   flex-wrap: wrap;
 `;
@@ -153,9 +167,9 @@ const BayButton = styled(AriaButton)`
   font: inherit;
   display: flex;
   align-items: center;
-  gap: 8px;
+  gap: 6px;
   min-height: 46px;
-  padding: 3px 8px;
+  padding: 3px 6px;
   border: 1px solid ${color.matLine};
   border-radius: ${radius};
   background: rgb(255 255 255 / 6%);
@@ -177,8 +191,8 @@ const BayButton = styled(AriaButton)`
 
 const BayText = styled.span`
   display: grid;
-  font-size: 14px;
-  line-height: 1.2;
+  font-size: 13px;
+  line-height: 1.25;
   small {
     font-size: 13px;
   }
@@ -187,23 +201,11 @@ const BayText = styled.span`
 const Plate = styled.span`
   background: ${color.sheet};
   border-radius: ${radius};
-  padding: 3px 4px;
+  padding: 2px 3px;
 `;
 
 const Who = styled.div`
   display: flex;
   align-items: center;
-  gap: 10px;
-  font-weight: 700;
-  button {
-    font: inherit;
-    font-weight: 400;
-    color: inherit;
-    background: none;
-    border: 1px solid ${color.matLine};
-    border-radius: ${radius};
-    min-height: 44px;
-    padding: 4px 10px;
-    cursor: pointer;
-  }
+  gap: 5px;
 `;

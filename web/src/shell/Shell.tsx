@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { Outlet } from 'react-router';
+import { Outlet, useLocation } from 'react-router';
 import styled from 'styled-components';
 import { useSession } from '../api/queries';
 import { useLive } from '../api/useLive';
@@ -14,6 +14,7 @@ export function Shell() {
   const session = useSession();
   const person = session.data?.person ?? null;
   const live = useLive(person !== null);
+  const wall = useLocation().pathname === '/wall';
   const [wasSignedIn, setWasSignedIn] = useState(false);
   if (person !== null && !wasSignedIn) setWasSignedIn(true);
   useEffect(() => {
@@ -30,7 +31,7 @@ export function Shell() {
   if (person === null) return <SignInView ended={wasSignedIn} />;
   return (
     <>
-      <Band person={person} />
+      {!wall && <Band person={person} here={session.data.here} />}
       {!live && (
         <Stale role="status">
           The server does not send changes at the moment. What you see may be old; it catches up by

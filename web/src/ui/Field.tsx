@@ -1,4 +1,11 @@
-import { Input, Label, TextArea, TextField, type TextFieldProps } from 'react-aria-components';
+import {
+  Input,
+  Label,
+  Text,
+  TextArea,
+  TextField,
+  type TextFieldProps,
+} from 'react-aria-components';
 import styled from 'styled-components';
 import { color, radius } from '../theme/theme';
 
@@ -6,14 +13,17 @@ export interface FieldProps extends TextFieldProps {
   label: string;
   /** Several lines. */
   area?: boolean;
+  /** Below the field: what it is for. */
+  hint?: string;
 }
 
 /** A labelled text field. */
-export function Field({ label, area = false, ...props }: FieldProps) {
+export function Field({ label, area = false, hint, ...props }: FieldProps) {
   return (
     <Box {...props}>
       <Label>{label}</Label>
-      {area ? <Area rows={4} /> : <Line />}
+      {area ? <Area rows={3} /> : <Line />}
+      {hint !== undefined && <Hint slot="description">{hint}</Hint>}
     </Box>
   );
 }
@@ -38,6 +48,12 @@ const inputStyle = `
 
 const Line = styled(Input)`
   ${inputStyle}
+`;
+
+const Hint = styled(Text)`
+  font-weight: 400;
+  font-size: 14px;
+  color: ${color.ink2};
 `;
 
 const Area = styled(TextArea)`

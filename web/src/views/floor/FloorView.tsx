@@ -1,54 +1,80 @@
-import { VisuallyHidden } from 'react-aria-components';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
+import { request } from '../../api/client';
 import { useFloor } from '../../api/queries';
-import type { Floor, FloorJob } from '../../api/types';
-import { TiltMark } from '../../marks/TiltMark';
+import type { Floor, Script } from '../../api/types';
 import { color, radius } from '../../theme/theme';
-import { clock, inWords, when } from '../../ui/format';
+import { clock, inWords, sameDay, when } from '../../ui/format';
 import { Loaded } from '../../ui/Loaded';
-import { Mono, Page, Sheet, Sub, Title } from '../../ui/Sheet';
-import { axisOf, groupsOf, share, type Axis } from './lanes';
+import { Page, Sheet, Sub, Title } from '../../ui/Sheet';
+import { Lanes } from './Lanes';
+import { NO_FILTER, passes, type Filter } from './lanes';
 
-/** Who needs a person now; what runs by itself; what is promised when. */
+/** Who needs a person now; what runs by itself and when it ends; what is promised. */
 export function FloorView() {
   const floor = useFloor();
+  const [filter, setFilter] = useState<Filter>(NO_FILTER);
   return (
     <Loaded query={floor}>
-      {(data) => (
-        <Page>
-          <Head>
-            <Title>{titleOf(data)}</Title>
-            <Sub>{subOf(data)}</Sub>
-          </Head>
-          {data.jobs.length === 0 ? <EmptyFloor /> : <Lanes floor={data} />}
-        </Page>
-      )}
+      {(data) => {
+        const jobs = data.jobs.filter((job) => passes(job, filter));
+        return (
+          <Page>
+            <Head>
+              <Title>{titleOf(data)}</Title>
+              <Sub>{subOf(data)}</Sub>
+              <Link to="/wall">Wall screen</Link>
+            </Head>
+            {data.jobs.length === 0 ? (
+              <EmptyFloor />
+            ) : (
+              <>
+                <Filters floor={data} filter={filter} onFilter={setFilter} />
+                {jobs.length === 0 ? (
+                  <Sheet style={{ padding: 24 }}>
+                    <p>None of the {data.jobs.length} jobs in the shop passes these filters.</p>
+                  </Sheet>
+                ) : (
+                  <Lanes floor={data} jobs={jobs} />
+                )}
+              </>
+            )}
+          </Page>
+        );
+      }}
     </Loaded>
   );
 }
 
-function titleOf(floor: Floor): string {
-  const waiting = floor.jobs.filter((job) => job.acts === 'PERSON').length;
+export function titleOf(floor: Floor): string {
   if (floor.jobs.length === 0) return 'Nothing is in the shop';
-  if (waiting === 0) return 'Nobody is needed right now';
-  return waiting === 1
-    ? 'One machine needs a person'
-    : `${inWords(waiting)} machines need a person`;
+  const waiting = floor.jobs.filter((job) => job.acts === 'PERSON');
+  const late = floor.jobs.filter((j) => j.promise === 'OVERDUE' || j.promise === 'LIKELY_LATE');
+  const lateWords =
+    late.length === 0 ? '' : `, ${late.length} ${late.length === 1 ? 'is' : 'are'} late or will be`;
+  if (waiting.length === 0) return `Nobody is needed right now${lateWords}`;
+  return waiting.length === 1
+    ? `One machine needs a person${lateWords}`
+    : `${inWords(waiting.length)} machines need a person${lateWords}`;
 }
 
-function subOf(floor: Floor): string {
-  const now = Date.parse(floor.now);
+export function subOf(floor: Floor): string {
+  const now = new Date(floor.now);
   const promised = floor.jobs.filter(
-    (job) =>
-      job.promisedAt !== null &&
-      new Date(job.promisedAt).toDateString() === new Date(now).toDateString(),
+    (job) => job.promisedAt !== null && sameDay(new Date(job.promisedAt), now),
   ).length;
   const free = floor.bays.filter((bay) => bay.job === null).length;
+  const bays =
+    floor.nextFreeBayAt === null
+      ? `${free} of ${floor.bays.length} bays free`
+      : `next free bay about ${when(floor.nextFreeBayAt)}`;
   return [
     `${floor.jobs.length} in the shop`,
     `${promised} promised today`,
-    `${free} of ${floor.bays.length} bays free`,
+    bays,
+    `at ${clock(now)}`,
   ].join(' · ');
 }
 
@@ -56,106 +82,83 @@ function EmptyFloor() {
   return (
     <Sheet style={{ padding: 24 }}>
       <p>
-        When a machine is taken in it appears here, with what it waits for and when it is promised.
+        When a machine is taken in it appears here, with what it waits for and when it is promised.{' '}
+        <Link to="/intake">Take the first one in.</Link>
       </p>
     </Sheet>
   );
 }
 
-function Lanes({ floor }: { floor: Floor }) {
-  const axis = axisOf(floor);
-  return (
-    <Sheet aria-label="Jobs on a time axis">
-      <Row as="div" data-head="">
-        <HeadWords>Bay, job and what it waits for</HeadWords>
-        <AxisHead axis={axis} />
-      </Row>
-      {groupsOf(floor.jobs).map((group) => (
-        <section key={group.title}>
-          <GroupTitle>{group.title}</GroupTitle>
-          <ul>
-            {group.jobs.map((job) => (
-              <Lane key={job.number} job={job} axis={axis} />
-            ))}
-          </ul>
-        </section>
-      ))}
-      <Legend>
-        <span>
-          <i data-kind="waits" /> waits for a person
-        </span>
-        <span>
-          <i data-kind="work" /> runs by itself
-        </span>
-        <span>
-          <i data-kind="ruled" /> ruled
-        </span>
-        <span>⚑ promised</span>
-      </Legend>
-    </Sheet>
-  );
+interface FiltersProps {
+  floor: Floor;
+  filter: Filter;
+  onFilter: (filter: Filter) => void;
 }
 
-function Lane({ job, axis }: { job: FloorJob; axis: Axis }) {
+const STANCES: Record<string, string> = {
+  UNKNOWN: 'not asked yet',
+  WANTED: 'wanted',
+  NOT_WANTED: 'not wanted, signed',
+  COPIED: 'copied',
+  COPY_VERIFIED: 'copy verified',
+};
+
+function Filters({ floor, filter, onFilter }: FiltersProps) {
+  const script = useQuery({
+    queryKey: ['script'],
+    queryFn: () => request<Script>('GET', '/api/questions'),
+    staleTime: Infinity,
+  });
+  const people = [...new Set(floor.jobs.flatMap((j) => (j.holder === null ? [] : [j.holder])))];
+  const families = (script.data?.families ?? []).filter((f) =>
+    floor.jobs.some((job) => job.families.includes(f.id)),
+  );
+  const stances = Object.keys(STANCES).filter((s) => floor.jobs.some((job) => job.stance === s));
   return (
     <Row>
-      <Who to={`/job/${job.number}`}>
-        <BayNumber>{job.bay ?? '–'}</BayNumber>
-        <TiltMark tilt={job.tilt} size={26} />
-        <span>
-          <b>
-            <Mono>{job.number}</Mono> {job.machine}
-          </b>{' '}
-          · {job.customer}
-          <Waits data-acts={job.acts}>{job.line}</Waits>
-          <Finding>{job.headline}</Finding>
-          <VisuallyHidden>{promisedWords(job)}</VisuallyHidden>
-        </span>
-      </Who>
-      <Track aria-hidden="true">
-        {axis.ticks.map((tick) => (
-          <Tick key={tick} style={{ left: `${100 * share(axis, tick)}%` }} />
-        ))}
-        <Span
-          data-acts={job.acts}
-          style={{
-            left: `${100 * share(axis, Date.parse(job.takenInAt))}%`,
-            right: `${100 * (1 - share(axis, axis.now))}%`,
-          }}
-        />
-        <Now style={{ left: `${100 * share(axis, axis.now)}%` }} />
-        {job.promisedAt !== null && (
-          <Flag style={{ left: `${100 * share(axis, Date.parse(job.promisedAt))}%` }}>⚑</Flag>
-        )}
-      </Track>
+      <label>
+        Whose{' '}
+        <select
+          value={filter.whose}
+          onChange={(event) => onFilter({ ...filter, whose: event.target.value })}
+        >
+          <option value="all">everybody’s</option>
+          <option value="mine">mine</option>
+          <option value="nobody">nobody’s</option>
+          {people.map((name) => (
+            <option key={name}>{name}</option>
+          ))}
+        </select>
+      </label>
+      <label>
+        Complaint{' '}
+        <select
+          value={filter.family}
+          onChange={(event) => onFilter({ ...filter, family: event.target.value })}
+        >
+          <option value="all">any</option>
+          {families.map((family) => (
+            <option key={family.id} value={family.id}>
+              {family.name}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label>
+        Data{' '}
+        <select
+          value={filter.stance}
+          onChange={(event) => onFilter({ ...filter, stance: event.target.value })}
+        >
+          <option value="all">any</option>
+          {stances.map((stance) => (
+            <option key={stance} value={stance}>
+              {STANCES[stance]}
+            </option>
+          ))}
+        </select>
+      </label>
     </Row>
-  );
-}
-
-/** The flag in words, for those who do not see it. */
-const promisedWords = (job: FloorJob) =>
-  job.promisedAt === null ? 'nothing promised' : `promised ${when(job.promisedAt)}`;
-
-/** A label near an end would be cut off, one near "now" would lie on it. */
-function hasRoom(axis: Axis, tick: number): boolean {
-  const at = share(axis, tick);
-  return at > 0.04 && at < 0.96 && Math.abs(at - share(axis, axis.now)) > 0.08;
-}
-
-function AxisHead({ axis }: { axis: Axis }) {
-  return (
-    <Track aria-hidden="true">
-      {axis.ticks
-        .filter((tick) => hasRoom(axis, tick))
-        .map((tick) => (
-          <TickWords key={tick} style={{ left: `${100 * share(axis, tick)}%` }}>
-            {clock(new Date(tick))}
-          </TickWords>
-        ))}
-      <TickWords data-now="" style={{ left: `${100 * share(axis, axis.now)}%` }}>
-        now {clock(new Date(axis.now))}
-      </TickWords>
-    </Track>
   );
 }
 
@@ -164,144 +167,31 @@ const Head = styled.div`
   flex-wrap: wrap;
   align-items: baseline;
   gap: 4px 16px;
-  padding: 4px 0 14px;
-`;
-
-const Row = styled.li`
-  display: grid;
-  grid-template-columns: minmax(360px, 42%) 1fr;
-  border-top: 1px solid ${color.line};
-  &[data-head] {
-    border-top: 0;
-    min-height: 44px;
+  padding: 2px 0 8px;
+  a {
+    margin-left: auto;
   }
 `;
 
-const HeadWords = styled.span`
-  padding: 12px 14px;
-  font-size: 14px;
-  color: ${color.ink2};
-`;
-
-const GroupTitle = styled.h2`
-  font-size: 15px;
-  padding: 9px 14px;
-  border-top: 1px solid ${color.line};
-  background: ${color.sunken};
-`;
-
-const Who = styled(Link)`
-  display: grid;
-  grid-template-columns: 30px 30px 1fr;
-  gap: 12px;
-  align-items: center;
-  padding: 12px 14px;
-  color: ${color.ink};
-  text-decoration: none;
-  border-right: 1px solid ${color.line};
-  &:hover {
-    background: ${color.clearSoft};
-  }
-`;
-
-const BayNumber = styled.span`
-  border: 1.5px solid ${color.ink2};
-  border-radius: ${radius};
-  min-height: 32px;
-  display: grid;
-  place-items: center;
-  font-weight: 700;
-`;
-
-const Waits = styled.span`
-  display: block;
-  font-weight: 700;
-  color: ${color.ink2};
-  &[data-acts='PERSON'] {
-    color: ${color.lean};
-  }
-`;
-
-const Finding = styled.span`
-  display: block;
-  font-size: 14px;
-  color: ${color.ink2};
-`;
-
-const Track = styled.div`
-  position: relative;
-  overflow: hidden;
-`;
-
-const Tick = styled.i`
-  position: absolute;
-  top: 0;
-  bottom: 0;
-  border-left: 1px solid ${color.line};
-`;
-
-const Span = styled.i`
-  position: absolute;
-  top: calc(50% - 9px);
-  height: 18px;
-  border-radius: ${radius};
-  background: ${color.clear};
-  &[data-acts='PERSON'] {
-    background: none;
-    border: 2px solid ${color.leanMark};
-  }
-  &[data-acts='RULED'] {
-    background: ${color.bar};
-  }
-`;
-
-const Now = styled.i`
-  position: absolute;
-  top: 0;
-  bottom: 0;
-  border-left: 2px solid ${color.ink};
-`;
-
-const Flag = styled.span`
-  position: absolute;
-  top: calc(50% - 15px);
-  font-size: 20px;
-`;
-
-const TickWords = styled.span`
-  position: absolute;
-  top: 12px;
-  transform: translateX(-50%);
-  font-size: 13px;
-  color: ${color.ink2};
-  white-space: nowrap;
-  &[data-now] {
-    font-weight: 700;
-    color: ${color.ink};
-  }
-`;
-
-const Legend = styled.p`
+const Row = styled.div`
   display: flex;
   flex-wrap: wrap;
-  gap: 6px 22px;
-  padding: 12px 14px;
-  border-top: 1px solid ${color.line};
-  font-size: 13px;
-  color: ${color.ink2};
-  i {
-    display: inline-block;
-    width: 16px;
-    height: 10px;
-    border-radius: 2px;
+  gap: 8px 18px;
+  padding-bottom: 10px;
+  label {
+    display: flex;
+    align-items: center;
+    gap: 8px;
+    color: ${color.ink2};
   }
-  i[data-kind='waits'] {
-    border: 2px solid ${color.leanMark};
-  }
-  i[data-kind='ruled'] {
-    background: ${color.bar};
-  }
-  i[data-kind='work'] {
-    background: ${color.clear};
+  select {
+    font: inherit;
+    min-height: 40px;
+    max-width: 240px;
+    padding: 4px 8px;
+    border: 1.5px solid ${color.ink3};
+    border-radius: ${radius};
+    background: ${color.sheet};
+    color: ${color.ink};
   }
 `;

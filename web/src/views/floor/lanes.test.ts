@@ -1,11 +1,22 @@
 import { expect, it } from 'vitest';
 import type { Floor, FloorJob } from '../../api/types';
-import { axisOf, groupsOf, share } from './lanes';
+import { axisOf, groupsOf, NO_FILTER, passes, promiseWords, share } from './lanes';
 
 const NOW = Date.UTC(2026, 10, 23, 12);
 const HOUR = 3_600_000;
 
+const iso = (time: number) => new Date(time).toISOString();
+
 const job = (acts: FloorJob['acts'], takenIn: number, promised: number | null): FloorJob => ({
+  stage: 'READ',
+  stance: 'UNKNOWN',
+  families: ['slow'],
+  holder: null,
+  mine: false,
+  promise: promised === null ? 'NONE' : 'KEPT',
+  likelyEnd: { early: iso(NOW + HOUR), likely: iso(NOW + 2 * HOUR), late: iso(NOW + 4 * HOUR) },
+  restsOn: 0,
+  spans: [],
   number: 'J-1',
   machine: 'Ostrel 17 laptop',
   customer: 'Bakery on the quay',
@@ -20,6 +31,8 @@ const job = (acts: FloorJob['acts'], takenIn: number, promised: number | null): 
 
 const floor = (...jobs: FloorJob[]): Floor => ({
   now: new Date(NOW).toISOString(),
+  shop: 'Harbour bench',
+  nextFreeBayAt: null,
   bays: [],
   jobs,
 });
@@ -28,8 +41,8 @@ it('shows what came in, now and what is promised', () => {
   const axis = axisOf(floor(job('PERSON', NOW - 6 * HOUR, NOW + 20 * HOUR)));
 
   expect(axis.from).toBe(NOW - 7 * HOUR);
-  expect(axis.to).toBe(NOW + 23 * HOUR);
-  expect(share(axis, NOW)).toBeCloseTo(7 / 30, 10);
+  expect(axis.to).toBe(NOW + 22 * HOUR);
+  expect(share(axis, NOW)).toBeCloseTo(7 / 29, 10);
 });
 
 it('never lets a job of last month squeeze the day', () => {
@@ -56,8 +69,51 @@ it('puts what is promised soonest first and what is not promised last', () => {
   expect(groupsOf(jobs)[0]?.jobs.map((j) => j.number)).toEqual(['J-1', 'J-2', 'J-3']);
 });
 
-it('groups by who must act and leaves out empty groups', () => {
-  const groups = groupsOf([job('RULED', NOW, null), job('PERSON', NOW, null)]);
+it('puts mine before nobody’s before others’, and late ones first among them', () => {
+  const jobs: FloorJob[] = [
+    { ...job('PERSON', NOW, NOW + 3 * HOUR), number: 'theirs', holder: 'Bo K.' },
+    { ...job('PERSON', NOW, NOW + 2 * HOUR), number: 'free' },
+    { ...job('PERSON', NOW, NOW + 9 * HOUR), number: 'free, late', promise: 'LIKELY_LATE' },
+    { ...job('PERSON', NOW, null), number: 'mine', holder: 'Ines R.', mine: true },
+  ];
 
-  expect(groups.map((group) => group.title)).toEqual(['Needs a person now', 'Ruled, work to do']);
+  expect(groupsOf(jobs)[0]?.jobs.map((j) => j.number)).toEqual([
+    'mine',
+    'free, late',
+    'free',
+    'theirs',
+  ]);
+});
+
+it('groups by who must act and leaves out empty groups', () => {
+  const groups = groupsOf([job('OUTSIDE', NOW, null), job('PERSON', NOW, null)]);
+
+  expect(groups.map((group) => group.title)).toEqual([
+    'Needs a person now',
+    'Waiting for a part or an answer',
+  ]);
+});
+
+it('filters by person, family and stance', () => {
+  const bos: FloorJob = { ...job('PERSON', NOW, null), holder: 'Bo K.', stance: 'WANTED' };
+
+  expect(passes(bos, NO_FILTER)).toBe(true);
+  expect(passes(bos, { ...NO_FILTER, whose: 'Bo K.' })).toBe(true);
+  expect(passes(bos, { ...NO_FILTER, whose: 'mine' })).toBe(false);
+  expect(passes(bos, { ...NO_FILTER, whose: 'nobody' })).toBe(false);
+  expect(passes(bos, { ...NO_FILTER, family: 'slow', stance: 'WANTED' })).toBe(true);
+  expect(passes(bos, { ...NO_FILTER, family: 'dead' })).toBe(false);
+});
+
+it('says in words what is late before it is', () => {
+  const at = (promise: FloorJob['promise']) =>
+    promiseWords({ ...job('PERSON', NOW, NOW), promise });
+
+  expect([at('OVERDUE'), at('LIKELY_LATE'), at('AT_RISK'), at('KEPT'), at('NONE')]).toEqual([
+    'promised time has passed',
+    'likely late',
+    'may be late',
+    undefined,
+    undefined,
+  ]);
 });

@@ -19,7 +19,9 @@ export function JobHead({ job }: { job: Job }) {
           <span>{job.customer}</span>
           {job.bay !== null && <BayLink bay={job.bay} />}
         </Line>
-        <Sub>“{job.complaint}”</Sub>
+        <Sub>
+          “{job.complaint}”{job.errorText !== null && ` · the screen says “${job.errorText}”`}
+        </Sub>
       </div>
       <ReachLadder levels={job.reachLevels} reach={job.reach} />
       <StanceCard job={job} />

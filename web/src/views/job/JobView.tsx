@@ -7,10 +7,14 @@ import { Loaded } from '../../ui/Loaded';
 import { Page } from '../../ui/Sheet';
 import { causeKey } from './causeKey';
 import { Causes } from './Causes';
+import { Hand } from './Hand';
 import { JobHead } from './JobHead';
 import { Leaning } from './Leaning';
 import { Moves } from './Moves';
+import { OneChange } from './OneChange';
+import { PhotoStrip } from './PhotoStrip';
 import { Places } from './Places';
+import { TakenIn } from './TakenIn';
 import { Trace } from './Trace';
 
 /** The machine in checking order, what it could be and why, what to do next, what was done. */
@@ -27,6 +31,8 @@ function Shown({ job }: { job: Job }) {
   return (
     <Page>
       <JobHead job={job} />
+      <Hand job={job} />
+      <TakenIn job={job} />
       <Columns>
         <Places
           job={job}
@@ -42,7 +48,9 @@ function Shown({ job }: { job: Job }) {
           <Leaning job={job} />
         </Right>
       </Columns>
+      <OneChange job={job} />
       <Trace lines={job.trace} />
+      <PhotoStrip job={job} />
     </Page>
   );
 }

@@ -56,6 +56,8 @@ function Drives({ job }: { job: Job }) {
           <span>
             <b>{drive.name}</b>, {drive.description}
             <small>{drive.identity}</small>
+            {drive.metBefore !== null && <MetBefore>{drive.metBefore}</MetBefore>}
+            <Link to={`/part/${drive.partId}`}>Its life</Link>
             {drive.readingId !== null && (
               <Link to={`/reading/${drive.readingId}`}>See the reading</Link>
             )}
@@ -91,6 +93,13 @@ const Drive = styled.li`
   a {
     display: inline-block;
     padding: 8px 0;
+  }
+`;
+
+const MetBefore = styled.small`
+  && {
+    color: ${color.clear};
+    font-weight: 700;
   }
 `;
 

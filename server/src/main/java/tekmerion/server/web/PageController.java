@@ -49,11 +49,9 @@ class PageController {
             "default-src 'none'",
             "script-src 'self'",
             "style-src 'self' 'nonce-%s'".formatted(nonce),
-            "img-src 'self' data: blob:",
+            "img-src 'self' data:",
             "font-src 'self'",
             "connect-src 'self'",
-            // The label's PDF is shown in a frame of its own so that it can be printed.
-            "frame-src 'self' blob:",
             "base-uri 'none'",
             "form-action 'self'",
             "frame-ancestors 'none'");

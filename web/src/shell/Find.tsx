@@ -1,0 +1,193 @@
+import { useEffect, useState } from 'react';
+import { Button, VisuallyHidden } from 'react-aria-components';
+import { useNavigate } from 'react-router';
+import styled from 'styled-components';
+import { useFound } from '../api/queries';
+import type { Hit } from '../api/types';
+import { TiltMark } from '../marks/TiltMark';
+import { color } from '../theme/theme';
+import { when } from '../ui/format';
+import { Marked } from '../ui/Marked';
+import { Modal } from '../ui/Modal';
+import { Mono } from '../ui/Sheet';
+import { BandButton } from './BandButton';
+import { isTyping } from './isTyping';
+
+export interface FindProps {
+  /** What is looked for; null while closed. */
+  open: string | null;
+  onOpen: (text: string | null) => void;
+}
+
+/** Finds from anywhere: "/" opens it, arrows choose, Enter goes. */
+export function Find({ open, onOpen }: FindProps) {
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.key !== '/' || isTyping(event)) return;
+      event.preventDefault();
+      onOpen('');
+    };
+    window.addEventListener('keydown', onKey);
+    return () => {
+      window.removeEventListener('keydown', onKey);
+    };
+  });
+  return (
+    <>
+      <BandButton onPress={() => onOpen('')} aria-label="Find a job, serial or customer">
+        <Glass viewBox="0 0 24 24" width="18" aria-hidden="true">
+          <path
+            d="M15 15l6 6M10 3a7 7 0 1 1 0 14 7 7 0 0 1 0-14z"
+            fill="none"
+            stroke="currentColor"
+            strokeWidth="2.4"
+          />
+        </Glass>{' '}
+        <kbd>/</kbd>
+      </BandButton>
+      {open !== null && <FindDialog key={open} start={open} onClose={() => onOpen(null)} />}
+    </>
+  );
+}
+
+function FindDialog({ start, onClose }: { start: string; onClose: () => void }) {
+  const [text, setText] = useState(start);
+  const [asked, setAsked] = useState(start);
+  const [at, setAt] = useState(0);
+  const navigate = useNavigate();
+  useEffect(() => {
+    const timer = window.setTimeout(() => setAsked(text), 120);
+    return () => {
+      window.clearTimeout(timer);
+    };
+  }, [text]);
+  const found = useFound(asked);
+  const hits = asked.trim().length > 1 ? (found.data?.hits ?? []) : [];
+  const chosen = Math.min(at, hits.length - 1);
+  const go = (hit: Hit | undefined) => {
+    if (hit === undefined) return;
+    onClose();
+    void navigate(`/job/${hit.number}`);
+  };
+  return (
+    <Modal title="Find a job, serial, customer, model or error text" isOpen onClose={onClose}>
+      <Input
+        aria-label="What to find"
+        role="combobox"
+        aria-expanded={hits.length > 0}
+        aria-controls="found"
+        aria-activedescendant={hits.length > 0 ? `hit-${chosen}` : undefined}
+        autoFocus
+        autoComplete="off"
+        value={text}
+        onChange={(event) => {
+          setText(event.target.value);
+          setAt(0);
+        }}
+        onKeyDown={(event) => {
+          if (event.key === 'ArrowDown') setAt(Math.min(chosen + 1, hits.length - 1));
+          else if (event.key === 'ArrowUp') setAt(Math.max(chosen - 1, 0));
+          else if (event.key === 'Enter') go(hits[chosen]);
+          else return;
+          event.preventDefault();
+        }}
+      />
+      <p role="status">{words(asked, found.isFetching, hits.length, found.data?.more ?? false)}</p>
+      <List id="found" role="listbox" aria-label="Found">
+        {hits.map((hit, i) => (
+          <li
+            key={hit.number}
+            id={`hit-${i}`}
+            role="option"
+            aria-selected={i === chosen}
+            data-here={i === chosen || undefined}
+          >
+            <Row excludeFromTabOrder onPress={() => go(hit)}>
+              <TiltMark tilt={hit.tilt} size={20} />
+              <span>
+                <b>
+                  <Mono>
+                    <Marked text={hit.number} find={asked} />
+                  </Mono>{' '}
+                  <Marked text={hit.machine} find={asked} />
+                </b>{' '}
+                · <Marked text={hit.customer} find={asked} />
+                <small>
+                  {hit.serial !== null && (
+                    <>
+                      serial <Marked text={hit.serial} find={asked} serial /> ·{' '}
+                    </>
+                  )}
+                  <Marked text={hit.complaint} find={asked} />
+                  {hit.errorText !== null && (
+                    <>
+                      {' '}
+                      · <Marked text={hit.errorText} find={asked} />
+                    </>
+                  )}
+                </small>
+              </span>
+              <small>{hit.endedAt === null ? 'in the shop' : when(hit.endedAt)}</small>
+            </Row>
+          </li>
+        ))}
+      </List>
+      <VisuallyHidden>Arrow keys choose, Enter opens, Escape closes.</VisuallyHidden>
+    </Modal>
+  );
+}
+
+function words(asked: string, isFetching: boolean, count: number, more: boolean): string {
+  if (asked.trim().length < 2) return 'Type at least two characters; of a serial any three.';
+  if (count === 0) return isFetching ? 'Looking…' : 'Nothing is found. Try fewer characters.';
+  return more ? `The newest ${count}; type more to narrow it.` : `${count} found`;
+}
+
+const Glass = styled.svg`
+  vertical-align: middle;
+`;
+
+const Input = styled.input`
+  font: inherit;
+  font-size: 18px;
+  min-height: 48px;
+  padding: 8px 12px;
+  border: 1.5px solid ${color.ink3};
+  border-radius: 4px;
+  background: ${color.sheet};
+  color: ${color.ink};
+`;
+
+const List = styled.ul`
+  li + li {
+    border-top: 1px solid ${color.line};
+  }
+  li[data-here] {
+    background: ${color.clearSoft};
+    outline: 2px solid ${color.clear};
+    outline-offset: -2px;
+  }
+`;
+
+const Row = styled(Button)`
+  font: inherit;
+  width: 100%;
+  display: grid;
+  grid-template-columns: 24px 1fr auto;
+  gap: 10px;
+  align-items: center;
+  text-align: left;
+  padding: 8px 10px;
+  min-height: 48px;
+  border: 0;
+  background: none;
+  color: ${color.ink};
+  cursor: pointer;
+  small {
+    color: ${color.ink2};
+    font-size: 14px;
+  }
+  span small {
+    display: block;
+  }
+`;

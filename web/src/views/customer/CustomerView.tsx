@@ -1,0 +1,119 @@
+import { useState } from 'react';
+import { Link, useParams } from 'react-router';
+import styled from 'styled-components';
+import { keys, useCall, useCustomer, useSession } from '../../api/queries';
+import type { CustomerLife } from '../../api/types';
+import { color } from '../../theme/theme';
+import { Button } from '../../ui/Button';
+import { Field } from '../../ui/Field';
+import { when } from '../../ui/format';
+import { Loaded } from '../../ui/Loaded';
+import { Modal } from '../../ui/Modal';
+import { ProblemNote } from '../../ui/ProblemNote';
+import { Mono, Page, Sheet, Sub, Title } from '../../ui/Sheet';
+
+/** A customer: what they brought, and what of it is personal. */
+export function CustomerView() {
+  const { id = '' } = useParams();
+  const customer = useCustomer(id);
+  return <Loaded query={customer}>{(data) => <Shown customer={data} />}</Loaded>;
+}
+
+function Shown({ customer }: { customer: CustomerLife }) {
+  const role = useSession().data?.person?.role;
+  const [erasing, setErasing] = useState(false);
+  return (
+    <Page>
+      <Title>
+        {customer.name}: {customer.jobs.length} {customer.jobs.length === 1 ? 'job' : 'jobs'}
+      </Title>
+      <Sub>
+        {customer.erasedAt !== null
+          ? `Personal data erased ${when(customer.erasedAt)}; what the machines told stays.`
+          : [customer.phone, customer.email].filter((x) => x !== null).join(' · ') ||
+            'no phone or e-mail known'}
+      </Sub>
+      <Row>
+        {role !== 'TECHNICIAN' && customer.erasedAt === null && (
+          <a href={`/api/customers/${customer.id}/export`} download>
+            Export what belongs to them
+          </a>
+        )}
+        {role === 'LEAD' && customer.erasedAt === null && (
+          <Button onPress={() => setErasing(true)}>Erase the personal data…</Button>
+        )}
+      </Row>
+      <Sheet as="ul">
+        {customer.jobs.map((job) => (
+          <Line key={job.number}>
+            <Link to={`/job/${job.number}`}>
+              <Mono>{job.number}</Mono>
+            </Link>
+            <span>
+              <b>{job.machine}</b> {job.machineSerial}
+            </span>
+            <span>{job.complaint}</span>
+            <span>
+              {when(job.takenInAt)} – {job.endedAt === null ? 'in the shop' : when(job.endedAt)}
+            </span>
+          </Line>
+        ))}
+      </Sheet>
+      {erasing && <Erase customer={customer} onClose={() => setErasing(false)} />}
+    </Page>
+  );
+}
+
+function Erase({ customer, onClose }: { customer: CustomerLife; onClose: () => void }) {
+  const call = useCall(keys.customer(String(customer.id)), keys.floor);
+  const [name, setName] = useState('');
+  return (
+    <Modal title={`Erase what belongs to ${customer.name}?`} isOpen onClose={onClose}>
+      <p>
+        Name, phone, e-mail, words, signatures, passwords and photos go for good. Readings, rulings
+        and the trace of what was done stay, linked to nobody. This cannot be undone.
+      </p>
+      <Field
+        label="Type the name as it stands"
+        value={name}
+        onChange={setName}
+        autoComplete="off"
+      />
+      {call.isError && <ProblemNote error={call.error} />}
+      <Row>
+        <Button
+          isDisabled={name.trim() !== customer.name || call.isPending}
+          onPress={() =>
+            call.mutate(
+              { method: 'POST', path: `/api/customers/${customer.id}/erase`, body: { name } },
+              { onSuccess: onClose },
+            )
+          }
+        >
+          Erase for good
+        </Button>
+        <Button primary onPress={onClose}>
+          Leave it
+        </Button>
+      </Row>
+    </Modal>
+  );
+}
+
+const Row = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 16px;
+  margin: 12px 0;
+`;
+
+const Line = styled.li`
+  display: grid;
+  grid-template-columns: 90px 1fr 2fr 1fr;
+  gap: 12px;
+  padding: 10px 16px;
+  & + & {
+    border-top: 1px solid ${color.line};
+  }
+`;

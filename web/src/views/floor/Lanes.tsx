@@ -1,0 +1,394 @@
+import { VisuallyHidden } from 'react-aria-components';
+import { Link } from 'react-router';
+import styled from 'styled-components';
+import type { Floor, FloorJob } from '../../api/types';
+import { TiltMark } from '../../marks/TiltMark';
+import { color, radius } from '../../theme/theme';
+import { clock, when } from '../../ui/format';
+import { Mono, Sheet } from '../../ui/Sheet';
+import { axisOf, groupsOf, isOn, promiseWords, share, type Axis } from './lanes';
+
+export interface LanesProps {
+  floor: Floor;
+  jobs: readonly FloorJob[];
+  /** Readable from four metres: larger, and only what is seen from there. */
+  wall?: boolean;
+}
+
+/** Jobs on a time axis, grouped by who must act. */
+export function Lanes({ floor, jobs, wall = false }: LanesProps) {
+  const axis = axisOf({ ...floor, jobs: [...jobs] });
+  return (
+    <Board aria-label="Jobs on a time axis" data-wall={wall || undefined}>
+      <Row as="div" data-head="">
+        <HeadWords>Bay, job and what it waits for</HeadWords>
+        <AxisHead axis={axis} wall={wall} />
+      </Row>
+      {groupsOf(jobs).map((group) => (
+        <section key={group.title}>
+          <GroupTitle>
+            {group.title}
+            {wall ? `: ${group.jobs.length}` : ''}
+          </GroupTitle>
+          <ul>
+            {group.jobs.map((job) => (
+              <Lane key={job.number} job={job} axis={axis} wall={wall} />
+            ))}
+          </ul>
+        </section>
+      ))}
+      <Legend>
+        <span>
+          <i data-kind="TAKEN_IN" /> taken in
+        </span>
+        <span>
+          <i data-kind="TEST" /> test
+        </span>
+        <span>
+          <i data-kind="HANDS" /> hands on it
+        </span>
+        <span>
+          <i data-kind="WAITS_PERSON" /> waits for a person
+        </span>
+        <span>
+          <i data-kind="WAITS_OUTSIDE" /> waits outside
+        </span>
+        <span>
+          <i data-kind="likely" /> likely end, the bar is where 8 in 10 end
+        </span>
+        <span>⚑ promised</span>
+      </Legend>
+    </Board>
+  );
+}
+
+function Lane({ job, axis, wall }: { job: FloorJob; axis: Axis; wall: boolean }) {
+  const late = promiseWords(job);
+  const at = (iso: string) => `${100 * share(axis, Date.parse(iso))}%`;
+  const likely = Date.parse(job.likelyEnd.likely);
+  return (
+    <Row data-late={late === undefined ? undefined : job.promise}>
+      <Who to={`/job/${job.number}`} tabIndex={wall ? -1 : 0}>
+        <BayNumber>
+          <VisuallyHidden>{job.bay === null ? 'no bay' : 'bay'}</VisuallyHidden>
+          {job.bay ?? '–'}
+        </BayNumber>
+        <TiltMark tilt={job.tilt} size={wall ? 40 : 26} />
+        <span>
+          <b>
+            <Mono>{job.number}</Mono> {job.machine}
+          </b>
+          {!wall && ` · ${job.customer}`}
+          <br />
+          <Waits data-acts={job.acts}>{job.line}</Waits>{' '}
+          <Holder>
+            · {job.mine ? 'yours' : (job.holder ?? 'nobody has it')}
+            {late !== undefined && <Late data-promise={job.promise}>{late}</Late>}
+          </Holder>
+          <VisuallyHidden>
+            {job.promisedAt === null ? 'nothing promised' : `promised ${when(job.promisedAt)}`},
+            likely ready {when(job.likelyEnd.likely)}, between {when(job.likelyEnd.early)} and{' '}
+            {when(job.likelyEnd.late)}
+          </VisuallyHidden>
+        </span>
+      </Who>
+      <Track
+        aria-hidden="true"
+        title={`Likely ready ${when(job.likelyEnd.likely)}, 8 in 10 between ${when(job.likelyEnd.early)} and ${when(job.likelyEnd.late)}; ${job.restsOn === 0 ? 'by judgement' : `from ${job.restsOn} past jobs`}`}
+      >
+        {axis.ticks.map((tick) => (
+          <Tick key={tick} style={{ left: `${100 * share(axis, tick)}%` }} />
+        ))}
+        {job.spans.map((span) => (
+          <Span
+            key={`${span.kind}-${span.from}`}
+            data-kind={span.kind}
+            style={{
+              left: at(span.from),
+              width: `${100 * (share(axis, span.to === null ? axis.now : Date.parse(span.to)) - share(axis, Date.parse(span.from)))}%`,
+            }}
+          />
+        ))}
+        <Dots
+          style={{
+            left: `${100 * share(axis, axis.now)}%`,
+            right: `${100 * (1 - share(axis, likely))}%`,
+          }}
+        />
+        <Spread
+          style={{
+            left: at(job.likelyEnd.early),
+            width: `${100 * (share(axis, Date.parse(job.likelyEnd.late)) - share(axis, Date.parse(job.likelyEnd.early)))}%`,
+          }}
+        />
+        {isOn(axis, likely) ? (
+          <End style={{ left: at(job.likelyEnd.likely) }} />
+        ) : (
+          <Beyond>likely {when(job.likelyEnd.likely)} →</Beyond>
+        )}
+        <Now style={{ left: `${100 * share(axis, axis.now)}%` }} />
+        {job.promisedAt !== null && isOn(axis, Date.parse(job.promisedAt)) && (
+          <Flag style={{ left: at(job.promisedAt) }} data-promise={job.promise}>
+            <svg viewBox="0 0 14 30" width="14" height="30">
+              <path d="M1 0v30" stroke="currentColor" strokeWidth="2.4" />
+              <path d="M1 1l12 4.5L1 10z" fill="currentColor" />
+            </svg>
+          </Flag>
+        )}
+      </Track>
+    </Row>
+  );
+}
+
+/** A label near an end would be cut off, one near "now" would lie on it. */
+function hasRoom(axis: Axis, tick: number, wall: boolean): boolean {
+  const at = share(axis, tick);
+  const room = wall ? 0.14 : 0.1;
+  return at > 0.04 && at < 0.96 && Math.abs(at - share(axis, axis.now)) > room;
+}
+
+function AxisHead({ axis, wall }: { axis: Axis; wall: boolean }) {
+  return (
+    <Track aria-hidden="true">
+      {axis.ticks
+        .filter((tick, i) => hasRoom(axis, tick, wall) && (!wall || i % 2 === 0))
+        .map((tick) => (
+          <TickWords key={tick} style={{ left: `${100 * share(axis, tick)}%` }}>
+            {clock(new Date(tick))}
+          </TickWords>
+        ))}
+      <TickWords data-now="" style={{ left: `${100 * share(axis, axis.now)}%` }}>
+        now {clock(new Date(axis.now))}
+      </TickWords>
+    </Track>
+  );
+}
+
+const Board = styled(Sheet)`
+  &[data-wall] {
+    font-size: 26px;
+    b,
+    span {
+      font-size: 26px;
+    }
+    h2 {
+      font-size: 28px;
+    }
+  }
+`;
+
+const Row = styled.li`
+  display: grid;
+  grid-template-columns: minmax(380px, 38%) 1fr;
+  border-top: 1px solid ${color.line};
+  [data-wall] & {
+    grid-template-columns: 52% 1fr;
+  }
+  &[data-head] {
+    border-top: 0;
+    min-height: 44px;
+  }
+  &[data-late='OVERDUE'],
+  &[data-late='LIKELY_LATE'] {
+    background: ${color.implicatedSoft};
+  }
+  &[data-late='AT_RISK'] {
+    background: ${color.leanSoft};
+  }
+`;
+
+const HeadWords = styled.span`
+  padding: 12px 14px;
+  font-size: 14px;
+  color: ${color.ink2};
+`;
+
+const GroupTitle = styled.h2`
+  font-size: 15px;
+  padding: 8px 14px;
+  border-top: 1px solid ${color.line};
+  background: ${color.sunken};
+`;
+
+const Who = styled(Link)`
+  display: grid;
+  grid-template-columns: 30px 30px 1fr;
+  gap: 12px;
+  align-items: center;
+  padding: 7px 14px;
+  color: ${color.ink};
+  text-decoration: none;
+  border-right: 1px solid ${color.line};
+  [data-wall] & {
+    grid-template-columns: 46px 46px 1fr;
+    padding: 10px 14px;
+  }
+  &:hover {
+    background: ${color.clearSoft};
+  }
+`;
+
+const BayNumber = styled.span`
+  border: 1.5px solid ${color.ink2};
+  border-radius: ${radius};
+  min-height: 32px;
+  display: grid;
+  place-items: center;
+  font-weight: 700;
+`;
+
+const Waits = styled.span`
+  font-weight: 700;
+  color: ${color.ink2};
+  &[data-acts='PERSON'] {
+    color: ${color.lean};
+  }
+`;
+
+const Holder = styled.span`
+  font-size: 14px;
+  color: ${color.ink2};
+`;
+
+const Late = styled.b`
+  margin-left: 10px;
+  padding: 0 7px;
+  border: 1.5px solid ${color.implicated};
+  border-radius: ${radius};
+  color: ${color.implicated};
+  &[data-promise='AT_RISK'] {
+    border-color: ${color.leanMark};
+    border-style: dashed;
+    color: ${color.lean};
+  }
+`;
+
+const Track = styled.div`
+  position: relative;
+  overflow: hidden;
+`;
+
+const Tick = styled.i`
+  position: absolute;
+  top: 0;
+  bottom: 0;
+  border-left: 1px solid ${color.line};
+`;
+
+const spanLook = `
+  background: ${color.ink3};
+  &[data-kind='TEST'] {
+    background: ${color.clear};
+  }
+  &[data-kind='HANDS'] {
+    background: ${color.ink};
+  }
+  &[data-kind='WAITS_PERSON'] {
+    background: none;
+    border: 2px solid ${color.leanMark};
+  }
+  &[data-kind='WAITS_OUTSIDE'] {
+    background: none;
+    border: 2px dotted ${color.ink2};
+  }
+`;
+
+const Span = styled.i`
+  position: absolute;
+  top: calc(50% - 8px);
+  height: 16px;
+  min-width: 3px;
+  border-radius: 3px;
+  ${spanLook}
+`;
+
+const Dots = styled.i`
+  position: absolute;
+  top: calc(50% - 2px);
+  border-top: 4px dotted ${color.clear};
+`;
+
+const Spread = styled.i`
+  position: absolute;
+  top: calc(50% + 9px);
+  height: 4px;
+  min-width: 2px;
+  background: ${color.clear};
+  opacity: 0.45;
+`;
+
+const End = styled.i`
+  position: absolute;
+  top: calc(50% - 8px);
+  height: 16px;
+  border-left: 3px solid ${color.clear};
+`;
+
+const Beyond = styled.span`
+  position: absolute;
+  right: 6px;
+  bottom: 2px;
+  font-size: 13px;
+  color: ${color.ink2};
+  background: ${color.sheet};
+  padding: 0 3px;
+`;
+
+const Now = styled.i`
+  position: absolute;
+  top: 0;
+  bottom: 0;
+  border-left: 2px solid ${color.ink};
+`;
+
+const Flag = styled.span`
+  position: absolute;
+  top: calc(50% - 18px);
+  color: ${color.ink};
+  &[data-promise='OVERDUE'],
+  &[data-promise='LIKELY_LATE'] {
+    color: ${color.implicated};
+  }
+  &[data-promise='AT_RISK'] {
+    color: ${color.leanMark};
+  }
+`;
+
+const TickWords = styled.span`
+  position: absolute;
+  top: 12px;
+  transform: translateX(-50%);
+  font-size: 13px;
+  color: ${color.ink2};
+  white-space: nowrap;
+  &[data-now] {
+    font-weight: 700;
+    color: ${color.ink};
+  }
+`;
+
+const Legend = styled.p`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 20px;
+  padding: 10px 14px;
+  border-top: 1px solid ${color.line};
+  font-size: 13px;
+  color: ${color.ink2};
+  [data-wall] & {
+    display: none;
+  }
+  i {
+    display: inline-block;
+    width: 16px;
+    height: 10px;
+    border-radius: 2px;
+    ${spanLook}
+  }
+  i[data-kind='likely'] {
+    background: none;
+    border-top: 4px dotted ${color.clear};
+    height: 4px;
+    border-radius: 0;
+  }
+`;

@@ -1,0 +1,120 @@
+import { useEffect, useRef, type ReactNode } from 'react';
+import styled from 'styled-components';
+import { color } from '../../theme/theme';
+import { Button } from '../../ui/Button';
+import { Sheet } from '../../ui/Sheet';
+
+export interface CardProps {
+  title: string;
+  hint?: string;
+  /** What the main button says. */
+  next: string;
+  onNext: () => void;
+  /** Leaves the question open. */
+  onSkip: () => void;
+  /** "The owner does not know": an answer of its own, never "no". */
+  onUnknown?: () => void;
+  isNextDisabled?: boolean;
+  children: ReactNode;
+}
+
+/** One question at a time. Enter goes on, Escape skips; the first control has the focus. */
+export function Card({
+  title,
+  hint,
+  next,
+  onNext,
+  onSkip,
+  onUnknown,
+  isNextDisabled = false,
+  children,
+}: CardProps) {
+  const box = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    const first = box.current?.querySelector<HTMLElement>(
+      'input:not([type=radio]), textarea, [data-first]',
+    );
+    (first ?? box.current?.querySelector<HTMLElement>('button'))?.focus();
+  }, [title]);
+  return (
+    <Asked
+      ref={box}
+      role="group"
+      aria-label={title}
+      // Before a choice sees it: Space chooses, Enter goes on as soon as that is possible.
+      onKeyDownCapture={(event) => {
+        const target = event.target instanceof HTMLElement ? event.target : null;
+        const newLine = target instanceof HTMLTextAreaElement && event.shiftKey;
+        if (event.key === 'Enter' && !newLine && target?.closest('[data-do]') == null) {
+          if (isNextDisabled) return;
+          event.preventDefault();
+          event.stopPropagation();
+          onNext();
+        } else if (event.key === 'Escape') {
+          event.preventDefault();
+          event.stopPropagation();
+          onSkip();
+        }
+      }}
+    >
+      <Head>
+        <h2>{title}</h2>
+        {hint !== undefined && hint !== '' && <span>{hint}</span>}
+      </Head>
+      {children}
+      <Row>
+        <Button primary data-do onPress={onNext} isDisabled={isNextDisabled}>
+          {next} <kbd>Enter</kbd>
+        </Button>
+        {onUnknown !== undefined && (
+          <Button data-do onPress={onUnknown}>
+            Owner does not know
+          </Button>
+        )}
+        <Button data-do onPress={onSkip}>
+          Skip <kbd>Esc</kbd>
+        </Button>
+        <small>Skipped answers stay unknown. Nothing is guessed.</small>
+      </Row>
+    </Asked>
+  );
+}
+
+const Asked = styled(Sheet).attrs({ as: 'div' })`
+  border-left: 5px solid ${color.mat};
+  padding: 16px 20px;
+  display: grid;
+  gap: 14px;
+`;
+
+const Head = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  gap: 4px 12px;
+  h2 {
+    font-size: 21px;
+  }
+  span {
+    color: ${color.ink2};
+  }
+`;
+
+const Row = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 10px;
+  kbd {
+    font: inherit;
+    font-size: 13px;
+    font-weight: 400;
+    border: 1px solid currentcolor;
+    border-radius: 3px;
+    padding: 0 5px;
+    margin-left: 6px;
+  }
+  small {
+    color: ${color.ink2};
+  }
+`;

@@ -1,0 +1,106 @@
+import { useQuery } from '@tanstack/react-query';
+import { Link, useLocation, useNavigate } from 'react-router';
+import styled from 'styled-components';
+import { request } from '../../api/client';
+import { useCall } from '../../api/queries';
+import type { DraftNote, Intake } from '../../api/types';
+import { color } from '../../theme/theme';
+import { Button } from '../../ui/Button';
+import { when } from '../../ui/format';
+import { Loaded } from '../../ui/Loaded';
+import { ProblemNote } from '../../ui/ProblemNote';
+import { Page, Sheet, Sub, Title } from '../../ui/Sheet';
+
+/** The counter between two customers: begin, or go on with a draft. */
+export function IntakeHome() {
+  const drafts = useQuery({
+    queryKey: ['intakes'],
+    queryFn: () => request<DraftNote[]>('GET', '/api/intakes'),
+  });
+  const begin = useCall<Intake>(['intakes']);
+  const back = useCall(['intakes']);
+  const navigate = useNavigate();
+  const { state } = useLocation() as { state: { dropped?: string } | null };
+  return (
+    <Loaded query={drafts}>
+      {(open) => (
+        <Page>
+          <Title>
+            {open.length === 0
+              ? 'The counter is free'
+              : `${open.length} ${open.length === 1 ? 'draft waits' : 'drafts wait'} at the counter`}
+          </Title>
+          <Sub>A machine or a loose drive is taken in by talking it through.</Sub>
+          <Start>
+            <Button
+              primary
+              autoFocus
+              isDisabled={begin.isPending}
+              onPress={() =>
+                begin.mutate(
+                  { method: 'POST', path: '/api/intakes' },
+                  { onSuccess: (made) => void navigate(`/intake/${made.id}`) },
+                )
+              }
+            >
+              Take something in
+            </Button>
+            {state?.dropped !== undefined && (
+              <Button
+                onPress={() =>
+                  back.mutate(
+                    { method: 'POST', path: `/api/intakes/${state.dropped}/bring-back` },
+                    { onSuccess: () => void navigate(`/intake/${state.dropped}`) },
+                  )
+                }
+              >
+                Undo: bring back what was put aside
+              </Button>
+            )}
+          </Start>
+          {begin.isError && <ProblemNote error={begin.error} />}
+          {back.isError && <ProblemNote error={back.error} />}
+          {open.length > 0 && (
+            <Sheet as="ul">
+              {open.map((draft) => (
+                <Draft key={draft.id}>
+                  <Link to={`/intake/${draft.id}`}>
+                    <b>{draft.customer === '' ? 'Nobody named yet' : draft.customer}</b>
+                    <span>{draft.machine === '' ? 'no machine yet' : draft.machine}</span>
+                    <span>{draft.complaint}</span>
+                    <small>kept {when(draft.changedAt)}</small>
+                  </Link>
+                </Draft>
+              ))}
+            </Sheet>
+          )}
+        </Page>
+      )}
+    </Loaded>
+  );
+}
+
+const Start = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  margin: 14px 0;
+`;
+
+const Draft = styled.li`
+  & + & {
+    border-top: 1px solid ${color.line};
+  }
+  a {
+    display: grid;
+    grid-template-columns: 1fr 1fr 2fr auto;
+    gap: 12px;
+    padding: 12px 16px;
+    min-height: 44px;
+    color: ${color.ink};
+    text-decoration: none;
+  }
+  a:hover {
+    background: ${color.clearSoft};
+  }
+`;

@@ -1,0 +1,341 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import styled from 'styled-components';
+import { request } from '../../api/client';
+import { keys, useCall } from '../../api/queries';
+import type { Script } from '../../api/types';
+import { color } from '../../theme/theme';
+import { Button } from '../../ui/Button';
+import { Modal } from '../../ui/Modal';
+import { ProblemNote } from '../../ui/ProblemNote';
+import { Page, Sheet, Sub, Title } from '../../ui/Sheet';
+import {
+  ComplaintCard,
+  DataCard,
+  ErrorCard,
+  LeftCard,
+  PasswordCard,
+  PromiseCard,
+  QuestionCard,
+} from './cards';
+import { Side } from './Side';
+import { SoFar } from './SoFar';
+import { isDone, nextOpen, questionOf, stepsOf, type Step } from './steps';
+import { useIntake, type IntakeState } from './useIntake';
+import { WhichCard } from './WhichCard';
+import { WhoCard } from './WhoCard';
+
+const useScript = () =>
+  useQuery({
+    queryKey: ['script'],
+    queryFn: () => request<Script>('GET', '/api/questions'),
+    staleTime: Infinity,
+  });
+
+/** Taking in as a conversation: one question at a time, in the order that tells most. */
+export function IntakeView() {
+  const { id = '' } = useParams();
+  const intake = useIntake(id);
+  const script = useScript();
+  if (intake.view === undefined || script.data === undefined) {
+    const error = intake.error ?? script.error;
+    return <Page aria-busy={error == null}>{error != null && <ProblemNote error={error} />}</Page>;
+  }
+  return <Conversation key={id} state={intake} script={script.data} />;
+}
+
+function Conversation({ state, script }: { state: IntakeState; script: Script }) {
+  const { view, answers } = state;
+  const steps = stepsOf(view, script, answers);
+  const [current, setCurrent] = useState<Step | null>(() =>
+    view.job === null ? (nextOpen(steps, null, answers, view) ?? null) : null,
+  );
+  const [skipped, setSkipped] = useState<readonly Step[]>([]);
+  const go = setCurrent;
+  const next = (skip: boolean) => {
+    if (current === null) return;
+    const passed = skip ? [...skipped, current] : skipped.filter((s) => s !== current);
+    setSkipped(passed);
+    const open = steps.filter((s) => s !== current && !passed.includes(s));
+    const after = open.slice(0).sort((a, b) => order(a, current, steps) - order(b, current, steps));
+    go(after.find((s) => !isDone(s, answers, view)) ?? null);
+  };
+  const rest = steps.filter((s) => s !== current && !isDone(s, answers, view));
+  return (
+    <Page>
+      <Head>
+        <Title>{titleOf(state)}</Title>
+        <Sub role="status">{savedWords(state)}</Sub>
+      </Head>
+      {state.error != null && <ProblemNote error={state.error} />}
+      <Columns>
+        <Stack>
+          <SoFar intake={view} script={script} answers={answers} steps={steps} onGo={go} />
+          {current !== null && (
+            <Asked
+              key={current}
+              step={current}
+              script={script}
+              state={state}
+              onNext={() => next(false)}
+              onSkip={() => next(true)}
+            />
+          )}
+          {current === null && <Finish state={state} rest={rest.length} />}
+          {rest.length > 0 && (
+            <Still>
+              <b>Still to ask</b>
+              {rest.map((step) => (
+                <StillButton key={step} onPress={() => go(step)}>
+                  {stepName(step, script)}
+                </StillButton>
+              ))}
+            </Still>
+          )}
+        </Stack>
+        <Stack>
+          <Side intake={view} script={script} answers={answers} current={current} onGo={go} />
+          {current !== null && <TakeIn state={state} />}
+        </Stack>
+      </Columns>
+      {state.conflict !== null && (
+        <Modal
+          title="Two people changed the same answer"
+          isOpen
+          onClose={() => state.settle(false)}
+        >
+          <ProblemNote error={state.conflict.problem} />
+          {Object.entries(state.conflict.mine).map(([name, mine]) => (
+            <Compare key={name}>
+              <dt>Theirs</dt>
+              <dd>{shown(view.answers[name as keyof typeof view.answers])}</dd>
+              <dt>Yours</dt>
+              <dd>{shown(mine)}</dd>
+            </Compare>
+          ))}
+          <Row>
+            <Button primary onPress={() => state.settle(false)}>
+              Keep theirs
+            </Button>
+            <Button onPress={() => state.settle(true)}>Put mine</Button>
+          </Row>
+        </Modal>
+      )}
+    </Page>
+  );
+}
+
+const shown = (value: unknown) =>
+  value == null ? 'nothing' : typeof value === 'string' ? value : JSON.stringify(value);
+
+/** Forward from the present step first, then from the beginning. */
+function order(step: Step, from: Step, steps: readonly Step[]): number {
+  const distance = steps.indexOf(step) - steps.indexOf(from);
+  return distance > 0 ? distance : distance + 2 * steps.length;
+}
+
+function titleOf({ view, answers }: IntakeState): string {
+  if (view.job !== null) return `${view.job}: correct what was said`;
+  if (answers.customerName === undefined) return 'Who brings what?';
+  const machine = [answers.maker, answers.model].filter(Boolean).join(' ');
+  return `${answers.customerName} brings ${machine === '' ? 'something' : `a ${machine}`}`;
+}
+
+const savedWords = ({ saved, view }: IntakeState) =>
+  saved
+    ? view.job === null
+      ? 'Draft kept'
+      : view.corrected
+        ? 'Correction not applied yet'
+        : 'As taken in'
+    : 'Keeping…';
+
+const NAMES: Record<string, string> = {
+  who: 'whose it is',
+  which: 'which machine',
+  complaint: 'the complaint',
+  error: 'error text',
+  data: 'data and consent',
+  left: 'left with us',
+  password: 'password',
+  promise: 'promised for',
+};
+
+function stepName(step: Step, script: Script): string {
+  return NAMES[step] ?? questionOf(step, script)?.open.replace('?', '') ?? step;
+}
+
+interface AskedProps {
+  step: Step;
+  script: Script;
+  state: IntakeState;
+  onNext: () => void;
+  onSkip: () => void;
+}
+
+function Asked({ step, script, state, onNext, onSkip }: AskedProps) {
+  const props = {
+    intake: state.view,
+    answers: state.answers,
+    change: state.change,
+    onNext,
+    onSkip,
+  };
+  const question = questionOf(step, script);
+  if (question !== undefined) return <QuestionCard {...props} question={question} />;
+  switch (step) {
+    case 'who':
+      return <WhoCard {...props} />;
+    case 'which':
+      return <WhichCard {...props} />;
+    case 'complaint':
+      return <ComplaintCard {...props} script={script} />;
+    case 'error':
+      return <ErrorCard {...props} />;
+    case 'data':
+      return <DataCard {...props} script={script} flush={state.flush} />;
+    case 'left':
+      return <LeftCard {...props} />;
+    case 'password':
+      return <PasswordCard {...props} />;
+    default:
+      return <PromiseCard {...props} />;
+  }
+}
+
+function Finish({ state, rest }: { state: IntakeState; rest: number }) {
+  return (
+    <Done>
+      <h2>
+        {state.view.job !== null
+          ? 'Any phrase above can be changed'
+          : rest === 0
+            ? 'Everything is asked'
+            : 'Asked through; what was skipped stays unknown'}
+      </h2>
+      <TakeIn state={state} autoFocus />
+    </Done>
+  );
+}
+
+/** Makes a job of the draft and prints its label, or puts it aside. */
+function TakeIn({ state, autoFocus = false }: { state: IntakeState; autoFocus?: boolean }) {
+  const { view, flush } = state;
+  const navigate = useNavigate();
+  const takeIn = useCall<{ number: string }>(keys.floor, ['intake', view.id]);
+  const drop = useCall(['intakes']);
+  const [failed, setFailed] = useState<unknown>(null);
+  const submit = () => {
+    setFailed(null);
+    flush()
+      .then((sent) =>
+        takeIn.mutateAsync({
+          method: 'POST',
+          path: `/api/intakes/${view.id}/take-in`,
+          body: { version: sent.version },
+        }),
+      )
+      .then(({ number }) => navigate(`/job/${number}`, { state: { takenIn: view.job === null } }))
+      .catch(setFailed);
+  };
+  return (
+    <Stack>
+      {view.missing !== null && <small>Still missing: {view.missing}.</small>}
+      {failed !== null && <ProblemNote error={failed} />}
+      <Row>
+        <Button
+          primary
+          data-do
+          autoFocus={autoFocus}
+          onPress={submit}
+          isDisabled={view.missing !== null || takeIn.isPending}
+        >
+          {view.job === null ? 'Take it in' : 'Keep the correction'}
+        </Button>
+        {view.job === null ? (
+          <>
+            <Button data-do onPress={() => void flush().then(() => navigate('/intake'))}>
+              Keep for later
+            </Button>
+            <Button
+              data-do
+              onPress={() =>
+                drop.mutate(
+                  { method: 'DELETE', path: `/api/intakes/${view.id}` },
+                  { onSuccess: () => void navigate('/intake', { state: { dropped: view.id } }) },
+                )
+              }
+            >
+              Put aside
+            </Button>
+          </>
+        ) : (
+          <Button data-do onPress={() => void navigate(`/job/${view.job}`)}>
+            Back to the job
+          </Button>
+        )}
+      </Row>
+    </Stack>
+  );
+}
+
+const Head = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  align-items: baseline;
+  gap: 4px 16px;
+  padding: 2px 0 10px;
+`;
+
+const Columns = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 350px;
+  gap: 12px;
+  align-items: start;
+  @media (max-width: 900px) {
+    grid-template-columns: 1fr;
+  }
+`;
+
+const Stack = styled.div`
+  display: grid;
+  gap: 12px;
+`;
+
+const Row = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+`;
+
+const Still = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px;
+  padding: 0 4px;
+`;
+
+const StillButton = styled(Button)`
+  font-weight: 400;
+  padding: 4px 12px;
+  border-color: ${color.line};
+`;
+
+const Done = styled(Sheet)`
+  border-left: 5px solid ${color.mat};
+  padding: 16px 20px;
+  display: grid;
+  gap: 12px;
+`;
+
+const Compare = styled.dl`
+  display: grid;
+  grid-template-columns: 70px 1fr;
+  gap: 4px 12px;
+  dt {
+    color: ${color.ink2};
+  }
+`;

@@ -1,0 +1,89 @@
+import { useQuery } from '@tanstack/react-query';
+import styled from 'styled-components';
+import { request } from '../../api/client';
+import type { KnownCustomer } from '../../api/types';
+import { Button } from '../../ui/Button';
+import { Field } from '../../ui/Field';
+import { Card } from './Card';
+import type { StepProps } from './stepProps';
+
+/** Whose it is. Somebody who was here before is offered, never assumed. */
+export function WhoCard({ answers, change, onNext, onSkip }: StepProps) {
+  const name = answers.customerName ?? '';
+  const known = useQuery({
+    queryKey: ['customers', name],
+    queryFn: () =>
+      request<KnownCustomer[]>('GET', `/api/customers?name=${encodeURIComponent(name)}`),
+    enabled: name.trim().length > 1 && answers.customerId == null,
+  });
+  return (
+    <Card
+      title="Whose is it?"
+      next="That is who"
+      onNext={onNext}
+      onSkip={onSkip}
+      isNextDisabled={name.trim() === ''}
+    >
+      <Fields>
+        <Field
+          label="Name of person or business"
+          value={name}
+          onChange={(value) => change({ customerName: value, customerId: null })}
+          autoComplete="off"
+        />
+        <Field
+          label="Phone"
+          value={answers.phone ?? ''}
+          onChange={(value) => change({ phone: value === '' ? null : value })}
+          autoComplete="off"
+        />
+        <Field
+          label="E-mail"
+          value={answers.email ?? ''}
+          onChange={(value) => change({ email: value === '' ? null : value })}
+          autoComplete="off"
+        />
+      </Fields>
+      {answers.customerId == null && (known.data?.length ?? 0) > 0 && (
+        <Row aria-label="Here before">
+          <span>Here before?</span>
+          {known.data?.map((who) => (
+            <Button
+              key={who.id}
+              data-do
+              onPress={() =>
+                change({
+                  customerId: who.id,
+                  customerName: who.name,
+                  phone: who.phone,
+                  email: who.email,
+                })
+              }
+            >
+              {who.name}
+              {who.phone === null ? '' : `, ${who.phone}`} ({who.jobs}{' '}
+              {who.jobs === 1 ? 'job' : 'jobs'})
+            </Button>
+          ))}
+        </Row>
+      )}
+      {answers.customerId != null && <p>Here before: the job is added to what they had.</p>}
+    </Card>
+  );
+}
+
+const Fields = styled.div`
+  display: grid;
+  grid-template-columns: 2fr 1fr 1fr;
+  gap: 12px;
+  @media (max-width: 1100px) {
+    grid-template-columns: 1fr;
+  }
+`;
+
+const Row = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px;
+`;

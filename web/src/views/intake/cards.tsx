@@ -1,0 +1,427 @@
+import { useState } from 'react';
+import styled from 'styled-components';
+import { useCall } from '../../api/queries';
+import type { Answers, Intake, Question, Script } from '../../api/types';
+import { Button } from '../../ui/Button';
+import { Field } from '../../ui/Field';
+import { ProblemNote } from '../../ui/ProblemNote';
+import { Card } from './Card';
+import { Choices } from './Choices';
+import { Signature } from './Signature';
+import type { StepProps } from './stepProps';
+import type { IntakeState } from './useIntake';
+
+/** What is wrong, in the owner's words; families are heard in them and can be corrected. */
+export function ComplaintCard({
+  script,
+  intake,
+  answers,
+  change,
+  onNext,
+  onSkip,
+}: StepProps & { script: Script }) {
+  const heard = answers.families == null;
+  return (
+    <Card
+      title="What is wrong with it?"
+      hint="in the owner’s words"
+      next="That is it"
+      onNext={onNext}
+      onSkip={onSkip}
+      isNextDisabled={(answers.complaint ?? '').trim() === ''}
+    >
+      <Field
+        label="The owner says"
+        area
+        value={answers.complaint ?? ''}
+        onChange={(value) => change({ complaint: value === '' ? null : value })}
+      />
+      <p>
+        {heard
+          ? intake.families.length === 0
+            ? 'No known complaint is heard in these words yet. Choose what fits, or leave it.'
+            : 'Heard in these words. Choose others if that is wrong.'
+          : 'Chosen by you.'}
+      </p>
+      <Choices
+        label="Known complaints"
+        several
+        options={script.families.map((f) => ({ id: f.id, name: f.name, hint: '' }))}
+        chosen={intake.families}
+        onChoose={(families) => change({ families })}
+      />
+    </Card>
+  );
+}
+
+export function ErrorCard({ answers, change, onNext, onSkip }: StepProps) {
+  const none = () => {
+    change({ unknown: [...(answers.unknown ?? []), 'error'] });
+    onNext();
+  };
+  return (
+    <Card
+      title="What exactly does the screen say?"
+      hint="error text or stop code, letter by letter"
+      next="That is what it says"
+      onNext={onNext}
+      onSkip={onSkip}
+      onUnknown={none}
+    >
+      <Field
+        label="Error text or stop code"
+        area
+        value={answers.errorText ?? ''}
+        onChange={(value) => change({ errorText: value === '' ? null : value })}
+      />
+    </Card>
+  );
+}
+
+const PER = [
+  { id: 'start', name: 'start', hint: '' },
+  { id: 'hour', name: 'hour', hint: '' },
+  { id: 'day', name: 'day', hint: '' },
+  { id: 'week', name: 'week', hint: '' },
+  { id: 'month', name: 'month', hint: '' },
+];
+
+/** The answers with one of them changed, or taken back. */
+function withAnswer(answers: Answers, id: string, chosen: string[] | null) {
+  const others = Object.entries(answers.said ?? {}).filter(([key]) => key !== id);
+  return Object.fromEntries(chosen === null ? others : [...others, [id, chosen]]);
+}
+
+/** One of the know-how's questions. */
+export function QuestionCard({
+  question,
+  answers,
+  change,
+  onNext,
+  onSkip,
+}: StepProps & { question: Question }) {
+  const chosen = answers.said?.[question.id] ?? [];
+  const several = question.kind === 'SOME';
+  const answered = answers.said?.[question.id] != null;
+  const known = (answers.unknown ?? []).filter((id) => id !== question.id);
+  const say = (ids: string[] | null) => {
+    change({ said: withAnswer(answers, question.id, ids), unknown: known });
+  };
+  return (
+    <Card
+      title={question.ask}
+      hint={question.hint}
+      next={several && chosen.length === 0 ? upper(question.nothing) : 'That is it'}
+      onNext={() => {
+        if (several && !answered) say([]);
+        onNext();
+      }}
+      isNextDisabled={!several && chosen.length === 0}
+      onSkip={onSkip}
+      onUnknown={() => {
+        change({
+          said: withAnswer(answers, question.id, null),
+          unknown: [...known, question.id],
+        });
+        onNext();
+      }}
+    >
+      <Choices
+        label={question.ask}
+        options={question.options}
+        chosen={chosen}
+        several={several}
+        ladder={question.kind === 'LADDER'}
+        onChoose={(ids) => say(!several && ids.length === 0 ? null : ids)}
+      />
+      {question.kind === 'OFTEN' && (
+        <Times>
+          <Field
+            label="How many times"
+            inputMode="numeric"
+            value={answers.times == null ? '' : String(answers.times)}
+            onChange={(value) => {
+              const times = Number(value.replace(/\D/g, ''));
+              change({ times: times >= 1 && times <= 999 ? times : null });
+            }}
+          />
+          <span>in a</span>
+          <Choices
+            label="In how long"
+            options={PER.map((p) => ({ ...p }))}
+            chosen={answers.per == null ? [] : [answers.per]}
+            onChoose={([id]) => change({ per: id ?? null })}
+          />
+        </Times>
+      )}
+    </Card>
+  );
+}
+
+const upper = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
+
+const WANTED = [
+  { id: 'yes', name: 'The data is wanted', hint: '' },
+  { id: 'no', name: 'It is not wanted', hint: '' },
+];
+const BACKUPS = [
+  { id: 'never', name: 'No backup', hint: '' },
+  { id: 'days', name: 'Days old', hint: '' },
+  { id: 'weeks', name: 'Weeks old', hint: '' },
+  { id: 'months', name: 'Months old', hint: '' },
+  { id: 'longer', name: 'Older', hint: '' },
+];
+const LOCKED = [
+  { id: 'no', name: 'Not encrypted', hint: '' },
+  { id: 'owner', name: 'Encrypted, owner has the key', hint: '' },
+  { id: 'work', name: 'Encrypted, their work has it', hint: '' },
+  { id: 'nobody', name: 'Encrypted, nobody has it', hint: '' },
+];
+
+/** Whether the data is wanted, and what the owner signs if not. */
+export function DataCard({
+  script,
+  intake,
+  answers,
+  change,
+  flush,
+  onNext,
+  onSkip,
+}: StepProps & { script: Script; flush: IntakeState['flush'] }) {
+  const sign = useCall<Intake>(['intake', intake.id]);
+  const locked =
+    answers.encrypted == null ? [] : answers.encrypted ? [answers.keyHolder ?? 'owner'] : ['no'];
+  return (
+    <Card
+      title="Is the data on it wanted?"
+      hint="until it is said, it counts as wanted"
+      next="That is said"
+      onNext={onNext}
+      onSkip={onSkip}
+      onUnknown={() => {
+        change({ dataWanted: null, waiver: null, unknown: [...(answers.unknown ?? []), 'data'] });
+        onNext();
+      }}
+    >
+      <Choices
+        label="Whether the data is wanted"
+        options={WANTED}
+        chosen={answers.dataWanted == null ? [] : [answers.dataWanted ? 'yes' : 'no']}
+        onChoose={([id]) =>
+          change({ dataWanted: id === undefined ? null : id === 'yes', waiver: null })
+        }
+      />
+      {answers.dataWanted === false && answers.waiver == null && (
+        <Signature
+          wording={script.waiver}
+          isPending={sign.isPending}
+          onSign={(name, strokes) => {
+            void flush().then((view) =>
+              sign.mutate({
+                method: 'POST',
+                path: `/api/intakes/${intake.id}/waiver`,
+                body: { version: view.version, name, strokes },
+              }),
+            );
+          }}
+        />
+      )}
+      {answers.waiver != null && (
+        <p>
+          Signed by <b>{answers.waiver.name}</b>: <q>{answers.waiver.wording}</q>
+        </p>
+      )}
+      {sign.isError && <ProblemNote error={sign.error} />}
+      <Choices
+        label="Last backup"
+        options={BACKUPS}
+        chosen={answers.lastBackup == null ? [] : [answers.lastBackup]}
+        onChoose={([id]) => change({ lastBackup: id ?? null })}
+      />
+      <Choices
+        label="Encryption"
+        options={LOCKED}
+        chosen={locked}
+        onChoose={([id]) =>
+          change(
+            id === undefined
+              ? { encrypted: null, keyHolder: null }
+              : { encrypted: id !== 'no', keyHolder: id === 'no' ? null : id },
+          )
+        }
+      />
+    </Card>
+  );
+}
+
+const LEFT = ['Adapter', 'Bag', 'Mouse', 'Outside drive', 'Paper with notes'].map((name) => ({
+  id: name,
+  name,
+  hint: '',
+}));
+
+export function LeftCard({ answers, change, onNext, onSkip }: StepProps) {
+  const left = answers.leftWithUs ?? [];
+  const named = LEFT.map((l) => l.id);
+  const other = left.filter((l) => !named.includes(l)).join(', ');
+  return (
+    <Card
+      title="What stays here with it?"
+      hint="the owner gets it back with the machine"
+      next={left.length === 0 ? 'Nothing else' : 'That is all'}
+      onNext={() => {
+        if (answers.leftWithUs == null) change({ leftWithUs: [] });
+        onNext();
+      }}
+      onSkip={onSkip}
+    >
+      <Choices
+        label="What stays here"
+        several
+        options={LEFT}
+        chosen={left}
+        onChoose={(ids) => change({ leftWithUs: ids })}
+      />
+      <Field
+        label="Something else"
+        value={other}
+        onChange={(value) => {
+          const kept = left.filter((l) => named.includes(l));
+          change({ leftWithUs: value === '' ? kept : [...kept, value.slice(0, 60)] });
+        }}
+      />
+    </Card>
+  );
+}
+
+export function PasswordCard({ intake, answers, change, onNext, onSkip }: StepProps) {
+  const call = useCall(['intake', intake.id]);
+  const [secret, setSecret] = useState('');
+  const keep = () => {
+    if (secret === '') {
+      change({ unknown: [...(answers.unknown ?? []).filter((u) => u !== 'password'), 'password'] });
+      onNext();
+      return;
+    }
+    call.mutate(
+      { method: 'PUT', path: `/api/intakes/${intake.id}/secret`, body: { secret } },
+      {
+        onSuccess: () => {
+          setSecret('');
+          onNext();
+        },
+      },
+    );
+  };
+  return (
+    <Card
+      title="Does it need a password?"
+      hint="sealed at once; a technician on the job opens it, the trace tells, and it is gone at hand-back"
+      next={secret === '' ? 'None is needed' : 'Seal it'}
+      onNext={keep}
+      onSkip={onSkip}
+      isNextDisabled={call.isPending}
+    >
+      {intake.secretKept && (
+        <Row>
+          <p>A password is kept sealed.</p>
+          <Button
+            data-do
+            onPress={() =>
+              call.mutate({ method: 'DELETE', path: `/api/intakes/${intake.id}/secret` })
+            }
+          >
+            Forget it
+          </Button>
+        </Row>
+      )}
+      <Field
+        label="Password or PIN of the machine"
+        type="password"
+        value={secret}
+        onChange={setSecret}
+        autoComplete="off"
+      />
+      {call.isError && <ProblemNote error={call.error} />}
+    </Card>
+  );
+}
+
+/** A moment of the shop's day, some days on. */
+function at(days: number, hour: number): Date {
+  const day = new Date();
+  day.setDate(day.getDate() + days);
+  day.setHours(hour, 0, 0, 0);
+  return day;
+}
+
+/** Times that are often promised, from now on. */
+function promiseOffers() {
+  const offers: [Date, string][] = [
+    [at(0, 17), 'Today 17:00'],
+    [at(1, 12), 'Tomorrow 12:00'],
+    [at(1, 17), 'Tomorrow 17:00'],
+    [at(3, 17), 'In three days'],
+    [at(7, 17), 'In a week'],
+  ];
+  return offers
+    .filter(([time]) => time.getTime() > Date.now())
+    .map(([time, name]) => ({ id: time.toISOString(), name, hint: '' }));
+}
+
+const local = (iso: string) => {
+  const at = new Date(iso);
+  return new Date(at.getTime() - at.getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
+};
+
+export function PromiseCard({ answers, change, onNext, onSkip }: StepProps) {
+  const [offers] = useState(promiseOffers);
+  return (
+    <Card
+      title="When shall it be ready?"
+      hint="what is promised stands on the floor as a flag"
+      next={answers.promisedAt == null ? 'Nothing is promised' : 'Promised'}
+      onNext={() => {
+        if (answers.promisedAt == null)
+          change({ unknown: [...(answers.unknown ?? []), 'promise'] });
+        onNext();
+      }}
+      onSkip={onSkip}
+    >
+      <Choices
+        label="Promised for"
+        options={offers}
+        chosen={answers.promisedAt == null ? [] : [new Date(answers.promisedAt).toISOString()]}
+        onChoose={([id]) => change({ promisedAt: id ?? null })}
+      />
+      <Field
+        label="Another time"
+        type="datetime-local"
+        value={answers.promisedAt == null ? '' : local(answers.promisedAt)}
+        onChange={(value) =>
+          change({ promisedAt: value === '' ? null : new Date(value).toISOString() })
+        }
+      />
+    </Card>
+  );
+}
+
+const Times = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: end;
+  gap: 12px;
+  & > :first-child {
+    width: 150px;
+  }
+  span {
+    padding-bottom: 10px;
+  }
+`;
+
+const Row = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 12px;
+`;

@@ -1,0 +1,106 @@
+import { useState } from 'react';
+import styled from 'styled-components';
+import { keys, useCall, useSession } from '../../api/queries';
+import type { ComplaintNow, Job } from '../../api/types';
+import { color } from '../../theme/theme';
+import { Button } from '../../ui/Button';
+import { Field } from '../../ui/Field';
+import { when } from '../../ui/format';
+import { ProblemNote } from '../../ui/ProblemNote';
+import { Lead, Sheet } from '../../ui/Sheet';
+
+const RESULTS: readonly [ComplaintNow, string][] = [
+  ['GONE', 'It is gone'],
+  ['SAME', 'It is the same'],
+  ['DIFFERENT', 'It is different'],
+  ['COULD_NOT_TELL', 'Could not tell'],
+];
+
+/** One change at a time: an open one is closed by looking at the complaint. */
+export function OneChange({ job }: { job: Job }) {
+  const call = useCall(keys.job(job.number), keys.floor);
+  const role = useSession().data?.person?.role;
+  const [what, setWhat] = useState('');
+  const [note, setNote] = useState('');
+  if (job.endedAt !== null || role === 'COUNTER') return null;
+  const send = (path: string, body: object) =>
+    call.mutate(
+      {
+        method: 'POST',
+        path: `/api/jobs/${job.number}/${path}`,
+        body: { version: job.version, ...body },
+      },
+      {
+        onSuccess: () => {
+          setWhat('');
+          setNote('');
+        },
+      },
+    );
+  const change = job.openChange;
+  return (
+    <Box data-open={change !== null || undefined}>
+      {change === null ? (
+        <>
+          <Lead>What do you change?</Lead>
+          <Row
+            onSubmit={(event) => {
+              event.preventDefault();
+              if (what.trim() !== '') send('changes', { what });
+            }}
+          >
+            <Field
+              label="One change, then look at the complaint"
+              value={what}
+              onChange={setWhat}
+              maxLength={200}
+            />
+            <Button type="submit" isDisabled={what.trim() === '' || call.isPending}>
+              Begin this change
+            </Button>
+          </Row>
+        </>
+      ) : (
+        <>
+          <Lead>
+            Changed: {change.what} ({change.by}, {when(change.at)}). What is the complaint now?
+          </Lead>
+          <Row as="div">
+            <Field label="Note, if any" value={note} onChange={setNote} />
+            {RESULTS.map(([result, words]) => (
+              <Button
+                key={result}
+                isDisabled={call.isPending}
+                onPress={() => send('check', { result, note })}
+              >
+                {words}
+              </Button>
+            ))}
+          </Row>
+        </>
+      )}
+      {call.isError && <ProblemNote error={call.error} />}
+    </Box>
+  );
+}
+
+const Box = styled(Sheet)`
+  padding: 12px 16px;
+  margin-bottom: 12px;
+  display: grid;
+  gap: 8px;
+  &[data-open] {
+    border-left: 5px solid ${color.leanMark};
+    background: ${color.leanSoft};
+  }
+`;
+
+const Row = styled.form`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: end;
+  gap: 10px;
+  & > :first-child {
+    flex: 1 1 320px;
+  }
+`;

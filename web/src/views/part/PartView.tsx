@@ -1,0 +1,128 @@
+import { Link, useParams } from 'react-router';
+import styled from 'styled-components';
+import { useCall, usePart } from '../../api/queries';
+import type { PartLife } from '../../api/types';
+import { color } from '../../theme/theme';
+import { Button } from '../../ui/Button';
+import { when } from '../../ui/format';
+import { Loaded } from '../../ui/Loaded';
+import { ProblemNote } from '../../ui/ProblemNote';
+import { Lead, Mono, Page, Sheet, SheetHead, Sub, Title } from '../../ui/Sheet';
+
+/** The life of a part: where it was, what it said there, and what may be the same part. */
+export function PartView() {
+  const { id = '' } = useParams();
+  const part = usePart(id);
+  return <Loaded query={part}>{(data) => <Shown part={data} />}</Loaded>;
+}
+
+function Shown({ part }: { part: PartLife }) {
+  const call = useCall(['part']);
+  const join = (other: number, method: 'PUT' | 'DELETE') =>
+    call.mutate({ method, path: `/api/parts/${part.id}/same/${other}` });
+  return (
+    <Page>
+      <Title>{titleOf(part)}</Title>
+      <Sub>
+        {part.model ?? 'Model not known'} · <Mono>{part.serial ?? 'serial not readable'}</Mono> ·
+        first met {when(part.firstMet)}
+      </Sub>
+      {call.isError && <ProblemNote error={call.error} />}
+      <Columns>
+        <Sheet>
+          <SheetHead>
+            <Lead>Where it was</Lead>
+          </SheetHead>
+          <Rows>
+            {part.stays.map((stay) => (
+              <li key={`${stay.machine}-${stay.since}`}>
+                <b>{stay.machine}</b>
+                <span>{stay.slot}</span>
+                <span>
+                  {when(stay.since)} – {stay.until === null ? 'now' : when(stay.until)}
+                </span>
+              </li>
+            ))}
+          </Rows>
+        </Sheet>
+        <Sheet>
+          <SheetHead>
+            <Lead>What it said</Lead>
+          </SheetHead>
+          {part.readings.length === 0 && <Empty>It has not been read yet.</Empty>}
+          <Rows>
+            {part.readings.map((reading) => (
+              <li key={reading.id}>
+                <Link to={`/reading/${reading.id}`}>{when(reading.takenAt)}</Link>
+                <Link to={`/job/${reading.job}`}>{reading.job}</Link>
+                <span>{reading.machine}</span>
+              </li>
+            ))}
+          </Rows>
+        </Sheet>
+        {(part.near.length > 0 || part.sameAs.length > 0) && (
+          <Sheet>
+            <SheetHead>
+              <Lead>May be the same part</Lead>
+              <small>A person decides; it can be undone.</small>
+            </SheetHead>
+            <Rows>
+              {part.sameAs.map((other) => (
+                <li key={other.id}>
+                  <span>
+                    Held to be the same: {other.model} <Mono>{other.serial}</Mono>, {other.lastSeen}
+                  </span>
+                  <Button onPress={() => join(other.id, 'DELETE')}>Take apart again</Button>
+                </li>
+              ))}
+              {part.near.map((other) => (
+                <li key={other.id}>
+                  <span>
+                    {other.model} <Mono>{other.serial}</Mono>: {other.how}, {other.lastSeen}
+                  </span>
+                  <Button onPress={() => join(other.id, 'PUT')}>It is the same</Button>
+                </li>
+              ))}
+            </Rows>
+          </Sheet>
+        )}
+      </Columns>
+    </Page>
+  );
+}
+
+function titleOf(part: PartLife): string {
+  const machines = new Set(part.stays.map((stay) => stay.machine));
+  const kind = part.kind.charAt(0).toUpperCase() + part.kind.slice(1);
+  const [only] = machines;
+  if (machines.size === 0) return `${kind} that was never placed`;
+  if (machines.size === 1) return `${kind} of one machine: ${only}`;
+  return `${kind} that has been in ${machines.size} machines`;
+}
+
+const Columns = styled.div`
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 12px;
+  align-items: start;
+  margin-top: 14px;
+  @media (max-width: 1000px) {
+    grid-template-columns: 1fr;
+  }
+`;
+
+const Rows = styled.ul`
+  li {
+    display: flex;
+    flex-wrap: wrap;
+    justify-content: space-between;
+    align-items: center;
+    gap: 4px 14px;
+    padding: 10px 16px;
+    border-top: 1px solid ${color.line};
+  }
+`;
+
+const Empty = styled.p`
+  padding: 0 16px 14px;
+`;

@@ -1,0 +1,190 @@
+import { useState } from 'react';
+import styled from 'styled-components';
+import { keys, useCall, usePeople } from '../../api/queries';
+import type { Colleague } from '../../api/types';
+import { color, radius } from '../../theme/theme';
+import { Button } from '../../ui/Button';
+import { Field } from '../../ui/Field';
+import { when } from '../../ui/format';
+import { Loaded } from '../../ui/Loaded';
+import { ProblemNote } from '../../ui/ProblemNote';
+import { Mono, Page, Sheet, Sub, Title } from '../../ui/Sheet';
+
+const ROLES: Record<Colleague['role'], string> = {
+  TECHNICIAN: 'technician',
+  LEAD: 'lead',
+  COUNTER: 'counter',
+};
+
+interface Invited {
+  code: string;
+  expiresAt: string;
+}
+
+/** The people of the shop, for its lead. */
+export function PeopleView() {
+  const people = usePeople();
+  const call = useCall(keys.people);
+  const invite = useCall<Invited>();
+  const [name, setName] = useState('');
+  const [role, setRole] = useState<Colleague['role']>('TECHNICIAN');
+  return (
+    <Loaded query={people}>
+      {(all) => (
+        <Page>
+          <Title>{all.filter((p) => p.active).length} people work here</Title>
+          <Sub>
+            A lead invites; each chooses name, password and PIN. Nobody is deleted: the trace names
+            them.
+          </Sub>
+          {call.isError && <ProblemNote error={call.error} />}
+          <List as="ul">
+            {all.map((person) => (
+              <li key={person.id} data-gone={!person.active || undefined}>
+                <span>
+                  <b>{person.displayName}</b> <small>signs in as {person.signInName}</small>
+                </span>
+                <Select
+                  label={`Role of ${person.displayName}`}
+                  value={person.role}
+                  onChange={(to) =>
+                    call.mutate({
+                      method: 'PUT',
+                      path: `/api/people/${person.id}/role`,
+                      body: { role: to },
+                    })
+                  }
+                />
+                <Button
+                  onPress={() =>
+                    invite.mutate({ method: 'POST', path: `/api/people/${person.id}/new-password` })
+                  }
+                >
+                  New password…
+                </Button>
+                <Button
+                  onPress={() =>
+                    call.mutate({
+                      method: 'PUT',
+                      path: `/api/people/${person.id}/active`,
+                      body: { active: !person.active },
+                    })
+                  }
+                >
+                  {person.active ? 'Has left' : 'Is back'}
+                </Button>
+              </li>
+            ))}
+          </List>
+          <Form
+            onSubmit={(event) => {
+              event.preventDefault();
+              invite.mutate(
+                {
+                  method: 'POST',
+                  path: '/api/people/invitations',
+                  body: { displayName: name, role },
+                },
+                { onSuccess: () => setName('') },
+              );
+            }}
+          >
+            <Field label="Name of somebody new" value={name} onChange={setName} />
+            <Select label="Role" value={role} onChange={setRole} shown />
+            <Button primary type="submit" isDisabled={name.trim() === '' || invite.isPending}>
+              Invite
+            </Button>
+          </Form>
+          {invite.isError && <ProblemNote error={invite.error} />}
+          {invite.data !== undefined && (
+            <Code role="status">
+              <p>
+                Give them this code; it works once, until {when(invite.data.expiresAt)}, at{' '}
+                {window.location.origin}/join
+              </p>
+              <Mono>{invite.data.code}</Mono>
+            </Code>
+          )}
+        </Page>
+      )}
+    </Loaded>
+  );
+}
+
+interface SelectProps {
+  label: string;
+  value: Colleague['role'];
+  onChange: (role: Colleague['role']) => void;
+  shown?: boolean;
+}
+
+function Select({ label, value, onChange, shown = false }: SelectProps) {
+  return (
+    <Labelled>
+      {shown && <b>{label}</b>}
+      <select
+        aria-label={label}
+        value={value}
+        onChange={(event) => onChange(event.target.value as Colleague['role'])}
+      >
+        {Object.entries(ROLES).map(([id, words]) => (
+          <option key={id} value={id}>
+            {words}
+          </option>
+        ))}
+      </select>
+    </Labelled>
+  );
+}
+
+const List = styled(Sheet)`
+  margin: 14px 0;
+  li {
+    display: grid;
+    grid-template-columns: 1fr auto auto 110px;
+    gap: 10px;
+    align-items: center;
+    padding: 8px 16px;
+  }
+  li + li {
+    border-top: 1px solid ${color.line};
+  }
+  li[data-gone] b {
+    text-decoration: line-through;
+  }
+  small {
+    color: ${color.ink2};
+  }
+`;
+
+const Labelled = styled.label`
+  display: grid;
+  gap: 6px;
+  select {
+    font: inherit;
+    min-height: 44px;
+    padding: 4px 8px;
+    border: 1.5px solid ${color.ink3};
+    border-radius: ${radius};
+    background: ${color.sheet};
+    color: ${color.ink};
+  }
+`;
+
+const Form = styled.form`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: end;
+  gap: 12px;
+`;
+
+const Code = styled.div`
+  margin-top: 14px;
+  padding: 14px;
+  border-left: 5px solid ${color.clear};
+  background: ${color.clearSoft};
+  ${Mono} {
+    font-size: 30px;
+    font-weight: 700;
+  }
+`;
