@@ -1,9 +1,11 @@
 import { useEffect, useRef } from 'react';
 import { useNavigate } from 'react-router';
 
+/** A label's code is like nothing else, so a slow scanner may have its time. */
+const LABEL_BETWEEN_MS = 300;
 const BETWEEN_MS = 45;
 const LEAST = 4;
-const LABEL = /^TKJ(\d{1,9})[\dX]$/i;
+const LABEL = /TKJ(\d{1,9})[\dX]$/i;
 
 /**
  * A scanner types like a keyboard, only faster than any hand, and ends with Enter. The code of a
@@ -14,26 +16,30 @@ export function useScan(onOther: (text: string) => void) {
   const navigate = useNavigate();
   const typed = useRef('');
   const last = useRef(0);
+  const slowest = useRef(0);
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (event.ctrlKey || event.metaKey || event.altKey) return;
-      const quick = event.timeStamp - last.current <= BETWEEN_MS;
+      const gap = event.timeStamp - last.current;
+      const goesOn = gap <= LABEL_BETWEEN_MS;
       if (event.key === 'Enter') {
-        const text = quick ? typed.current : '';
+        const text = goesOn ? typed.current : '';
+        const scanned = Math.max(slowest.current, gap) <= BETWEEN_MS;
         typed.current = '';
         const label = LABEL.exec(text);
         if (label !== null) {
           event.preventDefault();
           event.stopPropagation();
-          takeOut(event.target, text);
+          takeOut(event.target, label[0]);
           void navigate(`/job/J-${label[1]}`);
-        } else if (text.length >= LEAST && !inField(event.target)) {
+        } else if (scanned && text.length >= LEAST && !inField(event.target)) {
           event.preventDefault();
           event.stopPropagation();
           onOther(text);
         }
       } else if (event.key.length === 1) {
-        typed.current = quick ? typed.current + event.key : event.key;
+        slowest.current = goesOn ? Math.max(slowest.current, gap) : 0;
+        typed.current = goesOn ? typed.current + event.key : event.key;
         last.current = event.timeStamp;
       }
     };

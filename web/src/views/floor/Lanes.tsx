@@ -82,7 +82,7 @@ function Lane({ job, axis, wall }: { job: FloorJob; axis: Axis; wall: boolean })
           <br />
           <Waits data-acts={job.acts}>{job.line}</Waits>{' '}
           <Holder>
-            · {job.mine ? 'yours' : (job.holder ?? 'nobody has it')}
+            · {job.mine && !wall ? 'yours' : (job.holder ?? 'nobody has it')}
             {late !== undefined && <Late data-promise={job.promise}>{late}</Late>}
           </Holder>
           <VisuallyHidden>

@@ -37,6 +37,8 @@ export function useIntake(id: string): IntakeState | { view: undefined; error: u
   const [error, setError] = useState<unknown>(null);
   const [conflict, setConflict] = useState<Conflict | null>(null);
   const unsent = useRef<Changes>({});
+  /** What was on the screen when the oldest unsent change was made: later ones of others count. */
+  const base = useRef<number | null>(null);
   const sending = useRef<Promise<Intake> | null>(null);
   const timer = useRef<number | undefined>(undefined);
   const flush = useCallback(async (): Promise<Intake> => {
@@ -46,8 +48,10 @@ export function useIntake(id: string): IntakeState | { view: undefined; error: u
     if (view === undefined) throw new Error('nothing to send to');
     const changes = unsent.current;
     if (Object.keys(changes).length === 0) return view;
+    const version = base.current ?? view.version;
     unsent.current = {};
-    const sent = request<Intake>('PATCH', path(id), { version: view.version, changes });
+    base.current = null;
+    const sent = request<Intake>('PATCH', path(id), { version, changes });
     sending.current = sent;
     try {
       const after = await sent;
@@ -62,6 +66,7 @@ export function useIntake(id: string): IntakeState | { view: undefined; error: u
         await client.invalidateQueries({ queryKey: key });
       } else {
         unsent.current = { ...changes, ...unsent.current }; // kept, and sent with the next
+        base.current = version;
         setError(problem);
       }
       throw problem;
@@ -73,6 +78,7 @@ export function useIntake(id: string): IntakeState | { view: undefined; error: u
 
   const change = useCallback(
     (changes: Changes) => {
+      base.current ??= client.getQueryData<Intake>(['intake', id])?.version ?? null;
       unsent.current = { ...unsent.current, ...changes };
       setWaiting((w) => ({ ...w, ...changes }));
       window.clearTimeout(timer.current);
@@ -80,7 +86,7 @@ export function useIntake(id: string): IntakeState | { view: undefined; error: u
         flush().catch(() => undefined); // shown by error or conflict
       }, PAUSE_MS);
     },
-    [flush],
+    [client, flush, id],
   );
 
   useEffect(() => {

@@ -20,6 +20,7 @@ import org.openqa.selenium.chrome.ChromeDriverService;
 import org.openqa.selenium.chrome.ChromeOptions;
 import org.openqa.selenium.interactions.Actions;
 import org.openqa.selenium.support.ui.ExpectedConditions;
+import org.openqa.selenium.support.ui.Select;
 import org.openqa.selenium.support.ui.WebDriverWait;
 import tekmerion.launch.Home;
 
@@ -100,6 +101,31 @@ final class Browser implements AutoCloseable {
   /** A key with nothing focused. */
   void key(CharSequence key) {
     new Actions(driver).sendKeys(key).perform();
+  }
+
+  /** Several keys, one after the other, wherever the focus is. */
+  void keys(CharSequence... keys) {
+    for (CharSequence key : keys) {
+      new Actions(driver).sendKeys(key).perform();
+    }
+  }
+
+  /** Cuts the page off from the network, or lets it back. */
+  void offline(boolean off) {
+    driver.executeCdpCommand("Network.enable", Map.of());
+    driver.executeCdpCommand(
+        "Network.emulateNetworkConditions",
+        Map.of("offline", off, "latency", 0, "downloadThroughput", -1, "uploadThroughput", -1));
+  }
+
+  void choose(String label, String option) {
+    WebElement select =
+        see(By.xpath("//label[contains(normalize-space(),'%s')]//select".formatted(label)));
+    new Select(select).selectByVisibleText(option);
+  }
+
+  double number(String script) {
+    return ((Number) driver.executeScript("return " + script)).doubleValue();
   }
 
   WebElement see(By what) {

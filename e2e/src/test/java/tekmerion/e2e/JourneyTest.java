@@ -41,7 +41,7 @@ class JourneyTest {
 
     browser.signIn(Whole.PERSON, Whole.PASSWORD);
 
-    browser.seeHeading("Three machines need a person");
+    browser.seeHeading("Ten machines need a person");
     assertAccessible();
   }
 

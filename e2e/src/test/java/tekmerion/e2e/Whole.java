@@ -84,8 +84,12 @@ final class Whole implements AutoCloseable {
   }
 
   ShopClient signedIn() {
+    return signedIn(PERSON);
+  }
+
+  ShopClient signedIn(String name) {
     ShopClient shop = new ShopClient(address());
-    ShopClient.Answer answer = shop.signIn(PERSON, PASSWORD);
+    ShopClient.Answer answer = shop.signIn(name, PASSWORD);
     if (answer.status() != 200) {
       throw new IllegalStateException("cannot sign in: " + answer.body());
     }

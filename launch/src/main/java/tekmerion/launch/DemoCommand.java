@@ -31,13 +31,23 @@ final class DemoCommand implements Callable<Integer> {
       description = "Folder for database, logs and probes (default: .tekmerion/demo).")
   private Path data;
 
+  @Option(
+      names = "--large",
+      description =
+          "With 100,000 past jobs and 300,000 parts, in a folder of its own (.tekmerion/demo-large).")
+  private boolean large;
+
   @Option(names = "--port", description = "Port of the server (default: 8780, or a free one).")
   private Integer port;
 
   @Override
   public Integer call() throws InterruptedException, IOException {
     Home home = Home.find();
-    Path folder = (data == null ? home.root().resolve(".tekmerion/demo") : data).toAbsolutePath();
+    Path folder =
+        (data == null
+                ? home.root().resolve(large ? ".tekmerion/demo-large" : ".tekmerion/demo")
+                : data)
+            .toAbsolutePath();
     Files.createDirectories(folder);
     try (FileChannel channel =
             FileChannel.open(
@@ -62,6 +72,7 @@ final class DemoCommand implements Callable<Integer> {
       String password = secrets.get("demoPassword", 10);
       Map<String, String> environment = new HashMap<>(database.environment());
       environment.put("TEKMERION_DEMO", "true");
+      environment.put("TEKMERION_DEMO_LARGE", Boolean.toString(large));
       environment.put("TEKMERION_DEMO_PASSWORD", password);
       System.out.println("Starting the server, its log in " + folder.resolve("server.log"));
       ServerProcess server =

@@ -8,7 +8,7 @@ import picocli.CommandLine.Command;
     name = "tekmerion",
     description = "Starts Tekmerion.",
     mixinStandardHelpOptions = true,
-    subcommands = {DemoCommand.class, ServeCommand.class})
+    subcommands = {DemoCommand.class, ServeCommand.class, BenchCommand.class})
 public final class Launch {
   public static void main(String[] args) {
     CommandLine line = new CommandLine(new Launch());

@@ -42,19 +42,36 @@ public final class MariaDb implements AutoCloseable {
   }
 
   public static MariaDb start(Path folder, int port) {
+    return start(folder, port, List.of());
+  }
+
+  /** One whose owner may switch the log of statements on and read it; for measuring only. */
+  static MariaDb startForBench(Path folder) {
+    return start(
+        folder,
+        FreePort.any(),
+        List.of(
+            "GRANT SUPER ON *.* TO 'tekmerion_owner'@'%';",
+            "GRANT SELECT, DROP ON mysql.slow_log TO 'tekmerion_owner'@'%';",
+            "SET GLOBAL log_output = 'TABLE', GLOBAL long_query_time = 0;"));
+  }
+
+  private static MariaDb start(Path folder, int port, List<String> alsoRun) {
     Secrets secrets = Secrets.in(folder);
     Path data = folder.resolve("data");
     try {
       if (!Files.isDirectory(data.resolve("mysql"))) {
         install(folder, data);
       }
-      Path init = initFile(folder, secrets);
+      Path init = initFile(folder, secrets, alsoRun);
       List<String> command = new ArrayList<>();
       command.add(program("mariadbd"));
       command.addAll(
           List.of(
               "--no-defaults",
               "--datadir=" + data,
+              // Its own: a second MariaDB that starts would clear a shared one of files in use.
+              "--tmpdir=" + Files.createDirectories(folder.resolve("tmp")),
               "--socket=m.sock", // relative to the data folder: a longer path might not fit a
               // socket
               "--pid-file=m.pid",
@@ -129,7 +146,8 @@ public final class MariaDb implements AutoCloseable {
   }
 
   /** Run by MariaDB itself at every start, one statement a line, so root never needs a password. */
-  private static Path initFile(Path folder, Secrets secrets) throws IOException {
+  private static Path initFile(Path folder, Secrets secrets, List<String> alsoRun)
+      throws IOException {
     Path file = folder.resolve("init.sql");
     if (!Files.exists(file)) {
       Files.createFile(
@@ -144,6 +162,7 @@ public final class MariaDb implements AutoCloseable {
               .formatted(user, secrets.get(user, 24)));
     }
     sql.append("GRANT ALL ON tekmerion.* TO 'tekmerion_owner'@'%' WITH GRANT OPTION;\n");
+    alsoRun.forEach(line -> sql.append(line).append('\n'));
     Files.writeString(file, sql);
     return file;
   }

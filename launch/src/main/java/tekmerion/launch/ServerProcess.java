@@ -15,6 +15,10 @@ import java.util.Map;
 /** The server as a child process. */
 public final class ServerProcess implements AutoCloseable {
   private static final Duration START_LIMIT = Duration.ofSeconds(90);
+
+  /** The large shop is filled before the first answer. */
+  private static final Duration FILLING_LIMIT = Duration.ofMinutes(15);
+
   private final Child child;
   private final URI address;
 
@@ -32,7 +36,8 @@ public final class ServerProcess implements AutoCloseable {
       Home home, Path folder, int port, Map<String, String> environment) {
     ClassArchive archive = ClassArchive.of(home, "server");
     ServerProcess server = launch(home, folder, port, environment, archive.useOrWrite());
-    server.awaitReady();
+    boolean filling = Boolean.parseBoolean(environment.get("TEKMERION_DEMO_LARGE"));
+    server.awaitReady(filling ? FILLING_LIMIT : START_LIMIT);
     return server;
   }
 
@@ -81,13 +86,13 @@ public final class ServerProcess implements AutoCloseable {
     child.close();
   }
 
-  private void awaitReady() {
+  private void awaitReady(Duration limit) {
     HttpClient http = HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(1)).build();
     HttpRequest request =
         HttpRequest.newBuilder(address.resolve("/api/session"))
             .timeout(Duration.ofSeconds(5))
             .build();
-    long until = System.nanoTime() + START_LIMIT.toNanos();
+    long until = System.nanoTime() + limit.toNanos();
     while (System.nanoTime() < until) {
       if (!child.isAlive()) {
         throw new LaunchException("The server ended at once. It said:\n" + tail());

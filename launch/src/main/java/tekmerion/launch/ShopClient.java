@@ -7,6 +7,7 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.Map;
 import java.util.Optional;
@@ -52,8 +53,45 @@ public final class ShopClient {
     return send("GET", path, null);
   }
 
+  /** How long the server worked on a request [ms], as its header Server-Timing says. */
+  double serverMillis(String path) {
+    HttpResponse<byte[]> response =
+        exchange(HttpRequest.newBuilder(server.resolve(path)).GET().build());
+    if (response.statusCode() != 200) {
+      throw new LaunchException("%s answered %d".formatted(path, response.statusCode()));
+    }
+    String timing = response.headers().firstValue("Server-Timing").orElseThrow();
+    return Double.parseDouble(timing.replaceFirst(".*dur=", ""));
+  }
+
   public Answer post(String path, Object body) {
     return send("POST", path, body);
+  }
+
+  public Answer put(String path, Object body) {
+    return send("PUT", path, body);
+  }
+
+  public Answer patch(String path, Object body) {
+    return send("PATCH", path, body);
+  }
+
+  /** Sends bytes as they are. */
+  public Answer upload(String path, String contentType, byte[] bytes) {
+    HttpRequest.Builder request =
+        HttpRequest.newBuilder(server.resolve(path))
+            .header("Content-Type", contentType)
+            .POST(HttpRequest.BodyPublishers.ofByteArray(bytes));
+    csrfToken().ifPresent(token -> request.header("X-XSRF-TOKEN", token));
+    HttpResponse<byte[]> response = exchange(request.build());
+    return new Answer(response.statusCode(), tree(text(response.body())));
+  }
+
+  /** The bytes of a file; empty if the status is not 200. */
+  public Optional<byte[]> download(String path) {
+    HttpResponse<byte[]> response =
+        exchange(HttpRequest.newBuilder(server.resolve(path)).GET().build());
+    return response.statusCode() == 200 ? Optional.of(response.body()) : Optional.empty();
   }
 
   public Answer delete(String path) {
@@ -70,16 +108,23 @@ public final class ShopClient {
       request.header("Content-Type", "application/json");
       request.method(method, HttpRequest.BodyPublishers.ofString(JSON.writeValueAsString(body)));
     }
+    HttpResponse<byte[]> response = exchange(request.build());
+    return new Answer(response.statusCode(), tree(text(response.body())));
+  }
+
+  private HttpResponse<byte[]> exchange(HttpRequest request) {
     try {
-      HttpResponse<String> response =
-          http.send(request.build(), HttpResponse.BodyHandlers.ofString());
-      return new Answer(response.statusCode(), tree(response.body()));
+      return http.send(request, HttpResponse.BodyHandlers.ofByteArray());
     } catch (IOException e) {
       throw new LaunchException("The server does not answer: " + e.getMessage(), e);
     } catch (InterruptedException e) {
       Thread.currentThread().interrupt();
       throw new LaunchException("Stopped while asking the server.", e);
     }
+  }
+
+  private static String text(byte[] bytes) {
+    return new String(bytes, StandardCharsets.UTF_8);
   }
 
   private static JsonNode tree(String body) {

@@ -229,7 +229,7 @@ BEGIN
   UPDATE data_stance s JOIN job j ON j.id = s.job_id SET s.signer = 'erased'
     WHERE j.customer_id = customer AND s.signer IS NOT NULL;
   UPDATE trace_entry t JOIN job j ON j.id = t.job_id SET t.detail = 'erased on request'
-    WHERE j.customer_id = customer AND t.kind IN ('INTAKE', 'STANCE', 'HAND', 'PHOTO', 'CHECK');
+    WHERE j.customer_id = customer AND t.kind NOT IN ('READING', 'PROBE', 'RULING', 'PART');
   UPDATE photo p JOIN job j ON j.id = p.job_id SET p.words = '', p.gone_at = COALESCE(p.gone_at, moment)
     WHERE j.customer_id = customer;
   UPDATE job_change c JOIN job j ON j.id = c.job_id SET c.note = NULL WHERE j.customer_id = customer;

@@ -10,12 +10,14 @@ import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.util.Base64;
 import java.util.Comparator;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.extension.ExtensionContext;
 import org.junit.jupiter.api.extension.ParameterContext;
 import org.junit.jupiter.api.extension.ParameterResolver;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.context.support.GenericApplicationContext;
 import tekmerion.launch.FreePort;
 import tekmerion.launch.MariaDb;
 import tekmerion.launch.ShopClient;
@@ -33,6 +35,7 @@ public final class RunningServer implements ParameterResolver {
     private final MariaDb database;
     private final ConfigurableApplicationContext application;
     private final URI address;
+    private final AtomicInteger statements = new AtomicInteger();
 
     private Shop() {
       try {
@@ -47,6 +50,10 @@ public final class RunningServer implements ParameterResolver {
           "Server tests use MariaDB on port %d, the server on port %d, folder %s%n",
           database.port(), port, folder);
       SpringApplication program = new SpringApplication(TekmerionServer.class);
+      program.addInitializers(
+          context ->
+              ((GenericApplicationContext) context)
+                  .registerBean(CountedDataSource.class, () -> new CountedDataSource(statements)));
       String[] arguments = {
         "--server.port=" + port,
         "--tekmerion.demo=true",
@@ -59,6 +66,13 @@ public final class RunningServer implements ParameterResolver {
         "--spring.flyway.password=" + database.password("tekmerion_owner")
       };
       application = program.run(arguments);
+    }
+
+    /** How many statements requests sent to the database while something was done. */
+    public int statementsOf(Runnable what) {
+      int before = statements.get();
+      what.run();
+      return statements.get() - before;
     }
 
     public URI address() {

@@ -45,7 +45,7 @@ import tools.jackson.databind.JsonNode;
 @RequestMapping("/api")
 class IntakeController {
   private static final DateTimeFormatter PROMISED =
-      DateTimeFormatter.ofPattern("EEE d MMM, HH:mm", Locale.ENGLISH);
+      DateTimeFormatter.ofPattern("EEE d MMM HH:mm", Locale.ENGLISH);
   private static final int CAUSES_SHOWN = 6;
   private final Drafts drafts;
   private final Understanding understanding;
@@ -229,7 +229,7 @@ class IntakeController {
     String promised =
         job.promisedAt() == null
             ? "no time promised"
-            : "promised " + PROMISED.format(job.promisedAt().atZone(zone));
+            : "for " + PROMISED.format(job.promisedAt().atZone(zone));
     String serial = job.machine().serial();
     byte[] pdf =
         Label.pdf(

@@ -1,0 +1,309 @@
+package tekmerion.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.sql.SQLException;
+import java.time.Duration;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.MethodOrderer;
+import org.junit.jupiter.api.Order;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestMethodOrder;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+import tekmerion.launch.ShopClient;
+
+/** A day at the counter and at a shared bench screen, in a browser, in order. */
+@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
+class CounterTest {
+  private static final Duration SOON = Duration.ofSeconds(10);
+  private static Whole whole;
+  private static Browser browser;
+  private static String taken;
+
+  @BeforeAll
+  static void start() {
+    whole = new Whole();
+    browser = new Browser(whole.home(), whole.address());
+  }
+
+  @AfterAll
+  static void stop() {
+    browser.close();
+    whole.close();
+  }
+
+  private static void asked(String question) {
+    browser.see(By.xpath("//h2[contains(normalize-space(),'%s')]".formatted(question)));
+  }
+
+  private static void assertAccessible() {
+    assertThat(browser.accessibilityFindings()).isEmpty();
+    assertThat(browser.consoleErrors().stream().filter(line -> line.contains("Policy"))).isEmpty();
+  }
+
+  /** Only keys; what the owner does not say is skipped. */
+  @Test
+  @Order(1)
+  void takesAMachineInWithTheKeyboardAlone() throws Exception {
+    browser.open("/intake");
+    browser.signIn("joao", Whole.PASSWORD);
+    browser.seeHeading("The counter is free");
+    assertAccessible();
+    long began = System.nanoTime();
+    browser.keys(Keys.ENTER);
+    asked("Whose is it?");
+    browser.keys("Mina Torvald", Keys.TAB, "0611 22 33", Keys.ENTER);
+    asked("Which machine is it?");
+    browser.keys("TWA24-O456"); // letter O where the one met before has a zero
+    browser.seeText("differs only in letters and digits that look alike");
+    assertAccessible();
+    browser.keys(Keys.TAB, "Tarnwick", Keys.TAB, "all-in-one", Keys.ENTER);
+    asked("What is wrong with it?");
+    browser.keys("It stops with an error screen and clicked");
+    browser.see(By.cssSelector("button[aria-pressed='true'], button[data-selected]"));
+    browser.keys(Keys.ENTER);
+    asked("What exactly does the screen say?");
+    browser.keys(Keys.ESCAPE);
+    asked("Any noise, smell, heat or swelling?"); // tells most after what was said
+    browser.keys("1", Keys.ENTER);
+    asked("How far does it get");
+    assertAccessible();
+    browser.keys("6", Keys.ENTER);
+    skipTo("Is the data on it wanted?");
+    browser.keys("1", Keys.ENTER);
+    asked("What stays here with it?");
+    browser.keys("1", Keys.ENTER);
+    asked("Does it need a password?");
+    browser.keys("kelp", Keys.ENTER);
+    asked("When shall it be ready?");
+    assertAccessible();
+    browser.keys("2", Keys.ENTER);
+    asked("what was skipped stays unknown");
+    browser.keys(Keys.ENTER);
+    browser.seeText("is taken in");
+    taken = browser.path().replace("/job/", "");
+    browser.keys(Keys.TAB, Keys.ENTER);
+    browser.seeText("Mina Torvald");
+    double seconds = (System.nanoTime() - began) / 1e9;
+    System.out.printf("A machine was taken in with the keyboard in %.0f s%n", seconds);
+
+    assertThat(browser.path()).isEqualTo("/");
+    assertThat(browser.texts(By.cssSelector("a[href='/job/%s']".formatted(taken))).get(0))
+        .contains("Tarnwick all-in-one")
+        .contains("nobody has it");
+    assertAccessible();
+  }
+
+  private static void skipTo(String question) throws Exception {
+    By here = By.xpath("//h2[contains(normalize-space(),'%s')]".formatted(question));
+    for (int i = 0; i < 12 && !browser.has(here); i++) {
+      String before = browser.texts(By.cssSelector("[role=group] > div > h2")).get(0);
+      browser.keys(Keys.ESCAPE);
+      Await.until(
+          "the next question",
+          SOON,
+          () -> !browser.texts(By.cssSelector("[role=group] > div > h2")).contains(before));
+    }
+    browser.see(here);
+  }
+
+  @Test
+  @Order(2)
+  void whatWasSaidCanBeCorrectedPhraseByPhrase() {
+    browser.open("/job/" + taken);
+    browser.press("Correct what was said");
+    browser.seeHeading(taken + ": correct what was said");
+    browser.seeText("a limited start");
+    browser.press("a limited start");
+    asked("How far does it get");
+    browser.keys("7", Keys.ENTER);
+    browser.press("Keep the correction");
+
+    browser.seeText("Intake corrected");
+    browser.see(By.xpath("//ol[@aria-label='How far it gets: Desktop']"));
+  }
+
+  @Test
+  @Order(3)
+  void twoAtOneDraftKeepBothOrChoose() throws Exception {
+    ShopClient mara = whole.signedIn("mara");
+    browser.open("/intake");
+    browser.press("Take something in");
+    asked("Whose is it?");
+    String id = browser.path().replace("/intake/", "");
+    browser.keys("Two Hands");
+    browser.seeText("Draft kept");
+
+    other(mara, id, "complaint", "It is slow"); // another answer
+    browser.seeText("It is slow");
+    browser.seeText("Two Hands");
+
+    browser.offline(true);
+    browser.keys(" Ltd");
+    other(mara, id, "customerName", "Two Hands and Sons");
+    browser.offline(false);
+    browser.keys("."); // sent together with what could not be sent
+
+    browser.seeText("Two people changed the same answer");
+    browser.seeText("Mara T. has changed the same answer meanwhile.");
+    assertAccessible();
+    browser.press("Put mine");
+    Await.until(
+        "the answer put through",
+        SOON,
+        () ->
+            mara.get("/api/intakes/" + id)
+                .body()
+                .at("/answers/customerName")
+                .asString("")
+                .equals("Two Hands Ltd."));
+  }
+
+  private static void other(ShopClient who, String id, String field, String value) {
+    long version = who.get("/api/intakes/" + id).body().get("version").longValue();
+    ShopClient.Answer answer =
+        who.patch(
+            "/api/intakes/" + id, Map.of("version", version, "changes", Map.of(field, value)));
+    assertThat(answer.status()).isEqualTo(200);
+  }
+
+  @Test
+  @Order(4)
+  void aScannedLabelOpensItsJobFromAnywhereEvenFromAField() {
+    browser.open("/");
+    browser.seeHeading("need a person");
+    browser.keys("TKJ22913" + Keys.ENTER);
+    browser.seeText("Bakery on the quay");
+    assertThat(browser.path()).isEqualTo("/job/J-2291");
+
+    browser.open("/intake");
+    browser.press("Take something in");
+    asked("Whose is it?");
+    browser.keys("TKJ22921" + Keys.ENTER); // J-2292: 4, 1, 9, 0 → (12 − 0) mod 11 = 1
+    browser.seeText("Net loft");
+    assertThat(browser.path()).isEqualTo("/job/J-2292");
+  }
+
+  @Test
+  @Order(5)
+  void findsWithTheKeyboardAlone() {
+    browser.keys("/");
+    browser.see(By.cssSelector("[role=combobox]"));
+    browser.keys("2207-1");
+    browser.seeText("1 found");
+    assertThat(browser.texts(By.tagName("mark"))).contains("2207-1");
+    assertAccessible();
+    browser.keys(Keys.ENTER);
+    browser.seeText("Freezes on the logo");
+    assertThat(browser.path()).isEqualTo("/job/J-2291");
+  }
+
+  @Test
+  @Order(6)
+  void aDriveInAnotherMachineBringsItsHistory() {
+    ShopClient shop = whole.signedIn();
+    whole.startProbe(1, "sim:worn-disk,20", shop.enrolmentCode(1));
+    browser.seeText("Bay 1 · probe on");
+    browser.keys("n");
+    browser.seeText("HELM-1000S");
+    whole.stopProbes();
+
+    whole.startProbe(5, "sim:worn-disk,20", shop.enrolmentCode(5)); // the same drive
+    browser.keys("5");
+    browser.seeText("Bay 5 · probe on");
+    browser.keys("n");
+    browser.seeText("met before: J-2291, Ostrel 17 laptop");
+    browser.seeText("Drive A met before");
+    browser.follow("Its life");
+
+    browser.seeHeading("Drive that has been in 2 machines");
+    assertThat(browser.texts(By.cssSelector("main li"))).anyMatch(row -> row.contains("– now"));
+    assertAccessible();
+  }
+
+  @Test
+  @Order(7)
+  void theBellRingsAndWhatIsLateStandsOut() throws SQLException {
+    whole.execute(
+        "UPDATE job SET promised_at = UTC_TIMESTAMP() + INTERVAL 4 MINUTE WHERE number = 'J-2291'");
+    whole.execute(
+        "UPDATE job SET promised_at = UTC_TIMESTAMP() - INTERVAL 4 MINUTE WHERE number = 'J-2292'");
+    browser.open("/");
+
+    browser.see(By.xpath("//a[@href='/job/J-2291'][contains(.,'likely late')]"));
+    browser.see(By.xpath("//a[@href='/job/J-2292'][contains(.,'promised time has passed')]"));
+    browser.seeHeading("are late or will be");
+    assertAccessible();
+  }
+
+  @Test
+  @Order(8)
+  void theWallIsReadFromFourMetres() {
+    browser.open("/wall");
+    browser.seeHeading("machines need a person");
+    assertThat(browser.has(By.cssSelector("header nav"))).isFalse();
+    // 4 m at about 26 px on a 1280-pixel wide screen of a metre: over 0.25 degrees.
+    assertThat(
+            browser.number(
+                "Math.min(...[...document.querySelectorAll('main ul a b, main ul a span, main h2')]"
+                    + ".filter(e => e.getBoundingClientRect().width > 2)"
+                    + ".map(e => parseFloat(getComputedStyle(e).fontSize)))"))
+        .isGreaterThanOrEqualTo(26);
+    assertAccessible();
+    browser.follow("Leave the wall screen");
+  }
+
+  @Test
+  @Order(9)
+  void theScreenIsSwitchedWithAPin() {
+    pinFor("bo", "4711");
+    browser.press("João P.");
+    browser.type("Sign-in name", "bo");
+    browser.type("Their password", Whole.PASSWORD);
+    browser.press("Sign in beside");
+    browser.see(By.xpath("//button[contains(@aria-label,'Bo K.')]"));
+    browser.press("Bo K.");
+    browser.type("Sign-in name", "joao");
+    browser.type("Their password", Whole.PASSWORD);
+    browser.press("Sign in beside");
+    browser.see(By.xpath("//button[contains(@aria-label,'João P.')]"));
+
+    browser.press("João P.");
+    browser.type("PIN of Bo K.", "1234");
+    browser.press("Switch");
+    browser.seeText("The PIN is wrong.");
+    assertAccessible();
+    browser.type("PIN of Bo K.", "4711");
+    browser.press("Switch");
+
+    browser.see(By.xpath("//button[contains(@aria-label,'Bo K.')]"));
+    browser.open("/me");
+    browser.seeHeading("Bo K., with a PIN");
+    assertAccessible();
+  }
+
+  private static void pinFor(String name, String pin) {
+    ShopClient.Answer answer =
+        whole.signedIn(name).put("/api/me/pin", Map.of("password", Whole.PASSWORD, "pin", pin));
+    assertThat(answer.status()).isEqualTo(204);
+  }
+
+  @Test
+  @Order(10)
+  void filtersByPersonAndAnsweredViewsAreAccessible() {
+    browser.open("/");
+    browser.seeHeading("need");
+    int all = browser.texts(By.cssSelector("main ul > li")).size();
+    browser.choose("Whose", "mine");
+    List<String> mine = browser.texts(By.cssSelector("main ul > li"));
+    assertThat(mine).hasSizeLessThan(all).allMatch(row -> row.contains("yours"));
+
+    browser.open("/customer/1");
+    browser.seeHeading("Choir library: 1 job");
+    assertAccessible();
+  }
+}

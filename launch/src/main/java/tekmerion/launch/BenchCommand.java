@@ -1,0 +1,11 @@
+package tekmerion.launch;
+
+import picocli.CommandLine.Command;
+
+/** Measurements; never part of the tests. */
+@Command(
+    name = "bench",
+    description = "Measure, print ratios.",
+    subcommands = BenchFloorCommand.class,
+    mixinStandardHelpOptions = true)
+final class BenchCommand {}
