@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { Button, VisuallyHidden } from 'react-aria-components';
+import { VisuallyHidden } from 'react-aria-components';
 import { useNavigate } from 'react-router';
 import styled from 'styled-components';
 import { useFound } from '../api/queries';
@@ -101,8 +101,9 @@ function FindDialog({ start, onClose }: { start: string; onClose: () => void }) 
             role="option"
             aria-selected={i === chosen}
             data-here={i === chosen || undefined}
+            onClick={() => go(hit)}
           >
-            <Row excludeFromTabOrder onPress={() => go(hit)}>
+            <Row>
               <TiltMark tilt={hit.tilt} size={20} />
               <span>
                 <b>
@@ -169,9 +170,7 @@ const List = styled.ul`
   }
 `;
 
-const Row = styled(Button)`
-  font: inherit;
-  width: 100%;
+const Row = styled.div`
   display: grid;
   grid-template-columns: 24px 1fr auto;
   gap: 10px;
@@ -179,9 +178,6 @@ const Row = styled(Button)`
   text-align: left;
   padding: 8px 10px;
   min-height: 48px;
-  border: 0;
-  background: none;
-  color: ${color.ink};
   cursor: pointer;
   small {
     color: ${color.ink2};
