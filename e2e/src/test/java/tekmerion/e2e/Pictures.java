@@ -5,6 +5,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
 import tekmerion.launch.ShopClient;
 
 /**
@@ -22,7 +23,7 @@ class Pictures {
       browser.seeHeading("Sign in");
       browser.picture(folder.resolve("sign-in.png"));
       browser.signIn(Whole.PERSON, Whole.PASSWORD);
-      browser.seeHeading("Three machines");
+      browser.seeHeading("machines need a person");
       ShopClient shop = whole.signedIn();
       whole.startProbe(1, "sim:worn-disk,50", shop.enrolmentCode(1));
       whole.startProbe(3, "sim:bad-bridge,50", shop.enrolmentCode(3));
@@ -50,7 +51,7 @@ class Pictures {
       browser.seeText("Sign the ruling");
       browser.picture(folder.resolve("ruling.png"));
 
-      browser.key("4");
+      browser.key("6");
       browser.press("Show an enrolment code");
       browser.seeText("works once");
       browser.picture(folder.resolve("bay.png"));
@@ -58,6 +59,56 @@ class Pictures {
       browser.follow("tekmerion");
       browser.seeHeading("machines need a person");
       browser.picture(folder.resolve("floor.png"));
+      browser.open("/wall");
+      browser.seeHeading("machines need a person");
+      browser.picture(folder.resolve("wall.png"));
+      takeIntakeAndTheRest(whole, browser, shop, folder);
     }
+  }
+
+  private static void takeIntakeAndTheRest(
+      Whole whole, Browser browser, ShopClient shop, Path folder) {
+    browser.open("/intake");
+    browser.press("Take something in");
+    browser.seeText("Whose is it?");
+    browser.keys("Mina Torvald", Keys.ENTER, "TWA24-0990", Keys.TAB, "Tarnwick", Keys.TAB);
+    browser.keys("all-in-one", Keys.ENTER, "Stops with an error screen twice a day", Keys.ENTER);
+    browser.keys("MEMORY_REFERENCE", Keys.ENTER);
+    browser.seeText("How far does it get");
+    browser.keys("6");
+    browser.seeText("Draft kept");
+    browser.picture(folder.resolve("intake.png"));
+
+    browser.open("/");
+    browser.seeHeading("need a person");
+    browser.keys("/");
+    browser.see(By.cssSelector("[role=combobox]"));
+    browser.keys("tarn");
+    browser.seeText("4 found");
+    browser.picture(folder.resolve("find.png"));
+
+    whole.stopProbes();
+    whole.startProbe(5, "sim:worn-disk,20", shop.enrolmentCode(5)); // the drive of bay 1
+    browser.open("/job/J-2292");
+    browser.seeText("Bay 5 · probe on");
+    browser.keys("n");
+    browser.seeText("met before");
+    browser.follow("Its life");
+    browser.seeHeading("has been in 2 machines");
+    browser.picture(folder.resolve("part.png"));
+    browser.open("/me");
+    browser.seeHeading("Ines R.");
+    browser.picture(folder.resolve("me.png"));
+    browser.press("Ines R.");
+    browser.press("Sign out");
+    browser.seeHeading("Sign in");
+    browser.signIn("mara", Whole.PASSWORD);
+    browser.see(By.linkText("People"));
+    browser.open("/people");
+    browser.seeHeading("people work here");
+    browser.picture(folder.resolve("people.png"));
+    browser.open("/customer/1");
+    browser.seeHeading("Choir library");
+    browser.picture(folder.resolve("customer.png"));
   }
 }

@@ -194,16 +194,18 @@ CREATE TABLE photo (
 );
 
 -- What search looks through: words by their beginnings, serials by every tail of theirs.
-CREATE TABLE job_words (
-  job_id BIGINT PRIMARY KEY,
-  words  TEXT NOT NULL,
-  FULLTEXT KEY job_words_text (words),
-  CONSTRAINT job_words_job FOREIGN KEY (job_id) REFERENCES job (id)
+CREATE TABLE job_word (
+  word   VARCHAR(40) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL,
+  job_id BIGINT      NOT NULL,
+  PRIMARY KEY (word, job_id),
+  KEY job_word_by_job (job_id, word),
+  CONSTRAINT job_word_job FOREIGN KEY (job_id) REFERENCES job (id)
 );
 CREATE TABLE job_serial (
   tail   VARCHAR(40) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
   job_id BIGINT      NOT NULL,
-  PRIMARY KEY (tail, job_id)
+  PRIMARY KEY (tail, job_id),
+  KEY job_serial_by_job (job_id)
 );
 
 CREATE TABLE counter (
@@ -235,7 +237,7 @@ BEGIN
   UPDATE job_change c JOIN job j ON j.id = c.job_id SET c.note = NULL WHERE j.customer_id = customer;
   UPDATE notice n JOIN job j ON j.id = n.job_id SET n.words = 'erased' WHERE j.customer_id = customer;
   UPDATE job SET complaint = 'erased on request', version = version + 1 WHERE customer_id = customer;
-  DELETE w FROM job_words w JOIN job j ON j.id = w.job_id WHERE j.customer_id = customer;
+  DELETE w FROM job_word w JOIN job j ON j.id = w.job_id WHERE j.customer_id = customer;
 END //
 DELIMITER ;
 
@@ -251,6 +253,6 @@ GRANT SELECT, INSERT, UPDATE ON notice TO ${appUser};
 GRANT SELECT, INSERT, UPDATE ON intake TO ${appUser};
 GRANT SELECT, INSERT, UPDATE ON sealed_secret TO ${appUser};
 GRANT SELECT, INSERT, UPDATE ON photo TO ${appUser};
-GRANT SELECT, INSERT, UPDATE, DELETE ON job_words TO ${appUser};
+GRANT SELECT, INSERT, DELETE ON job_word TO ${appUser};
 GRANT SELECT, INSERT, DELETE ON job_serial TO ${appUser};
 GRANT SELECT, INSERT, UPDATE ON counter TO ${appUser};

@@ -206,10 +206,13 @@ class LargeShop {
         jobs,
         at);
     run(
-        "INSERT INTO job_words (job_id, words) SELECT j.id, LOWER(REGEXP_REPLACE(CONCAT_WS(' ',"
-            + " j.number, REPLACE(j.number, '-', ''), c.display_name, m.maker, m.model, j.complaint,"
-            + " j.error_text), '[^[:alnum:]]+', ' ')) FROM job j JOIN machine m ON m.id = j.machine_id"
-            + " JOIN customer c ON c.id = j.customer_id WHERE j.id > :base AND :now IS NOT NULL",
+        "INSERT IGNORE INTO job_word (word, job_id) SELECT t.word, x.id FROM (SELECT j.id,"
+            + " LOWER(TRIM(REGEXP_REPLACE(CONCAT_WS(' ', j.number, REPLACE(j.number, '-', ''),"
+            + " c.display_name, m.maker, m.model, j.complaint, j.error_text), '[^[:alnum:]]+', ' ')))"
+            + " AS words FROM job j JOIN machine m ON m.id = j.machine_id"
+            + " JOIN customer c ON c.id = j.customer_id WHERE j.id > :base AND :now IS NOT NULL) x"
+            + " JOIN JSON_TABLE(CONCAT('[\"', REPLACE(x.words, ' ', '\",\"'), '\"]'), '$[*]'"
+            + " COLUMNS (word VARCHAR(40) PATH '$')) t ORDER BY 1, 2",
         jobs,
         at);
     // Every tail of three characters and more, of the machine and of its drive.

@@ -2,13 +2,13 @@ package tekmerion.server.search;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
-import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
-import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -18,11 +18,13 @@ import tekmerion.core.identity.LabelCode;
 import tekmerion.core.identity.Serial;
 import tekmerion.core.weigh.Tilt;
 
-/** Finds jobs from a few typed characters: at most four statements, each through an index. */
+/** Finds jobs from a few typed characters: at most six statements, each through an index. */
 @RestController
 public class SearchController {
   private static final int MOST = 12;
   private static final int MOST_TYPED = 100;
+  private static final int SHORTEST_WORD = 2;
+  private static final int COUNTED = 3000;
   private final JdbcClient jdbc;
 
   /**
@@ -78,21 +80,68 @@ public class SearchController {
         .list();
   }
 
-  /** Every word typed must begin some word of the job. */
+  /**
+   * Every word typed must begin some word of the job. Whole words come first: their rows lie in the
+   * order of the jobs, so that the newest are found at once however common the word is.
+   */
   private List<Long> byWords(String text) {
-    List<String> words = new ArrayList<>();
-    for (String word : SearchIndex.plain(text).split(" ")) {
-      if (word.length() >= SearchIndex.SHORTEST) {
-        words.add("+" + word + "*");
-      }
-    }
+    List<String> words =
+        Arrays.stream(SearchIndex.plain(text).split(" "))
+            .filter(word -> word.length() >= SHORTEST_WORD)
+            .sorted(Comparator.comparingInt(String::length).reversed())
+            .toList();
     if (words.isEmpty()) {
       return List.of();
     }
-    return jdbc.sql(
-            "SELECT job_id FROM job_words WHERE MATCH(words) AGAINST(? IN BOOLEAN MODE)"
-                + " ORDER BY job_id DESC LIMIT ?")
-        .params(words.stream().collect(Collectors.joining(" ")), MOST + 1)
+    List<String> ordered = rarestFirst(words);
+    Set<Long> found = new LinkedHashSet<>(jobsWith("", ordered, "= ?", ""));
+    if (found.size() <= MOST && words.get(0).length() >= SearchIndex.SHORTEST) {
+      found.addAll(jobsWith("DISTINCT ", ordered, "LIKE ?", "%"));
+    }
+    return List.copyOf(found);
+  }
+
+  /** By how many rows begin with each, as far as that matters. */
+  private List<String> rarestFirst(List<String> words) {
+    if (words.size() == 1) {
+      return words;
+    }
+    String count =
+        "SELECT COUNT(*) FROM (SELECT 1 FROM job_word WHERE word LIKE ? LIMIT %d) some"
+            .formatted(COUNTED);
+    List<Integer> rows =
+        jdbc.sql(String.join(" UNION ALL ", Collections.nCopies(words.size(), count)))
+            .params(words.stream().map(word -> word + "%").toList())
+            .query(Integer.class)
+            .list();
+    return words.stream()
+        .sorted(Comparator.comparingInt(word -> rows.get(words.indexOf(word))))
+        .toList();
+  }
+
+  /**
+   * The first word leads; of its jobs each is asked for the others. The order is forced: left to
+   * itself the database walks through all words of all jobs.
+   *
+   * @param distinct empty where no job can be met twice: the database then stops at the last row
+   *     that is shown
+   */
+  private List<Long> jobsWith(String distinct, List<String> words, String matches, String after) {
+    StringBuilder sql =
+        new StringBuilder(
+            "SELECT %sw0.job_id FROM job_word w0 FORCE INDEX (PRIMARY)".formatted(distinct));
+    for (int i = 1; i < words.size(); i++) {
+      sql.append(
+          " STRAIGHT_JOIN job_word w%1$d FORCE INDEX (job_word_by_job) ON w%1$d.job_id = w0.job_id"
+              .formatted(i));
+    }
+    sql.append(" WHERE w0.word ").append(matches);
+    for (int i = 1; i < words.size(); i++) {
+      sql.append(" AND w%d.word %s".formatted(i, matches));
+    }
+    sql.append(" ORDER BY w0.job_id DESC LIMIT ").append(MOST + 1);
+    return jdbc.sql(sql.toString())
+        .params(words.stream().map(word -> word + after).toList())
         .query(Long.class)
         .list();
   }

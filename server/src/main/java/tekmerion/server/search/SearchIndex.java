@@ -41,23 +41,28 @@ public class SearchIndex {
                 job.complaint(),
                 job.errorText() == null ? "" : job.errorText())
             .collect(Collectors.joining(" "));
-    jdbc.sql(
-            "INSERT INTO job_words (job_id, words) VALUES (?, ?)"
-                + " ON DUPLICATE KEY UPDATE words = VALUES(words)")
-        .params(job.id(), plain(words))
-        .update();
+    Set<String> distinct = new LinkedHashSet<>();
+    for (String word : plain(words).split(" ")) {
+      distinct.add(word.length() > LONGEST ? word.substring(0, LONGEST) : word);
+    }
+    replace("job_word", "word", job.id(), distinct);
     Set<String> tails = new LinkedHashSet<>();
     for (String serial : serialsOf(job)) {
       tails.addAll(tails(serial));
     }
-    jdbc.sql("DELETE FROM job_serial WHERE job_id = ?").param(job.id()).update();
-    if (!tails.isEmpty()) {
-      String rows = tails.stream().map(t -> "(?, ?)").collect(Collectors.joining(", "));
-      List<Object> params = tails.stream().flatMap(t -> Stream.<Object>of(t, job.id())).toList();
-      jdbc.sql("INSERT IGNORE INTO job_serial (tail, job_id) VALUES " + rows)
-          .params(params)
-          .update();
+    replace("job_serial", "tail", job.id(), tails);
+  }
+
+  private void replace(String table, String column, long job, Set<String> values) {
+    jdbc.sql("DELETE FROM %s WHERE job_id = ?".formatted(table)).param(job).update();
+    if (values.isEmpty()) {
+      return;
     }
+    String rows = values.stream().map(v -> "(?, ?)").collect(Collectors.joining(", "));
+    List<Object> params = values.stream().flatMap(v -> Stream.<Object>of(v, job)).toList();
+    jdbc.sql("INSERT IGNORE INTO %s (%s, job_id) VALUES %s".formatted(table, column, rows))
+        .params(params)
+        .update();
   }
 
   private List<String> serialsOf(Job job) {
@@ -85,7 +90,7 @@ public class SearchIndex {
     return text.replaceAll("[^A-Z0-9]", "");
   }
 
-  /** Letters and digits; what a full-text index takes as a word. */
+  /** Words of letters and digits, apart by one space. */
   static String plain(String text) {
     return text.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", " ").strip();
   }
