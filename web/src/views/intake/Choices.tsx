@@ -100,16 +100,16 @@ const Choice = styled(ToggleButton)`
     margin-left: auto;
   }
   [data-ladder] & {
-    display: grid;
-    align-content: start;
+    flex-direction: column;
+    align-items: flex-start;
     gap: 2px;
     min-height: 92px;
     b {
       font-weight: 700;
     }
     kbd {
-      align-self: end;
-      justify-self: end;
+      align-self: flex-end;
+      margin-top: auto;
     }
   }
   &[data-reached] {

@@ -6,7 +6,6 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.HashMap;
 import java.util.Map;
-import java.util.Optional;
 import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -40,9 +39,9 @@ import tekmerion.server.search.SearchIndex;
 import tekmerion.server.weighing.WeighingService;
 
 /**
- * A made-up shop in a harbour town: four people, six bays, twelve machines of today, and the past
- * jobs that the simulation wrote. Only what people said is made here, before the first request is
- * taken; today's readings come over the bench link.
+ * A made-up shop in a harbour town: four people, six bays, twelve machines of today. Only what
+ * people said is made here, before the first request is taken; today's readings come over the bench
+ * link.
  */
 @Component
 @ConditionalOnProperty("tekmerion.demo")
@@ -63,7 +62,6 @@ class DemoShop implements SmartInitializingSingleton {
   private final Trace trace;
   private final WeighingService weighing;
   private final SearchIndex search;
-  private final Optional<History> history;
   private final LargeShop large;
   private final JdbcClient jdbc;
   private final Clock clock;
@@ -85,7 +83,6 @@ class DemoShop implements SmartInitializingSingleton {
       Trace trace,
       WeighingService weighing,
       SearchIndex search,
-      Optional<History> history,
       LargeShop large,
       JdbcClient jdbc,
       Clock clock) {
@@ -104,7 +101,6 @@ class DemoShop implements SmartInitializingSingleton {
     this.trace = trace;
     this.weighing = weighing;
     this.search = search;
-    this.history = history;
     this.large = large;
     this.jdbc = jdbc;
     this.clock = clock;
@@ -125,7 +121,6 @@ class DemoShop implements SmartInitializingSingleton {
       bays.save(new Bay(number, null));
     }
     bays.flush();
-    history.ifPresent(past -> past.load(people.get("ines"), now));
     for (Today today : Today.all()) {
       takeIn(today, now);
     }
