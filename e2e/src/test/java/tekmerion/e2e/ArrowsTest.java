@@ -7,6 +7,9 @@ import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.lang.ArchRule;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
 import org.junit.jupiter.api.Test;
 
 /** The module arrows: core ← link ← probe, sim, server. */
@@ -29,13 +32,33 @@ class ArrowsTest {
   }
 
   @Test
-  void coreTakesNoTimeAndNoFilesButThroughPorts() {
+  void coreTakesNoFilesAndNoNetworkButThroughPorts() {
     noClasses()
         .that()
         .resideInAPackage("tekmerion.core..")
         .should()
         .dependOnClassesThat()
-        .resideInAnyPackage("java.net..", "java.nio.file..", "java.sql..", "java.time..")
+        .resideInAnyPackage("java.net..", "java.nio.file..", "java.sql..")
+        .check(CLASSES);
+  }
+
+  /** Moments come in as values; what time it is now, core never asks by itself. */
+  @Test
+  void coreNeverReadsTheClock() {
+    noClasses()
+        .that()
+        .resideInAPackage("tekmerion.core..")
+        .should()
+        .callMethod(Instant.class, "now")
+        .orShould()
+        .callMethod(LocalDate.class, "now")
+        .orShould()
+        .callMethod(System.class, "currentTimeMillis")
+        .orShould()
+        .callMethod(System.class, "nanoTime")
+        .orShould()
+        .dependOnClassesThat()
+        .areAssignableTo(Clock.class)
         .check(CLASSES);
   }
 
