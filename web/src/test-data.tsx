@@ -3,7 +3,20 @@ import { render } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { createMemoryRouter, RouterProvider } from 'react-router';
 import { vi } from 'vitest';
-import type { CauseShare, CourseView, Job, Move, Reading, SignWeight } from './api/types';
+import type {
+  CauseShare,
+  CourseView,
+  Floor,
+  FloorJob,
+  Intake,
+  Job,
+  Move,
+  Question,
+  Reading,
+  Script,
+  Session,
+  SignWeight,
+} from './api/types';
 
 /** Made-up data for component tests, and the frame that components stand in. */
 export const readMove: Move = {
@@ -147,6 +160,88 @@ export const reading = (more: Partial<Reading> = {}): Reading => ({
   attributes: [],
   smart: null,
   ...more,
+});
+
+export const floorJob = (more: Partial<FloorJob> = {}): FloorJob => ({
+  number: 'J-1',
+  machine: 'Ostrel 17 laptop',
+  customer: 'Bakery on the quay',
+  tilt: 'UNKNOWN',
+  headline: '',
+  stage: 'READ',
+  stance: 'UNKNOWN',
+  families: ['slow'],
+  acts: 'PERSON',
+  line: 'Read its drive',
+  holder: null,
+  mine: false,
+  takenInAt: '2026-11-23T08:00:00Z',
+  promisedAt: null,
+  promise: 'NONE',
+  likelyEnd: {
+    early: '2026-11-23T13:00:00Z',
+    likely: '2026-11-23T14:00:00Z',
+    late: '2026-11-23T16:00:00Z',
+  },
+  restsOn: 0,
+  spans: [],
+  bay: null,
+  ...more,
+});
+
+export const floor = (...jobs: FloorJob[]): Floor => ({
+  now: '2026-11-23T12:00:00Z',
+  shop: 'Harbour bench',
+  nextFreeBayAt: null,
+  bays: [],
+  jobs,
+});
+
+export const question = (id: string, more: Partial<Question> = {}): Question => ({
+  id,
+  ask: `${id}?`,
+  hint: '',
+  says: 'It is {answer}.',
+  open: `${id}?`,
+  kind: 'SOME',
+  nothing: 'nothing',
+  of: ['MACHINE'],
+  families: [],
+  options: [
+    { id: 'a', name: 'Clicks', hint: '', phrase: 'it clicks', signs: {} },
+    { id: 'b', name: 'Hot', hint: '', phrase: 'it is hot', signs: {} },
+  ],
+  ...more,
+});
+
+export const script = (...questions: Question[]): Script => ({
+  families: [{ id: 'slow', name: 'Slow', says: 'is slow' }],
+  questions,
+  waiver: 'It may be erased for good.',
+});
+
+export const intake = (more: Partial<Intake> = {}): Intake => ({
+  id: 'i',
+  version: 0,
+  answers: {} as Intake['answers'], // what nobody asked is not sent
+  heard: [],
+  families: [],
+  causes: [],
+  none: 1,
+  ask: [
+    { question: 'reach', bits: 0.1 },
+    { question: 'noise', bits: 0.4 },
+  ],
+  secretKept: false,
+  missing: null,
+  job: null,
+  corrected: false,
+  ...more,
+});
+
+export const session = (role: 'TECHNICIAN' | 'LEAD' | 'COUNTER' = 'TECHNICIAN'): Session => ({
+  person: { id: 7, displayName: 'Ines R.', role, hasPin: false },
+  here: [],
 });
 
 /** What a component sent to the server, and the answers it gets. */

@@ -7,6 +7,7 @@ import { when } from '../ui/format';
 import { Modal } from '../ui/Modal';
 import { ProblemNote } from '../ui/ProblemNote';
 import { Mono } from '../ui/Sheet';
+import { Row } from '../ui/Layout';
 
 export interface BayDialogProps {
   bay: number;
@@ -92,10 +93,4 @@ const Code = styled(Mono)`
 
 const Command = styled(Mono)`
   overflow-wrap: anywhere;
-`;
-
-const Row = styled.div`
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
 `;

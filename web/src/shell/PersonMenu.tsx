@@ -11,6 +11,7 @@ import { Field } from '../ui/Field';
 import { Modal } from '../ui/Modal';
 import { ProblemNote } from '../ui/ProblemNote';
 import { BandButton } from './BandButton';
+import { Row } from '../ui/Layout';
 
 export interface PersonMenuProps {
   person: Person;
@@ -111,14 +112,6 @@ function SignInBeside({ onDone }: { onDone: () => void }) {
     </Inline>
   );
 }
-
-const Row = styled.div`
-  display: flex;
-  flex-wrap: wrap;
-  justify-content: space-between;
-  align-items: center;
-  gap: 10px;
-`;
 
 const Inline = styled(Form)`
   display: flex;

@@ -7,6 +7,7 @@ import { color } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { when } from '../../ui/format';
+import { Row } from '../../ui/Layout';
 import { Loaded } from '../../ui/Loaded';
 import { Modal } from '../../ui/Modal';
 import { ProblemNote } from '../../ui/ProblemNote';
@@ -33,7 +34,7 @@ function Shown({ customer }: { customer: CustomerLife }) {
           : [customer.phone, customer.email].filter((x) => x !== null).join(' · ') ||
             'no phone or e-mail known'}
       </Sub>
-      <Row>
+      <Actions>
         {role !== 'TECHNICIAN' && customer.erasedAt === null && (
           <a href={`/api/customers/${customer.id}/export`} download>
             Export what belongs to them
@@ -42,7 +43,7 @@ function Shown({ customer }: { customer: CustomerLife }) {
         {role === 'LEAD' && customer.erasedAt === null && (
           <Button onPress={() => setErasing(true)}>Erase the personal data…</Button>
         )}
-      </Row>
+      </Actions>
       <Sheet as="ul">
         {customer.jobs.map((job) => (
           <Line key={job.number}>
@@ -100,14 +101,6 @@ function Erase({ customer, onClose }: { customer: CustomerLife; onClose: () => v
   );
 }
 
-const Row = styled.div`
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 16px;
-  margin: 12px 0;
-`;
-
 const Line = styled.li`
   display: grid;
   grid-template-columns: 90px 1fr 2fr 1fr;
@@ -116,4 +109,9 @@ const Line = styled.li`
   & + & {
     border-top: 1px solid ${color.line};
   }
+`;
+
+const Actions = styled(Row)`
+  gap: 16px;
+  margin: 12px 0;
 `;

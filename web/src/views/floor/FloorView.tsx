@@ -5,9 +5,10 @@ import styled from 'styled-components';
 import { request } from '../../api/client';
 import { useFloor } from '../../api/queries';
 import type { Floor, Script } from '../../api/types';
-import { color, radius } from '../../theme/theme';
 import { clock, inWords, sameDay, when } from '../../ui/format';
 import { Loaded } from '../../ui/Loaded';
+import { Row } from '../../ui/Layout';
+import { Select } from '../../ui/Select';
 import { Page, Sheet, Sub, Title } from '../../ui/Sheet';
 import { Lanes } from './Lanes';
 import { NO_FILTER, passes, type Filter } from './lanes';
@@ -115,50 +116,34 @@ function Filters({ floor, filter, onFilter }: FiltersProps) {
   );
   const stances = Object.keys(STANCES).filter((s) => floor.jobs.some((job) => job.stance === s));
   return (
-    <Row>
-      <label>
-        Whose{' '}
-        <select
-          value={filter.whose}
-          onChange={(event) => onFilter({ ...filter, whose: event.target.value })}
-        >
-          <option value="all">everybody’s</option>
-          <option value="mine">mine</option>
-          <option value="nobody">nobody’s</option>
-          {people.map((name) => (
-            <option key={name}>{name}</option>
-          ))}
-        </select>
-      </label>
-      <label>
-        Complaint{' '}
-        <select
-          value={filter.family}
-          onChange={(event) => onFilter({ ...filter, family: event.target.value })}
-        >
-          <option value="all">any</option>
-          {families.map((family) => (
-            <option key={family.id} value={family.id}>
-              {family.name}
-            </option>
-          ))}
-        </select>
-      </label>
-      <label>
-        Data{' '}
-        <select
-          value={filter.stance}
-          onChange={(event) => onFilter({ ...filter, stance: event.target.value })}
-        >
-          <option value="all">any</option>
-          {stances.map((stance) => (
-            <option key={stance} value={stance}>
-              {STANCES[stance]}
-            </option>
-          ))}
-        </select>
-      </label>
-    </Row>
+    <Filtering>
+      <Select
+        labelAt="beside"
+        label="Whose"
+        value={filter.whose}
+        onChange={(whose) => onFilter({ ...filter, whose })}
+        options={[
+          ['all', 'everybody’s'],
+          ['mine', 'mine'],
+          ['nobody', 'nobody’s'],
+          ...people.map((name) => [name, name] as const),
+        ]}
+      />
+      <Select
+        labelAt="beside"
+        label="Complaint"
+        value={filter.family}
+        onChange={(family) => onFilter({ ...filter, family })}
+        options={[['all', 'any'], ...families.map((f) => [f.id, f.name] as const)]}
+      />
+      <Select
+        labelAt="beside"
+        label="Data"
+        value={filter.stance}
+        onChange={(stance) => onFilter({ ...filter, stance })}
+        options={[['all', 'any'], ...stances.map((id) => [id, STANCES[id] ?? id] as const)]}
+      />
+    </Filtering>
   );
 }
 
@@ -173,25 +158,7 @@ const Head = styled.div`
   }
 `;
 
-const Row = styled.div`
-  display: flex;
-  flex-wrap: wrap;
+const Filtering = styled(Row)`
   gap: 8px 18px;
   padding-bottom: 10px;
-  label {
-    display: flex;
-    align-items: center;
-    gap: 8px;
-    color: ${color.ink2};
-  }
-  select {
-    font: inherit;
-    min-height: 40px;
-    max-width: 240px;
-    padding: 4px 8px;
-    border: 1.5px solid ${color.ink3};
-    border-radius: ${radius};
-    background: ${color.sheet};
-    color: ${color.ink};
-  }
 `;

@@ -1,5 +1,6 @@
 import { expect, it } from 'vitest';
-import type { Floor, FloorJob } from '../../api/types';
+import type { FloorJob } from '../../api/types';
+import { floor, floorJob } from '../../test-data';
 import { axisOf, groupsOf, NO_FILTER, passes, promiseWords, share } from './lanes';
 
 const NOW = Date.UTC(2026, 10, 23, 12);
@@ -7,35 +8,13 @@ const HOUR = 3_600_000;
 
 const iso = (time: number) => new Date(time).toISOString();
 
-const job = (acts: FloorJob['acts'], takenIn: number, promised: number | null): FloorJob => ({
-  stage: 'READ',
-  stance: 'UNKNOWN',
-  families: ['slow'],
-  holder: null,
-  mine: false,
-  promise: promised === null ? 'NONE' : 'KEPT',
-  likelyEnd: { early: iso(NOW + HOUR), likely: iso(NOW + 2 * HOUR), late: iso(NOW + 4 * HOUR) },
-  restsOn: 0,
-  spans: [],
-  number: 'J-1',
-  machine: 'Ostrel 17 laptop',
-  customer: 'Bakery on the quay',
-  tilt: 'UNKNOWN',
-  headline: '',
-  acts,
-  line: '',
-  takenInAt: new Date(takenIn).toISOString(),
-  promisedAt: promised === null ? null : new Date(promised).toISOString(),
-  bay: null,
-});
-
-const floor = (...jobs: FloorJob[]): Floor => ({
-  now: new Date(NOW).toISOString(),
-  shop: 'Harbour bench',
-  nextFreeBayAt: null,
-  bays: [],
-  jobs,
-});
+const job = (acts: FloorJob['acts'], takenIn: number, promised: number | null): FloorJob =>
+  floorJob({
+    acts,
+    takenInAt: iso(takenIn),
+    promisedAt: promised === null ? null : iso(promised),
+    promise: promised === null ? 'NONE' : 'KEPT',
+  });
 
 it('shows what came in, now and what is promised', () => {
   const axis = axisOf(floor(job('PERSON', NOW - 6 * HOUR, NOW + 20 * HOUR)));

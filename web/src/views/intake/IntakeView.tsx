@@ -25,6 +25,7 @@ import { isDone, nextOpen, questionOf, stepsOf, type Step } from './steps';
 import { useIntake, type IntakeState } from './useIntake';
 import { WhichCard } from './WhichCard';
 import { WhoCard } from './WhoCard';
+import { Row, Stack } from '../../ui/Layout';
 
 const useScript = () =>
   useQuery({
@@ -297,17 +298,6 @@ const Columns = styled.div`
   @media (max-width: 900px) {
     grid-template-columns: 1fr;
   }
-`;
-
-const Stack = styled.div`
-  display: grid;
-  gap: 12px;
-`;
-
-const Row = styled.div`
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
 `;
 
 const Still = styled.div`

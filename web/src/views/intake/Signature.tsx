@@ -3,6 +3,7 @@ import styled from 'styled-components';
 import { color, radius } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
+import { Row } from '../../ui/Layout';
 
 const WIDTH = 600;
 const HEIGHT = 160;
@@ -102,10 +103,4 @@ const Pad = styled.svg`
     stroke-linecap: round;
     stroke-linejoin: round;
   }
-`;
-
-const Row = styled.div`
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
 `;

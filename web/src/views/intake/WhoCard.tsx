@@ -6,6 +6,7 @@ import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { Card } from './Card';
 import type { StepProps } from './stepProps';
+import { Row } from '../../ui/Layout';
 
 /** Whose it is. Somebody who was here before is offered, never assumed. */
 export function WhoCard({ answers, change, onNext, onSkip }: StepProps) {
@@ -79,11 +80,4 @@ const Fields = styled.div`
   @media (max-width: 1100px) {
     grid-template-columns: 1fr;
   }
-`;
-
-const Row = styled.div`
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 8px;
 `;

@@ -10,6 +10,7 @@ import { Choices } from './Choices';
 import { Signature } from './Signature';
 import type { StepProps } from './stepProps';
 import type { IntakeState } from './useIntake';
+import { Row } from '../../ui/Layout';
 
 /** What is wrong, in the owner's words; families are heard in them and can be corrected. */
 export function ComplaintCard({
@@ -417,11 +418,4 @@ const Times = styled.div`
   span {
     padding-bottom: 10px;
   }
-`;
-
-const Row = styled.div`
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 12px;
 `;

@@ -9,6 +9,8 @@ import { Field } from '../../ui/Field';
 import { when } from '../../ui/format';
 import { Modal } from '../../ui/Modal';
 import { ProblemNote } from '../../ui/ProblemNote';
+import { Row } from '../../ui/Layout';
+import { Select } from '../../ui/Select';
 import { printLabel } from './printLabel';
 
 type Dialog = 'hand' | 'wait' | 'bay' | 'end' | 'secret' | null;
@@ -118,14 +120,16 @@ function HandDialog({ job, onClose }: DialogProps) {
   const shared = job.sharedWith.map((p) => p.id);
   return (
     <Modal title={`Who goes on with ${job.number}?`} isOpen onClose={onClose}>
-      <Choose
+      <Select
         label="Colleague"
         value={to}
         onChange={setTo}
-        options={others
-          .filter((p) => p.id !== job.holder?.id)
-          .map((p) => [String(p.id), p.displayName + (p.id === me?.id ? ' (you)' : '')])}
-        none="whoever is free"
+        options={[
+          ['', 'whoever is free'],
+          ...others
+            .filter((p) => p.id !== job.holder?.id)
+            .map((p) => [String(p.id), p.displayName + (p.id === me?.id ? ' (you)' : '')] as const),
+        ]}
       />
       <Field label="Note for them" value={note} onChange={setNote} />
       {call.isError && <ProblemNote error={call.error} />}
@@ -238,30 +242,6 @@ function SecretDialog({ job, onClose }: DialogProps) {
   );
 }
 
-interface ChooseProps {
-  label: string;
-  value: string;
-  onChange: (value: string) => void;
-  options: readonly (readonly [string, string])[];
-  none: string;
-}
-
-function Choose({ label, value, onChange, options, none }: ChooseProps) {
-  return (
-    <Labelled>
-      <b>{label}</b>
-      <select value={value} onChange={(event) => onChange(event.target.value)}>
-        <option value="">{none}</option>
-        {options.map(([id, words]) => (
-          <option key={id} value={id}>
-            {words}
-          </option>
-        ))}
-      </select>
-    </Labelled>
-  );
-}
-
 const Bar = styled.section`
   display: flex;
   flex-wrap: wrap;
@@ -290,26 +270,6 @@ const Small = styled(Button)`
   font-size: 14px;
   padding: 4px 10px;
   border-color: ${color.line};
-`;
-
-const Row = styled.div`
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-`;
-
-const Labelled = styled.label`
-  display: grid;
-  gap: 6px;
-  select {
-    font: inherit;
-    min-height: 44px;
-    padding: 4px 8px;
-    border: 1.5px solid ${color.ink3};
-    border-radius: ${radius};
-    background: ${color.sheet};
-    color: ${color.ink};
-  }
 `;
 
 const Secret = styled.p`

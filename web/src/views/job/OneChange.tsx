@@ -6,6 +6,7 @@ import { color } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { when } from '../../ui/format';
+import { FieldRow } from '../../ui/Layout';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { Lead, Sheet } from '../../ui/Sheet';
 
@@ -43,7 +44,7 @@ export function OneChange({ job }: { job: Job }) {
       {change === null ? (
         <>
           <Lead>What do you change?</Lead>
-          <Row
+          <Asked
             onSubmit={(event) => {
               event.preventDefault();
               if (what.trim() !== '') send('changes', { what });
@@ -58,14 +59,14 @@ export function OneChange({ job }: { job: Job }) {
             <Button type="submit" isDisabled={what.trim() === '' || call.isPending}>
               Begin this change
             </Button>
-          </Row>
+          </Asked>
         </>
       ) : (
         <>
           <Lead>
             Changed: {change.what} ({change.by}, {when(change.at)}). What is the complaint now?
           </Lead>
-          <Row as="div">
+          <Asked as="div">
             <Field label="Note, if any" value={note} onChange={setNote} />
             {RESULTS.map(([result, words]) => (
               <Button
@@ -76,7 +77,7 @@ export function OneChange({ job }: { job: Job }) {
                 {words}
               </Button>
             ))}
-          </Row>
+          </Asked>
         </>
       )}
       {call.isError && <ProblemNote error={call.error} />}
@@ -95,11 +96,7 @@ const Box = styled(Sheet)`
   }
 `;
 
-const Row = styled.form`
-  display: flex;
-  flex-wrap: wrap;
-  align-items: end;
-  gap: 10px;
+const Asked = styled(FieldRow)`
   & > :first-child {
     flex: 1 1 320px;
   }

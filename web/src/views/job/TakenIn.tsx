@@ -1,9 +1,9 @@
 import { useLocation, useNavigate } from 'react-router';
-import styled from 'styled-components';
 import type { Job } from '../../api/types';
 import { Button } from '../../ui/Button';
 import { Modal } from '../../ui/Modal';
 import { printLabel } from './printLabel';
+import { Row } from '../../ui/Layout';
 
 /** Right after intake: the label is printed and the counter goes on. */
 export function TakenIn({ job }: { job: Job }) {
@@ -32,9 +32,3 @@ export function TakenIn({ job }: { job: Job }) {
     </Modal>
   );
 }
-
-const Row = styled.div`
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-`;

@@ -2,10 +2,12 @@ import { useState } from 'react';
 import styled from 'styled-components';
 import { useQueryClient } from '@tanstack/react-query';
 import { keys, useCall, usePeople, useSession } from '../../api/queries';
-import { color, radius } from '../../theme/theme';
+import { color } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { ProblemNote } from '../../ui/ProblemNote';
+import { Row } from '../../ui/Layout';
+import { Select } from '../../ui/Select';
 import { Page, Sheet, Sub, Title } from '../../ui/Sheet';
 
 /** What each may change of their own. */
@@ -140,19 +142,17 @@ function AwayForm({ me }: { me: number }) {
     >
       <h2>Away for the day</h2>
       <p>Hands over every job that you hold, at once, with a note to each.</p>
-      <label>
-        <b>To</b>
-        <select value={to} onChange={(event) => setTo(event.target.value)}>
-          <option value="">whoever is free</option>
-          {(people.data ?? [])
+      <Select
+        label="To"
+        value={to}
+        onChange={setTo}
+        options={[
+          ['', 'whoever is free'],
+          ...(people.data ?? [])
             .filter((p) => p.active && p.id !== me && p.role !== 'COUNTER')
-            .map((p) => (
-              <option key={p.id} value={p.id}>
-                {p.displayName}
-              </option>
-            ))}
-        </select>
-      </label>
+            .map((p) => [String(p.id), p.displayName] as const),
+        ]}
+      />
       <Field label="Note" value={note} onChange={setNote} />
       {call.isError && <ProblemNote error={call.error} />}
       {call.data !== undefined && <p role="status">Handed over: {call.data.jobs}.</p>}
@@ -202,23 +202,4 @@ const Card = styled(Sheet).attrs({ as: 'form' })`
   p {
     color: ${color.ink2};
   }
-  label:has(select) {
-    display: grid;
-    gap: 6px;
-  }
-  select {
-    font: inherit;
-    min-height: 44px;
-    padding: 4px 8px;
-    border: 1.5px solid ${color.ink3};
-    border-radius: ${radius};
-    background: ${color.sheet};
-    color: ${color.ink};
-  }
 ` as unknown as typeof Sheet;
-
-const Row = styled.div`
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-`;

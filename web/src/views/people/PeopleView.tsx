@@ -2,19 +2,21 @@ import { useState } from 'react';
 import styled from 'styled-components';
 import { keys, useCall, usePeople } from '../../api/queries';
 import type { Colleague } from '../../api/types';
-import { color, radius } from '../../theme/theme';
+import { color } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { when } from '../../ui/format';
 import { Loaded } from '../../ui/Loaded';
 import { ProblemNote } from '../../ui/ProblemNote';
+import { FieldRow } from '../../ui/Layout';
+import { Select } from '../../ui/Select';
 import { Mono, Page, Sheet, Sub, Title } from '../../ui/Sheet';
 
-const ROLES: Record<Colleague['role'], string> = {
-  TECHNICIAN: 'technician',
-  LEAD: 'lead',
-  COUNTER: 'counter',
-};
+const ROLES: readonly (readonly [Colleague['role'], string])[] = [
+  ['TECHNICIAN', 'technician'],
+  ['LEAD', 'lead'],
+  ['COUNTER', 'counter'],
+];
 
 interface Invited {
   code: string;
@@ -45,6 +47,8 @@ export function PeopleView() {
                   <b>{person.displayName}</b> <small>signs in as {person.signInName}</small>
                 </span>
                 <Select
+                  labelAt="hidden"
+                  options={ROLES}
                   label={`Role of ${person.displayName}`}
                   value={person.role}
                   onChange={(to) =>
@@ -76,7 +80,7 @@ export function PeopleView() {
               </li>
             ))}
           </List>
-          <Form
+          <FieldRow
             onSubmit={(event) => {
               event.preventDefault();
               invite.mutate(
@@ -90,11 +94,11 @@ export function PeopleView() {
             }}
           >
             <Field label="Name of somebody new" value={name} onChange={setName} />
-            <Select label="Role" value={role} onChange={setRole} shown />
+            <Select label="Role" options={ROLES} value={role} onChange={setRole} />
             <Button primary type="submit" isDisabled={name.trim() === '' || invite.isPending}>
               Invite
             </Button>
-          </Form>
+          </FieldRow>
           {invite.isError && <ProblemNote error={invite.error} />}
           {invite.data !== undefined && (
             <Code role="status">
@@ -108,32 +112,6 @@ export function PeopleView() {
         </Page>
       )}
     </Loaded>
-  );
-}
-
-interface SelectProps {
-  label: string;
-  value: Colleague['role'];
-  onChange: (role: Colleague['role']) => void;
-  shown?: boolean;
-}
-
-function Select({ label, value, onChange, shown = false }: SelectProps) {
-  return (
-    <Labelled>
-      {shown && <b>{label}</b>}
-      <select
-        aria-label={label}
-        value={value}
-        onChange={(event) => onChange(event.target.value as Colleague['role'])}
-      >
-        {Object.entries(ROLES).map(([id, words]) => (
-          <option key={id} value={id}>
-            {words}
-          </option>
-        ))}
-      </select>
-    </Labelled>
   );
 }
 
@@ -155,27 +133,6 @@ const List = styled(Sheet)`
   small {
     color: ${color.ink2};
   }
-`;
-
-const Labelled = styled.label`
-  display: grid;
-  gap: 6px;
-  select {
-    font: inherit;
-    min-height: 44px;
-    padding: 4px 8px;
-    border: 1.5px solid ${color.ink3};
-    border-radius: ${radius};
-    background: ${color.sheet};
-    color: ${color.ink};
-  }
-`;
-
-const Form = styled.form`
-  display: flex;
-  flex-wrap: wrap;
-  align-items: end;
-  gap: 12px;
 `;
 
 const Code = styled.div`

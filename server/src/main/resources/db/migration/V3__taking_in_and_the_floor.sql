@@ -29,10 +29,8 @@ ALTER TABLE machine
   ADD kind VARCHAR(20) NOT NULL DEFAULT 'MACHINE',
   ADD serial_plain VARCHAR(120),
   ADD serial_folded VARCHAR(120),
-  ADD same_as BIGINT,
   ADD KEY machine_by_serial (serial_plain),
-  ADD KEY machine_by_folded (serial_folded),
-  ADD CONSTRAINT machine_same FOREIGN KEY (same_as) REFERENCES machine (id);
+  ADD KEY machine_by_folded (serial_folded);
 ALTER TABLE part
   ADD serial_plain VARCHAR(120),
   ADD serial_folded VARCHAR(120),
@@ -49,17 +47,16 @@ UPDATE machine SET serial_folded = REPLACE(REPLACE(REPLACE(REPLACE(REPLACE(REPLA
 UPDATE part SET serial_folded = REPLACE(REPLACE(REPLACE(REPLACE(REPLACE(REPLACE(REPLACE(REPLACE(
   serial_plain, 'O', '0'), 'Q', '0'), 'D', '0'), 'I', '1'), 'L', '1'), 'Z', '2'), 'S', '5'), 'B', '8');
 
--- That two records are one and the same thing; a wrong one is undone, never deleted.
-CREATE TABLE same_note (
+-- Who said that two records are one part; a mistake is undone, never deleted.
+CREATE TABLE part_same (
   id        BIGINT AUTO_INCREMENT PRIMARY KEY,
-  kind      VARCHAR(20)  NOT NULL,
   from_id   BIGINT       NOT NULL,
   into_id   BIGINT       NOT NULL,
   by_id     BIGINT       NOT NULL,
   at        DATETIME(6)  NOT NULL,
   undone_by BIGINT,
   undone_at DATETIME(6),
-  KEY same_note_from (kind, from_id, undone_at)
+  KEY part_same_from (from_id, undone_at)
 );
 
 CREATE TABLE job_family (
@@ -244,7 +241,7 @@ DELIMITER ;
 GRANT EXECUTE ON PROCEDURE erase_customer TO ${appUser};
 GRANT SELECT, INSERT ON stage_time TO ${appUser};
 GRANT SELECT, INSERT, UPDATE ON invitation TO ${appUser};
-GRANT SELECT, INSERT, UPDATE ON same_note TO ${appUser};
+GRANT SELECT, INSERT, UPDATE ON part_same TO ${appUser};
 GRANT SELECT, INSERT, UPDATE, DELETE ON job_family TO ${appUser};
 GRANT SELECT, INSERT, UPDATE ON job_change TO ${appUser};
 GRANT SELECT, INSERT, UPDATE ON job_wait TO ${appUser};

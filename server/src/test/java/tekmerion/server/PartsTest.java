@@ -4,7 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -18,6 +20,7 @@ import tekmerion.link.PageNote;
 import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
 import tekmerion.sim.SimMachines;
+import tools.jackson.databind.JsonNode;
 
 /** A drive keeps its identity when it moves; bays 2 and 3 stand for two machines. */
 @ExtendWith(RunningServer.class)
@@ -109,5 +112,62 @@ class PartsTest {
     assertThat(identities).isGreaterThan(stored);
     assertThat(shop.count("SELECT COUNT(*) FROM raw_page WHERE sha256 <> UNHEX(SHA2(bytes, 256))"))
         .isZero();
+  }
+
+  /** A label read as 0 for O: offered, joined by a person, and taken apart again. */
+  @Test
+  void whatMayBeTheSamePartIsOfferedNeverMergedAndCanBeUndone(RunningServer.Shop shop)
+      throws Exception {
+    read(shop, 2, true); // Q24F-90311-K
+    ShopClient ines = shop.signedIn();
+    Talk talk = Talk.begin(shop.signedIn("joao")).say(Map.of("subject", "DRIVE"));
+    talk.say(Map.of("serial", "024F-903I1-K")).of("Near Lobo", "", "SSD", "It is slow");
+    String number = talk.takeIn();
+    long typed = ines.get("/api/jobs/" + number).body().at("/drives/0/partId").longValue();
+    JsonNode near = ines.get("/api/parts/" + typed).body().at("/near/0");
+    String join = "/api/parts/%d/same/%d".formatted(typed, near.get("id").longValue());
+
+    assertThat(near.get("serial").stringValue()).isEqualTo("Q24F-90311-K");
+    assertThat(near.get("how").stringValue()).contains("look alike");
+    assertThat(ines.get("/api/parts/" + typed).body().get("readings").size()).isZero();
+
+    assertThat(ines.put(join, Map.of()).status()).isEqualTo(204);
+    JsonNode joined = ines.get("/api/parts/" + typed).body();
+    ShopClient.Answer again = ines.put(join, Map.of());
+    assertThat(ines.delete(join).status()).isEqualTo(204);
+    JsonNode apart = ines.get("/api/parts/" + typed).body();
+
+    assertThat(joined.get("readings").size()).isPositive();
+    assertThat(joined.get("stays").size()).isGreaterThan(1);
+    assertThat(joined.at("/sameAs/0/serial").stringValue()).isEqualTo("Q24F-90311-K");
+    assertThat(again.status()).isEqualTo(409);
+    assertThat(apart.get("readings").size()).isZero();
+    assertThat(apart.at("/near/0/serial").stringValue()).isEqualTo("Q24F-90311-K");
+    assertThat(shop.count("SELECT COUNT(*) FROM part_same WHERE undone_at IS NOT NULL")).isOne();
+  }
+
+  /** "It is this one all the same" was wrong: correcting the intake undoes it. */
+  @Test
+  void aMachineHeldToBeAnOldOneCanBeTakenForItselfAgain(RunningServer.Shop shop)
+      throws Exception {
+    ShopClient joao = shop.signedIn("joao");
+    JsonNode met = joao.get("/api/known?serial=OST17-22O7-118").body().at("/machines/0");
+    assertThat(met.get("certain").booleanValue()).isFalse();
+    Talk talk = Talk.begin(joao).of("Wrong Dunne", "Ostrel", "17 laptop", "It is slow");
+    talk.say(Map.of("serial", "OST17-22O7-118", "machineId", met.get("id").longValue()));
+    String number = talk.takeIn();
+    String machines =
+        "SELECT COUNT(DISTINCT machine_id) FROM job WHERE number IN ('J-2291', '%s')"
+            .formatted(number);
+    assertThat(shop.count(machines)).isOne();
+
+    Map<String, Object> notThatOne = new HashMap<>();
+    notThatOne.put("machineId", null);
+    talk.say(notThatOne);
+    talk.takeIn();
+
+    assertThat(shop.count(machines)).isEqualTo(2);
+    assertThat(joao.get("/api/jobs/J-2291").body().get("machineSerial").stringValue())
+        .isEqualTo("OST17-2207-118"); // the old one kept its own
   }
 }

@@ -16,27 +16,13 @@ import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 import tekmerion.link.BenchLink;
 import tekmerion.server.problem.ProblemWriter;
+import tekmerion.server.web.Pages;
 
 /** Who may do what. Closed by default: what is not named here needs a signed-in person. */
 @Configuration
 @EnableWebSecurity
 class SecurityConfig {
   private static final int BCRYPT_STRENGTH = 12;
-
-  /** Addresses of the page's own views. */
-  private static final String[] PAGES = {
-    "/sign-in",
-    "/wall",
-    "/me",
-    "/people",
-    "/intake",
-    "/intake/**",
-    "/join/**",
-    "/job/**",
-    "/reading/**",
-    "/part/**",
-    "/customer/**"
-  };
 
   /** Everything but the page itself, which sets its own with a nonce. */
   private static final String NOTHING_ALLOWED = "default-src 'none'; frame-ancestors 'none'";
@@ -56,9 +42,9 @@ class SecurityConfig {
                     .requestMatchers("/api/**", "/v3/api-docs/**")
                     .authenticated()
                     // The page and its files hold nothing of the shop's.
-                    .requestMatchers("/", "/index.html", "/assets/**", "/favicon.svg")
+                    .requestMatchers("/assets/**", "/favicon.svg")
                     .permitAll()
-                    .requestMatchers(PAGES)
+                    .requestMatchers(Pages.ADDRESSES.toArray(String[]::new))
                     .permitAll()
                     .anyRequest()
                     .denyAll())

@@ -70,8 +70,8 @@ public class Known {
                     + " LEFT JOIN customer c ON c.id = j.customer_id AND c.erased_at IS NULL"
                     + " WHERE m.serial_folded IN (:beginnings) OR m.serial_folded LIKE :longer"
                     + " LIMIT 10")
-            .param("beginnings", beginnings)
-            .param("longer", longer)
+            .param("beginnings", near.beginnings())
+            .param("longer", near.longer())
             .query(
                 (rs, n) -> {
                   Serial.Match match = serial.match(Serial.of(rs.getString(4)));
@@ -101,8 +101,8 @@ public class Known {
                     + " WHERE pl.part_id = p.id ORDER BY pl.since DESC LIMIT 1) FROM part p"
                     + " WHERE p.serial_folded IN (:beginnings) OR p.serial_folded LIKE :longer"
                     + " LIMIT 10")
-            .param("beginnings", beginnings)
-            .param("longer", longer)
+            .param("beginnings", near.beginnings())
+            .param("longer", near.longer())
             .query(
                 (rs, n) -> {
                   Serial.Match match = serial.match(Serial.of(rs.getString(4)));

@@ -21,7 +21,6 @@ public class Machine {
   private String serial;
   private String serialPlain;
   private String serialFolded;
-  private Long sameAs;
 
   @Enumerated(EnumType.STRING)
   private Kind kind;
@@ -76,15 +75,6 @@ public class Machine {
 
   public String model() {
     return model;
-  }
-
-  /** The machine that this one was found to be; null if it is itself. */
-  public Long sameAs() {
-    return sameAs;
-  }
-
-  void sameAs(Long other) {
-    sameAs = other;
   }
 
   public String name() {

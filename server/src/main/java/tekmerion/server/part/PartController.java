@@ -47,18 +47,4 @@ class PartController {
       @PathVariable long id, @PathVariable long other, @AuthenticationPrincipal Person person) {
     history.apart(id, other, person);
   }
-
-  @PutMapping("/machines/{id}/same/{other}")
-  @ResponseStatus(HttpStatus.NO_CONTENT)
-  void sameMachine(
-      @PathVariable long id, @PathVariable long other, @AuthenticationPrincipal Person person) {
-    history.sameMachine(id, other, person);
-  }
-
-  @DeleteMapping("/machines/{id}/same/{other}")
-  @ResponseStatus(HttpStatus.NO_CONTENT)
-  void machinesApart(
-      @PathVariable long id, @PathVariable long other, @AuthenticationPrincipal Person person) {
-    history.machinesApart(id, other, person);
-  }
 }

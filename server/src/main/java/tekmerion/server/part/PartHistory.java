@@ -21,13 +21,12 @@ import tekmerion.server.account.Person;
 import tekmerion.server.live.LiveEvents;
 import tekmerion.server.problem.Refusal;
 
-/** Lives of parts and machines: where they were, what looks like them, and who is who. */
+/** Lives of parts: where they were, what they said there, and which records are one part. */
 @Service
 public class PartHistory {
   private static final DateTimeFormatter MONTH =
       DateTimeFormatter.ofPattern("MMMM yyyy", Locale.ENGLISH);
   private final Parts parts;
-  private final Machines machines;
   private final JdbcClient jdbc;
   private final LiveEvents live;
   private final Clock clock;
@@ -66,13 +65,11 @@ public class PartHistory {
 
   PartHistory(
       Parts parts,
-      Machines machines,
       JdbcClient jdbc,
       LiveEvents live,
       Clock clock,
       OpenHours hours) {
     this.parts = parts;
-    this.machines = machines;
     this.jdbc = jdbc;
     this.live = live;
     this.clock = clock;
@@ -188,7 +185,7 @@ public class PartHistory {
     if (part.serial() == null) {
       return List.of();
     }
-    Serial serial = Serial.of(part.serial());
+    NearSerials near = NearSerials.of(Serial.of(part.serial()));
     return alike(
         "SELECT p.* FROM part p WHERE p.id <> :id AND p.kind = :kind AND p.same_as IS NULL"
             + " AND NOT EXISTS (SELECT 1 FROM part me WHERE me.id = :id AND me.same_as = p.id)"
@@ -196,21 +193,10 @@ public class PartHistory {
         Map.of(
             "id", part.id(),
             "kind", part.kind(),
-            "beginnings", orNothing(serial.beginnings(), serial.folded()),
-            "longer", longer(serial)),
+            "beginnings", near.beginnings(),
+            "longer", near.longer()),
         part.serial(),
         true);
-  }
-
-  private static List<String> orNothing(List<String> beginnings, String whole) {
-    return beginnings.isEmpty() ? List.of(whole) : beginnings;
-  }
-
-  /** A short serial is the beginning of too many others. */
-  private static String longer(Serial serial) {
-    return serial.folded().length() < Serial.LEAST_IN_COMMON
-        ? serial.folded()
-        : serial.folded() + "%";
   }
 
   private List<Near> alike(
@@ -252,7 +238,10 @@ public class PartHistory {
           "One of the two already stands for another part.", "Take those apart first.");
     }
     from.sameAs(into.id());
-    note("PART", other, id, by);
+    jdbc.sql("INSERT INTO part_same (from_id, into_id, by_id, at) VALUES (?, ?, ?, ?)")
+        .params(other, id, by.id(), Timestamp.from(clock.instant()))
+        .update();
+    live.changed("part:" + id);
   }
 
   @Transactional
@@ -262,57 +251,16 @@ public class PartHistory {
       throw Refusal.notPossibleNow("The two are not joined.", "Load the page again.");
     }
     from.sameAs(null);
-    undo("PART", other, by);
-  }
-
-  /** The machine that another was found to be: the same two ways, for machines. */
-  @Transactional
-  public void sameMachine(long id, long other, Person by) {
-    Machine into = machine(id);
-    Machine from = machine(other);
-    if (id == other || into.sameAs() != null || from.sameAs() != null) {
-      throw Refusal.notPossibleNow(
-          "One of the two already stands for another machine.", "Take those apart first.");
-    }
-    from.sameAs(into.id());
-    note("MACHINE", other, id, by);
-  }
-
-  @Transactional
-  public void machinesApart(long id, long other, Person by) {
-    Machine from = machine(other);
-    if (!Long.valueOf(id).equals(from.sameAs())) {
-      throw Refusal.notPossibleNow("The two are not joined.", "Load the page again.");
-    }
-    from.sameAs(null);
-    undo("MACHINE", other, by);
-  }
-
-  private void note(String kind, long from, long into, Person by) {
-    jdbc.sql("INSERT INTO same_note (kind, from_id, into_id, by_id, at) VALUES (?, ?, ?, ?, ?)")
-        .params(kind, from, into, by.id(), Timestamp.from(clock.instant()))
-        .update();
-    live.changed("part:" + into);
-  }
-
-  private void undo(String kind, long from, Person by) {
     jdbc.sql(
-            "UPDATE same_note SET undone_by = ?, undone_at = ?"
-                + " WHERE kind = ? AND from_id = ? AND undone_at IS NULL")
-        .params(by.id(), Timestamp.from(clock.instant()), kind, from)
+            "UPDATE part_same SET undone_by = ?, undone_at = ? WHERE from_id = ? AND undone_at IS NULL")
+        .params(by.id(), Timestamp.from(clock.instant()), other)
         .update();
-    live.changed("part:" + from);
+    live.changed("part:" + id);
   }
 
   private Part part(long id) {
     return parts
         .findById(id)
         .orElseThrow(() -> Refusal.notFound("There is no part %d.".formatted(id)));
-  }
-
-  private Machine machine(long id) {
-    return machines
-        .findById(id)
-        .orElseThrow(() -> Refusal.notFound("There is no machine %d.".formatted(id)));
   }
 }

@@ -1,45 +1,38 @@
 package tekmerion.server.web;
 
-import io.swagger.v3.oas.annotations.Hidden;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.security.SecureRandom;
 import java.util.Base64;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
-import org.springframework.http.ResponseEntity;
-import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.function.RouterFunction;
+import org.springframework.web.servlet.function.RouterFunctions;
+import org.springframework.web.servlet.function.ServerRequest;
+import org.springframework.web.servlet.function.ServerResponse;
 
 /** The one page. Every answer carries a fresh nonce, so that styles need no 'unsafe-inline'. */
-@RestController
-@Hidden
-class PageController {
+@Configuration
+class PageRoutes {
   private static final String PLACE = "__CSP_NONCE__";
   private final SecureRandom random = new SecureRandom();
   private final String page;
 
-  PageController() throws IOException {
+  PageRoutes() throws IOException {
     page = new ClassPathResource("web/index.html").getContentAsString(StandardCharsets.UTF_8);
   }
 
-  @GetMapping({
-    "/",
-    "/index.html",
-    "/sign-in",
-    "/wall",
-    "/me",
-    "/people",
-    "/intake",
-    "/intake/**",
-    "/join/**",
-    "/job/**",
-    "/reading/**",
-    "/part/**",
-    "/customer/**"
-  })
-  ResponseEntity<String> page() {
+  @Bean
+  RouterFunction<ServerResponse> pages() {
+    RouterFunctions.Builder routes = RouterFunctions.route();
+    Pages.ADDRESSES.forEach(address -> routes.GET(address, this::page));
+    return routes.build();
+  }
+
+  private ServerResponse page(ServerRequest request) {
     byte[] bytes = new byte[16];
     random.nextBytes(bytes);
     String nonce = Base64.getEncoder().encodeToString(bytes);
@@ -55,7 +48,7 @@ class PageController {
             "base-uri 'none'",
             "form-action 'self'",
             "frame-ancestors 'none'");
-    return ResponseEntity.ok()
+    return ServerResponse.ok()
         .header("Content-Security-Policy", policy)
         .cacheControl(CacheControl.noStore())
         .contentType(new MediaType(MediaType.TEXT_HTML, StandardCharsets.UTF_8))

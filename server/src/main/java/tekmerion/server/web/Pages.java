@@ -1,0 +1,25 @@
+package tekmerion.server.web;
+
+import java.util.List;
+
+/** Addresses of the page's own views: the one page answers them, and anybody may load it. */
+public final class Pages {
+  public static final List<String> ADDRESSES =
+      List.of(
+          "/",
+          "/index.html",
+          "/sign-in",
+          "/wall",
+          "/me",
+          "/people",
+          "/intake",
+          "/intake/**",
+          "/join",
+          "/join/**",
+          "/job/**",
+          "/reading/**",
+          "/part/**",
+          "/customer/**");
+
+  private Pages() {}
+}
