@@ -72,6 +72,7 @@ final class DemoCommand implements Callable<Integer> {
       String password = secrets.get("demoPassword", 10);
       Map<String, String> environment = new HashMap<>(database.environment());
       environment.put("TEKMERION_DEMO", "true");
+      environment.put("TEKMERION_DEMO_HISTORY", ShopPast.file(home, folder).toString());
       environment.put("TEKMERION_DEMO_LARGE", Boolean.toString(large));
       environment.put("TEKMERION_DEMO_PASSWORD", password);
       System.out.println("Starting the server, its log in " + folder.resolve("server.log"));

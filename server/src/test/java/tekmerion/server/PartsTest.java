@@ -148,8 +148,7 @@ class PartsTest {
 
   /** "It is this one all the same" was wrong: correcting the intake undoes it. */
   @Test
-  void aMachineHeldToBeAnOldOneCanBeTakenForItselfAgain(RunningServer.Shop shop)
-      throws Exception {
+  void aMachineHeldToBeAnOldOneCanBeTakenForItselfAgain(RunningServer.Shop shop) throws Exception {
     ShopClient joao = shop.signedIn("joao");
     JsonNode met = joao.get("/api/known?serial=OST17-22O7-118").body().at("/machines/0");
     assertThat(met.get("certain").booleanValue()).isFalse();

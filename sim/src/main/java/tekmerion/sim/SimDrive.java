@@ -41,10 +41,19 @@ final class SimDrive implements PageSource {
       int selfTestStatus) {}
 
   SimDrive(Identity identity, Fate fate, Clock clock) {
+    this(
+        identity,
+        fate,
+        new Ageing(fate.seed(), fate.onsetHour(), 0.9, fate.hours() + 10_000),
+        clock);
+  }
+
+  /** With damage that was worked out before, so that a later visit meets the same sectors. */
+  SimDrive(Identity identity, Fate fate, Ageing ageing, Clock clock) {
     this.identity = identity;
     this.fate = fate;
     this.clock = clock;
-    this.ageing = new Ageing(fate.seed(), fate.onsetHour(), 0.9, fate.hours() + 10_000);
+    this.ageing = ageing;
     this.switchedOn = clock.instant();
   }
 

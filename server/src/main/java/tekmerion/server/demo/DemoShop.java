@@ -1,10 +1,12 @@
 package tekmerion.server.demo;
 
+import java.nio.file.Files;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
@@ -39,14 +41,18 @@ import tekmerion.server.search.SearchIndex;
 import tekmerion.server.weighing.WeighingService;
 
 /**
- * A made-up shop in a harbour town: four people, six bays, twelve machines of today. Only what
- * people said is made here, before the first request is taken; today's readings come over the bench
- * link.
+ * A made-up shop in a harbour town: four people, six bays, the past jobs that the simulation wrote,
+ * twelve machines of today. Only what people said is made here, before the first request is taken;
+ * today's readings come over the bench link.
  */
 @Component
 @ConditionalOnProperty("tekmerion.demo")
 class DemoShop implements SmartInitializingSingleton {
   private static final int BAYS = 6;
+
+  /** Below those of today.yaml. */
+  private static final long LAST_PAST_NUMBER = 2269;
+
   private final Accounts accounts;
   private final PasswordEncoder encoder;
   private final TekmerionProperties properties;
@@ -62,6 +68,7 @@ class DemoShop implements SmartInitializingSingleton {
   private final Trace trace;
   private final WeighingService weighing;
   private final SearchIndex search;
+  private final PastJobs past;
   private final LargeShop large;
   private final JdbcClient jdbc;
   private final Clock clock;
@@ -83,6 +90,7 @@ class DemoShop implements SmartInitializingSingleton {
       Trace trace,
       WeighingService weighing,
       SearchIndex search,
+      PastJobs past,
       LargeShop large,
       JdbcClient jdbc,
       Clock clock) {
@@ -101,6 +109,7 @@ class DemoShop implements SmartInitializingSingleton {
     this.trace = trace;
     this.weighing = weighing;
     this.search = search;
+    this.past = past;
     this.large = large;
     this.jdbc = jdbc;
     this.clock = clock;
@@ -121,6 +130,14 @@ class DemoShop implements SmartInitializingSingleton {
       bays.save(new Bay(number, null));
     }
     bays.flush();
+    if (properties.demoHistory() != null && Files.isRegularFile(properties.demoHistory())) {
+      past.load(
+          properties.demoHistory(),
+          LAST_PAST_NUMBER,
+          people.get("joao"),
+          List.of(people.get("ines"), people.get("bo")),
+          now);
+    }
     for (Today today : Today.all()) {
       takeIn(today, now);
     }

@@ -56,10 +56,7 @@ public class Known {
     if (serial.plain().length() < 4) {
       return new Things(List.of(), List.of());
     }
-    List<String> beginnings =
-        serial.beginnings().isEmpty() ? List.of(serial.folded()) : serial.beginnings();
-    String longer =
-        serial.folded().length() < Serial.LEAST_IN_COMMON ? serial.folded() : serial.folded() + "%";
+    NearSerials near = NearSerials.of(serial);
     List<KnownMachine> machines =
         jdbc
             .sql(

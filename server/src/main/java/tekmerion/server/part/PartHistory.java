@@ -63,12 +63,7 @@ public class PartHistory {
       List<Near> sameAs,
       List<Near> near) {}
 
-  PartHistory(
-      Parts parts,
-      JdbcClient jdbc,
-      LiveEvents live,
-      Clock clock,
-      OpenHours hours) {
+  PartHistory(Parts parts, JdbcClient jdbc, LiveEvents live, Clock clock, OpenHours hours) {
     this.parts = parts;
     this.jdbc = jdbc;
     this.live = live;

@@ -6,6 +6,7 @@ import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.gate.Gate;
 import tekmerion.core.gate.GateAnswer;
@@ -184,6 +185,21 @@ public class RulingService {
             clock.instant()));
     progress.ruled(job);
     told(job, TraceEntry.Kind.RULING, "Ruled", Course.inOrder(courses), by);
+  }
+
+  /** Keeps a ruling that was signed before this server knew of it; it binds nobody any more. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void keepPast(
+      Job job, List<Course> courses, String reason, Weighed stood, long by, Instant when) {
+    rulings.save(
+        new Ruling(
+            job.id(),
+            courses,
+            reason,
+            job.stance(),
+            json.writeValueAsString(stood),
+            accounts.getReferenceById(by),
+            when));
   }
 
   @Transactional(readOnly = true)
