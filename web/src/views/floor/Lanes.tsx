@@ -88,13 +88,13 @@ function Lane({ job, axis, wall }: { job: FloorJob; axis: Axis; wall: boolean })
           <VisuallyHidden>
             {job.promisedAt === null ? 'nothing promised' : `promised ${when(job.promisedAt)}`},
             likely ready {when(job.likelyEnd.likely)}, between {when(job.likelyEnd.early)} and{' '}
-            {when(job.likelyEnd.late)}
+            {when(job.likelyEnd.late)}, {basis(job)}
           </VisuallyHidden>
         </span>
       </Who>
       <Track
         aria-hidden="true"
-        title={`Likely ready ${when(job.likelyEnd.likely)}, 8 in 10 between ${when(job.likelyEnd.early)} and ${when(job.likelyEnd.late)}; ${job.restsOn === 0 ? 'by judgement' : `from ${job.restsOn} past jobs`}`}
+        title={`Likely ready ${when(job.likelyEnd.likely)}, 8 in 10 between ${when(job.likelyEnd.early)} and ${when(job.likelyEnd.late)}; ${basis(job)}`}
       >
         {axis.ticks.map((tick) => (
           <Tick key={tick} style={{ left: `${100 * share(axis, tick)}%` }} />
@@ -139,6 +139,9 @@ function Lane({ job, axis, wall }: { job: FloorJob; axis: Axis; wall: boolean })
     </Row>
   );
 }
+
+const basis = (job: FloorJob) =>
+  job.restsOn === 0 ? 'by judgement' : `from ${job.restsOn} past jobs of this shop`;
 
 /** A label near an end would be cut off, one near "now" would lie on it. */
 function hasRoom(axis: Axis, tick: number, wall: boolean): boolean {

@@ -11,6 +11,8 @@ export interface ChoicesProps {
   several?: boolean;
   /** Rungs: everything up to the chosen one is reached; keys count from 0. */
   ladder?: boolean;
+  /** A second group on a card has no digits of its own, but its label stands above it. */
+  second?: boolean;
   onChoose: (ids: string[]) => void;
 }
 
@@ -21,10 +23,12 @@ export function Choices({
   chosen,
   several = false,
   ladder = false,
+  second = false,
   onChoose,
 }: ChoicesProps) {
   const first = ladder ? 0 : 1;
   useEffect(() => {
+    if (second) return undefined;
     const onKey = (event: KeyboardEvent) => {
       if (event.ctrlKey || event.metaKey || event.altKey || !/^\d$/.test(event.key)) return;
       if (event.target instanceof HTMLElement && event.target.closest('input, textarea')) return;
@@ -42,28 +46,36 @@ export function Choices({
   });
   const at = ladder ? options.findIndex((o) => chosen.includes(o.id)) : -1;
   return (
-    <Group
-      aria-label={label}
-      selectionMode={several ? 'multiple' : 'single'}
-      selectedKeys={chosen}
-      onSelectionChange={(keys: Set<Key>) => onChoose([...keys].map(String))}
-      data-ladder={ladder || undefined}
-    >
-      {options.map((option, i) => (
-        <Choice
-          key={option.id}
-          id={option.id}
-          data-reached={i < at || undefined}
-          data-first={i === 0 || undefined}
-        >
-          <b>{option.name}</b>
-          {option.hint !== '' && <small>{option.hint}</small>}
-          <kbd aria-hidden="true">{i + first}</kbd>
-        </Choice>
-      ))}
-    </Group>
+    <div>
+      {second && <Title aria-hidden="true">{label}</Title>}
+      <Group
+        aria-label={label}
+        selectionMode={several ? 'multiple' : 'single'}
+        selectedKeys={chosen}
+        onSelectionChange={(keys: Set<Key>) => onChoose([...keys].map(String))}
+        data-ladder={ladder || undefined}
+      >
+        {options.map((option, i) => (
+          <Choice
+            key={option.id}
+            id={option.id}
+            data-reached={i < at || undefined}
+            data-first={i === 0 || undefined}
+          >
+            <b>{option.name}</b>
+            {option.hint !== '' && <small>{option.hint}</small>}
+            {!second && <kbd aria-hidden="true">{i + first}</kbd>}
+          </Choice>
+        ))}
+      </Group>
+    </div>
   );
 }
+
+const Title = styled.p`
+  font-weight: 700;
+  padding-bottom: 6px;
+`;
 
 const Group = styled(ToggleButtonGroup)`
   display: flex;

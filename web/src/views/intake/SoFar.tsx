@@ -33,7 +33,8 @@ export function SoFar({ intake, script, answers, steps, onGo }: SoFarProps) {
         {loose && 'the loose drive '}
         {phrase('which', machine || undefined, loose ? 'which drive?' : 'which machine?')}
         {answers.serial && <> with the serial {phrase('which', answers.serial, '')}</>}
-        {answers.machineId != null && <Met> met before</Met>}. It{' '}
+        {answers.machineId != null && <Met> met before</Met>}
+        {machine !== '' && '.'} It{' '}
         {phrase(
           'complaint',
           answers.complaint
@@ -43,7 +44,8 @@ export function SoFar({ intake, script, answers, steps, onGo }: SoFarProps) {
             : undefined,
           'does what?',
         )}
-        {answers.complaint && families.length > 0 && <Quote> “{answers.complaint}”</Quote>}.{' '}
+        {answers.complaint && families.length > 0 && <Quote> “{answers.complaint}”</Quote>}
+        {answers.complaint && '.'}{' '}
         {answers.errorText && (
           <>The screen says {phrase('error', `“${answers.errorText}”`, '')}. </>
         )}
@@ -69,7 +71,8 @@ export function SoFar({ intake, script, answers, steps, onGo }: SoFarProps) {
         {dataWords(answers, phrase)} {leftWords(answers, phrase)}
         {intake.secretKept && <> A password is {phrase('password', 'kept sealed', '')}. </>}
         Promised for{' '}
-        {phrase('promise', answers.promisedAt ? when(answers.promisedAt) : undefined, 'when?')}.
+        {phrase('promise', answers.promisedAt ? when(answers.promisedAt) : undefined, 'when?')}
+        {answers.promisedAt && '.'}
       </Text>
     </Box>
   );
@@ -86,7 +89,12 @@ function dataWords(answers: Answers, phrase: Say): ReactNode {
       : answers.dataWanted
         ? 'wanted'
         : 'not wanted, not signed yet';
-  return <>The data on it is {phrase('data', wanted, 'wanted?')}.</>;
+  return (
+    <>
+      The data on it is {phrase('data', wanted, 'wanted?')}
+      {wanted !== undefined && '.'}
+    </>
+  );
 }
 
 function leftWords(answers: Answers, phrase: Say): ReactNode {

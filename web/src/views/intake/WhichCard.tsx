@@ -92,6 +92,7 @@ export function WhichCard({ answers, change, onNext, onSkip }: StepProps) {
       ))}
       <Choices
         label="What was brought in"
+        second
         options={SUBJECTS}
         chosen={[subject]}
         onChoose={([id]) => change({ subject: id === 'DRIVE' ? 'DRIVE' : 'MACHINE' })}

@@ -46,6 +46,7 @@ export function ComplaintCard({
       </p>
       <Choices
         label="Known complaints"
+        second
         several
         options={script.families.map((f) => ({ id: f.id, name: f.name, hint: '' }))}
         chosen={intake.families}
@@ -146,9 +147,9 @@ export function QuestionCard({
               change({ times: times >= 1 && times <= 999 ? times : null });
             }}
           />
-          <span>in a</span>
           <Choices
-            label="In how long"
+            label="In a"
+            second
             options={PER.map((p) => ({ ...p }))}
             chosen={answers.per == null ? [] : [answers.per]}
             onChoose={([id]) => change({ per: id ?? null })}
@@ -235,12 +236,14 @@ export function DataCard({
       {sign.isError && <ProblemNote error={sign.error} />}
       <Choices
         label="Last backup"
+        second
         options={BACKUPS}
         chosen={answers.lastBackup == null ? [] : [answers.lastBackup]}
         onChoose={([id]) => change({ lastBackup: id ?? null })}
       />
       <Choices
         label="Encryption"
+        second
         options={LOCKED}
         chosen={locked}
         onChoose={([id]) =>

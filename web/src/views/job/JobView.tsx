@@ -44,7 +44,7 @@ function Shown({ job }: { job: Job }) {
         />
         <Causes job={job} shown={shown} onChoose={(cause) => setChosen(causeKey(cause))} />
         <Right>
-          <Moves job={job} />
+          {job.endedAt === null && <Moves job={job} />}
           <Leaning job={job} />
         </Right>
       </Columns>

@@ -21,7 +21,7 @@ export function PhotoStrip({ job }: { job: Job }) {
     setBusy(true);
     try {
       for (const file of files ?? []) {
-        await upload(`/api/jobs/${job.number}/photos?words=${encodeURIComponent('')}`, file);
+        await upload(`/api/jobs/${job.number}/photos`, file);
       }
     } catch (problem) {
       setError(problem);

@@ -57,10 +57,12 @@ function Drives({ job }: { job: Job }) {
             <b>{drive.name}</b>, {drive.description}
             <small>{drive.identity}</small>
             {drive.metBefore !== null && <MetBefore>{drive.metBefore}</MetBefore>}
-            <Link to={`/part/${drive.partId}`}>Its life</Link>
-            {drive.readingId !== null && (
-              <Link to={`/reading/${drive.readingId}`}>See the reading</Link>
-            )}
+            <Links>
+              <Link to={`/part/${drive.partId}`}>Its life</Link>
+              {drive.readingId !== null && (
+                <Link to={`/reading/${drive.readingId}`}>See the reading</Link>
+              )}
+            </Links>
           </span>
         </Drive>
       ))}
@@ -94,6 +96,12 @@ const Drive = styled.li`
     display: inline-block;
     padding: 8px 0;
   }
+`;
+
+const Links = styled.span`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 14px;
 `;
 
 const MetBefore = styled.small`

@@ -21,6 +21,7 @@ import tekmerion.launch.MariaDb;
 import tekmerion.launch.ProbeProcess;
 import tekmerion.launch.ServerProcess;
 import tekmerion.launch.ShopClient;
+import tekmerion.launch.ShopPast;
 
 /** MariaDB, server and probes as processes, in a folder of their own, as a user would run them. */
 final class Whole implements AutoCloseable {
@@ -35,7 +36,17 @@ final class Whole implements AutoCloseable {
   private MariaDb database;
   private ServerProcess server;
 
+  private final boolean withPast;
+
   Whole() {
+    this(false);
+  }
+
+  /**
+   * @param withPast whether the demo shop has its two years of past jobs
+   */
+  Whole(boolean withPast) {
+    this.withPast = withPast;
     try {
       folder = Files.createTempDirectory("tekmerion-e2e");
     } catch (IOException e) {
@@ -72,6 +83,9 @@ final class Whole implements AutoCloseable {
     Map<String, String> environment = new HashMap<>(database.environment());
     environment.put("TEKMERION_DEMO", "true");
     environment.put("TEKMERION_DEMO_PASSWORD", PASSWORD);
+    if (withPast) {
+      environment.put("TEKMERION_DEMO_HISTORY", ShopPast.file(home, folder).toString());
+    }
     server = ServerProcess.start(home, folder, serverPort, environment);
   }
 

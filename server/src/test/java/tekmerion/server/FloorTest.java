@@ -156,6 +156,33 @@ class FloorTest {
         .contains("after: memory reseated. twenty starts");
   }
 
+  /** Whoever still has the page of an ended job open changes nothing by it. */
+  @Test
+  void anEndedJobIsClosedForEveryChange(RunningServer.Shop shop) {
+    ShopClient ines = shop.signedIn();
+    String number = taken(shop, "Ended Ibarra");
+    act(ines, number, "bay", Map.of("bay", 6));
+    act(ines, number, "end", Map.of("how", "WITHDRAWN", "note", "wrong machine"));
+
+    for (Map.Entry<String, Map<String, ?>> change :
+        Map.<String, Map<String, ?>>of(
+                "take", Map.of(),
+                "changes", Map.of("what", "x"),
+                "ready", Map.of(),
+                "stance", Map.of("stance", "WANTED"),
+                "rulings", Map.of("courses", List.of("REPAIR"), "reason", "late"),
+                "end", Map.of("how", "HANDED_BACK", "note", ""))
+            .entrySet()) {
+      ShopClient.Answer answer = act(ines, number, change.getKey(), change.getValue());
+      assertThat(answer.status()).as(change.getKey()).isEqualTo(409);
+      assertThat(answer.body().get("detail").stringValue()).contains("taken in by mistake");
+    }
+    JsonNode job = ines.get("/api/jobs/" + number).body();
+    assertThat(job.get("bay").isNull()).isTrue();
+    assertThat(job.get("moves").size()).isZero();
+    assertThat(ines.get("/api/floor").body().get("jobs").toString()).doesNotContain(number);
+  }
+
   @Test
   void photosAreDrawnAnewAndWhatIsNoneIsRefused(RunningServer.Shop shop) throws IOException {
     ShopClient ines = shop.signedIn();

@@ -22,7 +22,7 @@ public class JobLock {
    * The job, its version counted up with this transaction.
    *
    * @param seenVersion what the person was looking at
-   * @throws Refusal 409 if it has changed since
+   * @throws Refusal 409 if it has changed since, or is ended
    */
   @Transactional(propagation = Propagation.MANDATORY)
   public Job forChange(String number, long seenVersion) {
@@ -33,6 +33,10 @@ public class JobLock {
       throw Refusal.conflict(
           "This job has changed since you opened it.",
           "Look at what changed, then do yours again if it still holds.");
+    }
+    if (job.endedAt() != null) {
+      throw Refusal.notPossibleNow(
+          "The job is ended: %s.".formatted(job.endedHow().words()), "Take the machine in anew.");
     }
     entities.lock(job, LockModeType.OPTIMISTIC_FORCE_INCREMENT);
     return job;

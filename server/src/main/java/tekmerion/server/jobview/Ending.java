@@ -49,7 +49,6 @@ class Ending {
   @Transactional
   void toBay(String number, long version, Integer bay, Person by) {
     Job job = lock.forChange(number, version);
-    stillHere(job);
     jdbc.sql("UPDATE bay SET job_id = NULL WHERE job_id = ?").param(job.id()).update();
     if (bay != null) {
       int put =
@@ -70,7 +69,6 @@ class Ending {
   void ready(String number, long version, Person by) {
     by.must(Role.TECHNICIAN, Role.LEAD);
     Job job = lock.forChange(number, version);
-    stillHere(job);
     noOpenChange(job);
     progress.readyToHandBack(job);
     tell.trace(job, TraceEntry.Kind.END, "Ready to hand back", "", by);
@@ -79,7 +77,6 @@ class Ending {
   @Transactional
   void end(String number, long version, Job.EndedHow how, String note, Person by) {
     Job job = lock.forChange(number, version);
-    stillHere(job);
     noOpenChange(job);
     secret.wipe(job.id());
     jdbc.sql("UPDATE bay SET job_id = NULL WHERE job_id = ?").param(job.id()).update();
@@ -90,12 +87,6 @@ class Ending {
         how == Job.EndedHow.HANDED_BACK ? "Handed back" : "Taken in by mistake",
         note.strip(),
         by);
-  }
-
-  private static void stillHere(Job job) {
-    if (job.endedAt() != null) {
-      throw Refusal.notPossibleNow("The job is ended.", "Take the machine in anew.");
-    }
   }
 
   private void noOpenChange(Job job) {

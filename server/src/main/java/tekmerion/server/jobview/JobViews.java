@@ -163,7 +163,7 @@ class JobViews {
         drives,
         evidence.weighed(),
         pending,
-        Moves.of(bayNumber, probe, drives, underWay, courses),
+        job.endedAt() != null ? List.of() : Moves.of(bayNumber, probe, drives, underWay, courses),
         courses,
         evidence.weighed().leaning(),
         RulingService.WAIVER,

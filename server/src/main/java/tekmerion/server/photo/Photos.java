@@ -64,6 +64,9 @@ public class Photos {
     Job job =
         jobs.findByNumber(number)
             .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
+    if (job.endedAt() != null) {
+      throw Refusal.notPossibleNow("The job is ended.", "Take the machine in anew.");
+    }
     byte[] jpeg = Redrawn.jpeg(upload);
     byte[] hash = sha256(jpeg);
     write(file(hash), jpeg);
