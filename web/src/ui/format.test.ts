@@ -25,4 +25,5 @@ it('names the day only when it is another one', () => {
 
   expect(when(new Date(2026, 10, 23, 12, 4).toISOString(), now)).toBe('12:04');
   expect(when(new Date(2026, 10, 20, 12, 4).toISOString(), now)).toBe('Fri 20 Nov, 12:04');
+  expect(when(new Date(2025, 10, 20, 12, 4).toISOString(), now)).toBe('20 Nov 2025, 12:04');
 });

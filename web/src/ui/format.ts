@@ -2,12 +2,20 @@
 const time = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
 const day = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short' });
 
+const dayAndYear = new Intl.DateTimeFormat('en-GB', {
+  day: 'numeric',
+  month: 'short',
+  year: 'numeric',
+});
+
 export const sameDay = (a: Date, b: Date) => a.toDateString() === b.toDateString();
 
-/** "12:04" today, "Mon 14 Mar, 12:04" on other days. */
+/** "12:04" today, "Mon 14 Mar, 12:04" this year, "14 Mar 2025, 12:04" before. */
 export function when(iso: string, now = new Date()): string {
   const at = new Date(iso);
-  return sameDay(at, now) ? time.format(at) : `${day.format(at)}, ${time.format(at)}`;
+  if (sameDay(at, now)) return time.format(at);
+  const date = at.getFullYear() === now.getFullYear() ? day : dayAndYear;
+  return `${date.format(at)}, ${time.format(at)}`;
 }
 
 export const clock = (at: Date) => time.format(at);

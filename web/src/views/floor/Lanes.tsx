@@ -254,6 +254,7 @@ const Holder = styled.span`
 `;
 
 const Late = styled.b`
+  white-space: nowrap;
   margin-left: 10px;
   padding: 0 7px;
   border: 1.5px solid ${color.implicated};

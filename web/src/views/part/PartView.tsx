@@ -33,7 +33,7 @@ function Shown({ part }: { part: PartLife }) {
           <SheetHead>
             <Lead>Where it was</Lead>
           </SheetHead>
-          <Rows>
+          <Columned>
             {part.stays.map((stay) => (
               <li key={`${stay.machine}-${stay.since}`}>
                 <b>{stay.machine}</b>
@@ -43,14 +43,14 @@ function Shown({ part }: { part: PartLife }) {
                 </span>
               </li>
             ))}
-          </Rows>
+          </Columned>
         </Sheet>
         <Sheet>
           <SheetHead>
             <Lead>What it said</Lead>
           </SheetHead>
           {part.readings.length === 0 && <Empty>It has not been read yet.</Empty>}
-          <Rows>
+          <Columned>
             {part.readings.map((reading) => (
               <li key={reading.id}>
                 <Link to={`/reading/${reading.id}`}>{when(reading.takenAt)}</Link>
@@ -58,7 +58,7 @@ function Shown({ part }: { part: PartLife }) {
                 <span>{reading.machine}</span>
               </li>
             ))}
-          </Rows>
+          </Columned>
         </Sheet>
         {(part.near.length > 0 || part.sameAs.length > 0) && (
           <Sheet>
@@ -120,6 +120,13 @@ const Rows = styled.ul`
     gap: 4px 14px;
     padding: 10px 16px;
     border-top: 1px solid ${color.line};
+  }
+`;
+
+const Columned = styled(Rows)`
+  li {
+    display: grid;
+    grid-template-columns: 1.3fr 0.8fr 1.4fr;
   }
 `;
 

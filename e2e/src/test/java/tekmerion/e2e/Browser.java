@@ -177,9 +177,17 @@ final class Browser implements AutoCloseable {
     return (Long) status;
   }
 
+  /** What axe has against the page, and what Chromium says about a broken security policy. */
+  List<String> complaints() {
+    return Stream.concat(
+            accessibilityFindings().stream(),
+            consoleErrors().stream().filter(line -> line.contains("Policy")))
+        .toList();
+  }
+
   /** What axe has against the page: WCAG 2.2 A and AA. One line a finding. */
   @SuppressWarnings("unchecked") // the shape is axe-core's
-  List<String> accessibilityFindings() {
+  private List<String> accessibilityFindings() {
     try {
       driver.executeScript(Files.readString(axe));
     } catch (IOException e) {
@@ -195,7 +203,7 @@ final class Browser implements AutoCloseable {
   }
 
   /** Words that Chromium's console holds against the page, such as a policy that was broken. */
-  List<String> consoleErrors() {
+  private List<String> consoleErrors() {
     return driver.manage().logs().get("browser").getAll().stream()
         .map(Object::toString)
         .filter(line -> line.contains("SEVERE"))

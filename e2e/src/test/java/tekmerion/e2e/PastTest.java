@@ -94,7 +94,9 @@ class PastTest {
     JsonNode life = whole.signedIn().get("/api/parts/" + part).body();
 
     assertThat(life.get("stays").size()).isGreaterThan(1);
-    assertThat(life.get("stays").valueStream().filter(s -> s.get("until").isNull())).hasSize(1);
+    assertThat(life.get("stays").valueStream().filter(s -> s.get("until").isNull()))
+        .as("in one place at a time, or replaced there too")
+        .hasSizeLessThanOrEqualTo(1);
   }
 
   @Test

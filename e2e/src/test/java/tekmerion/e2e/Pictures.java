@@ -99,6 +99,8 @@ class Pictures {
     browser.open("/me");
     browser.seeHeading("Ines R.");
     browser.picture(folder.resolve("me.png"));
+    browser.open("/");
+    browser.seeHeading("need a person");
     browser.press("Ines R.");
     browser.press("Sign out");
     browser.seeHeading("Sign in");
