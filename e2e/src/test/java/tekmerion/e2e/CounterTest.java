@@ -305,4 +305,31 @@ class CounterTest {
     browser.seeHeading("Choir library: 1 job");
     assertAccessible();
   }
+
+  @Test
+  @Order(11)
+  void aLeadInvitesAndSomebodyNewJoins() {
+    browser.press("Bo K.");
+    browser.type("Sign-in name", "mara");
+    browser.type("Their password", Whole.PASSWORD);
+    browser.press("Sign in beside");
+    browser.see(By.linkText("People"));
+    browser.follow("People");
+    browser.seeHeading("4 people work here");
+    browser.type("Name of somebody new", "Kaja V.");
+    browser.press("Invite");
+    String code =
+        browser.see(By.xpath("//*[@role='status']/*[last()][string-length(.) = 9]")).getText();
+    assertAccessible();
+
+    browser.open("/join/" + code);
+    browser.seeHeading("Join with your invitation");
+    assertAccessible();
+    browser.type("Sign-in name", "kaja");
+    browser.type("New password, at least 10 characters", "long enough 1");
+    browser.press("Join");
+
+    browser.see(By.xpath("//button[contains(@aria-label,'Kaja V.')]"));
+    browser.seeHeading("need");
+  }
 }
