@@ -7,6 +7,7 @@ import java.util.Optional;
 import tekmerion.core.drive.ata.IdentifyDevice;
 import tekmerion.core.drive.ata.SmartData;
 import tekmerion.core.drive.ata.SmartThresholds;
+import tekmerion.core.page.DecodedPage;
 import tekmerion.core.page.Decoding;
 import tekmerion.core.port.PageAnswer;
 import tekmerion.core.port.PageKind;
@@ -30,6 +31,27 @@ public record DriveReading(Map<PageKind, PageAnswer> answers) {
 
   public Optional<Decoding<SmartThresholds>> thresholds() {
     return answer(PageKind.ATA_THRESHOLDS).flatMap(PageAnswer::bytes).map(SmartThresholds::decode);
+  }
+
+  /** Any page that came, decoded by its kind's own decoder. */
+  public <T extends DecodedPage> Optional<Decoding<T>> page(PageKind kind, Class<T> type) {
+    return answer(kind)
+        .flatMap(PageAnswer::bytes)
+        .map(
+            raw -> {
+              Decoding<? extends DecodedPage> decoding = PageDecoder.decode(kind, raw);
+              return decoding
+                  .damage()
+                  .<Decoding<T>>map(fault -> new Decoding.Malformed<>(raw, fault))
+                  .orElseGet(
+                      () ->
+                          new Decoding.Decoded<>(raw, type.cast(decoding.decoded().orElseThrow())));
+            });
+  }
+
+  /** The same, only if it is sound. */
+  public <T extends DecodedPage> Optional<T> sound(PageKind kind, Class<T> type) {
+    return page(kind, type).flatMap(Decoding::decoded);
   }
 
   public Optional<PageAnswer> answer(PageKind kind) {

@@ -19,8 +19,8 @@ import tekmerion.core.sign.Sign;
 import tekmerion.core.sign.Sign.Basis;
 
 /**
- * Signs from one reading of an ATA drive. What the drive does not report gives no sign at all:
- * unknown is not absent.
+ * Signs from one reading of a drive. What the drive does not report gives no sign at all: unknown
+ * is not absent.
  */
 public final class DriveSigns {
   /** Ten and more: the count at which a shop no longer speaks of a single weak spot. Judgement. */
@@ -47,6 +47,9 @@ public final class DriveSigns {
     DriveSigns of = new DriveSigns(part);
     reading.identify().ifPresent(of::identity);
     reading.smart().ifPresent(smart -> of.smart(smart, thresholds(reading)));
+    AtaLogSigns.into(of.signs, part, reading);
+    NvmeSigns.into(of.signs, part, reading);
+    reading.sound(PageKind.KERNEL_LOG, KernelLog.class).ifPresent(of::kernelLog);
     return List.copyOf(of.signs);
   }
 
@@ -181,6 +184,26 @@ public final class DriveSigns {
           "Its last self-test " + status.words(),
           Basis.reading(PageKind.ATA_SMART.wireName(), 363, 1));
     }
+  }
+
+  private void kernelLog(KernelLog log) {
+    Basis basis = Basis.reading(PageKind.KERNEL_LOG.wireName(), 0, 0);
+    long errors = log.count(KernelLog.Kind.READ_ERROR);
+    long resets = log.count(KernelLog.Kind.LINK_RESET);
+    add(
+        "drive.kernel-errors",
+        errors == 0 ? "none" : "some",
+        errors == 0
+            ? "No read error in the system's log"
+            : "%,d read %s in the system's log".formatted(errors, errors == 1 ? "error" : "errors"),
+        basis);
+    add(
+        "drive.kernel-resets",
+        resets == 0 ? "none" : "some",
+        resets == 0
+            ? "No link reset in the system's log"
+            : "%,d link %s in the system's log".formatted(resets, resets == 1 ? "reset" : "resets"),
+        basis);
   }
 
   private record Reported(SmartAttribute attribute, RawMeaning meaning) {}

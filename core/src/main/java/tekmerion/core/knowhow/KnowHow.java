@@ -113,6 +113,11 @@ public final class KnowHow {
                 mistakes.add("sign %s has words for no level %s".formatted(sign.id(), level));
               }
             });
+    for (String level : sign.decisive().keySet()) {
+      if (!sign.levels().contains(level)) {
+        mistakes.add("sign %s is decisive at no level %s".formatted(sign.id(), level));
+      }
+    }
     checkDistribution(sign, "leak", sign.leak(), mistakes);
     if (sign.leak().stream().anyMatch(p -> p <= 0)) {
       // A level that cannot leak would make a single odd reading prove a cause beyond all doubt.

@@ -13,6 +13,7 @@ import java.util.Optional;
  * @param links probability of each level when only that cause is at work, leak left out; a cause
  *     without an entry does not bear on the sign
  * @param words how owners or error screens say a level, by level
+ * @param decisive why a level settles the matter by itself, by level; most have none
  * @param source where the numbers come from, or "judgement" with a range
  */
 public record SignKind(
@@ -23,12 +24,14 @@ public record SignKind(
     List<Double> leak,
     Map<String, List<Double>> links,
     Map<String, List<String>> words,
+    Map<String, String> decisive,
     String source) {
   public SignKind {
     levels = List.copyOf(levels);
     leak = List.copyOf(leak);
     links = Map.copyOf(links);
     words = words == null ? Map.of() : Map.copyOf(words);
+    decisive = decisive == null ? Map.of() : Map.copyOf(decisive);
   }
 
   /** Position of a level, or empty if the sign has none of that name. */

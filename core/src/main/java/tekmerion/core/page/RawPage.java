@@ -65,22 +65,56 @@ public final class RawPage {
     return new BigInteger(1, bigEndian);
   }
 
+  /** The 16-bit big-endian number at {@code offset}, 0–65,535. */
+  public int u16be(int offset) {
+    Objects.checkFromIndexSize(offset, 2, bytes.length);
+    return u8(offset) << 8 | u8(offset + 1);
+  }
+
+  /**
+   * The big-endian number in {@code length} bytes from {@code offset}.
+   *
+   * @param length 1 to 7, so that the result fits a {@code long} without a sign
+   */
+  public long unsignedBe(int offset, int length) {
+    if (length < 1 || length > 7) {
+      throw new IllegalArgumentException("length must be 1 to 7 bytes, was " + length);
+    }
+    Objects.checkFromIndexSize(offset, length, bytes.length);
+    long value = 0;
+    for (int i = 0; i < length; i++) {
+      value = value << 8 | u8(offset + i);
+    }
+    return value;
+  }
+
   /** Sum of all bytes modulo 256: zero when an ATA data structure checksum holds. */
   public int sumModulo256() {
+    return sumModulo256(0, bytes.length);
+  }
+
+  /** Sum of {@code length} bytes from {@code offset} modulo 256. */
+  public int sumModulo256(int offset, int length) {
+    Objects.checkFromIndexSize(offset, length, bytes.length);
     int sum = 0;
-    for (byte b : bytes) {
-      sum += b;
+    for (int i = offset; i < offset + length; i++) {
+      sum += bytes[i];
     }
     return sum & 0xFF;
   }
 
   public boolean isFilledWith(int value) {
-    for (byte b : bytes) {
-      if (b != (byte) value) {
+    return bytes.length > 0 && isFilledWith(value, 0, bytes.length);
+  }
+
+  public boolean isFilledWith(int value, int offset, int length) {
+    Objects.checkFromIndexSize(offset, length, bytes.length);
+    for (int i = offset; i < offset + length; i++) {
+      if (bytes[i] != (byte) value) {
         return false;
       }
     }
-    return bytes.length > 0;
+    return true;
   }
 
   /** Lower-case hex of {@code length} bytes from {@code offset}. */

@@ -1,20 +1,51 @@
 package tekmerion.core.port;
 
 import java.util.Arrays;
+import java.util.List;
 import java.util.Optional;
 
 /** The pages that can be asked of a drive, by the name under which they travel and are stored. */
 public enum PageKind {
-  ATA_IDENTIFY("ata-identify", "IDENTIFY DEVICE"),
-  ATA_SMART("ata-smart", "SMART READ DATA"),
-  ATA_THRESHOLDS("ata-thresholds", "SMART READ THRESHOLDS");
+  ATA_IDENTIFY("ata-identify", "IDENTIFY DEVICE", Family.ATA),
+  ATA_SMART("ata-smart", "SMART READ DATA", Family.ATA),
+  ATA_THRESHOLDS("ata-thresholds", "SMART READ THRESHOLDS", Family.ATA),
+  ATA_LOG_DIRECTORY("ata-log-directory", "Log Directory (00h)", Family.ATA),
+  ATA_ERROR_LOG("ata-error-log", "Summary SMART Error log (01h)", Family.ATA),
+  ATA_ERROR_LOG_EXTENDED(
+      "ata-error-log-extended", "Extended Comprehensive SMART Error log (03h)", Family.ATA),
+  ATA_SELFTEST_LOG("ata-selftest-log", "SMART Self-Test log (06h)", Family.ATA),
+  ATA_SELFTEST_LOG_EXTENDED(
+      "ata-selftest-log-extended", "Extended SMART Self-Test log (07h)", Family.ATA),
+  ATA_DEVICE_STATISTICS("ata-device-statistics", "Device Statistics log (04h)", Family.ATA),
+  ATA_SCT_STATUS("ata-sct-status", "SCT status (E0h)", Family.ATA),
+  NVME_IDENTIFY_CONTROLLER("nvme-identify-controller", "Identify Controller", Family.NVME),
+  NVME_IDENTIFY_NAMESPACE("nvme-identify-namespace", "Identify Namespace", Family.NVME),
+  NVME_SMART("nvme-smart", "SMART / Health Information (02h)", Family.NVME),
+  NVME_ERROR_LOG("nvme-error-log", "Error Information (01h)", Family.NVME),
+  NVME_SELFTEST_LOG("nvme-selftest-log", "Device Self-test (06h)", Family.NVME),
+  SCSI_LOG_TEMPERATURE("scsi-log-temperature", "Temperature log (0Dh)", Family.SCSI),
+  SCSI_LOG_EXCEPTIONS("scsi-log-exceptions", "Informational Exceptions log (2Fh)", Family.SCSI),
+  SCSI_LOG_SELF_TESTS("scsi-log-self-tests", "Self-Test Results log (10h)", Family.SCSI),
+  SCSI_LOG_BACKGROUND_SCAN("scsi-log-background-scan", "Background Scan log (15h)", Family.SCSI),
+  KERNEL_LOG("kernel-log", "The system's kernel log", Family.SYSTEM);
+
+  /** The command set that a drive speaks. */
+  public enum Family {
+    ATA,
+    NVME,
+    SCSI,
+    /** Not the drive's: what the system noted about it. */
+    SYSTEM
+  }
 
   private final String wireName;
   private final String standardName;
+  private final Family family;
 
-  PageKind(String wireName, String standardName) {
+  PageKind(String wireName, String standardName, Family family) {
     this.wireName = wireName;
     this.standardName = standardName;
+    this.family = family;
   }
 
   public String wireName() {
@@ -25,7 +56,16 @@ public enum PageKind {
     return standardName;
   }
 
+  public Family family() {
+    return family;
+  }
+
   public static Optional<PageKind> ofWireName(String name) {
     return Arrays.stream(values()).filter(k -> k.wireName.equals(name)).findFirst();
+  }
+
+  /** All pages of a family, in the order in which they are asked for. */
+  public static List<PageKind> of(Family family) {
+    return Arrays.stream(values()).filter(k -> k.family == family).toList();
   }
 }

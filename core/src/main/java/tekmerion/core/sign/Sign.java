@@ -15,7 +15,7 @@ public record Sign(String id, String part, String level, String words, Basis bas
   /**
    * Where a finding comes from, so that a reader can go back to the bytes.
    *
-   * @param kind "reading" or "intake"
+   * @param kind "reading", "run" or "intake"
    * @param page wire name of the page, empty if it does not rest on one
    * @param offset first byte in the page
    * @param length how many bytes; 0 if it does not rest on bytes
@@ -23,6 +23,10 @@ public record Sign(String id, String part, String level, String words, Basis bas
   public record Basis(String kind, String page, int offset, int length) {
     public static Basis reading(String page, int offset, int length) {
       return new Basis("reading", page, offset, length);
+    }
+
+    public static Basis run() {
+      return new Basis("run", "", 0, 0);
     }
 
     public static Basis intake() {

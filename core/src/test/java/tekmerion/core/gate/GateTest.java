@@ -2,6 +2,7 @@ package tekmerion.core.gate;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.Optional;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
@@ -42,5 +43,28 @@ class GateTest {
 
   private static String state(int touch, Stance stance) {
     return Gate.ofData(Touch.values()[touch], stance).isOpen() ? "open" : "locked";
+  }
+
+  @ParameterizedTest(name = "stressing {0}, decisive {1}, {2}: open {3}")
+  @CsvSource({
+    "true, true, WANTED, false",
+    "true, true, UNKNOWN, false",
+    "true, true, COPIED, false",
+    "true, true, COPY_VERIFIED, true",
+    "true, true, NOT_WANTED, true",
+    "true, false, WANTED, true",
+    "false, true, WANTED, true"
+  })
+  void aDriveThatFailsForSureIsNotLoadedBeforeItsDataIsSafe(
+      boolean stressing, boolean decisive, Stance stance, boolean open) {
+    GateAnswer answer =
+        Gate.ofStress(
+            stressing, decisive ? Optional.of("Out of spares.") : Optional.empty(), stance);
+
+    assertThat(answer.isOpen()).isEqualTo(open);
+    if (answer instanceof GateAnswer.Locked locked) {
+      assertThat(locked.reason()).contains("Out of spares.");
+      assertThat(locked.opens()).contains("copy is verified");
+    }
   }
 }

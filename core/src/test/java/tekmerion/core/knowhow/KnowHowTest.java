@@ -29,6 +29,7 @@ class KnowHowTest {
             List.of(1.0, 0.0),
             Map.of("b", List.of(0.5)),
             Map.of(),
+            Map.of(),
             " ");
 
     assertThatThrownBy(() -> new KnowHow(List.of(), List.of(noPrior), List.of(bad), List.of()))

@@ -50,6 +50,7 @@ class WeighingTest {
         List.of(1 - leak, leak),
         Map.of("worn", List.of(1 - link, link)),
         Map.of(),
+        Map.of(),
         "arithmetic");
   }
 

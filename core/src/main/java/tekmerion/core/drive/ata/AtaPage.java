@@ -2,6 +2,8 @@ package tekmerion.core.drive.ata;
 
 import java.util.Optional;
 import tekmerion.core.page.Fault;
+import tekmerion.core.page.Hex;
+import tekmerion.core.page.PageDamage;
 import tekmerion.core.page.RawPage;
 
 /** What all 512-byte pages of an ATA drive have in common. */
@@ -12,49 +14,42 @@ final class AtaPage {
 
   /** The first damage that can be told without knowing the page: size, all 00h, all FFh. */
   static Optional<Fault> damage(RawPage raw, String pageName) {
-    if (raw.size() != PAGE_BYTES) {
-      return Optional.of(
-          new Fault(
-              Fault.Kind.WRONG_SIZE,
-              "%s has the wrong size".formatted(pageName),
-              Math.min(raw.size(), PAGE_BYTES),
-              "%d bytes".formatted(PAGE_BYTES),
-              "%d bytes".formatted(raw.size())));
-    }
-    if (raw.isFilledWith(0x00)) {
-      return Optional.of(
-          new Fault(
-              Fault.Kind.ALL_ZERO,
-              "%s holds only zero bytes".formatted(pageName),
-              0,
-              "data from the drive",
-              "512 bytes of 00h"));
-    }
-    if (raw.isFilledWith(0xFF)) {
-      return Optional.of(
-          new Fault(
-              Fault.Kind.ALL_ONES,
-              "%s holds only FFh bytes".formatted(pageName),
-              0,
-              "data from the drive",
-              "512 bytes of FFh"));
-    }
-    return Optional.empty();
+    return PageDamage.of(raw, pageName, PAGE_BYTES);
   }
 
   /** The data structure checksum: the two's complement of the sum of the first 511 bytes. */
   static Optional<Fault> checksumDamage(RawPage raw, String pageName) {
-    int sum = raw.sumModulo256();
-    if (sum == 0) {
-      return Optional.empty();
+    for (int page = 0; page + PAGE_BYTES <= raw.size(); page += PAGE_BYTES) {
+      int sum = raw.sumModulo256(page, PAGE_BYTES);
+      if (sum != 0) {
+        int at = page + PAGE_BYTES - 1;
+        int found = raw.u8(at);
+        return Optional.of(
+            new Fault(
+                Fault.Kind.BAD_CHECKSUM,
+                "%s fails its own checksum".formatted(pageName),
+                at,
+                Hex.code(found - sum & 0xFF, 2),
+                Hex.code(found, 2)));
+      }
     }
-    int found = raw.u8(PAGE_BYTES - 1);
-    return Optional.of(
-        new Fault(
-            Fault.Kind.BAD_CHECKSUM,
-            "%s fails its own checksum".formatted(pageName),
-            PAGE_BYTES - 1,
-            "%02Xh".formatted(found - sum & 0xFF),
-            "%02Xh".formatted(found)));
+    return Optional.empty();
+  }
+
+  /** Logs of several pages: size, all 00h, all FFh, then the checksum of each page. */
+  static Optional<Fault> logDamage(RawPage raw, String pageName) {
+    return PageDamage.ofBlocks(raw, pageName, PAGE_BYTES).or(() -> checksumDamage(raw, pageName));
+  }
+
+  static Optional<Fault> versionDamage(RawPage raw, String pageName, int offset, int wanted) {
+    return raw.u8(offset) == wanted
+        ? Optional.empty()
+        : Optional.of(
+            new Fault(
+                Fault.Kind.WRONG_KIND,
+                "%s has another version".formatted(pageName),
+                offset,
+                Hex.code(wanted, 2),
+                Hex.code(raw.u8(offset), 2)));
   }
 }

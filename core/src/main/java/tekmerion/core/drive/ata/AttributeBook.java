@@ -7,6 +7,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import tekmerion.core.page.RawPage;
 import tools.jackson.dataformat.yaml.YAMLMapper;
 
 /**
@@ -22,11 +23,25 @@ public final class AttributeBook {
   /**
    * @param name in the shop's words
    * @param rules in the order in which they are tried; the first plausible one is used
+   * @param course how it goes over time; a counter if the book says nothing
+   * @param harm whether more of it is worse
    */
-  public record Entry(int id, String name, List<RawRule> rules) {
+  public record Entry(int id, String name, List<RawRule> rules, Course course, Boolean harm) {
     public Entry {
       rules = List.copyOf(rules);
+      course = course == null ? Course.COUNTER : course;
+      harm = Boolean.TRUE.equals(harm);
     }
+  }
+
+  /** How an attribute goes over time. */
+  public enum Course {
+    /** May only rise: a fall is a reset. */
+    COUNTER,
+    /** Scatters around a level. */
+    LEVEL,
+    /** Rises, and may fall again for good reasons, as sectors that wait do. */
+    EITHER
   }
 
   private AttributeBook(Map<Integer, Entry> byId) {
@@ -42,11 +57,29 @@ public final class AttributeBook {
     return Optional.ofNullable(byId.get(attributeId)).map(Entry::name);
   }
 
+  /** Empty if nobody knows the attribute. */
+  public Optional<Entry> entry(int attributeId) {
+    return Optional.ofNullable(byId.get(attributeId));
+  }
+
   /** Empty if no rule gives a value that can be true: then only the raw bytes are to be shown. */
   public Optional<RawMeaning> meaningOf(SmartAttribute attribute) {
     Entry entry = byId.get(attribute.id());
     List<RawRule> rules = entry == null ? List.of(RawRule.COUNT_48) : entry.rules();
     return rules.stream().flatMap(rule -> rule.read(attribute).stream()).findFirst();
+  }
+
+  /**
+   * The same for a raw value without its page.
+   *
+   * @param raw 48 bits, 0 to 2^48 - 1
+   */
+  public Optional<RawMeaning> meaningOf(int attributeId, long raw) {
+    byte[] entry = new byte[SmartAttribute.ENTRY_BYTES];
+    for (int i = 0; i < 6; i++) {
+      entry[5 + i] = (byte) (raw >> 8 * i);
+    }
+    return meaningOf(new SmartAttribute(0, attributeId, 0, 0, 0, raw, new RawPage(entry)));
   }
 
   private static AttributeBook load() {

@@ -1,5 +1,6 @@
 package tekmerion.core.drive.ata;
 
+import java.util.ArrayList;
 import java.util.Collections;
 import java.util.EnumMap;
 import java.util.List;
@@ -7,10 +8,13 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.OptionalLong;
+import tekmerion.core.page.DecodedPage;
 import tekmerion.core.page.Decoding;
 import tekmerion.core.page.Decoding.Decoded;
 import tekmerion.core.page.Decoding.Malformed;
 import tekmerion.core.page.Fault;
+import tekmerion.core.page.FieldSpan;
+import tekmerion.core.page.Hex;
 import tekmerion.core.page.RawPage;
 
 /**
@@ -18,7 +22,7 @@ import tekmerion.core.page.RawPage;
  *
  * @param fields every field that the drive reports; one that is missing is not reported
  */
-public record IdentifyDevice(Map<IdentifyField, Object> fields) {
+public record IdentifyDevice(Map<IdentifyField, Object> fields) implements DecodedPage {
   private static final String NAME = "IDENTIFY DEVICE data";
   private static final int INTEGRITY_WORD_OFFSET = 510;
   private static final int INTEGRITY_INDICATOR = 0xA5;
@@ -61,7 +65,7 @@ public record IdentifyDevice(Map<IdentifyField, Object> fields) {
               "%s is of a packet device, not of a drive".formatted(NAME),
               1,
               "bit 15 of word 0 clear",
-              "%04Xh".formatted(raw.u16(0))));
+              Hex.code(raw.u16(0), 4)));
     }
     for (IdentifyField field : MUST_BE_TEXT) {
       int at = field.layout().firstNonText(raw);
@@ -72,7 +76,7 @@ public record IdentifyDevice(Map<IdentifyField, Object> fields) {
                 "%s: %s is not text".formatted(NAME, field.jsonName()),
                 at,
                 "ASCII 20h to 7Eh",
-                "%02Xh".formatted(raw.u8(at))));
+                Hex.code(raw.u8(at), 2)));
       }
     }
     return Optional.empty();
@@ -187,5 +191,20 @@ public record IdentifyDevice(Map<IdentifyField, Object> fields) {
 
   private long number(IdentifyField field) {
     return fields.get(field) instanceof Long n ? n : 0;
+  }
+
+  @Override
+  public Map<String, Object> json() {
+    return AtaJson.of(this);
+  }
+
+  @Override
+  public List<FieldSpan> spans() {
+    List<FieldSpan> spans = new ArrayList<>();
+    for (IdentifyField field : IdentifyField.values()) {
+      IdentifyLayout at = field.layout();
+      spans.add(new FieldSpan(field.jsonName(), at.offset(), at.length(), fields.get(field), ""));
+    }
+    return spans;
   }
 }

@@ -7,8 +7,8 @@ import static tekmerion.core.drive.ata.IdentifyLayout.name64;
 import static tekmerion.core.drive.ata.IdentifyLayout.number;
 import static tekmerion.core.drive.ata.IdentifyLayout.text;
 
-import java.util.Locale;
 import java.util.Optional;
+import tekmerion.core.page.LayoutField;
 import tekmerion.core.page.RawPage;
 
 /**
@@ -275,12 +275,7 @@ public enum IdentifyField {
 
   /** The field's name in lower camel case, as JSON shows it. */
   public String jsonName() {
-    String[] parts = name().toLowerCase(Locale.ROOT).split("_");
-    StringBuilder joined = new StringBuilder(parts[0]);
-    for (int i = 1; i < parts.length; i++) {
-      joined.append(Character.toUpperCase(parts[i].charAt(0))).append(parts[i].substring(1));
-    }
-    return joined.toString();
+    return LayoutField.jsonName(name());
   }
 
   /** When a word counts as reported; the standard has a rule for each group of words. */

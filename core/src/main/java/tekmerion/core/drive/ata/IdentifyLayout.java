@@ -1,6 +1,7 @@
 package tekmerion.core.drive.ata;
 
 import java.util.Locale;
+import tekmerion.core.page.Hex;
 import tekmerion.core.page.RawPage;
 
 /**
@@ -70,7 +71,7 @@ public record IdentifyLayout(Kind kind, int word, int words, int highBit, int lo
       case FLAG -> (page.u16(offset()) >> lowBit & 1) == 1;
       case NUMBER -> readNumber(page);
       case TEXT -> readText(page);
-      case CODE -> "%04Xh".formatted(page.u16(offset()));
+      case CODE -> Hex.code(page.u16(offset()), 4);
       case NAME_64 -> readName(page);
     };
   }

@@ -1,5 +1,8 @@
 package tekmerion.core.drive.ata;
 
+import java.util.List;
+import tekmerion.core.page.FieldSpan;
+import tekmerion.core.page.Hex;
 import tekmerion.core.page.RawPage;
 
 /**
@@ -19,10 +22,10 @@ import tekmerion.core.page.RawPage;
  * @param flags bit 0 pre-failure/advisory, 1 collected online, 2 performance, 3 error rate, 4 event
  *     count, 5 self-preserving; bits 2 to 5 by common practice of makers, the rest is kept
  * @param raw 48 bits, 0 to 2^48 - 1
- * @param entryHex all 12 bytes
+ * @param page the page that it stands in
  */
 public record SmartAttribute(
-    int offset, int id, int flags, int value, int worst, long raw, String entryHex) {
+    int offset, int id, int flags, int value, int worst, long raw, RawPage page) {
   static final int ENTRY_BYTES = 12;
 
   static SmartAttribute at(RawPage page, int offset) {
@@ -33,7 +36,7 @@ public record SmartAttribute(
         page.u8(offset + 3),
         page.u8(offset + 4),
         page.unsignedLe(offset + 5, 6),
-        page.hex(offset, ENTRY_BYTES));
+        page);
   }
 
   /** Pre-failure: below its threshold it predicts a failure; otherwise it only tells age or use. */
@@ -69,8 +72,29 @@ public record SmartAttribute(
     return raw >>> low & (1L << bits) - 1;
   }
 
+  /** All 12 bytes. */
+  public String entryHex() {
+    return page.hex(offset, ENTRY_BYTES);
+  }
+
   /** The six raw bytes, lowest address first. */
   public String rawHex() {
-    return entryHex.substring(10, 22);
+    return page.hex(offset + 5, 6);
+  }
+
+  List<FieldSpan> spans() {
+    String name = AttributeBook.shipped().nameOf(id).orElse("attribute " + id);
+    Object meaning =
+        AttributeBook.shipped()
+            .meaningOf(this)
+            .<Object>map(m -> "%d %s".formatted(m.value(), m.unit()).strip())
+            .orElse(null);
+    return List.of(
+        new FieldSpan(name + ": ID", offset, 1, id, ""),
+        new FieldSpan(name + ": flags", offset + 1, 2, Hex.code(flags, 4), ""),
+        new FieldSpan(name + ": value", offset + 3, 1, value, ""),
+        new FieldSpan(name + ": worst", offset + 4, 1, worst, ""),
+        new FieldSpan(name + ": raw", offset + 5, 6, meaning, ""),
+        new FieldSpan(name + ": reserved", offset + 11, 1, page.u8(offset + 11), ""));
   }
 }

@@ -2,12 +2,15 @@ package tekmerion.core.drive.ata;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import tekmerion.core.page.DecodedPage;
 import tekmerion.core.page.Decoding;
 import tekmerion.core.page.Decoding.Decoded;
 import tekmerion.core.page.Decoding.Malformed;
 import tekmerion.core.page.Fault;
+import tekmerion.core.page.FieldSpan;
 import tekmerion.core.page.RawPage;
 
 /**
@@ -44,7 +47,8 @@ public record SmartData(
     int shortSelfTestPollingMinutes,
     int extendedSelfTestPollingMinutesByte,
     int conveyanceSelfTestPollingMinutes,
-    int extendedSelfTestPollingMinutesWord) {
+    int extendedSelfTestPollingMinutesWord)
+    implements DecodedPage {
   static final int TABLE_OFFSET = 2;
   static final int ENTRIES = 30;
   private static final String NAME = "SMART READ DATA";
@@ -158,5 +162,46 @@ public record SmartData(
 
   private static OptionalInt minutes(int value) {
     return value == 0 ? OptionalInt.empty() : OptionalInt.of(value);
+  }
+
+  /** Without thresholds: {@link AtaJson#of(SmartData, Optional)} takes them. */
+  @Override
+  public Map<String, Object> json() {
+    return AtaJson.of(this, Optional.empty());
+  }
+
+  @Override
+  public List<FieldSpan> spans() {
+    List<FieldSpan> spans = new ArrayList<>();
+    spans.add(new FieldSpan("revision", 0, 2, revision, ""));
+    for (SmartAttribute a : attributes) {
+      spans.addAll(a.spans());
+    }
+    spans.add(
+        new FieldSpan("offlineDataCollectionStatus", 362, 1, offlineCollectionStatus().name(), ""));
+    spans.add(new FieldSpan("selfTestExecutionStatus", 363, 1, selfTestStatus().words(), ""));
+    spans.add(
+        new FieldSpan(
+            "offlineDataCollectionTotalSeconds", 364, 2, offlineCollectionTotalSeconds, "s"));
+    spans.add(
+        new FieldSpan("offlineDataCollectionCapability", 367, 1, offlineCollectionCapability, ""));
+    spans.add(new FieldSpan("smartCapability", 368, 2, smartCapability, ""));
+    spans.add(new FieldSpan("errorLoggingCapability", 370, 1, errorLoggingCapability, ""));
+    spans.add(
+        new FieldSpan("shortSelfTestPollingMinutes", 372, 1, shortSelfTestPollingMinutes, "min"));
+    spans.add(
+        new FieldSpan(
+            "extendedSelfTestPollingMinutes", 373, 1, extendedSelfTestPollingMinutesByte, "min"));
+    spans.add(
+        new FieldSpan(
+            "conveyanceSelfTestPollingMinutes", 374, 1, conveyanceSelfTestPollingMinutes, "min"));
+    spans.add(
+        new FieldSpan(
+            "extendedSelfTestPollingMinutesWord",
+            375,
+            2,
+            extendedSelfTestPollingMinutesWord,
+            "min"));
+    return spans;
   }
 }

@@ -1,14 +1,17 @@
 package tekmerion.core.drive.ata;
 
-import java.util.Collections;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
-import java.util.TreeMap;
+import tekmerion.core.page.DecodedPage;
 import tekmerion.core.page.Decoding;
 import tekmerion.core.page.Decoding.Decoded;
 import tekmerion.core.page.Decoding.Malformed;
 import tekmerion.core.page.Fault;
+import tekmerion.core.page.FieldSpan;
 import tekmerion.core.page.RawPage;
 
 /**
@@ -23,13 +26,21 @@ import tekmerion.core.page.RawPage;
  * 511      checksum
  * </pre>
  *
- * @param thresholdById the first threshold given for each attribute ID, 0–255
+ * @param entries in the order of the page, unused ones left out
  */
-public record SmartThresholds(int revision, Map<Integer, Integer> thresholdById) {
+public record SmartThresholds(int revision, List<Entry> entries) implements DecodedPage {
   private static final String NAME = "SMART READ THRESHOLDS";
 
+  /**
+   * One threshold.
+   *
+   * @param offset of the entry in the page
+   * @param threshold 0–255
+   */
+  public record Entry(int offset, int id, int threshold) {}
+
   public SmartThresholds {
-    thresholdById = Collections.unmodifiableMap(new TreeMap<>(thresholdById));
+    entries = List.copyOf(entries);
   }
 
   /**
@@ -41,18 +52,44 @@ public record SmartThresholds(int revision, Map<Integer, Integer> thresholdById)
     if (damage.isPresent()) {
       return new Malformed<>(raw, damage.get());
     }
-    Map<Integer, Integer> byId = new TreeMap<>();
+    List<Entry> entries = new ArrayList<>(SmartData.ENTRIES);
     for (int i = 0; i < SmartData.ENTRIES; i++) {
       int offset = SmartData.TABLE_OFFSET + i * SmartAttribute.ENTRY_BYTES;
       if (raw.u8(offset) != 0) {
-        byId.putIfAbsent(raw.u8(offset), raw.u8(offset + 1));
+        entries.add(new Entry(offset, raw.u8(offset), raw.u8(offset + 1)));
       }
     }
-    return new Decoded<>(raw, new SmartThresholds(raw.u16(0), byId));
+    return new Decoded<>(raw, new SmartThresholds(raw.u16(0), entries));
   }
 
+  /** The first threshold given for this attribute. */
   public OptionalInt thresholdOf(int attributeId) {
-    Integer threshold = thresholdById.get(attributeId);
-    return threshold == null ? OptionalInt.empty() : OptionalInt.of(threshold);
+    return entries.stream()
+        .filter(e -> e.id() == attributeId)
+        .mapToInt(Entry::threshold)
+        .findFirst();
+  }
+
+  @Override
+  public Map<String, Object> json() {
+    Map<String, Object> thresholds = new LinkedHashMap<>();
+    entries.forEach(e -> thresholds.putIfAbsent(Integer.toString(e.id()), e.threshold()));
+    Map<String, Object> json = new LinkedHashMap<>();
+    json.put("page", NAME);
+    json.put("standard", "SFF-8035i 2.0");
+    json.put("revision", revision);
+    json.put("thresholdById", thresholds);
+    return json;
+  }
+
+  @Override
+  public List<FieldSpan> spans() {
+    List<FieldSpan> spans = new ArrayList<>();
+    spans.add(new FieldSpan("revision", 0, 2, revision, ""));
+    for (Entry e : entries) {
+      String name = AttributeBook.shipped().nameOf(e.id()).orElse("attribute " + e.id());
+      spans.add(new FieldSpan(name + ": threshold", e.offset() + 1, 1, e.threshold(), ""));
+    }
+    return spans;
   }
 }

@@ -10,7 +10,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 /** Raw values as makers pack them; each expected value is the arithmetic beside it. */
 class AttributeBookTest {
   private static SmartAttribute attribute(int id, long raw) {
-    return new SmartAttribute(2, id, 0, 100, 100, raw, "00".repeat(12));
+    return new SmartAttribute(2, id, 0, 100, 100, raw, new Bytes().page());
   }
 
   @ParameterizedTest(name = "attribute {0}, raw {1}: {2} by {3}")

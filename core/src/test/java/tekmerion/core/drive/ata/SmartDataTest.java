@@ -123,7 +123,7 @@ class SmartDataTest {
     "254, 100, 50 , INVALID"
   })
   void comparesWithTheThreshold(int value, int worst, Integer threshold, ThresholdState expected) {
-    SmartAttribute attribute = new SmartAttribute(2, 5, 0x33, value, worst, 0, "00".repeat(12));
+    SmartAttribute attribute = new SmartAttribute(2, 5, 0x33, value, worst, 0, new Bytes().page());
     OptionalInt limit = threshold == null ? OptionalInt.empty() : OptionalInt.of(threshold);
 
     assertThat(ThresholdState.of(attribute, limit)).isEqualTo(expected);

@@ -1,0 +1,35 @@
+package tekmerion.core.surface;
+
+import org.apache.commons.statistics.distribution.BetaDistribution;
+
+/**
+ * What a stratified random sample says about the whole: the share of blocks that are bad is, with
+ * 95 % confidence, at most this.
+ *
+ * @param sampled blocks
+ * @param bad of them
+ * @param atMostShare upper limit, 0 to 1
+ * @see <a href="https://doi.org/10.1093/biomet/26.4.404">Clopper and Pearson (1934)</a>; strata of
+ *     equal size only make it more cautious
+ */
+public record Confidence(long sampled, long bad, double atMostShare) {
+  private static final double ALPHA = 0.05;
+
+  static Confidence of(long sampled, long bad) {
+    double share =
+        sampled == 0 || bad >= sampled
+            ? 1
+            : BetaDistribution.of(bad + 1.0, (double) sampled - bad)
+                .inverseSurvivalProbability(ALPHA);
+    return new Confidence(sampled, bad, share);
+  }
+
+  public String words() {
+    return "With 95 %% confidence at most %s %% of it is bad (%,d random places, %,d bad)"
+        .formatted(percent(atMostShare * 100), sampled, bad);
+  }
+
+  private static String percent(double percent) {
+    return percent >= 10 ? "%.0f".formatted(percent) : "%.2g".formatted(percent);
+  }
+}
