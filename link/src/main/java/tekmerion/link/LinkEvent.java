@@ -12,7 +12,8 @@ import java.util.UUID;
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
 @JsonSubTypes({
   @JsonSubTypes.Type(value = LinkEvent.DriveRead.class, name = "drive-read"),
-  @JsonSubTypes.Type(value = LinkEvent.CommandRefused.class, name = "command-refused")
+  @JsonSubTypes.Type(value = LinkEvent.CommandRefused.class, name = "command-refused"),
+  @JsonSubTypes.Type(value = LinkEvent.RunEnded.class, name = "run-ended")
 })
 public sealed interface LinkEvent {
   /** The request that led to it. */
@@ -34,4 +35,41 @@ public sealed interface LinkEvent {
 
   /** A command could not be carried out at all. */
   record CommandRefused(UUID requestId, Instant at, String why) implements LinkEvent {}
+
+  /**
+   * A run came to an end of some kind.
+   *
+   * @param end how: see {@link End}
+   * @param why empty if it came to its end
+   * @param surface what a surface pass found; null for other runs
+   * @param selfTest outcome of a self-test; null for other runs
+   */
+  record RunEnded(
+      UUID requestId,
+      String driveKey,
+      RunKind run,
+      Instant startedAt,
+      Instant endedAt,
+      End end,
+      String why,
+      SurfaceNote surface,
+      SelfTestNote selfTest)
+      implements LinkEvent {}
+
+  /** How a run ended. */
+  enum End {
+    COMPLETE,
+    CANCELLED,
+    /** By a rule, to spare the drive. */
+    STOPPED_BY_RULE,
+    /** Neither passed nor failed. */
+    COULD_NOT_RUN
+  }
+
+  /**
+   * @param passed whether the drive found nothing wrong
+   * @param words outcome in the standard's words
+   * @param firstFailingSector null if it did not fail at an address
+   */
+  record SelfTestNote(boolean passed, String words, Long firstFailingSector) {}
 }

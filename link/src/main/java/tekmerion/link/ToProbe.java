@@ -10,7 +10,9 @@ import java.util.UUID;
   @JsonSubTypes.Type(value = ToProbe.Welcome.class, name = "welcome"),
   @JsonSubTypes.Type(value = ToProbe.Acknowledge.class, name = "acknowledge"),
   @JsonSubTypes.Type(value = ToProbe.Resend.class, name = "resend"),
-  @JsonSubTypes.Type(value = ToProbe.ReadDrive.class, name = "read-drive")
+  @JsonSubTypes.Type(value = ToProbe.ReadDrive.class, name = "read-drive"),
+  @JsonSubTypes.Type(value = ToProbe.StartRun.class, name = "start-run"),
+  @JsonSubTypes.Type(value = ToProbe.StopRun.class, name = "stop-run")
 })
 public sealed interface ToProbe {
   /** Answer to hello: everything up to and including {@code receivedThrough} is committed. */
@@ -24,4 +26,17 @@ public sealed interface ToProbe {
 
   /** Read what a drive reports about itself. Touch 0. Repeats of a request are harmless. */
   record ReadDrive(UUID requestId, String driveKey) implements ToProbe {}
+
+  /**
+   * Start a run on a drive, or go on with it where it stopped. Reads only. Repeats are harmless.
+   *
+   * @param gentle the drive is under suspicion: give up sooner
+   */
+  record StartRun(UUID requestId, String driveKey, RunKind run, boolean gentle)
+      implements ToProbe {}
+
+  /**
+   * @param pause keep what is known and wait; else end it
+   */
+  record StopRun(UUID requestId, String driveKey, RunKind run, boolean pause) implements ToProbe {}
 }

@@ -10,7 +10,8 @@ import java.util.UUID;
 @JsonSubTypes({
   @JsonSubTypes.Type(value = ToServer.Hello.class, name = "hello"),
   @JsonSubTypes.Type(value = ToServer.Event.class, name = "event"),
-  @JsonSubTypes.Type(value = ToServer.Progress.class, name = "progress")
+  @JsonSubTypes.Type(value = ToServer.Progress.class, name = "progress"),
+  @JsonSubTypes.Type(value = ToServer.RunProgress.class, name = "run-progress")
 })
 public sealed interface ToServer {
   /** First message on every connection. */
@@ -46,6 +47,31 @@ public sealed interface ToServer {
       Objects.requireNonNull(requestId, "requestId");
       if (words == null || words.length() > MOST_CHARS || done < 0 || of < 1) {
         throw new IllegalArgumentException("progress out of bounds");
+      }
+    }
+  }
+
+  /**
+   * Where a run is. Not kept, may be lost: the next one tells it whole again.
+   *
+   * @param share 0 to 1
+   * @param secondsLeft negative while the end is not known
+   * @param secondsSpread half of the range of the end
+   * @param atByte where it reads; negative if it does not go by position
+   * @param surface what a surface pass found so far; null for other runs
+   */
+  record RunProgress(
+      UUID requestId,
+      double share,
+      double secondsLeft,
+      double secondsSpread,
+      long atByte,
+      SurfaceNote surface)
+      implements ToServer {
+    public RunProgress {
+      Objects.requireNonNull(requestId, "requestId");
+      if (!(share >= 0 && share <= 1)) {
+        throw new IllegalArgumentException("share out of bounds");
       }
     }
   }

@@ -49,6 +49,20 @@ class LinkCodecTest {
                   PageNote.of(PageKind.ATA_IDENTIFY, new PageAnswer.NotReported("no such page")),
                   PageNote.of(PageKind.ATA_THRESHOLDS, new PageAnswer.CouldNotRun("timed out")))));
 
+  private static final SurfaceNote SURFACE =
+      new SurfaceNote(
+          1_000_204_886_016L,
+          512,
+          1_000,
+          0.61,
+          610_000_000_000L,
+          1_000,
+          2,
+          0.0063,
+          List.of(new SurfaceNote.ZoneNote(3, 6_100, 9_000, 14_000, 1, 2)),
+          List.of(4),
+          List.of(new SurfaceNote.BadNote(5_900_000, 2)));
+
   static Stream<Arguments> messages() {
     return Stream.of(
         arguments("to-server", ToServer.class, new ToServer.Hello(1, "0.1.0", MACHINE, 6)),
@@ -62,6 +76,44 @@ class LinkCodecTest {
         arguments("to-probe", ToProbe.class, new ToProbe.Acknowledge(7)),
         arguments("to-probe", ToProbe.class, new ToProbe.Resend(4)),
         arguments("to-probe", ToProbe.class, new ToProbe.ReadDrive(ID, "drive-a")),
+        arguments(
+            "to-probe", ToProbe.class, new ToProbe.StartRun(ID, "drive-a", RunKind.SURFACE, true)),
+        arguments(
+            "to-probe", ToProbe.class, new ToProbe.StopRun(ID, "drive-a", RunKind.SURFACE, true)),
+        arguments(
+            "to-server",
+            ToServer.class,
+            new ToServer.RunProgress(ID, 0.61, 4_000, 720, 610_000_000_000L, SURFACE)),
+        arguments(
+            "to-server",
+            ToServer.class,
+            new ToServer.Event(
+                7,
+                new LinkEvent.RunEnded(
+                    ID,
+                    "drive-a",
+                    RunKind.SURFACE,
+                    Instant.parse("2026-11-20T10:00:00Z"),
+                    Instant.parse("2026-11-20T11:00:00Z"),
+                    LinkEvent.End.STOPPED_BY_RULE,
+                    "more than 200 sectors cannot be read",
+                    SURFACE,
+                    null))),
+        arguments(
+            "to-server",
+            ToServer.class,
+            new ToServer.Event(
+                8,
+                new LinkEvent.RunEnded(
+                    ID,
+                    "drive-a",
+                    RunKind.SELF_TEST_SHORT,
+                    Instant.parse("2026-11-20T10:00:00Z"),
+                    Instant.parse("2026-11-20T10:02:00Z"),
+                    LinkEvent.End.COMPLETE,
+                    "",
+                    null,
+                    new LinkEvent.SelfTestNote(false, "failed at sector 99", 99L)))),
         arguments(
             "enrolment-request",
             Enrolment.Request.class,

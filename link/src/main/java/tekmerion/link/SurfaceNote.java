@@ -1,0 +1,50 @@
+package tekmerion.link;
+
+import java.util.List;
+
+/**
+ * A surface pass as it travels.
+ *
+ * @param zoneCount into how many equal parts the drive is divided
+ * @param zones those that were read, by index
+ * @param slowZones indices
+ * @param bad unreadable sectors, neighbours joined
+ */
+public record SurfaceNote(
+    long sizeBytes,
+    int sectorBytes,
+    int zoneCount,
+    double shareRead,
+    long bytesRead,
+    long sampled,
+    long sampledBad,
+    double badShareAtMost,
+    List<ZoneNote> zones,
+    List<Integer> slowZones,
+    List<BadNote> bad) {
+  private static final int MOST = 20_000;
+
+  /** Latencies in microseconds. */
+  public record ZoneNote(
+      int index, long p50Us, long p99Us, long maxUs, int errors, int badSectors) {}
+
+  public record BadNote(long firstSector, long sectors) {}
+
+  public SurfaceNote {
+    zones = List.copyOf(zones);
+    slowZones = List.copyOf(slowZones);
+    bad = List.copyOf(bad);
+    if (sizeBytes <= 0
+        || sectorBytes <= 0
+        || zoneCount < 1
+        || zones.size() > zoneCount
+        || bad.size() > MOST
+        || zones.stream().anyMatch(z -> z.index() < 0 || z.index() >= zoneCount)) {
+      throw new IllegalArgumentException("surface note out of bounds");
+    }
+  }
+
+  public long badSectors() {
+    return bad.stream().mapToLong(BadNote::sectors).sum();
+  }
+}
