@@ -150,7 +150,7 @@ final class AtaPages {
   }
 
   /** Sets the last byte so that all 512 add up to 0 modulo 256. */
-  private static byte[] sealed(byte[] page) {
+  static byte[] sealed(byte[] page) {
     int sum = 0;
     for (int i = 0; i < BYTES - 1; i++) {
       sum += page[i];

@@ -1,5 +1,6 @@
 package tekmerion.sim;
 
+import java.util.List;
 import java.util.Random;
 import tekmerion.core.page.RawPage;
 import tekmerion.core.port.PageAnswer;
@@ -32,5 +33,10 @@ final class GarblingBridge implements PageSource {
     }
     bytes[96] ^= 0x55; // an odd number of changed bits, so that no burst can cancel itself out
     return new PageAnswer.Got(new RawPage(bytes));
+  }
+
+  @Override
+  public List<PageKind> kinds() {
+    return behind.kinds();
   }
 }

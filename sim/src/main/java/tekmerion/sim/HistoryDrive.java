@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.Base64;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import tekmerion.core.port.PageAnswer;
@@ -19,6 +20,10 @@ import tekmerion.sim.SimDrive.Fate;
 final class HistoryDrive {
   /** How long after the first bad spot damage is followed [power-on h]. */
   private static final double FOLLOWED = 2500;
+
+  /** What the shop's past keeps of each visit: enough for its numbers and its verdicts. */
+  static final List<PageKind> KEPT =
+      List.of(PageKind.ATA_IDENTIFY, PageKind.ATA_SMART, PageKind.ATA_THRESHOLDS);
 
   private final Identity identity;
   private final double riseC;
@@ -97,9 +102,10 @@ final class HistoryDrive {
             identity,
             new Fate(seed, hours, onsetHour, riseC, linkErrors, selfTest),
             ageing,
-            Clock.fixed(Instant.EPOCH, ZoneOffset.UTC));
+            Clock.fixed(Instant.EPOCH, ZoneOffset.UTC),
+            0);
     Map<String, String> pages = new LinkedHashMap<>();
-    for (PageKind kind : PageKind.values()) {
+    for (PageKind kind : KEPT) {
       if (drive.read(kind) instanceof PageAnswer.Got got) {
         pages.put(kind.wireName(), Base64.getEncoder().encodeToString(got.raw().bytes()));
       }

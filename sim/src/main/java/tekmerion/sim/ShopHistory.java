@@ -7,6 +7,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -62,7 +63,10 @@ public final class ShopHistory {
 
   /** All past jobs, oldest first. */
   public static List<PastJob> of(long seed) {
-    return new ShopHistory(seed).live();
+    List<PastJob> jobs = new ArrayList<>(new ShopHistory(seed).live());
+    jobs.addAll(BenchVisits.all());
+    jobs.sort(Comparator.comparingInt(PastJob::daysAgo).reversed());
+    return jobs;
   }
 
   private List<PastJob> live() {

@@ -4,6 +4,8 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.OptionalLong;
+import java.util.TreeSet;
 import tekmerion.core.page.RawPage;
 import tekmerion.core.port.PageAnswer;
 import tekmerion.core.port.PageKind;
@@ -24,6 +26,8 @@ final class SimDrive implements PageSource {
   private final Ageing ageing;
   private final Clock clock;
   private final Instant switchedOn;
+  private final double speedUp;
+  private final SimSelfTests selfTests;
 
   /**
    * @param hours power-on hours when the simulation starts
@@ -40,32 +44,105 @@ final class SimDrive implements PageSource {
       long linkErrors,
       int selfTestStatus) {}
 
-  SimDrive(Identity identity, Fate fate, Clock clock) {
+  /**
+   * @param speedUp how many times faster than a real one its surface and its tests run
+   */
+  SimDrive(Identity identity, Fate fate, Clock clock, double speedUp) {
     this(
         identity,
         fate,
         new Ageing(fate.seed(), fate.onsetHour(), 0.9, fate.hours() + 10_000),
-        clock);
+        clock,
+        speedUp);
   }
 
   /** With damage that was worked out before, so that a later visit meets the same sectors. */
-  SimDrive(Identity identity, Fate fate, Ageing ageing, Clock clock) {
+  SimDrive(Identity identity, Fate fate, Ageing ageing, Clock clock, double speedUp) {
     this.identity = identity;
     this.fate = fate;
     this.clock = clock;
     this.ageing = ageing;
     this.switchedOn = clock.instant();
+    this.speedUp = speedUp;
+    this.selfTests =
+        new SimSelfTests(clock, speedUp, identity.sectors(), this::firstBad, this::powerOnHours);
+    if (fate.selfTestStatus() != 0) {
+      selfTests.remember(1, fate.selfTestStatus(), (long) fate.hours() - 1, firstBad().orElse(-1));
+    }
+  }
+
+  SimSelfTests selfTests() {
+    return selfTests;
+  }
+
+  SimSurface surface() {
+    return new SimSurface(
+        identity.serial(),
+        identity.sectors(),
+        identity.rotation(),
+        identity.rotation() == 1 ? 512 : 4096,
+        unreadable(),
+        speedUp);
+  }
+
+  private TreeSet<Long> unreadable() {
+    return ageing.unreadable(powerOnHours(), identity.sectors());
+  }
+
+  private OptionalLong firstBad() {
+    TreeSet<Long> bad = unreadable();
+    return bad.isEmpty() ? OptionalLong.empty() : OptionalLong.of(bad.first());
   }
 
   @Override
   public PageAnswer read(PageKind kind) {
-    byte[] bytes =
-        switch (kind) {
-          case ATA_IDENTIFY -> AtaPages.identify(identity);
-          case ATA_SMART -> AtaPages.smart(entries(), fate.selfTestStatus());
-          case ATA_THRESHOLDS -> AtaPages.thresholds(entries());
-        };
+    return switch (kind) {
+      case ATA_IDENTIFY -> got(AtaPages.identify(identity));
+      case ATA_SMART -> got(AtaPages.smart(entries(), selfTests.statusByte()));
+      case ATA_THRESHOLDS -> got(AtaPages.thresholds(entries()));
+      case ATA_LOG_DIRECTORY -> got(AtaLogPages.directory());
+      case ATA_ERROR_LOG ->
+          got(
+              AtaLogPages.errors(
+                  ageing.reportedErrors(powerOnHours()),
+                  List.copyOf(unreadable()),
+                  (long) powerOnHours()));
+      case ATA_SELFTEST_LOG -> got(AtaLogPages.selfTests(selfTests.log()));
+      case ATA_DEVICE_STATISTICS ->
+          got(
+              AtaLogPages.statistics(
+                  (long) powerOnHours(),
+                  (long) (fate.hours() / 5.4),
+                  ageing.reallocated(powerOnHours()),
+                  ageing.waiting(powerOnHours()),
+                  ageing.reportedErrors(powerOnHours()),
+                  (int) temperatureC(),
+                  (int) Math.round(AMBIENT_C + fate.temperatureRiseC() + 4)));
+      case ATA_SCT_STATUS ->
+          got(
+              AtaLogPages.sctStatus(
+                  (int) temperatureC(),
+                  17,
+                  (int) Math.round(AMBIENT_C + fate.temperatureRiseC() + 4)));
+      default -> new PageAnswer.NotReported("the drive has no such page");
+    };
+  }
+
+  private static PageAnswer got(byte[] bytes) {
     return new PageAnswer.Got(new RawPage(bytes));
+  }
+
+  @Override
+  public List<PageKind> kinds() {
+    return List.of(
+        PageKind.ATA_IDENTIFY,
+        PageKind.ATA_SMART,
+        PageKind.ATA_THRESHOLDS,
+        PageKind.ATA_LOG_DIRECTORY,
+        PageKind.ATA_ERROR_LOG,
+        PageKind.ATA_SELFTEST_LOG,
+        PageKind.ATA_DEVICE_STATISTICS,
+        PageKind.ATA_SCT_STATUS);
   }
 
   private List<Entry> entries() {

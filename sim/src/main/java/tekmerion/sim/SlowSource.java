@@ -1,6 +1,7 @@
 package tekmerion.sim;
 
 import java.time.Duration;
+import java.util.List;
 import tekmerion.core.port.PageAnswer;
 import tekmerion.core.port.PageKind;
 import tekmerion.core.port.PageSource;
@@ -16,5 +17,10 @@ record SlowSource(PageSource behind, Duration perPage) implements PageSource {
       return new PageAnswer.CouldNotRun("stopped while waiting for the drive");
     }
     return behind.read(kind);
+  }
+
+  @Override
+  public List<PageKind> kinds() {
+    return behind.kinds();
   }
 }
