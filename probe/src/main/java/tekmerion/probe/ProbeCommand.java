@@ -6,9 +6,14 @@ import java.util.Optional;
 import java.util.ServiceLoader;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
+import picocli.CommandLine.ParameterException;
+import picocli.CommandLine.Spec;
 import tekmerion.core.port.MachineProvider;
 import tekmerion.core.port.MachineUnderTest;
+import tekmerion.probe.instrument.ListCommand;
+import tekmerion.probe.instrument.ReadCommand;
 import tekmerion.probe.link.LinkClient;
 import tekmerion.probe.link.LinkRefusedException;
 import tekmerion.probe.outbox.Outbox;
@@ -17,13 +22,17 @@ import tekmerion.probe.outbox.OutboxException;
 /** Puts a machine on the bench link and keeps it there. */
 @Command(
     name = "probe",
-    description = "Put a machine on the bench link and keep it there until stopped.",
-    mixinStandardHelpOptions = true)
+    description = {
+      "Put a machine on the bench link and keep it there until stopped.",
+      "Without a server: probe list, probe read DEVICE --out FOLDER."
+    },
+    mixinStandardHelpOptions = true,
+    subcommands = {ListCommand.class, ReadCommand.class})
 final class ProbeCommand implements Callable<Integer> {
   private static final int REFUSED = 3;
   private static final int UNUSABLE = 2;
 
-  @Option(names = "--link", required = true, description = "Address of the shop's server.")
+  @Option(names = "--link", description = "Address of the shop's server; needed.")
   private URI link;
 
   @Option(names = "--code", description = "Enrolment code shown in the bay; needed once.")
@@ -31,18 +40,22 @@ final class ProbeCommand implements Callable<Integer> {
 
   @Option(
       names = "--machine",
-      required = true,
-      description = "Which machine: sim:worn-disk, sim:sound-drive or sim:bad-bridge.")
+      description =
+          "Needed. Which machine: this:drives for this computer, or sim:worn-disk, sim:sound-drive,"
+              + " sim:bad-bridge or sim:worn-flash.")
   private String machine;
 
-  @Option(
-      names = "--data",
-      required = true,
-      description = "Folder for the probe's identity and outbox.")
+  @Option(names = "--data", description = "Folder for the probe's identity and outbox; needed.")
   private Path data;
+
+  @Spec private CommandSpec spec;
 
   @Override
   public Integer call() throws InterruptedException {
+    if (link == null || machine == null || data == null) {
+      throw new ParameterException(
+          spec.commandLine(), "--link, --machine and --data are needed, or a command: list, read");
+    }
     Optional<MachineUnderTest> found =
         ServiceLoader.load(MachineProvider.class).stream()
             .flatMap(provider -> provider.get().open(machine).stream())
@@ -52,7 +65,7 @@ final class ProbeCommand implements Callable<Integer> {
       return UNUSABLE;
     }
     try (Outbox outbox = Outbox.open(data)) {
-      new LinkClient(link, code, found.get(), outbox, ProbeCommand::say).run();
+      new LinkClient(link, code, found.get(), outbox, data, ProbeCommand::say).run();
       return 0;
     } catch (LinkRefusedException e) {
       System.err.println(e.getMessage());

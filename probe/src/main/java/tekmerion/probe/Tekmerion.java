@@ -3,6 +3,8 @@ package tekmerion.probe;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import tekmerion.probe.instrument.DecodeCommand;
+import tekmerion.probe.instrument.SurfaceCommand;
+import tekmerion.probe.instrument.TrendCommand;
 
 /** The command line of the probe and of the offline instruments. */
 @Command(
@@ -10,7 +12,12 @@ import tekmerion.probe.instrument.DecodeCommand;
     description = "The probe and the offline instruments.",
     mixinStandardHelpOptions = true,
     version = ProbeVersion.CURRENT,
-    subcommands = {ProbeCommand.class, DecodeCommand.class})
+    subcommands = {
+      ProbeCommand.class,
+      DecodeCommand.class,
+      TrendCommand.class,
+      SurfaceCommand.class
+    })
 public final class Tekmerion {
   public static void main(String[] args) {
     System.exit(new CommandLine(new Tekmerion()).execute(args));

@@ -15,13 +15,14 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
+import tekmerion.core.drive.PageDecoder;
 import tekmerion.core.drive.ata.AtaJson;
-import tekmerion.core.drive.ata.IdentifyDevice;
 import tekmerion.core.drive.ata.SmartData;
 import tekmerion.core.drive.ata.SmartThresholds;
 import tekmerion.core.page.Decoding;
 import tekmerion.core.page.Fault;
 import tekmerion.core.page.RawPage;
+import tekmerion.core.port.PageKind;
 import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -38,27 +39,33 @@ public final class DecodeCommand implements Callable<Integer> {
   private static final int MOST_BYTES = 1 << 20;
   private static final JsonMapper JSON = JsonMapper.builder().build();
 
-  /** Kinds of page, named as on the wire. */
-  private static final String IDENTIFY = "ata-identify";
+  /** Every SCSI log page has one decoder: its own header says which page it is. */
+  private static final String SCSI_LOG = "scsi-log";
 
-  private static final String SMART = "ata-smart";
+  private static final String SMART = PageKind.ATA_SMART.wireName();
 
-  @Parameters(index = "0", paramLabel = "KIND", description = IDENTIFY + " or " + SMART + ".")
+  @Parameters(
+      index = "0",
+      paramLabel = "KIND",
+      completionCandidates = Kinds.class,
+      description = "One of: ${COMPLETION-CANDIDATES}.")
   private String kind;
 
   @Parameters(index = "1..*", arity = "1..*", paramLabel = "FILE", description = "Raw pages.")
   private List<Path> files;
 
-  @Option(names = "--thresholds", description = "Thresholds page that goes with " + SMART + ".")
+  @Option(names = "--thresholds", description = "Thresholds page that goes with ata-smart.")
   private Path thresholds;
 
   @Spec private CommandSpec spec;
 
   @Override
   public Integer call() {
-    if (!kind.equals(IDENTIFY) && !kind.equals(SMART)) {
+    Optional<PageKind> page = pageKind();
+    if (page.isEmpty()) {
       throw new ParameterException(
-          spec.commandLine(), "KIND must be %s or %s, was %s".formatted(IDENTIFY, SMART, kind));
+          spec.commandLine(),
+          "KIND must be one of %s, was %s".formatted(String.join(", ", new Kinds()), kind));
     }
     if (thresholds != null && !kind.equals(SMART)) {
       throw new ParameterException(spec.commandLine(), "--thresholds goes with " + SMART);
@@ -83,16 +90,23 @@ public final class DecodeCommand implements Callable<Integer> {
     }
   }
 
+  private Optional<PageKind> pageKind() {
+    return kind.equals(SCSI_LOG)
+        ? Optional.of(PageKind.SCSI_LOG_TEMPERATURE)
+        : PageKind.ofWireName(kind).filter(DecodeCommand::hasOwnName);
+  }
+
+  private static boolean hasOwnName(PageKind kind) {
+    return kind.family() != PageKind.Family.SCSI;
+  }
+
   private Map<String, Object> decode(Path file) throws BadFile {
     RawPage raw = read(file);
-    if (kind.equals(IDENTIFY)) {
-      return AtaJson.of(value(file, IdentifyDevice.decode(raw)));
-    }
-    Optional<SmartThresholds> limits = Optional.empty();
     if (thresholds != null) {
-      limits = Optional.of(value(thresholds, SmartThresholds.decode(read(thresholds))));
+      SmartThresholds limits = value(thresholds, SmartThresholds.decode(read(thresholds)));
+      return AtaJson.of(value(file, SmartData.decode(raw)), Optional.of(limits));
     }
-    return AtaJson.of(value(file, SmartData.decode(raw)), limits);
+    return value(file, PageDecoder.decode(pageKind().orElseThrow(), raw)).json();
   }
 
   private static <T> T value(Path file, Decoding<T> decoding) throws BadFile {
@@ -115,6 +129,20 @@ public final class DecodeCommand implements Callable<Integer> {
     } catch (IOException e) {
       throw new BadFile(
           file, "file cannot be read", 0, "a readable file", e.getClass().getSimpleName());
+    }
+  }
+
+  /** What may be given as KIND. */
+  static final class Kinds extends ArrayList<String> {
+    private static final long serialVersionUID = 1L;
+
+    Kinds() {
+      for (PageKind one : PageKind.values()) {
+        if (hasOwnName(one)) {
+          add(one.wireName());
+        }
+      }
+      add(SCSI_LOG);
     }
   }
 

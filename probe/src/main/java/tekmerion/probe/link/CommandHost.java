@@ -77,10 +77,11 @@ final class CommandHost implements AutoCloseable {
 
   private LinkEvent read(UUID requestId, MachineUnderTest.Drive drive) {
     List<PageNote> pages = new ArrayList<>();
-    for (PageKind kind : PageKind.values()) {
+    List<PageKind> kinds = drive.pages().kinds();
+    for (PageKind kind : kinds) {
       progress.accept(
           new ToServer.Progress(
-              requestId, pages.size(), PageKind.values().length, "reading " + kind.standardName()));
+              requestId, pages.size(), kinds.size(), "reading " + kind.standardName()));
       pages.add(PageNote.of(kind, drive.pages().read(kind)));
     }
     return new LinkEvent.DriveRead(

@@ -6,6 +6,7 @@ import java.net.http.HttpClient;
 import java.net.http.WebSocket;
 import java.net.http.WebSocketHandshakeException;
 import java.nio.ByteBuffer;
+import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.concurrent.CompletionException;
@@ -42,7 +43,9 @@ public final class LinkClient {
   private final MachineUnderTest machine;
   private final Outbox outbox;
   private final Consumer<String> say;
+  private final Path folder;
   private CommandHost commands;
+  private RunHost runs;
   private volatile Session session;
   private final HttpClient http =
       HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(10)).build();
@@ -50,14 +53,21 @@ public final class LinkClient {
   /**
    * @param server address of the shop's server
    * @param code enrolment code, or null if the probe is enrolled already
+   * @param folder where the probe keeps what it knows of runs
    * @param say told in plain words what the link does
    */
   public LinkClient(
-      URI server, String code, MachineUnderTest machine, Outbox outbox, Consumer<String> say) {
+      URI server,
+      String code,
+      MachineUnderTest machine,
+      Outbox outbox,
+      Path folder,
+      Consumer<String> say) {
     this.server = server;
     this.code = code;
     this.machine = machine;
     this.outbox = outbox;
+    this.folder = folder;
     this.say = say;
   }
 
@@ -70,8 +80,11 @@ public final class LinkClient {
     boolean enrolsFirst = outbox.identity(Enroller.TOKEN).isEmpty();
     // Outlives every connection: what is being read when the link is lost is read to its end.
     try (CommandHost host =
-        new CommandHost(machine, outbox, Clock.systemUTC(), this::report, this::pumpNow)) {
+            new CommandHost(machine, outbox, Clock.systemUTC(), this::report, this::pumpNow);
+        RunHost runHost =
+            new RunHost(machine, outbox, folder, Clock.systemUTC(), this::report, this::pumpNow)) {
       commands = host;
+      runs = runHost;
       keepLinked(enrolsFirst);
     }
   }
@@ -105,7 +118,7 @@ public final class LinkClient {
     }
   }
 
-  private void report(ToServer.Progress progress) {
+  private void report(ToServer progress) {
     Session now = session;
     if (now != null) {
       now.send(progress);
@@ -204,6 +217,10 @@ public final class LinkClient {
         pump();
       } else if (message instanceof ToProbe.ReadDrive read) {
         commands.accept(read);
+      } else if (message instanceof ToProbe.StartRun start) {
+        runs.accept(start);
+      } else if (message instanceof ToProbe.StopRun stop) {
+        runs.accept(stop);
       }
     }
 

@@ -1,0 +1,44 @@
+package tekmerion.probe.link;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.Optional;
+import java.util.UUID;
+import tekmerion.link.RunKind;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.json.JsonMapper;
+
+/** What the probe remembers of a run beside its state, so that it can end it when it was paused. */
+record KeptRun(UUID requestId, String driveKey, RunKind run, boolean gentle, Instant startedAt) {
+  private static final JsonMapper JSON = JsonMapper.builder().build();
+
+  static Optional<KeptRun> read(Path folder, UUID requestId) {
+    Path file = file(folder, requestId);
+    try {
+      return Files.exists(file)
+          ? Optional.of(JSON.readValue(Files.readString(file), KeptRun.class))
+          : Optional.empty();
+    } catch (IOException | JacksonException e) {
+      return Optional.empty();
+    }
+  }
+
+  void write(Path folder) {
+    try {
+      Files.writeString(file(folder, requestId), JSON.writeValueAsString(this));
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  void forget(Path folder) throws IOException {
+    Files.deleteIfExists(file(folder, requestId));
+  }
+
+  private static Path file(Path folder, UUID requestId) {
+    return folder.resolve(requestId + ".run.json");
+  }
+}

@@ -1,0 +1,307 @@
+package tekmerion.probe.link;
+
+import java.io.BufferedInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Consumer;
+import java.util.logging.Level;
+import java.util.logging.Logger;
+import tekmerion.core.port.BlockSource;
+import tekmerion.core.port.MachineUnderTest;
+import tekmerion.core.surface.Plan;
+import tekmerion.core.surface.Progress;
+import tekmerion.core.surface.SurfacePass;
+import tekmerion.core.surface.SurfaceResult;
+import tekmerion.link.LinkCodec;
+import tekmerion.link.LinkEvent;
+import tekmerion.link.RunKind;
+import tekmerion.link.SurfaceNote;
+import tekmerion.link.ToProbe;
+import tekmerion.link.ToServer;
+import tekmerion.probe.instrument.KeptPass;
+import tekmerion.probe.outbox.Outbox;
+
+/**
+ * Carries out runs, each in a thread of its own. What a surface pass knows is kept in a file every
+ * few seconds, so that it goes on after a lost link, a killed server or a killed probe: the server
+ * asks for it again and the file is found.
+ */
+final class RunHost implements AutoCloseable {
+  private static final Logger LOG = Logger.getLogger(RunHost.class.getName());
+  private static final long TELL_NANOS = 1_000_000_000L;
+  private static final long KEEP_NANOS = 3_000_000_000L;
+
+  private final MachineUnderTest machine;
+  private final Outbox outbox;
+  private final Path folder;
+  private final Clock clock;
+  private final Consumer<ToServer> tell;
+  private final Runnable onEvent;
+  private final Map<UUID, Running> running = new ConcurrentHashMap<>();
+
+  /** A run that can be stopped. */
+  interface Running {
+    void stop(boolean pause);
+  }
+
+  RunHost(
+      MachineUnderTest machine,
+      Outbox outbox,
+      Path folder,
+      Clock clock,
+      Consumer<ToServer> tell,
+      Runnable onEvent) {
+    this.machine = machine;
+    this.outbox = outbox;
+    this.folder = folder;
+    this.clock = clock;
+    this.tell = tell;
+    this.onEvent = onEvent;
+  }
+
+  void accept(ToProbe.StartRun command) {
+    if (running.containsKey(command.requestId()) || outbox.isAnswered(command.requestId())) {
+      return;
+    }
+    Optional<MachineUnderTest.Drive> drive =
+        machine.drives().stream().filter(d -> d.key().equals(command.driveKey())).findFirst();
+    if (drive.isEmpty()) {
+      couldNotRun(command, "no drive is called " + command.driveKey());
+    } else if (command.run().isSurface()) {
+      surface(command, drive.get());
+    } else {
+      selfTest(command, drive.get());
+    }
+  }
+
+  void accept(ToProbe.StopRun command) {
+    Running run = running.get(command.requestId());
+    if (run != null) {
+      run.stop(command.pause());
+    } else if (!command.pause() && !outbox.isAnswered(command.requestId())) {
+      endWhatDoesNotRun(command);
+    }
+  }
+
+  /** A paused pass is opened once more, so that what it had found is reported; then it ends. */
+  private void endWhatDoesNotRun(ToProbe.StopRun command) {
+    ToProbe.StartRun again =
+        new ToProbe.StartRun(command.requestId(), command.driveKey(), command.run(), false);
+    if (command.run().isSurface()) {
+      accept(again);
+      Running run = running.get(command.requestId());
+      if (run != null) {
+        run.stop(false);
+      }
+    } else {
+      end(again, LinkEvent.End.CANCELLED, "the probe was started anew while it ran");
+    }
+  }
+
+  private void surface(ToProbe.StartRun command, MachineUnderTest.Drive drive) {
+    if (drive.surface().isEmpty()) {
+      couldNotRun(command, "this drive cannot be read by position here");
+      return;
+    }
+    try {
+      BlockSource source = drive.surface().get().open();
+      Plan plan = Plan.whole(source.identity());
+      plan = command.run() == RunKind.SURFACE_SAMPLED ? plan.sampled() : plan;
+      plan = command.gentle() ? plan.gentle() : plan;
+      new Surface(command, source, plan).begin();
+    } catch (IOException | IllegalArgumentException e) {
+      couldNotRun(command, "it cannot be opened: " + e.getMessage());
+    }
+  }
+
+  private void selfTest(ToProbe.StartRun command, MachineUnderTest.Drive drive) {
+    if (drive.selfTests().isEmpty()) {
+      couldNotRun(command, "no self-test of this drive can be started here");
+      return;
+    }
+    SelfTestRun run =
+        new SelfTestRun(
+            command,
+            drive,
+            clock,
+            tell,
+            ended -> {
+              running.remove(command.requestId());
+              keep(ended);
+            });
+    running.put(command.requestId(), run);
+    start("self-test", run);
+  }
+
+  private void couldNotRun(ToProbe.StartRun command, String why) {
+    end(command, LinkEvent.End.COULD_NOT_RUN, why);
+  }
+
+  /** Of a run that found nothing. */
+  private void end(ToProbe.StartRun command, LinkEvent.End how, String why) {
+    Instant now = clock.instant();
+    keep(
+        new LinkEvent.RunEnded(
+            command.requestId(),
+            command.driveKey(),
+            command.run(),
+            now,
+            now,
+            how,
+            why,
+            null,
+            null));
+  }
+
+  private void keep(LinkEvent event) {
+    outbox.append(event.requestId(), LinkCodec.encode(event));
+    onEvent.run();
+  }
+
+  private static void start(String name, Runnable task) {
+    Thread thread = new Thread(task, name);
+    thread.setDaemon(true);
+    thread.start();
+  }
+
+  /** Everything stops where it is; what is kept lets it go on. */
+  @Override
+  public void close() {
+    running.values().forEach(run -> run.stop(true));
+  }
+
+  /** One surface pass of this probe. */
+  private final class Surface implements Running, SurfacePass.Listener, Runnable {
+    private final ToProbe.StartRun command;
+    private final BlockSource source;
+    private final Path file;
+    private final SurfacePass pass;
+    private final KeptRun kept;
+    private Progress latest = new Progress(0, 0, 0, -1, 0, 0);
+    private long toldAt;
+    private long keptAt;
+
+    Surface(ToProbe.StartRun command, BlockSource source, Plan plan) throws IOException {
+      this.command = command;
+      this.source = source;
+      this.file = folder.resolve(command.requestId() + ".pass");
+      this.kept =
+          KeptRun.read(folder, command.requestId())
+              .orElseGet(
+                  () ->
+                      new KeptRun(
+                          command.requestId(),
+                          command.driveKey(),
+                          command.run(),
+                          command.gentle(),
+                          clock.instant()));
+      if (Files.exists(file)) {
+        try (InputStream in = new BufferedInputStream(Files.newInputStream(file))) {
+          pass = SurfacePass.resume(source, plan, in, System::nanoTime, this);
+        }
+      } else {
+        pass = SurfacePass.begin(source, plan, System::nanoTime, this);
+      }
+    }
+
+    void begin() {
+      running.put(command.requestId(), this);
+      kept.write(folder);
+      start("surface pass", this);
+    }
+
+    @Override
+    public void stop(boolean pause) {
+      if (pause) {
+        pass.pause();
+      } else {
+        pass.cancel();
+      }
+    }
+
+    @Override
+    public void run() {
+      try {
+        SurfaceResult result = pass.run();
+        KeptPass.write(pass, file);
+        running.remove(command.requestId());
+        if (result.end() == SurfaceResult.End.PAUSED) {
+          tell.accept(progress());
+          return;
+        }
+        RunHost.this.keep(ended(result));
+        Files.deleteIfExists(file);
+        kept.forget(folder);
+      } catch (IOException | RuntimeException e) {
+        running.remove(command.requestId());
+        LOG.log(Level.SEVERE, "surface pass " + command.requestId(), e);
+        couldNotRun(command, "the probe failed: " + e.getMessage());
+      } finally {
+        source.close();
+      }
+    }
+
+    private LinkEvent.RunEnded ended(SurfaceResult result) {
+      LinkEvent.End end =
+          switch (result.end()) {
+            case COMPLETE -> LinkEvent.End.COMPLETE;
+            case CANCELLED -> LinkEvent.End.CANCELLED;
+            case STOPPED_BY_RULE -> LinkEvent.End.STOPPED_BY_RULE;
+            default -> LinkEvent.End.COULD_NOT_RUN;
+          };
+      return new LinkEvent.RunEnded(
+          command.requestId(),
+          command.driveKey(),
+          command.run(),
+          kept.startedAt(),
+          clock.instant(),
+          end,
+          result.why(),
+          SurfaceNotes.of(result),
+          null);
+    }
+
+    @Override
+    public void progress(Progress progress) {
+      latest = progress;
+      long now = System.nanoTime();
+      if (now - toldAt >= TELL_NANOS) {
+        toldAt = now;
+        tell.accept(progress());
+      }
+    }
+
+    private ToServer.RunProgress progress() {
+      SurfaceNote note = SurfaceNotes.of(pass.result());
+      return new ToServer.RunProgress(
+          command.requestId(),
+          Math.min(1, latest.share()),
+          latest.secondsLeft(),
+          latest.secondsSpread(),
+          latest.atByte(),
+          note);
+    }
+
+    @Override
+    public void checkpoint() {
+      long now = System.nanoTime();
+      if (now - keptAt < KEEP_NANOS) {
+        return;
+      }
+      keptAt = now;
+      try {
+        KeptPass.write(pass, file);
+      } catch (IOException e) {
+        LOG.log(Level.WARNING, "the pass cannot be kept in " + file, e);
+      }
+    }
+  }
+}

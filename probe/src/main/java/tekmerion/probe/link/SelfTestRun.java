@@ -1,0 +1,144 @@
+package tekmerion.probe.link;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.EnumMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Consumer;
+import tekmerion.core.drive.DriveReading;
+import tekmerion.core.drive.DriveSigns;
+import tekmerion.core.drive.ata.SelfTestEntry;
+import tekmerion.core.drive.ata.SelfTestLog;
+import tekmerion.core.port.MachineUnderTest;
+import tekmerion.core.port.PageAnswer;
+import tekmerion.core.port.PageKind;
+import tekmerion.core.port.SelfTests;
+import tekmerion.core.sign.Sign;
+import tekmerion.link.LinkEvent;
+import tekmerion.link.LinkEvent.End;
+import tekmerion.link.LinkEvent.SelfTestNote;
+import tekmerion.link.RunKind;
+import tekmerion.link.ToProbe;
+import tekmerion.link.ToServer;
+
+/** Starts a drive's own test, asks now and then how far it is, and reads its log at the end. */
+final class SelfTestRun implements RunHost.Running, Runnable {
+  private static final long ASK_MS = 1_000;
+
+  private final ToProbe.StartRun command;
+  private final MachineUnderTest.Drive drive;
+  private final SelfTests tests;
+  private final Clock clock;
+  private final Consumer<ToServer> tell;
+  private final Consumer<LinkEvent> ended;
+  private volatile boolean stopped;
+
+  SelfTestRun(
+      ToProbe.StartRun command,
+      MachineUnderTest.Drive drive,
+      Clock clock,
+      Consumer<ToServer> tell,
+      Consumer<LinkEvent> ended) {
+    this.command = command;
+    this.drive = drive;
+    this.tests = drive.selfTests().orElseThrow();
+    this.clock = clock;
+    this.tell = tell;
+    this.ended = ended;
+  }
+
+  /** The drive tests by itself: it cannot be paused, only ended. */
+  @Override
+  public void stop(boolean pause) {
+    if (!pause) {
+      stopped = true;
+    }
+  }
+
+  @Override
+  public void run() {
+    Instant began = clock.instant();
+    // A test that runs already is the one that was asked for before the probe was started anew.
+    if (tests.percentDone().isEmpty()) {
+      Optional<String> refused = tests.start(kind(command.run()));
+      if (refused.isPresent()) {
+        end(began, End.COULD_NOT_RUN, refused.get(), null);
+        return;
+      }
+    }
+    try {
+      Optional<Integer> percent = tests.percentDone();
+      while (percent.isPresent() && !stopped) {
+        tell.accept(progress(began, percent.get()));
+        Thread.sleep(ASK_MS);
+        percent = tests.percentDone();
+      }
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      return;
+    }
+    if (stopped) {
+      tests.abort();
+      end(began, End.CANCELLED, "ended by a technician", null);
+      return;
+    }
+    outcome()
+        .ifPresentOrElse(
+            note -> end(began, End.COMPLETE, "", note),
+            () -> end(began, End.COULD_NOT_RUN, "its self-test log could not be read", null));
+  }
+
+  private ToServer.RunProgress progress(Instant began, int percent) {
+    double spent = Duration.between(began, clock.instant()).toMillis() / 1000.0;
+    double left = percent < 5 ? -1 : spent / percent * (100 - percent);
+    // Drives tell tenths: half a tenth of the whole either way.
+    double spread = percent < 5 ? 0 : spent / percent * 5;
+    return new ToServer.RunProgress(command.requestId(), percent / 100.0, left, spread, -1, null);
+  }
+
+  private Optional<SelfTestNote> outcome() {
+    Map<PageKind, PageAnswer> answers = new EnumMap<>(PageKind.class);
+    for (PageKind kind : drive.pages().kinds()) {
+      if (kind.wireName().contains("selftest") || kind == PageKind.ATA_SMART) {
+        answers.put(kind, drive.pages().read(kind));
+      }
+    }
+    DriveReading reading = new DriveReading(answers);
+    Long lba =
+        reading
+            .sound(PageKind.ATA_SELFTEST_LOG, SelfTestLog.class)
+            .flatMap(SelfTestLog::latest)
+            .map(SelfTestEntry::firstFailingLba)
+            .filter(l -> l.isPresent())
+            .map(l -> l.getAsLong())
+            .orElse(null);
+    return DriveSigns.of(drive.key(), reading).stream()
+        .filter(sign -> sign.id().equals("drive.self-test"))
+        .findFirst()
+        .map((Sign s) -> new SelfTestNote(s.level().equals("passed"), s.words(), lba));
+  }
+
+  private void end(Instant began, End how, String why, SelfTestNote note) {
+    ended.accept(
+        new LinkEvent.RunEnded(
+            command.requestId(),
+            command.driveKey(),
+            command.run(),
+            began,
+            clock.instant(),
+            how,
+            why,
+            null,
+            note));
+  }
+
+  private static SelfTests.Kind kind(RunKind run) {
+    return switch (run) {
+      case SELF_TEST_EXTENDED -> SelfTests.Kind.EXTENDED;
+      case SELF_TEST_CONVEYANCE -> SelfTests.Kind.CONVEYANCE;
+      default -> SelfTests.Kind.SHORT;
+    };
+  }
+}

@@ -1,0 +1,49 @@
+package tekmerion.probe.linux;
+
+import com.sun.jna.LastErrorException;
+import com.sun.jna.Memory;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import tekmerion.core.drive.KernelLog;
+import tekmerion.core.page.RawPage;
+import tekmerion.core.port.PageAnswer;
+
+/** The kernel's ring buffer, whole: klogctl(3) of the C library. */
+final class KernelRing {
+  private static final int READ_ALL = 3;
+  private static final int SIZE = 10;
+  private static final int MOST_BYTES = 32_000;
+
+  /** Lines that name this drive and concern reading or its link, oldest first. */
+  PageAnswer of(List<String> names) {
+    try {
+      int size = NativeCalls.klogctl(SIZE, null, 0);
+      try (Memory buffer = new Memory(Math.max(1, size))) {
+        int length = NativeCalls.klogctl(READ_ALL, buffer, size);
+        String all = new String(buffer.getByteArray(0, length), StandardCharsets.UTF_8);
+        return new PageAnswer.Got(page(all.lines().toList(), names));
+      }
+    } catch (LastErrorException e) {
+      return new PageAnswer.CouldNotRun("the kernel log cannot be read: " + e.getMessage());
+    }
+  }
+
+  /**
+   * @param names by which the log may speak of the drive; whole words, so that sda is not sdaa
+   */
+  static RawPage page(List<String> lines, List<String> names) {
+    Pattern named =
+        Pattern.compile(
+            names.stream().map(Pattern::quote).collect(Collectors.joining("|", "\\b(?:", ")\\b")));
+    StringBuilder text = new StringBuilder();
+    for (String line : lines) {
+      boolean fits = text.length() + line.length() < MOST_BYTES;
+      if (fits && KernelLog.concerns(line) && named.matcher(line).find()) {
+        text.append(line).append('\n');
+      }
+    }
+    return new RawPage(text.toString().getBytes(StandardCharsets.UTF_8));
+  }
+}

@@ -1,0 +1,52 @@
+package tekmerion.probe.linux;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import tekmerion.core.port.MachineProvider;
+import tekmerion.core.port.MachineUnderTest;
+
+/** The computer that the probe runs on: {@code this:drives}. */
+public final class LinuxMachine implements MachineProvider, MachineUnderTest {
+  private static final Path DMI = Path.of("/sys/class/dmi/id");
+
+  @Override
+  public Optional<MachineUnderTest> open(String address) {
+    return address.equals("this:drives") ? Optional.of(this) : Optional.empty();
+  }
+
+  @Override
+  public Description describe() {
+    return new Description(
+        dmi("sys_vendor"), dmi("product_name"), dmi("product_serial"), "Linux " + release());
+  }
+
+  @Override
+  public List<Drive> drives() {
+    return LocalDrives.list().stream().map(LinuxMachine::drive).toList();
+  }
+
+  private static Drive drive(SysDrive drive) {
+    return new Drive(
+        drive.name(),
+        "%s, %s".formatted(drive.name(), drive.bus()),
+        LocalDrives.pages(drive),
+        Optional.of(() -> DirectFile.open(drive.device())),
+        drive.canBeAsked() ? Optional.of(new LinuxSelfTests(drive)) : Optional.empty());
+  }
+
+  /** Empty if not reported, or not to be read without being root. */
+  private static String dmi(String file) {
+    try {
+      return Files.readString(DMI.resolve(file)).strip();
+    } catch (IOException e) {
+      return "";
+    }
+  }
+
+  private static String release() {
+    return System.getProperty("os.version", "");
+  }
+}

@@ -1,0 +1,36 @@
+package tekmerion.probe.linux;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import tekmerion.core.port.PageSource;
+
+/** The drives of this computer. */
+public final class LocalDrives {
+  private static final KernelRing RING = new KernelRing();
+
+  private LocalDrives() {}
+
+  /** In the order of their names; empty where sysfs lists none. */
+  public static List<SysDrive> list() {
+    try {
+      return SysDrive.list(Path.of("/sys"), Path.of("/proc/self/mounts"));
+    } catch (IOException e) {
+      throw new UncheckedIOException("the drives of this computer cannot be listed", e);
+    }
+  }
+
+  /**
+   * @param device as in /dev
+   */
+  public static Optional<SysDrive> find(String device) {
+    return list().stream().filter(d -> d.device().toString().equals(device)).findFirst();
+  }
+
+  /** How to ask it. */
+  public static PageSource pages(SysDrive drive) {
+    return new LinuxPages(drive, RING);
+  }
+}

@@ -1,0 +1,168 @@
+package tekmerion.probe.instrument;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import picocli.CommandLine;
+import tekmerion.probe.Tekmerion;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The commands as a person calls them: words in, exit code and JSON out. */
+class InstrumentsTest {
+  private static final JsonMapper JSON = JsonMapper.builder().build();
+  @TempDir Path folder;
+
+  private record Said(int exit, String out, String err) {
+    JsonNode json() {
+      return JSON.readTree(out);
+    }
+  }
+
+  private static synchronized Said run(Object... words) {
+    PrintStream out = System.out;
+    PrintStream err = System.err;
+    ByteArrayOutputStream said = new ByteArrayOutputStream();
+    ByteArrayOutputStream complained = new ByteArrayOutputStream();
+    try {
+      System.setOut(new PrintStream(said, true, StandardCharsets.UTF_8));
+      System.setErr(new PrintStream(complained, true, StandardCharsets.UTF_8));
+      String[] args = Arrays.stream(words).map(Object::toString).toArray(String[]::new);
+      int exit = new CommandLine(new Tekmerion()).execute(args);
+      return new Said(
+          exit, said.toString(StandardCharsets.UTF_8), complained.toString(StandardCharsets.UTF_8));
+    } finally {
+      System.setOut(out);
+      System.setErr(err);
+    }
+  }
+
+  private Path csv(String... lines) throws IOException {
+    return Files.write(folder.resolve("series.csv"), List.of(lines));
+  }
+
+  @Test
+  void tellsATrendFromAFile() throws IOException {
+    Path file =
+        csv(
+            "taken_at,power_on_hours,attribute,raw,serial,firmware",
+            "2026-03-14T10:00:00Z,402,197,0,A,1",
+            "2026-05-14T10:00:00Z,602,197,10,A,1",
+            "2026-07-14T10:00:00+01:00,802,197,20,A,1",
+            "2026-09-09T10:00:00Z,1002,197,30,A,1");
+
+    JsonNode json = run("trend", file).json();
+
+    assertThat(json.get("attribute").asString()).isEqualTo("197");
+    assertThat(json.get("slope").get("value").asDouble()).isCloseTo(50, within(1e-9)); // per 1000 h
+    assertThat(json.get("growth").get("s").asInt()).isEqualTo(6);
+    assertThat(json.get("splits")).isEmpty();
+    assertThat(json.get("forecast").get("points")).isNotEmpty();
+  }
+
+  @Test
+  void readsTheHoursOutOfAPackedRawValue() throws IOException {
+    // 24 bits of hours, above them milliseconds of the hour: 402 + 1000·2^24.
+    Path file =
+        csv("taken_at,power_on_hours,attribute,raw", "2026-03-14T10:00:00Z,402,9,16777216402");
+
+    JsonNode json = run("trend", file).json();
+
+    assertThat(json.get("slope").isNull()).isTrue();
+    assertThat(json.get("why").asString()).contains("need 3");
+  }
+
+  @ParameterizedTest(name = "{0}")
+  @CsvSource({
+    "'2026-03-14,402,197,0', taken_at is no time",
+    "'2026-03-14T10:00:00Z,many,197,0', power_on_hours is no number",
+    "'2026-03-14T10:00:00Z,402,197,NaN', raw is no number"
+  })
+  void namesTheLineThatIsWrong(String row, String what) throws IOException {
+    Said said = run("trend", csv("taken_at,power_on_hours,attribute,raw", row));
+
+    assertThat(said.exit()).isEqualTo(2);
+    assertThat(said.out()).isEmpty();
+    JsonNode error = JSON.readTree(said.err()).get("error");
+    assertThat(error.get("what").asString()).isEqualTo(what);
+    assertThat(error.get("line").asInt()).isEqualTo(2);
+  }
+
+  @Test
+  void readsTheSurfaceOfAFile() throws IOException {
+    Path file = Files.write(folder.resolve("disk.img"), new byte[20 << 20]);
+
+    Said said = run("surface", file, "--quiet");
+
+    assertThat(said.exit()).isZero();
+    assertThat(said.json().get("end").asString()).isEqualTo("complete");
+    assertThat(said.json().get("bytesRead").asLong()).isEqualTo(20 << 20);
+    assertThat(said.json().get("badSectors").asInt()).isZero();
+  }
+
+  @Test
+  void saysWhatItCannotRead() {
+    Said said = run("surface", folder.resolve("none"), "--quiet");
+
+    assertThat(said.exit()).isEqualTo(2);
+    assertThat(JSON.readTree(said.err()).get("error").get("path").asString()).endsWith("none");
+  }
+
+  @ParameterizedTest(name = "{0} is {1} bytes a second")
+  @CsvSource({"20M, 20000000", "512k, 512000", "1.5G, 1500000000", "900, 900", "3MB/s, 3000000"})
+  void readsARate(String text, long bytes) {
+    assertThat(SurfaceCommand.rate(text)).isEqualTo(bytes);
+  }
+
+  /**
+   * A process of its own, ended with SIGKILL while it reads; the next one goes on from its state.
+   */
+  @Test
+  void goesOnAfterASigkill() throws Exception {
+    Path file = Files.write(folder.resolve("disk.img"), new byte[96 << 20]);
+    Path state = folder.resolve("state");
+    Process first = surface(file, "--limit-rate", "10M", "--state", state.toString());
+    long until = System.nanoTime() + TimeUnit.SECONDS.toNanos(30);
+    while (!Files.exists(state) && System.nanoTime() < until) {
+      Thread.sleep(50);
+    }
+    first.destroyForcibly().waitFor();
+    long kept = Files.size(state);
+
+    Said said = run("surface", file, "--state", state, "--quiet");
+
+    assertThat(kept).isPositive();
+    assertThat(said.json().get("end").asString()).isEqualTo("complete");
+    assertThat(said.json().get("bytesRead").asLong()).isEqualTo(96 << 20);
+    assertThat(state).doesNotExist();
+  }
+
+  private static Process surface(Path file, String... more) throws IOException {
+    List<String> command =
+        new ArrayList<>(
+            List.of(
+                ProcessHandle.current().info().command().orElse("java"),
+                "-cp",
+                System.getProperty("java.class.path"),
+                "tekmerion.probe.Tekmerion",
+                "surface",
+                file.toString(),
+                "--quiet"));
+    command.addAll(List.of(more));
+    return new ProcessBuilder(command).redirectErrorStream(true).start();
+  }
+}

@@ -1,0 +1,70 @@
+package tekmerion.probe.linux;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import tekmerion.core.port.BlockSource.Answer;
+import tekmerion.core.surface.Plan;
+import tekmerion.core.surface.Progress;
+import tekmerion.core.surface.SurfacePass;
+import tekmerion.core.surface.SurfaceResult;
+
+class DirectFileTest {
+  @TempDir Path folder;
+
+  private Path file(long bytes) throws IOException {
+    Path file = folder.resolve("disk.img");
+    Files.write(file, new byte[(int) bytes]);
+    return file;
+  }
+
+  @ParameterizedTest(name = "{0} bytes")
+  @ValueSource(longs = {1, 511, 4_096, 1_048_577, 9_000_000})
+  void readsFilesOfAnySizeToTheirLastByte(long bytes) throws IOException {
+    try (DirectFile source = DirectFile.open(file(bytes))) {
+      SurfaceResult result =
+          SurfacePass.begin(source, Plan.whole(source.identity()), System::nanoTime, new Quiet())
+              .run();
+
+      assertThat(result.end()).isEqualTo(SurfaceResult.End.COMPLETE);
+      assertThat(result.bytesRead()).isEqualTo(bytes);
+      assertThat(result.bad()).isEmpty();
+    }
+  }
+
+  @Test
+  void aFileThatWasCutWhileItIsReadIsUnreadableThereAndNotElsewhere() throws IOException {
+    Path file = file(8 << 20);
+    try (DirectFile source = DirectFile.open(file)) {
+      Files.write(file, new byte[4 << 20]);
+
+      assertThat(source.read(0, 1 << 20).kind()).isEqualTo(Answer.Kind.READ);
+      assertThat(source.read(6 << 20, 1 << 20).kind()).isEqualTo(Answer.Kind.UNREADABLE);
+    }
+  }
+
+  @Test
+  void refusesWhatCannotBeRead() throws IOException {
+    Path empty = Files.createFile(folder.resolve("empty"));
+
+    assertThatThrownBy(() -> DirectFile.open(empty)).hasMessageContaining("empty");
+    assertThatThrownBy(() -> DirectFile.open(folder)).isInstanceOf(IOException.class);
+    assertThatThrownBy(() -> DirectFile.open(folder.resolve("none")))
+        .isInstanceOf(IOException.class);
+  }
+
+  private static final class Quiet implements SurfacePass.Listener {
+    @Override
+    public void progress(Progress progress) {}
+
+    @Override
+    public void checkpoint() {}
+  }
+}
