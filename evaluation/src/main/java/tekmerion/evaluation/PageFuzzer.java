@@ -3,16 +3,18 @@ package tekmerion.evaluation;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.EnumMap;
+import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Random;
 import tekmerion.core.drive.DriveReading;
 import tekmerion.core.drive.DriveSigns;
-import tekmerion.core.drive.ata.AtaJson;
-import tekmerion.core.drive.ata.IdentifyDevice;
-import tekmerion.core.drive.ata.SmartData;
-import tekmerion.core.drive.ata.SmartThresholds;
+import tekmerion.core.drive.PageDecoder;
+import tekmerion.core.page.DecodedPage;
 import tekmerion.core.page.Decoding;
+import tekmerion.core.page.FieldSpan;
 import tekmerion.core.page.RawPage;
 import tekmerion.core.port.MachineUnderTest;
 import tekmerion.core.port.PageAnswer;
@@ -24,8 +26,14 @@ import tekmerion.sim.SimMachines;
  * JSON, signs. Half of the mutated ones get a good checksum again, so that they reach the fields.
  */
 public final class PageFuzzer {
+  /** Every decoder once: the pages of a SCSI log have one together. */
+  public static final List<PageKind> KINDS =
+      Arrays.stream(PageKind.values())
+          .filter(k -> k.family() != PageKind.Family.SCSI || k == PageKind.SCSI_LOG_TEMPERATURE)
+          .toList();
+
   private static final List<String> MACHINES =
-      List.of("sim:worn-disk,0", "sim:sound-drive,0", "sim:bad-bridge,0");
+      List.of("sim:worn-disk,0", "sim:sound-drive,0", "sim:bad-bridge,0", "sim:worn-flash,0");
   private final Random random;
   private final List<byte[]> sound = new ArrayList<>();
 
@@ -33,10 +41,22 @@ public final class PageFuzzer {
     random = new Random(seed);
     for (String name : MACHINES) {
       MachineUnderTest machine = new SimMachines(Clock.systemUTC()).open(name).orElseThrow();
-      for (PageKind kind : PageKind.values()) {
+      for (PageKind kind : machine.drives().get(0).pages().kinds()) {
         machine.drives().get(0).pages().read(kind).bytes().ifPresent(p -> sound.add(p.bytes()));
       }
     }
+    sound.add(hex("0d00000c000003020024000103020044"));
+    sound.add(hex("2f000008000003045d102900"));
+    sound.add(hex("1000001400010310470112340000000001020304031100" + "00"));
+    sound.add(
+        hex(
+            "150000280000030c0001d4c0000100058000000400010314"
+                + "0001d4c16311000000000000000000000"
+                + "0ab54a9"));
+  }
+
+  private static byte[] hex(String hex) {
+    return HexFormat.of().parseHex(hex);
   }
 
   /** One page: random bytes, one value throughout, or a sound page mutated, cut or lengthened. */
@@ -54,24 +74,31 @@ public final class PageFuzzer {
   /**
    * Decodes the page as every kind.
    *
-   * @return what it was as each kind, in the order of {@link PageKind}
+   * @return what it was as each kind, in the order of {@link #KINDS}
    * @throws RuntimeException if a decoder does; the caller reports the page
    */
   public static List<Decoding<?>> decodeAll(RawPage page) {
-    Decoding<IdentifyDevice> identify = IdentifyDevice.decode(page);
-    Decoding<SmartData> smart = SmartData.decode(page);
-    Decoding<SmartThresholds> thresholds = SmartThresholds.decode(page);
-    identify.decoded().ifPresent(AtaJson::of);
-    smart.decoded().ifPresent(s -> AtaJson.of(s, thresholds.decoded()));
+    List<Decoding<?>> all = new ArrayList<>();
+    for (PageKind kind : KINDS) {
+      Decoding<? extends DecodedPage> decoding = PageDecoder.decode(kind, page);
+      decoding.decoded().ifPresent(decoded -> show(decoded, page));
+      all.add(decoding);
+    }
     PageAnswer answer = new PageAnswer.Got(page);
-    DriveSigns.of(
-        "drive-a",
-        new DriveReading(
-            Map.of(
-                PageKind.ATA_IDENTIFY, answer,
-                PageKind.ATA_SMART, answer,
-                PageKind.ATA_THRESHOLDS, answer)));
-    return List.of(identify, smart, thresholds);
+    Map<PageKind, PageAnswer> answers = new EnumMap<>(PageKind.class);
+    for (PageKind kind : PageKind.values()) {
+      answers.put(kind, answer);
+    }
+    DriveSigns.of("drive-a", new DriveReading(answers));
+    return all;
+  }
+
+  /** What a screen or a file would ask of it; a field outside its page is a mistake of ours. */
+  private static void show(DecodedPage decoded, RawPage page) {
+    decoded.json();
+    for (FieldSpan span : decoded.spans()) {
+      Objects.checkFromIndexSize(span.offset(), span.length(), page.size());
+    }
   }
 
   private byte[] mutated() {
@@ -85,7 +112,7 @@ public final class PageFuzzer {
         case 2 -> page[at] = (byte) (random.nextBoolean() ? 0x00 : 0xFF);
         default -> {
           int length = Math.min(12, page.length - at);
-          System.arraycopy(page, random.nextInt(page.length - length), page, at, length);
+          System.arraycopy(page, random.nextInt(page.length - length + 1), page, at, length);
         }
       }
     }
@@ -108,8 +135,10 @@ public final class PageFuzzer {
     return new RawPage(bytes);
   }
 
+  /** ATA's checksum on the last block of 512 bytes, so that mutated pages reach their fields. */
   private static RawPage sealed(byte[] page) {
-    page[page.length - 1] -= (byte) new RawPage(page).sumModulo256();
+    int block = Math.max(0, page.length - 512);
+    page[page.length - 1] -= (byte) new RawPage(page).sumModulo256(block, page.length - block);
     return new RawPage(page);
   }
 }

@@ -1,0 +1,32 @@
+package tekmerion.evaluation;
+
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+
+/** The command line of everything that measures and judges the heart. */
+@Command(
+    name = "tekmerion",
+    description = "Measure and judge.",
+    mixinStandardHelpOptions = true,
+    subcommands = {FuzzCommand.class, Evaluation.Evaluate.class, Evaluation.Bench.class})
+public final class Evaluation {
+  public static void main(String[] args) {
+    System.exit(new CommandLine(new Evaluation()).execute(args));
+  }
+
+  /** Against simulated truth. */
+  @Command(
+      name = "evaluate",
+      description = "How good it is, on simulated truth.",
+      mixinStandardHelpOptions = true,
+      subcommands = TrendsCommand.class)
+  static final class Evaluate {}
+
+  /** Speed, as ratios. */
+  @Command(
+      name = "bench",
+      description = "Measure, print ratios.",
+      mixinStandardHelpOptions = true,
+      subcommands = {BenchSurfaceCommand.class, BenchDecodeCommand.class})
+  static final class Bench {}
+}
