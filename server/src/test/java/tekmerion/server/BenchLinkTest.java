@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.sql.SQLException;
 import java.time.Instant;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -35,7 +34,7 @@ class BenchLinkTest {
   private static LinkEvent.DriveRead reading(UUID request, UUID reading) {
     MachineUnderTest machine = new SimMachines().open("sim:worn-disk,0").orElseThrow();
     List<PageNote> pages =
-        Arrays.stream(PageKind.values())
+        machine.drives().get(0).pages().kinds().stream()
             .map(kind -> PageNote.of(kind, machine.drives().get(0).pages().read(kind)))
             .toList();
     return new LinkEvent.DriveRead(request, reading, "drive-a", Instant.now(), pages);

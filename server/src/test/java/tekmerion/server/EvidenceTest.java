@@ -24,7 +24,8 @@ class EvidenceTest {
         "job_sign",
         "data_stance",
         "ruling",
-        "trace_entry"
+        "trace_entry",
+        "run_result"
       })
   void theServersOwnUserCanNeitherChangeNorDeleteIt(String table, RunningServer.Shop shop)
       throws SQLException {
@@ -49,6 +50,7 @@ class EvidenceTest {
       case "job_sign" -> "words";
       case "data_stance" -> "stance";
       case "ruling" -> "reason";
+      case "run_result" -> "why";
       default -> "title";
     };
   }

@@ -33,7 +33,7 @@ class PartsTest {
     PageSource drive =
         new SimMachines().open("sim:sound-drive,0").orElseThrow().drives().get(0).pages();
     List<PageNote> pages = new ArrayList<>();
-    for (PageKind kind : PageKind.values()) {
+    for (PageKind kind : drive.kinds()) {
       boolean silent = kind == PageKind.ATA_IDENTIFY && !identityReadable;
       pages.add(
           PageNote.of(

@@ -11,6 +11,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Base64;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -19,13 +20,14 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
-import tekmerion.core.drive.ata.IdentifyDevice;
+import tekmerion.core.drive.DriveIdentity;
+import tekmerion.core.drive.DriveReading;
 import tekmerion.core.forecast.OpenHours;
 import tekmerion.core.forecast.Stage;
 import tekmerion.core.gate.Stance;
 import tekmerion.core.knowhow.Question.Subject;
-import tekmerion.core.page.Decoding;
 import tekmerion.core.page.RawPage;
+import tekmerion.core.port.PageAnswer;
 import tekmerion.core.port.PageKind;
 import tekmerion.core.ruling.Course;
 import tekmerion.core.weigh.Weighed;
@@ -260,10 +262,9 @@ class PastJobs {
             (kind, base64) ->
                 PageKind.ofWireName(kind)
                     .ifPresent(k -> pages.put(k, new RawPage(Base64.getDecoder().decode(base64)))));
-    Optional<IdentifyDevice> identity =
-        Optional.ofNullable(pages.get(PageKind.ATA_IDENTIFY))
-            .map(IdentifyDevice::decode)
-            .flatMap(Decoding::decoded);
+    Map<PageKind, PageAnswer> answers = new EnumMap<>(PageKind.class);
+    pages.forEach((kind, page) -> answers.put(kind, new PageAnswer.Got(page)));
+    Optional<DriveIdentity> identity = DriveIdentity.of(new DriveReading(answers));
     Part part = parts.met(job.machine().id(), "drive-a", "Drive A", identity, when).part();
     readings.keep(job, part, probe, PROBE_VERSION, when, pages);
     trace.save(

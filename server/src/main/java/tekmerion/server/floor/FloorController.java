@@ -53,11 +53,21 @@ public class FloorController {
    */
   public record BayView(int number, Link link, @Schema(nullable = true) BayJob job) {}
 
-  public record BayJob(String number, String machine, Tilt tilt, Acts acts, String line) {}
+  /**
+   * @param share of a run that goes on there, 0 to 1; null if none does or it is not known yet
+   */
+  public record BayJob(
+      String number,
+      String machine,
+      Tilt tilt,
+      Acts acts,
+      String line,
+      @Schema(nullable = true) Double share) {}
 
   /**
    * @param holder null if nobody has it
    * @param mine whether the person looking holds or shares it
+   * @param running a run on one of its drives, with how far it is; null if none goes on
    * @param restsOn how many past jobs the likely end rests on; 0 if on judgement
    */
   public record FloorJob(
@@ -79,7 +89,9 @@ public class FloorController {
       LikelyEnd likelyEnd,
       int restsOn,
       List<Span> spans,
-      @Schema(nullable = true) Integer bay) {}
+      @Schema(nullable = true) Integer bay,
+      @Schema(nullable = true) String running,
+      @Schema(nullable = true) Double runningShare) {}
 
   /**
    * @param nextFreeBayAt when a bay will likely be free; null if one is

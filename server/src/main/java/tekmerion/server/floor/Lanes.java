@@ -10,6 +10,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
@@ -32,6 +33,9 @@ import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
 import tekmerion.server.link.ProbeBoard;
 import tekmerion.server.link.ProbeBoard.ProbeView;
+import tekmerion.server.run.DriveRun;
+import tekmerion.server.run.RunWords;
+import tekmerion.server.run.Runs;
 
 /** Puts the floor together: a fixed number of statements, however many jobs are in the shop. */
 @Service
@@ -41,6 +45,7 @@ class Lanes {
   private final Bays bays;
   private final ProbeBoard probes;
   private final Typicals typicals;
+  private final Runs runs;
   private final OpenHours hours;
   private final JdbcClient jdbc;
   private final Clock clock;
@@ -53,6 +58,7 @@ class Lanes {
       Bays bays,
       ProbeBoard probes,
       Typicals typicals,
+      Runs runs,
       OpenHours hours,
       JdbcClient jdbc,
       Clock clock,
@@ -61,6 +67,7 @@ class Lanes {
     this.bays = bays;
     this.probes = probes;
     this.typicals = typicals;
+    this.runs = runs;
     this.hours = hours;
     this.jdbc = jdbc;
     this.clock = clock;
@@ -84,6 +91,9 @@ class Lanes {
     all.stream()
         .filter(bay -> bay.job() != null)
         .forEach(bay -> bayByJob.put(bay.job().id(), bay.number()));
+    Map<Long, DriveRun> running =
+        runs.running().stream()
+            .collect(Collectors.toMap(DriveRun::jobId, Function.identity(), (one, other) -> one));
     Typical typical = typicals.now();
     Map<Long, FloorJob> views = new HashMap<>();
     List<FloorJob> lanes = new ArrayList<>();
@@ -97,6 +107,7 @@ class Lanes {
               spans.getOrDefault(job.id(), List.of()),
               bayByJob.get(job.id()),
               mine,
+              running.get(job.id()),
               typical,
               now);
       views.put(job.id(), view);
@@ -131,13 +142,14 @@ class Lanes {
       List<Span> work,
       Integer bay,
       boolean mine,
+      DriveRun run,
       Typical typical,
       Instant now) {
     Acts acts = acts(job, work);
     Instant notBefore =
         job.waitsFor() != null && job.waitsUntil() != null && job.waitsUntil().isAfter(now)
             ? job.waitsUntil()
-            : now;
+            : RunWords.likelyEnd(run, now);
     LikelyEnd end =
         LikelyEnd.of(
             now, hours.between(job.stageSince(), now), notBefore, job.stage(), typical, hours);
@@ -151,7 +163,7 @@ class Lanes {
         job.stance(),
         families,
         acts,
-        line(job, acts, work),
+        line(job, acts, work, run),
         job.holder() == null ? null : job.holder().displayName(),
         mine,
         job.takenInAt(),
@@ -160,7 +172,9 @@ class Lanes {
         end,
         typical.jobs(job.stage()),
         whole(job, work, acts, now),
-        bay);
+        bay,
+        run == null ? null : RunWords.brief(run),
+        run == null ? null : run.share());
   }
 
   private static Acts acts(Job job, List<Span> work) {
@@ -170,9 +184,9 @@ class Lanes {
     return job.waitsFor() != null ? Acts.OUTSIDE : Acts.PERSON;
   }
 
-  private static String line(Job job, Acts acts, List<Span> work) {
+  private static String line(Job job, Acts acts, List<Span> work, DriveRun run) {
     if (acts == Acts.RUNNING) {
-      return "Reading a drive";
+      return run == null ? "Reading a drive" : RunWords.brief(run);
     }
     if (acts == Acts.OUTSIDE) {
       return "Waits for %s: %s".formatted(job.waitsFor().words(), job.waitsNote());
@@ -191,7 +205,7 @@ class Lanes {
   private static BayJob inBay(FloorJob job) {
     String line =
         switch (job.acts()) {
-          case RUNNING -> "reading";
+          case RUNNING -> job.running() == null ? "reading" : job.running();
           case OUTSIDE -> "waits";
           case PERSON ->
               switch (job.stage()) {
@@ -201,7 +215,8 @@ class Lanes {
                 case HAND_BACK -> "ready";
               };
         };
-    return new BayJob(job.number(), job.machine(), job.tilt(), job.acts(), line);
+    return new BayJob(
+        job.number(), job.machine(), job.tilt(), job.acts(), line, job.runningShare());
   }
 
   /** What was done, and between it waiting for a person. */
@@ -229,6 +244,10 @@ class Lanes {
         .sql(
             "SELECT r.job_id, 'TEST', r.asked_at, r.ended_at FROM read_request r"
                 + " JOIN job j ON j.id = r.job_id WHERE j.ended_at IS NULL"
+                + " UNION ALL SELECT d.job_id, 'TEST', d.asked_at,"
+                + " IF(d.state = 'PAUSED', COALESCE(d.told_at, d.asked_at), e.ended_at)"
+                + " FROM drive_run d LEFT JOIN run_result e ON e.run_id = d.id"
+                + " JOIN job j ON j.id = d.job_id WHERE j.ended_at IS NULL"
                 + " UNION ALL SELECT c.job_id, 'HANDS', c.opened_at, c.closed_at FROM job_change c"
                 + " JOIN job j ON j.id = c.job_id WHERE j.ended_at IS NULL"
                 + " UNION ALL SELECT w.job_id, 'WAITS_OUTSIDE', w.since, w.until_at FROM job_wait w"

@@ -29,6 +29,7 @@ public class TraceEntry {
     SECRET,
     WAIT,
     PART,
+    RUN,
     END
   }
 

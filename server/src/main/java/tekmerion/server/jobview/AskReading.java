@@ -5,12 +5,11 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import tekmerion.link.ToProbe;
 import tekmerion.server.account.Person;
-import tekmerion.server.bay.Bay;
-import tekmerion.server.bay.Bays;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
 import tekmerion.server.link.ProbeBoard;
 import tekmerion.server.link.ProbeBoard.ProbeView;
+import tekmerion.server.link.ProbeOfJob;
 import tekmerion.server.live.LiveEvents;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.reading.ReadRequests;
@@ -19,7 +18,7 @@ import tekmerion.server.reading.ReadRequests;
 @Service
 class AskReading {
   private final Jobs jobs;
-  private final Bays bays;
+  private final ProbeOfJob probeOf;
   private final ProbeBoard probes;
   private final ReadRequests requests;
   private final LiveEvents live;
@@ -29,13 +28,13 @@ class AskReading {
 
   AskReading(
       Jobs jobs,
-      Bays bays,
+      ProbeOfJob probeOf,
       ProbeBoard probes,
       ReadRequests requests,
       LiveEvents live,
       TransactionTemplate transaction) {
     this.jobs = jobs;
-    this.bays = bays;
+    this.probeOf = probeOf;
     this.probes = probes;
     this.requests = requests;
     this.live = live;
@@ -53,25 +52,7 @@ class AskReading {
     Job job =
         jobs.findByNumber(number)
             .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
-    Bay bay =
-        bays.findByJobId(job.id())
-            .orElseThrow(
-                () ->
-                    Refusal.notPossibleNow(
-                        "The machine is on no bay.", "Put it in a bay with a probe."));
-    ProbeView probe =
-        probes
-            .on(bay.id())
-            .filter(ProbeView::online)
-            .orElseThrow(
-                () ->
-                    Refusal.notPossibleNow(
-                        "No probe is connected in %s.".formatted(bay.name()),
-                        "Start the probe, or ask for an enrolment code in the bay."));
-    if (!probe.drives().contains(driveKey)) {
-      throw Refusal.badRequest(
-          "The probe sees no drive called %s.".formatted(driveKey), "Load the job again.");
-    }
+    ProbeView probe = probeOf.drive(job, driveKey);
     boolean underWay =
         requests.pending(job.id()).stream()
             .anyMatch(r -> r.driveKey().equals(driveKey) && r.refusedWhy() == null);

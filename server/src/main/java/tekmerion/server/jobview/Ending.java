@@ -14,6 +14,8 @@ import tekmerion.server.job.JobProgress;
 import tekmerion.server.job.Tell;
 import tekmerion.server.job.TraceEntry;
 import tekmerion.server.problem.Refusal;
+import tekmerion.server.run.DriveRun;
+import tekmerion.server.run.Runs;
 
 /** Putting a machine in a bay, saying it is ready, handing it back; undoing a wrong intake. */
 @Service
@@ -22,6 +24,7 @@ class Ending {
   private final JobProgress progress;
   private final JobEnd end;
   private final Changes changes;
+  private final Runs runs;
   private final Secret secret;
   private final JdbcClient jdbc;
   private final Tell tell;
@@ -31,6 +34,7 @@ class Ending {
       JobProgress progress,
       JobEnd end,
       Changes changes,
+      Runs runs,
       Secret secret,
       JdbcClient jdbc,
       Tell tell) {
@@ -38,6 +42,7 @@ class Ending {
     this.progress = progress;
     this.end = end;
     this.changes = changes;
+    this.runs = runs;
     this.secret = secret;
     this.jdbc = jdbc;
     this.tell = tell;
@@ -78,6 +83,7 @@ class Ending {
   void end(String number, long version, Job.EndedHow how, String note, Person by) {
     Job job = lock.forChange(number, version);
     noOpenChange(job);
+    noOpenRun(job);
     secret.wipe(job.id());
     jdbc.sql("UPDATE bay SET job_id = NULL WHERE job_id = ?").param(job.id()).update();
     end.end(job, how);
@@ -87,6 +93,14 @@ class Ending {
         how == Job.EndedHow.HANDED_BACK ? "Handed back" : "Taken in by mistake",
         note.strip(),
         by);
+  }
+
+  private void noOpenRun(Job job) {
+    if (runs.ofJob(job.id()).stream().anyMatch(r -> r.state() != DriveRun.State.ENDED)) {
+      throw Refusal.locked(
+          "A test of one of its drives is under way or paused.",
+          "Opens when the test has ended; it can be ended in the drive's view.");
+    }
   }
 
   private void noOpenChange(Job job) {

@@ -19,6 +19,7 @@ import tekmerion.server.job.TraceEntry;
 import tekmerion.server.live.LiveEvents;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.reading.ReadRequests;
+import tekmerion.server.run.Runs;
 
 /** Codes, tokens, revocation. */
 @Service
@@ -28,6 +29,7 @@ class EnrolmentService {
   private final EnrolmentCodes codes;
   private final Probes probes;
   private final ReadRequests requests;
+  private final Runs runs;
   private final Attempts attempts;
   private final Trace trace;
   private final LiveEvents live;
@@ -40,6 +42,7 @@ class EnrolmentService {
       EnrolmentCodes codes,
       Probes probes,
       ReadRequests requests,
+      Runs runs,
       Attempts attempts,
       Trace trace,
       LiveEvents live,
@@ -48,6 +51,7 @@ class EnrolmentService {
     this.codes = codes;
     this.probes = probes;
     this.requests = requests;
+    this.runs = runs;
     this.attempts = attempts;
     this.trace = trace;
     this.live = live;
@@ -86,6 +90,7 @@ class EnrolmentService {
     for (Probe old : probes.findByBayIdAndRevokedAtIsNull(code.bayId())) {
       old.revoke(now);
       requests.giveUp(old.id());
+      runs.giveUp(old.id());
     }
     String token = Secrets.newToken();
     Probe probe =
@@ -119,7 +124,11 @@ class EnrolmentService {
     }
     Instant now = clock.instant();
     active.forEach(probe -> probe.revoke(now));
-    active.forEach(probe -> requests.giveUp(probe.id()));
+    active.forEach(
+        probe -> {
+          requests.giveUp(probe.id());
+          runs.giveUp(probe.id());
+        });
     traced(bay, "Probe revoked", "in " + bay.name(), by.displayName());
     live.changed("floor");
     return active.stream().map(Probe::id).toList();

@@ -21,6 +21,8 @@ import tekmerion.server.bay.Bays;
 import tekmerion.server.live.LiveEvents;
 import tekmerion.server.reading.ReadRequests;
 import tekmerion.server.reading.ReadingInbox;
+import tekmerion.server.run.RunInbox;
+import tekmerion.server.run.Runs;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
@@ -34,6 +36,8 @@ class LinkInbox implements SmartInitializingSingleton {
   private final Bays bays;
   private final ReadingInbox readings;
   private final ReadRequests requests;
+  private final RunInbox runInbox;
+  private final Runs runs;
   private final LiveEvents live;
   private final JdbcClient jdbc;
   private final JsonMapper json;
@@ -44,6 +48,8 @@ class LinkInbox implements SmartInitializingSingleton {
       Bays bays,
       ReadingInbox readings,
       ReadRequests requests,
+      RunInbox runInbox,
+      Runs runs,
       LiveEvents live,
       JdbcClient jdbc,
       JsonMapper json,
@@ -52,6 +58,8 @@ class LinkInbox implements SmartInitializingSingleton {
     this.bays = bays;
     this.readings = readings;
     this.requests = requests;
+    this.runInbox = runInbox;
+    this.runs = runs;
     this.live = live;
     this.jdbc = jdbc;
     this.json = json;
@@ -80,6 +88,10 @@ class LinkInbox implements SmartInitializingSingleton {
     }
     if (message instanceof ToServer.Event event) {
       return event(probe, event);
+    }
+    if (message instanceof ToServer.RunProgress progress) {
+      runInbox.told(probeId, progress);
+      return List.of();
     }
     ToServer.Progress progress = (ToServer.Progress) message;
     requests
@@ -114,6 +126,7 @@ class LinkInbox implements SmartInitializingSingleton {
             bays.findById(probe.bayId()).map(Bay::name).orElse("no bay"),
             probe.receivedThrough()));
     answers.addAll(requests.openOf(probe.id()));
+    answers.addAll(runs.openOf(probe.id()));
     return answers;
   }
 
@@ -132,7 +145,9 @@ class LinkInbox implements SmartInitializingSingleton {
     }
     if (event.number() == expected) {
       Optional<String> refused =
-          readings.apply(probe.id(), probe.bayId(), probe.probeVersion(), event.event());
+          event.event() instanceof LinkEvent.RunEnded ended
+              ? runInbox.ended(probe.id(), ended)
+              : readings.apply(probe.id(), probe.bayId(), probe.probeVersion(), event.event());
       keep(probe.id(), event, refused);
       probe.received(event.number());
     }
@@ -141,7 +156,10 @@ class LinkInbox implements SmartInitializingSingleton {
 
   /** The body of an applied event is in the tables; that of a refused one is nowhere else. */
   private void keep(UUID probeId, ToServer.Event event, Optional<String> refused) {
-    String kind = event.event() instanceof LinkEvent.DriveRead ? "drive-read" : "command-refused";
+    String kind =
+        event.event() instanceof LinkEvent.DriveRead
+            ? "drive-read"
+            : event.event() instanceof LinkEvent.RunEnded ? "run-ended" : "command-refused";
     jdbc.sql(
             "INSERT INTO link_event (probe_id, number, kind, received_at, refused_why, body)"
                 + " VALUES (?, ?, ?, ?, ?, ?)")

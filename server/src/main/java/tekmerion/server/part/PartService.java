@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tekmerion.core.drive.ata.IdentifyDevice;
+import tekmerion.core.drive.DriveIdentity;
 import tekmerion.core.identity.Serial;
 import tekmerion.server.part.Part.ToldBy;
 
@@ -42,7 +42,7 @@ public class PartService {
       Long machineId,
       String driveKey,
       String slot,
-      Optional<IdentifyDevice> identity,
+      Optional<DriveIdentity> identity,
       Instant when) {
     Optional<PartPlace> here = places.findByMachineIdAndDriveKeyAndUntilIsNull(machineId, driveKey);
     if (identity.isEmpty() && here.isPresent()) {
@@ -85,30 +85,29 @@ public class PartService {
     places.save(new PartPlace(part, machineId, driveKey, slot, when));
   }
 
-  private Optional<Part> known(IdentifyDevice id, Optional<PartPlace> here) {
-    if (id.serialNumber().isEmpty()) {
+  private Optional<Part> known(DriveIdentity id, Optional<PartPlace> here) {
+    if (id.serial().isEmpty()) {
       return Optional.empty();
     }
-    Optional<Part> exact =
-        parts.findByKindAndModelAndSerial(DRIVE, id.modelNumber(), id.serialNumber());
+    Optional<Part> exact = parts.findByKindAndModelAndSerial(DRIVE, id.model(), id.serial());
     if (exact.isPresent()) {
       return exact;
     }
     Optional<Part> typed =
         here.map(PartPlace::part)
-            .filter(p -> p.toldBy() == ToldBy.PERSON && p.hasSerial(id.serialNumber()))
+            .filter(p -> p.toldBy() == ToldBy.PERSON && p.hasSerial(id.serial()))
             .or(
                 () ->
                     parts.findFirstByKindAndSerialPlainAndToldByOrderById(
-                        DRIVE, Serial.of(id.serialNumber()).plain(), ToldBy.PERSON));
-    typed.ifPresent(p -> p.called(id.modelNumber(), id.serialNumber(), ToldBy.PROBE));
+                        DRIVE, Serial.of(id.serial()).plain(), ToldBy.PERSON));
+    typed.ifPresent(p -> p.called(id.model(), id.serial(), ToldBy.PROBE));
     return typed;
   }
 
-  private Part fresh(IdentifyDevice id, Instant when) {
-    return id.serialNumber().isEmpty()
+  private Part fresh(DriveIdentity id, Instant when) {
+    return id.serial().isEmpty()
         ? nameless(when)
-        : parts.save(new Part(DRIVE, id.modelNumber(), id.serialNumber(), ToldBy.PROBE, when));
+        : parts.save(new Part(DRIVE, id.model(), id.serial(), ToldBy.PROBE, when));
   }
 
   private Part nameless(Instant when) {

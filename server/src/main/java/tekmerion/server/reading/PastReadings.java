@@ -1,11 +1,13 @@
 package tekmerion.server.reading;
 
 import java.time.Instant;
+import java.util.EnumMap;
 import java.util.Map;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
+import tekmerion.core.drive.DriveReading;
 import tekmerion.core.page.RawPage;
 import tekmerion.core.port.PageAnswer;
 import tekmerion.core.port.PageKind;
@@ -20,10 +22,12 @@ import tekmerion.server.part.Part;
 public class PastReadings {
   private final Readings readings;
   private final PageStore pages;
+  private final PartNumbers numbers;
 
-  PastReadings(Readings readings, PageStore pages) {
+  PastReadings(Readings readings, PageStore pages, PartNumbers numbers) {
     this.readings = readings;
     this.pages = pages;
+    this.numbers = numbers;
   }
 
   /**
@@ -51,10 +55,13 @@ public class PastReadings {
             version,
             takenAt,
             takenAt));
+    Map<PageKind, PageAnswer> answers = new EnumMap<>(PageKind.class);
     bytes.forEach(
         (kind, raw) -> {
           PageAnswer answer = new PageAnswer.Got(raw);
+          answers.put(kind, answer);
           pages.keep(id, PageNote.of(kind, answer), answer);
         });
+    numbers.note(part.id(), new DriveReading(answers), takenAt);
   }
 }

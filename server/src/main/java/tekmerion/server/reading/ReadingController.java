@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.UUID;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -13,6 +14,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestController;
 import tekmerion.core.drive.DriveReading;
 import tekmerion.core.drive.DriveSigns;
+import tekmerion.core.drive.PageDecoder;
 import tekmerion.core.drive.ata.AttributeBook;
 import tekmerion.core.drive.ata.IdentifyDevice;
 import tekmerion.core.drive.ata.IdentifyField;
@@ -134,21 +136,16 @@ class ReadingController {
   private static List<PageView> pageViews(DriveReading drive) {
     List<PageView> views = new ArrayList<>();
     for (PageKind kind : PageKind.values()) {
-      drive.answer(kind).ifPresent(answer -> views.add(pageView(kind, answer, drive)));
+      drive.answer(kind).ifPresent(answer -> views.add(pageView(kind, answer)));
     }
     return views;
   }
 
-  private static PageView pageView(PageKind kind, PageAnswer answer, DriveReading drive) {
+  private static PageView pageView(PageKind kind, PageAnswer answer) {
     String name = kind.standardName();
     if (answer instanceof PageAnswer.Got got) {
       RawPage raw = got.raw();
-      Optional<Fault> damage =
-          switch (kind) {
-            case ATA_IDENTIFY -> drive.identify().flatMap(Decoding::damage);
-            case ATA_SMART -> drive.smart().flatMap(Decoding::damage);
-            case ATA_THRESHOLDS -> drive.thresholds().flatMap(Decoding::damage);
-          };
+      Optional<Fault> damage = PageDecoder.decode(kind, raw).damage();
       String hex = raw.hex(0, raw.size());
       return new PageView(kind.wireName(), name, Outcome.GOT, null, hex, damage.orElse(null));
     }
@@ -187,7 +184,11 @@ class ReadingController {
               a.isPreFailure(),
               a.value(),
               a.worst(),
-              thresholds.map(t -> t.thresholdById().get(a.id())).orElse(null),
+              thresholds
+                  .map(t -> t.thresholdOf(a.id()))
+                  .filter(OptionalInt::isPresent)
+                  .map(OptionalInt::getAsInt)
+                  .orElse(null),
               state,
               state.words(),
               a.rawHex(),

@@ -3,13 +3,15 @@ package tekmerion.server.reading;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tekmerion.core.drive.ata.IdentifyDevice;
-import tekmerion.core.page.Decoding;
+import tekmerion.core.drive.DriveIdentity;
+import tekmerion.core.drive.DriveReading;
 import tekmerion.core.port.PageAnswer;
 import tekmerion.core.port.PageKind;
 import tekmerion.link.LinkEvent;
@@ -44,6 +46,7 @@ public class ReadingInbox {
   private final Readings readings;
   private final PageStore pages;
   private final ReadRequests requests;
+  private final PartNumbers numbers;
   private final WeighingService weighing;
   private final Trace trace;
   private final PartHistory known;
@@ -60,6 +63,7 @@ public class ReadingInbox {
       Readings readings,
       PageStore pages,
       ReadRequests requests,
+      PartNumbers numbers,
       WeighingService weighing,
       Trace trace,
       PartHistory known,
@@ -74,6 +78,7 @@ public class ReadingInbox {
     this.readings = readings;
     this.pages = pages;
     this.requests = requests;
+    this.numbers = numbers;
     this.weighing = weighing;
     this.trace = trace;
     this.known = known;
@@ -151,10 +156,15 @@ public class ReadingInbox {
     for (PageNote page : event.pages()) {
       answers.add(page.answer()); // all are checked before anything is kept
     }
+    DriveReading drive = reading(event);
     Instant now = clock.instant();
     Met met =
         parts.met(
-            job.machine().id(), event.driveKey(), slotName(event.driveKey()), identity(event), now);
+            job.machine().id(),
+            event.driveKey(),
+            slotName(event.driveKey()),
+            DriveIdentity.of(drive),
+            now);
     Part part = met.part();
     Reading reading =
         new Reading(
@@ -173,6 +183,7 @@ public class ReadingInbox {
       pages.keep(event.readingId(), event.pages().get(i), answers.get(i));
     }
     requests.end(event.requestId(), null);
+    numbers.note(part.id(), drive, event.takenAt());
     int signs = weighing.reweigh(job).signs();
     tell(job, slotName(event.driveKey()) + " read", "%d signs weighed".formatted(signs));
     if (met.arrived() && met.metBefore()) {
@@ -195,13 +206,12 @@ public class ReadingInbox {
         job, "%s of %s is read".formatted(slotName(event.driveKey()), job.number()));
   }
 
-  private static Optional<IdentifyDevice> identity(LinkEvent.DriveRead event) {
-    return event.pages().stream()
-        .filter(page -> page.kind().equals(PageKind.ATA_IDENTIFY.wireName()))
-        .findFirst()
-        .flatMap(page -> page.answer().bytes())
-        .map(IdentifyDevice::decode)
-        .flatMap(Decoding::decoded);
+  private static DriveReading reading(LinkEvent.DriveRead event) {
+    Map<PageKind, PageAnswer> answers = new EnumMap<>(PageKind.class);
+    for (PageNote page : event.pages()) {
+      PageKind.ofWireName(page.kind()).ifPresent(kind -> answers.put(kind, page.answer()));
+    }
+    return new DriveReading(answers);
   }
 
   /** "drive-a" is shown as "Drive A". */

@@ -15,9 +15,8 @@ import tekmerion.core.identity.Serial;
 import tekmerion.server.job.Job;
 
 /**
- * Keeps what search looks through. Words are found by their beginning (a full-text index), serials
- * by any part of three characters and more (every tail of theirs is a row, so a part is a beginning
- * of a tail).
+ * Keeps what search looks through. Words are found by their beginning, serials by any part of three
+ * characters and more (every tail of theirs is a row, so a part is a beginning of a tail).
  */
 @Service
 public class SearchIndex {

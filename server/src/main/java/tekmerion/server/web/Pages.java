@@ -18,6 +18,7 @@ public final class Pages {
           "/join/**",
           "/job/**",
           "/reading/**",
+          "/drive/**",
           "/part/**",
           "/customer/**");
 

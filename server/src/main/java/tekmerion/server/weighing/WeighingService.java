@@ -8,6 +8,8 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.drive.DriveReading;
 import tekmerion.core.drive.DriveSigns;
+import tekmerion.core.drive.DriveVisit;
+import tekmerion.core.drive.TrendSigns;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.sign.Sign;
 import tekmerion.core.weigh.Weighed;
@@ -19,6 +21,9 @@ import tekmerion.server.part.PartService;
 import tekmerion.server.reading.PageStore;
 import tekmerion.server.reading.Reading;
 import tekmerion.server.reading.Readings;
+import tekmerion.server.reading.Visit;
+import tekmerion.server.reading.Visits;
+import tekmerion.server.run.Runs;
 
 /** Gathers a job's evidence, from the raw bytes up, and has core weigh it. */
 @Service
@@ -29,26 +34,38 @@ public class WeighingService {
   private final PartService parts;
   private final Readings readings;
   private final PageStore pages;
+  private final Visits visits;
+  private final Runs runs;
 
   /**
    * A job's evidence and what it comes to.
    *
    * @param latest newest reading of each drive in this job, by drive key
    * @param reports what each of these readings holds, by drive key
+   * @param signs everything that was weighed
    */
   public record Evidence(
       Weighed weighed,
       List<PartPlace> drives,
       Map<String, Reading> latest,
-      Map<String, DriveReading> reports) {}
+      Map<String, DriveReading> reports,
+      List<Sign> signs) {}
 
   WeighingService(
-      KnowHow knowHow, JobSigns said, PartService parts, Readings readings, PageStore pages) {
+      KnowHow knowHow,
+      JobSigns said,
+      PartService parts,
+      Readings readings,
+      PageStore pages,
+      Visits visits,
+      Runs runs) {
     this.knowHow = knowHow;
     this.said = said;
     this.parts = parts;
     this.readings = readings;
     this.pages = pages;
+    this.visits = visits;
+    this.runs = runs;
   }
 
   /** Weighs anew and keeps the headline for the floor. */
@@ -75,9 +92,20 @@ public class WeighingService {
       DriveReading report = pages.load(entry.getValue().getId());
       reports.put(entry.getKey(), report);
       signs.addAll(DriveSigns.of(entry.getKey(), report));
+      TrendSigns.of(entry.getKey(), said(entry.getValue().partId())).ifPresent(signs::add);
     }
+    signs.addAll(RunSigns.of(runs.ofJob(job.id())));
     return new Evidence(
-        Weighing.of(knowHow, job.families(), weighed(drives), signs), drives, latest, reports);
+        Weighing.of(knowHow, job.families(), weighed(drives), signs),
+        drives,
+        latest,
+        reports,
+        List.copyOf(signs));
+  }
+
+  /** What the drive said in this and in earlier jobs. */
+  private List<DriveVisit> said(long partId) {
+    return visits.of(partId).stream().map(Visit::said).toList();
   }
 
   /** Before its first reading a machine still has a drive, if nobody knows which. */

@@ -1,0 +1,308 @@
+package tekmerion.server.drive;
+
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tekmerion.core.drive.DriveIdentity;
+import tekmerion.core.drive.DriveNumbers;
+import tekmerion.core.drive.DriveNumbers.Number;
+import tekmerion.core.drive.DriveReading;
+import tekmerion.core.drive.DriveVisit;
+import tekmerion.core.drive.OutlookBook;
+import tekmerion.core.forecast.OpenHours;
+import tekmerion.core.gate.GateAnswer;
+import tekmerion.core.port.PageAnswer;
+import tekmerion.core.sign.Sign;
+import tekmerion.core.trend.KaplanMeier;
+import tekmerion.core.weigh.Tilt;
+import tekmerion.core.weigh.Weighed.CauseShare;
+import tekmerion.link.RunKind;
+import tekmerion.server.bay.Bay;
+import tekmerion.server.bay.Bays;
+import tekmerion.server.drive.DriveView.PageNote;
+import tekmerion.server.drive.DriveView.Row;
+import tekmerion.server.drive.DriveView.Stand;
+import tekmerion.server.drive.DriveView.Start;
+import tekmerion.server.drive.DriveView.When;
+import tekmerion.server.job.Job;
+import tekmerion.server.job.Jobs;
+import tekmerion.server.link.ProbeBoard;
+import tekmerion.server.link.ProbeBoard.ProbeView;
+import tekmerion.server.part.Part;
+import tekmerion.server.part.PartHistory;
+import tekmerion.server.part.PartPlace;
+import tekmerion.server.problem.Refusal;
+import tekmerion.server.reading.PartNumbers;
+import tekmerion.server.reading.PartNumbers.Standing;
+import tekmerion.server.reading.ReadRequests;
+import tekmerion.server.reading.Reading;
+import tekmerion.server.reading.Visit;
+import tekmerion.server.reading.Visits;
+import tekmerion.server.run.AskRun;
+import tekmerion.server.run.DriveRun;
+import tekmerion.server.run.RunView;
+import tekmerion.server.run.RunWords;
+import tekmerion.server.run.Runs;
+import tekmerion.server.weighing.WeighingService;
+import tekmerion.server.weighing.WeighingService.Evidence;
+
+/** Puts a drive's view together. */
+@Service
+class DriveViews {
+  private static final int FEWEST_LIVES = 20;
+  private static final int MOST_VISITS_SHOWN = 5;
+  private final Jobs jobs;
+  private final Bays bays;
+  private final ProbeBoard probes;
+  private final WeighingService weighing;
+  private final Visits visits;
+  private final PartNumbers numbers;
+  private final PartHistory history;
+  private final ReadRequests requests;
+  private final Runs runs;
+  private final AskRun ask;
+  private final ZoneId zone;
+
+  DriveViews(
+      Jobs jobs,
+      Bays bays,
+      ProbeBoard probes,
+      WeighingService weighing,
+      Visits visits,
+      PartNumbers numbers,
+      PartHistory history,
+      ReadRequests requests,
+      Runs runs,
+      AskRun ask,
+      OpenHours hours) {
+    this.jobs = jobs;
+    this.bays = bays;
+    this.probes = probes;
+    this.weighing = weighing;
+    this.visits = visits;
+    this.numbers = numbers;
+    this.history = history;
+    this.requests = requests;
+    this.runs = runs;
+    this.ask = ask;
+    this.zone = hours.zone();
+  }
+
+  @Transactional(readOnly = true)
+  DriveView of(String number, String driveKey) {
+    Job job =
+        jobs.findByNumber(number)
+            .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
+    Evidence evidence = weighing.weigh(job);
+    PartPlace place =
+        evidence.drives().stream()
+            .filter(p -> p.driveKey().equals(driveKey))
+            .findFirst()
+            .orElseThrow(
+                () -> Refusal.notFound("No drive of that name has been met in this machine."));
+    Part part = place.part();
+    List<Visit> all = visits.of(part.id());
+    Optional<DriveReading> report = Optional.ofNullable(evidence.reports().get(driveKey));
+    Optional<DriveIdentity> identity = report.flatMap(DriveIdentity::of);
+    Map<String, Number> now = all.isEmpty() ? Map.of() : all.get(all.size() - 1).said().numbers();
+    OptionalDouble hours = DriveNumbers.hours(now);
+    List<Sign> signs = evidence.signs().stream().filter(s -> s.part().equals(driveKey)).toList();
+    Map<String, Standing> standings =
+        identity.isEmpty() || hours.isEmpty()
+            ? Map.of()
+            : numbers.standings(part.id(), identity.get(), now, hours.getAsDouble());
+    List<KaplanMeier.Life> lives = identity.map(numbers::lives).orElse(List.of());
+    Optional<ProbeView> probe =
+        bays.findByJobId(job.id()).map(Bay::id).flatMap(probes::on).filter(ProbeView::online);
+    List<DriveRun> ofDrive = runs.ofDrive(part.id(), job.id(), driveKey);
+    Optional<CauseShare> worst = worst(evidence, driveKey);
+    return new DriveView(
+        job.number(),
+        job.machine().name(),
+        driveKey,
+        part.id(),
+        place.slot(),
+        part.model(),
+        part.serial(),
+        identity.map(DriveViews::about).orElse("not read yet"),
+        worst.map(CauseShare::tilt).orElse(Tilt.UNKNOWN),
+        finding(ofDrive, worst),
+        ask.decisive(driveKey, evidence).orElse(null),
+        history.metBefore(List.of(part.id()), job.id()).get(part.id()),
+        probe.isPresent(),
+        requests.pending(job.id()).stream()
+            .anyMatch(r -> r.driveKey().equals(driveKey) && r.refusedWhy() == null),
+        shown(all).stream().map(v -> new When(v.readingId(), v.said().takenAt(), v.job())).toList(),
+        rows(shown(all), standings, identity),
+        Followed.of(all.stream().map(Visit::said).toList(), zone),
+        now.isEmpty() ? null : OutlookBook.shipped().outlook(hours.orElse(-1), signs),
+        lives.size() < FEWEST_LIVES ? List.of() : KaplanMeier.of(lives),
+        survivalNote(lives),
+        ofDrive.stream().map(RunView::of).toList(),
+        starts(driveKey, evidence, job),
+        Optional.ofNullable(evidence.latest().get(driveKey)).map(Reading::getId).orElse(null),
+        report.map(DriveViews::pages).orElse(List.of()));
+  }
+
+  private static Optional<CauseShare> worst(Evidence evidence, String driveKey) {
+    return evidence.weighed().causes().stream()
+        .filter(c -> c.part().equals(driveKey) && c.place().equals("drive"))
+        .max(Comparator.comparingDouble(CauseShare::probability));
+  }
+
+  /** The first, and the newest ones: what lies between is in the trends. */
+  private static List<Visit> shown(List<Visit> all) {
+    if (all.size() <= MOST_VISITS_SHOWN) {
+      return all;
+    }
+    List<Visit> shown = new ArrayList<>();
+    shown.add(all.get(0));
+    shown.addAll(all.subList(all.size() - MOST_VISITS_SHOWN + 1, all.size()));
+    return shown;
+  }
+
+  private static String finding(List<DriveRun> runs, Optional<CauseShare> worst) {
+    Optional<DriveRun> surface =
+        runs.stream().filter(r -> r.kind().isSurface() && r.surface() != null).findFirst();
+    if (surface.isPresent()) {
+      long bad = surface.get().surface().badSectors();
+      int slow = surface.get().surface().slowZones().size();
+      if (bad > 0) {
+        return "%,d %s".formatted(bad, bad == 1 ? "sector unreadable" : "sectors unreadable");
+      }
+      return slow > 0
+          ? "%d slow %s, nothing unreadable so far".formatted(slow, slow == 1 ? "zone" : "zones")
+          : "nothing unreadable so far";
+    }
+    return worst
+        .flatMap(w -> w.weights().stream().filter(s -> s.direct()).findFirst())
+        .map(w -> w.sign().words())
+        .orElse("nothing known yet");
+  }
+
+  private static String about(DriveIdentity id) {
+    String size =
+        id.capacityBytes().isEmpty()
+            ? "size not reported"
+            : id.capacityBytes().getAsLong() >= 1_000_000_000_000L
+                ? "%s TB".formatted(tenths(id.capacityBytes().getAsLong() / 1e12))
+                : "%.0f GB".formatted(id.capacityBytes().getAsLong() / 1e9);
+    String sort =
+        id.solidState()
+            ? "solid state"
+            : id.rotationPerMinute().isPresent()
+                ? "disk, %,d turns a minute".formatted(id.rotationPerMinute().getAsInt())
+                : "disk";
+    return "%s %s, firmware %s".formatted(size, sort, id.firmware());
+  }
+
+  /** "1", "1.5". */
+  private static String tenths(double value) {
+    String text = "%.1f".formatted(value);
+    return text.endsWith(".0") ? text.substring(0, text.length() - 2) : text;
+  }
+
+  private List<Row> rows(
+      List<Visit> visits, Map<String, Standing> standings, Optional<DriveIdentity> identity) {
+    if (visits.isEmpty()) {
+      return List.of();
+    }
+    DriveVisit last = visits.get(visits.size() - 1).said();
+    List<Row> rows = new ArrayList<>();
+    for (Number number : last.numbers().values()) {
+      List<Double> values = new ArrayList<>();
+      for (Visit visit : visits) {
+        Number then = visit.said().numbers().get(number.key());
+        values.add(then == null ? null : then.value());
+      }
+      Double first = visits.size() < 2 ? null : values.get(0);
+      String change =
+          first == null
+              ? null
+              : Followed.change(
+                  first, number.value(), visits.get(0).said().takenAt(), last.takenAt());
+      boolean bad = number.harm() && (first == null ? number.value() : number.value() - first) > 0;
+      rows.add(
+          new Row(
+              number.key(),
+              number.label(),
+              number.name(),
+              number.unit(),
+              number.rule().isEmpty() ? null : number.rule(),
+              values,
+              change,
+              bad,
+              Optional.ofNullable(standings.get(number.key()))
+                  .map(s -> stand(s, identity.orElseThrow()))
+                  .orElse(null),
+              number.page(),
+              number.offset(),
+              number.length()));
+    }
+    rows.sort(
+        Comparator.comparing((Row r) -> !r.bad())
+            .thenComparing(r -> r.change() == null || r.change().equals("same"))
+            .thenComparing(r -> !last.numbers().get(r.key()).harm()));
+    return rows;
+  }
+
+  private static Stand stand(Standing standing, DriveIdentity identity) {
+    var cohort = standing.cohort();
+    String among =
+        standing.among().equals("model")
+            ? "%d of the model %s at similar hours".formatted(cohort.others(), identity.model())
+            : "%d %s at similar hours"
+                .formatted(cohort.others(), identity.solidState() ? "solid-state drives" : "disks");
+    return new Stand(
+        among,
+        cohort.others(),
+        cohort.lower(),
+        cohort.median(),
+        cohort.upper(),
+        cohort.highest(),
+        cohort.share());
+  }
+
+  private static String survivalNote(List<KaplanMeier.Life> lives) {
+    long failed = lives.stream().filter(KaplanMeier.Life::failed).count();
+    return lives.size() < FEWEST_LIVES
+        ? "%d of this model met so far: too few to tell how long they last".formatted(lives.size())
+        : "%d of this model met, %d of them replaced".formatted(lives.size(), failed);
+  }
+
+  private List<Start> starts(String driveKey, Evidence evidence, Job job) {
+    List<Start> starts = new ArrayList<>();
+    for (RunKind kind : RunKind.values()) {
+      GateAnswer gate = ask.gate(kind, driveKey, evidence, job.stance());
+      GateAnswer.Locked locked = gate instanceof GateAnswer.Locked l ? l : null;
+      starts.add(
+          new Start(
+              kind,
+              RunWords.name(kind),
+              RunWords.about(kind),
+              locked == null ? null : locked.reason(),
+              locked == null ? null : locked.opens()));
+    }
+    return starts;
+  }
+
+  private static List<PageNote> pages(DriveReading report) {
+    return report.answers().entrySet().stream()
+        .map(
+            e ->
+                new PageNote(
+                    e.getKey().wireName(),
+                    e.getKey().standardName(),
+                    e.getValue() instanceof PageAnswer.Got,
+                    e.getValue() instanceof PageAnswer.NotReported n
+                        ? n.why()
+                        : e.getValue() instanceof PageAnswer.CouldNotRun c ? c.why() : null))
+        .toList();
+  }
+}

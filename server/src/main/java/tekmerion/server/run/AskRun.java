@@ -1,0 +1,200 @@
+package tekmerion.server.run;
+
+import jakarta.persistence.EntityManager;
+import jakarta.persistence.LockModeType;
+import java.time.Clock;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+import tekmerion.core.gate.Gate;
+import tekmerion.core.gate.GateAnswer;
+import tekmerion.core.gate.Stance;
+import tekmerion.core.knowhow.KnowHow;
+import tekmerion.core.sign.Sign;
+import tekmerion.core.weigh.Tilt;
+import tekmerion.core.weigh.Weighed;
+import tekmerion.link.RunKind;
+import tekmerion.server.account.Person;
+import tekmerion.server.job.Job;
+import tekmerion.server.job.Jobs;
+import tekmerion.server.job.Trace;
+import tekmerion.server.job.TraceEntry;
+import tekmerion.server.link.ProbeBoard;
+import tekmerion.server.link.ProbeBoard.ProbeView;
+import tekmerion.server.link.ProbeOfJob;
+import tekmerion.server.live.LiveEvents;
+import tekmerion.server.part.PartPlace;
+import tekmerion.server.problem.Refusal;
+import tekmerion.server.weighing.WeighingService;
+
+/**
+ * Starts, pauses, goes on with and ends runs. Gates are asked here; the row is kept before sending.
+ */
+@Service
+public class AskRun {
+  private final Jobs jobs;
+  private final ProbeOfJob probeOf;
+  private final ProbeBoard probes;
+  private final Runs runs;
+  private final WeighingService weighing;
+  private final KnowHow knowHow;
+  private final Trace trace;
+  private final LiveEvents live;
+  private final Clock clock;
+  private final EntityManager entities;
+  private final TransactionTemplate transaction;
+
+  AskRun(
+      Jobs jobs,
+      ProbeOfJob probeOf,
+      ProbeBoard probes,
+      Runs runs,
+      WeighingService weighing,
+      KnowHow knowHow,
+      Trace trace,
+      LiveEvents live,
+      Clock clock,
+      EntityManager entities,
+      TransactionTemplate transaction) {
+    this.jobs = jobs;
+    this.probeOf = probeOf;
+    this.probes = probes;
+    this.runs = runs;
+    this.weighing = weighing;
+    this.knowHow = knowHow;
+    this.trace = trace;
+    this.live = live;
+    this.clock = clock;
+    this.entities = entities;
+    this.transaction = transaction;
+  }
+
+  UUID ask(String number, String driveKey, RunKind kind, Person by) {
+    DriveRun kept =
+        transaction.execute(status -> runs.find(keep(number, driveKey, kind, by)).orElseThrow());
+    probes.send(kept.probeId(), Runs.start(kept));
+    return kept.id();
+  }
+
+  private UUID keep(String number, String driveKey, RunKind kind, Person by) {
+    Job job =
+        jobs.findByNumber(number)
+            .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
+    // Two who start at once: the second waits here and then sees the first one's run.
+    entities.lock(job, LockModeType.PESSIMISTIC_WRITE);
+    if (job.endedAt() != null) {
+      throw Refusal.notPossibleNow("The job is ended.", "Take the machine in anew.");
+    }
+    ProbeView probe = probeOf.drive(job, driveKey);
+    if (runs.ofJob(job.id()).stream()
+        .anyMatch(r -> r.driveKey().equals(driveKey) && r.state() != DriveRun.State.ENDED)) {
+      throw Refusal.notPossibleNow(
+          "A run of this drive is under way or paused.", "Wait for its end, or end it.");
+    }
+    WeighingService.Evidence evidence = weighing.weigh(job);
+    if (gate(kind, driveKey, evidence, job.stance()) instanceof GateAnswer.Locked locked) {
+      throw Refusal.locked(locked.reason(), locked.opens());
+    }
+    Long part =
+        evidence.drives().stream()
+            .filter(p -> p.driveKey().equals(driveKey))
+            .map(PartPlace::part)
+            .map(p -> p.id())
+            .findFirst()
+            .orElse(null);
+    UUID id =
+        runs.ask(
+            job.id(),
+            part,
+            probe.id(),
+            driveKey,
+            kind,
+            isSuspected(driveKey, evidence.weighed()),
+            by.id());
+    tell(job, RunWords.name(kind) + " begun", by);
+    return id;
+  }
+
+  /** The same question for the button and for the request. */
+  public GateAnswer gate(
+      RunKind kind, String driveKey, WeighingService.Evidence evidence, Stance stance) {
+    return Gate.ofStress(kind.isStressing(), decisive(driveKey, evidence), stance);
+  }
+
+  /** Why a sign found on this drive settles that it is failing; empty if none does. */
+  public Optional<String> decisive(String driveKey, WeighingService.Evidence evidence) {
+    return evidence.signs().stream()
+        .filter(sign -> sign.part().equals(driveKey))
+        .flatMap(sign -> why(sign).stream())
+        .findFirst();
+  }
+
+  private Optional<String> why(Sign sign) {
+    return knowHow.sign(sign.id()).map(kind -> kind.decisive().get(sign.level()));
+  }
+
+  private static boolean isSuspected(String driveKey, Weighed weighed) {
+    return weighed.causes().stream()
+        .anyMatch(
+            c ->
+                c.part().equals(driveKey)
+                    && c.place().equals("drive")
+                    && (c.tilt() == Tilt.IMPLICATED || c.tilt() == Tilt.LEANING));
+  }
+
+  void pause(UUID id, Person by) {
+    DriveRun run = running(id, DriveRun.State.RUNNING);
+    if (!run.kind().isSurface()) {
+      throw Refusal.badRequest("A drive's own test cannot be paused.", "End it instead.");
+    }
+    transaction.executeWithoutResult(s -> became(run, DriveRun.State.PAUSED, "paused", by));
+    probes.send(run.probeId(), Runs.stop(run, true));
+  }
+
+  void goOn(UUID id, Person by) {
+    DriveRun run = running(id, DriveRun.State.PAUSED);
+    transaction.executeWithoutResult(s -> became(run, DriveRun.State.RUNNING, "goes on", by));
+    probes.send(run.probeId(), Runs.start(run));
+  }
+
+  /** The probe reports what was found until then; that ends it. One that is away does so later. */
+  void end(UUID id, Person by) {
+    DriveRun run = find(id);
+    if (run.state() == DriveRun.State.ENDED || run.state() == DriveRun.State.ENDING) {
+      throw Refusal.notPossibleNow("The run is ended.", "Look at what it found.");
+    }
+    transaction.executeWithoutResult(s -> became(run, DriveRun.State.ENDING, "is to end", by));
+    probes.send(run.probeId(), Runs.stop(run, false));
+  }
+
+  DriveRun find(UUID id) {
+    return runs.find(id).orElseThrow(() -> Refusal.notFound("There is no such run."));
+  }
+
+  private DriveRun running(UUID id, DriveRun.State wanted) {
+    DriveRun run = find(id);
+    if (run.state() != wanted) {
+      throw Refusal.notPossibleNow(
+          "The run is %s.".formatted(run.state().name().toLowerCase(Locale.ROOT)),
+          "Load the drive again.");
+    }
+    return run;
+  }
+
+  private void became(DriveRun run, DriveRun.State state, String words, Person by) {
+    runs.is(run.id(), state);
+    Job job = jobs.findById(run.jobId()).orElseThrow();
+    tell(job, "%s %s".formatted(RunWords.name(run.kind()), words), by);
+    live.changed("run:" + run.id());
+  }
+
+  private void tell(Job job, String title, Person by) {
+    trace.save(
+        new TraceEntry(
+            job.id(), clock.instant(), TraceEntry.Kind.RUN, title, "", by.displayName()));
+    live.changed("job:" + job.number());
+    live.changed("floor");
+  }
+}

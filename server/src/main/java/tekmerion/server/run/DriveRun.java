@@ -1,0 +1,55 @@
+package tekmerion.server.run;
+
+import java.time.Instant;
+import java.util.UUID;
+import tekmerion.link.LinkEvent;
+import tekmerion.link.RunKind;
+import tekmerion.link.SurfaceNote;
+
+/**
+ * A run as it is stored.
+ *
+ * @param partId null until the drive has told who it is
+ * @param share 0 to 1; null before the probe told anything
+ * @param secondsLeft negative while it cannot be told
+ * @param surface what a surface pass found so far or at its end; null for other runs
+ * @param result null while it goes on
+ */
+public record DriveRun(
+    UUID id,
+    long jobId,
+    Long partId,
+    UUID probeId,
+    String driveKey,
+    RunKind kind,
+    boolean gentle,
+    State state,
+    Instant askedAt,
+    Instant toldAt,
+    Double share,
+    Double secondsLeft,
+    Double secondsSpread,
+    Long atByte,
+    SurfaceNote surface,
+    Result result) {
+  /** Whether it goes on. */
+  public enum State {
+    RUNNING,
+    PAUSED,
+    /** A technician wants its end; the probe has still to say what it found until then. */
+    ENDING,
+    ENDED
+  }
+
+  /**
+   * What came of it.
+   *
+   * @param selfTest null for a surface pass
+   */
+  public record Result(
+      Instant startedAt,
+      Instant endedAt,
+      LinkEvent.End end,
+      String why,
+      LinkEvent.SelfTestNote selfTest) {}
+}

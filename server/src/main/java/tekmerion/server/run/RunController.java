@@ -1,0 +1,67 @@
+package tekmerion.server.run;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import tekmerion.link.RunKind;
+import tekmerion.server.account.Person;
+import tekmerion.server.account.Role;
+
+/** Runs, for technicians and leads. */
+@RestController
+class RunController {
+  private final AskRun ask;
+
+  record RunAsked(@NotNull RunKind kind) {}
+
+  record RunNote(UUID id) {}
+
+  RunController(AskRun ask) {
+    this.ask = ask;
+  }
+
+  @PostMapping("/api/jobs/{number}/drives/{driveKey}/runs")
+  @ResponseStatus(HttpStatus.ACCEPTED)
+  RunNote start(
+      @PathVariable String number,
+      @PathVariable String driveKey,
+      @Valid @RequestBody RunAsked asked,
+      @AuthenticationPrincipal Person person) {
+    person.must(Role.TECHNICIAN, Role.LEAD);
+    return new RunNote(ask.ask(number, driveKey, asked.kind(), person));
+  }
+
+  @GetMapping("/api/runs/{id}")
+  RunView run(@PathVariable UUID id) {
+    return RunView.of(ask.find(id));
+  }
+
+  @PostMapping("/api/runs/{id}/pause")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void pause(@PathVariable UUID id, @AuthenticationPrincipal Person person) {
+    person.must(Role.TECHNICIAN, Role.LEAD);
+    ask.pause(id, person);
+  }
+
+  @PostMapping("/api/runs/{id}/resume")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void goOn(@PathVariable UUID id, @AuthenticationPrincipal Person person) {
+    person.must(Role.TECHNICIAN, Role.LEAD);
+    ask.goOn(id, person);
+  }
+
+  @PostMapping("/api/runs/{id}/end")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void end(@PathVariable UUID id, @AuthenticationPrincipal Person person) {
+    person.must(Role.TECHNICIAN, Role.LEAD);
+    ask.end(id, person);
+  }
+}

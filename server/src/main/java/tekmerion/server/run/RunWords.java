@@ -1,0 +1,91 @@
+package tekmerion.server.run;
+
+import java.time.Instant;
+import tekmerion.link.LinkEvent;
+import tekmerion.link.RunKind;
+import tekmerion.link.SurfaceNote;
+
+/** What runs are called and how their ends are told. */
+public final class RunWords {
+  private RunWords() {}
+
+  public static String name(RunKind kind) {
+    return switch (kind) {
+      case SURFACE -> "Surface pass";
+      case SURFACE_SAMPLED -> "Surface sample";
+      case SELF_TEST_SHORT -> "Short self-test";
+      case SELF_TEST_EXTENDED -> "Extended self-test";
+      case SELF_TEST_CONVEYANCE -> "Conveyance self-test";
+    };
+  }
+
+  static String end(LinkEvent.RunEnded event) {
+    if (event.end() == LinkEvent.End.COULD_NOT_RUN) {
+      return "could not run";
+    }
+    String how =
+        switch (event.end()) {
+          case CANCELLED -> ", ended by hand";
+          case STOPPED_BY_RULE -> ", stopped to spare the drive";
+          default -> "";
+        };
+    if (event.selfTest() != null) {
+      return (event.selfTest().passed() ? "passed" : "failed") + how;
+    }
+    SurfaceNote surface = event.surface();
+    if (surface == null) {
+      return "ended" + how;
+    }
+    return surface.badSectors() == 0
+        ? "all that was read is readable" + how
+        : "%,d sectors unreadable%s".formatted(surface.badSectors(), how);
+  }
+
+  static String detail(LinkEvent.RunEnded event) {
+    if (event.why() != null && !event.why().isEmpty()) {
+      return event.why();
+    }
+    if (event.selfTest() != null) {
+      return event.selfTest().words();
+    }
+    return event.surface() == null
+        ? ""
+        : "%.1f %% of it read".formatted(100 * event.surface().shareRead());
+  }
+
+  /** "Surface 61 %", for the floor and the bay, where room is short. */
+  public static String brief(DriveRun run) {
+    String name =
+        switch (run.kind()) {
+          case SURFACE -> "Surface";
+          case SURFACE_SAMPLED -> "Sample";
+          default -> "Self-test";
+        };
+    return run.share() == null ? name + " begins" : "%s %.0f %%".formatted(name, 100 * run.share());
+  }
+
+  /**
+   * When a run that goes on will likely end.
+   *
+   * @param run null if none goes on
+   * @return {@code now} if there is none, or its end cannot be told yet
+   */
+  public static Instant likelyEnd(DriveRun run, Instant now) {
+    if (run == null || run.secondsLeft() == null || run.secondsLeft() < 0) {
+      return now;
+    }
+    Instant end = run.toldAt().plusMillis((long) (1000 * run.secondsLeft()));
+    return end.isAfter(now) ? end : now;
+  }
+
+  /** What a run does, and how long it takes. */
+  public static String about(RunKind kind) {
+    return switch (kind) {
+      case SURFACE -> "reads everything, a random sample first; hours on a large disk";
+      case SURFACE_SAMPLED -> "reads a random sample: what share may be bad; minutes";
+      case SELF_TEST_SHORT -> "the drive tests itself a little everywhere; about 2 minutes";
+      case SELF_TEST_EXTENDED -> "the drive reads all of itself; hours";
+      case SELF_TEST_CONVEYANCE -> "the drive looks for damage from transport; about 5 minutes";
+    };
+  }
+}

@@ -1,0 +1,253 @@
+package tekmerion.server.run;
+
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tekmerion.link.LinkEvent;
+import tekmerion.link.RunKind;
+import tekmerion.link.SurfaceNote;
+import tekmerion.link.ToProbe;
+import tekmerion.link.ToServer;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Stored runs. */
+@Service
+public class Runs {
+  private static final String SELECT =
+      "SELECT d.*, r.started_at, r.ended_at, r.ended, r.why, r.self_test,"
+          + " COALESCE(r.surface, d.surface) AS found FROM drive_run d"
+          + " LEFT JOIN run_result r ON r.run_id = d.id ";
+
+  /** The same without the profiles, which the floor does not draw. */
+  private static final String SELECT_PLAIN =
+      "SELECT d.*, NULL AS started_at, NULL AS ended_at, NULL AS ended, NULL AS why,"
+          + " NULL AS self_test, NULL AS found FROM drive_run d ";
+
+  private final JdbcClient jdbc;
+  private final JsonMapper json;
+  private final Clock clock;
+
+  Runs(JdbcClient jdbc, JsonMapper json, Clock clock) {
+    this.jdbc = jdbc;
+    this.json = json;
+    this.clock = clock;
+  }
+
+  /**
+   * @param partId null if nobody knows yet which drive it is
+   */
+  @Transactional
+  public UUID ask(
+      long jobId,
+      Long partId,
+      UUID probeId,
+      String driveKey,
+      RunKind kind,
+      boolean gentle,
+      long askedBy) {
+    UUID id = UUID.randomUUID();
+    jdbc.sql(
+            "INSERT INTO drive_run (id, job_id, part_id, probe_id, drive_key, kind, gentle, state,"
+                + " asked_by, asked_at) VALUES (?, ?, ?, ?, ?, ?, ?, 'RUNNING', ?, ?)")
+        .params(
+            id.toString(),
+            jobId,
+            partId,
+            probeId.toString(),
+            driveKey,
+            kind.name(),
+            gentle,
+            askedBy,
+            Timestamp.from(clock.instant()))
+        .update();
+    return id;
+  }
+
+  @Transactional(readOnly = true)
+  public Optional<DriveRun> find(UUID id) {
+    return jdbc.sql(SELECT + "WHERE d.id = ?").param(id.toString()).query(this::run).optional();
+  }
+
+  /** Newest first. */
+  @Transactional(readOnly = true)
+  public List<DriveRun> ofPart(long partId) {
+    return jdbc.sql(SELECT + "WHERE d.part_id = ? ORDER BY d.asked_at DESC LIMIT 40")
+        .param(partId)
+        .query(this::run)
+        .list();
+  }
+
+  /** Newest first. */
+  @Transactional(readOnly = true)
+  public List<DriveRun> ofJob(long jobId) {
+    return jdbc.sql(SELECT + "WHERE d.job_id = ? ORDER BY d.asked_at DESC LIMIT 40")
+        .param(jobId)
+        .query(this::run)
+        .list();
+  }
+
+  /** Of this part in any job, and of the drive in this place of this job; newest first. */
+  @Transactional(readOnly = true)
+  public List<DriveRun> ofDrive(long partId, long jobId, String driveKey) {
+    return jdbc.sql(
+            SELECT
+                + "WHERE d.part_id = ? OR (d.part_id IS NULL AND d.job_id = ? AND d.drive_key = ?)"
+                + " ORDER BY d.asked_at DESC LIMIT 40")
+        .params(partId, jobId, driveKey)
+        .query(this::run)
+        .list();
+  }
+
+  /** What a probe is to be told when it comes back: whatever was said while it was away. */
+  @Transactional(readOnly = true)
+  public List<ToProbe> openOf(UUID probeId) {
+    return jdbc
+        .sql(SELECT + "WHERE d.probe_id = ? AND d.state <> 'ENDED' ORDER BY d.asked_at")
+        .param(probeId.toString())
+        .query(this::run)
+        .list()
+        .stream()
+        .map(Runs::wanted)
+        .toList();
+  }
+
+  private static ToProbe wanted(DriveRun run) {
+    return switch (run.state()) {
+      case PAUSED -> stop(run, true);
+      case ENDING -> stop(run, false);
+      default -> start(run);
+    };
+  }
+
+  static ToProbe stop(DriveRun run, boolean pause) {
+    return new ToProbe.StopRun(run.id(), run.driveKey(), run.kind(), pause);
+  }
+
+  static ToProbe start(DriveRun run) {
+    return new ToProbe.StartRun(run.id(), run.driveKey(), run.kind(), run.gentle());
+  }
+
+  /** Runs that go on now, of all jobs in the shop; one statement. */
+  @Transactional(readOnly = true)
+  public List<DriveRun> running() {
+    return jdbc.sql(SELECT_PLAIN + "WHERE d.state IN ('RUNNING', 'ENDING')")
+        .query(this::run)
+        .list();
+  }
+
+  /** Ends what a probe that is gone for good will never end; what was found until then is kept. */
+  @Transactional
+  public void giveUp(UUID probeId) {
+    Timestamp now = Timestamp.from(clock.instant());
+    jdbc.sql(
+            "INSERT INTO run_result (run_id, started_at, ended_at, received_at, ended, why, surface,"
+                + " self_test) SELECT id, asked_at, ?, ?, 'COULD_NOT_RUN', 'the probe was revoked',"
+                + " surface, NULL FROM drive_run WHERE probe_id = ? AND state <> 'ENDED'")
+        .params(now, now, probeId.toString())
+        .update();
+    jdbc.sql(
+            "UPDATE drive_run SET state = 'ENDED', surface = NULL WHERE probe_id = ?"
+                + " AND state <> 'ENDED'")
+        .param(probeId.toString())
+        .update();
+  }
+
+  @Transactional(readOnly = true)
+  public Optional<String> jobOf(UUID runId) {
+    return jdbc.sql("SELECT j.number FROM drive_run d JOIN job j ON j.id = d.job_id WHERE d.id = ?")
+        .param(runId.toString())
+        .query(String.class)
+        .optional();
+  }
+
+  @Transactional
+  public void is(UUID runId, DriveRun.State state) {
+    jdbc.sql("UPDATE drive_run SET state = ? WHERE id = ? AND state <> 'ENDED'")
+        .params(state.name(), runId.toString())
+        .update();
+  }
+
+  /**
+   * Of another probe's run, or of one that is ended, nothing is taken. Whether it is paused is the
+   * server's to say, not the probe's.
+   */
+  @Transactional
+  public void told(UUID probeId, ToServer.RunProgress p) {
+    jdbc.sql(
+            "UPDATE drive_run SET share = ?, seconds_left = ?, spread_s = ?, at_byte = ?,"
+                + " surface = ?, told_at = ? WHERE id = ? AND probe_id = ? AND state <> 'ENDED'")
+        .params(
+            p.share(),
+            p.secondsLeft(),
+            p.secondsSpread(),
+            p.atByte(),
+            p.surface() == null ? null : json.writeValueAsString(p.surface()),
+            Timestamp.from(clock.instant()),
+            p.requestId().toString(),
+            probeId.toString())
+        .update();
+  }
+
+  @Transactional
+  public void ended(LinkEvent.RunEnded event) {
+    jdbc.sql(
+            "INSERT INTO run_result (run_id, started_at, ended_at, received_at, ended, why, surface,"
+                + " self_test) VALUES (?, ?, ?, ?, ?, ?, ?, ?)")
+        .params(
+            event.requestId().toString(),
+            Timestamp.from(event.startedAt()),
+            Timestamp.from(event.endedAt()),
+            Timestamp.from(clock.instant()),
+            event.end().name(),
+            event.why() == null ? "" : event.why(),
+            event.surface() == null ? null : json.writeValueAsString(event.surface()),
+            event.selfTest() == null ? null : json.writeValueAsString(event.selfTest()))
+        .update();
+    // The profile is in the result now: kept once.
+    jdbc.sql("UPDATE drive_run SET state = 'ENDED', surface = NULL WHERE id = ?")
+        .param(event.requestId().toString())
+        .update();
+  }
+
+  private DriveRun run(ResultSet rs, int n) throws SQLException {
+    String ended = rs.getString("ended");
+    String selfTest = rs.getString("self_test");
+    String surface = rs.getString("found");
+    return new DriveRun(
+        UUID.fromString(rs.getString("id")),
+        rs.getLong("job_id"),
+        rs.getObject("part_id", Long.class),
+        UUID.fromString(rs.getString("probe_id")),
+        rs.getString("drive_key"),
+        RunKind.valueOf(rs.getString("kind")),
+        rs.getBoolean("gentle"),
+        DriveRun.State.valueOf(rs.getString("state")),
+        rs.getTimestamp("asked_at").toInstant(),
+        instant(rs.getTimestamp("told_at")),
+        rs.getObject("share", Double.class),
+        rs.getObject("seconds_left", Double.class),
+        rs.getObject("spread_s", Double.class),
+        rs.getObject("at_byte", Long.class),
+        surface == null ? null : json.readValue(surface, SurfaceNote.class),
+        ended == null
+            ? null
+            : new DriveRun.Result(
+                rs.getTimestamp("started_at").toInstant(),
+                rs.getTimestamp("ended_at").toInstant(),
+                LinkEvent.End.valueOf(ended),
+                rs.getString("why"),
+                selfTest == null ? null : json.readValue(selfTest, LinkEvent.SelfTestNote.class)));
+  }
+
+  private static Instant instant(Timestamp timestamp) {
+    return timestamp == null ? null : timestamp.toInstant();
+  }
+}

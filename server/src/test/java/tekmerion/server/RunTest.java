@@ -1,0 +1,202 @@
+package tekmerion.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import tekmerion.launch.ShopClient;
+import tekmerion.link.LinkEvent;
+import tekmerion.link.PageNote;
+import tekmerion.link.RunKind;
+import tekmerion.link.SurfaceNote;
+import tekmerion.link.ToProbe;
+import tekmerion.link.ToServer;
+import tekmerion.sim.SimMachines;
+import tools.jackson.databind.JsonNode;
+
+/** Runs, from the request to the evidence, with a peer in the probe's place. */
+@ExtendWith(RunningServer.class)
+class RunTest {
+  /** Each test has a bay of its own: what one finds on a drive stays found. */
+  private enum At {
+    BAY_1(1, "J-2291"),
+    BAY_5(5, "J-2292"),
+    BAY_4(4, "J-2279");
+
+    private final int bay;
+    private final String job;
+
+    At(int bay, String number) {
+      this.bay = bay;
+      this.job = "/api/jobs/" + number;
+    }
+
+    private String drive() {
+      return job + "/drives/drive-a";
+    }
+  }
+
+  private static SurfaceNote surface(double shareRead, long bad) {
+    List<SurfaceNote.BadNote> ranges =
+        bad == 0 ? List.of() : List.of(new SurfaceNote.BadNote(5_900_000, bad));
+    return new SurfaceNote(
+        1_000_204_886_016L,
+        512,
+        1_000,
+        shareRead,
+        (long) (shareRead * 1_000_204_886_016L),
+        1_000,
+        bad == 0 ? 0 : 1,
+        0.005,
+        List.of(new SurfaceNote.ZoneNote(3, 6_100, 9_000, 14_000, 1, (int) bad)),
+        List.of(),
+        ranges);
+  }
+
+  private static LinkPeer linked(RunningServer.Shop shop, ShopClient ines, At at) throws Exception {
+    LinkPeer peer = new LinkPeer(shop.address(), LinkPeer.enrol(ines, at.bay, UUID.randomUUID()));
+    peer.hello(0);
+    peer.next(ToProbe.Welcome.class);
+    return peer;
+  }
+
+  /** Tells who the drive is, so that its view exists. */
+  private static void read(LinkPeer peer, ShopClient ines, At at) throws Exception {
+    ines.post(at.job + "/readings", Map.of("driveKey", "drive-a"));
+    ToProbe.ReadDrive asked = peer.next(ToProbe.ReadDrive.class);
+    var pages = new SimMachines().open("sim:worn-disk,0").orElseThrow().drives().get(0).pages();
+    peer.send(
+        new ToServer.Event(
+            1,
+            new LinkEvent.DriveRead(
+                asked.requestId(),
+                UUID.randomUUID(),
+                "drive-a",
+                Instant.now(),
+                pages.kinds().stream().map(k -> PageNote.of(k, pages.read(k))).toList())));
+    peer.next(ToProbe.Acknowledge.class);
+  }
+
+  private static ShopClient.Answer start(ShopClient who, At at, RunKind kind) {
+    return who.post(at.drive() + "/runs", Map.of("kind", kind.name()));
+  }
+
+  private static LinkEvent.RunEnded ended(UUID id, LinkEvent.End end, SurfaceNote surface) {
+    Instant now = Instant.now();
+    return new LinkEvent.RunEnded(
+        id, "drive-a", RunKind.SURFACE, now.minusSeconds(60), now, end, "", surface, null);
+  }
+
+  @Test
+  void aPassIsWatchedPausedGoneOnWithAndItsFindingWeighed(RunningServer.Shop shop)
+      throws Exception {
+    At at = At.BAY_1;
+    ShopClient ines = shop.signedIn();
+    try (LinkPeer peer = linked(shop, ines, at)) {
+      read(peer, ines, at);
+      UUID id = UUID.fromString(start(ines, at, RunKind.SURFACE).body().get("id").stringValue());
+      ToProbe.StartRun asked = peer.next(ToProbe.StartRun.class);
+      assertThat(asked).isEqualTo(new ToProbe.StartRun(id, "drive-a", RunKind.SURFACE, true));
+      assertThat(start(ines, at, RunKind.SELF_TEST_SHORT).status()).isEqualTo(409);
+
+      peer.send(new ToServer.RunProgress(id, 0.61, 4_000, 720, 610L, surface(0.61, 3)));
+      JsonNode run = shown(ines, id, "/share", "0.61");
+      assertThat(run.at("/surface/bad/0/sectors").intValue()).isEqualTo(3);
+      assertThat(run.at("/likelyEnd").isNull()).isFalse();
+      assertThat(ines.post("/api/runs/%s/pause".formatted(id), Map.of()).status()).isEqualTo(204);
+      assertThat(peer.next(ToProbe.StopRun.class))
+          .isEqualTo(new ToProbe.StopRun(id, "drive-a", RunKind.SURFACE, true));
+      assertThat(ines.post("/api/runs/%s/resume".formatted(id), Map.of()).status()).isEqualTo(204);
+      assertThat(peer.next(ToProbe.StartRun.class)).isEqualTo(asked);
+
+      peer.send(new ToServer.Event(2, ended(id, LinkEvent.End.COMPLETE, surface(1, 12))));
+      peer.next(ToProbe.Acknowledge.class);
+
+      JsonNode view = ines.get(at.drive()).body();
+      assertThat(view.get("finding").stringValue()).isEqualTo("12 sectors unreadable");
+      assertThat(view.get("decisive").stringValue()).contains("that is the medium");
+      assertThat(view.at("/runs/0/end").stringValue()).isEqualTo("COMPLETE");
+      assertThat(view.at("/outlook/drivers/0/words").stringValue()).contains("12 sectors");
+      assertThat(ines.get(at.job).body().toString())
+          .contains("Surface pass: 12 sectors unreadable");
+    }
+  }
+
+  @Test
+  void aDriveThatFailsForSureIsNotLoadedFurtherBeforeItsCopy(RunningServer.Shop shop)
+      throws Exception {
+    At at = At.BAY_5;
+    ShopClient ines = shop.signedIn();
+    try (LinkPeer peer = linked(shop, ines, at)) {
+      read(peer, ines, at);
+      UUID id = UUID.fromString(start(ines, at, RunKind.SURFACE).body().get("id").stringValue());
+      peer.next(ToProbe.StartRun.class);
+      peer.send(new ToServer.Event(2, ended(id, LinkEvent.End.STOPPED_BY_RULE, surface(0.4, 201))));
+      peer.next(ToProbe.Acknowledge.class);
+
+      ShopClient.Answer whole = start(ines, at, RunKind.SURFACE);
+      ShopClient.Answer extended = start(ines, at, RunKind.SELF_TEST_EXTENDED);
+      ShopClient.Answer sample = start(ines, at, RunKind.SURFACE_SAMPLED);
+
+      assertThat(List.of(whole.status(), extended.status(), sample.status()))
+          .containsExactly(423, 423, 202);
+      assertThat(whole.body().get("detail").stringValue()).contains("failing");
+      assertThat(whole.body().get("toDo").stringValue()).contains("copy is verified");
+    }
+  }
+
+  @Test
+  void aProbeThatComesBackIsAskedAgainForWhatIsOpen(RunningServer.Shop shop) throws Exception {
+    At at = At.BAY_4;
+    ShopClient ines = shop.signedIn();
+    String token = LinkPeer.enrol(ines, at.bay, UUID.randomUUID());
+    UUID id;
+    try (LinkPeer peer = new LinkPeer(shop.address(), token)) {
+      peer.hello(0);
+      peer.next(ToProbe.Welcome.class);
+      read(peer, ines, at);
+      id = UUID.fromString(start(ines, at, RunKind.SURFACE).body().get("id").stringValue());
+      peer.next(ToProbe.StartRun.class);
+    }
+    try (LinkPeer again = new LinkPeer(shop.address(), token)) {
+      again.hello(1);
+      again.next(ToProbe.Welcome.class);
+
+      assertThat(again.next(ToProbe.StartRun.class).requestId()).isEqualTo(id);
+
+      again.send(new ToServer.Event(2, ended(id, LinkEvent.End.CANCELLED, surface(0.1, 0))));
+      again.next(ToProbe.Acknowledge.class);
+      // The same end once more, as if the acknowledgement had been lost on another number.
+      again.send(new ToServer.Event(3, ended(id, LinkEvent.End.COMPLETE, surface(1, 0))));
+      again.next(ToProbe.Acknowledge.class);
+    }
+    assertThat(shop.count("SELECT COUNT(*) FROM run_result WHERE run_id = '%s'".formatted(id)))
+        .isOne();
+    assertThat(
+            shop.count(
+                "SELECT COUNT(*) FROM link_event WHERE refused_why LIKE '%%ended already%%'"))
+        .isPositive();
+  }
+
+  @Test
+  void theCounterStartsNoRuns(RunningServer.Shop shop) {
+    assertThat(start(shop.signedIn("joao"), At.BAY_1, RunKind.SURFACE).status()).isEqualTo(403);
+  }
+
+  /** Progress is applied a moment after it was sent. */
+  private static JsonNode shown(ShopClient who, UUID run, String at, String wanted)
+      throws InterruptedException {
+    long until = System.nanoTime() + 5_000_000_000L;
+    JsonNode body = who.get("/api/runs/" + run).body();
+    while (!body.at(at).toString().equals(wanted) && System.nanoTime() < until) {
+      Thread.sleep(20);
+      body = who.get("/api/runs/" + run).body();
+    }
+    assertThat(body.at(at).toString()).isEqualTo(wanted);
+    return body;
+  }
+}
