@@ -8,6 +8,7 @@ import { GlobalStyle } from './theme/GlobalStyle';
 import { ProblemNote } from './ui/ProblemNote';
 import { Page } from './ui/Sheet';
 import { CustomerView } from './views/customer/CustomerView';
+import { DriveView } from './views/drive/DriveView';
 import { FloorView } from './views/floor/FloorView';
 import { IntakeHome } from './views/intake/IntakeHome';
 import { IntakeView } from './views/intake/IntakeView';
@@ -33,6 +34,7 @@ const router = createBrowserRouter([
       { path: '/job/:number/intake', element: <OfJob /> },
       { path: '/job/:number/ruling', element: <RulingView /> },
       { path: '/reading/:id', element: <ReadingView /> },
+      { path: '/drive/:number/:driveKey', element: <DriveView /> },
       { path: '/intake', element: <IntakeHome /> },
       { path: '/intake/:id', element: <IntakeView /> },
       { path: '/wall', element: <WallView /> },

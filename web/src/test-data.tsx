@@ -186,6 +186,8 @@ export const floorJob = (more: Partial<FloorJob> = {}): FloorJob => ({
   restsOn: 0,
   spans: [],
   bay: null,
+  running: null,
+  runningShare: null,
   ...more,
 });
 

@@ -4,11 +4,14 @@ import type {
   Colleague,
   Course,
   CustomerLife,
+  DriveData,
+  DriveRun,
   EnrolmentCode,
   Floor,
   Found,
   Job,
   Notice,
+  PageBytes,
   PartLife,
   Reading,
   Session,
@@ -21,6 +24,10 @@ export const keys = {
   floor: ['floor'] as const,
   job: (number: string) => ['job', number] as const,
   progress: (number: string) => ['progress', number] as const,
+  /** Below its job: what changes the job changes its drives. */
+  drive: (number: string, driveKey: string) => ['job', number, 'drive', driveKey] as const,
+  run: (id: string) => ['run', id] as const,
+  pageBytes: (reading: string, kind: string) => ['page', reading, kind] as const,
   reading: (id: string) => ['reading', id] as const,
   people: ['people'] as const,
   bell: ['bell'] as const,
@@ -90,6 +97,36 @@ export const useJob = (number: string) =>
   useQuery({
     queryKey: keys.job(number),
     queryFn: () => request<Job>('GET', `/api/jobs/${encodeURIComponent(number)}`),
+  });
+
+export const useDrive = (number: string, driveKey: string) =>
+  useQuery({
+    queryKey: keys.drive(number, driveKey),
+    queryFn: () =>
+      request<DriveData>(
+        'GET',
+        `/api/jobs/${encodeURIComponent(number)}/drives/${encodeURIComponent(driveKey)}`,
+      ),
+  });
+
+/** A run while it goes on; live events ask for it anew. */
+export const useRun = (id: string | null) =>
+  useQuery({
+    queryKey: keys.run(id ?? ''),
+    queryFn: () => request<DriveRun>('GET', `/api/runs/${id ?? ''}`),
+    enabled: id !== null,
+  });
+
+/** The bytes of a page with their fields; never changes. */
+export const usePageBytes = (reading: string, kind: string) =>
+  useQuery({
+    queryKey: keys.pageBytes(reading, kind),
+    queryFn: () =>
+      request<PageBytes>(
+        'GET',
+        `/api/readings/${encodeURIComponent(reading)}/pages/${encodeURIComponent(kind)}`,
+      ),
+    staleTime: Infinity,
   });
 
 /** Raw evidence never changes, so a reading is fetched once. */

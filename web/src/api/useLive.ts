@@ -14,6 +14,8 @@ export function applyChange(client: QueryClient, change: Change) {
     client.setQueryData(keys.progress(number), JSON.parse(change.body) as Progress);
   } else if (what === 'job' && number !== undefined) {
     void client.invalidateQueries({ queryKey: keys.job(number) });
+  } else if (what === 'run' && number !== undefined) {
+    void client.invalidateQueries({ queryKey: keys.run(number) });
   } else if (what === 'bell') {
     void client.invalidateQueries({ queryKey: keys.bell });
   } else if (what === 'part' && number !== undefined) {

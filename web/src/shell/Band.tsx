@@ -58,7 +58,7 @@ export function Band({ person, here }: BandProps) {
         {bays.map((bay) => (
           <li key={bay.number}>
             <BayButton
-              data-here={pathname.startsWith(`/job/${bay.job?.number}`) || undefined}
+              data-here={isHere(pathname, bay) || undefined}
               data-waits={bay.job?.acts === 'PERSON' || undefined}
               onPress={() => goTo(bay)}
             >
@@ -73,6 +73,7 @@ export function Band({ person, here }: BandProps) {
                   <TiltMark tilt={bay.job.tilt} size={18} />
                 </Plate>
               )}
+              {bay.job?.share != null && <Done style={{ width: `${100 * bay.job.share}%` }} />}
             </BayButton>
           </li>
         ))}
@@ -87,6 +88,12 @@ export function Band({ person, here }: BandProps) {
       )}
     </Mat>
   );
+}
+
+/** Its job, its intake or ruling, or one of its drives. */
+function isHere(pathname: string, bay: Bay): boolean {
+  const [, view, number] = pathname.split('/');
+  return (view === 'job' || view === 'drive') && number === bay.job?.number;
 }
 
 /** Digits 1–9 jump to a bay unless something is being typed or a dialog is open. */
@@ -187,6 +194,8 @@ const BayButton = styled(AriaButton)`
     font: inherit;
     font-weight: 700;
   }
+  position: relative;
+  overflow: hidden;
 `;
 
 const BayText = styled.span`
@@ -208,4 +217,13 @@ const Who = styled.div`
   display: flex;
   align-items: center;
   gap: 5px;
+`;
+
+/** How far a run in this bay is; its words stand above. */
+const Done = styled.i`
+  position: absolute;
+  left: 0;
+  bottom: 0;
+  height: 4px;
+  background: #5cc2b8;
 `;

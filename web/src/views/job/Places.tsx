@@ -54,7 +54,10 @@ function Drives({ job }: { job: Job }) {
         <Drive key={drive.key}>
           <TiltMark tilt={drive.tilt} size={20} />
           <span>
-            <b>{drive.name}</b>, {drive.description}
+            <Link to={`/drive/${job.number}/${drive.key}`}>
+              <b>{drive.name}</b>
+            </Link>
+            , {drive.description}
             <small>{drive.identity}</small>
             {drive.metBefore !== null && <MetBefore>{drive.metBefore}</MetBefore>}
             <Links>

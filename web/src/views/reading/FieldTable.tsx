@@ -1,18 +1,17 @@
 import { useState } from 'react';
 import { Button as AriaButton, Checkbox } from 'react-aria-components';
 import styled from 'styled-components';
-import type { IdentifyField } from '../../api/types';
 import { color } from '../../theme/theme';
 import { DataTable } from './DataTable';
 import { sameRange, type Range } from './range';
 
 export interface FieldTableProps {
-  fields: readonly IdentifyField[];
+  fields: readonly { name: string; offset: number; length: number; value: string | null }[];
   range: Range | null;
   onRange: (range: Range) => void;
 }
 
-/** Every field of the identity page; what it cannot do is folded away at first. */
+/** Every field of a page; what it cannot do is folded away at first. */
 export function FieldTable({ fields, range, onRange }: FieldTableProps) {
   const [all, setAll] = useState(false);
   const shown = all ? fields : fields.filter((f) => f.value !== null && f.value !== 'false');
@@ -37,7 +36,10 @@ export function FieldTable({ fields, range, onRange }: FieldTableProps) {
           {shown.map((field) => {
             const bytes = { offset: field.offset, length: field.length };
             return (
-              <tr key={field.name} data-here={sameRange(range, bytes) || undefined}>
+              <tr
+                key={`${field.name} ${field.offset}`}
+                data-here={sameRange(range, bytes) || undefined}
+              >
                 <td>
                   <RowButton
                     onPress={() => onRange(bytes)}

@@ -9,12 +9,16 @@ export interface HexViewProps {
   hex: string;
   /** Bytes to point out. */
   range: Range | null;
+  /** Told which byte the cursor is on. */
+  onByte?: ((offset: number) => void) | undefined;
+  /** What the marked bytes mean. */
+  meaning?: string | null;
 }
 
 const PER_ROW = 16;
 
 /** The bytes as they came, 16 a row. */
-export function HexView({ name, hex, range }: HexViewProps) {
+export function HexView({ name, hex, range, onByte, meaning = null }: HexViewProps) {
   const marked = useRef<HTMLTableRowElement>(null);
   useEffect(() => {
     marked.current?.scrollIntoView({ block: 'nearest' });
@@ -27,8 +31,31 @@ export function HexView({ name, hex, range }: HexViewProps) {
       <Caption>
         {name}, {hex.length / 2} bytes
         {range !== null && `; ${rangeWords(range)} marked`}
+        {meaning !== null && <b>{meaning}</b>}
       </Caption>
-      <Bytes role="region" aria-label={`Bytes of ${name}`}>
+      <Bytes
+        role="region"
+        aria-label={`Bytes of ${name}`}
+        tabIndex={0}
+        onPointerOver={(event) => {
+          const at = (event.target as HTMLElement).dataset.at;
+          if (at !== undefined) onByte?.(Number(at));
+        }}
+        onKeyDown={(event) => {
+          const step: Record<string, number> = {
+            ArrowRight: 1,
+            ArrowLeft: -1,
+            ArrowDown: PER_ROW,
+            ArrowUp: -PER_ROW,
+          };
+          const by = step[event.key];
+          if (by === undefined || onByte === undefined) return;
+          event.preventDefault();
+          const from =
+            range === null ? -by : by < 0 ? range.offset : range.offset + range.length - 1;
+          onByte(Math.min(hex.length / 2 - 1, Math.max(0, from + by)));
+        }}
+      >
         <table>
           <tbody>
             {Array.from({ length: rows }, (_, row) => (
@@ -40,7 +67,7 @@ export function HexView({ name, hex, range }: HexViewProps) {
                 {Array.from({ length: PER_ROW }, (_, column) => {
                   const at = row * PER_ROW + column;
                   return (
-                    <td key={column} data-marked={isIn(at) || undefined}>
+                    <td key={column} data-at={at} data-marked={isIn(at) || undefined}>
                       {hex.slice(2 * at, 2 * at + 2)}
                     </td>
                   );
@@ -58,6 +85,12 @@ const Caption = styled.p`
   padding: 12px 14px 6px;
   font-size: 14px;
   color: ${color.ink2};
+  max-width: 480px;
+  b {
+    display: block;
+    color: ${color.ink};
+    min-height: 20px;
+  }
 `;
 
 const Bytes = styled.div`
@@ -73,6 +106,8 @@ const Bytes = styled.div`
     color: ${color.ink2};
     padding-right: 10px;
   }
+  max-height: 70vh;
+  overflow: auto;
   td {
     padding: 0 3px;
   }

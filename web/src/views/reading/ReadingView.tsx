@@ -2,8 +2,8 @@ import { useState } from 'react';
 import { Tab, TabList, TabPanel, Tabs } from 'react-aria-components';
 import { Link, useParams, useSearchParams } from 'react-router';
 import styled from 'styled-components';
-import { useReading } from '../../api/queries';
-import type { PageView, Reading } from '../../api/types';
+import { usePageBytes, useReading } from '../../api/queries';
+import type { PageBytes, PageView, Reading } from '../../api/types';
 import { color } from '../../theme/theme';
 import { when } from '../../ui/format';
 import { Mono, Page, Sheet, Sub, Title } from '../../ui/Sheet';
@@ -12,7 +12,7 @@ import { AttributeTable } from './AttributeTable';
 import { FieldTable } from './FieldTable';
 import { HexView } from './HexView';
 import { readingTitle } from './readingTitle';
-import type { Range } from './range';
+import { sameRange, type Range } from './range';
 
 const NAMES: Record<string, string> = {
   'ata-smart': 'Self-report',
@@ -21,6 +21,9 @@ const NAMES: Record<string, string> = {
 };
 
 const ORDER = Object.keys(NAMES);
+
+/** The pages that are asked for most stand first, the others as they came. */
+const place = (kind: string) => (ORDER.includes(kind) ? ORDER.indexOf(kind) : ORDER.length);
 
 /** One reading down to its bytes. */
 export function ReadingView() {
@@ -32,8 +35,8 @@ export function ReadingView() {
 function Shown({ reading }: { reading: Reading }) {
   const [search] = useSearchParams();
   const asked = rangeFrom(search);
-  const pages = [...reading.pages].sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind));
-  const [page, setPage] = useState(search.get('page') ?? 'ata-smart');
+  const pages = [...reading.pages].sort((a, b) => place(a.kind) - place(b.kind));
+  const [page, setPage] = useState(search.get('page') ?? pages[0]?.kind ?? '');
   const [range, setRange] = useState<Range | null>(asked);
   return (
     <Page>
@@ -57,24 +60,13 @@ function Shown({ reading }: { reading: Reading }) {
         <Bar aria-label="Pages">
           {pages.map((p) => (
             <PageTab key={p.kind} id={p.kind}>
-              {NAMES[p.kind] ?? p.kind} <small>{stateWords(p)}</small>
+              {NAMES[p.kind] ?? p.standardName} <small>{stateWords(p)}</small>
             </PageTab>
           ))}
         </Bar>
         {pages.map((p) => (
           <TabPanel key={p.kind} id={p.kind}>
-            <Columns>
-              <Sheet>
-                <PageTable reading={reading} page={p} range={range} onRange={setRange} />
-              </Sheet>
-              <Beside>
-                {p.hex === null ? (
-                  <Teach>There are no bytes: {p.why}</Teach>
-                ) : (
-                  <HexView name={p.standardName} hex={p.hex} range={rangeOf(p, range)} />
-                )}
-              </Beside>
-            </Columns>
+            <OnePage reading={reading} page={p} range={range} onRange={setRange} />
           </TabPanel>
         ))}
       </Tabs>
@@ -89,7 +81,52 @@ interface PageTableProps {
   onRange: (range: Range) => void;
 }
 
-function PageTable({ reading, page, range, onRange }: PageTableProps) {
+/** Fields and bytes side by side: either points at the other. */
+function OnePage({ reading, page, range, onRange }: PageTableProps) {
+  const bytes = usePageBytes(reading.id, page.outcome === 'GOT' ? page.kind : '');
+  const fields = bytes.data?.fields ?? [];
+  const shown = rangeOf(page, range);
+  const field = shown === null ? undefined : fields.find((f) => sameRange(shown, f));
+  const under = (offset: number) =>
+    fields
+      .filter((f) => offset >= f.offset && offset < f.offset + f.length)
+      .sort((a, b) => a.length - b.length)[0];
+  return (
+    <Columns>
+      <Sheet>
+        <PageTable reading={reading} page={page} fields={fields} range={range} onRange={onRange} />
+      </Sheet>
+      <Beside>
+        {page.hex === null ? (
+          <Teach>There are no bytes: {page.why}</Teach>
+        ) : (
+          <HexView
+            name={page.standardName}
+            hex={page.hex}
+            range={shown}
+            meaning={field === undefined ? '' : `${field.name}: ${valueWords(field)}`}
+            onByte={(offset) => {
+              const here = under(offset);
+              onRange({ offset: here?.offset ?? offset, length: here?.length ?? 1 });
+            }}
+          />
+        )}
+      </Beside>
+    </Columns>
+  );
+}
+
+function valueWords(field: PageBytes['fields'][number]): string {
+  return field.value === null ? 'not reported' : `${field.value} ${field.unit}`.trim();
+}
+
+function PageTable({
+  reading,
+  page,
+  fields,
+  range,
+  onRange,
+}: PageTableProps & { fields: PageBytes['fields'] }) {
   if (page.outcome !== 'GOT') {
     return (
       <Teach>
@@ -113,6 +150,9 @@ function PageTable({ reading, page, range, onRange }: PageTableProps) {
   }
   if (page.kind === 'ata-identify') {
     return <FieldTable fields={reading.identify} range={range} onRange={onRange} />;
+  }
+  if (page.kind !== 'ata-smart' && page.kind !== 'ata-thresholds') {
+    return <FieldTable fields={fields} range={range} onRange={onRange} />;
   }
   return (
     <AttributeTable
@@ -151,6 +191,7 @@ const Back = styled(Link)`
 
 const Bar = styled(TabList)`
   display: flex;
+  flex-wrap: wrap;
   gap: 6px;
   margin: 12px 0 -1px;
 `;

@@ -1,0 +1,82 @@
+import styled from 'styled-components';
+import type { DriveRun } from '../../api/types';
+import { color } from '../../theme/theme';
+import { count, when } from '../../ui/format';
+import { Lead, Sheet, SheetHead } from '../../ui/Sheet';
+
+/** What runs found, newest first. */
+export function RunList({ runs }: { runs: readonly DriveRun[] }) {
+  const ended = runs.filter((r) => r.state === 'ENDED');
+  return (
+    <Sheet>
+      <SheetHead>
+        <Lead>{ended.length === 0 ? 'Not tested here yet' : 'Tests of this drive'}</Lead>
+      </SheetHead>
+      {ended.length === 0 ? (
+        <Empty>
+          A surface sample tells in minutes what share may be bad; a self-test is done by the drive
+          itself.
+        </Empty>
+      ) : (
+        <List>
+          {ended.map((r) => (
+            <li key={r.id}>
+              <span>
+                <b>{r.name}</b> {r.endedAt !== null && when(r.endedAt)}
+              </span>
+              <span data-bad={isBad(r) || undefined}>{outcome(r)}</span>
+              {r.why !== null && <small>{r.why}</small>}
+            </li>
+          ))}
+        </List>
+      )}
+    </Sheet>
+  );
+}
+
+function isBad(run: DriveRun): boolean {
+  return run.selfTest?.passed === false || (run.surface?.bad.length ?? 0) > 0;
+}
+
+function outcome(run: DriveRun): string {
+  if (run.end === 'COULD_NOT_RUN') return 'could not run';
+  const how =
+    run.end === 'COMPLETE'
+      ? ''
+      : run.end === 'CANCELLED'
+        ? ', ended by hand'
+        : ', stopped to spare it';
+  if (run.selfTest !== null) return `${run.selfTest.words}${how}`;
+  const s = run.surface;
+  if (s === null) return `ended${how}`;
+  const bad = s.bad.reduce((sum, b) => sum + b.sectors, 0);
+  const read = `${(100 * s.shareRead).toFixed(0)} % read`;
+  return bad === 0
+    ? `nothing unreadable, ${read}${how}`
+    : `${count(bad)} ${bad === 1 ? 'sector' : 'sectors'} unreadable, ${read}${how}`;
+}
+
+const Empty = styled.p`
+  padding: 0 16px 16px;
+`;
+
+const List = styled.ul`
+  padding: 0 16px 12px;
+  li {
+    display: flex;
+    flex-wrap: wrap;
+    justify-content: space-between;
+    gap: 2px 16px;
+    padding: 8px 0;
+    border-top: 1px solid ${color.line};
+  }
+  [data-bad] {
+    color: ${color.implicated};
+    font-weight: 700;
+  }
+  small {
+    flex-basis: 100%;
+    font-size: 14px;
+    color: ${color.ink2};
+  }
+`;

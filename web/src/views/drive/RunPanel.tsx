@@ -1,0 +1,80 @@
+import styled from 'styled-components';
+import { keys, useCall } from '../../api/queries';
+import type { DriveRun } from '../../api/types';
+import { color } from '../../theme/theme';
+import { Button } from '../../ui/Button';
+import { clock, count } from '../../ui/format';
+import { ProblemNote } from '../../ui/ProblemNote';
+
+/** A run that goes on: how far, when it ends, and what can be done with it. */
+export function RunPanel({ run, job }: { run: DriveRun; job: string }) {
+  const call = useCall(keys.job(job), keys.run(run.id));
+  const send = (what: string) =>
+    call.mutate({ method: 'POST', path: `/api/runs/${run.id}/${what}` });
+  const share = run.share ?? 0;
+  const paused = run.state === 'PAUSED';
+  const ending = run.state === 'ENDING';
+  return (
+    <Panel aria-label={`${run.name} under way`}>
+      <b>
+        {run.name} {(100 * share).toFixed(share < 0.1 ? 1 : 0)} %{paused && ', paused'}
+        {ending && ', is to end'}
+      </b>
+      <progress value={share} max={1} aria-label={run.name} />
+      <span>{endWords(run)}</span>
+      {run.surface !== null && <span>{sampleWords(run)}</span>}
+      <Buttons>
+        {run.kind.startsWith('SURFACE') && run.state === 'RUNNING' && (
+          <Button onPress={() => send('pause')}>Pause</Button>
+        )}
+        {paused && (
+          <Button primary onPress={() => send('resume')}>
+            Go on
+          </Button>
+        )}
+        <Button isDisabled={ending} onPress={() => send('end')}>
+          End it
+        </Button>
+      </Buttons>
+      {call.isError && <ProblemNote error={call.error} />}
+    </Panel>
+  );
+}
+
+function endWords(run: DriveRun): string {
+  if (run.state === 'PAUSED') return 'Kept as it is; it goes on from here.';
+  if (run.state === 'ENDING') return 'The probe reports what it found until now, then it is over.';
+  if (run.likelyEnd === null) return 'The end cannot be told yet.';
+  const minutes = Math.ceil((run.spreadSeconds ?? 0) / 60);
+  return `Ends about ${clock(new Date(run.likelyEnd))}, ± ${minutes} min`;
+}
+
+function sampleWords(run: DriveRun): string {
+  const s = run.surface;
+  if (s === null || s.sampled === 0) return '';
+  const share = 100 * s.badShareAtMost;
+  const words = share >= 10 ? share.toFixed(0) : share.toPrecision(2);
+  return `With 95 % confidence at most ${words} % of it is bad (${count(s.sampled)} random places, ${s.sampledBad} bad)`;
+}
+
+const Panel = styled.section`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px 16px;
+  padding: 8px 16px;
+  border-top: 1px solid ${color.line};
+  background: ${color.sunken};
+  font-size: 14px;
+  progress {
+    width: 180px;
+    height: 12px;
+    accent-color: ${color.clear};
+  }
+`;
+
+const Buttons = styled.span`
+  display: flex;
+  gap: 8px;
+  margin-left: auto;
+`;

@@ -1,0 +1,75 @@
+import styled from 'styled-components';
+import { keys, useCall } from '../../api/queries';
+import type { DriveData, RunKind } from '../../api/types';
+import { color } from '../../theme/theme';
+import { Button } from '../../ui/Button';
+import { Modal } from '../../ui/Modal';
+import { ProblemNote } from '../../ui/ProblemNote';
+
+export interface StartRunProps {
+  drive: DriveData;
+  isOpen: boolean;
+  onClose: () => void;
+}
+
+/** Every run that there is; a locked one says why and what opens it. */
+export function StartRun({ drive, isOpen, onClose }: StartRunProps) {
+  const call = useCall(keys.job(drive.job));
+  const start = (kind: RunKind) =>
+    call.mutate(
+      {
+        method: 'POST',
+        path: `/api/jobs/${drive.job}/drives/${drive.driveKey}/runs`,
+        body: { kind },
+      },
+      { onSuccess: onClose },
+    );
+  return (
+    <Modal title={`Test ${drive.slot}`} isOpen={isOpen} onClose={onClose}>
+      {!drive.probeOnline && (
+        <p role="note">
+          No probe is connected: put the machine in a bay and start the probe there.
+        </p>
+      )}
+      {call.isError && <ProblemNote error={call.error} />}
+      <List>
+        {drive.starts.map((s) => (
+          <li key={s.kind}>
+            <span>
+              <b>{s.name}</b>
+              <small>{s.about}</small>
+              {s.lockedWhy !== null && (
+                <small>
+                  Locked: {s.lockedWhy} {s.opens}
+                </small>
+              )}
+            </span>
+            <Button
+              aria-label={`Start: ${s.name}`}
+              isDisabled={s.lockedWhy !== null || !drive.probeOnline || call.isPending}
+              onPress={() => start(s.kind)}
+            >
+              {s.lockedWhy === null ? 'Start' : 'Locked'}
+            </Button>
+          </li>
+        ))}
+      </List>
+    </Modal>
+  );
+}
+
+const List = styled.ul`
+  li {
+    display: flex;
+    justify-content: space-between;
+    align-items: center;
+    gap: 12px;
+    padding: 10px 0;
+    border-top: 1px solid ${color.line};
+  }
+  small {
+    display: block;
+    font-size: 14px;
+    color: ${color.ink2};
+  }
+`;
