@@ -1,8 +1,8 @@
 package tekmerion.e2e;
 
-import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
@@ -14,7 +14,7 @@ import tekmerion.launch.ShopClient;
  */
 class Pictures {
   @Test
-  void ofEveryView() throws IOException {
+  void ofEveryView() throws Exception {
     try (Whole whole = new Whole(true);
         Browser browser = new Browser(whole.home(), whole.address())) {
       Path folder = whole.home().root().resolve("docs/screenshots");
@@ -25,7 +25,7 @@ class Pictures {
       browser.signIn(Whole.PERSON, Whole.PASSWORD);
       browser.seeHeading("machines need a person");
       ShopClient shop = whole.signedIn();
-      whole.startProbe(1, "sim:worn-disk,50", shop.enrolmentCode(1));
+      whole.startProbe(1, "sim:worn-disk,50,240", shop.enrolmentCode(1));
       whole.startProbe(3, "sim:bad-bridge,50", shop.enrolmentCode(3));
 
       browser.key("3");
@@ -46,6 +46,7 @@ class Pictures {
       browser.seeHeading("sectors wait");
       browser.click(By.xpath("//button[contains(.,'Sectors waiting')]"));
       browser.picture(folder.resolve("reading.png"));
+      takeDrive(whole, browser, folder);
       browser.key("1");
       browser.press("Rule on it");
       browser.seeText("Sign the ruling");
@@ -64,6 +65,22 @@ class Pictures {
       browser.picture(folder.resolve("wall.png"));
       takeIntakeAndTheRest(whole, browser, shop, folder);
     }
+  }
+
+  /** In the middle of a surface pass, with its visits of before. */
+  private static void takeDrive(Whole whole, Browser browser, Path folder) throws Exception {
+    browser.open("/drive/J-2291/drive-a");
+    browser.press("Test…");
+    browser.press("Start");
+    ShopClient shop = whole.signedIn();
+    Await.until(
+        "the pass has met damage",
+        Duration.ofMinutes(4),
+        () ->
+            shop.get("/api/jobs/J-2291/drives/drive-a").body().at("/runs/0/surface/bad").size()
+                > 0);
+    browser.seeText("sectors lost");
+    browser.picture(folder.resolve("drive.png"));
   }
 
   private static void takeIntakeAndTheRest(

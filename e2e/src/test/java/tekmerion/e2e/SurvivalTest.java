@@ -26,6 +26,10 @@ import tekmerion.probe.outbox.Outbox;
  */
 class SurvivalTest {
   private static final Duration PATIENCE = Duration.ofSeconds(60);
+
+  /** What the simulated disk answers to. */
+  private static final int PAGES = 8;
+
   private static final int BAY = 1;
   private static final String JOB = "/api/jobs/J-2291";
   private static Whole whole;
@@ -80,7 +84,7 @@ class SurvivalTest {
   @Test
   void theProbeKilledInMidReading() throws Exception {
     UUID request = ask();
-    Thread.sleep(220); // three pages take 150 ms each: it is in the second
+    Thread.sleep(220); // each page takes 150 ms: it is in the second
     assertThat(readingsOf(request)).isZero();
     whole.killProbe(BAY);
 
@@ -183,7 +187,7 @@ class SurvivalTest {
                     + " JOIN reading_page p ON p.reading_id = r.id GROUP BY r.id")) {
       while (result.next()) {
         database.add(result.getString(1));
-        assertThat(result.getInt(2)).as("pages of a reading").isEqualTo(3);
+        assertThat(result.getInt(2)).as("pages of a reading").isEqualTo(PAGES);
       }
     }
     assertThat(ledger).isNotEmpty().doesNotHaveDuplicates();

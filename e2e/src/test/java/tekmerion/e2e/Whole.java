@@ -48,7 +48,7 @@ final class Whole implements AutoCloseable {
   Whole(boolean withPast) {
     this.withPast = withPast;
     try {
-      folder = Files.createTempDirectory("tekmerion-e2e");
+      folder = Files.createTempDirectory("tekmerion e2e"); // a space, as a home may have one
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }

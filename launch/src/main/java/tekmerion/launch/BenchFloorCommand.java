@@ -1,7 +1,6 @@
 package tekmerion.launch;
 
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
@@ -10,7 +9,6 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -70,27 +68,15 @@ final class BenchFloorCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws Exception {
-    Home home = Home.find();
-    Path folder =
-        (data == null ? home.root().resolve(".tekmerion/bench-floor") : data).toAbsolutePath();
-    Files.createDirectories(folder);
-    try (Running running = new Running()) {
-      MariaDb database = running.add(MariaDb.startForBench(folder.resolve("db")));
-      String password = Secrets.in(folder).get("demoPassword", 10);
-      Map<String, String> environment = new HashMap<>(database.environment());
-      environment.put("TEKMERION_DEMO", "true");
-      environment.put("TEKMERION_DEMO_LARGE", "true");
-      environment.put("TEKMERION_DEMO_PASSWORD", password);
+    try (BenchShop bench = BenchShop.in(data, "bench-floor").large()) {
       System.out.println(
           "Starting the large shop; the first time it is filled, which takes minutes.");
-      ServerProcess server =
-          running.add(ServerProcess.start(home, folder, FreePort.any(), environment));
-      ShopClient one = signedIn(server, password);
-      warmUp(one);
+      bench.start();
+      warmUp(bench.signedIn());
       List<Thread> people = new ArrayList<>();
       long until = System.nanoTime() + TimeUnit.SECONDS.toNanos(seconds);
       for (int i = 0; i < users; i++) {
-        ShopClient shop = signedIn(server, password);
+        ShopClient shop = bench.signedIn();
         Random random = new Random(i);
         Thread person = new Thread(() -> use(shop, random, until), "person-" + i);
         people.add(person);
@@ -100,22 +86,12 @@ final class BenchFloorCommand implements Callable<Integer> {
         person.join();
       }
       boolean met = report();
-      server.close();
       // A connection takes the setting with it when it is made, so the server starts anew.
-      log(database, true);
-      server = running.add(ServerProcess.start(home, folder, FreePort.any(), environment));
-      plans(database, signedIn(server, password));
+      log(bench.database(), true);
+      bench.start();
+      plans(bench.database(), bench.signedIn());
       return met ? 0 : 1;
     }
-  }
-
-  private static ShopClient signedIn(ServerProcess server, String password) {
-    ShopClient shop = new ShopClient(server.address());
-    ShopClient.Answer answer = shop.signIn("ines", password);
-    if (answer.status() != 200) {
-      throw new LaunchException("The sign-in does not work: " + answer.body());
-    }
-    return shop;
   }
 
   private static void warmUp(ShopClient shop) {

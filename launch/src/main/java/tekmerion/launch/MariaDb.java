@@ -126,23 +126,34 @@ public final class MariaDb implements AutoCloseable {
     child.close();
   }
 
+  /**
+   * The packaged script does not quote its folder everywhere, so a path with a space in it fails:
+   * it is given a plain name that leads to the folder.
+   */
   private static void install(Path folder, Path data) throws IOException {
+    Files.createDirectories(data);
+    Path plain = Files.createTempDirectory("tekmerion-");
+    Path link = Files.createSymbolicLink(plain.resolve("data"), data.toAbsolutePath());
     List<String> command =
         new ArrayList<>(
             List.of(
                 program("mariadb-install-db"),
                 "--no-defaults",
-                "--datadir=" + data,
+                "--datadir=" + link,
                 "--auth-root-authentication-method=socket",
                 "--skip-test-db"));
     command.addAll(asRoot());
     Child install = Child.start("mariadb-install", folder, command, Map.of());
-    if (!install.waitFor(START_LIMIT) || install.exitCode() != 0) {
+    try {
+      if (!install.waitFor(START_LIMIT) || install.exitCode() != 0) {
+        throw new LaunchException(
+            "MariaDB could not make its data folder. It said:\n" + install.output());
+      }
+    } finally {
       install.close();
-      throw new LaunchException(
-          "MariaDB could not make its data folder. It said:\n" + install.output());
+      Files.delete(link);
+      Files.delete(plain);
     }
-    install.close();
   }
 
   /** Run by MariaDB itself at every start, one statement a line, so root never needs a password. */
