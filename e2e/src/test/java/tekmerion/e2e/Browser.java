@@ -110,6 +110,26 @@ final class Browser implements AutoCloseable {
     }
   }
 
+  /** Tab until the focus is on what bears these words, as text or as its label. */
+  void tabTo(String words) {
+    see(By.xpath("//*[normalize-space()='%1$s' or @aria-label='%1$s']".formatted(words)));
+    for (int i = 0; i < 80; i++) {
+      Object focused =
+          driver.executeScript(
+              "const e = document.activeElement;"
+                  + "return e.getAttribute('aria-label') ?? e.textContent.trim();");
+      if (words.equals(focused)) {
+        return;
+      }
+      key(Keys.TAB);
+    }
+    throw new AssertionError("Tab never comes to: " + words);
+  }
+
+  void moveTo(By what) {
+    new Actions(driver).moveToElement(see(what)).perform();
+  }
+
   /** Cuts the page off from the network, or lets it back. */
   void offline(boolean off) {
     driver.executeCdpCommand("Network.enable", Map.of());

@@ -3,6 +3,7 @@ package tekmerion.link;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.util.UUID;
+import tekmerion.core.gate.Stance;
 
 /** What the server sends: a fixed set; nothing in it is ever executed as text. */
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "type")
@@ -31,8 +32,9 @@ public sealed interface ToProbe {
    * Start a run on a drive, or go on with it where it stopped. Reads only. Repeats are harmless.
    *
    * @param gentle the drive is under suspicion: give up sooner
+   * @param stance of the data on it: the probe asks its own gate before a run that loads the drive
    */
-  record StartRun(UUID requestId, String driveKey, RunKind run, boolean gentle)
+  record StartRun(UUID requestId, String driveKey, RunKind run, boolean gentle, Stance stance)
       implements ToProbe {}
 
   /**

@@ -21,6 +21,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
+import tekmerion.core.gate.Stance;
 import tekmerion.core.page.RawPage;
 import tekmerion.core.port.PageAnswer;
 import tekmerion.core.port.PageKind;
@@ -77,7 +78,9 @@ class LinkCodecTest {
         arguments("to-probe", ToProbe.class, new ToProbe.Resend(4)),
         arguments("to-probe", ToProbe.class, new ToProbe.ReadDrive(ID, "drive-a")),
         arguments(
-            "to-probe", ToProbe.class, new ToProbe.StartRun(ID, "drive-a", RunKind.SURFACE, true)),
+            "to-probe",
+            ToProbe.class,
+            new ToProbe.StartRun(ID, "drive-a", RunKind.SURFACE, true, Stance.WANTED)),
         arguments(
             "to-probe", ToProbe.class, new ToProbe.StopRun(ID, "drive-a", RunKind.SURFACE, true)),
         arguments(

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import tekmerion.core.gate.Stance;
 import tekmerion.launch.ShopClient;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.PageNote;
@@ -100,7 +101,8 @@ class RunTest {
       read(peer, ines, at);
       UUID id = UUID.fromString(start(ines, at, RunKind.SURFACE).body().get("id").stringValue());
       ToProbe.StartRun asked = peer.next(ToProbe.StartRun.class);
-      assertThat(asked).isEqualTo(new ToProbe.StartRun(id, "drive-a", RunKind.SURFACE, true));
+      assertThat(asked)
+          .isEqualTo(new ToProbe.StartRun(id, "drive-a", RunKind.SURFACE, true, Stance.WANTED));
       assertThat(start(ines, at, RunKind.SELF_TEST_SHORT).status()).isEqualTo(409);
 
       peer.send(new ToServer.RunProgress(id, 0.61, 4_000, 720, 610L, surface(0.61, 3)));

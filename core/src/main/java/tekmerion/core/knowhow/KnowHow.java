@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import tekmerion.core.sign.Sign;
 import tools.jackson.dataformat.yaml.YAMLMapper;
 
 /** All know-how, checked as a whole: a mistake in the files stops the start, with every mistake. */
@@ -76,6 +77,11 @@ public final class KnowHow {
 
   public Optional<SignKind> sign(String id) {
     return Optional.ofNullable(signs.get(id));
+  }
+
+  /** Why this sign settles by itself that its part is failing; empty if it does not. */
+  public Optional<String> decisive(Sign sign) {
+    return sign(sign.id()).map(kind -> kind.decisive().get(sign.level()));
   }
 
   private void checkCause(Cause cause, List<String> mistakes) {

@@ -7,6 +7,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.EnumMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -14,8 +15,16 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
 import java.util.logging.Level;
 import java.util.logging.Logger;
+import tekmerion.core.drive.DriveReading;
+import tekmerion.core.drive.DriveSigns;
+import tekmerion.core.gate.Gate;
+import tekmerion.core.gate.GateAnswer;
+import tekmerion.core.gate.Stance;
+import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.port.BlockSource;
 import tekmerion.core.port.MachineUnderTest;
+import tekmerion.core.port.PageAnswer;
+import tekmerion.core.port.PageKind;
 import tekmerion.core.surface.Plan;
 import tekmerion.core.surface.Progress;
 import tekmerion.core.surface.SurfacePass;
@@ -75,11 +84,44 @@ final class RunHost implements AutoCloseable {
         machine.drives().stream().filter(d -> d.key().equals(command.driveKey())).findFirst();
     if (drive.isEmpty()) {
       couldNotRun(command, "no drive is called " + command.driveKey());
-    } else if (command.run().isSurface()) {
-      surface(command, drive.get());
+    } else if (isBegun(command)) {
+      open(command, drive.get());
     } else {
-      selfTest(command, drive.get());
+      Checking checking = new Checking(command, drive.get());
+      running.put(command.requestId(), checking);
+      start("gate", checking);
     }
+  }
+
+  private boolean isBegun(ToProbe.StartRun command) {
+    return KeptRun.read(folder, command.requestId()).isPresent();
+  }
+
+  private void open(ToProbe.StartRun command, MachineUnderTest.Drive drive) {
+    if (command.run().isSurface()) {
+      surface(command, drive);
+    } else {
+      selfTest(command, drive);
+    }
+  }
+
+  /**
+   * The gate, asked again here of what the drive tells of itself at this moment: the server may
+   * know an older reading only.
+   */
+  private GateAnswer gate(ToProbe.StartRun command, MachineUnderTest.Drive drive) {
+    if (!command.run().isStressing() || command.stance().allowsWriting()) {
+      return new GateAnswer.Open();
+    }
+    Map<PageKind, PageAnswer> answers = new EnumMap<>(PageKind.class);
+    for (PageKind kind : drive.pages().kinds()) {
+      answers.put(kind, drive.pages().read(kind));
+    }
+    Optional<String> decisive =
+        DriveSigns.of(drive.key(), new DriveReading(answers)).stream()
+            .flatMap(sign -> KnowHow.shipped().decisive(sign).stream())
+            .findFirst();
+    return Gate.ofStress(true, decisive, command.stance());
   }
 
   void accept(ToProbe.StopRun command) {
@@ -94,7 +136,8 @@ final class RunHost implements AutoCloseable {
   /** A paused pass is opened once more, so that what it had found is reported; then it ends. */
   private void endWhatDoesNotRun(ToProbe.StopRun command) {
     ToProbe.StartRun again =
-        new ToProbe.StartRun(command.requestId(), command.driveKey(), command.run(), false);
+        new ToProbe.StartRun(
+            command.requestId(), command.driveKey(), command.run(), false, Stance.UNKNOWN);
     if (command.run().isSurface()) {
       accept(again);
       Running run = running.get(command.requestId());
@@ -176,6 +219,53 @@ final class RunHost implements AutoCloseable {
   @Override
   public void close() {
     running.values().forEach(run -> run.stop(true));
+  }
+
+  /** What comes before a new run: the gate, which may take as long as reading the pages takes. */
+  private final class Checking implements Running, Runnable {
+    private final ToProbe.StartRun command;
+    private final MachineUnderTest.Drive drive;
+    private Boolean stopped; // whether to pause; null if nobody wants it stopped
+
+    Checking(ToProbe.StartRun command, MachineUnderTest.Drive drive) {
+      this.command = command;
+      this.drive = drive;
+    }
+
+    @Override
+    public synchronized void stop(boolean pause) {
+      Running now = running.get(command.requestId());
+      if (now == this) {
+        stopped = pause;
+      } else if (now != null) {
+        now.stop(pause); // it began meanwhile
+      }
+    }
+
+    @Override
+    public void run() {
+      GateAnswer answer;
+      try {
+        answer = gate(command, drive);
+      } catch (RuntimeException e) {
+        LOG.log(Level.SEVERE, "gate of " + command.requestId(), e);
+        answer = new GateAnswer.Locked("The probe could not ask the drive: " + e.getMessage(), "");
+      }
+      synchronized (this) {
+        if (stopped != null) {
+          // A paused one is asked for again when it is to go on.
+          if (!stopped) {
+            end(command, LinkEvent.End.CANCELLED, "ended before it began");
+          }
+        } else if (answer instanceof GateAnswer.Locked locked) {
+          couldNotRun(
+              command, "locked by the probe: %s %s".formatted(locked.reason(), locked.opens()));
+        } else {
+          open(command, drive);
+        }
+        running.remove(command.requestId(), this); // unless the run itself stands there by now
+      }
+    }
   }
 
   /** One surface pass of this probe. */

@@ -14,6 +14,7 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import tekmerion.core.gate.Stance;
 import tekmerion.core.port.MachineUnderTest;
 import tekmerion.link.LinkCodec;
 import tekmerion.link.LinkEvent;
@@ -55,7 +56,7 @@ class RunHostTest {
   }
 
   private static ToProbe.StartRun start(RunKind kind) {
-    return new ToProbe.StartRun(ID, "drive-a", kind, false);
+    return new ToProbe.StartRun(ID, "drive-a", kind, false, Stance.WANTED);
   }
 
   private static ToProbe.StopRun stop(RunKind kind, boolean pause) {
@@ -184,8 +185,29 @@ class RunHostTest {
   }
 
   @Test
+  void aRunThatLoadsADriveOutOfSparesIsLockedHereToo() throws Exception {
+    host = host("worn-flash", 20_000);
+
+    host.accept(start(RunKind.SURFACE));
+
+    assertThat(end().end()).isEqualTo(End.COULD_NOT_RUN);
+    assertThat(end().why())
+        .startsWith("locked by the probe: It loads a drive that is failing")
+        .contains("Opens when a copy is verified");
+  }
+
+  @Test
+  void theSameRunIsOpenOnceTheCopyIsVerified() throws Exception {
+    host = host("worn-flash", 20_000);
+
+    host.accept(new ToProbe.StartRun(ID, "drive-a", RunKind.SURFACE, true, Stance.COPY_VERIFIED));
+
+    assertThat(end().end()).isNotEqualTo(End.COULD_NOT_RUN);
+  }
+
+  @Test
   void aDriveThatIsNotThereCouldNotRun() throws Exception {
-    host.accept(new ToProbe.StartRun(ID, "drive-z", RunKind.SURFACE, false));
+    host.accept(new ToProbe.StartRun(ID, "drive-z", RunKind.SURFACE, false, Stance.WANTED));
 
     assertThat(end().end()).isEqualTo(End.COULD_NOT_RUN);
     assertThat(end().why()).isEqualTo("no drive is called drive-z");

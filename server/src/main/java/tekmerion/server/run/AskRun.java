@@ -12,7 +12,6 @@ import tekmerion.core.gate.Gate;
 import tekmerion.core.gate.GateAnswer;
 import tekmerion.core.gate.Stance;
 import tekmerion.core.knowhow.KnowHow;
-import tekmerion.core.sign.Sign;
 import tekmerion.core.weigh.Tilt;
 import tekmerion.core.weigh.Weighed;
 import tekmerion.link.RunKind;
@@ -127,12 +126,8 @@ public class AskRun {
   public Optional<String> decisive(String driveKey, WeighingService.Evidence evidence) {
     return evidence.signs().stream()
         .filter(sign -> sign.part().equals(driveKey))
-        .flatMap(sign -> why(sign).stream())
+        .flatMap(sign -> knowHow.decisive(sign).stream())
         .findFirst();
-  }
-
-  private Optional<String> why(Sign sign) {
-    return knowHow.sign(sign.id()).map(kind -> kind.decisive().get(sign.level()));
   }
 
   private static boolean isSuspected(String driveKey, Weighed weighed) {

@@ -2,6 +2,7 @@ package tekmerion.server.run;
 
 import java.time.Instant;
 import java.util.UUID;
+import tekmerion.core.gate.Stance;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.RunKind;
 import tekmerion.link.SurfaceNote;
@@ -10,6 +11,7 @@ import tekmerion.link.SurfaceNote;
  * A run as it is stored.
  *
  * @param partId null until the drive has told who it is
+ * @param stance of the data on it, as it stands now
  * @param share 0 to 1; null before the probe told anything
  * @param secondsLeft negative while it cannot be told
  * @param surface what a surface pass found so far or at its end; null for other runs
@@ -23,6 +25,7 @@ public record DriveRun(
     String driveKey,
     RunKind kind,
     boolean gentle,
+    Stance stance,
     State state,
     Instant askedAt,
     Instant toldAt,

@@ -11,6 +11,7 @@ import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tekmerion.core.gate.Stance;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.RunKind;
 import tekmerion.link.SurfaceNote;
@@ -23,13 +24,14 @@ import tools.jackson.databind.json.JsonMapper;
 public class Runs {
   private static final String SELECT =
       "SELECT d.*, r.started_at, r.ended_at, r.ended, r.why, r.self_test,"
-          + " COALESCE(r.surface, d.surface) AS found FROM drive_run d"
-          + " LEFT JOIN run_result r ON r.run_id = d.id ";
+          + " COALESCE(r.surface, d.surface) AS found, j.stance"
+          + " FROM drive_run d JOIN job j ON j.id = d.job_id LEFT JOIN run_result r ON r.run_id = d.id ";
 
   /** The same without the profiles, which the floor does not draw. */
   private static final String SELECT_PLAIN =
       "SELECT d.*, NULL AS started_at, NULL AS ended_at, NULL AS ended, NULL AS why,"
-          + " NULL AS self_test, NULL AS found FROM drive_run d ";
+          + " NULL AS self_test, NULL AS found, j.stance"
+          + " FROM drive_run d JOIN job j ON j.id = d.job_id ";
 
   private final JdbcClient jdbc;
   private final JsonMapper json;
@@ -132,7 +134,7 @@ public class Runs {
   }
 
   static ToProbe start(DriveRun run) {
-    return new ToProbe.StartRun(run.id(), run.driveKey(), run.kind(), run.gentle());
+    return new ToProbe.StartRun(run.id(), run.driveKey(), run.kind(), run.gentle(), run.stance());
   }
 
   /** Runs that go on now, of all jobs in the shop; one statement. */
@@ -229,6 +231,7 @@ public class Runs {
         rs.getString("drive_key"),
         RunKind.valueOf(rs.getString("kind")),
         rs.getBoolean("gentle"),
+        Stance.valueOf(rs.getString("stance")),
         DriveRun.State.valueOf(rs.getString("state")),
         rs.getTimestamp("asked_at").toInstant(),
         instant(rs.getTimestamp("told_at")),

@@ -1,0 +1,169 @@
+package tekmerion.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Duration;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.MethodOrderer;
+import org.junit.jupiter.api.Order;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestMethodOrder;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+import tekmerion.launch.ShopClient;
+import tools.jackson.databind.JsonNode;
+
+/** A drive on the bench, tested from its own page, in one browser, in order. */
+@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
+class DriveTest {
+  private static final Duration PATIENCE = Duration.ofMinutes(2);
+  private static final int BAY = 1;
+  private static final String PAGE = "/drive/J-2291/drive-a";
+  private static final String API = "/api/jobs/J-2291/drives/drive-a";
+  private static final By PROFILE = By.cssSelector("canvas[aria-label^='Latency by position']");
+  private static Whole whole;
+  private static Browser browser;
+  private static ShopClient shop;
+
+  @BeforeAll
+  static void start() throws Exception {
+    whole = new Whole();
+    browser = new Browser(whole.home(), whole.address());
+    shop = whole.signedIn();
+    whole.startProbe(BAY, "sim:worn-disk,20,240", shop.enrolmentCode(BAY));
+    browser.open("/");
+    browser.signIn(Whole.PERSON, Whole.PASSWORD);
+    browser.seeHeading("machines need a person");
+    browser.key("1");
+    browser.seeText("Bay 1 · probe on");
+    browser.key("n");
+    Await.until("it is read", PATIENCE, () -> drive().has("latestReading"));
+  }
+
+  @AfterAll
+  static void stop() {
+    if (browser != null) {
+      browser.close();
+    }
+    whole.close();
+  }
+
+  private static JsonNode drive() {
+    return shop.get(API).body();
+  }
+
+  private static JsonNode run() {
+    return drive().at("/runs/0");
+  }
+
+  private static double share() {
+    return run().get("share").asDouble(0);
+  }
+
+  @Test
+  @Order(1)
+  void startsASurfacePassWithKeysAlone() throws Exception {
+    browser.open(PAGE);
+    browser.seeText("Its surface has not been read yet");
+
+    browser.tabTo("Test…");
+    browser.key(Keys.ENTER);
+    browser.seeText("reads a random sample");
+    assertThat(browser.complaints()).isEmpty();
+    browser.tabTo("Start: Surface pass");
+    browser.key(Keys.ENTER);
+
+    browser.seeText("With 95 % confidence at most");
+    browser.seeText("Ends about");
+    assertThat(browser.complaints()).isEmpty();
+  }
+
+  @Test
+  @Order(2)
+  void showsItOnTheFloorAndInTheBay() {
+    browser.open("/");
+
+    browser.see(By.xpath("//a[contains(.,'J-2291')][contains(.,'Surface')][contains(.,'%')]"));
+  }
+
+  @Test
+  @Order(3)
+  void pausesAndGoesOn() throws Exception {
+    browser.open(PAGE);
+    browser.press("Pause");
+    browser.seeText("Kept as it is; it goes on from here.");
+    double kept = share();
+    Thread.sleep(1_500); // a running pass tells its progress every second
+    assertThat(share()).isEqualTo(kept);
+
+    browser.press("Go on");
+
+    Await.until("it goes on", PATIENCE, () -> share() > kept);
+  }
+
+  @Test
+  @Order(4)
+  void survivesSigkillOfProbeAndServer() throws Exception {
+    String id = run().get("id").asString();
+    double before = share();
+    whole.killProbe(BAY);
+    whole.killServer();
+
+    whole.startServer();
+    whole.startProbe(BAY, "sim:worn-disk,20,240", null);
+
+    Await.until("it goes on", PATIENCE, () -> share() > before);
+    assertThat(run().get("id").asString()).isEqualTo(id);
+    Await.until("it ends", PATIENCE, () -> run().get("state").asString().equals("ENDED"));
+    // It leans to failing by what was read of it: the pass is gentle and gives up among damage.
+    assertThat(run().get("end").asString()).isEqualTo("STOPPED_BY_RULE");
+    assertThat(run().at("/surface/bad").size()).isGreaterThanOrEqualTo(10);
+    assertThat(whole.count("SELECT COUNT(*) FROM run_result")).isOne();
+    browser.open(PAGE);
+    browser.see(By.xpath("//h1[contains(.,'Drive A')]"));
+    browser.seeText("stopped to spare it");
+  }
+
+  @Test
+  @Order(5)
+  void locksWhatWouldLoadADriveThatIsFailing() {
+    browser.press("Test…");
+
+    browser.seeText("It loads a drive that is failing");
+    browser.see(By.cssSelector("button[aria-label='Start: Surface pass'][disabled]"));
+    browser.see(By.cssSelector("button[aria-label='Start: Surface sample']:not([disabled])"));
+    assertThat(browser.statusOf("POST", API + "/runs", "{\"kind\":\"SURFACE\"}")).isEqualTo(423);
+    browser.key(Keys.ESCAPE);
+  }
+
+  @Test
+  @Order(6)
+  void zoomsToTheSectorWithKeys() {
+    browser.see(PROFILE).click();
+
+    browser.keys("+", "+", "+", "+");
+    browser.see(By.xpath("//span[@aria-live='polite'][contains(.,'shown')]"));
+    String place = browser.see(PROFILE).getDomAttribute("aria-label");
+    browser.key(Keys.ARROW_RIGHT);
+    assertThat(browser.see(PROFILE).getDomAttribute("aria-label")).isNotEqualTo(place);
+    browser.key("0");
+
+    browser.see(By.xpath("//span[@aria-live='polite'][not(contains(.,'shown'))]"));
+  }
+
+  @Test
+  @Order(7)
+  void tellsTheFieldUnderTheCursor() {
+    browser.seeText("pages as they came from the drive");
+    browser.follow("IDENTIFY DEVICE");
+    browser.see(By.cssSelector("[role=region][aria-label^='Bytes of']")).click();
+
+    // ACS-3 7.12.7.13: words 27..46 are the model; the 54th byte is the first of word 27.
+    browser.moveTo(By.cssSelector("td[data-at='54']"));
+
+    browser.seeText("HELM-1000S");
+    assertThat(browser.texts(By.cssSelector("td[data-marked]"))).hasSize(40);
+    assertThat(browser.complaints()).isEmpty();
+  }
+}
