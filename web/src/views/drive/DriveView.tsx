@@ -104,7 +104,9 @@ function SurfaceSheet({ shown, before, running, drive }: SurfaceSheetProps) {
     <Sheet>
       <SheetHead>
         <Lead>
-          {surface === null ? 'Its surface has not been read yet' : profileTitle(surface)}
+          {surface === null
+            ? 'Its surface has not been read yet'
+            : profileTitle(surface, shown?.kind === 'SURFACE_SAMPLED')}
         </Lead>
         {shown !== null && surface !== null && (
           <small>

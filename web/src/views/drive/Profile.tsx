@@ -58,6 +58,16 @@ export function Profile({ surface, before, atByte }: ProfileProps) {
     return () => watcher.disconnect();
   }, []);
 
+  // Colours are read when painting: paint anew when the scheme changes.
+  const [scheme, setScheme] = useState(0);
+  useEffect(() => {
+    if (typeof window.matchMedia === 'undefined') return undefined;
+    const dark = window.matchMedia('(prefers-color-scheme: dark)');
+    const onChange = () => setScheme((n) => n + 1);
+    dark.addEventListener('change', onChange);
+    return () => dark.removeEventListener('change', onChange);
+  }, []);
+
   useEffect(() => {
     const element = canvas.current;
     const g = element?.getContext('2d');
@@ -90,7 +100,7 @@ export function Profile({ surface, before, atByte }: ProfileProps) {
         before: of('leanMark'),
       },
     );
-  }, [surface, before, view, width, atByte]);
+  }, [surface, before, view, width, atByte, scheme]);
 
   // React listens to wheels passively; the page must not scroll while the picture zooms.
   useEffect(() => {

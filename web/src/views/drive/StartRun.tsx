@@ -65,6 +65,9 @@ const List = styled.ul`
     align-items: center;
     gap: 12px;
     padding: 10px 0;
+    > button {
+      flex: none;
+    }
     border-top: 1px solid ${color.line};
   }
   small {

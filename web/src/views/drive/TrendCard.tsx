@@ -11,7 +11,6 @@ const HEIGHT = 92;
 
 /** One number over time and where it leads: measured points, then the band. */
 export function TrendCard({ trend }: { trend: TrendSeries }) {
-  const g = trendGeometry(trend, WIDTH, HEIGHT);
   return (
     <Card>
       <h3>
@@ -23,39 +22,46 @@ export function TrendCard({ trend }: { trend: TrendSeries }) {
       </h3>
       <p>{trend.words}</p>
       {trend.splits.length > 0 && <p>Begins anew: {trend.splits.at(-1)}</p>}
-      <svg
-        viewBox={`0 0 ${WIDTH} ${HEIGHT + 18}`}
-        role="img"
-        aria-label={`${trend.name}: ${trend.points.map((p) => p.value).join(', ')}`}
-      >
-        <line className="base" x1={g.left} x2={WIDTH} y1={HEIGHT} y2={HEIGHT} />
-        {g.limitY !== null && (
-          <>
-            <line className="limit" x1={g.left} x2={WIDTH} y1={g.limitY} y2={g.limitY} />
-            <text className="limit" x={WIDTH} y={g.limitY - 4} textAnchor="end">
-              limit {trend.limit}
-            </text>
-          </>
-        )}
-        {g.band !== '' && <path className="band" d={g.band} />}
-        {g.ahead !== '' && <path className="ahead" d={g.ahead} />}
-        <path className="line" data-grave={trend.grave || undefined} d={g.line} />
-        {g.points.map((p) => (
-          <circle key={p.x} cx={p.x} cy={p.y} r={3} data-grave={trend.grave || undefined} />
-        ))}
-        <text x={g.left - 6} y={12} textAnchor="end">
-          {g.top}
-        </text>
-        <text x={g.left - 6} y={HEIGHT} textAnchor="end">
-          {g.bottom}
-        </text>
-        {g.dates.map((d) => (
-          <text key={d.words} x={d.x} y={HEIGHT + 15} textAnchor={d.anchor}>
-            {d.words}
-          </text>
-        ))}
-      </svg>
+      {trend.points.length > 1 && <Chart trend={trend} />}
     </Card>
+  );
+}
+
+function Chart({ trend }: { trend: TrendSeries }) {
+  const g = trendGeometry(trend, WIDTH, HEIGHT);
+  return (
+    <svg
+      viewBox={`0 0 ${WIDTH} ${HEIGHT + 18}`}
+      role="img"
+      aria-label={`${trend.name}: ${trend.points.map((p) => p.value).join(', ')}`}
+    >
+      <line className="base" x1={g.left} x2={WIDTH} y1={HEIGHT} y2={HEIGHT} />
+      {g.limitY !== null && (
+        <>
+          <line className="limit" x1={g.left} x2={WIDTH} y1={g.limitY} y2={g.limitY} />
+          <text className="limit" x={WIDTH} y={g.limitY - 4} textAnchor="end">
+            limit {trend.limit}
+          </text>
+        </>
+      )}
+      {g.band !== '' && <path className="band" d={g.band} />}
+      {g.ahead !== '' && <path className="ahead" d={g.ahead} />}
+      <path className="line" data-grave={trend.grave || undefined} d={g.line} />
+      {g.points.map((p) => (
+        <circle key={p.x} cx={p.x} cy={p.y} r={3} data-grave={trend.grave || undefined} />
+      ))}
+      <text x={g.left - 6} y={12} textAnchor="end">
+        {g.top}
+      </text>
+      <text x={g.left - 6} y={HEIGHT} textAnchor="end">
+        {g.bottom}
+      </text>
+      {g.dates.map((d) => (
+        <text key={d.words} x={d.x} y={HEIGHT + 15} textAnchor={d.anchor}>
+          {d.words}
+        </text>
+      ))}
+    </svg>
   );
 }
 

@@ -25,66 +25,71 @@ export function VisitsTable({ drive }: { drive: DriveData }) {
       <SheetHead>
         <Lead>{title(drive.visits.length)}</Lead>
         <small>
-          {changed.length > 0 ? 'changed values first' : 'nothing has changed for the worse'}
+          {changed.length > 0 && 'changed values first'}
+          {changed.length === 0 && drive.rows.length > 0 && 'nothing has changed for the worse'}
           {hidden > 0 && `; ${hidden} unchanged hidden`}
         </small>
       </SheetHead>
-      <Scroll>
-        <table>
-          <thead>
-            <tr>
-              <th scope="col" colSpan={2}>
-                What the drive reports
-              </th>
-              {drive.visits.map((v) => (
-                <th scope="col" key={v.readingId} className="number">
-                  <Link to={`/reading/${v.readingId}`}>{dateOf(v.takenAt)}</Link>
+      {drive.rows.length === 0 ? (
+        <Foot>What it told of itself cannot be used: see its pages below.</Foot>
+      ) : (
+        <Scroll>
+          <table>
+            <thead>
+              <tr>
+                <th scope="col" colSpan={2}>
+                  What the drive reports
                 </th>
-              ))}
-              {drive.visits.length > 1 && (
-                <th scope="col" className="number">
-                  change
-                </th>
-              )}
-              <th scope="col">against others like it</th>
-            </tr>
-          </thead>
-          <tbody>
-            {shown.map((row) => (
-              <tr key={row.key}>
-                <td className="id">{row.label}</td>
-                <th scope="row">
-                  <Link
-                    to={`/reading/${drive.latestReading ?? ''}?page=${row.page}&offset=${row.offset}&length=${row.length}`}
-                  >
-                    {row.name}
-                  </Link>
-                  {row.rule !== null && !row.rule.startsWith('COUNT') && (
-                    <small>read as {row.rule.toLowerCase().replaceAll('_', ' ')}</small>
-                  )}
-                </th>
-                {row.values.map((value, i) => (
-                  <td
-                    key={drive.visits[i]?.readingId}
-                    className="number"
-                    data-last={i === row.values.length - 1 || undefined}
-                  >
-                    {value === null ? 'not reported' : `${count(value)} ${row.unit}`}
-                  </td>
+                {drive.visits.map((v) => (
+                  <th scope="col" key={v.readingId} className="number">
+                    <Link to={`/reading/${v.readingId}`}>{dateOf(v.takenAt)}</Link>
+                  </th>
                 ))}
                 {drive.visits.length > 1 && (
-                  <td className="number change" data-bad={row.bad || undefined}>
-                    {row.change ?? ''}
-                  </td>
+                  <th scope="col" className="number">
+                    change
+                  </th>
                 )}
-                <td>
-                  <Standing row={row} />
-                </td>
+                <th scope="col">against others like it</th>
               </tr>
-            ))}
-          </tbody>
-        </table>
-      </Scroll>
+            </thead>
+            <tbody>
+              {shown.map((row) => (
+                <tr key={row.key}>
+                  <td className="id">{row.label}</td>
+                  <th scope="row">
+                    <Link
+                      to={`/reading/${drive.latestReading ?? ''}?page=${row.page}&offset=${row.offset}&length=${row.length}`}
+                    >
+                      {row.name}
+                    </Link>
+                    {row.rule !== null && !row.rule.startsWith('COUNT') && (
+                      <small>read as {row.rule.toLowerCase().replaceAll('_', ' ')}</small>
+                    )}
+                  </th>
+                  {row.values.map((value, i) => (
+                    <td
+                      key={drive.visits[i]?.readingId}
+                      className="number"
+                      data-last={i === row.values.length - 1 || undefined}
+                    >
+                      {value === null ? 'not reported' : `${count(value)} ${row.unit}`}
+                    </td>
+                  ))}
+                  {drive.visits.length > 1 && (
+                    <td className="number change" data-bad={row.bad || undefined}>
+                      {row.change ?? ''}
+                    </td>
+                  )}
+                  <td>
+                    <Standing row={row} />
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </Scroll>
+      )}
       {(hidden > 0 || all) && (
         <Foot>
           <Button onPress={() => setAll(!all)}>

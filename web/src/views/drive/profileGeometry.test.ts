@@ -109,6 +109,9 @@ it('gathers neighbouring damage into one place and keeps slow zones apart', () =
 it('tells the finding as its title', () => {
   expect(profileTitle(surface())).toBe('Everything was read');
   expect(profileTitle(surface({ shareRead: 0.2 }))).toBe('Nothing lost so far');
+  expect(profileTitle(surface({ sampled: 3000 }), true)).toBe(
+    'Nothing lost at 3,000 random places',
+  );
   expect(profileTitle(surface({ slowZones: [3] }))).toBe('One slow zone, nothing lost');
   expect(profileTitle(surface({ zones: [zone(265, 1, 1), zone(490, 1, 1)] }))).toBe(
     'Two damaged zones between 265 GB and 491 GB',

@@ -1,5 +1,5 @@
 import type { Surface } from '../../api/types';
-import { inWords } from '../../ui/format';
+import { count, inWords } from '../../ui/format';
 
 /** Part of a drive that is looked at, as shares of it, 0 to 1. */
 export interface View {
@@ -143,7 +143,7 @@ function grouped(indices: number[], gap: number): { first: number; last: number 
 }
 
 /** The finding, as the title of the picture. */
-export function profileTitle(surface: Surface): string {
+export function profileTitle(surface: Surface, sampleOnly = false): string {
   const bad = troubles(surface).filter((t) => t.bad);
   const [first] = bad;
   const last = bad.at(-1);
@@ -155,5 +155,6 @@ export function profileTitle(surface: Surface): string {
   const slow = troubles(surface).length;
   if (slow > 0)
     return slow === 1 ? 'One slow zone, nothing lost' : `${inWords(slow)} slow zones, nothing lost`;
+  if (sampleOnly) return `Nothing lost at ${count(surface.sampled)} random places`;
   return surface.shareRead >= 0.99 ? 'Everything was read' : 'Nothing lost so far';
 }

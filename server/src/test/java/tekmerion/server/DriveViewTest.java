@@ -54,12 +54,14 @@ class DriveViewTest {
   }
 
   /** A job that no other test uses, in the free bay; null takes it out again. */
-  private static String job(ShopClient ines, RunningServer.Shop shop, Integer bay)
+  private static String job(ShopClient ines, RunningServer.Shop shop, int which, Integer bay)
       throws Exception {
     long number =
         shop.count(
-            "SELECT MAX(CAST(SUBSTRING(number, 3) AS UNSIGNED)) FROM job WHERE ended_at IS NULL"
-                + " AND id NOT IN (SELECT job_id FROM bay WHERE number <> 6 AND job_id IS NOT NULL)");
+            "SELECT CAST(SUBSTRING(number, 3) AS UNSIGNED) AS n FROM job WHERE ended_at IS NULL"
+                + " AND id NOT IN (SELECT job_id FROM bay WHERE number <> 6 AND job_id IS NOT NULL)"
+                + " ORDER BY n DESC LIMIT 1 OFFSET "
+                + which);
     String job = "/api/jobs/J-" + number;
     Map<String, Object> into = new HashMap<>();
     into.put("version", ines.get(job).body().get("version").intValue());
@@ -85,7 +87,7 @@ class DriveViewTest {
   @Test
   void followsADriveOverItsVisitsDownToTheBytes(RunningServer.Shop shop) throws Exception {
     ShopClient ines = shop.signedIn();
-    String job = job(ines, shop, BAY);
+    String job = job(ines, shop, 0, BAY);
     Years clock = new Years();
     PageSource drive =
         new SimMachines(clock).open("sim:worn-disk,0").orElseThrow().drives().get(0).pages();
@@ -112,7 +114,7 @@ class DriveViewTest {
       }
     }
 
-    job(ines, shop, null);
+    job(ines, shop, 0, null);
     JsonNode view = ines.get(job + "/drives/drive-a").body();
 
     assertThat(view.get("visits")).hasSize(5);
@@ -165,5 +167,39 @@ class DriveViewTest {
     assertThat(ines.get("/api/readings/%s/pages/none".formatted(UUID.randomUUID())).status())
         .isEqualTo(404);
     assertThat(ines.get("/api/runs/" + UUID.randomUUID()).status()).isEqualTo(404);
+  }
+
+  @Test
+  void tellsADecisiveFindingFirstAndOffersOnlyWhatTheDriveKnows(RunningServer.Shop shop)
+      throws Exception {
+    ShopClient ines = shop.signedIn();
+    String job = job(ines, shop, 1, BAY);
+    PageSource drive =
+        new SimMachines().open("sim:worn-flash,0").orElseThrow().drives().get(0).pages();
+    try (LinkPeer peer =
+        new LinkPeer(shop.address(), LinkPeer.enrol(ines, BAY, UUID.randomUUID()))) {
+      peer.hello(0);
+      peer.next(ToProbe.Welcome.class);
+      ines.post(job + "/readings", Map.of("driveKey", "drive-a"));
+      peer.send(
+          new ToServer.Event(
+              1,
+              new LinkEvent.DriveRead(
+                  peer.next(ToProbe.ReadDrive.class).requestId(),
+                  UUID.randomUUID(),
+                  "drive-a",
+                  Instant.now(),
+                  drive.kinds().stream().map(k -> PageNote.of(k, drive.read(k))).toList())));
+      peer.next(ToProbe.Acknowledge.class);
+    }
+
+    job(ines, shop, 1, null);
+    JsonNode view = ines.get(job + "/drives/drive-a").body();
+
+    assertThat(view.get("finding").stringValue()).contains("read-only");
+    assertThat(view.get("decisive").stringValue()).isNotEmpty();
+    assertThat(view.get("starts").findValuesAsString("kind"))
+        .containsExactly("SURFACE", "SURFACE_SAMPLED", "SELF_TEST_SHORT", "SELF_TEST_EXTENDED");
+    assertThat(row(view, "availableSpare").get("bad").booleanValue()).isTrue();
   }
 }

@@ -117,7 +117,7 @@ public final class DriveNumbers {
               true),
           new Followed(HealthField.AVAILABLE_SPARE, "Spare left", "%", Trend.Kind.LEVEL, false),
           counter(HealthField.PERCENTAGE_USED, "Endurance used", "%", false),
-          counter(HealthField.UNSAFE_SHUTDOWNS, "Starts that ended without notice", "", true),
+          counter(HealthField.UNSAFE_SHUTDOWNS, "Switched off without notice", "", true),
           counter(HealthField.POWER_CYCLES, "Times switched on", "", false),
           counter(HealthField.POWER_ON_HOURS, "Power-on time", "h", false),
           counter(HealthField.DATA_UNITS_WRITTEN, "Data written", "× 512 kB", false));

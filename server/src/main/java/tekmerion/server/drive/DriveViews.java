@@ -7,6 +7,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.drive.DriveIdentity;
@@ -17,11 +20,14 @@ import tekmerion.core.drive.DriveVisit;
 import tekmerion.core.drive.OutlookBook;
 import tekmerion.core.forecast.OpenHours;
 import tekmerion.core.gate.GateAnswer;
+import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.port.PageAnswer;
+import tekmerion.core.port.PageKind;
 import tekmerion.core.sign.Sign;
 import tekmerion.core.trend.KaplanMeier;
 import tekmerion.core.weigh.Tilt;
 import tekmerion.core.weigh.Weighed.CauseShare;
+import tekmerion.core.weigh.Weighed.SignWeight;
 import tekmerion.link.RunKind;
 import tekmerion.server.bay.Bay;
 import tekmerion.server.bay.Bays;
@@ -67,6 +73,7 @@ class DriveViews {
   private final ReadRequests requests;
   private final Runs runs;
   private final AskRun ask;
+  private final KnowHow knowHow;
   private final ZoneId zone;
 
   DriveViews(
@@ -80,6 +87,7 @@ class DriveViews {
       ReadRequests requests,
       Runs runs,
       AskRun ask,
+      KnowHow knowHow,
       OpenHours hours) {
     this.jobs = jobs;
     this.bays = bays;
@@ -91,6 +99,7 @@ class DriveViews {
     this.requests = requests;
     this.runs = runs;
     this.ask = ask;
+    this.knowHow = knowHow;
     this.zone = hours.zone();
   }
 
@@ -121,7 +130,8 @@ class DriveViews {
     Optional<ProbeView> probe =
         bays.findByJobId(job.id()).map(Bay::id).flatMap(probes::on).filter(ProbeView::online);
     List<DriveRun> ofDrive = runs.ofDrive(part.id(), job.id(), driveKey);
-    Optional<CauseShare> worst = worst(evidence, driveKey);
+    Optional<CauseShare> worst = worst(evidence, c -> c.part().equals(driveKey) && isDrive(c));
+    Optional<CauseShare> worstHere = worst(evidence, c -> c.part().equals(driveKey));
     return new DriveView(
         job.number(),
         job.machine().name(),
@@ -132,27 +142,31 @@ class DriveViews {
         part.serial(),
         identity.map(DriveViews::about).orElse("not read yet"),
         worst.map(CauseShare::tilt).orElse(Tilt.UNKNOWN),
-        finding(ofDrive, worst),
+        finding(ofDrive, worstHere, signs, ask.decisive(driveKey, evidence).isPresent()),
         ask.decisive(driveKey, evidence).orElse(null),
         history.metBefore(List.of(part.id()), job.id()).get(part.id()),
         probe.isPresent(),
         requests.pending(job.id()).stream()
             .anyMatch(r -> r.driveKey().equals(driveKey) && r.refusedWhy() == null),
         shown(all).stream().map(v -> new When(v.readingId(), v.said().takenAt(), v.job())).toList(),
-        rows(shown(all), standings, identity),
-        Followed.of(all.stream().map(Visit::said).toList(), zone),
+        rows(shown(all), standings, identity, graveKeys(now, signs)),
+        Followed.of(all.stream().map(Visit::said).toList(), graveKeys(now, signs), zone),
         now.isEmpty() ? null : OutlookBook.shipped().outlook(hours.orElse(-1), signs),
         lives.size() < FEWEST_LIVES ? List.of() : KaplanMeier.of(lives),
         survivalNote(lives),
         ofDrive.stream().map(RunView::of).toList(),
-        starts(driveKey, evidence, job),
+        starts(driveKey, evidence, job, report),
         Optional.ofNullable(evidence.latest().get(driveKey)).map(Reading::getId).orElse(null),
         report.map(DriveViews::pages).orElse(List.of()));
   }
 
-  private static Optional<CauseShare> worst(Evidence evidence, String driveKey) {
+  private static boolean isDrive(CauseShare cause) {
+    return cause.place().equals("drive");
+  }
+
+  private static Optional<CauseShare> worst(Evidence evidence, Predicate<CauseShare> which) {
     return evidence.weighed().causes().stream()
-        .filter(c -> c.part().equals(driveKey) && c.place().equals("drive"))
+        .filter(which)
         .max(Comparator.comparingDouble(CauseShare::probability));
   }
 
@@ -167,7 +181,35 @@ class DriveViews {
     return shown;
   }
 
-  private static String finding(List<DriveRun> runs, Optional<CauseShare> worst) {
+  /** Numbers on whose bytes a sign rests that is not at its first, harmless level. */
+  private Set<String> graveKeys(Map<String, Number> now, List<Sign> signs) {
+    return now.values().stream()
+        .filter(
+            number ->
+                signs.stream()
+                    .filter(s -> s.basis().page().equals(number.page()))
+                    .filter(s -> isWithin(number.offset(), s.basis()))
+                    .anyMatch(
+                        s ->
+                            knowHow.sign(s.id()).flatMap(k -> k.levelIndex(s.level())).orElse(0)
+                                > 0))
+        .map(Number::key)
+        .collect(Collectors.toSet());
+  }
+
+  private static boolean isWithin(int offset, Sign.Basis basis) {
+    return offset >= basis.offset() && offset < basis.offset() + basis.length();
+  }
+
+  private String finding(
+      List<DriveRun> runs, Optional<CauseShare> worst, List<Sign> signs, boolean decisive) {
+    if (decisive) {
+      return signs.stream()
+          .filter(s -> knowHow.decisive(s).isPresent())
+          .map(Sign::words)
+          .findFirst()
+          .orElseThrow();
+    }
     Optional<DriveRun> surface =
         runs.stream().filter(r -> r.kind().isSurface() && r.surface() != null).findFirst();
     if (surface.isPresent()) {
@@ -180,8 +222,12 @@ class DriveViews {
           ? "%d slow %s, nothing unreadable so far".formatted(slow, slow == 1 ? "zone" : "zones")
           : "nothing unreadable so far";
     }
-    return worst
-        .flatMap(w -> w.weights().stream().filter(s -> s.direct()).findFirst())
+    List<SignWeight> direct =
+        worst.stream().flatMap(w -> w.weights().stream()).filter(SignWeight::direct).toList();
+    return direct.stream()
+        .filter(w -> w.decibans() > 0)
+        .findFirst()
+        .or(() -> direct.stream().findFirst())
         .map(w -> w.sign().words())
         .orElse("nothing known yet");
   }
@@ -209,7 +255,10 @@ class DriveViews {
   }
 
   private List<Row> rows(
-      List<Visit> visits, Map<String, Standing> standings, Optional<DriveIdentity> identity) {
+      List<Visit> visits,
+      Map<String, Standing> standings,
+      Optional<DriveIdentity> identity,
+      Set<String> grave) {
     if (visits.isEmpty()) {
       return List.of();
     }
@@ -227,7 +276,9 @@ class DriveViews {
               ? null
               : Followed.change(
                   first, number.value(), visits.get(0).said().takenAt(), last.takenAt());
-      boolean bad = number.harm() && (first == null ? number.value() : number.value() - first) > 0;
+      boolean bad =
+          grave.contains(number.key())
+              || number.harm() && (first == null ? number.value() : number.value() - first) > 0;
       rows.add(
           new Row(
               number.key(),
@@ -276,9 +327,15 @@ class DriveViews {
         : "%d of this model met, %d of them replaced".formatted(lives.size(), failed);
   }
 
-  private List<Start> starts(String driveKey, Evidence evidence, Job job) {
+  private List<Start> starts(
+      String driveKey, Evidence evidence, Job job, Optional<DriveReading> report) {
+    // NVM Express 2.0, 5.9: a device self-test is short or extended; conveyance is ATA's.
+    boolean nvme = report.flatMap(r -> r.answer(PageKind.NVME_SMART)).isPresent();
     List<Start> starts = new ArrayList<>();
     for (RunKind kind : RunKind.values()) {
+      if (nvme && kind == RunKind.SELF_TEST_CONVEYANCE) {
+        continue;
+      }
       GateAnswer gate = ask.gate(kind, driveKey, evidence, job.stance());
       GateAnswer.Locked locked = gate instanceof GateAnswer.Locked l ? l : null;
       starts.add(

@@ -44,7 +44,10 @@ final class Followed {
 
   private Followed() {}
 
-  static List<TrendView> of(List<DriveVisit> visits, ZoneId zone) {
+  /**
+   * @param grave keys of numbers on whose bytes a sign rests that speaks for a fault
+   */
+  static List<TrendView> of(List<DriveVisit> visits, Set<String> grave, ZoneId zone) {
     if (visits.isEmpty()) {
       return List.of();
     }
@@ -52,7 +55,7 @@ final class Followed {
     List<TrendView> views = new ArrayList<>();
     for (String key : KEYS) {
       if (last.numbers().containsKey(key)) {
-        views.add(view(visits, key, zone));
+        views.add(view(visits, key, grave.contains(key), zone));
       }
     }
     // Grave ones first; among the rest the temperature always has its place.
@@ -65,7 +68,7 @@ final class Followed {
     return shown;
   }
 
-  private static TrendView view(List<DriveVisit> visits, String key, ZoneId zone) {
+  private static TrendView view(List<DriveVisit> visits, String key, boolean signed, ZoneId zone) {
     Number now = visits.get(visits.size() - 1).numbers().get(key);
     OptionalDouble limit = limit(key);
     Trend trend = DriveVisit.trend(visits, key, limit).orElseThrow();
@@ -77,7 +80,9 @@ final class Followed {
       }
     }
     boolean grave =
-        now.harm() && now.value() > 0 || limit.isPresent() && now.value() >= limit.getAsDouble();
+        signed
+            || now.harm() && now.value() > 0
+            || limit.isPresent() && now.value() >= limit.getAsDouble();
     Optional<Interval> slope = trend.slope().map(s -> s.times(1000));
     return new TrendView(
         key,
