@@ -6,6 +6,6 @@ import picocli.CommandLine.Command;
 @Command(
     name = "bench",
     description = "Measure, print ratios.",
-    subcommands = {BenchFloorCommand.class, BenchDriveCommand.class},
+    subcommands = {BenchFloorCommand.class, BenchDriveCommand.class, BenchRunsCommand.class},
     mixinStandardHelpOptions = true)
 final class BenchCommand {}

@@ -56,6 +56,12 @@ final class BenchShop implements AutoCloseable {
     server = running.add(ServerProcess.start(home, folder, FreePort.any(), environment));
   }
 
+  /** A probe on a simulated machine; it ends when it is closed. */
+  Child probe(int bay, String machine, String code) {
+    return ProbeProcess.start(
+        home, folder.resolve("probe-" + bay), server.address(), machine, code);
+  }
+
   MariaDb database() {
     return database;
   }
