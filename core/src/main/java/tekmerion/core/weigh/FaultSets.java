@@ -1,26 +1,43 @@
 package tekmerion.core.weigh;
 
-import java.util.ArrayList;
-import java.util.List;
-
-/** All sets of at most three of n causes, the empty one first: C(n,0)+C(n,1)+C(n,2)+C(n,3). */
+/**
+ * A set of at most three causes in one int, 8 bits a cause (its number plus one), so that tens of
+ * thousands of them need no objects.
+ */
 final class FaultSets {
   static final int MOST = 3;
+  static final int MOST_CAUSES = 254;
+  static final int NONE = 0;
 
   private FaultSets() {}
 
-  static List<int[]> of(int n) {
-    List<int[]> sets = new ArrayList<>();
-    sets.add(new int[0]);
-    for (int a = 0; a < n; a++) {
-      sets.add(new int[] {a});
-      for (int b = a + 1; b < n; b++) {
-        sets.add(new int[] {a, b});
-        for (int c = b + 1; c < n; c++) {
-          sets.add(new int[] {a, b, c});
-        }
+  static int of(int cause) {
+    return cause + 1;
+  }
+
+  static int with(int set, int cause) {
+    return set << 8 | cause + 1;
+  }
+
+  /** The cause that was put in last; the set must not be empty. */
+  static int last(int set) {
+    return (set & 0xFF) - 1;
+  }
+
+  static int withoutLast(int set) {
+    return set >>> 8;
+  }
+
+  static boolean has(int set, int cause) {
+    for (int rest = set; rest != NONE; rest = withoutLast(rest)) {
+      if (last(rest) == cause) {
+        return true;
       }
     }
-    return sets;
+    return false;
+  }
+
+  static int size(int set) {
+    return set == NONE ? 0 : 1 + size(withoutLast(set));
   }
 }

@@ -13,24 +13,24 @@ final class Information {
    * independent given the fault, so the joint is summed exactly over all combinations of levels:
    * time O(sets × product of the numbers of levels).
    *
-   * @param probability of each fault set, sum 1
    * @param signs for each open sign the observation of each of its levels
    * @return bits, at least 0; 0 if nothing is open
    */
-  static double bits(double[] probability, List<int[]> sets, List<List<Observation>> signs) {
+  static double bits(Posterior faults, List<List<Observation>> signs) {
     int combinations = signs.stream().mapToInt(List::size).reduce(1, Math::multiplyExact);
     double[] marginal = new double[combinations];
     double conditional = 0;
     double[] joint = new double[combinations];
-    for (int s = 0; s < probability.length; s++) {
-      if (probability[s] < 1e-12) {
+    for (int s = 0; s < faults.sets(); s++) {
+      double share = faults.share(s);
+      if (share < 1e-12) {
         continue; // adds less than any digit shown
       }
       joint[0] = 1;
       int filled = 1;
       for (List<Observation> levels : signs) {
         for (int level = levels.size() - 1; level >= 0; level--) {
-          double p = levels.get(level).likelihood(sets.get(s));
+          double p = levels.get(level).likelihood(faults.set(s));
           for (int i = 0; i < filled; i++) {
             joint[level * filled + i] = joint[i] * p;
           }
@@ -38,8 +38,8 @@ final class Information {
         filled *= levels.size();
       }
       for (int i = 0; i < combinations; i++) {
-        marginal[i] += probability[s] * joint[i];
-        conditional += probability[s] * surprise(joint[i]);
+        marginal[i] += share * joint[i];
+        conditional += share * surprise(joint[i]);
       }
     }
     double entropy = 0;

@@ -18,8 +18,10 @@ import java.util.Arrays;
 final class Observation {
   private final double leakAtMost;
   private final double leakBelow;
+  private final double leak;
   private final double[] atMost;
   private final double[] below;
+  private final int[] bearing;
 
   /**
    * @param level the level that was seen, 0-based
@@ -29,31 +31,43 @@ final class Observation {
   Observation(int level, double[] leak, double[][] links) {
     leakAtMost = sum(leak, level + 1);
     leakBelow = sum(leak, level);
+    this.leak = positive(leakAtMost - leakBelow);
     atMost = new double[links.length];
     below = new double[links.length];
+    int[] bears = new int[links.length];
+    int count = 0;
     for (int i = 0; i < links.length; i++) {
       atMost[i] = links[i] == null ? 1 : sum(links[i], level + 1);
       below[i] = links[i] == null ? 1 : sum(links[i], level);
+      if (bearsOn(i)) {
+        bears[count++] = i;
+      }
     }
+    bearing = Arrays.copyOf(bears, count);
   }
 
   /** P(this level | exactly the causes in {@code set} are at work); above 0. */
-  double likelihood(int[] set) {
+  double likelihood(int set) {
     double high = leakAtMost;
     double low = leakBelow;
-    for (int cause : set) {
+    for (int rest = set; rest != FaultSets.NONE; rest = FaultSets.withoutLast(rest)) {
+      int cause = FaultSets.last(rest);
       high *= atMost[cause];
       low *= below[cause];
     }
-    return Math.max(high - low, Double.MIN_NORMAL);
+    return positive(high - low);
+  }
+
+  /** Likelihood ratio of the set against no cause at all. */
+  double ratio(int set) {
+    return likelihood(set) / leak;
   }
 
   /** Largest change in log-likelihood that any single cause makes: how much the sign can tell. */
-  double strength(int causes) {
-    double without = Math.log(likelihood(new int[0]));
+  double strength() {
     double most = 0;
-    for (int i = 0; i < causes; i++) {
-      most = Math.max(most, Math.abs(Math.log(likelihood(new int[] {i})) - without));
+    for (int cause : bearing) {
+      most = Math.max(most, Math.abs(Math.log(ratio(FaultSets.of(cause)))));
     }
     return most;
   }
@@ -61,6 +75,15 @@ final class Observation {
   /** Whether the cause has a link to the sign. */
   boolean bearsOn(int cause) {
     return atMost[cause] != 1 || below[cause] != 1;
+  }
+
+  /** Every cause that has a link to the sign. */
+  int[] bearing() {
+    return bearing;
+  }
+
+  private static double positive(double p) {
+    return Math.max(p, Double.MIN_NORMAL);
   }
 
   private static double sum(double[] p, int n) {

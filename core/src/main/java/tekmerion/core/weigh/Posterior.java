@@ -1,83 +1,263 @@
 package tekmerion.core.weigh;
 
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /**
  * Exact posterior over all fault sets of up to three causes, and for every observation the
  * posterior as it would be without it.
  *
- * @param probability of each cause, over all sets that hold it
- * @param none probability that no cause is at work
- * @param without {@code [observation][cause]}: the probability of the cause if that observation had
- *     not been made
+ * <p>Weights are taken against the empty set. Adding a cause to a set multiplies its weight by at
+ * most what it multiplies the empty set's by: with x = Π of {@code below/atMost} of a sign, the
+ * cause's likelihood ratio is (f − g·x)/(1 − x) with f ≥ g, which grows with x, and x is largest
+ * for the empty set. So the weights of smaller sets bound those of larger ones, and a set is left
+ * out only if that bound, also with any one observation taken away, is below {@value #NEGLIGIBLE}
+ * of the whole, all left out together. Nothing is left out by guess.
  */
-record Posterior(double[] probability, double none, double[][] without) {
+final class Posterior {
+  private static final double NEGLIGIBLE = 1e-13;
+
+  /** Below this share of the whole, a difference of sums would lose digits: sum anew. */
+  private static final double CANCELS = 1e-3;
+
+  private final int causes;
+  private final List<Observation> observations;
+  private final double[] logPrior;
+
+  /** By cause: its signs, its log ratio for all of them together, what one of them can hide. */
+  private final int[][] signsOf;
+
+  private final double[] logGain;
+  private final double[] hidden;
+
+  private int[] sets = new int[256];
+  private double[] weights = new double[256];
+  private int count;
+
+  private double[] probability;
+  private double none;
+
+  private Posterior(double[] prior, List<Observation> observations) {
+    if (prior.length > FaultSets.MOST_CAUSES) {
+      throw new IllegalArgumentException(
+          "%d causes; at most %d".formatted(prior.length, FaultSets.MOST_CAUSES));
+    }
+    this.causes = prior.length;
+    this.observations = observations;
+    logPrior = new double[causes];
+    signsOf = new int[causes][];
+    logGain = new double[causes];
+    hidden = new double[causes];
+    for (int i = 0; i < causes; i++) {
+      int cause = i;
+      logPrior[i] = Math.log(prior[i]) - Math.log1p(-prior[i]);
+      signsOf[i] =
+          IntStream.range(0, observations.size())
+              .filter(o -> observations.get(o).bearsOn(cause))
+              .toArray();
+      logGain[i] = logPrior[i];
+      for (int o : signsOf[i]) {
+        double log = Math.log(observations.get(o).ratio(FaultSets.of(i)));
+        logGain[i] += log;
+        hidden[i] = Math.max(hidden[i], -log);
+      }
+    }
+  }
 
   /**
-   * Time O(sets × observations); 10 causes have 176 sets, 60 have 36,051.
-   *
    * @param prior of each cause, in (0, 1), independent of each other
    */
   static Posterior of(double[] prior, List<Observation> observations) {
-    List<int[]> sets = FaultSets.of(prior.length);
-    int count = observations.size();
-    double[][] logLikelihood = new double[sets.size()][count];
-    double[] logWeight = logWeights(prior, sets, observations, logLikelihood);
-    double[][] without = new double[count][];
-    for (int o = 0; o < count; o++) {
-      double[] reduced = logWeight.clone();
-      for (int s = 0; s < reduced.length; s++) {
-        reduced[s] -= logLikelihood[s][o];
+    Posterior posterior = new Posterior(prior, observations);
+    posterior.enumerate();
+    posterior.finish();
+    return posterior;
+  }
+
+  /** Of each cause, over all sets that hold it. */
+  double[] probability() {
+    return probability;
+  }
+
+  /** That no cause is at work. */
+  double none() {
+    return none;
+  }
+
+  /** The sets that matter; the empty one first. */
+  int sets() {
+    return count;
+  }
+
+  int set(int index) {
+    return sets[index];
+  }
+
+  /** Probability of a set. */
+  double share(int index) {
+    return weights[index];
+  }
+
+  private void enumerate() {
+    // Against the least that the whole can come to without any one observation: the empty set.
+    double least = Math.log(NEGLIGIBLE / (1 + causes + causes * causes + causes * causes * causes));
+    Integer[] order = IntStream.range(0, causes).boxed().toArray(Integer[]::new);
+    Arrays.sort(order, Comparator.comparingDouble((Integer i) -> -(logGain[i] + hidden[i])));
+    keep(FaultSets.NONE, 0);
+    for (int x = 0; x < causes; x++) {
+      int a = order[x];
+      double boundA = logGain[a] + hidden[a];
+      if (boundA < least) {
+        break;
       }
-      without[o] = marginals(prior.length, sets, reduced);
+      keep(FaultSets.of(a), logGain[a]);
+      for (int y = x + 1; y < causes; y++) {
+        int b = order[y];
+        double boundB = logGain[b] + hidden[b];
+        if (boundA + boundB < least) {
+          break;
+        }
+        int pair = FaultSets.with(FaultSets.of(a), b);
+        double logPair = logGain[a] + logGain[b] + together(FaultSets.of(a), b);
+        keep(pair, logPair);
+        double boundPair = Math.min(boundA + boundB, logPair + hiddenIn(pair));
+        for (int z = y + 1; z < causes; z++) {
+          int c = order[z];
+          if (boundPair + logGain[c] + hidden[c] < least) {
+            break;
+          }
+          keep(FaultSets.with(pair, c), logPair + logGain[c] + together(pair, c));
+        }
+      }
     }
-    double[] all = marginals(prior.length, sets, logWeight);
-    return new Posterior(Arrays.copyOf(all, prior.length), all[prior.length], without);
   }
 
-  /** Probability of each fault set, in the order of {@link FaultSets#of}. */
-  static double[] ofSets(double[] prior, List<Observation> observations) {
-    List<int[]> sets = FaultSets.of(prior.length);
-    double[] logWeight =
-        logWeights(prior, sets, observations, new double[sets.size()][observations.size()]);
-    double highest = Arrays.stream(logWeight).max().orElseThrow();
-    double[] share = Arrays.stream(logWeight).map(w -> Math.exp(w - highest)).toArray();
-    double total = Arrays.stream(share).sum();
-    return Arrays.stream(share).map(w -> w / total).toArray();
-  }
-
-  private static double[] logWeights(
-      double[] prior, List<int[]> sets, List<Observation> observations, double[][] logLikelihood) {
-    double[] logWeight = new double[sets.size()];
-    for (int s = 0; s < sets.size(); s++) {
-      int[] set = sets.get(s);
-      for (int cause : set) {
-        // Against the empty set, so that the absent causes' factors cancel.
-        logWeight[s] += Math.log(prior[cause]) - Math.log1p(-prior[cause]);
+  /** Log of how much less a cause adds to this set than to the empty one; at most 0. */
+  private double together(int set, int cause) {
+    double log = 0;
+    double product = 1;
+    for (int o : signsOf[cause]) {
+      Observation seen = observations.get(o);
+      boolean shared = false;
+      for (int rest = set; rest != FaultSets.NONE; rest = FaultSets.withoutLast(rest)) {
+        shared |= seen.bearsOn(FaultSets.last(rest));
       }
-      for (int o = 0; o < observations.size(); o++) {
-        logLikelihood[s][o] = Math.log(observations.get(o).likelihood(set));
-        logWeight[s] += logLikelihood[s][o];
+      if (shared) {
+        product *=
+            seen.ratio(FaultSets.with(set, cause))
+                / (seen.ratio(set) * seen.ratio(FaultSets.of(cause)));
+        if (product < 1e-100) {
+          log += Math.log(product);
+          product = 1;
+        }
       }
     }
-    return logWeight;
+    return product == 1 ? log : log + Math.log(product);
   }
 
-  /** Probability of each cause, and of the empty set in the last place. */
-  private static double[] marginals(int causes, List<int[]> sets, double[] logWeight) {
-    double highest = Arrays.stream(logWeight).max().orElseThrow();
-    double[] share = new double[causes + 1];
+  /** How much heavier a set can become by taking any one observation away, as a log. */
+  private double hiddenIn(int set) {
+    double least = 1;
+    for (int rest = set; rest != FaultSets.NONE; rest = FaultSets.withoutLast(rest)) {
+      for (int o : signsOf[FaultSets.last(rest)]) {
+        least = Math.min(least, observations.get(o).ratio(set));
+      }
+    }
+    return -Math.log(least);
+  }
+
+  private void keep(int set, double logWeight) {
+    if (count == sets.length) {
+      sets = Arrays.copyOf(sets, 2 * count);
+      weights = Arrays.copyOf(weights, 2 * count);
+    }
+    sets[count] = set;
+    weights[count++] = logWeight;
+  }
+
+  /** From log weights to shares. */
+  private void finish() {
+    double highest = Double.NEGATIVE_INFINITY;
+    for (int s = 0; s < count; s++) {
+      highest = Math.max(highest, weights[s]);
+    }
     double total = 0;
-    for (int s = 0; s < logWeight.length; s++) {
-      double weight = Math.exp(logWeight[s] - highest);
-      total += weight;
-      for (int cause : sets.get(s)) {
-        share[cause] += weight;
+    for (int s = 0; s < count; s++) {
+      weights[s] = Math.exp(weights[s] - highest);
+      total += weights[s];
+    }
+    probability = new double[causes];
+    for (int s = 0; s < count; s++) {
+      weights[s] /= total;
+      for (int rest = sets[s]; rest != FaultSets.NONE; rest = FaultSets.withoutLast(rest)) {
+        probability[FaultSets.last(rest)] += weights[s];
       }
     }
-    share[causes] = Math.exp(logWeight[0] - highest);
-    for (int i = 0; i < share.length; i++) {
+    none = weights[0];
+  }
+
+  /**
+   * Leave-one-out, for every observation.
+   *
+   * @return {@code [observation][cause]}: the probability of the cause if that observation had not
+   *     been made
+   */
+  double[][] without() {
+    int n = observations.size();
+    double[][] moved = new double[n][causes];
+    double[] movedTotal = new double[n];
+    for (int s = 1; s < count; s++) {
+      int set = sets[s];
+      for (int rest = set; rest != FaultSets.NONE; rest = FaultSets.withoutLast(rest)) {
+        for (int o : signsOf[FaultSets.last(rest)]) {
+          Observation seen = observations.get(o);
+          if (!isFirstToBear(seen, set, rest)) {
+            continue;
+          }
+          double more = weights[s] * (1 / seen.ratio(set) - 1);
+          movedTotal[o] += more;
+          for (int r = set; r != FaultSets.NONE; r = FaultSets.withoutLast(r)) {
+            moved[o][FaultSets.last(r)] += more;
+          }
+        }
+      }
+    }
+    for (int o = 0; o < n; o++) {
+      double total = 1 + movedTotal[o];
+      if (total < CANCELS) {
+        moved[o] = anew(observations.get(o));
+        continue;
+      }
+      for (int i = 0; i < causes; i++) {
+        moved[o][i] = Math.max(0, probability[i] + moved[o][i]) / total;
+      }
+    }
+    return moved;
+  }
+
+  /** Each observation once a set: at the member that is met first of those it bears on. */
+  private static boolean isFirstToBear(Observation seen, int set, int at) {
+    for (int rest = set; rest != at; rest = FaultSets.withoutLast(rest)) {
+      if (seen.bearsOn(FaultSets.last(rest))) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  private double[] anew(Observation left) {
+    double[] share = new double[causes];
+    double total = 0;
+    for (int s = 0; s < count; s++) {
+      double weight = weights[s] / left.ratio(sets[s]);
+      total += weight;
+      for (int rest = sets[s]; rest != FaultSets.NONE; rest = FaultSets.withoutLast(rest)) {
+        share[FaultSets.last(rest)] += weight;
+      }
+    }
+    for (int i = 0; i < causes; i++) {
       share[i] /= total;
     }
     return share;

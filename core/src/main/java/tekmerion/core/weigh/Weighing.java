@@ -69,14 +69,13 @@ public final class Weighing {
       Map<String, ? extends Collection<String>> questions) {
     Weighing weighing = ready(knowHow, families, parts, signs);
     Set<String> known = signs.stream().map(Sign::id).collect(Collectors.toSet());
-    double[] sets = Posterior.ofSets(weighing.priors(), weighing.observations());
-    List<int[]> faults = FaultSets.of(weighing.instances.size());
+    Posterior faults = Posterior.of(weighing.priors(), weighing.observations());
     Map<String, Double> bits = new HashMap<>();
     questions.forEach(
         (question, asked) -> {
           List<List<Observation>> open =
               asked.stream().filter(id -> !known.contains(id)).map(weighing::levelsOf).toList();
-          bits.put(question, Information.bits(sets, faults, open));
+          bits.put(question, Information.bits(faults, open));
         });
     return bits;
   }
@@ -145,8 +144,7 @@ public final class Weighing {
   }
 
   private Counted stronger(Counted a, Counted b) {
-    int n = instances.size();
-    return b.observation().strength(n) > a.observation().strength(n) ? b : a;
+    return b.observation().strength() > a.observation().strength() ? b : a;
   }
 
   private Counted ready(Sign sign) {
@@ -179,9 +177,10 @@ public final class Weighing {
   private Weighed result() {
     double[] prior = priors();
     Posterior posterior = Posterior.of(prior, observations());
+    double[][] without = posterior.without();
     List<CauseShare> shares = new ArrayList<>();
     for (int i = 0; i < instances.size(); i++) {
-      shares.add(share(i, prior[i], posterior));
+      shares.add(share(i, prior[i], posterior, without));
     }
     shares.sort(Comparator.comparingDouble(CauseShare::probability).reversed());
     return new Weighed(
@@ -192,14 +191,14 @@ public final class Weighing {
         leaning(shares));
   }
 
-  private CauseShare share(int i, double prior, Posterior posterior) {
+  private CauseShare share(int i, double prior, Posterior posterior, double[][] without) {
     Instance instance = instances.get(i);
     double probability = posterior.probability()[i];
     boolean anySign = false;
     List<SignWeight> weights = new ArrayList<>();
     for (int o = 0; o < counted.size(); o++) {
       Counted one = counted.get(o);
-      double decibans = decibans(probability) - decibans(posterior.without()[o][i]);
+      double decibans = decibans(probability) - decibans(without[o][i]);
       boolean bears = one.observation().bearsOn(i);
       anySign |= bears;
       if (bears || Math.abs(decibans) >= LEAST_DECIBANS_SHOWN) {

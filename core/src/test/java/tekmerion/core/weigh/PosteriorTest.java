@@ -11,6 +11,7 @@ import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** Against a brute force that draws no formula from the code: it sums over every hidden level. */
 class PosteriorTest {
@@ -22,27 +23,34 @@ class PosteriorTest {
 
   /** A random network with what was seen; a link is null where the cause does not bear. */
   private record Network(double[] prior, double[][] leaks, double[][][] links, int[] seen) {
-    static Network random(long seed) {
+    static Network small(long seed) {
       Random random = new Random(seed);
-      int causes = 2 + random.nextInt(4);
-      int signs = 1 + random.nextInt(5);
+      return random(random, 2 + random.nextInt(4), 1 + random.nextInt(5), 0.05);
+    }
+
+    /** Strong evidence: most sets are out of the question, and one sign may hide that. */
+    static Network strong(long seed) {
+      return random(new Random(seed), 14, 40, 1e-4);
+    }
+
+    private static Network random(Random random, int causes, int signs, double least) {
       double[] prior = random.doubles(causes, 0.01, 0.6).toArray();
       double[][] leaks = new double[signs][];
       double[][][] links = new double[signs][causes][];
       int[] seen = new int[signs];
       for (int s = 0; s < signs; s++) {
         int levels = 2 + random.nextInt(3);
-        leaks[s] = distribution(random, levels);
+        leaks[s] = distribution(random, levels, least);
         seen[s] = random.nextInt(levels);
         for (int c = 0; c < causes; c++) {
-          links[s][c] = random.nextInt(3) == 0 ? null : distribution(random, levels);
+          links[s][c] = random.nextInt(3) == 0 ? null : distribution(random, levels, least);
         }
       }
       return new Network(prior, leaks, links, seen);
     }
 
-    private static double[] distribution(Random random, int levels) {
-      double[] p = random.doubles(levels, 0.05, 1).toArray();
+    private static double[] distribution(Random random, int levels, double least) {
+      double[] p = random.doubles(levels, least, 1).map(x -> Math.max(least, x * x * x)).toArray();
       double sum = 0;
       for (double x : p) {
         sum += x;
@@ -110,14 +118,41 @@ class PosteriorTest {
   @ParameterizedTest(name = "seed {0}")
   @MethodSource("seeds")
   void equalsBruteForceWithAllSignsAndWithEachLeftOut(long seed) {
-    Network network = Network.random(seed);
+    assertEqualsBruteForce(Network.small(seed));
+  }
 
+  @ParameterizedTest(name = "seed {0}")
+  @ValueSource(longs = {1, 2, 3, 4, 5, 6})
+  void leavesOutNothingThatMatters(long seed) {
+    assertEqualsBruteForce(Network.strong(seed));
+  }
+
+  @Test
+  void leavesOutWhatIsOutOfTheQuestion() {
+    // Of ten causes, nine have ten signs each that stay silent although 99 in 100 would speak:
+    // 0.01^10 each, with one of them taken away 0.01^9. Only the tenth is left beside none.
+    List<Observation> silent = new ArrayList<>();
+    for (int sign = 0; sign < 90; sign++) {
+      double[][] links = new double[10][];
+      links[sign / 10] = new double[] {0.01, 0.99};
+      silent.add(new Observation(0, new double[] {0.9, 0.1}, links));
+    }
+    double[] prior = new double[10];
+    Arrays.fill(prior, 0.05);
+
+    Posterior posterior = Posterior.of(prior, silent);
+
+    assertThat(posterior.sets()).isEqualTo(2);
+    assertThat(posterior.probability()[9]).isCloseTo(0.05, within(1e-12));
+  }
+
+  private static void assertEqualsBruteForce(Network network) {
     Posterior posterior = Posterior.of(network.prior(), network.observations());
+    double[][] without = posterior.without();
 
     assertThat(posterior.probability()).containsExactly(network.bruteForce(-1), within(TOLERANCE));
     for (int s = 0; s < network.seen().length; s++) {
-      assertThat(Arrays.copyOf(posterior.without()[s], network.prior().length))
-          .containsExactly(network.bruteForce(s), within(TOLERANCE));
+      assertThat(without[s]).containsExactly(network.bruteForce(s), within(TOLERANCE));
     }
   }
 
@@ -136,7 +171,9 @@ class PosteriorTest {
 
   @Test
   void hasAllSetsOfAtMostThree() {
+    double[] prior = new double[10];
+    Arrays.fill(prior, 0.5);
     // C(10,0) + C(10,1) + C(10,2) + C(10,3) = 1 + 10 + 45 + 120
-    assertThat(FaultSets.of(10)).hasSize(176);
+    assertThat(Posterior.of(prior, List.of()).sets()).isEqualTo(176);
   }
 }
