@@ -119,7 +119,8 @@ class RunTest {
       peer.next(ToProbe.Acknowledge.class);
 
       JsonNode view = ines.get(at.drive()).body();
-      assertThat(view.get("finding").stringValue()).isEqualTo("12 sectors unreadable");
+      assertThat(view.get("finding").stringValue())
+          .isEqualTo("12 sectors could not be read in a surface pass");
       assertThat(view.get("decisive").stringValue()).contains("that is the medium");
       assertThat(view.at("/runs/0/end").stringValue()).isEqualTo("COMPLETE");
       assertThat(view.at("/outlook/drivers/0/words").stringValue()).contains("12 sectors");
