@@ -1,9 +1,7 @@
 package tekmerion.core.knowhow;
 
 import java.util.Collection;
-import java.util.List;
 import java.util.Map;
-import tekmerion.core.ruling.Course;
 
 /**
  * Something that could be wrong.
@@ -15,7 +13,7 @@ import tekmerion.core.ruling.Course;
  * @param partKind kind of part it is attached to; "machine" for the whole
  * @param place group in the checking order it is shown under
  * @param prior probability before any sign, by complaint family; key "any" for the rest
- * @param courses what is usually ruled if it is so, in order
+ * @param dataRisk probability that the data is lost if it is left alone; null for none
  */
 public record Cause(
     String id,
@@ -25,13 +23,13 @@ public record Cause(
     String partKind,
     String place,
     Map<String, Double> prior,
-    List<Course> courses) {
+    Double dataRisk) {
   public static final String ANY_FAMILY = "any";
   public static final String WHOLE_MACHINE = "machine";
 
   public Cause {
     prior = Map.copyOf(prior);
-    courses = List.copyOf(courses);
+    dataRisk = dataRisk == null ? 0 : dataRisk;
   }
 
   /** The highest of its priors in these complaint families; of any family if there are none. */

@@ -14,32 +14,58 @@ import tools.jackson.dataformat.yaml.YAMLMapper;
 /** All know-how, checked as a whole: a mistake in the files stops the start, with every mistake. */
 public final class KnowHow {
   private static final String FOLDER = "/tekmerion/knowhow/";
+  private static final List<String> MOVE_FILES =
+      List.of(
+          "first-look.yaml",
+          "drive.yaml",
+          "memory.yaml",
+          "power.yaml",
+          "system.yaml",
+          "built-in.yaml");
   private static final double SUM_TOLERANCE = 1e-9;
   private static final KnowHow SHIPPED =
       new KnowHow(
           read("families.yaml", Family[].class),
           read("causes.yaml", Cause[].class),
           read("signs.yaml", SignKind[].class),
-          read("questions.yaml", Question[].class));
+          read("questions.yaml", Question[].class),
+          moveFiles(),
+          read("remedies.yaml", Remedy[].class));
 
   private final Map<String, Family> families;
   private final Map<String, Cause> causes;
   private final Map<String, SignKind> signs;
   private final Map<String, Question> questions;
+  private final Map<String, Move> moves;
+  private final Map<String, Remedy> remedies;
 
   /**
    * @throws IllegalArgumentException listing everything that does not hold together
    */
   public KnowHow(
-      List<Family> families, List<Cause> causes, List<SignKind> signs, List<Question> questions) {
+      List<Family> families,
+      List<Cause> causes,
+      List<SignKind> signs,
+      List<Question> questions,
+      List<Move.File> moves,
+      List<Remedy> remedies) {
     List<String> mistakes = new ArrayList<>();
     this.families = byId(families, Family::id, mistakes);
     this.causes = byId(causes, Cause::id, mistakes);
-    this.signs = byId(signs, SignKind::id, mistakes);
+    List<SignKind> all = new ArrayList<>(signs);
+    moves.forEach(
+        file ->
+            file.moves()
+                .forEach(move -> move.tells().forEach(seen -> all.add(seen.kind(file.source())))));
+    this.signs = byId(all, SignKind::id, mistakes);
     this.questions = byId(questions, Question::id, mistakes);
     causes.forEach(cause -> checkCause(cause, mistakes));
-    signs.forEach(sign -> checkSign(sign, mistakes));
+    this.moves =
+        byId(moves.stream().flatMap(file -> file.moves().stream()).toList(), Move::id, mistakes);
+    this.remedies = byId(remedies, Remedy::id, mistakes);
+    all.forEach(sign -> checkSign(sign, mistakes));
     questions.forEach(question -> checkQuestion(question, mistakes));
+    new MoveChecks(this, mistakes).check();
     if (!mistakes.isEmpty()) {
       throw new IllegalArgumentException("know-how: " + String.join("; ", mistakes));
     }
@@ -60,6 +86,22 @@ public final class KnowHow {
 
   public List<SignKind> signs() {
     return List.copyOf(signs.values());
+  }
+
+  public List<Move> moves() {
+    return List.copyOf(moves.values());
+  }
+
+  public Optional<Move> move(String id) {
+    return Optional.ofNullable(moves.get(id));
+  }
+
+  public List<Remedy> remedies() {
+    return List.copyOf(remedies.values());
+  }
+
+  public Optional<Cause> cause(String id) {
+    return Optional.ofNullable(causes.get(id));
   }
 
   /** In the order they are asked if nothing else decides. */
@@ -179,9 +221,17 @@ public final class KnowHow {
     return map;
   }
 
+  private static List<Move.File> moveFiles() {
+    return MOVE_FILES.stream().map(name -> readOne("moves/" + name, Move.File.class)).toList();
+  }
+
   private static <T> List<T> read(String file, Class<T[]> type) {
+    return List.of(readOne(file, type));
+  }
+
+  private static <T> T readOne(String file, Class<T> type) {
     try (InputStream in = KnowHow.class.getResourceAsStream(FOLDER + file)) {
-      return List.of(new YAMLMapper().readValue(in, type));
+      return new YAMLMapper().readValue(in, type);
     } catch (IOException e) {
       throw new IllegalStateException("cannot read " + FOLDER + file, e);
     }

@@ -10,35 +10,30 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import tekmerion.core.knowhow.Cause;
 import tekmerion.core.knowhow.KnowHow;
-import tekmerion.core.knowhow.SignKind;
 import tekmerion.core.ruling.Course;
 import tekmerion.core.sign.Sign;
+import tekmerion.core.weigh.Network.Counted;
+import tekmerion.core.weigh.Network.Instance;
 import tekmerion.core.weigh.Weighed.CauseShare;
 import tekmerion.core.weigh.Weighed.SignWeight;
 
-/**
- * Weighs the signs of one job. Each cause stands once for every part of its kind; a sign of a part
- * bears on that part's causes and on those of the whole machine.
- */
+/** Weighs the signs of one job. */
 public final class Weighing {
   private static final double LEAST_DECIBANS_SHOWN = 0.05;
 
-  private final KnowHow knowHow;
-  private final Collection<String> families;
-  private final List<Instance> instances = new ArrayList<>();
-  private final List<Counted> counted = new ArrayList<>();
-  private final Map<Sign, Sign> countedBy = new HashMap<>();
+  private final Network network;
+  private final Posterior posterior;
+  private final double[][] without;
+  private final double[] prior;
 
   /** A part that causes can be attached to. */
   public record Part(String key, String kind, String name) {}
 
-  private record Instance(Cause cause, Part part) {}
-
-  private record Counted(Sign sign, SignKind kind, Observation observation) {}
-
-  private Weighing(KnowHow knowHow, Collection<String> families) {
-    this.knowHow = knowHow;
-    this.families = families;
+  private Weighing(Network network) {
+    this.network = network;
+    this.prior = network.priors();
+    this.posterior = network.posterior();
+    this.without = posterior.without();
   }
 
   /**
@@ -50,7 +45,9 @@ public final class Weighing {
    */
   public static Weighed of(
       KnowHow knowHow, Collection<String> families, List<Part> parts, List<Sign> signs) {
-    return ready(knowHow, families, parts, signs).result();
+    Network network = Network.of(knowHow, families, parts, signs);
+    Weighing weighing = new Weighing(network);
+    return weighing.result(new Plans(knowHow, network));
   }
 
   /**
@@ -67,137 +64,43 @@ public final class Weighing {
       List<Part> parts,
       List<Sign> signs,
       Map<String, ? extends Collection<String>> questions) {
-    Weighing weighing = ready(knowHow, families, parts, signs);
+    Network network = Network.of(knowHow, families, parts, signs);
     Set<String> known = signs.stream().map(Sign::id).collect(Collectors.toSet());
-    Posterior faults = Posterior.of(weighing.priors(), weighing.observations());
+    Posterior faults = network.posterior();
     Map<String, Double> bits = new HashMap<>();
     questions.forEach(
         (question, asked) -> {
           List<List<Observation>> open =
-              asked.stream().filter(id -> !known.contains(id)).map(weighing::levelsOf).toList();
+              asked.stream()
+                  .filter(id -> !known.contains(id))
+                  .map(id -> network.levelsOf(id, Sign.MACHINE))
+                  .toList();
           bits.put(question, Information.bits(faults, open));
         });
     return bits;
   }
 
-  private static Weighing ready(
-      KnowHow knowHow, Collection<String> families, List<Part> parts, List<Sign> signs) {
-    Weighing weighing = new Weighing(knowHow, families);
-    weighing.place(parts);
-    weighing.count(signs);
-    return weighing;
-  }
-
-  private double[] priors() {
-    return instances.stream().mapToDouble(i -> i.cause().priorIn(families)).toArray();
-  }
-
-  private List<Observation> observations() {
-    return counted.stream().map(Counted::observation).toList();
-  }
-
-  /** What would be seen if a sign of the whole machine were at each of its levels. */
-  private List<Observation> levelsOf(String sign) {
-    SignKind kind =
-        knowHow.sign(sign).orElseThrow(() -> new IllegalArgumentException("no sign " + sign));
-    return kind.levels().stream()
-        .map(
-            level ->
-                ready(new Sign(sign, Sign.MACHINE, level, sign, Sign.Basis.intake())).observation())
-        .toList();
-  }
-
-  private void place(List<Part> parts) {
-    Part whole = new Part(Sign.MACHINE, Cause.WHOLE_MACHINE, "the machine");
-    for (Cause cause : knowHow.causes()) {
-      if (cause.isOfWholeMachine()) {
-        instances.add(new Instance(cause, whole));
-      }
-      parts.stream()
-          .filter(part -> part.kind().equals(cause.partKind()))
-          .forEach(part -> instances.add(new Instance(cause, part)));
-    }
-  }
-
-  /** Of each group on each part only the sign that tells most is counted. */
-  private void count(List<Sign> signs) {
-    Map<String, Sign> latest = new HashMap<>();
-    List<Sign> inOrder = new ArrayList<>();
-    for (Sign sign : signs) {
-      Sign before = latest.put(sign.id() + "@" + sign.part(), sign);
-      inOrder.remove(before);
-      inOrder.add(sign);
-    }
-    Map<String, Counted> best = new HashMap<>();
-    for (Sign sign : inOrder) {
-      Counted candidate = ready(sign);
-      best.merge(candidate.kind().group() + "@" + sign.part(), candidate, this::stronger);
-    }
-    for (Sign sign : inOrder) {
-      Counted winner = best.get(kindOf(sign).group() + "@" + sign.part());
-      if (winner.sign().equals(sign)) {
-        counted.add(winner);
-      } else {
-        countedBy.put(sign, winner.sign());
-      }
-    }
-  }
-
-  private Counted stronger(Counted a, Counted b) {
-    return b.observation().strength() > a.observation().strength() ? b : a;
-  }
-
-  private Counted ready(Sign sign) {
-    SignKind kind = kindOf(sign);
-    int level =
-        kind.levelIndex(sign.level())
-            .orElseThrow(
-                () ->
-                    new IllegalArgumentException(
-                        "sign %s has no level %s".formatted(sign.id(), sign.level())));
-    double[][] links = new double[instances.size()][];
-    for (int i = 0; i < links.length; i++) {
-      Instance at = instances.get(i);
-      boolean reaches =
-          sign.part().equals(Sign.MACHINE)
-              || at.cause().isOfWholeMachine()
-              || at.part().key().equals(sign.part());
-      List<Double> link = kind.links().get(at.cause().id());
-      links[i] = reaches && link != null ? toArray(link) : null;
-    }
-    return new Counted(sign, kind, new Observation(level, toArray(kind.leak()), links));
-  }
-
-  private SignKind kindOf(Sign sign) {
-    return knowHow
-        .sign(sign.id())
-        .orElseThrow(() -> new IllegalArgumentException("no sign " + sign.id()));
-  }
-
-  private Weighed result() {
-    double[] prior = priors();
-    Posterior posterior = Posterior.of(prior, observations());
-    double[][] without = posterior.without();
+  private Weighed result(Plans plans) {
     List<CauseShare> shares = new ArrayList<>();
-    for (int i = 0; i < instances.size(); i++) {
-      shares.add(share(i, prior[i], posterior, without));
+    for (int i = 0; i < network.instances().size(); i++) {
+      shares.add(share(i));
     }
     shares.sort(Comparator.comparingDouble(CauseShare::probability).reversed());
     return new Weighed(
-        Headline.of(instancesByShare(shares), shares, posterior.none()),
-        counted.size(),
+        Headline.of(inOrder(shares), shares, posterior.none()),
+        network.counted().size(),
         shares,
         posterior.none(),
-        leaning(shares));
+        leaning(shares, plans));
   }
 
-  private CauseShare share(int i, double prior, Posterior posterior, double[][] without) {
-    Instance instance = instances.get(i);
+  private CauseShare share(int i) {
+    Instance instance = network.instances().get(i);
     double probability = posterior.probability()[i];
     boolean anySign = false;
     List<SignWeight> weights = new ArrayList<>();
-    for (int o = 0; o < counted.size(); o++) {
-      Counted one = counted.get(o);
+    for (int o = 0; o < network.counted().size(); o++) {
+      Counted one = network.counted().get(o);
       double decibans = decibans(probability) - decibans(without[o][i]);
       boolean bears = one.observation().bearsOn(i);
       anySign |= bears;
@@ -205,14 +108,17 @@ public final class Weighing {
         weights.add(new SignWeight(one.sign(), decibans, bears, "", one.kind().source()));
       }
     }
-    countedBy.forEach(
-        (sign, by) -> {
-          if (kindOf(sign).links().containsKey(instance.cause().id())
-              && (instance.part().key().equals(sign.part())
-                  || instance.cause().isOfWholeMachine())) {
-            weights.add(new SignWeight(sign, 0, true, by.words(), kindOf(sign).source()));
-          }
-        });
+    network
+        .countedBy()
+        .forEach(
+            (sign, by) -> {
+              if (network.kindOf(sign).links().containsKey(instance.cause().id())
+                  && (instance.part().key().equals(sign.part())
+                      || instance.cause().isOfWholeMachine())) {
+                weights.add(
+                    new SignWeight(sign, 0, true, by.words(), network.kindOf(sign).source()));
+              }
+            });
     weights.sort(Comparator.comparingDouble((SignWeight w) -> Math.abs(w.decibans())).reversed());
     return new CauseShare(
         instance.cause().id(),
@@ -220,7 +126,7 @@ public final class Weighing {
         instance.cause().name(),
         instance.part().name(),
         instance.cause().place(),
-        prior,
+        prior[i],
         probability,
         Tilt.of(probability, anySign),
         weights.stream().mapToDouble(SignWeight::decibans).filter(d -> d > 0).sum(),
@@ -228,32 +134,23 @@ public final class Weighing {
         weights);
   }
 
-  private List<Cause> instancesByShare(List<CauseShare> shares) {
-    return shares.stream()
-        .map(
-            share ->
-                instances.stream()
-                    .map(Instance::cause)
-                    .filter(cause -> cause.id().equals(share.cause()))
-                    .findFirst()
-                    .orElseThrow())
-        .toList();
+  private List<Cause> inOrder(List<CauseShare> shares) {
+    Map<String, Cause> byId = new HashMap<>();
+    network.instances().forEach(i -> byId.put(i.cause().id(), i.cause()));
+    return shares.stream().map(share -> byId.get(share.cause())).toList();
   }
 
-  private List<Course> leaning(List<CauseShare> shares) {
+  /** Of the cheapest plan, once some cause leans. */
+  private List<Course> leaning(List<CauseShare> shares, Plans plans) {
     if (shares.isEmpty() || shares.get(0).tilt().compareTo(Tilt.LEANING) < 0) {
       return List.of();
     }
-    return instancesByShare(shares).get(0).courses();
+    return plans.rank(posterior, Stake.UNKNOWN).get(0).courses();
   }
 
   /** Log-odds in decibans: 10·log10(p / (1 − p)). */
   private static double decibans(double p) {
     double held = Math.min(Math.max(p, 1e-15), 1 - 1e-15);
     return 10 * (Math.log10(held) - Math.log10(1 - held));
-  }
-
-  private static double[] toArray(List<Double> values) {
-    return values.stream().mapToDouble(Double::doubleValue).toArray();
   }
 }

@@ -13,13 +13,15 @@ class KnowHowTest {
     KnowHow knowHow = KnowHow.shipped();
 
     assertThat(knowHow.families()).hasSize(12); // the complaint families of product.md
-    assertThat(knowHow.causes()).hasSizeGreaterThanOrEqualTo(6);
+    assertThat(knowHow.causes()).hasSizeGreaterThanOrEqualTo(45);
+    assertThat(knowHow.moves()).hasSizeGreaterThanOrEqualTo(90);
+    assertThat(knowHow.signs()).hasSizeGreaterThanOrEqualTo(200);
     assertThat(knowHow.signs()).allSatisfy(sign -> assertThat(sign.source()).isNotBlank());
   }
 
   @Test
   void everyMistakeIsNamedAtOnce() {
-    Cause noPrior = new Cause("a", "A", "a", "a", "drive", "drive", Map.of("gone", 1.5), List.of());
+    Cause noPrior = new Cause("a", "A", "a", "a", "drive", "drive", Map.of("gone", 1.5), null);
     SignKind bad =
         new SignKind(
             "s",
@@ -32,7 +34,10 @@ class KnowHowTest {
             Map.of(),
             " ");
 
-    assertThatThrownBy(() -> new KnowHow(List.of(), List.of(noPrior), List.of(bad), List.of()))
+    assertThatThrownBy(
+            () ->
+                new KnowHow(
+                    List.of(), List.of(noPrior), List.of(bad), List.of(), List.of(), List.of()))
         .hasMessageContaining("cause a has no prior for any family")
         .hasMessageContaining("no family gone")
         .hasMessageContaining("prior 1.5 is outside (0, 1)")

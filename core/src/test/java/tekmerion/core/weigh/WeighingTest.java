@@ -10,6 +10,7 @@ import org.junit.jupiter.api.Test;
 import tekmerion.core.knowhow.Cause;
 import tekmerion.core.knowhow.Family;
 import tekmerion.core.knowhow.KnowHow;
+import tekmerion.core.knowhow.Remedy;
 import tekmerion.core.knowhow.SignKind;
 import tekmerion.core.ruling.Course;
 import tekmerion.core.sign.Sign;
@@ -33,12 +34,32 @@ class WeighingTest {
                 "drive",
                 "drive",
                 Map.of("any", 0.5, "slow", 0.2),
-                List.of(Course.RECOVER_DATA, Course.REPLACE_PART))),
+                0.5)),
         List.of(
             sign("waiting", "surface", 0.1, 0.8),
             sign("uncorrectable", "surface", 0.1, 0.5),
             sign("noise", "noise", 0.1, 0.8)),
-        List.of());
+        List.of(),
+        List.of(),
+        List.of(
+            new Remedy(
+                "recover-data",
+                "Recover it",
+                Course.RECOVER_DATA,
+                "",
+                List.of(20, 0),
+                0,
+                0,
+                Map.of()),
+            new Remedy(
+                "replace-drive",
+                "Replace the drive",
+                Course.REPLACE_PART,
+                "drive",
+                List.of(30, 0),
+                60,
+                2,
+                Map.of("worn", 1.0))));
   }
 
   private static SignKind sign(String id, String group, double leak, double link) {

@@ -1,0 +1,189 @@
+package tekmerion.core.knowhow;
+
+import com.fasterxml.jackson.annotation.JsonCreator;
+import java.util.Collection;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import tekmerion.core.gate.Touch;
+
+/**
+ * Something that can be done next.
+ *
+ * @param name as shown; {@code {part}} stands for the part
+ * @param purpose why it is worth doing, in a sentence
+ * @param place group in the checking order
+ * @param of kind of part it is done to; "machine" for the whole
+ * @param by the probe's work that does it; null if a technician does it by hand
+ * @param stress whether it loads a drive for long
+ * @param families complaint families it makes sense for; empty for all
+ * @param reach how far the machine must get, a level of the sign {@code reach}
+ * @param upTo how far it may get at most; "desktop" if it always makes sense
+ * @param detours moves that do instead where reach is too low
+ * @param needs tools and parts
+ * @param minutes hands-on, then waiting
+ * @param risk probability that wanted data is lost by it
+ * @param rung place on the ladder of system repairs; 0 if it is not on it
+ * @param presupposes what must hold before it makes sense
+ * @param after the next rung if it did not help; empty if there is none
+ * @param steps instructions in order
+ * @param tells its possible outcomes as signs of its own
+ * @param signs ids of signs that the probe's work gives
+ */
+public record Move(
+    String id,
+    String name,
+    String purpose,
+    Act act,
+    String place,
+    String of,
+    By by,
+    Boolean stress,
+    List<String> families,
+    String reach,
+    String upTo,
+    List<String> detours,
+    List<String> needs,
+    List<Integer> minutes,
+    Integer touch,
+    Double risk,
+    Integer rung,
+    List<Presupposed> presupposes,
+    String after,
+    List<Step> steps,
+    List<Outcomes> tells,
+    List<String> signs) {
+
+  public enum Act {
+    OBSERVE,
+    TEST,
+    SWAP,
+    CLEAN,
+    REPAIR,
+    COPY,
+    RESET
+  }
+
+  /** What the probe can do by itself. */
+  public enum By {
+    READ,
+    SURFACE,
+    SURFACE_SAMPLED,
+    SELF_TEST_SHORT,
+    SELF_TEST_EXTENDED
+  }
+
+  /** What a repair of the system presupposes. */
+  public enum Presupposed {
+    /** The data is copied and verified, or not wanted. */
+    COPY,
+    /** No part of the machine is under suspicion. */
+    HARDWARE,
+    /** It runs on the adapter. */
+    MAINS
+  }
+
+  /**
+   * @param waitSeconds how long to wait after it; 0 for no wait
+   */
+  public record Step(String words, int waitSeconds) {
+    private static final Pattern WAIT = Pattern.compile("(.*\\S)\\s*@(\\d+)");
+
+    /** From "Leave it. @180". */
+    @JsonCreator(mode = JsonCreator.Mode.DELEGATING)
+    public static Step of(String text) {
+      Matcher wait = WAIT.matcher(text);
+      return wait.matches()
+          ? new Step(wait.group(1), Integer.parseInt(wait.group(2)))
+          : new Step(text, 0);
+    }
+  }
+
+  /**
+   * What a technician sees, as a sign; the first level is what shows when no cause is at work.
+   *
+   * @param levels words by level
+   * @param source null for the file's
+   */
+  public record Outcomes(
+      String id,
+      String name,
+      LinkedHashMap<String, String> levels,
+      List<Double> leak,
+      Map<String, List<Double>> links,
+      Map<String, String> decisive,
+      String source) {
+
+    SignKind kind(String fileSource) {
+      return new SignKind(
+          id,
+          name,
+          id,
+          List.copyOf(levels.keySet()),
+          leak,
+          links == null ? Map.of() : links,
+          Map.of(),
+          decisive,
+          source == null ? fileSource : source);
+    }
+  }
+
+  /** A file of moves. */
+  record File(String source, List<Move> moves) {}
+
+  public Move {
+    of = of == null ? Cause.WHOLE_MACHINE : of;
+    stress = stress != null && stress;
+    families = listed(families);
+    upTo = upTo == null ? "desktop" : upTo;
+    detours = listed(detours);
+    needs = listed(needs);
+    minutes = listed(minutes);
+    risk = risk == null ? 0 : risk;
+    rung = rung == null ? 0 : rung;
+    presupposes = listed(presupposes);
+    after = after == null ? "" : after;
+    steps = listed(steps);
+    tells = listed(tells);
+    signs = listed(signs);
+  }
+
+  private static <T> List<T> listed(List<T> list) {
+    return list == null ? List.of() : List.copyOf(list);
+  }
+
+  public Touch touches() {
+    return Touch.values()[touch];
+  }
+
+  public int handsOnMinutes() {
+    return minutes.get(0);
+  }
+
+  public int waitingMinutes() {
+    return minutes.get(1);
+  }
+
+  public boolean isOfWholeMachine() {
+    return of.equals(Cause.WHOLE_MACHINE);
+  }
+
+  /** Whether it is worth thinking of for these complaints. */
+  public boolean fits(Collection<String> complaints) {
+    return families.isEmpty()
+        || complaints.isEmpty()
+        || complaints.stream().anyMatch(families::contains);
+  }
+
+  /** Ids of every sign that it can give. */
+  public List<String> given() {
+    return by == null ? tells.stream().map(Outcomes::id).toList() : signs;
+  }
+
+  /** Name with the part's own in it. */
+  public String named(String part) {
+    return name.replace("{part}", part);
+  }
+}

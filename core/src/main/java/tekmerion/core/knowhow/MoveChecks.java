@@ -1,0 +1,133 @@
+package tekmerion.core.knowhow;
+
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+/** What must hold of moves and remedies, and between them and causes and signs. */
+final class MoveChecks {
+  private final KnowHow knowHow;
+  private final List<String> mistakes;
+
+  MoveChecks(KnowHow knowHow, List<String> mistakes) {
+    this.knowHow = knowHow;
+    this.mistakes = mistakes;
+  }
+
+  void check() {
+    knowHow.moves().forEach(this::checkMove);
+    if (knowHow.moves().isEmpty()) {
+      return; // a know-how without moves can weigh, and offers nothing
+    }
+    knowHow.causes().forEach(this::checkMended);
+    checkSeparable();
+  }
+
+  private void checkMove(Move move) {
+    if (move.purpose() == null || move.purpose().isBlank()) {
+      say(move, "has no purpose");
+    }
+    if (move.minutes().size() != 2 || move.minutes().stream().anyMatch(m -> m < 0)) {
+      say(move, "needs minutes: [hands-on, waiting]");
+    }
+    if (move.touch() == null || move.touch() < 0 || move.touch() > 5) {
+      say(move, "needs a touch from 0 to 5");
+    }
+    if (!(move.risk() >= 0 && move.risk() <= 1)) {
+      say(move, "has a data risk outside 0 to 1");
+    }
+    if (move.steps().isEmpty()) {
+      say(move, "has no instructions");
+    }
+    if (move.given().isEmpty()) {
+      say(move, "tells nothing");
+    }
+    if (move.touch() != null
+        && move.touch() >= 4
+        && !move.presupposes().contains(Move.Presupposed.COPY)
+        && move.touch() != 5) {
+      say(move, "writes to the drive and does not presuppose a copy");
+    }
+    for (String sign : move.given()) {
+      if (knowHow.sign(sign).isEmpty()) {
+        say(move, "gives no known sign: " + sign);
+      }
+    }
+    for (String family : move.families()) {
+      if (knowHow.family(family).isEmpty()) {
+        say(move, "is for no known family: " + family);
+      }
+    }
+    for (String detour : move.detours()) {
+      if (knowHow.move(detour).isEmpty()) {
+        say(move, "has no known detour: " + detour);
+      }
+    }
+    if (!move.after().isEmpty() && knowHow.move(move.after()).isEmpty()) {
+      say(move, "is followed by no known move: " + move.after());
+    }
+    Optional<SignKind> reach = knowHow.sign("reach");
+    if (reach.isPresent()
+        && (reach.get().levelIndex(move.reach()).isEmpty()
+            || reach.get().levelIndex(move.upTo()).isEmpty())) {
+      say(move, "needs a reach that the ladder has");
+    }
+  }
+
+  private void checkMended(Cause cause) {
+    if (knowHow.remedies().stream().noneMatch(r -> r.cures().containsKey(cause.id()))) {
+      mistakes.add("cause %s is mended by no remedy".formatted(cause.id()));
+    }
+  }
+
+  /** Two causes that no move and no question tells apart could never be ruled between. */
+  private void checkSeparable() {
+    Set<String> told = new HashSet<>();
+    knowHow.moves().forEach(move -> told.addAll(move.given()));
+    List<Cause> causes = knowHow.causes();
+    for (int a = 0; a < causes.size(); a++) {
+      for (int b = a + 1; b < causes.size(); b++) {
+        String first = causes.get(a).id();
+        String second = causes.get(b).id();
+        if (told.stream()
+            .noneMatch(sign -> separates(knowHow.sign(sign).orElse(null), first, second))) {
+          mistakes.add("no move tells %s from %s".formatted(first, second));
+        }
+      }
+    }
+  }
+
+  /** Whether some level is at least twice as likely under the one as under the other. */
+  private static boolean separates(SignKind sign, String first, String second) {
+    if (sign == null) {
+      return false;
+    }
+    for (int level = 0; level < sign.levels().size(); level++) {
+      double p = alone(sign, first, level);
+      double q = alone(sign, second, level);
+      if (Math.max(p, q) > 2 * Math.min(p, q)) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  /** P(level | only this cause), with the leak, as the weighing has it. */
+  private static double alone(SignKind sign, String cause, int level) {
+    List<Double> link = sign.links().get(cause);
+    return atMost(sign.leak(), level) * atMost(link, level)
+        - atMost(sign.leak(), level - 1) * atMost(link, level - 1);
+  }
+
+  private static double atMost(List<Double> p, int level) {
+    if (level < 0) {
+      return 0;
+    }
+    return p == null ? 1 : p.subList(0, level + 1).stream().mapToDouble(Double::doubleValue).sum();
+  }
+
+  private void say(Move move, String what) {
+    mistakes.add("move %s %s".formatted(move.id(), what));
+  }
+}

@@ -1,0 +1,166 @@
+package tekmerion.core.weigh;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import tekmerion.core.knowhow.Cause;
+import tekmerion.core.knowhow.KnowHow;
+import tekmerion.core.knowhow.SignKind;
+import tekmerion.core.sign.Sign;
+import tekmerion.core.weigh.Weighing.Part;
+
+/**
+ * The causes of one machine and what was seen of them, ready to be counted. Each cause stands once
+ * for every part of its kind; a sign of a part bears on that part's causes and on those of the
+ * whole machine.
+ */
+final class Network {
+  private final KnowHow knowHow;
+  private final Collection<String> families;
+  private final List<Instance> instances = new ArrayList<>();
+  private final List<Counted> counted = new ArrayList<>();
+  private final Map<Sign, Sign> countedBy = new HashMap<>();
+  private final Map<String, Sign> known = new HashMap<>();
+
+  /** A cause of one part. */
+  record Instance(Cause cause, Part part) {}
+
+  /** A sign that is counted. */
+  record Counted(Sign sign, SignKind kind, Observation observation) {}
+
+  private Network(KnowHow knowHow, Collection<String> families) {
+    this.knowHow = knowHow;
+    this.families = families;
+  }
+
+  /**
+   * @param families ids of the complaint families; if several hold, a cause has the highest of its
+   *     priors in them
+   * @param signs at most one per kind and part; later ones of the same kind replace earlier ones
+   * @throws IllegalArgumentException if a sign or a level is not in the know-how
+   */
+  static Network of(
+      KnowHow knowHow, Collection<String> families, List<Part> parts, List<Sign> signs) {
+    Network network = new Network(knowHow, families);
+    network.place(parts);
+    network.count(signs);
+    return network;
+  }
+
+  List<Instance> instances() {
+    return instances;
+  }
+
+  List<Counted> counted() {
+    return counted;
+  }
+
+  /** Signs that are not counted, each with the sign of its group that is. */
+  Map<Sign, Sign> countedBy() {
+    return countedBy;
+  }
+
+  /** The level that stands for a sign of a part. */
+  Optional<String> level(String sign, String part) {
+    return Optional.ofNullable(known.get(sign + "@" + part)).map(Sign::level);
+  }
+
+  double[] priors() {
+    return instances.stream().mapToDouble(i -> i.cause().priorIn(families)).toArray();
+  }
+
+  List<Observation> observations() {
+    return counted.stream().map(Counted::observation).toList();
+  }
+
+  Posterior posterior() {
+    return Posterior.of(priors(), observations());
+  }
+
+  /** What would be seen if a sign were at each of its levels. */
+  List<Observation> levelsOf(String sign, String part) {
+    SignKind kind =
+        knowHow.sign(sign).orElseThrow(() -> new IllegalArgumentException("no sign " + sign));
+    return kind.levels().stream()
+        .map(level -> ready(new Sign(sign, part, level, sign, Sign.Basis.intake())).observation())
+        .toList();
+  }
+
+  private void place(List<Part> parts) {
+    Part whole = new Part(Sign.MACHINE, Cause.WHOLE_MACHINE, "the machine");
+    for (Cause cause : knowHow.causes()) {
+      if (cause.isOfWholeMachine()) {
+        instances.add(new Instance(cause, whole));
+      }
+      parts.stream()
+          .filter(part -> part.kind().equals(cause.partKind()))
+          .forEach(part -> instances.add(new Instance(cause, part)));
+    }
+  }
+
+  /** Of each group on each part only the sign that tells most is counted. */
+  private void count(List<Sign> signs) {
+    List<Sign> inOrder = new ArrayList<>();
+    for (Sign sign : signs) {
+      Sign before = known.put(sign.id() + "@" + sign.part(), sign);
+      inOrder.remove(before);
+      inOrder.add(sign);
+    }
+    Map<String, Counted> best = new HashMap<>();
+    for (Sign sign : inOrder) {
+      Counted candidate = ready(sign);
+      best.merge(candidate.kind().group() + "@" + sign.part(), candidate, Network::stronger);
+    }
+    for (Sign sign : inOrder) {
+      Counted winner = best.get(kindOf(sign).group() + "@" + sign.part());
+      if (winner.sign().equals(sign)) {
+        counted.add(winner);
+      } else {
+        countedBy.put(sign, winner.sign());
+      }
+    }
+  }
+
+  private static Counted stronger(Counted a, Counted b) {
+    return b.observation().strength() > a.observation().strength() ? b : a;
+  }
+
+  private Counted ready(Sign sign) {
+    SignKind kind = kindOf(sign);
+    return new Counted(sign, kind, observation(sign, kind));
+  }
+
+  /** The same sign with other likelihoods. */
+  Observation observation(Sign sign, SignKind kind) {
+    int level =
+        kind.levelIndex(sign.level())
+            .orElseThrow(
+                () ->
+                    new IllegalArgumentException(
+                        "sign %s has no level %s".formatted(sign.id(), sign.level())));
+    double[][] links = new double[instances.size()][];
+    for (int i = 0; i < links.length; i++) {
+      Instance at = instances.get(i);
+      boolean reaches =
+          sign.part().equals(Sign.MACHINE)
+              || at.cause().isOfWholeMachine()
+              || at.part().key().equals(sign.part());
+      List<Double> link = kind.links().get(at.cause().id());
+      links[i] = reaches && link != null ? toArray(link) : null;
+    }
+    return new Observation(level, toArray(kind.leak()), links);
+  }
+
+  SignKind kindOf(Sign sign) {
+    return knowHow
+        .sign(sign.id())
+        .orElseThrow(() -> new IllegalArgumentException("no sign " + sign.id()));
+  }
+
+  private static double[] toArray(List<Double> values) {
+    return values.stream().mapToDouble(Double::doubleValue).toArray();
+  }
+}

@@ -1,0 +1,172 @@
+package tekmerion.core.weigh;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import tekmerion.core.knowhow.KnowHow;
+import tekmerion.core.knowhow.Remedy;
+
+/**
+ * Expected cost of every sensible combination of remedies: one or two of them, with the data
+ * recovered first where what follows endangers it, or nothing at all. With P(S) the probability of
+ * a fault set and m(c) the chance that the plan mends cause c,
+ *
+ * <pre>  cost = minutes + parts + K·Σ P(S)·(1 − Π m(c)) + D·(1 − Π (1 − risk)),  c in S</pre>
+ *
+ * where one of the risks is that a failing drive dies with what is on it, whatever is done, K is
+ * what a comeback costs and D what the data weighs.
+ *
+ * @see "Heckerman, Breese & Rommelse: Decision-theoretic troubleshooting, CACM 38(3), 1995"
+ */
+final class Plans {
+  private static final int PAIRED = 8;
+  private static final double LEAST_SHARE = 1e-6;
+
+  /** What the data risks from a course before it is copied; judgement, range half to double. */
+  private static final double WRITING_RISK = 0.04;
+
+  private static final double FAILING_DRIVE_RISK = 0.35;
+
+  /** Recovery itself: from a sound drive, and how much worse from a failing one. */
+  private static final double RECOVERY_FAILS = 0.02;
+
+  private static final double RECOVERY_FAILS_MORE = 0.1;
+
+  private final List<Remedy> remedies;
+  private final Remedy recovery;
+  private final double[][] cures;
+  private final double[] dataRisk;
+  private final int causes;
+
+  Plans(KnowHow knowHow, Network network) {
+    recovery =
+        knowHow.remedies().stream()
+            .filter(r -> r.id().equals("recover-data"))
+            .findFirst()
+            .orElseThrow();
+    remedies = knowHow.remedies().stream().filter(r -> r != recovery).toList();
+    causes = network.instances().size();
+    cures = new double[remedies.size()][causes];
+    for (int r = 0; r < remedies.size(); r++) {
+      for (int c = 0; c < causes; c++) {
+        String cause = network.instances().get(c).cause().id();
+        cures[r][c] = remedies.get(r).cures().getOrDefault(cause, 0.0);
+      }
+    }
+    dataRisk = network.instances().stream().mapToDouble(x -> x.cause().dataRisk()).toArray();
+  }
+
+  /** Cheapest first; only the best plan of every list of courses. */
+  List<Plan> rank(Posterior faults, Stake stake) {
+    Beliefs beliefs = beliefs(faults);
+    List<int[]> singles = new ArrayList<>();
+    for (int r = 0; r < remedies.size(); r++) {
+      singles.add(new int[] {r});
+    }
+    List<Plan> plans = new ArrayList<>();
+    plans.add(plan(new int[0], beliefs, stake));
+    Comparator<int[]> byCost =
+        Comparator.comparingDouble(chosen -> plan(chosen, beliefs, stake).cost());
+    singles.sort(byCost);
+    singles.forEach(chosen -> plans.add(plan(chosen, beliefs, stake)));
+    for (int a = 0; a < Math.min(PAIRED, singles.size()); a++) {
+      for (int b = a + 1; b < Math.min(PAIRED, singles.size()); b++) {
+        plans.add(plan(gentlerFirst(singles.get(a)[0], singles.get(b)[0]), beliefs, stake));
+      }
+    }
+    plans.sort(Comparator.comparingDouble(Plan::cost));
+    return plans;
+  }
+
+  /** What the best plan costs. */
+  double least(Posterior faults, Stake stake) {
+    return rank(faults, stake).get(0).cost();
+  }
+
+  private int[] gentlerFirst(int a, int b) {
+    return remedies.get(a).touch() <= remedies.get(b).touch() ? new int[] {a, b} : new int[] {b, a};
+  }
+
+  /**
+   * @param sets fault sets that matter
+   * @param drive probability that a drive is failing
+   * @param dies that it takes its data along
+   */
+  private record Beliefs(int[] sets, double[] shares, double drive, double dies) {}
+
+  private Beliefs beliefs(Posterior faults) {
+    int count = 0;
+    int[] sets = new int[faults.sets()];
+    double[] shares = new double[faults.sets()];
+    for (int s = 0; s < faults.sets(); s++) {
+      if (faults.share(s) >= LEAST_SHARE) {
+        sets[count] = faults.set(s);
+        shares[count++] = faults.share(s);
+      }
+    }
+    double drive = 0;
+    double dies = 0;
+    for (int cause = 0; cause < causes; cause++) {
+      if (dataRisk[cause] > 0) {
+        drive += faults.probability()[cause];
+        dies += faults.probability()[cause] * dataRisk[cause];
+      }
+    }
+    return new Beliefs(
+        Arrays.copyOf(sets, count),
+        Arrays.copyOf(shares, count),
+        Math.min(1, drive),
+        Math.min(1, dies));
+  }
+
+  private Plan plan(int[] chosen, Beliefs beliefs, Stake stake) {
+    double risk = beliefs.dies();
+    double minutes = 0;
+    double parts = 0;
+    List<Remedy> list = new ArrayList<>();
+    double[] mends = new double[causes];
+    for (int r : chosen) {
+      Remedy remedy = remedies.get(r);
+      list.add(remedy);
+      minutes += remedy.minutes().get(0) + Stake.WAITING * remedy.minutes().get(1);
+      parts += remedy.parts();
+      risk = 1 - (1 - risk) * (1 - risk(remedy, beliefs.drive()));
+      for (int c = 0; c < causes; c++) {
+        mends[c] = 1 - (1 - mends[c]) * (1 - cures[r][c]);
+      }
+    }
+    double copying =
+        recovery.minutes().get(0) + Stake.WAITING * recovery.minutes().get(1) + recovery.parts();
+    double lostWithout = risk * stake.dataLossMinutes();
+    double lostWith =
+        risk * (RECOVERY_FAILS + RECOVERY_FAILS_MORE * beliefs.drive()) * stake.dataLossMinutes();
+    double data = lostWithout;
+    if (lostWith + copying < lostWithout) {
+      list.add(0, recovery);
+      minutes += copying - recovery.parts();
+      parts += recovery.parts();
+      data = lostWith;
+    }
+    double fails = 0;
+    for (int s = 0; s < beliefs.sets().length; s++) {
+      double mended = 1;
+      for (int rest = beliefs.sets()[s];
+          rest != FaultSets.NONE;
+          rest = FaultSets.withoutLast(rest)) {
+        mended *= mends[FaultSets.last(rest)];
+      }
+      fails += beliefs.shares()[s] * (1 - mended);
+    }
+    return new Plan(list, minutes, parts, Stake.COMEBACK_MINUTES * fails, data, fails);
+  }
+
+  /** What this remedy risks of data that is not copied. */
+  private static double risk(Remedy remedy, double drive) {
+    return switch (remedy.touches()) {
+      case ERASES -> 1;
+      case WRITES_TO_DRIVE -> WRITING_RISK + FAILING_DRIVE_RISK * drive;
+      default -> 0; // a drive that is replaced is kept until its data is
+    };
+  }
+}

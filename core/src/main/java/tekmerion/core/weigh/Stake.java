@@ -1,0 +1,31 @@
+package tekmerion.core.weigh;
+
+import tekmerion.core.gate.Stance;
+
+/**
+ * What is at stake, in minutes of work, so that time, parts, data and a comeback add up in one
+ * unit. The shop's convention.
+ *
+ * @param dataLossMinutes what losing the data weighs
+ */
+public record Stake(double dataLossMinutes) {
+  /** What it costs when the machine comes back: the work again, and the owner's trust. */
+  static final double COMEBACK_MINUTES = 240;
+
+  /** A minute of waiting beside a minute of work. */
+  static final double WAITING = 0.1;
+
+  private static final double WANTED_MINUTES = 3000;
+  private static final double COPIED_MINUTES = 300;
+
+  /** Until the owner answers, data counts as wanted. */
+  public static final Stake UNKNOWN = new Stake(WANTED_MINUTES);
+
+  public static Stake of(Stance stance) {
+    return switch (stance) {
+      case NOT_WANTED, COPY_VERIFIED -> new Stake(0);
+      case COPIED -> new Stake(COPIED_MINUTES);
+      default -> UNKNOWN;
+    };
+  }
+}
