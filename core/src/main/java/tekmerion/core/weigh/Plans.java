@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.stream.IntStream;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Remedy;
 
@@ -20,8 +21,10 @@ import tekmerion.core.knowhow.Remedy;
  * @see "Heckerman, Breese & Rommelse: Decision-theoretic troubleshooting, CACM 38(3), 1995"
  */
 final class Plans {
-  private static final int PAIRED = 8;
-  private static final double LEAST_SHARE = 1e-6;
+  private static final int PAIRED = 6;
+
+  /** Sets left out add less than a minute together. */
+  private static final double LEAST_SHARE = 1e-5;
 
   /** What the data risks from a course before it is copied; judgement, range half to double. */
   private static final double WRITING_RISK = 0.04;
@@ -57,22 +60,24 @@ final class Plans {
     dataRisk = network.instances().stream().mapToDouble(x -> x.cause().dataRisk()).toArray();
   }
 
-  /** Cheapest first; only the best plan of every list of courses. */
+  /** Cheapest first. */
   List<Plan> rank(Posterior faults, Stake stake) {
     Beliefs beliefs = beliefs(faults);
-    List<int[]> singles = new ArrayList<>();
+    List<Plan> singles = new ArrayList<>();
     for (int r = 0; r < remedies.size(); r++) {
-      singles.add(new int[] {r});
+      singles.add(plan(new int[] {r}, beliefs, stake));
     }
-    List<Plan> plans = new ArrayList<>();
+    List<Integer> cheapest =
+        IntStream.range(0, remedies.size())
+            .boxed()
+            .sorted(Comparator.comparingDouble(r -> singles.get(r).cost()))
+            .limit(PAIRED)
+            .toList();
+    List<Plan> plans = new ArrayList<>(singles);
     plans.add(plan(new int[0], beliefs, stake));
-    Comparator<int[]> byCost =
-        Comparator.comparingDouble(chosen -> plan(chosen, beliefs, stake).cost());
-    singles.sort(byCost);
-    singles.forEach(chosen -> plans.add(plan(chosen, beliefs, stake)));
-    for (int a = 0; a < Math.min(PAIRED, singles.size()); a++) {
-      for (int b = a + 1; b < Math.min(PAIRED, singles.size()); b++) {
-        plans.add(plan(gentlerFirst(singles.get(a)[0], singles.get(b)[0]), beliefs, stake));
+    for (int a = 0; a < cheapest.size(); a++) {
+      for (int b = a + 1; b < cheapest.size(); b++) {
+        plans.add(plan(gentlerFirst(cheapest.get(a), cheapest.get(b)), beliefs, stake));
       }
     }
     plans.sort(Comparator.comparingDouble(Plan::cost));

@@ -38,6 +38,7 @@ final class Posterior {
 
   private double[] probability;
   private double none;
+  private double evidence;
 
   private Posterior(double[] prior, List<Observation> observations) {
     if (prior.length > FaultSets.MOST_CAUSES) {
@@ -98,6 +99,54 @@ final class Posterior {
   /** Probability of a set. */
   double share(int index) {
     return weights[index];
+  }
+
+  /**
+   * With one more observation, over the sets that matter now.
+   *
+   * @return its {@link #evidence} is the probability of that observation
+   */
+  Posterior after(Observation seen) {
+    return new Posterior(this, seen);
+  }
+
+  /** Only the sets with at least this share, for what needs no more digits. */
+  Posterior heavy(double least) {
+    Posterior heavy = new Posterior(this);
+    for (int s = 0; s < count; s++) {
+      if (weights[s] >= least || s == 0) {
+        heavy.keep(sets[s], weights[s]);
+      }
+    }
+    heavy.weights = Arrays.copyOf(heavy.weights, heavy.count);
+    heavy.share(Arrays.stream(heavy.weights).sum());
+    return heavy;
+  }
+
+  private Posterior(Posterior before) {
+    causes = before.causes;
+    observations = before.observations;
+    logPrior = before.logPrior;
+    signsOf = before.signsOf;
+    logGain = before.logGain;
+    hidden = before.hidden;
+  }
+
+  private Posterior(Posterior before, Observation seen) {
+    this(before);
+    sets = before.sets;
+    count = before.count;
+    weights = new double[count];
+    for (int s = 0; s < count; s++) {
+      weights[s] = before.weights[s] * seen.likelihood(sets[s]);
+      evidence += weights[s];
+    }
+    share(evidence);
+  }
+
+  /** Probability of what was added by {@link #after}. */
+  double evidence() {
+    return evidence;
   }
 
   private void enumerate() {
@@ -188,6 +237,10 @@ final class Posterior {
       weights[s] = Math.exp(weights[s] - highest);
       total += weights[s];
     }
+    share(total);
+  }
+
+  private void share(double total) {
     probability = new double[causes];
     for (int s = 0; s < count; s++) {
       weights[s] /= total;

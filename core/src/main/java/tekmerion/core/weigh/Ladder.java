@@ -1,0 +1,57 @@
+package tekmerion.core.weigh;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import tekmerion.core.gate.GateAnswer;
+import tekmerion.core.knowhow.KnowHow;
+import tekmerion.core.knowhow.Move;
+
+/**
+ * The system's repairs as a ladder, gentlest first. A rung presupposes that no metal is under
+ * suspicion: mending a system on a failing part only makes more damage.
+ */
+public final class Ladder {
+  private static final Set<String> METAL = Set.of("drive", "memory", "power", "link");
+
+  /** From here on a part is under suspicion. The shop's convention. */
+  private static final double SUSPECT_FROM = 0.15;
+
+  private Ladder() {}
+
+  /** Locks what presupposes sound metal, naming what is under suspicion. */
+  static Optional<GateAnswer.Locked> hardwareLock(
+      Network network, Posterior faults, KnowHow knowHow) {
+    int worst = -1;
+    for (int i = 0; i < network.instances().size(); i++) {
+      Network.Instance at = network.instances().get(i);
+      if (METAL.contains(at.cause().place())
+          && faults.probability()[i] >= SUSPECT_FROM
+          && (worst < 0 || faults.probability()[i] > faults.probability()[worst])) {
+        worst = i;
+      }
+    }
+    if (worst < 0) {
+      return Optional.empty();
+    }
+    Network.Instance at = network.instances().get(worst);
+    return Optional.of(
+        new GateAnswer.Locked(
+            "Hardware before software: %s, %s, is not cleared."
+                .formatted(
+                    at.cause().name().toLowerCase(Locale.ROOT),
+                    Headline.ofHundred(faults.probability()[worst])),
+            "Opens when it is below %.0f in 100.".formatted(100 * SUSPECT_FROM)));
+  }
+
+  /** The rungs in order. */
+  public static List<Move> rungs(KnowHow knowHow) {
+    List<Move> rungs = new ArrayList<>(knowHow.moves());
+    rungs.removeIf(move -> move.rung() == 0);
+    rungs.sort(Comparator.comparing(Move::rung));
+    return rungs;
+  }
+}

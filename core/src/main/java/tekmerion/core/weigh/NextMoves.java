@@ -1,0 +1,287 @@
+package tekmerion.core.weigh;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import tekmerion.core.gate.Gate;
+import tekmerion.core.gate.GateAnswer;
+import tekmerion.core.gate.Stance;
+import tekmerion.core.knowhow.KnowHow;
+import tekmerion.core.knowhow.Move;
+import tekmerion.core.knowhow.SignKind;
+import tekmerion.core.sign.Sign;
+import tekmerion.core.weigh.Weighing.Part;
+
+/**
+ * Which move is worth making next: what it would tell, and what it would save of the expected cost
+ * of ruling now, for its minutes, less what it risks of the data. The order of work (gentle first,
+ * metal before system, big things first) is not written anywhere: it comes out of minutes, touch,
+ * risk and priors.
+ *
+ * <p>The saving is the expected value of sample information: the cost of the best plan now, less
+ * the expectation over the outcomes of the cost of the best plan then. A move with several signs is
+ * counted with those that tell most together, up to {@value #MOST_COMBINATIONS} combinations; the
+ * rest can only add.
+ *
+ * @see "Raiffa & Schlaifer: Applied statistical decision theory, 1961, section 4.3"
+ * @see "Heckerman, Breese & Rommelse: Decision-theoretic troubleshooting, CACM 38(3), 1995"
+ */
+public final class NextMoves {
+  /** What a bit is worth beside what it saves at once: it also makes later moves worth more. */
+  private static final double MINUTES_PER_BIT = 25;
+
+  private static final int MOST_COMBINATIONS = 36;
+  private static final int MOST_RULED = 9;
+
+  /** To reach a drive in a machine that does not start it goes into a dock first. */
+  private static final int DOCKING_MINUTES = 12;
+
+  private static final double LEAST_BITS = 1e-3;
+  private static final double LEAST_SHARE = 1e-6;
+
+  private final KnowHow knowHow;
+  private final Network network;
+  private final Posterior faults;
+  private final Plans plans;
+  private final Stake stake;
+  private final Situation at;
+  private final List<Part> parts;
+  private final double now;
+
+  /**
+   * What holds of the machine beside its signs.
+   *
+   * @param stance of the data on its drives
+   * @param decisive why a drive is failing for sure; empty if nothing says so
+   * @param done ids of moves with their part, {@code move@part}, that were made since anything was
+   *     changed
+   * @param probe whether a probe is there to do what only a probe can
+   */
+  public record Situation(
+      Stance stance, Optional<String> decisive, Set<String> done, boolean probe) {}
+
+  /**
+   * A move that could be made.
+   *
+   * @param bits what it would tell of what is at fault
+   * @param savedMinutes what it is expected to save of the cost of ruling now
+   * @param worth per minute; the higher, the sooner
+   * @param why in a plain sentence
+   * @param lock why it cannot be made now, and what opens it; empty if it can
+   */
+  public record Ranked(
+      Move move,
+      Part part,
+      double bits,
+      double savedMinutes,
+      double worth,
+      String why,
+      Optional<GateAnswer.Locked> lock) {
+    /** Identity among the moves of a job. */
+    public String id() {
+      return move.id() + "@" + part.key();
+    }
+  }
+
+  private NextMoves(KnowHow knowHow, Network network, List<Part> parts, Situation at) {
+    this.knowHow = knowHow;
+    this.network = network;
+    this.parts = parts;
+    this.at = at;
+    this.faults = network.posterior().heavy(LEAST_SHARE);
+    this.plans = new Plans(knowHow, network);
+    this.stake = Stake.of(at.stance());
+    this.now = plans.least(faults, stake);
+  }
+
+  /** Best first, locked ones after those that can be made. */
+  public static List<Ranked> of(
+      KnowHow knowHow,
+      Collection<String> families,
+      List<Part> parts,
+      List<Sign> signs,
+      Situation situation) {
+    Network network = Network.of(knowHow, families, parts, signs);
+    return new NextMoves(knowHow, network, parts, situation).ranked(families);
+  }
+
+  private List<Ranked> ranked(Collection<String> families) {
+    List<Ranked> all = new ArrayList<>();
+    for (Move move : knowHow.moves()) {
+      if (!move.fits(families)) {
+        continue;
+      }
+      for (Part part : partsOf(move)) {
+        if (makesSense(move, part)) {
+          all.add(rank(move, part));
+        }
+      }
+    }
+    all.removeIf(r -> r.worth() <= 0 && r.lock().isEmpty());
+    all.sort(
+        Comparator.comparing((Ranked r) -> r.lock().isPresent())
+            .thenComparing(Comparator.comparingDouble(Ranked::worth).reversed())
+            .thenComparing(r -> r.move().touch()));
+    return all;
+  }
+
+  private List<Part> partsOf(Move move) {
+    return move.isOfWholeMachine()
+        ? List.of(new Part(Sign.MACHINE, Move.class.getSimpleName(), "the machine"))
+        : parts.stream().filter(p -> p.kind().equals(move.of())).toList();
+  }
+
+  /** Not done already, and the machine does not get too far for it. */
+  private boolean makesSense(Move move, Part part) {
+    if (at.done().contains(move.id() + "@" + part.key())) {
+      return false;
+    }
+    boolean allKnown =
+        move.given().stream().allMatch(sign -> network.level(sign, part.key()).isPresent());
+    return !allKnown && reach().map(at -> rungs(at) <= rungs(move.upTo())).orElse(true);
+  }
+
+  private Ranked rank(Move move, Part part) {
+    List<List<Observation>> open = open(move, part);
+    double bits = Information.bits(faults, open);
+    double saved = bits < LEAST_BITS ? 0 : Math.max(0, now - expected(open));
+    double minutes =
+        Math.max(1, move.handsOnMinutes())
+            + Stake.WAITING * move.waitingMinutes()
+            + move.touch()
+            + (move.by() != null && reach().map(r -> rungs(r) < rungs("firmware")).orElse(false)
+                ? DOCKING_MINUTES
+                : 0);
+    double gain = saved + MINUTES_PER_BIT * bits - riskMinutes(move);
+    return new Ranked(
+        move, part, bits, saved, gain / minutes, why(move, bits, saved), lock(move, part));
+  }
+
+  /** The signs that tell most together, as long as their combinations can be counted. */
+  private List<List<Observation>> open(Move move, Part part) {
+    List<List<Observation>> all = new ArrayList<>();
+    for (String sign : move.given()) {
+      if (network.level(sign, part.key()).isEmpty()) {
+        all.add(network.levelsOf(sign, part.key()));
+      }
+    }
+    all.sort(
+        Comparator.comparingDouble(
+            (List<Observation> levels) -> -Information.bits(faults, List.of(levels))));
+    List<List<Observation>> chosen = new ArrayList<>();
+    int combinations = 1;
+    for (List<Observation> levels : all) {
+      if (combinations * levels.size() <= MOST_COMBINATIONS) {
+        combinations *= levels.size();
+        chosen.add(levels);
+      }
+    }
+    return chosen;
+  }
+
+  /** Expected cost of the best plan after the outcome is seen, of the signs that tell most. */
+  private double expected(List<List<Observation>> open) {
+    int combinations = 1;
+    int signs = 0;
+    while (signs < open.size() && combinations * open.get(signs).size() <= MOST_RULED) {
+      combinations *= open.get(signs++).size();
+    }
+    return expected(faults, open.subList(0, Math.max(1, signs)));
+  }
+
+  private double expected(Posterior before, List<List<Observation>> signs) {
+    if (signs.isEmpty()) {
+      return plans.least(before, stake);
+    }
+    double cost = 0;
+    for (Observation level : signs.get(0)) {
+      Posterior then = before.after(level);
+      if (then.evidence() > 1e-9) {
+        cost += then.evidence() * expected(then, signs.subList(1, signs.size()));
+      }
+    }
+    return cost;
+  }
+
+  private double riskMinutes(Move move) {
+    return move.risk() * stake.dataLossMinutes();
+  }
+
+  private Optional<GateAnswer.Locked> lock(Move move, Part part) {
+    if (reach().isPresent() && rungs(reach().get()) < rungs(move.reach())) {
+      return Optional.of(
+          new GateAnswer.Locked(
+              "The machine does not get that far: it needs %s.".formatted(reachWords(move.reach())),
+              move.detours().isEmpty()
+                  ? "Opens when it gets there."
+                  : "Detour: %s.".formatted(detourNames(move, part))));
+    }
+    if (Gate.ofData(move.touches(), at.stance()) instanceof GateAnswer.Locked locked) {
+      return Optional.of(locked);
+    }
+    if (Gate.ofStress(move.stress(), at.decisive(), at.stance())
+        instanceof GateAnswer.Locked locked) {
+      return Optional.of(locked);
+    }
+    if (move.presupposes().contains(Move.Presupposed.HARDWARE)) {
+      Optional<GateAnswer.Locked> suspect = Ladder.hardwareLock(network, faults, knowHow);
+      if (suspect.isPresent()) {
+        return suspect;
+      }
+    }
+    if (move.by() != null && !at.probe()) {
+      return Optional.of(
+          new GateAnswer.Locked(
+              "Only a probe can do it.", "Opens when it sits in a bay with a probe."));
+    }
+    return Optional.empty();
+  }
+
+  private String detourNames(Move move, Part part) {
+    return String.join(
+        " or ",
+        move.detours().stream()
+            .map(id -> knowHow.move(id).orElseThrow().named(part.name()).toLowerCase(Locale.ROOT))
+            .toList());
+  }
+
+  private String why(Move move, double bits, double saved) {
+    String tells =
+        bits >= 0.5
+            ? "It settles most of what is open"
+            : bits >= 0.1
+                ? "It tells much"
+                : bits >= 0.02 ? "It tells something" : "It tells little";
+    String saves =
+        saved >= 5
+            ? " and is expected to save %.0f minutes of work or comeback".formatted(saved)
+            : "";
+    return "%s%s. %s".formatted(tells, saves, move.purpose());
+  }
+
+  private Optional<String> reach() {
+    return network.level("reach", Sign.MACHINE);
+  }
+
+  private static String reachWords(String level) {
+    return switch (level) {
+      case "desktop" -> "the desktop";
+      case "limited" -> "a limited start";
+      case "recovery" -> "the recovery choices";
+      case "loader" -> "the loader";
+      case "firmware" -> "its firmware";
+      case "picture" -> "a picture";
+      default -> "power";
+    };
+  }
+
+  /** From 0, nothing, up to the desktop. */
+  private int rungs(String level) {
+    Optional<SignKind> reach = knowHow.sign("reach");
+    return reach.map(kind -> kind.levels().size() - 1 - kind.levelIndex(level).orElse(0)).orElse(0);
+  }
+}
