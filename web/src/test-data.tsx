@@ -20,13 +20,21 @@ import type {
 
 /** Made-up data for component tests, and the frame that components stand in. */
 export const readMove: Move = {
-  id: 'read-drive-a',
+  id: 'read-drive@drive-a',
+  move: 'read-drive',
+  part: 'drive-a',
   title: 'Read what drive A says about itself',
   why: 'Settles most for least.',
+  by: 'READ',
   driveKey: 'drive-a',
+  changes: false,
   touch: 0,
   touchWords: 'looks only',
-  minutes: 1,
+  handsOn: 0,
+  waiting: 1,
+  needs: [],
+  steps: [],
+  asks: [],
   lock: null,
 };
 

@@ -1,6 +1,6 @@
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
-import { useProgress, useReadDrive, type Progress } from '../../api/queries';
+import { keys, useCall, useProgress, useReadDrive, type Progress } from '../../api/queries';
 import type { Job, Move } from '../../api/types';
 import { TouchPips } from '../../marks/TouchPips';
 import { isTyping } from '../../shell/isTyping';
@@ -8,15 +8,37 @@ import { color, radius } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { Lead, Sheet, SheetHead } from '../../ui/Sheet';
+import { GuidedMove, times } from './GuidedMove';
+
+const SHOWN = 4;
 
 /** What can be done next; N does the first. What is locked says why and what opens it. */
 export function Moves({ job }: { job: Job }) {
   const read = useReadDrive(job.number);
   const progress = useProgress(job.number).data ?? null;
-  const next = job.moves.find((move) => move.lock === null && move.driveKey !== null);
+  const run = useCall(keys.job(job.number));
+  const [guided, setGuided] = useState<Move | null>(null);
+  const [all, setAll] = useState(false);
+  const next = job.moves.find((move) => move.lock === null);
   const make = (move: Move) => {
-    if (move.driveKey !== null) read.mutate({ driveKey: move.driveKey });
+    if (move.driveKey === null) setGuided(move);
+    else if (move.by === 'READ') read.mutate({ driveKey: move.driveKey });
+    else
+      run.mutate({
+        method: 'POST',
+        path: `/api/jobs/${job.number}/drives/${move.driveKey}/runs`,
+        body: { kind: move.by },
+      });
   };
+  // The best ones, and every reading that was asked for, stay in sight; the rest is one press away.
+  const open = job.moves.filter((move) => move.lock === null);
+  const locked = job.moves.filter((move) => move.lock !== null);
+  const few = [
+    ...open.slice(0, SHOWN),
+    ...locked.filter((move) => move.by === 'READ'),
+    ...locked.filter((move) => move.by === null && move.move === null),
+  ];
+  const shown = all ? job.moves : few;
   useNextKey(next === undefined || read.isPending ? null : () => make(next));
   const refused = job.pending.filter((request) => request.refusedWhy !== null);
   return (
@@ -26,13 +48,14 @@ export function Moves({ job }: { job: Job }) {
         <small>gentlest wins a tie</small>
       </SheetHead>
       {read.isError && <ProblemNote error={read.error} />}
+      {run.isError && <ProblemNote error={run.error} />}
       {refused.map((request) => (
         <Refused key={request.requestId} role="status">
           <b>The last reading could not run.</b> {request.refusedWhy}. Nothing is lost; try again.
         </Refused>
       ))}
       <ul>
-        {job.moves.map((move) => (
+        {shown.map((move) => (
           <Item
             key={move.id}
             data-locked={move.lock !== null || undefined}
@@ -42,23 +65,32 @@ export function Moves({ job }: { job: Job }) {
               {move.title}
               {move === next && <kbd>N</kbd>}
             </h3>
-            {(move.lock === null || move.driveKey === null) && <p>{move.why}</p>}
+            {(move.lock === null || move.move === null) && <p>{move.why}</p>}
             {move.lock !== null && <LockWords move={move} job={job} progress={progress} />}
             {move.lock === null && (
               <Row>
                 <Button
                   primary={move === next}
                   onPress={() => make(move)}
-                  isDisabled={read.isPending}
+                  isDisabled={read.isPending || run.isPending}
                 >
-                  Read it
+                  {move.by === null ? 'Do it…' : move.by === 'READ' ? 'Read it' : 'Start it'}
                 </Button>
                 <TouchPips touch={move.touch} words={move.touchWords} />
+                <small>{times(move)}</small>
               </Row>
             )}
           </Item>
         ))}
       </ul>
+      {job.moves.length > few.length && (
+        <More>
+          <Button onPress={() => setAll(!all)}>
+            {all ? 'Only the best' : `${job.moves.length - few.length} more moves`}
+          </Button>
+        </More>
+      )}
+      {guided !== null && <GuidedMove job={job} move={guided} onClose={() => setGuided(null)} />}
     </Sheet>
   );
 }
@@ -158,6 +190,11 @@ const Item = styled.li`
     background: ${color.sheet};
     align-self: start;
   }
+`;
+
+const More = styled.div`
+  padding: 10px 16px 14px;
+  border-top: 1px solid ${color.line};
 `;
 
 const Row = styled.div`

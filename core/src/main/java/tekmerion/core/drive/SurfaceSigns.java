@@ -12,7 +12,7 @@ public final class SurfaceSigns {
   private SurfaceSigns() {}
 
   /**
-   * @param shareRead of the drive, 0 to 1
+   * @param shareRead of the drive, or of the places of the sample, 0 to 1
    * @param badSectors that could not be read
    * @param slowZones how many stand out
    * @return empty if too little was read to call it clean: unknown is not absent
@@ -36,8 +36,17 @@ public final class SurfaceSigns {
               "%d slow %s in a surface pass, nothing unreadable"
                   .formatted(slowZones, slowZones == 1 ? "zone" : "zones")));
     }
-    return whole
-        ? Optional.of(sign(part, "clean", "A whole surface pass: every sector was read"))
+    if (whole) {
+      return Optional.of(sign(part, "clean", "A whole surface pass: every sector was read"));
+    }
+    return sampledOnly && shareRead >= WHOLE
+        ? Optional.of(
+            new Sign(
+                "drive.sample",
+                part,
+                "clean",
+                "Nothing lost at the random places of a sample",
+                Basis.run()))
         : Optional.empty();
   }
 

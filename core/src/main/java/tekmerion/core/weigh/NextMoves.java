@@ -34,8 +34,11 @@ public final class NextMoves {
   /** What a bit is worth beside what it saves at once: it also makes later moves worth more. */
   private static final double MINUTES_PER_BIT = 25;
 
-  private static final int MOST_COMBINATIONS = 36;
-  private static final int MOST_RULED = 9;
+  private static final int MOST_COMBINATIONS = 81;
+  private static final int MOST_RULED = 27;
+
+  /** Asking for something takes a moment too. */
+  private static final double LEAST_MINUTES = 0.5;
 
   /** To reach a drive in a machine that does not start it goes into a dock first. */
   private static final int DOCKING_MINUTES = 12;
@@ -150,7 +153,7 @@ public final class NextMoves {
     double bits = Information.bits(faults, open);
     double saved = bits < LEAST_BITS ? 0 : Math.max(0, now - expected(open));
     double minutes =
-        Math.max(1, move.handsOnMinutes())
+        Math.max(LEAST_MINUTES, move.handsOnMinutes())
             + Stake.WAITING * move.waitingMinutes()
             + move.touch()
             + (move.by() != null && reach().map(r -> rungs(r) < rungs("firmware")).orElse(false)

@@ -195,7 +195,8 @@ class LogSignsTest {
   @CsvSource({
     "1.0, 0, 0, false, clean",
     "0.5, 0, 0, false, ",
-    "1.0, 0, 0, true, ",
+    "1.0, 0, 0, true, clean",
+    "0.5, 0, 0, true, ",
     "0.1, 0, 2, false, slow",
     "0.1, 1, 2, false, some-unreadable",
     "1.0, 9, 0, false, some-unreadable",

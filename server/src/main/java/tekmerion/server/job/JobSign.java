@@ -17,6 +17,7 @@ public class JobSign {
   private Long id;
 
   private Long jobId;
+  private String part;
   private String signId;
   private String level;
   private String words;
@@ -28,11 +29,22 @@ public class JobSign {
    * @param level null takes back what was said of this sign before
    */
   public JobSign(Long jobId, String signId, String level, String words, Instant saidAt) {
+    this(jobId, Sign.MACHINE, signId, level, words, saidAt);
+  }
+
+  /** Of one part. */
+  public JobSign(
+      Long jobId, String part, String signId, String level, String words, Instant saidAt) {
     this.jobId = jobId;
+    this.part = part;
     this.signId = signId;
     this.level = level;
     this.words = words;
     this.saidAt = saidAt;
+  }
+
+  public String part() {
+    return part;
   }
 
   public String signId() {
@@ -45,6 +57,6 @@ public class JobSign {
   }
 
   Sign sign() {
-    return new Sign(signId, Sign.MACHINE, level, words, Sign.Basis.intake());
+    return new Sign(signId, part, level, words, Sign.Basis.intake());
   }
 }

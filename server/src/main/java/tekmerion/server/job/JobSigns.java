@@ -13,7 +13,7 @@ public interface JobSigns extends JpaRepository<JobSign, Long> {
   /** What holds now: of each sign what was said last, if it was not taken back. */
   default List<Sign> standing(Long jobId) {
     Map<String, JobSign> last = new LinkedHashMap<>();
-    findByJobIdOrderById(jobId).forEach(said -> last.put(said.signId(), said));
+    findByJobIdOrderById(jobId).forEach(said -> last.put(said.signId() + "@" + said.part(), said));
     return last.values().stream().filter(said -> said.level() != null).map(JobSign::sign).toList();
   }
 }

@@ -30,6 +30,7 @@ public class TraceEntry {
     WAIT,
     PART,
     RUN,
+    MOVE,
     END
   }
 

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.UUID;
 import tekmerion.core.forecast.Stage;
 import tekmerion.core.gate.Stance;
+import tekmerion.core.knowhow.Move.By;
 import tekmerion.core.ruling.Course;
 import tekmerion.core.weigh.Tilt;
 import tekmerion.core.weigh.Weighed;
@@ -119,18 +120,45 @@ record JobView(
       @Schema(nullable = true) String refusedWhy) {}
 
   /**
-   * @param driveKey drive to read, null for a move that is only shown
+   * @param move its id in the know-how; null for a move that is only shown
+   * @param part what it is done to
+   * @param by what the probe does for it; null if it is done by hand
+   * @param driveKey drive that the probe works on, null if it works on none
+   * @param changes whether it changes something, so that it is begun before it is told
+   * @param handsOn minutes
+   * @param waiting minutes
    * @param lock null if the move can be made now
    */
   record Move(
       String id,
+      @Schema(nullable = true) String move,
+      String part,
       String title,
       String why,
+      @Schema(nullable = true) By by,
       @Schema(nullable = true) String driveKey,
+      boolean changes,
       int touch,
       String touchWords,
-      int minutes,
+      int handsOn,
+      int waiting,
+      List<String> needs,
+      List<Step> steps,
+      List<Asked> asks,
       @Schema(nullable = true) Lock lock) {}
+
+  /**
+   * @param waitSeconds how long to wait after it; 0 for no wait
+   */
+  @Schema(name = "MoveStep")
+  record Step(String words, int waitSeconds) {}
+
+  /** A sign that a move asks for. */
+  @Schema(name = "MoveAsk")
+  record Asked(String sign, String name, List<Level> levels) {}
+
+  @Schema(name = "MoveAnswer")
+  record Level(String id, String words) {}
 
   record TraceLine(Instant at, TraceEntry.Kind kind, String title, String detail, String who) {
     static TraceLine of(TraceEntry entry) {

@@ -40,6 +40,7 @@ import tekmerion.server.jobview.JobView.TraceLine;
 import tekmerion.server.jobview.JobView.WaitNote;
 import tekmerion.server.link.ProbeBoard;
 import tekmerion.server.link.ProbeBoard.ProbeView;
+import tekmerion.server.move.MadeMoves;
 import tekmerion.server.part.PartHistory;
 import tekmerion.server.part.PartPlace;
 import tekmerion.server.photo.Photos;
@@ -79,6 +80,7 @@ class JobViews {
   private final Secret secret;
   private final Photos photos;
   private final JdbcClient jdbc;
+  private final MadeMoves made;
 
   JobViews(
       Jobs jobs,
@@ -94,7 +96,8 @@ class JobViews {
       Changes changes,
       Secret secret,
       Photos photos,
-      JdbcClient jdbc) {
+      JdbcClient jdbc,
+      MadeMoves made) {
     this.jobs = jobs;
     this.bays = bays;
     this.probes = probes;
@@ -109,6 +112,7 @@ class JobViews {
     this.secret = secret;
     this.photos = photos;
     this.jdbc = jdbc;
+    this.made = made;
   }
 
   @Transactional(readOnly = true)
@@ -163,7 +167,15 @@ class JobViews {
         drives,
         evidence.weighed(),
         pending,
-        job.endedAt() != null ? List.of() : Moves.of(bayNumber, probe, drives, underWay, courses),
+        job.endedAt() != null
+            ? List.of()
+            : Moves.of(
+                weighing.nextMoves(job, evidence, made.done(job.id()), true),
+                bayNumber,
+                probe,
+                drives,
+                underWay,
+                courses),
         courses,
         evidence.weighed().leaning(),
         RulingService.WAIVER,

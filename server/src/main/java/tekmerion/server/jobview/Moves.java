@@ -6,53 +6,123 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import tekmerion.core.gate.GateAnswer;
 import tekmerion.core.gate.Touch;
+import tekmerion.core.knowhow.Move.By;
+import tekmerion.core.weigh.NextMoves.Ranked;
+import tekmerion.server.jobview.JobView.Asked;
 import tekmerion.server.jobview.JobView.Drive;
+import tekmerion.server.jobview.JobView.Level;
 import tekmerion.server.jobview.JobView.Move;
+import tekmerion.server.jobview.JobView.Step;
 import tekmerion.server.link.ProbeBoard.ProbeView;
+import tekmerion.server.move.MadeMoves;
 import tekmerion.server.ruling.RulingService.CourseView;
 import tekmerion.server.ruling.RulingService.Lock;
 
-/** What can be done next: reading the drives, and what the gates still lock, with what opens it. */
+/** What can be done next, best first; then what is locked, with what opens it. */
 final class Moves {
+  private static final int MOST_OPEN = 12;
+  private static final int MOST_LOCKED = 6;
+
   private Moves() {}
 
   /**
    * @param bay number of the bay, or null
    * @param probe null if there is none on the bay
    * @param known drives that have been met in this machine
+   * @param underWay drives that are being read
    */
   static List<Move> of(
+      List<Ranked> ranked,
       Integer bay,
       ProbeView probe,
       List<Drive> known,
       Set<String> underWay,
       List<CourseView> courses) {
-    List<Move> moves = new ArrayList<>();
     Lock link = linkLock(bay, probe);
-    List<String> keys = probe == null ? known.stream().map(Drive::key).toList() : probe.drives();
-    for (String key : keys.isEmpty() ? List.of("drive-a") : keys) {
-      moves.add(read(key, known, underWay.contains(key) ? underWayLock() : link));
-    }
-    moves.sort(Comparator.comparing((Move move) -> move.lock() != null));
-    lockedCourses(courses).ifPresent(moves::add);
-    return moves;
+    List<Move> all = new ArrayList<>();
+    ranked.forEach(r -> all.add(move(r, link, underWay)));
+    all.addAll(again(known, link, underWay));
+    // What the probe would do stays in sight while only the probe is missing.
+    all.sort(Comparator.comparing((Move m) -> m.lock() != null && m.by() == null));
+    List<Move> shown = new ArrayList<>();
+    all.stream()
+        .filter(m -> m.lock() == null || m.by() != null)
+        .limit(MOST_OPEN)
+        .forEach(shown::add);
+    all.stream()
+        .filter(m -> m.lock() != null && m.by() == null)
+        .limit(MOST_LOCKED)
+        .forEach(shown::add);
+    lockedCourses(courses).ifPresent(shown::add);
+    shown.sort(Comparator.comparing((Move m) -> m.lock() != null));
+    return shown;
   }
 
-  private static Move read(String key, List<Drive> known, Lock lock) {
-    boolean again = known.stream().anyMatch(d -> d.key().equals(key) && d.readingId() != null);
-    String name = DriveNames.inSentence(key);
+  private static Move move(Ranked ranked, Lock link, Set<String> underWay) {
+    var move = ranked.move();
+    String part = ranked.part().key();
+    Lock lock = ranked.lock().map(Moves::lock).orElse(null);
+    if (lock == null && move.by() != null) {
+      lock = underWay.contains(part) ? underWayLock() : link;
+    }
     return new Move(
-        "read-" + key,
-        again ? "Read %s again".formatted(name) : "Read what %s says about itself".formatted(name),
-        again
-            ? "Shows whether its counts still move. Nothing is written."
-            : "Settles most about the drive for least: it keeps count of its own troubles. Nothing is written.",
-        key,
-        Touch.LOOKS_ONLY.ordinal(),
-        Touch.LOOKS_ONLY.words(),
-        1,
+        ranked.id(),
+        move.id(),
+        part,
+        move.named(ranked.part().name()),
+        ranked.why(),
+        move.by(),
+        move.by() == null ? null : part,
+        MadeMoves.changes(move),
+        move.touch(),
+        move.touches().words(),
+        move.handsOnMinutes(),
+        move.waitingMinutes(),
+        move.needs(),
+        move.steps().stream().map(s -> new Step(s.words(), s.waitSeconds())).toList(),
+        move.tells().stream()
+            .map(
+                asked ->
+                    new Asked(
+                        asked.id(),
+                        asked.name(),
+                        asked.levels().entrySet().stream()
+                            .map(e -> new Level(e.getKey(), e.getValue()))
+                            .toList()))
+            .toList(),
         lock);
+  }
+
+  private static Lock lock(GateAnswer.Locked locked) {
+    return new Lock(locked.reason(), locked.opens());
+  }
+
+  /** A drive that was read can be read again, whatever that would tell. */
+  private static List<Move> again(List<Drive> known, Lock link, Set<String> underWay) {
+    return known.stream()
+        .filter(drive -> drive.readingId() != null)
+        .map(
+            drive ->
+                new Move(
+                    "read-again@" + drive.key(),
+                    null,
+                    drive.key(),
+                    "Read %s again".formatted(DriveNames.inSentence(drive.key())),
+                    "Shows whether its counts still move. Nothing is written.",
+                    By.READ,
+                    drive.key(),
+                    false,
+                    Touch.LOOKS_ONLY.ordinal(),
+                    Touch.LOOKS_ONLY.words(),
+                    0,
+                    1,
+                    List.of(),
+                    List.of(),
+                    List.of(),
+                    underWay.contains(drive.key()) ? underWayLock() : link))
+        .toList();
   }
 
   /** All that the gate on the data locks is one lock to the technician, so it is shown once. */
@@ -65,12 +135,20 @@ final class Moves {
     return Optional.of(
         new Move(
             "courses-locked",
+            null,
+            "machine",
             "Anything that writes to or erases the drive",
             locked.stream().map(CourseView::words).collect(Collectors.joining("; ")) + ".",
             null,
+            null,
+            false,
             gravest.touch(),
             gravest.touchWords(),
             0,
+            0,
+            List.of(),
+            List.of(),
+            List.of(),
             gravest.lock()));
   }
 

@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.drive.DriveReading;
@@ -12,6 +14,7 @@ import tekmerion.core.drive.DriveVisit;
 import tekmerion.core.drive.TrendSigns;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.sign.Sign;
+import tekmerion.core.weigh.NextMoves;
 import tekmerion.core.weigh.Weighed;
 import tekmerion.core.weigh.Weighing;
 import tekmerion.server.job.Job;
@@ -101,6 +104,24 @@ public class WeighingService {
         latest,
         reports,
         List.copyOf(signs));
+  }
+
+  /**
+   * What is worth doing next.
+   *
+   * @param done moves that were made, as {@code move@part}
+   * @param probe whether a probe is there
+   */
+  public List<NextMoves.Ranked> nextMoves(
+      Job job, Evidence evidence, Set<String> done, boolean probe) {
+    Optional<String> decisive =
+        evidence.signs().stream().flatMap(s -> knowHow.decisive(s).stream()).findFirst();
+    return NextMoves.of(
+        knowHow,
+        job.families(),
+        weighed(evidence.drives()),
+        evidence.signs(),
+        new NextMoves.Situation(job.stance(), decisive, done, probe));
   }
 
   /** What the drive said in this and in earlier jobs. */

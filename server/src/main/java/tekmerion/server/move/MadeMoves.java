@@ -1,0 +1,290 @@
+package tekmerion.server.move;
+
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tekmerion.core.gate.GateAnswer;
+import tekmerion.core.knowhow.KnowHow;
+import tekmerion.core.knowhow.Move;
+import tekmerion.core.weigh.NextMoves.Ranked;
+import tekmerion.server.account.Person;
+import tekmerion.server.account.Role;
+import tekmerion.server.job.Changes;
+import tekmerion.server.job.Job;
+import tekmerion.server.job.JobLock;
+import tekmerion.server.job.JobSign;
+import tekmerion.server.job.JobSigns;
+import tekmerion.server.job.Jobs;
+import tekmerion.server.job.Tell;
+import tekmerion.server.job.TraceEntry;
+import tekmerion.server.problem.Refusal;
+import tekmerion.server.weighing.WeighingService;
+
+/** Keeps what was seen when a move was made. */
+@Service
+public class MadeMoves {
+  private final Jobs jobs;
+  private final JobLock lock;
+  private final JobSigns signs;
+  private final Changes changes;
+  private final WeighingService weighing;
+  private final KnowHow knowHow;
+  private final Tell tell;
+  private final JdbcClient jdbc;
+  private final Clock clock;
+
+  /** How a move ended. */
+  public enum Outcome {
+    DONE,
+    COULD_NOT,
+    TAKEN_BACK
+  }
+
+  MadeMoves(
+      Jobs jobs,
+      JobLock lock,
+      JobSigns signs,
+      Changes changes,
+      WeighingService weighing,
+      KnowHow knowHow,
+      Tell tell,
+      JdbcClient jdbc,
+      Clock clock) {
+    this.jobs = jobs;
+    this.lock = lock;
+    this.signs = signs;
+    this.changes = changes;
+    this.weighing = weighing;
+    this.knowHow = knowHow;
+    this.tell = tell;
+    this.jdbc = jdbc;
+    this.clock = clock;
+  }
+
+  /** Moves that were made or could not be made, as {@code move@part}; taken-back ones are not. */
+  @Transactional(readOnly = true)
+  public Set<String> done(long jobId) {
+    Map<String, String> last = new LinkedHashMap<>();
+    jdbc.sql("SELECT move_id, part, outcome FROM job_move WHERE job_id = ? ORDER BY id")
+        .param(jobId)
+        .query((rs, n) -> last.put(rs.getString(1) + "@" + rs.getString(2), rs.getString(3)))
+        .list();
+    Set<String> done = new HashSet<>(last.keySet());
+    done.removeIf(id -> last.get(id).equals(Outcome.TAKEN_BACK.name()));
+    return done;
+  }
+
+  /**
+   * Begins a move that changes something: from now on it is the job's open change.
+   *
+   * @throws Refusal 423 if a gate locks it, or another change is open
+   */
+  @Transactional
+  public void begin(String number, long version, String moveId, String part, Person by) {
+    Job job = job(number);
+    Ranked ranked = offered(job, moveId, part);
+    if (!changes(ranked.move())) {
+      throw Refusal.badRequest("This move changes nothing.", "Say what you see right away.");
+    }
+    changes.begin(number, version, ranked.move().named(ranked.part().name()), by);
+  }
+
+  /**
+   * @param levels level seen by sign; a sign that is left out stays unknown
+   * @throws Refusal 400 if it is not a level of this move, 423 if a gate locks the move
+   */
+  @Transactional
+  public void made(
+      String number,
+      long version,
+      String moveId,
+      String part,
+      Map<String, String> levels,
+      String note,
+      Person by) {
+    by.must(Role.TECHNICIAN, Role.LEAD);
+    Ranked ranked = offered(job(number), moveId, part);
+    Move move = ranked.move();
+    Map<String, String> seen = checked(move, levels);
+    if (changes(move)) {
+      closeChange(number, version, move, seen, note, by);
+    }
+    Job job = changes(move) ? job(number) : lock.forChange(number, version);
+    for (Move.Outcomes asked : move.tells()) {
+      String level = seen.get(asked.id());
+      if (level != null) {
+        String words = "%s: %s".formatted(asked.name(), lower(asked.levels().get(level)));
+        signs.save(new JobSign(job.id(), part, asked.id(), level, words, clock.instant()));
+      }
+    }
+    String words = words(move, seen);
+    keep(job, moveId, part, Outcome.DONE, words, note, by);
+    tell.trace(
+        job,
+        TraceEntry.Kind.MOVE,
+        move.named(ranked.part().name()),
+        note.isBlank() ? words : words + ". " + note.strip(),
+        by);
+    weighing.reweigh(job);
+  }
+
+  /** Nothing is known by it: could not run is not failed. */
+  @Transactional
+  public void couldNot(
+      String number, long version, String moveId, String part, String why, Person by) {
+    by.must(Role.TECHNICIAN, Role.LEAD);
+    Move move = move(moveId);
+    Job job = lock.forChange(number, version);
+    keep(job, moveId, part, Outcome.COULD_NOT, "could not be done", why, by);
+    tell.trace(
+        job,
+        TraceEntry.Kind.MOVE,
+        "Could not: " + move.named("the drive"),
+        "because " + why.strip(),
+        by);
+  }
+
+  /** Undo of a slip: its signs are unknown again, and it is offered again. */
+  @Transactional
+  public void takeBack(String number, long version, String moveId, String part, Person by) {
+    by.must(Role.TECHNICIAN, Role.LEAD);
+    Move move = move(moveId);
+    Job job = lock.forChange(number, version);
+    if (!done(job.id()).contains(moveId + "@" + part)) {
+      throw Refusal.notPossibleNow("This move was not made.", "Load the job again.");
+    }
+    move.tells()
+        .forEach(
+            asked ->
+                signs.save(
+                    new JobSign(job.id(), part, asked.id(), null, "taken back", clock.instant())));
+    keep(job, moveId, part, Outcome.TAKEN_BACK, "taken back", "", by);
+    tell.trace(job, TraceEntry.Kind.MOVE, "Taken back: " + move.named("the drive"), "", by);
+    weighing.reweigh(job);
+  }
+
+  /** Whether it changes something on the machine, so that it is the job's one open change. */
+  public static boolean changes(Move move) {
+    return switch (move.act()) {
+      case CLEAN, REPAIR, RESET -> true;
+      default -> false;
+    };
+  }
+
+  private void closeChange(
+      String number, long version, Move move, Map<String, String> seen, String note, Person by) {
+    changes
+        .open(job(number).id())
+        .orElseThrow(
+            () ->
+                Refusal.locked(
+                    "This move changes something and was not begun.",
+                    "Begin it first, so that nothing else is changed beside it."));
+    String cure =
+        move.tells().stream()
+            .map(Move.Outcomes::id)
+            .filter(id -> id.startsWith("cure."))
+            .map(seen::get)
+            .filter(level -> level != null)
+            .findFirst()
+            .orElse("");
+    Changes.ComplaintNow now =
+        switch (cure) {
+          case "gone", "comes" -> Changes.ComplaintNow.GONE;
+          case "same" -> Changes.ComplaintNow.SAME;
+          case "" -> Changes.ComplaintNow.COULD_NOT_TELL;
+          default -> Changes.ComplaintNow.DIFFERENT;
+        };
+    changes.check(number, version, now, note, by);
+  }
+
+  private static Map<String, String> checked(Move move, Map<String, String> levels) {
+    if (move.by() != null) {
+      throw Refusal.badRequest("The probe does this move.", "Start it from the bay.");
+    }
+    Map<String, String> seen = new LinkedHashMap<>();
+    for (Map.Entry<String, String> entry : levels.entrySet()) {
+      boolean known =
+          move.tells().stream()
+              .anyMatch(
+                  asked ->
+                      asked.id().equals(entry.getKey())
+                          && asked.levels().containsKey(entry.getValue()));
+      if (!known) {
+        throw Refusal.badRequest(
+            "%s is no outcome of this move.".formatted(entry.getValue()), "Load the job again.");
+      }
+      seen.put(entry.getKey(), entry.getValue());
+    }
+    if (seen.isEmpty()) {
+      throw Refusal.badRequest(
+          "Nothing was seen.", "Choose what you saw, or say why it could not be done.");
+    }
+    return seen;
+  }
+
+  private Ranked offered(Job job, String moveId, String part) {
+    move(moveId);
+    Ranked ranked =
+        weighing.nextMoves(job, weighing.weigh(job), done(job.id()), true).stream()
+            .filter(r -> r.move().id().equals(moveId) && r.part().key().equals(part))
+            .findFirst()
+            .orElseThrow(
+                () ->
+                    Refusal.notPossibleNow(
+                        "This move was made already, or makes no sense here.",
+                        "Load the job again."));
+    if (ranked.lock().isPresent()) {
+      GateAnswer.Locked locked = ranked.lock().get();
+      throw Refusal.locked(locked.reason(), locked.opens());
+    }
+    return ranked;
+  }
+
+  private Move move(String id) {
+    return knowHow.move(id).orElseThrow(() -> Refusal.notFound("There is no move " + id + "."));
+  }
+
+  private Job job(String number) {
+    return jobs.findByNumber(number)
+        .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
+  }
+
+  private void keep(
+      Job job, String move, String part, Outcome outcome, String words, String note, Person by) {
+    jdbc.sql(
+            "INSERT INTO job_move (job_id, move_id, part, outcome, words, note, made_by, made_at)"
+                + " VALUES (?, ?, ?, ?, ?, ?, ?, ?)")
+        .params(
+            job.id(),
+            move,
+            part,
+            outcome.name(),
+            words.length() > 500 ? words.substring(0, 500) : words,
+            note.strip(),
+            by.id(),
+            Timestamp.from(clock.instant()))
+        .update();
+  }
+
+  private static String words(Move move, Map<String, String> seen) {
+    List<String> parts =
+        move.tells().stream()
+            .filter(asked -> seen.containsKey(asked.id()))
+            .map(asked -> asked.name() + ": " + lower(asked.levels().get(seen.get(asked.id()))))
+            .toList();
+    return String.join("; ", parts);
+  }
+
+  private static String lower(String words) {
+    return words.substring(0, 1).toLowerCase(Locale.ROOT) + words.substring(1);
+  }
+}

@@ -1,0 +1,78 @@
+package tekmerion.server.move;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.util.Map;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import tekmerion.server.account.Person;
+
+/** Making a move by hand. */
+@RestController
+@RequestMapping("/api/jobs/{number}/moves/{move}")
+@ResponseStatus(HttpStatus.NO_CONTENT)
+class MoveController {
+  private final MadeMoves moves;
+
+  record MoveBegun(long version, @NotBlank @Size(max = 60) String part) {}
+
+  /**
+   * @param levels level seen, by sign
+   */
+  record MoveMade(
+      long version,
+      @NotBlank @Size(max = 60) String part,
+      @NotNull @Size(max = 12) Map<String, String> levels,
+      @NotNull @Size(max = 400) String note) {}
+
+  record MoveNotPossible(
+      long version, @NotBlank @Size(max = 60) String part, @NotBlank @Size(max = 400) String why) {}
+
+  MoveController(MadeMoves moves) {
+    this.moves = moves;
+  }
+
+  @PostMapping("/begin")
+  void begin(
+      @PathVariable String number,
+      @PathVariable String move,
+      @Valid @RequestBody MoveBegun begun,
+      @AuthenticationPrincipal Person person) {
+    moves.begin(number, begun.version(), move, begun.part(), person);
+  }
+
+  @PostMapping("/outcome")
+  void outcome(
+      @PathVariable String number,
+      @PathVariable String move,
+      @Valid @RequestBody MoveMade made,
+      @AuthenticationPrincipal Person person) {
+    moves.made(number, made.version(), move, made.part(), made.levels(), made.note(), person);
+  }
+
+  @PostMapping("/could-not")
+  void couldNot(
+      @PathVariable String number,
+      @PathVariable String move,
+      @Valid @RequestBody MoveNotPossible not,
+      @AuthenticationPrincipal Person person) {
+    moves.couldNot(number, not.version(), move, not.part(), not.why(), person);
+  }
+
+  @PostMapping("/take-back")
+  void takeBack(
+      @PathVariable String number,
+      @PathVariable String move,
+      @Valid @RequestBody MoveBegun what,
+      @AuthenticationPrincipal Person person) {
+    moves.takeBack(number, what.version(), move, what.part(), person);
+  }
+}

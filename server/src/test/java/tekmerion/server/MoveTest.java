@@ -1,0 +1,133 @@
+package tekmerion.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import tekmerion.launch.ShopClient;
+import tools.jackson.databind.JsonNode;
+
+/** Moves made by hand on jobs of the demo shop that sit in no bay. */
+@ExtendWith(RunningServer.class)
+class MoveTest {
+  private static final String BATTERY = "/api/jobs/J-2290";
+  private static final String LOOP = "/api/jobs/J-2287";
+
+  private static JsonNode job(ShopClient shop, String job) {
+    return shop.get(job).body();
+  }
+
+  private static ShopClient.Answer send(
+      ShopClient shop, String job, String move, String what, Map<String, Object> more) {
+    Map<String, Object> body = new HashMap<>(more);
+    body.put("version", job(shop, job).get("version").intValue());
+    body.putIfAbsent("part", "machine");
+    return shop.post("%s/moves/%s/%s".formatted(job, move, what), body);
+  }
+
+  private static List<String> offered(ShopClient shop, String job) {
+    return job(shop, job).get("moves").findValuesAsString("move");
+  }
+
+  private static double share(ShopClient shop, String job, String cause) {
+    for (JsonNode one : job(shop, job).at("/weighing/causes")) {
+      if (one.get("cause").stringValue().equals(cause)) {
+        return one.get("probability").doubleValue();
+      }
+    }
+    throw new AssertionError("no cause " + cause);
+  }
+
+  @Test
+  void whatIsSeenIsWeighedAndCanBeTakenBack(RunningServer.Shop shop) {
+    ShopClient ines = shop.signedIn();
+    double before = share(ines, BATTERY, "battery-cells");
+    assertThat(offered(ines, BATTERY)).contains("battery-report");
+    Map<String, Object> spent =
+        Map.of(
+            "levels",
+            Map.of("battery.health", "spent", "battery.cycles", "many"),
+            "note",
+            "41 % of design");
+
+    assertThat(send(ines, BATTERY, "battery-report", "outcome", spent).status()).isEqualTo(204);
+
+    assertThat(share(ines, BATTERY, "battery-cells")).isGreaterThan(before);
+    assertThat(offered(ines, BATTERY)).doesNotContain("battery-report");
+    JsonNode trace = job(ines, BATTERY).get("trace");
+    assertThat(trace.get(trace.size() - 1).get("detail").stringValue())
+        .isEqualTo("Full charge against design: under 50 %; Cycles: 500 and more. 41 % of design");
+
+    assertThat(send(ines, BATTERY, "battery-report", "take-back", Map.of()).status())
+        .isEqualTo(204);
+
+    assertThat(share(ines, BATTERY, "battery-cells")).isEqualTo(before);
+    assertThat(offered(ines, BATTERY)).contains("battery-report");
+  }
+
+  @Test
+  void couldNotBeDoneTellsNothingAndIsNotOfferedAgain(RunningServer.Shop shop) {
+    ShopClient ines = shop.signedIn();
+    double before = share(ines, LOOP, "half-update");
+
+    ShopClient.Answer answer =
+        send(ines, LOOP, "restart-once", "could-not", Map.of("why", "the owner said not to"));
+
+    assertThat(answer.status()).isEqualTo(204);
+    assertThat(share(ines, LOOP, "half-update")).isEqualTo(before);
+    assertThat(offered(ines, LOOP)).doesNotContain("restart-once");
+  }
+
+  @Test
+  void aMoveThatWritesIsLockedUntilTheDataIsSafe(RunningServer.Shop shop) {
+    ShopClient ines = shop.signedIn();
+
+    ShopClient.Answer begun = send(ines, LOOP, "system-file-verify", "begin", Map.of());
+    ShopClient.Answer told =
+        send(
+            ines,
+            LOOP,
+            "system-file-verify",
+            "outcome",
+            Map.of("levels", Map.of("cure.system-files", "gone"), "note", ""));
+
+    assertThat(begun.status()).isEqualTo(423);
+    assertThat(begun.body().get("detail").stringValue()).contains("writes to the drive");
+    assertThat(told.status()).isEqualTo(423);
+  }
+
+  @Test
+  void aChangeIsBegunBeforeItIsToldAndIsTheOnlyOne(RunningServer.Shop shop) {
+    ShopClient ines = shop.signedIn();
+    Map<String, Object> gone = Map.of("levels", Map.of("cure.fan", "same"), "note", "");
+    String job = "/api/jobs/J-2289"; // stutters
+
+    assertThat(send(ines, job, "clean-fan", "outcome", gone).status()).isEqualTo(423);
+    assertThat(send(ines, job, "clean-fan", "begin", Map.of()).status()).isEqualTo(204);
+    assertThat(job(ines, job).at("/openChange/what").stringValue())
+        .isEqualTo("Clean fan and vents");
+    assertThat(send(ines, job, "power-profile-set", "begin", Map.of()).status()).isEqualTo(423);
+    assertThat(send(ines, job, "clean-fan", "outcome", gone).status()).isEqualTo(204);
+    assertThat(job(ines, job).get("openChange").isNull()).isTrue();
+  }
+
+  @Test
+  void whatIsNoOutcomeOfTheMoveIsRefused(RunningServer.Shop shop) {
+    ShopClient ines = shop.signedIn();
+
+    assertThat(
+            send(
+                    ines,
+                    BATTERY,
+                    "battery-look",
+                    "outcome",
+                    Map.of("levels", Map.of("battery.shape", "blue"), "note", ""))
+                .status())
+        .isEqualTo(400);
+    assertThat(send(ines, BATTERY, "wave-a-wand", "could-not", Map.of("why", "x")).status())
+        .isEqualTo(404);
+  }
+}

@@ -1,0 +1,178 @@
+import { useState } from 'react';
+import styled from 'styled-components';
+import { keys, useCall } from '../../api/queries';
+import type { Job, Move } from '../../api/types';
+import { TouchPips } from '../../marks/TouchPips';
+import { color, radius } from '../../theme/theme';
+import { Button } from '../../ui/Button';
+import { Field } from '../../ui/Field';
+import { FieldRow } from '../../ui/Layout';
+import { Modal } from '../../ui/Modal';
+import { ProblemNote } from '../../ui/ProblemNote';
+import { StepTimer } from './StepTimer';
+
+export interface GuidedMoveProps {
+  job: Job;
+  move: Move;
+  onClose: () => void;
+}
+
+/** A move made by hand: step by step, then what was seen, or why it could not be done. */
+export function GuidedMove({ job, move, onClose }: GuidedMoveProps) {
+  const call = useCall(keys.job(job.number), keys.floor);
+  const [seen, setSeen] = useState<Record<string, string>>({});
+  const [note, setNote] = useState('');
+  const [not, setNot] = useState<string | null>(null);
+  const begun = job.openChange?.what === move.title;
+  const waitsForBegin = move.changes && !begun;
+  const send = (what: string, body: object, onSuccess?: () => void) =>
+    call.mutate(
+      {
+        method: 'POST',
+        path: `/api/jobs/${job.number}/moves/${move.move ?? ''}/${what}`,
+        body: { version: job.version, part: move.part, ...body },
+      },
+      onSuccess === undefined ? {} : { onSuccess },
+    );
+  const keep = (levels: Record<string, string>) => send('outcome', { levels, note }, onClose);
+  const single = move.asks.length === 1;
+  return (
+    <Modal title={move.title} isOpen onClose={onClose}>
+      <p>{move.why}</p>
+      <Facts>
+        <TouchPips touch={move.touch} words={move.touchWords} />
+        <span>{times(move)}</span>
+        {move.needs.length > 0 && <span>needs {move.needs.join(', ')}</span>}
+      </Facts>
+      <Steps>
+        {move.steps.map((step, i) => (
+          <li key={`${i} ${step.words}`}>
+            {step.words}
+            {step.waitSeconds > 0 && <StepTimer seconds={step.waitSeconds} />}
+          </li>
+        ))}
+      </Steps>
+      {call.isError && <ProblemNote error={call.error} />}
+      {waitsForBegin ? (
+        <>
+          <p role="note">
+            It changes something. From its beginning it is the one open change of this job; what you
+            see afterwards closes it.
+          </p>
+          <Button primary isDisabled={call.isPending} onPress={() => send('begin', {})}>
+            Begin
+          </Button>
+        </>
+      ) : (
+        move.asks.map((ask) => (
+          <Ask key={ask.sign} role="group" aria-label={ask.name}>
+            <b>{ask.name}</b>
+            <Answers>
+              {ask.levels.map((level) => (
+                <Answer
+                  key={level.id}
+                  type="button"
+                  aria-pressed={single ? undefined : seen[ask.sign] === level.id}
+                  disabled={call.isPending}
+                  onClick={() =>
+                    single
+                      ? keep({ [ask.sign]: level.id })
+                      : setSeen({ ...seen, [ask.sign]: level.id })
+                  }
+                >
+                  {level.words}
+                </Answer>
+              ))}
+            </Answers>
+          </Ask>
+        ))
+      )}
+      {!waitsForBegin && (
+        <Field label="A note, if one helps" value={note} onChange={setNote} maxLength={400} />
+      )}
+      {!single && !waitsForBegin && (
+        <Button
+          primary
+          isDisabled={Object.keys(seen).length === 0 || call.isPending}
+          onPress={() => keep(seen)}
+        >
+          Keep what was seen
+        </Button>
+      )}
+      {not === null ? (
+        <Button onPress={() => setNot('')}>Could not do it…</Button>
+      ) : (
+        <FieldRow>
+          <Field label="Because" value={not} onChange={setNot} maxLength={400} autoFocus />
+          <Button
+            isDisabled={not.trim() === '' || call.isPending}
+            onPress={() => send('could-not', { why: not }, onClose)}
+          >
+            Keep that it could not be done
+          </Button>
+        </FieldRow>
+      )}
+    </Modal>
+  );
+}
+
+/** "10 min of work, 5 min of waiting". */
+export function times(move: Move): string {
+  const work = move.handsOn === 0 ? 'no work' : `${move.handsOn} min of work`;
+  return move.waiting === 0 ? work : `${work}, ${move.waiting} min of waiting`;
+}
+
+const Facts = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 18px;
+  color: ${color.ink2};
+`;
+
+const Steps = styled.ol`
+  padding-left: 22px;
+  display: grid;
+  gap: 8px;
+  li::marker {
+    color: ${color.ink2};
+  }
+`;
+
+const Ask = styled.div`
+  display: grid;
+  gap: 6px;
+`;
+
+const Answers = styled.div`
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
+  gap: 8px;
+`;
+
+const Answer = styled.button`
+  min-height: 52px;
+  padding: 8px 12px;
+  font: inherit;
+  font-size: 16px;
+  color: ${color.ink};
+  background: ${color.sheet};
+  border: 2px solid ${color.line};
+  border-radius: ${radius};
+  cursor: pointer;
+  &:hover {
+    border-color: ${color.clear};
+  }
+  &:focus-visible {
+    outline: 3px solid ${color.leanMark};
+    outline-offset: 1px;
+  }
+  &[aria-pressed='true'] {
+    border-color: ${color.clear};
+    background: ${color.clearSoft};
+    font-weight: 700;
+  }
+  &:disabled {
+    opacity: 0.6;
+    cursor: default;
+  }
+`;
