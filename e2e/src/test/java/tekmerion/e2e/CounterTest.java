@@ -69,7 +69,7 @@ class CounterTest {
     browser.keys(Keys.ESCAPE);
     asked("Any noise, smell, heat or swelling?"); // tells most after what was said
     browser.keys("1", Keys.ENTER);
-    asked("How far does it get");
+    skipTo("How far does it get");
     assertAccessible();
     browser.keys("6", Keys.ENTER);
     skipTo("Is the data on it wanted?");

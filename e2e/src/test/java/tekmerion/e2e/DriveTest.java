@@ -35,7 +35,7 @@ class DriveTest {
     browser.open("/");
     browser.signIn(Whole.PERSON, Whole.PASSWORD);
     browser.seeHeading("machines need a person");
-    browser.key("1");
+    browser.open("/job/J-2291");
     browser.seeText("Bay 1 · probe on");
     browser.key("n");
     Await.until("it is read", PATIENCE, () -> drive().has("latestReading"));

@@ -21,6 +21,9 @@ import tekmerion.core.weigh.Weighed.SignWeight;
 public final class Weighing {
   private static final double LEAST_DECIBANS_SHOWN = 0.05;
 
+  /** For what is shown in hundredths of a bit. */
+  private static final double LEAST_SHARE = 1e-6;
+
   private final Network network;
   private final Posterior posterior;
   private final double[][] without;
@@ -66,7 +69,7 @@ public final class Weighing {
       Map<String, ? extends Collection<String>> questions) {
     Network network = Network.of(knowHow, families, parts, signs);
     Set<String> known = signs.stream().map(Sign::id).collect(Collectors.toSet());
-    Posterior faults = network.posterior();
+    Posterior faults = network.posterior().heavy(LEAST_SHARE);
     Map<String, Double> bits = new HashMap<>();
     questions.forEach(
         (question, asked) -> {
