@@ -13,6 +13,7 @@ export type CauseShare = Schemas['CauseShare'];
 export type SignWeight = Schemas['SignWeight'];
 export type Drive = Schemas['Drive'];
 export type Move = Schemas['Move'];
+export type Plan = Schemas['Plan'];
 export type Place = Schemas['Place'];
 export type TraceLine = Schemas['TraceLine'];
 export type CourseView = Schemas['CourseView'];

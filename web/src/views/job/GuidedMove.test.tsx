@@ -43,7 +43,7 @@ it('keeps the one outcome with one press, and the note with it', async () => {
   const onClose = vi.fn();
   show(<GuidedMove job={job()} move={listen} onClose={onClose} />);
 
-  expect(screen.getByText('2 min of work, 3 min of waiting')).toBeVisible();
+  expect(screen.getByText('2 min, wait 3 min')).toBeVisible();
   expect(screen.getByText('needs ears')).toBeVisible();
   await userEvent.type(screen.getByLabelText('A note, if one helps'), 'left one');
   await userEvent.click(screen.getByRole('button', { name: 'Stands still' }));

@@ -116,10 +116,11 @@ export function GuidedMove({ job, move, onClose }: GuidedMoveProps) {
   );
 }
 
-/** "10 min of work, 5 min of waiting". */
+/** Work, then waiting: "10 min, wait 5 min". */
 export function times(move: Move): string {
-  const work = move.handsOn === 0 ? 'no work' : `${move.handsOn} min of work`;
-  return move.waiting === 0 ? work : `${work}, ${move.waiting} min of waiting`;
+  const work = move.handsOn === 0 ? '' : `${move.handsOn} min`;
+  const wait = move.waiting === 0 ? '' : `wait ${move.waiting} min`;
+  return [work, wait].filter((words) => words !== '').join(', ');
 }
 
 const Facts = styled.div`
@@ -131,6 +132,7 @@ const Facts = styled.div`
 
 const Steps = styled.ol`
   padding-left: 22px;
+  list-style: decimal;
   display: grid;
   gap: 8px;
   li::marker {

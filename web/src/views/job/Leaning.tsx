@@ -5,7 +5,7 @@ import { color } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { when } from '../../ui/format';
 import { Sheet } from '../../ui/Sheet';
-import { inOrder, leaningWords } from './leaningWords';
+import { costWords, inOrder, leaningWords } from './leaningWords';
 
 /** Where the ruling is heading, or the ruling itself. */
 export function Leaning({ job }: { job: Job }) {
@@ -13,16 +13,21 @@ export function Leaning({ job }: { job: Job }) {
   const last = job.rulings[0];
   return (
     <Box>
-      <p>
-        <small>
-          {last === undefined ? 'Leaning to' : `Ruled by ${last.signedBy}, ${when(last.signedAt)}`}
-        </small>
-        <b>
-          {last === undefined
-            ? (leaningWords(job) ?? 'nothing yet')
-            : inOrder(last.courses.map((c) => c.words))}
-        </b>
-      </p>
+      <div>
+        <p>
+          <small>
+            {last === undefined
+              ? 'Leaning to'
+              : `Ruled by ${last.signedBy}, ${when(last.signedAt)}`}
+          </small>
+          <b>
+            {last === undefined
+              ? (leaningWords(job) ?? 'nothing yet')
+              : inOrder(last.courses.map((c) => c.words))}
+          </b>
+        </p>
+        {last === undefined && job.plans[0] !== undefined && <Costs job={job} />}
+      </div>
       <Button
         primary={last === undefined}
         onPress={() => void navigate(`/job/${job.number}/ruling`)}
@@ -30,6 +35,32 @@ export function Leaning({ job }: { job: Job }) {
         {last === undefined ? 'Rule on it' : 'See the ruling'}
       </Button>
     </Box>
+  );
+}
+
+/** What the best plan is expected to cost, what comes next, and what would change it. */
+function Costs({ job }: { job: Job }) {
+  const [best, next] = job.plans;
+  const [turn] = job.turns;
+  return (
+    <>
+      {best !== undefined && (
+        <small>
+          Cheapest as things stand: {best.words}. {costWords(best)}.
+        </small>
+      )}
+      {next !== undefined && (
+        <small>
+          Runner-up: {next.words}. {costWords(next)}.
+        </small>
+      )}
+      {turn !== undefined && (
+        <small>
+          It would change if “{turn.move}” showed “{turn.outcome}” ({Math.round(100 * turn.chance)}{' '}
+          in 100): then {turn.plan}.
+        </small>
+      )}
+    </>
   );
 }
 

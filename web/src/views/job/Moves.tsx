@@ -76,8 +76,8 @@ export function Moves({ job }: { job: Job }) {
                 >
                   {move.by === null ? 'Do it…' : move.by === 'READ' ? 'Read it' : 'Start it'}
                 </Button>
-                <TouchPips touch={move.touch} words={move.touchWords} />
                 <small>{times(move)}</small>
+                <TouchPips touch={move.touch} words={move.touchWords} />
               </Row>
             )}
           </Item>

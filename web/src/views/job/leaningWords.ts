@@ -1,4 +1,4 @@
-import type { Job } from '../../api/types';
+import type { Job, Plan } from '../../api/types';
 
 /** Courses as a sentence has them: "Recover the data, then replace the part". */
 export function inOrder(words: readonly string[]): string {
@@ -13,4 +13,12 @@ export function leaningWords(job: Job): string | null {
   return inOrder(
     job.leaning.map((course) => job.courses.find((c) => c.course === course)?.words ?? course),
   );
+}
+
+/** "55 min of work, parts for 70; fails in 4 of 100": everything in minutes of work. */
+export function costWords(plan: Plan): string {
+  const parts = plan.parts > 0 ? `, parts worth ${Math.round(plan.parts)} min` : '';
+  const fails = 100 * plan.fails;
+  const often = fails < 1 ? 'fewer than 1' : String(Math.round(fails));
+  return `${Math.round(plan.minutes)} min of work${parts}; does not mend it in ${often} of 100`;
 }

@@ -27,6 +27,6 @@ public final class Evaluation {
       name = "bench",
       description = "Measure, print ratios.",
       mixinStandardHelpOptions = true,
-      subcommands = {BenchSurfaceCommand.class, BenchDecodeCommand.class})
+      subcommands = {BenchSurfaceCommand.class, BenchDecodeCommand.class, BenchWeighCommand.class})
   static final class Bench {}
 }

@@ -5,6 +5,7 @@ import picocli.CommandLine.Command;
 import tekmerion.probe.instrument.DecodeCommand;
 import tekmerion.probe.instrument.SurfaceCommand;
 import tekmerion.probe.instrument.TrendCommand;
+import tekmerion.probe.instrument.WeighCommand;
 
 /** The command line of the probe and of the offline instruments. */
 @Command(
@@ -15,6 +16,7 @@ import tekmerion.probe.instrument.TrendCommand;
     subcommands = {
       ProbeCommand.class,
       DecodeCommand.class,
+      WeighCommand.class,
       TrendCommand.class,
       SurfaceCommand.class
     })

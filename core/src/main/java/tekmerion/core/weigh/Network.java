@@ -72,6 +72,15 @@ final class Network {
     return instances.stream().mapToDouble(i -> i.cause().priorIn(families)).toArray();
   }
 
+  /**
+   * Whether a cause can be behind these complaints: it has a prior of its own for one of them.
+   * Others may be there as well, but nobody came because of them.
+   */
+  boolean isBehindComplaint(int number) {
+    Cause cause = instances.get(number).cause();
+    return families.isEmpty() || families.stream().anyMatch(cause.prior()::containsKey);
+  }
+
   List<Observation> observations() {
     return counted.stream().map(Counted::observation).toList();
   }

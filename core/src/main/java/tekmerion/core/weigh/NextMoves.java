@@ -44,6 +44,9 @@ public final class NextMoves {
   private static final int DOCKING_MINUTES = 12;
 
   private static final double LEAST_BITS = 1e-3;
+  private static final int SHOWN = 3;
+  private static final int LOOKED_AHEAD = 12;
+  private static final double LEAST_CHANCE = 0.02;
   private static final double LEAST_SHARE = 1e-6;
 
   private final KnowHow knowHow;
@@ -90,6 +93,23 @@ public final class NextMoves {
     }
   }
 
+  /**
+   * A finding that would change the best plan.
+   *
+   * @param outcome as the technician would see it
+   * @param chance that it is seen
+   * @param plan what would be best then
+   */
+  public record Turn(Move move, Part part, String outcome, double chance, Plan plan) {}
+
+  /**
+   * What to do next, and what would be ruled now.
+   *
+   * @param plans cheapest first, none that only adds to one before it; at most three
+   * @param turns likeliest first; at most three
+   */
+  public record Advice(List<Ranked> moves, List<Plan> plans, List<Turn> turns) {}
+
   private NextMoves(KnowHow knowHow, Network network, List<Part> parts, Situation at) {
     this.knowHow = knowHow;
     this.network = network;
@@ -101,15 +121,62 @@ public final class NextMoves {
     this.now = plans.least(faults, stake);
   }
 
-  /** Best first, locked ones after those that can be made. */
-  public static List<Ranked> of(
+  /** Moves best first, locked ones after those that can be made. */
+  public static Advice of(
       KnowHow knowHow,
       Collection<String> families,
       List<Part> parts,
       List<Sign> signs,
       Situation situation) {
     Network network = Network.of(knowHow, families, parts, signs);
-    return new NextMoves(knowHow, network, parts, situation).ranked(families);
+    NextMoves next = new NextMoves(knowHow, network, parts, situation);
+    List<Ranked> ranked = next.ranked(families);
+    List<Plan> plans = next.plans();
+    return new Advice(ranked, plans, next.turns(ranked, plans.get(0)));
+  }
+
+  private List<Plan> plans() {
+    List<Plan> best = new ArrayList<>();
+    for (Plan plan : plans.rank(faults, stake)) {
+      if (best.size() < SHOWN
+          && best.stream().noneMatch(b -> plan.remedies().containsAll(b.remedies()))) {
+        best.add(plan);
+      }
+    }
+    return best;
+  }
+
+  private List<Turn> turns(List<Ranked> ranked, Plan best) {
+    List<Turn> turns = new ArrayList<>();
+    ranked.stream()
+        .filter(r -> r.lock().isEmpty() && r.move().by() == null)
+        .limit(LOOKED_AHEAD)
+        .forEach(r -> turnsOf(r, best, turns));
+    turns.sort(Comparator.comparingDouble(Turn::chance).reversed());
+    return List.copyOf(turns.subList(0, Math.min(SHOWN, turns.size())));
+  }
+
+  private void turnsOf(Ranked ranked, Plan best, List<Turn> turns) {
+    for (Move.Outcomes asked : ranked.move().tells()) {
+      if (network.level(asked.id(), ranked.part().key()).isPresent()) {
+        continue;
+      }
+      List<Observation> levels = network.levelsOf(asked.id(), ranked.part().key());
+      List<String> words = List.copyOf(asked.levels().values());
+      for (int level = 0; level < levels.size(); level++) {
+        Posterior then = faults.after(levels.get(level));
+        Plan plan = plans.rank(then, stake).get(0);
+        if (then.evidence() >= LEAST_CHANCE && !plan.words().equals(best.words())) {
+          turns.add(
+              new Turn(
+                  ranked.move(),
+                  ranked.part(),
+                  "%s: %s".formatted(asked.name(), words.get(level)),
+                  then.evidence(),
+                  plan));
+        }
+      }
+    }
   }
 
   private List<Ranked> ranked(Collection<String> families) {

@@ -2,6 +2,7 @@ package tekmerion.core.weigh;
 
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import tekmerion.core.knowhow.Remedy;
 import tekmerion.core.ruling.Course;
 
@@ -51,7 +52,7 @@ public record Plan(
       said.append(
           said.isEmpty()
               ? name
-              : ", then " + name.substring(0, 1).toLowerCase() + name.substring(1));
+              : ", then " + name.substring(0, 1).toLowerCase(Locale.ROOT) + name.substring(1));
     }
     return said.toString();
   }

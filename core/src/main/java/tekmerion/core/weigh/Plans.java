@@ -4,9 +4,11 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.IntStream;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Remedy;
+import tekmerion.core.ruling.Course;
 
 /**
  * Expected cost of every sensible combination of remedies: one or two of them, with the data
@@ -15,8 +17,9 @@ import tekmerion.core.knowhow.Remedy;
  *
  * <pre>  cost = minutes + parts + K·Σ P(S)·(1 − Π m(c)) + D·(1 − Π (1 − risk)),  c in S</pre>
  *
- * where one of the risks is that a failing drive dies with what is on it, whatever is done, K is
- * what a comeback costs and D what the data weighs.
+ * taken over causes that can be behind the complaint, where one of the risks is that a failing
+ * drive dies with what is on it, whatever is done, K is what a comeback costs and D what the data
+ * weighs.
  *
  * @see "Heckerman, Breese & Rommelse: Decision-theoretic troubleshooting, CACM 38(3), 1995"
  */
@@ -37,18 +40,19 @@ final class Plans {
   private static final double RECOVERY_FAILS_MORE = 0.1;
 
   private final List<Remedy> remedies;
-  private final Remedy recovery;
+  private final Optional<Remedy> recovery;
   private final double[][] cures;
   private final double[] dataRisk;
+  private final boolean[] behind;
   private final int causes;
 
   Plans(KnowHow knowHow, Network network) {
     recovery =
         knowHow.remedies().stream()
-            .filter(r -> r.id().equals("recover-data"))
-            .findFirst()
-            .orElseThrow();
-    remedies = knowHow.remedies().stream().filter(r -> r != recovery).toList();
+            .filter(r -> r.course() == Course.RECOVER_DATA && r.cures().isEmpty())
+            .findFirst();
+    remedies =
+        knowHow.remedies().stream().filter(r -> recovery.isEmpty() || r != recovery.get()).toList();
     causes = network.instances().size();
     cures = new double[remedies.size()][causes];
     for (int r = 0; r < remedies.size(); r++) {
@@ -56,6 +60,10 @@ final class Plans {
         String cause = network.instances().get(c).cause().id();
         cures[r][c] = remedies.get(r).cures().getOrDefault(cause, 0.0);
       }
+    }
+    behind = new boolean[causes];
+    for (int c = 0; c < causes; c++) {
+      behind[c] = network.isBehindComplaint(c);
     }
     dataRisk = network.instances().stream().mapToDouble(x -> x.cause().dataRisk()).toArray();
   }
@@ -141,17 +149,17 @@ final class Plans {
         mends[c] = 1 - (1 - mends[c]) * (1 - cures[r][c]);
       }
     }
-    double copying =
-        recovery.minutes().get(0) + Stake.WAITING * recovery.minutes().get(1) + recovery.parts();
-    double lostWithout = risk * stake.dataLossMinutes();
-    double lostWith =
-        risk * (RECOVERY_FAILS + RECOVERY_FAILS_MORE * beliefs.drive()) * stake.dataLossMinutes();
-    double data = lostWithout;
-    if (lostWith + copying < lostWithout) {
-      list.add(0, recovery);
-      minutes += copying - recovery.parts();
-      parts += recovery.parts();
-      data = lostWith;
+    double data = risk * stake.dataLossMinutes();
+    if (recovery.isPresent()) {
+      Remedy copy = recovery.get();
+      double work = copy.minutes().get(0) + Stake.WAITING * copy.minutes().get(1);
+      double lost = data * (RECOVERY_FAILS + RECOVERY_FAILS_MORE * beliefs.drive());
+      if (lost + work + copy.parts() < data) {
+        list.add(0, copy);
+        minutes += work;
+        parts += copy.parts();
+        data = lost;
+      }
     }
     double fails = 0;
     for (int s = 0; s < beliefs.sets().length; s++) {
@@ -159,7 +167,8 @@ final class Plans {
       for (int rest = beliefs.sets()[s];
           rest != FaultSets.NONE;
           rest = FaultSets.withoutLast(rest)) {
-        mended *= mends[FaultSets.last(rest)];
+        int cause = FaultSets.last(rest);
+        mended *= behind[cause] ? mends[cause] : 1;
       }
       fails += beliefs.shares()[s] * (1 - mended);
     }

@@ -8,6 +8,8 @@ import tekmerion.core.forecast.Stage;
 import tekmerion.core.gate.Stance;
 import tekmerion.core.knowhow.Move.By;
 import tekmerion.core.ruling.Course;
+import tekmerion.core.weigh.NextMoves;
+import tekmerion.core.weigh.Plan;
 import tekmerion.core.weigh.Tilt;
 import tekmerion.core.weigh.Weighed;
 import tekmerion.server.job.Changes;
@@ -63,6 +65,8 @@ record JobView(
     List<Move> moves,
     List<CourseView> courses,
     List<Course> leaning,
+    List<PlanView> plans,
+    List<TurnView> turns,
     String waiver,
     List<RulingView> rulings,
     List<TraceLine> trace) {
@@ -159,6 +163,54 @@ record JobView(
 
   @Schema(name = "MoveAnswer")
   record Level(String id, String words) {}
+
+  /**
+   * What could be ruled now; all costs in minutes of work.
+   *
+   * @param minutes of work, waiting at a tenth
+   * @param parts their price
+   * @param comeback what a comeback is expected to cost
+   * @param data what lost data is expected to cost
+   * @param fails probability that the complaint is not mended, 0 to 1
+   */
+  @Schema(name = "Plan")
+  record PlanView(
+      String words,
+      List<Course> courses,
+      double minutes,
+      double parts,
+      double comeback,
+      double data,
+      double fails) {
+    static PlanView of(Plan plan) {
+      return new PlanView(
+          plan.words(),
+          plan.courses(),
+          plan.minutes(),
+          plan.parts(),
+          plan.comeback(),
+          plan.data(),
+          plan.fails());
+    }
+  }
+
+  /**
+   * A finding that would change the best plan.
+   *
+   * @param move that would find it
+   * @param chance that it is found, 0 to 1
+   * @param plan what would be best then
+   */
+  @Schema(name = "Turn")
+  record TurnView(String move, String outcome, double chance, String plan) {
+    static TurnView of(NextMoves.Turn turn) {
+      return new TurnView(
+          turn.move().named(turn.part().name()),
+          turn.outcome(),
+          turn.chance(),
+          turn.plan().words());
+    }
+  }
 
   record TraceLine(Instant at, TraceEntry.Kind kind, String title, String detail, String who) {
     static TraceLine of(TraceEntry entry) {

@@ -19,6 +19,7 @@ import tekmerion.core.knowhow.Family;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.SignKind;
 import tekmerion.core.page.Decoding;
+import tekmerion.core.weigh.NextMoves;
 import tekmerion.core.weigh.Tilt;
 import tekmerion.core.weigh.Weighed;
 import tekmerion.core.weigh.Weighed.CauseShare;
@@ -35,8 +36,10 @@ import tekmerion.server.jobview.JobView.Drive;
 import tekmerion.server.jobview.JobView.HolderNote;
 import tekmerion.server.jobview.JobView.Pending;
 import tekmerion.server.jobview.JobView.Place;
+import tekmerion.server.jobview.JobView.PlanView;
 import tekmerion.server.jobview.JobView.StanceNote;
 import tekmerion.server.jobview.JobView.TraceLine;
+import tekmerion.server.jobview.JobView.TurnView;
 import tekmerion.server.jobview.JobView.WaitNote;
 import tekmerion.server.link.ProbeBoard;
 import tekmerion.server.link.ProbeBoard.ProbeView;
@@ -137,6 +140,7 @@ class JobViews {
     StanceNote stance = stance(job);
     List<CourseView> courses = rulings.courses(stance.stance());
     Integer bayNumber = bay.map(Bay::number).orElse(null);
+    NextMoves.Advice advice = weighing.advice(job, evidence, made.done(job.id()), true);
     return new JobView(
         job.number(),
         job.version(),
@@ -169,15 +173,11 @@ class JobViews {
         pending,
         job.endedAt() != null
             ? List.of()
-            : Moves.of(
-                weighing.nextMoves(job, evidence, made.done(job.id()), true),
-                bayNumber,
-                probe,
-                drives,
-                underWay,
-                courses),
+            : Moves.of(advice.moves(), bayNumber, probe, drives, underWay, courses),
         courses,
         evidence.weighed().leaning(),
+        advice.plans().stream().map(PlanView::of).toList(),
+        advice.turns().stream().map(TurnView::of).toList(),
         RulingService.WAIVER,
         rulings.of(job),
         trace.findByJobIdOrderByAtAscIdAsc(job.id()).stream().map(TraceLine::of).toList());

@@ -234,7 +234,7 @@ public class MadeMoves {
   private Ranked offered(Job job, String moveId, String part) {
     move(moveId);
     Ranked ranked =
-        weighing.nextMoves(job, weighing.weigh(job), done(job.id()), true).stream()
+        weighing.advice(job, weighing.weigh(job), done(job.id()), true).moves().stream()
             .filter(r -> r.move().id().equals(moveId) && r.part().key().equals(part))
             .findFirst()
             .orElseThrow(

@@ -107,13 +107,12 @@ public class WeighingService {
   }
 
   /**
-   * What is worth doing next.
+   * What is worth doing next, and what would be ruled now.
    *
    * @param done moves that were made, as {@code move@part}
    * @param probe whether a probe is there
    */
-  public List<NextMoves.Ranked> nextMoves(
-      Job job, Evidence evidence, Set<String> done, boolean probe) {
+  public NextMoves.Advice advice(Job job, Evidence evidence, Set<String> done, boolean probe) {
     Optional<String> decisive =
         evidence.signs().stream().flatMap(s -> knowHow.decisive(s).stream()).findFirst();
     return NextMoves.of(

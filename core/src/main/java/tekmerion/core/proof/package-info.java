@@ -1,0 +1,2 @@
+/** Repeating what failed until its absence means something. Way in: {@link Proof#needed}. */
+package tekmerion.core.proof;

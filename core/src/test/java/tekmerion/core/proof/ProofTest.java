@@ -1,0 +1,54 @@
+package tekmerion.core.proof;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class ProofTest {
+  @ParameterizedTest(name = "failed {0} of {1}: {2} clean ones")
+  @CsvSource({
+    // Beta(6, 1): hidden 1/7 = 0.143, × 2/8 = 0.036 < 0.05
+    "5, 5, 2",
+    // Beta(2, 1): E(1 − f)^n = 2 / ((n + 1)(n + 2)) ≤ 0.05 first at n = 5: 2/42 = 0.0476
+    "1, 1, 5",
+    // Beta(51, 51), near f = 0.5: 0.5^5 = 0.031 < 0.05 < 0.5^4; the spread of f does not change it
+    "50, 100, 5",
+    // Beta(101, 901), f near 0.1: ln 0.05 / ln 0.9 = 28.4; its spread asks for 30
+    "100, 1000, 30"
+  })
+  void cleanTrialsForNinetyFiveInHundred(int seen, int trials, int needed) {
+    assertThat(Proof.needed(seen, trials).trials()).isCloseTo(needed, within(1));
+    assertThat(Proof.needed(seen, trials).confidence()).isGreaterThanOrEqualTo(0.95);
+  }
+
+  @Test
+  void oneMoreOrLessIsExactForSmallNumbers() {
+    assertThat(Proof.needed(5, 5).trials()).isEqualTo(2);
+    assertThat(Proof.needed(1, 1).trials()).isEqualTo(5);
+    assertThat(Proof.needed(1, 1).confidence()).isCloseTo(1 - 2.0 / 42, within(1e-12));
+  }
+
+  @Test
+  void asksForNoMoreThanAnybodyWouldDoAndSaysHowSureThatMakes() {
+    Proof.Needed rare = Proof.needed(1, 200);
+
+    assertThat(rare.trials()).isEqualTo(Proof.MOST_TRIALS);
+    // E(1 − f)^60 with Beta(2, 200): (200·201) / (260·261) = 0.5924
+    assertThat(rare.confidence()).isCloseTo(1 - 200.0 * 201 / (260 * 261), within(1e-12));
+  }
+
+  @Test
+  void whatNeverFailedHasNothingToProve() {
+    assertThatThrownBy(() -> Proof.needed(0, 3)).hasMessageContaining("0 failures in 3");
+  }
+
+  @Test
+  void isCountedInWords() {
+    assertThat(Proof.needed(1, 1).counted(3)).isEqualTo("3 of 5");
+    assertThat(Proof.needed(1, 1).counted(9)).isEqualTo("5 of 5");
+  }
+}

@@ -1,0 +1,170 @@
+package tekmerion.core.weigh;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import tekmerion.core.gate.Stance;
+import tekmerion.core.knowhow.KnowHow;
+import tekmerion.core.knowhow.Move;
+import tekmerion.core.ruling.Course;
+import tekmerion.core.sign.Sign;
+import tekmerion.core.weigh.NextMoves.Advice;
+import tekmerion.core.weigh.NextMoves.Ranked;
+import tekmerion.core.weigh.Weighing.Part;
+
+/** On what ships: the order of work is nowhere written, so it is tested where it comes out. */
+class NextMovesTest {
+  private static final List<Part> DRIVE = List.of(new Part("drive-a", "drive", "drive A"));
+
+  private static Sign seen(String id, String level) {
+    return new Sign(id, Sign.MACHINE, level, id, Sign.Basis.intake());
+  }
+
+  private static Sign ofDrive(String id, String level) {
+    return new Sign(id, "drive-a", level, id, Sign.Basis.intake());
+  }
+
+  private static Advice advice(String family, Stance stance, String decisive, Sign... signs) {
+    return NextMoves.of(
+        KnowHow.shipped(),
+        List.of(family),
+        DRIVE,
+        List.of(signs),
+        new NextMoves.Situation(stance, Optional.ofNullable(decisive), Set.of(), true));
+  }
+
+  private static Optional<Ranked> of(Advice advice, String move) {
+    return advice.moves().stream().filter(r -> r.move().id().equals(move)).findFirst();
+  }
+
+  @ParameterizedTest(name = "{0}, gets to {1}: {2}")
+  @CsvSource({
+    "error-screen, desktop, read-drive",
+    "mount-failure, firmware, read-drive",
+    "not-readable, desktop, read-drive",
+    "slow, desktop, read-drive",
+    "stutter, desktop, latency-sample",
+    "battery, desktop, battery-report",
+    "dead, nothing, light-fan-beep"
+  })
+  void theFirstMoveIsAGentleOneThatFitsTheComplaint(String family, String reach, String move) {
+    Advice advice = advice(family, Stance.WANTED, null, seen("reach", reach));
+
+    assertThat(advice.moves().get(0).move().id()).isEqualTo(move);
+    assertThat(advice.moves().get(0).move().touch()).isLessThanOrEqualTo(1);
+  }
+
+  @Test
+  void nothingThatWritesIsOpenBeforeTheDataIsSafe() {
+    for (Stance stance : List.of(Stance.UNKNOWN, Stance.WANTED, Stance.COPIED)) {
+      Advice advice = advice("restart-loop", stance, null, seen("reach", "recovery"));
+
+      assertThat(advice.moves())
+          .filteredOn(r -> r.move().touch() >= 4)
+          .isNotEmpty()
+          .allSatisfy(r -> assertThat(r.lock()).isPresent());
+    }
+  }
+
+  @Test
+  void softwareWaitsForSuspectHardware() {
+    Sign[] failing = {seen("reach", "recovery"), ofDrive("drive.waiting-sectors", "many")};
+    Sign[] sound = {
+      seen("reach", "recovery"),
+      seen("restart.after", "same"),
+      ofDrive("drive.report", "sound"),
+      ofDrive("drive.waiting-sectors", "none"),
+      ofDrive("drive.reallocated", "none"),
+      ofDrive("drive.self-test", "passed"),
+      ofDrive("drive.surface", "clean"),
+      seen("march.errors", "none")
+    };
+
+    Ranked waits =
+        of(advice("restart-loop", Stance.COPY_VERIFIED, null, failing), "roll-back").orElseThrow();
+    assertThat(waits.lock().orElseThrow().reason())
+        .startsWith("Hardware before software: failing drive");
+    assertThat(of(advice("restart-loop", Stance.COPY_VERIFIED, null, sound), "roll-back"))
+        .hasValueSatisfying(r -> assertThat(r.lock()).isEmpty());
+  }
+
+  @Test
+  void whatLoadsADriveIsLockedOnceItSurelyFails() {
+    Advice advice =
+        advice("slow", Stance.WANTED, "It refuses every write.", seen("reach", "desktop"));
+
+    assertThat(of(advice, "surface-pass").orElseThrow().lock().orElseThrow().reason())
+        .contains("loads a drive that is failing");
+    assertThat(of(advice, "read-drive").orElseThrow().lock()).isEmpty();
+  }
+
+  @Test
+  void tooLittleReachNamesTheDetour() {
+    Ranked records =
+        of(advice("error-screen", Stance.WANTED, null, seen("reach", "firmware")), "stop-records")
+            .orElseThrow();
+
+    assertThat(records.lock().orElseThrow().opens())
+        .isEqualTo("Detour: start it from our boot medium.");
+  }
+
+  @Test
+  void theCheapestPlanForAFailingDriveSecuresTheDataFirst() {
+    Sign[] signs = {seen("reach", "loader"), ofDrive("drive.waiting-sectors", "many")};
+    Advice wanted = advice("mount-failure", Stance.WANTED, null, signs);
+    Advice given = advice("mount-failure", Stance.NOT_WANTED, null, signs);
+
+    assertThat(wanted.plans().get(0).courses())
+        .startsWith(Course.RECOVER_DATA)
+        .contains(Course.REPLACE_PART);
+    assertThat(given.plans().get(0).courses()).doesNotContain(Course.RECOVER_DATA);
+    assertThat(wanted.plans()).hasSizeBetween(2, 3);
+    assertThat(wanted.plans().get(1).cost()).isGreaterThanOrEqualTo(wanted.plans().get(0).cost());
+  }
+
+  @Test
+  void whatWasMadeIsNotOfferedAgain() {
+    Advice after =
+        NextMoves.of(
+            KnowHow.shipped(),
+            List.of("dead"),
+            DRIVE,
+            List.of(seen("reach", "nothing")),
+            new NextMoves.Situation(
+                Stance.WANTED, Optional.empty(), Set.of("light-fan-beep@machine"), true));
+
+    assertThat(of(after, "light-fan-beep")).isEmpty();
+  }
+
+  @Test
+  void everyLockedMoveSaysWhatOpensIt() {
+    List<Ranked> all = new ArrayList<>();
+    KnowHow.shipped()
+        .families()
+        .forEach(f -> all.addAll(advice(f.id(), Stance.UNKNOWN, null).moves()));
+
+    assertThat(all)
+        .filteredOn(r -> r.lock().isPresent())
+        .allSatisfy(r -> assertThat(r.lock().orElseThrow().opens()).isNotBlank());
+    assertThat(all).extracting(r -> r.move().act()).contains(Move.Act.values());
+  }
+
+  @Test
+  void aCloseCallHangsOnItsLikelihoodsAndAClearOneDoesNot() {
+    List<Sign> clear =
+        List.of(seen("reach", "loader"), ofDrive("drive.surface", "many-unreadable"));
+    List<Sign> close = List.of(seen("reach", "firmware"));
+    KnowHow knowHow = KnowHow.shipped();
+
+    assertThat(Sensitivity.of(knowHow, List.of("mount-failure"), DRIVE, clear)).isEmpty();
+    assertThat(Sensitivity.of(knowHow, List.of("mount-failure"), DRIVE, close)).isNotEmpty();
+    // Halved: the first level takes up what the others lose.
+    assertThat(Sensitivity.times(List.of(0.4, 0.4, 0.2), 0.5)).containsExactly(0.7, 0.2, 0.1);
+  }
+}

@@ -1,0 +1,56 @@
+package tekmerion.evaluation;
+
+import java.util.Collection;
+import java.util.concurrent.Callable;
+import org.openjdk.jmh.profile.GCProfiler;
+import org.openjdk.jmh.results.RunResult;
+import org.openjdk.jmh.runner.Runner;
+import org.openjdk.jmh.runner.RunnerException;
+import org.openjdk.jmh.runner.options.OptionsBuilder;
+import org.openjdk.jmh.runner.options.TimeValue;
+import org.openjdk.jmh.runner.options.VerboseMode;
+import picocli.CommandLine.Command;
+
+/** How long one answer takes to be weighed. */
+@Command(
+    name = "weigh",
+    description = "Milliseconds of weighing anew after one answer, and what it allocates (JMH).",
+    mixinStandardHelpOptions = true)
+public final class BenchWeighCommand implements Callable<Integer> {
+  private static final double TARGET_MS = 5;
+  private static final int BENCHMARKS = 3;
+
+  @Override
+  public Integer call() throws RunnerException {
+    Collection<RunResult> results =
+        new Runner(
+                new OptionsBuilder()
+                    .include(WeighBenchmark.class.getName())
+                    .threads(1)
+                    .forks(1)
+                    .warmupIterations(3)
+                    .warmupTime(TimeValue.seconds(2))
+                    .measurementIterations(5)
+                    .measurementTime(TimeValue.seconds(2))
+                    .addProfiler(GCProfiler.class)
+                    .verbosity(VerboseMode.SILENT)
+                    .build())
+            .run();
+    boolean met = results.size() == BENCHMARKS; // one that failed is left out by JMH
+    for (RunResult result : results) {
+      String name = result.getPrimaryResult().getLabel();
+      double ms = result.getPrimaryResult().getScore() / 1000;
+      double allocated =
+          result.getSecondaryResults().entrySet().stream()
+              .filter(e -> e.getKey().endsWith("gc.alloc.rate.norm"))
+              .mapToDouble(e -> e.getValue().getScore())
+              .findFirst()
+              .orElse(Double.NaN);
+      System.out.printf(
+          "%-22s %8.2f ms ± %.2f, %,.0f kB allocated%n",
+          name, ms, result.getPrimaryResult().getScoreError() / 1000, allocated / 1000);
+      met &= name.equals("nextMovesOfUsualJob") || ms < TARGET_MS;
+    }
+    return met ? 0 : 1;
+  }
+}

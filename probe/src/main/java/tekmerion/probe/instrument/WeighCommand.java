@@ -1,0 +1,165 @@
+package tekmerion.probe.instrument;
+
+import java.io.File;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+import tekmerion.core.gate.Stance;
+import tekmerion.core.knowhow.KnowHow;
+import tekmerion.core.sign.Sign;
+import tekmerion.core.weigh.NextMoves;
+import tekmerion.core.weigh.Plan;
+import tekmerion.core.weigh.Sensitivity;
+import tekmerion.core.weigh.Weighed;
+import tekmerion.core.weigh.Weighing;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.databind.SerializationFeature;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Weighs a case from a file; docs/formats.md has its form. */
+@Command(
+    name = "weigh",
+    description = {
+      "Weigh a case from a JSON file: causes, next moves, plans, and what the first place hangs on.",
+      "The form of the file is in docs/formats.md."
+    },
+    mixinStandardHelpOptions = true)
+public final class WeighCommand implements Callable<Integer> {
+  private static final JsonMapper JSON =
+      JsonMapper.builder()
+          .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
+          .enable(SerializationFeature.INDENT_OUTPUT)
+          .build();
+
+  private static final int MOVES_SHOWN = 10;
+
+  @Parameters(index = "0", paramLabel = "CASE.json")
+  private File file;
+
+  @Spec private CommandSpec spec;
+
+  /**
+   * @param families ids of complaint families
+   * @param parts the machine's parts; null for one drive
+   * @param stance of the data; null for unknown
+   * @param done moves that were made, {@code move@part}
+   */
+  record Case(
+      List<String> families,
+      List<Weighing.Part> parts,
+      List<Seen> signs,
+      Stance stance,
+      Set<String> done) {}
+
+  /**
+   * @param part null for the whole machine
+   */
+  record Seen(String id, String part, String level) {}
+
+  @Override
+  public Integer call() {
+    try {
+      Case given = JSON.readValue(file, Case.class);
+      spec.commandLine().getOut().println(JSON.writeValueAsString(answer(given)));
+      return 0;
+    } catch (JacksonException e) {
+      return refuse("It is not a case: " + e.getOriginalMessage());
+    } catch (IllegalArgumentException e) {
+      return refuse("It cannot be weighed: " + e.getMessage());
+    }
+  }
+
+  private int refuse(String why) {
+    spec.commandLine()
+        .getErr()
+        .println(why + ". Nothing was changed; docs/formats.md has the form.");
+    return 1;
+  }
+
+  static Map<String, Object> answer(Case given) {
+    KnowHow knowHow = KnowHow.shipped();
+    List<String> families = given.families() == null ? List.of() : given.families();
+    families.forEach(
+        id ->
+            knowHow
+                .family(id)
+                .orElseThrow(() -> new IllegalArgumentException("no complaint family " + id)));
+    List<Weighing.Part> parts =
+        given.parts() == null
+            ? List.of(new Weighing.Part("drive-a", "drive", "drive A"))
+            : given.parts();
+    List<Sign> signs =
+        (given.signs() == null ? List.<Seen>of() : given.signs())
+            .stream().map(WeighCommand::sign).toList();
+    Stance stance = given.stance() == null ? Stance.UNKNOWN : given.stance();
+    Weighed weighed = Weighing.of(knowHow, families, parts, signs);
+    Optional<String> decisive =
+        signs.stream().flatMap(s -> knowHow.decisive(s).stream()).findFirst();
+    NextMoves.Advice advice =
+        NextMoves.of(
+            knowHow,
+            families,
+            parts,
+            signs,
+            new NextMoves.Situation(
+                stance, decisive, given.done() == null ? Set.of() : given.done(), true));
+    Map<String, Object> answer = new LinkedHashMap<>();
+    answer.put("headline", weighed.headline());
+    answer.put("noneProbability", weighed.noneProbability());
+    answer.put("causes", weighed.causes());
+    answer.put(
+        "moves", advice.moves().stream().limit(MOVES_SHOWN).map(WeighCommand::move).toList());
+    answer.put("plans", advice.plans().stream().map(WeighCommand::plan).toList());
+    answer.put("wouldChangeThePlan", advice.turns().stream().map(WeighCommand::turn).toList());
+    answer.put("firstPlaceHangsOn", Sensitivity.of(knowHow, families, parts, signs));
+    return answer;
+  }
+
+  private static Sign sign(Seen seen) {
+    String part = seen.part() == null ? Sign.MACHINE : seen.part();
+    return new Sign(
+        seen.id(), part, seen.level(), seen.id() + ": " + seen.level(), Sign.Basis.intake());
+  }
+
+  private static Map<String, Object> move(NextMoves.Ranked ranked) {
+    Map<String, Object> move = new LinkedHashMap<>();
+    move.put("move", ranked.move().id());
+    move.put("part", ranked.part().key());
+    move.put("bits", ranked.bits());
+    move.put("savedMinutes", ranked.savedMinutes());
+    move.put("worthPerMinute", ranked.worth());
+    move.put("why", ranked.why());
+    ranked.lock().ifPresent(lock -> move.put("locked", lock));
+    return move;
+  }
+
+  private static Map<String, Object> plan(Plan plan) {
+    Map<String, Object> shown = new LinkedHashMap<>();
+    shown.put("words", plan.words());
+    shown.put("courses", plan.courses());
+    shown.put("costMinutes", plan.cost());
+    shown.put("workMinutes", plan.minutes());
+    shown.put("partsMinutes", plan.parts());
+    shown.put("comebackMinutes", plan.comeback());
+    shown.put("dataMinutes", plan.data());
+    shown.put("fails", plan.fails());
+    return shown;
+  }
+
+  private static Map<String, Object> turn(NextMoves.Turn turn) {
+    Map<String, Object> shown = new LinkedHashMap<>();
+    shown.put("move", turn.move().id());
+    shown.put("outcome", turn.outcome());
+    shown.put("chance", turn.chance());
+    shown.put("plan", turn.plan().words());
+    return shown;
+  }
+}
