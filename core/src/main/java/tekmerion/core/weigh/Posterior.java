@@ -32,6 +32,8 @@ final class Posterior {
   private final double[] logGain;
   private final double[] hidden;
 
+  private double[] hiddenOfPairs;
+
   private int[] sets = new int[256];
   private double[] weights = new double[256];
   private int count;
@@ -152,6 +154,8 @@ final class Posterior {
   private void enumerate() {
     // Against the least that the whole can come to without any one observation: the empty set.
     double least = Math.log(NEGLIGIBLE / (1 + causes + causes * causes + causes * causes * causes));
+    hiddenOfPairs = new double[causes * causes];
+    Arrays.fill(hiddenOfPairs, Double.NaN);
     Integer[] order = IntStream.range(0, causes).boxed().toArray(Integer[]::new);
     Arrays.sort(order, Comparator.comparingDouble((Integer i) -> -(logGain[i] + hidden[i])));
     keep(FaultSets.NONE, 0);
@@ -171,11 +175,17 @@ final class Posterior {
         int pair = FaultSets.with(FaultSets.of(a), b);
         double logPair = logGain[a] + logGain[b] + together(FaultSets.of(a), b);
         keep(pair, logPair);
+        double hiddenAb = hiddenIn(a, b);
         double boundPair = Math.min(boundA + boundB, logPair + hiddenIn(pair));
         for (int z = y + 1; z < causes; z++) {
           int c = order[z];
           if (boundPair + logGain[c] + hidden[c] < least) {
             break;
+          }
+          // Of the sums over three that one observation hides, half of those over the pairs.
+          double all = (hiddenAb + hiddenIn(a, c) + hiddenIn(b, c)) / 2;
+          if (logGain[a] + logGain[b] + logGain[c] + all < least) {
+            continue;
           }
           keep(FaultSets.with(pair, c), logPair + logGain[c] + together(pair, c));
         }
@@ -204,6 +214,24 @@ final class Posterior {
       }
     }
     return product == 1 ? log : log + Math.log(product);
+  }
+
+  /** The most that one observation alone hides of two causes together, as a log; at least 0. */
+  private double hiddenIn(int a, int b) {
+    double known = hiddenOfPairs[a * causes + b];
+    if (!Double.isNaN(known)) {
+      return known;
+    }
+    double most = Math.max(hidden[a], hidden[b]);
+    for (int o : signsOf[a]) {
+      Observation seen = observations.get(o);
+      if (seen.bearsOn(b)) {
+        most = Math.max(most, -Math.log(seen.ratio(FaultSets.of(a)) * seen.ratio(FaultSets.of(b))));
+      }
+    }
+    hiddenOfPairs[a * causes + b] = most;
+    hiddenOfPairs[b * causes + a] = most;
+    return most;
   }
 
   /** How much heavier a set can become by taking any one observation away, as a log. */
