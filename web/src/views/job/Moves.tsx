@@ -10,7 +10,7 @@ import { ProblemNote } from '../../ui/ProblemNote';
 import { Lead, Sheet, SheetHead } from '../../ui/Sheet';
 import { GuidedMove, times } from './GuidedMove';
 
-const SHOWN = 4;
+const SHOWN = 3;
 
 /** What can be done next; N does the first. What is locked says why and what opens it. */
 export function Moves({ job }: { job: Job }) {
@@ -65,7 +65,9 @@ export function Moves({ job }: { job: Job }) {
               {move.title}
               {move === next && <kbd>N</kbd>}
             </h3>
-            {(move.lock === null || move.move === null) && <p>{move.why}</p>}
+            {(move === next || move.move === null || (all && move.lock === null)) && (
+              <p>{move.why}</p>
+            )}
             {move.lock !== null && <LockWords move={move} job={job} progress={progress} />}
             {move.lock === null && (
               <Row>

@@ -218,7 +218,8 @@ public final class NextMoves {
   private Ranked rank(Move move, Part part) {
     List<List<Observation>> open = open(move, part);
     double bits = Information.bits(faults, open);
-    double saved = bits < LEAST_BITS ? 0 : Math.max(0, now - expected(open));
+    double saved =
+        (bits < LEAST_BITS ? 0 : Math.max(0, now - expected(open))) + securedMinutes(move);
     double minutes =
         Math.max(LEAST_MINUTES, move.handsOnMinutes())
             + Stake.WAITING * move.waitingMinutes()
@@ -275,6 +276,13 @@ public final class NextMoves {
       }
     }
     return cost;
+  }
+
+  /** What a verified copy saves, beside what it tells: nothing can be lost any more. */
+  private double securedMinutes(Move move) {
+    return move.act() == Move.Act.COPY && !at.stance().allowsWriting()
+        ? now - plans.least(faults, Stake.of(Stance.COPY_VERIFIED))
+        : 0;
   }
 
   private double riskMinutes(Move move) {

@@ -129,6 +129,23 @@ class NextMovesTest {
   }
 
   @Test
+  void onceADriveIsFailingItsDataComesFirst() {
+    Sign[] signs = {
+      seen("reach", "loader"),
+      ofDrive("drive.report", "sound"),
+      ofDrive("drive.waiting-sectors", "many"),
+      ofDrive("drive.reallocated", "some"),
+      ofDrive("drive.self-test", "failed"),
+      ofDrive("drive.trend", "growing")
+    };
+
+    assertThat(advice("mount-failure", Stance.WANTED, null, signs).moves().get(0).move().id())
+        .isEqualTo("rescue-copy");
+    assertThat(advice("mount-failure", Stance.NOT_WANTED, null, signs).moves().get(0).move().id())
+        .isNotEqualTo("rescue-copy");
+  }
+
+  @Test
   void whatWasMadeIsNotOfferedAgain() {
     Advice after =
         NextMoves.of(
