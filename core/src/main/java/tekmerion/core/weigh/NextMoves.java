@@ -10,6 +10,7 @@ import java.util.Set;
 import tekmerion.core.gate.Gate;
 import tekmerion.core.gate.GateAnswer;
 import tekmerion.core.gate.Stance;
+import tekmerion.core.knowhow.Cause;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Move;
 import tekmerion.core.knowhow.SignKind;
@@ -201,7 +202,7 @@ public final class NextMoves {
 
   private List<Part> partsOf(Move move) {
     return move.isOfWholeMachine()
-        ? List.of(new Part(Sign.MACHINE, Move.class.getSimpleName(), "the machine"))
+        ? List.of(new Part(Sign.MACHINE, Cause.WHOLE_MACHINE, "the machine"))
         : parts.stream().filter(p -> p.kind().equals(move.of())).toList();
   }
 

@@ -1,0 +1,73 @@
+package tekmerion.probe.instrument;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.io.StringWriter;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import picocli.CommandLine;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+class WeighCommandTest {
+  @TempDir private Path folder;
+  private final StringWriter out = new StringWriter();
+  private final StringWriter err = new StringWriter();
+
+  private int weigh(String json) throws IOException {
+    Path file = Files.writeString(folder.resolve("case.json"), json);
+    return new CommandLine(new WeighCommand())
+        .setOut(new PrintWriter(out, true))
+        .setErr(new PrintWriter(err, true))
+        .execute(file.toString());
+  }
+
+  @Test
+  void answersWithCausesMovesPlansAndWhatWouldChangeThem() throws IOException {
+    int exit =
+        weigh(
+            """
+            {"families": ["mount-failure"], "stance": "WANTED",
+             "signs": [{"id": "reach", "level": "loader"},
+                       {"id": "drive.waiting-sectors", "part": "drive-a", "level": "many"}],
+             "done": ["restart-once@machine"]}
+            """);
+
+    JsonNode answer = JsonMapper.builder().build().readTree(out.toString());
+    assertThat(exit).isZero();
+    assertThat(answer.at("/causes/0/cause").stringValue()).isEqualTo("failing-drive");
+    assertThat(answer.get("moves").findValuesAsString("move"))
+        .isNotEmpty()
+        .doesNotContain("restart-once");
+    assertThat(answer.at("/plans/0/words").stringValue())
+        .isEqualTo("Recover the data, then replace the drive");
+    assertThat(answer.has("firstPlaceHangsOn")).isTrue();
+  }
+
+  @Test
+  void anEmptyCaseIsWeighedByItsPriors() throws IOException {
+    assertThat(weigh("{}")).isZero();
+  }
+
+  @ParameterizedTest(name = "{1}")
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "{\"families\": [\"bewitched\"]} | no complaint family bewitched",
+        "{\"signs\": [{\"id\": \"colour\", \"level\": \"blue\"}]} | no sign colour",
+        "{\"signs\": [{\"id\": \"reach\", \"level\": \"moon\"}]} | has no level moon",
+        "{\"wand\": 1} | It is not a case",
+        "[ | It is not a case"
+      })
+  void whatIsNoCaseIsToldAndNothingElse(String json, String words) throws IOException {
+    assertThat(weigh(json)).isEqualTo(1);
+    assertThat(err.toString()).contains(words).contains("Nothing was changed");
+    assertThat(out.toString()).isEmpty();
+  }
+}
