@@ -17,7 +17,7 @@ import java.util.stream.IntStream;
  * of the whole, all left out together. Nothing is left out by guess.
  */
 final class Posterior {
-  private static final double NEGLIGIBLE = 1e-13;
+  private static final double NEGLIGIBLE = 1e-11;
 
   /** Below this share of the whole, a difference of sums would lose digits: sum anew. */
   private static final double CANCELS = 1e-3;
@@ -280,34 +280,48 @@ final class Posterior {
   }
 
   /**
-   * Leave-one-out, for every observation.
+   * Leave-one-out, for every observation: each set's weight over its likelihood ratio. Taken first
+   * as if each cause of a set changed the weight by itself, from what the causes share of all sets;
+   * then put right for the sets in which an observation bears on two or three of them.
    *
    * @return {@code [observation][cause]}: the probability of the cause if that observation had not
    *     been made
    */
   double[][] without() {
     int n = observations.size();
+    double[][] both = both();
     double[][] moved = new double[n][causes];
     double[] movedTotal = new double[n];
+    for (int o = 0; o < n; o++) {
+      Observation seen = observations.get(o);
+      for (int a : seen.bearing()) {
+        double alone = 1 / seen.ratio(FaultSets.of(a)) - 1;
+        movedTotal[o] += alone * probability[a];
+        for (int i = 0; i < causes; i++) {
+          moved[o][i] += alone * both[a][i];
+        }
+      }
+    }
     for (int s = 1; s < count; s++) {
       int set = sets[s];
-      for (int rest = set; rest != FaultSets.NONE; rest = FaultSets.withoutLast(rest)) {
-        for (int o : signsOf[FaultSets.last(rest)]) {
+      for (int rest = set; FaultSets.withoutLast(rest) != FaultSets.NONE; ) {
+        int cause = FaultSets.last(rest);
+        rest = FaultSets.withoutLast(rest);
+        for (int o : signsOf[cause]) {
           Observation seen = observations.get(o);
-          if (!isFirstToBear(seen, set, rest)) {
-            continue;
-          }
-          double more = weights[s] * (1 / seen.ratio(set) - 1);
-          movedTotal[o] += more;
-          for (int r = set; r != FaultSets.NONE; r = FaultSets.withoutLast(r)) {
-            moved[o][FaultSets.last(r)] += more;
+          if (bearsOnAny(seen, rest) && isFirstToBear(seen, set, cause)) {
+            double more = weights[s] * (1 / seen.ratio(set) - 1 - alone(seen, set));
+            movedTotal[o] += more;
+            for (int r = set; r != FaultSets.NONE; r = FaultSets.withoutLast(r)) {
+              moved[o][FaultSets.last(r)] += more;
+            }
           }
         }
       }
     }
     for (int o = 0; o < n; o++) {
       double total = 1 + movedTotal[o];
-      if (total < CANCELS) {
+      if (total < CANCELS || total > 1 / CANCELS) {
         moved[o] = anew(observations.get(o));
         continue;
       }
@@ -318,9 +332,42 @@ final class Posterior {
     return moved;
   }
 
-  /** Each observation once a set: at the member that is met first of those it bears on. */
-  private static boolean isFirstToBear(Observation seen, int set, int at) {
-    for (int rest = set; rest != at; rest = FaultSets.withoutLast(rest)) {
+  /** Probability that two causes are both at work. */
+  private double[][] both() {
+    double[][] both = new double[causes][causes];
+    for (int s = 1; s < count; s++) {
+      for (int a = sets[s]; a != FaultSets.NONE; a = FaultSets.withoutLast(a)) {
+        for (int b = sets[s]; b != FaultSets.NONE; b = FaultSets.withoutLast(b)) {
+          both[FaultSets.last(a)][FaultSets.last(b)] += weights[s];
+        }
+      }
+    }
+    return both;
+  }
+
+  private static double alone(Observation seen, int set) {
+    double sum = 0;
+    for (int rest = set; rest != FaultSets.NONE; rest = FaultSets.withoutLast(rest)) {
+      int cause = FaultSets.last(rest);
+      if (seen.bearsOn(cause)) {
+        sum += 1 / seen.ratio(FaultSets.of(cause)) - 1;
+      }
+    }
+    return sum;
+  }
+
+  private static boolean bearsOnAny(Observation seen, int set) {
+    for (int rest = set; rest != FaultSets.NONE; rest = FaultSets.withoutLast(rest)) {
+      if (seen.bearsOn(FaultSets.last(rest))) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  /** So that each observation is put right once a set: at the first member that it bears on. */
+  private static boolean isFirstToBear(Observation seen, int set, int cause) {
+    for (int rest = set; FaultSets.last(rest) != cause; rest = FaultSets.withoutLast(rest)) {
       if (seen.bearsOn(FaultSets.last(rest))) {
         return false;
       }

@@ -100,11 +100,12 @@ public final class Weighing {
   private CauseShare share(int i) {
     Instance instance = network.instances().get(i);
     double probability = posterior.probability()[i];
+    double all = decibans(probability);
     boolean anySign = false;
     List<SignWeight> weights = new ArrayList<>();
     for (int o = 0; o < network.counted().size(); o++) {
       Counted one = network.counted().get(o);
-      double decibans = decibans(probability) - decibans(without[o][i]);
+      double decibans = all - decibans(without[o][i]);
       boolean bears = one.observation().bearsOn(i);
       anySign |= bears;
       if (bears || Math.abs(decibans) >= LEAST_DECIBANS_SHOWN) {

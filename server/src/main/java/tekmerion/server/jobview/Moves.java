@@ -41,23 +41,21 @@ final class Moves {
       Set<String> underWay,
       List<CourseView> courses) {
     Lock link = linkLock(bay, probe);
-    List<Move> all = new ArrayList<>();
-    ranked.forEach(r -> all.add(move(r, link, underWay)));
-    all.addAll(again(known, link, underWay));
-    // What the probe would do stays in sight while only the probe is missing.
-    all.sort(Comparator.comparing((Move m) -> m.lock() != null && m.by() == null));
+    List<Move> all = ranked.stream().map(r -> move(r, link, underWay)).toList();
     List<Move> shown = new ArrayList<>();
-    all.stream()
-        .filter(m -> m.lock() == null || m.by() != null)
-        .limit(MOST_OPEN)
-        .forEach(shown::add);
-    all.stream()
-        .filter(m -> m.lock() != null && m.by() == null)
-        .limit(MOST_LOCKED)
-        .forEach(shown::add);
+    // What the probe would do stays in sight while only the probe is missing.
+    List<Move> open = all.stream().filter(Moves::isOpenOrOfProbe).toList();
+    shown.addAll(open.subList(0, Math.min(MOST_OPEN, open.size())));
+    open.stream().skip(MOST_OPEN).filter(m -> m.by() == By.READ).forEach(shown::add);
+    shown.addAll(again(keys(probe, known), all, link, underWay));
+    all.stream().filter(m -> !isOpenOrOfProbe(m)).limit(MOST_LOCKED).forEach(shown::add);
     lockedCourses(courses).ifPresent(shown::add);
     shown.sort(Comparator.comparing((Move m) -> m.lock() != null));
     return shown;
+  }
+
+  private static boolean isOpenOrOfProbe(Move move) {
+    return move.lock() == null || move.by() != null;
   }
 
   private static Move move(Ranked ranked, Lock link, Set<String> underWay) {
@@ -99,20 +97,28 @@ final class Moves {
     return new Lock(locked.reason(), locked.opens());
   }
 
-  /** A drive that was read can be read again, whatever that would tell. */
-  private static List<Move> again(List<Drive> known, Lock link, Set<String> underWay) {
-    return known.stream()
-        .filter(drive -> drive.readingId() != null)
+  /** Drives that can be asked: as the probe names them, else as they were met. */
+  private static List<String> keys(ProbeView probe, List<Drive> known) {
+    List<String> keys = probe == null ? known.stream().map(Drive::key).toList() : probe.drives();
+    return keys.isEmpty() ? List.of("drive-a") : keys;
+  }
+
+  /** A drive can be read again, whatever that would tell. */
+  private static List<Move> again(
+      List<String> keys, List<Move> offered, Lock link, Set<String> underWay) {
+    return keys.stream()
+        .filter(
+            key -> offered.stream().noneMatch(m -> m.by() == By.READ && key.equals(m.driveKey())))
         .map(
-            drive ->
+            key ->
                 new Move(
-                    "read-again@" + drive.key(),
+                    "read-again@" + key,
                     null,
-                    drive.key(),
-                    "Read %s again".formatted(DriveNames.inSentence(drive.key())),
+                    key,
+                    "Read %s again".formatted(DriveNames.inSentence(key)),
                     "Shows whether its counts still move. Nothing is written.",
                     By.READ,
-                    drive.key(),
+                    key,
                     false,
                     Touch.LOOKS_ONLY.ordinal(),
                     Touch.LOOKS_ONLY.words(),
@@ -121,7 +127,7 @@ final class Moves {
                     List.of(),
                     List.of(),
                     List.of(),
-                    underWay.contains(drive.key()) ? underWayLock() : link))
+                    underWay.contains(key) ? underWayLock() : link))
         .toList();
   }
 
