@@ -1,6 +1,5 @@
 package tekmerion.core.knowhow;
 
-import com.fasterxml.jackson.annotation.JsonCreator;
 import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -28,7 +27,7 @@ import tekmerion.core.gate.Touch;
  * @param rung place on the ladder of system repairs; 0 if it is not on it
  * @param presupposes what must hold before it makes sense
  * @param after the next rung if it did not help; empty if there is none
- * @param steps instructions in order
+ * @param steps instructions in order, as they are written; {@link #guided} has their timers
  * @param tells its possible outcomes as signs of its own
  * @param signs ids of signs that the probe's work gives
  */
@@ -52,7 +51,7 @@ public record Move(
     Integer rung,
     List<Presupposed> presupposes,
     String after,
-    List<Step> steps,
+    List<String> steps,
     List<Outcomes> tells,
     List<String> signs) {
 
@@ -92,7 +91,6 @@ public record Move(
     private static final Pattern WAIT = Pattern.compile("(.*\\S)\\s*@(\\d+)");
 
     /** From "Leave it. @180". */
-    @JsonCreator(mode = JsonCreator.Mode.DELEGATING)
     public static Step of(String text) {
       Matcher wait = WAIT.matcher(text);
       return wait.matches()
@@ -156,6 +154,11 @@ public record Move(
 
   public Touch touches() {
     return Touch.values()[touch];
+  }
+
+  /** The instructions with their timers. */
+  public List<Step> guided() {
+    return steps.stream().map(Step::of).toList();
   }
 
   public int handsOnMinutes() {

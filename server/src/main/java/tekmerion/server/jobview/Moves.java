@@ -79,7 +79,7 @@ final class Moves {
         move.handsOnMinutes(),
         move.waitingMinutes(),
         move.needs(),
-        move.steps().stream().map(s -> new Step(s.words(), s.waitSeconds())).toList(),
+        move.guided().stream().map(s -> new Step(s.words(), s.waitSeconds())).toList(),
         move.tells().stream()
             .map(
                 asked ->
