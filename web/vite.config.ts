@@ -10,5 +10,11 @@ export default defineConfig({
     chunkSizeWarningLimit: 900,
   },
   server: { proxy: { '/api': 'http://127.0.0.1:8780' } },
-  test: { environment: 'jsdom', globals: false, setupFiles: ['src/test-setup.ts'] },
+  test: {
+    environment: 'jsdom',
+    globals: false,
+    setupFiles: ['src/test-setup.ts'],
+    // A typed sentence in jsdom takes seconds on a busy build machine; a hang is still found.
+    testTimeout: 30_000,
+  },
 });

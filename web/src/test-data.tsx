@@ -140,6 +140,7 @@ export const job = (more: Partial<Job> = {}): Job => ({
     course('RESET_ERASING', 'Reset the system, erasing the drive', true),
   ],
   leaning: ['RECOVER_DATA'],
+  made: [],
   plans: [],
   turns: [],
   waiver: 'I do not need the data.',

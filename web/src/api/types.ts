@@ -12,6 +12,7 @@ export type Job = Schemas['JobView'];
 export type CauseShare = Schemas['CauseShare'];
 export type SignWeight = Schemas['SignWeight'];
 export type Drive = Schemas['Drive'];
+export type MadeMove = Schemas['MadeMove'];
 export type Move = Schemas['Move'];
 export type Plan = Schemas['Plan'];
 export type Place = Schemas['Place'];

@@ -10,6 +10,7 @@ import { Causes } from './Causes';
 import { Hand } from './Hand';
 import { JobHead } from './JobHead';
 import { Leaning } from './Leaning';
+import { MadeMoves } from './MadeMoves';
 import { Moves } from './Moves';
 import { OneChange } from './OneChange';
 import { PhotoStrip } from './PhotoStrip';
@@ -49,6 +50,7 @@ function Shown({ job }: { job: Job }) {
         </Right>
       </Columns>
       <OneChange job={job} />
+      <MadeMoves job={job} />
       <Trace lines={job.trace} />
       <PhotoStrip job={job} />
     </Page>

@@ -79,6 +79,10 @@ function SignRow({ job, weight }: { job: Job; weight: SignWeight }) {
                 See {rangeWords(sign.basis)} of the page
               </Link>
             )}
+            {sign.basis.kind === 'run' && drive !== undefined && (
+              <Link to={`/drive/${job.number}/${sign.part}`}>See the test that found it</Link>
+            )}
+            {sign.basis.kind === 'move' && <a href="#made">See the move that showed it</a>}
           </Detail>
         </DisclosurePanel>
       </Disclosure>
@@ -87,6 +91,7 @@ function SignRow({ job, weight }: { job: Job; weight: SignWeight }) {
 }
 
 function basisWords(kind: string, takenAt: string | null): string {
+  if (kind === 'run') return 'test';
   if (kind !== 'reading') return kind;
   return takenAt === null ? 'reading' : `reading, ${when(takenAt)}`;
 }

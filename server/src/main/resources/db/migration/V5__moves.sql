@@ -1,5 +1,8 @@
--- A sign that was seen of one part, not only of the whole machine.
-ALTER TABLE job_sign ADD COLUMN part VARCHAR(60) NOT NULL DEFAULT 'machine';
+-- A sign that was seen of one part, not only of the whole machine; said at the counter ('intake') or
+-- seen when a move was made ('move').
+ALTER TABLE job_sign
+  ADD COLUMN part   VARCHAR(60) NOT NULL DEFAULT 'machine',
+  ADD COLUMN origin VARCHAR(10) NOT NULL DEFAULT 'intake';
 
 -- A move that a technician made by hand, with what was seen; evidence, never changed. One that is
 -- taken back keeps its row and gets another that says so.
@@ -8,6 +11,7 @@ CREATE TABLE job_move (
   job_id      BIGINT        NOT NULL,
   move_id     VARCHAR(60)   NOT NULL,
   part        VARCHAR(60)   NOT NULL,
+  title       VARCHAR(200)  NOT NULL,
   outcome     VARCHAR(20)   NOT NULL,
   words       VARCHAR(500)  NOT NULL,
   note        VARCHAR(500)  NOT NULL,
@@ -19,3 +23,33 @@ CREATE TABLE job_move (
 );
 
 GRANT SELECT, INSERT ON job_move TO ${appUser};
+
+-- As before, and what was noted beside a move.
+DELIMITER //
+CREATE OR REPLACE PROCEDURE erase_customer(customer BIGINT, moment DATETIME(6))
+SQL SECURITY DEFINER MODIFIES SQL DATA
+BEGIN
+  UPDATE customer SET display_name = CONCAT('Erased customer ', id), phone = NULL, email = NULL,
+    erased_at = moment WHERE id = customer;
+  UPDATE sealed_secret s JOIN intake i ON i.id = s.intake_id JOIN job j ON j.id = i.job_id
+    SET s.sealed = NULL, s.nonce = NULL, s.wiped_at = COALESCE(s.wiped_at, moment) WHERE j.customer_id = customer;
+  UPDATE intake i JOIN job j ON j.id = i.job_id
+    SET i.answers = '{}', i.applied = '{}', i.field_versions = '{}' WHERE j.customer_id = customer;
+  UPDATE intake SET answers = '{}', field_versions = '{}', dropped_at = COALESCE(dropped_at, moment)
+    WHERE job_id IS NULL AND JSON_VALUE(answers, '$.customerId') = customer;
+  UPDATE data_stance s JOIN job j ON j.id = s.job_id SET s.signer = 'erased'
+    WHERE j.customer_id = customer AND s.signer IS NOT NULL;
+  UPDATE trace_entry t JOIN job j ON j.id = t.job_id SET t.detail = 'erased on request'
+    WHERE j.customer_id = customer AND t.kind NOT IN ('READING', 'PROBE', 'RULING', 'PART');
+  UPDATE photo p JOIN job j ON j.id = p.job_id SET p.words = '', p.gone_at = COALESCE(p.gone_at, moment)
+    WHERE j.customer_id = customer;
+  UPDATE job_change c JOIN job j ON j.id = c.job_id SET c.note = NULL WHERE j.customer_id = customer;
+  UPDATE job_move m JOIN job j ON j.id = m.job_id SET m.note = 'erased on request'
+    WHERE j.customer_id = customer AND m.note <> '';
+  UPDATE notice n JOIN job j ON j.id = n.job_id SET n.words = 'erased' WHERE j.customer_id = customer;
+  UPDATE job SET complaint = 'erased on request', version = version + 1 WHERE customer_id = customer;
+  DELETE w FROM job_word w JOIN job j ON j.id = w.job_id WHERE j.customer_id = customer;
+END //
+DELIMITER ;
+
+GRANT EXECUTE ON PROCEDURE erase_customer TO ${appUser};

@@ -25,7 +25,8 @@ class EvidenceTest {
         "data_stance",
         "ruling",
         "trace_entry",
-        "run_result"
+        "run_result",
+        "job_move"
       })
   void theServersOwnUserCanNeitherChangeNorDeleteIt(String table, RunningServer.Shop shop)
       throws SQLException {
@@ -47,7 +48,7 @@ class EvidenceTest {
       case "raw_page" -> "bytes";
       case "reading_page", "link_event" -> "kind";
       case "reading" -> "drive_key";
-      case "job_sign" -> "words";
+      case "job_sign", "job_move" -> "words";
       case "data_stance" -> "stance";
       case "ruling" -> "reason";
       case "run_result" -> "why";

@@ -264,6 +264,14 @@ class FloorTest {
     assertThat(mara.get(path + "/export").body().toString())
         .contains("0611 998877")
         .contains("My diary");
+    Map<String, Object> seen = new HashMap<>();
+    seen.put("version", mara.get("/api/jobs/" + number).body().get("version").intValue());
+    seen.put("part", "machine");
+    seen.put("levels", Map.of("volume.free", "little"));
+    seen.put("note", "full of her diary");
+    assertThat(mara.post("/api/jobs/%s/moves/free-space/outcome".formatted(number), seen).status())
+        .isEqualTo(204);
+
     assertThat(mara.post(path + "/erase", Map.of("name", "Hana Private")).status()).isEqualTo(409);
     act(mara, number, "end", Map.of("how", "HANDED_BACK", "note", "Hana was happy"));
     assertThat(mara.post(path + "/erase", Map.of("name", "Hanna")).status()).isEqualTo(400);
@@ -278,6 +286,7 @@ class FloorTest {
             "intake WHERE CONCAT_WS(' ', answers, applied)",
             "trace_entry WHERE CONCAT_WS(' ', title, detail)",
             "job WHERE CONCAT_WS(' ', complaint, error_text)",
+            "job_move WHERE CONCAT_WS(' ', words, note)",
             "job_word WHERE word")) {
       assertThat(shop.count("SELECT COUNT(*) FROM " + table + " REGEXP 'Hana|0611 998877|diary'"))
           .as(table)
@@ -285,6 +294,6 @@ class FloorTest {
     }
     JsonNode job = mara.get("/api/jobs/" + number).body();
     assertThat(job.get("machine").stringValue()).isEqualTo("Ostrel 17");
-    assertThat(job.get("weighing").toString()).contains("noise.clicks");
+    assertThat(job.get("weighing").toString()).contains("noise.clicks").contains("volume.free");
   }
 }

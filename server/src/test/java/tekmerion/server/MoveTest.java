@@ -130,4 +130,85 @@ class MoveTest {
     assertThat(send(ines, BATTERY, "wave-a-wand", "could-not", Map.of("why", "x")).status())
         .isEqualTo(404);
   }
+
+  @Test
+  void anotherChangeThatIsOpenIsNotClosedByAMove(RunningServer.Shop shop) {
+    ShopClient ines = shop.signedIn();
+    String job = "/api/jobs/J-2288"; // slow
+    Map<String, Object> change = new HashMap<>();
+    change.put("version", job(ines, job).get("version").intValue());
+    change.put("what", "memory reseated");
+    assertThat(ines.post(job + "/changes", change).status()).isEqualTo(204);
+
+    ShopClient.Answer told =
+        send(
+            ines,
+            job,
+            "clean-fan",
+            "outcome",
+            Map.of("levels", Map.of("cure.fan", "gone"), "note", ""));
+
+    assertThat(told.status()).isEqualTo(423);
+    assertThat(job(ines, job).at("/openChange/what").stringValue()).isEqualTo("memory reseated");
+    Map<String, Object> check = new HashMap<>();
+    check.put("version", job(ines, job).get("version").intValue());
+    check.put("result", "SAME");
+    check.put("note", "");
+    assertThat(ines.post(job + "/changes/check", check).status()).isEqualTo(204);
+  }
+
+  @Test
+  void whatCameOfABegunMoveIsKeptWhateverIsOfferedMeanwhile(RunningServer.Shop shop) {
+    ShopClient ines = shop.signedIn();
+    String job = "/api/jobs/J-2270"; // memory errors
+    assertThat(send(ines, job, "memory-reseat", "begin", Map.of()).status()).isEqualTo(204);
+    Map<String, Object> cannot = Map.of("why", "no time");
+    assertThat(send(shop.signedIn("mara"), job, "memory-reseat", "could-not", cannot).status())
+        .isEqualTo(204);
+    assertThat(offered(ines, job)).doesNotContain("memory-reseat");
+
+    ShopClient.Answer told =
+        send(
+            ines,
+            job,
+            "memory-reseat",
+            "outcome",
+            Map.of("levels", Map.of("cure.memory-seat", "gone"), "note", "all four"));
+
+    assertThat(told.status()).isEqualTo(204);
+    JsonNode made = job(ines, job).at("/made/0");
+    assertThat(made.get("title").stringValue()).isEqualTo("Reseat the memory");
+    assertThat(made.get("words").stringValue()).isEqualTo("After reseating: the complaint is gone");
+    assertThat(made.get("by").stringValue()).isEqualTo("Ines R.");
+  }
+
+  @Test
+  void aPartThatTheMachineHasNotIsRefused(RunningServer.Shop shop) {
+    ShopClient ines = shop.signedIn();
+
+    ShopClient.Answer answer =
+        send(ines, LOOP, "drive-listen", "could-not", Map.of("part", "drive-q", "why", "x"));
+
+    assertThat(answer.status()).isEqualTo(400);
+    assertThat(answer.body().get("kept").stringValue()).isNotEmpty();
+  }
+
+  @Test
+  void aSignOfAMoveSaysThatItIsOne(RunningServer.Shop shop) {
+    ShopClient ines = shop.signedIn();
+    String job = "/api/jobs/J-2293"; // dead
+    Map<String, Object> look = new HashMap<>();
+    look.put("levels", Map.of("power.light", "none", "power.fan", "still"));
+    look.put("note", "");
+
+    assertThat(send(ines, job, "light-fan-beep", "outcome", look).status()).isEqualTo(204);
+
+    List<String> kinds =
+        job(ines, job).at("/weighing/causes").findValues("sign").stream()
+            .filter(sign -> sign.get("id").stringValue().equals("power.light"))
+            .map(sign -> sign.at("/basis/kind").stringValue())
+            .distinct()
+            .toList();
+    assertThat(kinds).containsExactly("move");
+  }
 }

@@ -100,10 +100,6 @@ public final class KnowHow {
     return List.copyOf(remedies.values());
   }
 
-  public Optional<Cause> cause(String id) {
-    return Optional.ofNullable(causes.get(id));
-  }
-
   /** In the order they are asked if nothing else decides. */
   public List<Question> questions() {
     return List.copyOf(questions.values());

@@ -21,6 +21,8 @@ final class MoveChecks {
       return; // a know-how without moves can weigh, and offers nothing
     }
     knowHow.causes().forEach(this::checkMended);
+    knowHow.remedies().forEach(this::checkRemedy);
+    checkReachable();
     checkSeparable();
   }
 
@@ -78,6 +80,35 @@ final class MoveChecks {
   private void checkMended(Cause cause) {
     if (knowHow.remedies().stream().noneMatch(r -> r.cures().containsKey(cause.id()))) {
       mistakes.add("cause %s is mended by no remedy".formatted(cause.id()));
+    }
+  }
+
+  private void checkRemedy(Remedy remedy) {
+    if (remedy.minutes().size() != 2 || remedy.minutes().stream().anyMatch(m -> m < 0)) {
+      mistakes.add("remedy %s needs minutes: [hands-on, waiting]".formatted(remedy.id()));
+    }
+    remedy
+        .cures()
+        .forEach(
+            (cause, p) -> {
+              if (knowHow.causes().stream().noneMatch(c -> c.id().equals(cause))) {
+                mistakes.add("remedy %s mends no known cause: %s".formatted(remedy.id(), cause));
+              }
+              if (!(p > 0 && p <= 1)) {
+                mistakes.add("remedy %s: %s is no probability".formatted(remedy.id(), p));
+              }
+            });
+  }
+
+  /** A sign that no move gives, no question sets and no words say would never be seen. */
+  private void checkReachable() {
+    Set<String> reached = new HashSet<>();
+    knowHow.moves().forEach(move -> reached.addAll(move.given()));
+    knowHow.questions().forEach(question -> reached.addAll(question.signs()));
+    for (SignKind sign : knowHow.signs()) {
+      if (!reached.contains(sign.id()) && sign.words().isEmpty()) {
+        mistakes.add("sign %s is never seen".formatted(sign.id()));
+      }
     }
   }
 

@@ -65,15 +65,4 @@ public final class Proof {
         rate.inverseCumulativeProbability(0.025),
         rate.inverseCumulativeProbability(0.975));
   }
-
-  /**
-   * From how often the owner saw it: {@code times} in a trial-like unit such as a start or a day.
-   */
-  public static Needed fromOwner(String often) {
-    return switch (often) {
-      case "always" -> needed(5, 5);
-      case "most-days" -> needed(4, 6);
-      default -> needed(1, 5);
-    };
-  }
 }

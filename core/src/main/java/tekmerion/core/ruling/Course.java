@@ -1,8 +1,8 @@
 package tekmerion.core.ruling;
 
 import java.util.List;
-import java.util.Locale;
 import tekmerion.core.gate.Touch;
+import tekmerion.core.words.Words;
 
 /** What can be decided for a machine. A ruling names one or several in order. */
 public enum Course {
@@ -26,15 +26,7 @@ public enum Course {
 
   /** Courses as a sentence has them: "Recover the data, then replace the part". */
   public static String inOrder(List<Course> courses) {
-    StringBuilder said = new StringBuilder();
-    for (Course course : courses) {
-      String words = course.words;
-      said.append(
-          said.isEmpty()
-              ? words
-              : ", then " + words.substring(0, 1).toLowerCase(Locale.ROOT) + words.substring(1));
-    }
-    return said.toString();
+    return Words.inOrder(courses.stream().map(Course::words).toList());
   }
 
   public String words() {

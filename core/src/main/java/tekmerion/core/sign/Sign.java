@@ -15,7 +15,7 @@ public record Sign(String id, String part, String level, String words, Basis bas
   /**
    * Where a finding comes from, so that a reader can go back to the bytes.
    *
-   * @param kind "reading", "run" or "intake"
+   * @param kind "reading", "run", "intake" or "move"
    * @param page wire name of the page, empty if it does not rest on one
    * @param offset first byte in the page
    * @param length how many bytes; 0 if it does not rest on bytes
@@ -27,6 +27,11 @@ public record Sign(String id, String part, String level, String words, Basis bas
 
     public static Basis run() {
       return new Basis("run", "", 0, 0);
+    }
+
+    /** Seen by a technician who made a move by hand. */
+    public static Basis move() {
+      return new Basis("move", "", 0, 0);
     }
 
     public static Basis intake() {

@@ -1,9 +1,9 @@
 package tekmerion.core.weigh;
 
 import java.util.List;
-import java.util.Locale;
 import tekmerion.core.knowhow.Cause;
 import tekmerion.core.weigh.Weighed.CauseShare;
+import tekmerion.core.words.Words;
 
 /** Says a weighing in a sentence or two. */
 final class Headline {
@@ -27,7 +27,10 @@ final class Headline {
     StringBuilder said = new StringBuilder();
     if (first.tilt().compareTo(Tilt.LEANING) >= 0) {
       String claim = causes.get(0).claim().replace("{part}", first.partName());
-      said.append(first.tilt() == Tilt.IMPLICATED ? upper(claim) : "Perhaps " + lower(claim))
+      said.append(
+              first.tilt() == Tilt.IMPLICATED
+                  ? Words.upperFirst(claim)
+                  : "Perhaps " + Words.lowerFirst(claim))
           .append(", ");
     } else {
       said.append("Nothing stands out. Likeliest is ")
@@ -56,13 +59,5 @@ final class Headline {
       return "less than 1 in 100";
     }
     return rounded >= 100 ? "more than 99 in 100" : "%d in 100".formatted(rounded);
-  }
-
-  private static String upper(String words) {
-    return words.substring(0, 1).toUpperCase(Locale.ROOT) + words.substring(1);
-  }
-
-  private static String lower(String words) {
-    return words.substring(0, 1).toLowerCase(Locale.ROOT) + words.substring(1);
   }
 }

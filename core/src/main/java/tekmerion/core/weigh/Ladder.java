@@ -1,20 +1,15 @@
 package tekmerion.core.weigh;
 
-import java.util.ArrayList;
-import java.util.Comparator;
-import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import tekmerion.core.gate.GateAnswer;
-import tekmerion.core.knowhow.KnowHow;
-import tekmerion.core.knowhow.Move;
+import tekmerion.core.words.Words;
 
 /**
- * The system's repairs as a ladder, gentlest first. A rung presupposes that no metal is under
- * suspicion: mending a system on a failing part only makes more damage.
+ * What a rung of the system's repairs presupposes: that no metal is under suspicion. Mending a
+ * system on a failing part only makes more damage.
  */
-public final class Ladder {
+final class Ladder {
   private static final Set<String> METAL = Set.of("drive", "memory", "power", "link");
 
   /** From here on a part is under suspicion. The shop's convention. */
@@ -23,8 +18,7 @@ public final class Ladder {
   private Ladder() {}
 
   /** Locks what presupposes sound metal, naming what is under suspicion. */
-  static Optional<GateAnswer.Locked> hardwareLock(
-      Network network, Posterior faults, KnowHow knowHow) {
+  static Optional<GateAnswer.Locked> hardwareLock(Network network, Posterior faults) {
     int worst = -1;
     for (int i = 0; i < network.instances().size(); i++) {
       Network.Instance at = network.instances().get(i);
@@ -42,16 +36,8 @@ public final class Ladder {
         new GateAnswer.Locked(
             "Hardware before software: %s, %s, is not cleared."
                 .formatted(
-                    at.cause().name().toLowerCase(Locale.ROOT),
+                    Words.lowerFirst(at.cause().name()),
                     Headline.ofHundred(faults.probability()[worst])),
             "Opens when it is below %.0f in 100.".formatted(100 * SUSPECT_FROM)));
-  }
-
-  /** The rungs in order. */
-  public static List<Move> rungs(KnowHow knowHow) {
-    List<Move> rungs = new ArrayList<>(knowHow.moves());
-    rungs.removeIf(move -> move.rung() == 0);
-    rungs.sort(Comparator.comparing(Move::rung));
-    return rungs;
   }
 }

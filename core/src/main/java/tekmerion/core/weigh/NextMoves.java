@@ -4,9 +4,9 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import tekmerion.core.gate.Gate;
 import tekmerion.core.gate.GateAnswer;
 import tekmerion.core.gate.Stance;
@@ -16,6 +16,7 @@ import tekmerion.core.knowhow.Move;
 import tekmerion.core.knowhow.SignKind;
 import tekmerion.core.sign.Sign;
 import tekmerion.core.weigh.Weighing.Part;
+import tekmerion.core.words.Words;
 
 /**
  * Which move is worth making next: what it would tell, and what it would save of the expected cost
@@ -64,8 +65,7 @@ public final class NextMoves {
    *
    * @param stance of the data on its drives
    * @param decisive why a drive is failing for sure; empty if nothing says so
-   * @param done ids of moves with their part, {@code move@part}, that were made since anything was
-   *     changed
+   * @param done moves that were made or could not be made, {@code move@part}
    * @param probe whether a probe is there to do what only a probe can
    */
   public record Situation(
@@ -109,7 +109,10 @@ public final class NextMoves {
    * @param plans cheapest first, none that only adds to one before it; at most three
    * @param turns likeliest first; at most three
    */
-  public record Advice(List<Ranked> moves, List<Plan> plans, List<Turn> turns) {}
+  public record Advice(List<Ranked> moves, List<Plan> plans, List<Turn> turns) {
+    /** Of a job that is ended. */
+    public static final Advice NONE = new Advice(List.of(), List.of(), List.of());
+  }
 
   private NextMoves(KnowHow knowHow, Network network, List<Part> parts, Situation at) {
     this.knowHow = knowHow;
@@ -117,7 +120,7 @@ public final class NextMoves {
     this.parts = parts;
     this.at = at;
     this.faults = network.posterior().heavy(LEAST_SHARE);
-    this.plans = new Plans(knowHow, network);
+    this.plans = new Plans(knowHow, network, faults);
     this.stake = Stake.of(at.stance());
     this.now = plans.least(faults, stake);
   }
@@ -166,8 +169,11 @@ public final class NextMoves {
       List<String> words = List.copyOf(asked.levels().values());
       for (int level = 0; level < levels.size(); level++) {
         Posterior then = faults.after(levels.get(level));
+        if (then.evidence() < LEAST_CHANCE) {
+          continue;
+        }
         Plan plan = plans.rank(then, stake).get(0);
-        if (then.evidence() >= LEAST_CHANCE && !plan.words().equals(best.words())) {
+        if (!plan.words().equals(best.words())) {
           turns.add(
               new Turn(
                   ranked.move(),
@@ -186,7 +192,7 @@ public final class NextMoves {
       if (!move.fits(families)) {
         continue;
       }
-      for (Part part : partsOf(move)) {
+      for (Part part : partsOf(move, parts)) {
         if (makesSense(move, part)) {
           all.add(rank(move, part));
         }
@@ -200,7 +206,8 @@ public final class NextMoves {
     return all;
   }
 
-  private List<Part> partsOf(Move move) {
+  /** What a move can be made on: the whole machine, or each part of its kind. */
+  public static List<Part> partsOf(Move move, List<Part> parts) {
     return move.isOfWholeMachine()
         ? List.of(new Part(Sign.MACHINE, Cause.WHOLE_MACHINE, "the machine"))
         : parts.stream().filter(p -> p.kind().equals(move.of())).toList();
@@ -211,9 +218,13 @@ public final class NextMoves {
     if (at.done().contains(move.id() + "@" + part.key())) {
       return false;
     }
-    boolean allKnown =
-        move.given().stream().allMatch(sign -> network.level(sign, part.key()).isPresent());
-    return !allKnown && reach().map(at -> rungs(at) <= rungs(move.upTo())).orElse(true);
+    Predicate<String> known = sign -> network.level(sign, part.key()).isPresent();
+    // What the probe does gives what the part has: one sign of it tells that it was done.
+    boolean told =
+        move.by() == null
+            ? move.given().stream().allMatch(known)
+            : move.given().stream().anyMatch(known);
+    return !told && reach().map(at -> rungs(at) <= rungs(move.upTo())).orElse(true);
   }
 
   private Ranked rank(Move move, Part part) {
@@ -233,23 +244,25 @@ public final class NextMoves {
         move, part, bits, saved, gain / minutes, why(move, bits, saved), lock(move, part));
   }
 
+  /** A sign that is not known yet, and what it would tell by itself. */
+  private record Open(List<Observation> levels, double bits) {}
+
   /** The signs that tell most together, as long as their combinations can be counted. */
   private List<List<Observation>> open(Move move, Part part) {
-    List<List<Observation>> all = new ArrayList<>();
+    List<Open> all = new ArrayList<>();
     for (String sign : move.given()) {
       if (network.level(sign, part.key()).isEmpty()) {
-        all.add(network.levelsOf(sign, part.key()));
+        List<Observation> levels = network.levelsOf(sign, part.key());
+        all.add(new Open(levels, Information.bits(faults, List.of(levels))));
       }
     }
-    all.sort(
-        Comparator.comparingDouble(
-            (List<Observation> levels) -> -Information.bits(faults, List.of(levels))));
+    all.sort(Comparator.comparingDouble(Open::bits).reversed());
     List<List<Observation>> chosen = new ArrayList<>();
     int combinations = 1;
-    for (List<Observation> levels : all) {
-      if (combinations * levels.size() <= MOST_COMBINATIONS) {
-        combinations *= levels.size();
-        chosen.add(levels);
+    for (Open open : all) {
+      if (combinations * open.levels().size() <= MOST_COMBINATIONS) {
+        combinations *= open.levels().size();
+        chosen.add(open.levels());
       }
     }
     return chosen;
@@ -306,8 +319,15 @@ public final class NextMoves {
         instanceof GateAnswer.Locked locked) {
       return Optional.of(locked);
     }
+    if (move.presupposes().contains(Move.Presupposed.COPY) && !at.stance().allowsWriting()) {
+      return Optional.of(
+          new GateAnswer.Locked(
+              "It presupposes that nothing can be lost, and the data on the drive is %s."
+                  .formatted(at.stance().words()),
+              "Opens when a copy is verified, or the owner signs that it is not wanted."));
+    }
     if (move.presupposes().contains(Move.Presupposed.HARDWARE)) {
-      Optional<GateAnswer.Locked> suspect = Ladder.hardwareLock(network, faults, knowHow);
+      Optional<GateAnswer.Locked> suspect = Ladder.hardwareLock(network, faults);
       if (suspect.isPresent()) {
         return suspect;
       }
@@ -324,7 +344,7 @@ public final class NextMoves {
     return String.join(
         " or ",
         move.detours().stream()
-            .map(id -> knowHow.move(id).orElseThrow().named(part.name()).toLowerCase(Locale.ROOT))
+            .map(id -> Words.lowerFirst(knowHow.move(id).orElseThrow().named(part.name())))
             .toList());
   }
 

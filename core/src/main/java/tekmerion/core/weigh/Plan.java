@@ -2,9 +2,9 @@ package tekmerion.core.weigh;
 
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import tekmerion.core.knowhow.Remedy;
 import tekmerion.core.ruling.Course;
+import tekmerion.core.words.Words;
 
 /**
  * A combination of remedies in order, and what it is expected to cost.
@@ -43,17 +43,8 @@ public record Plan(
 
   /** "Recover the data, then replace the drive". */
   public String words() {
-    if (remedies.isEmpty()) {
-      return Course.NOTHING_FOUND.words();
-    }
-    StringBuilder said = new StringBuilder();
-    for (Remedy remedy : remedies) {
-      String name = remedy.name();
-      said.append(
-          said.isEmpty()
-              ? name
-              : ", then " + name.substring(0, 1).toLowerCase(Locale.ROOT) + name.substring(1));
-    }
-    return said.toString();
+    return remedies.isEmpty()
+        ? Course.NOTHING_FOUND.words()
+        : Words.inOrder(remedies.stream().map(Remedy::name).toList());
   }
 }

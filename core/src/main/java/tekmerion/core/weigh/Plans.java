@@ -3,7 +3,9 @@ package tekmerion.core.weigh;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import tekmerion.core.knowhow.KnowHow;
@@ -26,9 +28,6 @@ import tekmerion.core.ruling.Course;
 final class Plans {
   private static final int PAIRED = 6;
 
-  /** Sets left out add less than a minute together. */
-  private static final double LEAST_SHARE = 1e-5;
-
   /** What the data risks from a course before it is copied; judgement, range half to double. */
   private static final double WRITING_RISK = 0.04;
 
@@ -43,10 +42,20 @@ final class Plans {
   private final Optional<Remedy> recovery;
   private final double[][] cures;
   private final double[] dataRisk;
-  private final boolean[] behind;
   private final int causes;
 
-  Plans(KnowHow knowHow, Network network) {
+  /**
+   * Fault sets that differ only in causes that nobody came for cost the same: the sets without
+   * those, and which of them each set of the posterior comes to.
+   */
+  private final int[] distinct;
+
+  private final int[] distinctOf;
+
+  /**
+   * @param faults whose sets are those of every posterior that is asked about
+   */
+  Plans(KnowHow knowHow, Network network, Posterior faults) {
     recovery =
         knowHow.remedies().stream()
             .filter(r -> r.course() == Course.RECOVER_DATA && r.cures().isEmpty())
@@ -61,11 +70,36 @@ final class Plans {
         cures[r][c] = remedies.get(r).cures().getOrDefault(cause, 0.0);
       }
     }
-    behind = new boolean[causes];
+    dataRisk = network.instances().stream().mapToDouble(x -> x.cause().dataRisk()).toArray();
+    boolean[] behind = new boolean[causes];
     for (int c = 0; c < causes; c++) {
       behind[c] = network.isBehindComplaint(c);
     }
-    dataRisk = network.instances().stream().mapToDouble(x -> x.cause().dataRisk()).toArray();
+    distinctOf = new int[faults.sets()];
+    Map<Integer, Integer> numbers = new LinkedHashMap<>();
+    for (int set = 0; set < distinctOf.length; set++) {
+      int next = numbers.size();
+      distinctOf[set] =
+          numbers.computeIfAbsent(behindComplaint(faults.set(set), behind), k -> next);
+    }
+    distinct = numbers.keySet().stream().mapToInt(Integer::intValue).toArray();
+  }
+
+  /** The same set without causes that cannot be behind the complaint, in the order of numbers. */
+  private static int behindComplaint(int set, boolean[] behind) {
+    int[] kept = new int[FaultSets.MOST];
+    int count = 0;
+    for (int rest = set; rest != FaultSets.NONE; rest = FaultSets.withoutLast(rest)) {
+      if (behind[FaultSets.last(rest)]) {
+        kept[count++] = FaultSets.last(rest);
+      }
+    }
+    Arrays.sort(kept, 0, count);
+    int others = FaultSets.NONE;
+    for (int i = 0; i < count; i++) {
+      others = FaultSets.with(others, kept[i]);
+    }
+    return others;
   }
 
   /** Cheapest first. */
@@ -102,21 +136,16 @@ final class Plans {
   }
 
   /**
-   * @param sets fault sets that matter
+   * @param shares probability of each distinct set of causes behind the complaint
    * @param drive probability that a drive is failing
    * @param dies that it takes its data along
    */
-  private record Beliefs(int[] sets, double[] shares, double drive, double dies) {}
+  private record Beliefs(double[] shares, double drive, double dies) {}
 
   private Beliefs beliefs(Posterior faults) {
-    int count = 0;
-    int[] sets = new int[faults.sets()];
-    double[] shares = new double[faults.sets()];
+    double[] shares = new double[distinct.length];
     for (int s = 0; s < faults.sets(); s++) {
-      if (faults.share(s) >= LEAST_SHARE) {
-        sets[count] = faults.set(s);
-        shares[count++] = faults.share(s);
-      }
+      shares[distinctOf[s]] += faults.share(s);
     }
     double drive = 0;
     double dies = 0;
@@ -126,11 +155,7 @@ final class Plans {
         dies += faults.probability()[cause] * dataRisk[cause];
       }
     }
-    return new Beliefs(
-        Arrays.copyOf(sets, count),
-        Arrays.copyOf(shares, count),
-        Math.min(1, drive),
-        Math.min(1, dies));
+    return new Beliefs(shares, Math.min(1, drive), Math.min(1, dies));
   }
 
   private Plan plan(int[] chosen, Beliefs beliefs, Stake stake) {
@@ -162,15 +187,14 @@ final class Plans {
       }
     }
     double fails = 0;
-    for (int s = 0; s < beliefs.sets().length; s++) {
+    for (int d = 0; d < distinct.length; d++) {
       double mended = 1;
-      for (int rest = beliefs.sets()[s];
-          rest != FaultSets.NONE;
+      for (int rest = distinct[d];
+          rest != FaultSets.NONE && mended > 0;
           rest = FaultSets.withoutLast(rest)) {
-        int cause = FaultSets.last(rest);
-        mended *= behind[cause] ? mends[cause] : 1;
+        mended *= mends[FaultSets.last(rest)];
       }
-      fails += beliefs.shares()[s] * (1 - mended);
+      fails += beliefs.shares()[d] * (1 - mended);
     }
     return new Plan(list, minutes, parts, Stake.COMEBACK_MINUTES * fails, data, fails);
   }

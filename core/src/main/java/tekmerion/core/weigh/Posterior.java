@@ -24,7 +24,6 @@ final class Posterior {
 
   private final int causes;
   private final List<Observation> observations;
-  private final double[] logPrior;
 
   /** By cause: its signs, its log ratio for all of them together, what one of them can hide. */
   private final int[][] signsOf;
@@ -49,18 +48,16 @@ final class Posterior {
     }
     this.causes = prior.length;
     this.observations = observations;
-    logPrior = new double[causes];
     signsOf = new int[causes][];
     logGain = new double[causes];
     hidden = new double[causes];
     for (int i = 0; i < causes; i++) {
       int cause = i;
-      logPrior[i] = Math.log(prior[i]) - Math.log1p(-prior[i]);
       signsOf[i] =
           IntStream.range(0, observations.size())
               .filter(o -> observations.get(o).bearsOn(cause))
               .toArray();
-      logGain[i] = logPrior[i];
+      logGain[i] = Math.log(prior[i]) - Math.log1p(-prior[i]);
       for (int o : signsOf[i]) {
         double log = Math.log(observations.get(o).ratio(FaultSets.of(i)));
         logGain[i] += log;
@@ -104,7 +101,8 @@ final class Posterior {
   }
 
   /**
-   * With one more observation, over the sets that matter now.
+   * With one more observation, over the sets that matter now, in the same order. For probabilities
+   * only: {@link #without} knows nothing of it.
    *
    * @return its {@link #evidence} is the probability of that observation
    */
@@ -128,7 +126,6 @@ final class Posterior {
   private Posterior(Posterior before) {
     causes = before.causes;
     observations = before.observations;
-    logPrior = before.logPrior;
     signsOf = before.signsOf;
     logGain = before.logGain;
     hidden = before.hidden;

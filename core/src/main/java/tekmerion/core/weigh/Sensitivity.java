@@ -95,11 +95,12 @@ public final class Sensitivity {
 
   /** All but the first by the factor, the first what is left; never less than a thousandth. */
   static List<Double> times(List<Double> p, double factor) {
-    double rest = p.stream().skip(1).mapToDouble(Double::doubleValue).sum();
+    List<Double> above = p.subList(1, p.size());
+    double rest = above.stream().mapToDouble(Double::doubleValue).sum();
     double allowed = rest == 0 ? 1 : Math.min(factor, 0.999 / rest);
     List<Double> varied = new ArrayList<>();
     varied.add(1 - rest * allowed);
-    p.stream().skip(1).forEach(x -> varied.add(x * allowed));
+    above.forEach(x -> varied.add(x * allowed));
     return varied;
   }
 }

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import tekmerion.core.gate.Stance;
 import tekmerion.core.knowhow.Cause;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.ruling.Course;
@@ -48,9 +49,22 @@ public final class Weighing {
    */
   public static Weighed of(
       KnowHow knowHow, Collection<String> families, List<Part> parts, List<Sign> signs) {
+    return of(knowHow, families, parts, signs, Stance.UNKNOWN);
+  }
+
+  /**
+   * @param stance of the data on the drives, which the plan that it leans to depends on
+   */
+  public static Weighed of(
+      KnowHow knowHow,
+      Collection<String> families,
+      List<Part> parts,
+      List<Sign> signs,
+      Stance stance) {
     Network network = Network.of(knowHow, families, parts, signs);
     Weighing weighing = new Weighing(network);
-    return weighing.result(new Plans(knowHow, network));
+    Plans plans = new Plans(knowHow, network, weighing.posterior);
+    return weighing.result(plans, Stake.of(stance));
   }
 
   /**
@@ -83,7 +97,7 @@ public final class Weighing {
     return bits;
   }
 
-  private Weighed result(Plans plans) {
+  private Weighed result(Plans plans, Stake stake) {
     List<CauseShare> shares = new ArrayList<>();
     for (int i = 0; i < network.instances().size(); i++) {
       shares.add(share(i));
@@ -94,7 +108,7 @@ public final class Weighing {
         network.counted().size(),
         shares,
         posterior.none(),
-        leaning(shares, plans));
+        leaning(shares, plans, stake));
   }
 
   private CauseShare share(int i) {
@@ -145,11 +159,11 @@ public final class Weighing {
   }
 
   /** Of the cheapest plan, once some cause leans. */
-  private List<Course> leaning(List<CauseShare> shares, Plans plans) {
+  private List<Course> leaning(List<CauseShare> shares, Plans plans, Stake stake) {
     if (shares.isEmpty() || shares.get(0).tilt().compareTo(Tilt.LEANING) < 0) {
       return List.of();
     }
-    return plans.rank(posterior, Stake.UNKNOWN).get(0).courses();
+    return plans.rank(posterior, stake).get(0).courses();
   }
 
   /** Log-odds in decibans: 10·log10(p / (1 − p)). */

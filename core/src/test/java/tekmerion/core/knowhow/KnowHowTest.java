@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
+import tekmerion.core.ruling.Course;
 
 class KnowHowTest {
   @Test
@@ -59,5 +60,97 @@ class KnowHowTest {
         .hasSize(7);
     assertThatThrownBy(() -> changed.levels(List.of("eclipse"), knowHow))
         .hasMessageContaining("no answer eclipse");
+  }
+
+  private static Move move(String id, String sign, String reach, int touch) {
+    return new Move(
+        id,
+        "Do " + id,
+        "",
+        Move.Act.REPAIR,
+        "system",
+        null,
+        null,
+        null,
+        List.of("weather"),
+        reach,
+        null,
+        List.of("nowhere"),
+        null,
+        List.of(1),
+        touch,
+        2.0,
+        null,
+        null,
+        "nothing-after",
+        List.of(),
+        List.of(),
+        List.of(sign));
+  }
+
+  @Test
+  void everyMistakeOfAMoveAndARemedyIsNamedAtOnce() {
+    Remedy wrong =
+        new Remedy("r", "R", Course.REPAIR, null, List.of(1), 0, 0, Map.of("ghost", 2.0));
+    KnowHow good = KnowHow.shipped();
+
+    assertThatThrownBy(
+            () ->
+                new KnowHow(
+                    good.families(),
+                    List.of(),
+                    List.of(),
+                    List.of(),
+                    List.of(new Move.File("judgement", List.of(move("m", "x", "moon", 4)))),
+                    List.of(wrong)))
+        .hasMessageContaining("move m has no purpose")
+        .hasMessageContaining("move m needs minutes: [hands-on, waiting]")
+        .hasMessageContaining("move m has a data risk outside 0 to 1")
+        .hasMessageContaining("move m has no instructions")
+        .hasMessageContaining("move m tells nothing")
+        .hasMessageContaining("move m writes to the drive and does not presuppose a copy")
+        .hasMessageContaining("move m is for no known family: weather")
+        .hasMessageContaining("move m has no known detour: nowhere")
+        .hasMessageContaining("move m is followed by no known move: nothing-after")
+        .hasMessageContaining("remedy r needs minutes")
+        .hasMessageContaining("remedy r mends no known cause: ghost")
+        .hasMessageContaining("remedy r: 2.0 is no probability");
+  }
+
+  @Test
+  void causesThatNoMoveTellsApartAndSignsThatNobodySeesAreMistakes() {
+    KnowHow good = KnowHow.shipped();
+    Cause twin = new Cause("twin", "T", "t", "t", "machine", "system", Map.of("any", 0.01), null);
+    Cause other = new Cause("other", "O", "o", "o", "machine", "system", Map.of("any", 0.01), null);
+    SignKind unseen =
+        new SignKind(
+            "unseen",
+            "U",
+            "u",
+            List.of("no", "yes"),
+            List.of(0.9, 0.1),
+            Map.of("twin", List.of(0.5, 0.5), "other", List.of(0.4, 0.6)),
+            Map.of(),
+            Map.of(),
+            "arithmetic");
+
+    assertThatThrownBy(
+            () ->
+                new KnowHow(
+                    good.families(),
+                    List.of(twin, other),
+                    List.of(unseen),
+                    List.of(),
+                    List.of(new Move.File("judgement", List.of(move("m", "x", "moon", 0)))),
+                    List.of()))
+        .hasMessageContaining("sign unseen is never seen")
+        .hasMessageContaining("no move tells twin from other")
+        .hasMessageContaining("cause twin is mended by no remedy");
+  }
+
+  @Test
+  void aStepMayHaveATimer() {
+    assertThat(Move.Step.of("Leave it. @180")).isEqualTo(new Move.Step("Leave it.", 180));
+    assertThat(Move.Step.of("Write to a@b.")).isEqualTo(new Move.Step("Write to a@b.", 0));
   }
 }

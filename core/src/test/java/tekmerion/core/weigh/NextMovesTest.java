@@ -129,6 +129,37 @@ class NextMovesTest {
   }
 
   @Test
+  void whatPresupposesACopyWaitsForIt() {
+    Sign reach = seen("reach", "desktop");
+
+    // Touch 3: no gate on writing locks it, but what it presupposes does.
+    assertThat(
+            of(advice("not-seen", Stance.WANTED, null, reach), "firmware-renew")
+                .orElseThrow()
+                .lock()
+                .orElseThrow()
+                .reason())
+        .startsWith("It presupposes that nothing can be lost");
+    assertThat(of(advice("not-seen", Stance.COPY_VERIFIED, null, reach), "firmware-renew"))
+        .hasValueSatisfying(
+            r ->
+                assertThat(r.lock().map(l -> l.reason()).orElse("")).doesNotContain("presupposes"));
+  }
+
+  @Test
+  void aReadingThatGaveAnySignWasMade() {
+    Advice after =
+        advice(
+            "slow",
+            Stance.WANTED,
+            null,
+            seen("reach", "desktop"),
+            ofDrive("drive.report", "sound"));
+
+    assertThat(of(after, "read-drive")).isEmpty();
+  }
+
+  @Test
   void onceADriveIsFailingItsDataComesFirst() {
     Sign[] signs = {
       seen("reach", "loader"),

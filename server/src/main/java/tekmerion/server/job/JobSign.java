@@ -8,7 +8,7 @@ import java.time.Instant;
 import org.hibernate.annotations.Immutable;
 import tekmerion.core.sign.Sign;
 
-/** A sign that somebody said, not one that was measured. */
+/** A sign that somebody said or saw, not one that was measured. */
 @Entity
 @Immutable
 public class JobSign {
@@ -18,6 +18,7 @@ public class JobSign {
 
   private Long jobId;
   private String part;
+  private String origin;
   private String signId;
   private String level;
   private String words;
@@ -29,18 +30,30 @@ public class JobSign {
    * @param level null takes back what was said of this sign before
    */
   public JobSign(Long jobId, String signId, String level, String words, Instant saidAt) {
-    this(jobId, Sign.MACHINE, signId, level, words, saidAt);
+    this(jobId, Sign.MACHINE, Sign.Basis.intake(), signId, level, words, saidAt);
   }
 
-  /** Of one part. */
-  public JobSign(
-      Long jobId, String part, String signId, String level, String words, Instant saidAt) {
+  private JobSign(
+      Long jobId,
+      String part,
+      Sign.Basis origin,
+      String signId,
+      String level,
+      String words,
+      Instant saidAt) {
     this.jobId = jobId;
     this.part = part;
+    this.origin = origin.kind();
     this.signId = signId;
     this.level = level;
     this.words = words;
     this.saidAt = saidAt;
+  }
+
+  /** Seen of one part when a move was made. */
+  public static JobSign ofMove(
+      Long jobId, String part, String signId, String level, String words, Instant seenAt) {
+    return new JobSign(jobId, part, Sign.Basis.move(), signId, level, words, seenAt);
   }
 
   public String part() {
@@ -57,6 +70,11 @@ public class JobSign {
   }
 
   Sign sign() {
-    return new Sign(signId, part, level, words, Sign.Basis.intake());
+    return new Sign(
+        signId,
+        part,
+        level,
+        words,
+        origin.equals(Sign.Basis.move().kind()) ? Sign.Basis.move() : Sign.Basis.intake());
   }
 }

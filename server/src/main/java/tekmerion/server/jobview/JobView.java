@@ -16,6 +16,7 @@ import tekmerion.server.job.Changes;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.TraceEntry;
 import tekmerion.server.link.ProbeBoard.ProbeView;
+import tekmerion.server.move.MadeMoves;
 import tekmerion.server.photo.Photos;
 import tekmerion.server.ruling.RulingService.CourseView;
 import tekmerion.server.ruling.RulingService.Lock;
@@ -65,6 +66,7 @@ record JobView(
     List<Move> moves,
     List<CourseView> courses,
     List<Course> leaning,
+    List<MadeMoves.Made> made,
     List<PlanView> plans,
     List<TurnView> turns,
     String waiver,

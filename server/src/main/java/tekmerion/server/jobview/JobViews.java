@@ -140,7 +140,10 @@ class JobViews {
     StanceNote stance = stance(job);
     List<CourseView> courses = rulings.courses(stance.stance());
     Integer bayNumber = bay.map(Bay::number).orElse(null);
-    NextMoves.Advice advice = weighing.advice(job, evidence, made.done(job.id()), true);
+    NextMoves.Advice advice =
+        job.endedAt() != null
+            ? NextMoves.Advice.NONE
+            : weighing.advice(job, evidence, made.done(job.id()), true);
     return new JobView(
         job.number(),
         job.version(),
@@ -176,6 +179,7 @@ class JobViews {
             : Moves.of(advice.moves(), bayNumber, probe, drives, underWay, courses),
         courses,
         evidence.weighed().leaning(),
+        made.of(job.id()),
         advice.plans().stream().map(PlanView::of).toList(),
         advice.turns().stream().map(TurnView::of).toList(),
         RulingService.WAIVER,

@@ -9,6 +9,7 @@ import java.util.stream.Collectors;
 import tekmerion.core.gate.GateAnswer;
 import tekmerion.core.gate.Touch;
 import tekmerion.core.knowhow.Move.By;
+import tekmerion.core.knowhow.Move.Presupposed;
 import tekmerion.core.weigh.NextMoves.Ranked;
 import tekmerion.server.jobview.JobView.Asked;
 import tekmerion.server.jobview.JobView.Drive;
@@ -45,8 +46,9 @@ final class Moves {
     List<Move> shown = new ArrayList<>();
     // What the probe would do stays in sight while only the probe is missing.
     List<Move> open = all.stream().filter(Moves::isOpenOrOfProbe).toList();
-    shown.addAll(open.subList(0, Math.min(MOST_OPEN, open.size())));
-    open.stream().skip(MOST_OPEN).filter(m -> m.by() == By.READ).forEach(shown::add);
+    int best = Math.min(MOST_OPEN, open.size());
+    shown.addAll(open.subList(0, best));
+    open.subList(best, open.size()).stream().filter(m -> m.by() == By.READ).forEach(shown::add);
     shown.addAll(again(keys(probe, known), all, link, underWay));
     all.stream().filter(m -> !isOpenOrOfProbe(m)).limit(MOST_LOCKED).forEach(shown::add);
     lockedCourses(courses).ifPresent(shown::add);
@@ -78,7 +80,7 @@ final class Moves {
         move.touches().words(),
         move.handsOnMinutes(),
         move.waitingMinutes(),
-        move.needs(),
+        needs(move),
         move.guided().stream().map(s -> new Step(s.words(), s.waitSeconds())).toList(),
         move.tells().stream()
             .map(
@@ -91,6 +93,14 @@ final class Moves {
                             .toList()))
             .toList(),
         lock);
+  }
+
+  private static List<String> needs(tekmerion.core.knowhow.Move move) {
+    List<String> needs = new ArrayList<>(move.needs());
+    if (move.presupposes().contains(Presupposed.MAINS)) {
+      needs.add("the adapter plugged in");
+    }
+    return needs;
   }
 
   private static Lock lock(GateAnswer.Locked locked) {

@@ -1,13 +1,14 @@
 package tekmerion.server.move;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.sql.Timestamp;
 import java.time.Clock;
-import java.util.HashSet;
+import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -15,6 +16,8 @@ import tekmerion.core.gate.GateAnswer;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Move;
 import tekmerion.core.weigh.NextMoves.Ranked;
+import tekmerion.core.weigh.Weighing.Part;
+import tekmerion.core.words.Words;
 import tekmerion.server.account.Person;
 import tekmerion.server.account.Role;
 import tekmerion.server.job.Changes;
@@ -42,11 +45,29 @@ public class MadeMoves {
   private final Clock clock;
 
   /** How a move ended. */
-  public enum Outcome {
+  public enum MoveEnd {
     DONE,
     COULD_NOT,
     TAKEN_BACK
   }
+
+  /**
+   * A move as it was made last.
+   *
+   * @param move its id in the know-how
+   * @param title as it was called then
+   * @param words what was seen
+   */
+  @Schema(name = "MadeMove")
+  public record Made(
+      String move,
+      String part,
+      String title,
+      MoveEnd outcome,
+      String words,
+      String note,
+      String by,
+      Instant at) {}
 
   MadeMoves(
       Jobs jobs,
@@ -72,14 +93,32 @@ public class MadeMoves {
   /** Moves that were made or could not be made, as {@code move@part}; taken-back ones are not. */
   @Transactional(readOnly = true)
   public Set<String> done(long jobId) {
-    Map<String, String> last = new LinkedHashMap<>();
-    jdbc.sql("SELECT move_id, part, outcome FROM job_move WHERE job_id = ? ORDER BY id")
+    return of(jobId).stream().map(m -> m.move() + "@" + m.part()).collect(Collectors.toSet());
+  }
+
+  /** The same, with what was seen; newest first. */
+  @Transactional(readOnly = true)
+  public List<Made> of(long jobId) {
+    Map<String, Made> last = new LinkedHashMap<>();
+    jdbc.sql(
+            "SELECT m.move_id, m.part, m.title, m.outcome, m.words, m.note, a.display_name, m.made_at"
+                + " FROM job_move m JOIN account a ON a.id = m.made_by WHERE m.job_id = ?"
+                + " ORDER BY m.id DESC")
         .param(jobId)
-        .query((rs, n) -> last.put(rs.getString(1) + "@" + rs.getString(2), rs.getString(3)))
-        .list();
-    Set<String> done = new HashSet<>(last.keySet());
-    done.removeIf(id -> last.get(id).equals(Outcome.TAKEN_BACK.name()));
-    return done;
+        .query(
+            (rs, n) ->
+                new Made(
+                    rs.getString(1),
+                    rs.getString(2),
+                    rs.getString(3),
+                    MoveEnd.valueOf(rs.getString(4)),
+                    rs.getString(5),
+                    rs.getString(6),
+                    rs.getString(7),
+                    rs.getTimestamp(8).toInstant()))
+        .list()
+        .forEach(made -> last.putIfAbsent(made.move() + "@" + made.part(), made));
+    return last.values().stream().filter(m -> m.outcome() != MoveEnd.TAKEN_BACK).toList();
   }
 
   /**
@@ -111,26 +150,32 @@ public class MadeMoves {
       String note,
       Person by) {
     by.must(Role.TECHNICIAN, Role.LEAD);
-    Ranked ranked = offered(job(number), moveId, part);
-    Move move = ranked.move();
+    Move move = move(moveId);
     Map<String, String> seen = checked(move, levels);
+    Job job = job(number);
+    Part on = part(job, move, part);
     if (changes(move)) {
-      closeChange(number, version, move, seen, note, by);
+      // It was begun when no gate locked it; what came of it is kept whatever has become locked.
+      mustBeBegun(job, move, on);
+      changes.check(number, version, complaintNow(move, seen), note, by);
+    } else {
+      offered(job, moveId, part);
+      job = lock.forChange(number, version);
     }
-    Job job = changes(move) ? job(number) : lock.forChange(number, version);
     for (Move.Outcomes asked : move.tells()) {
       String level = seen.get(asked.id());
       if (level != null) {
-        String words = "%s: %s".formatted(asked.name(), lower(asked.levels().get(level)));
-        signs.save(new JobSign(job.id(), part, asked.id(), level, words, clock.instant()));
+        String words =
+            "%s: %s".formatted(asked.name(), Words.lowerFirst(asked.levels().get(level)));
+        signs.save(JobSign.ofMove(job.id(), part, asked.id(), level, words, clock.instant()));
       }
     }
     String words = words(move, seen);
-    keep(job, moveId, part, Outcome.DONE, words, note, by);
+    keep(job, move, on, MoveEnd.DONE, words, note, by);
     tell.trace(
         job,
         TraceEntry.Kind.MOVE,
-        move.named(ranked.part().name()),
+        move.named(on.name()),
         note.isBlank() ? words : words + ". " + note.strip(),
         by);
     weighing.reweigh(job);
@@ -143,11 +188,12 @@ public class MadeMoves {
     by.must(Role.TECHNICIAN, Role.LEAD);
     Move move = move(moveId);
     Job job = lock.forChange(number, version);
-    keep(job, moveId, part, Outcome.COULD_NOT, "could not be done", why, by);
+    Part on = part(job, move, part);
+    keep(job, move, on, MoveEnd.COULD_NOT, "could not be done", why, by);
     tell.trace(
         job,
         TraceEntry.Kind.MOVE,
-        "Could not: " + move.named("the drive"),
+        "Could not: " + move.named(on.name()),
         "because " + why.strip(),
         by);
   }
@@ -158,6 +204,7 @@ public class MadeMoves {
     by.must(Role.TECHNICIAN, Role.LEAD);
     Move move = move(moveId);
     Job job = lock.forChange(number, version);
+    Part on = part(job, move, part);
     if (!done(job.id()).contains(moveId + "@" + part)) {
       throw Refusal.notPossibleNow("This move was not made.", "Load the job again.");
     }
@@ -165,9 +212,10 @@ public class MadeMoves {
         .forEach(
             asked ->
                 signs.save(
-                    new JobSign(job.id(), part, asked.id(), null, "taken back", clock.instant())));
-    keep(job, moveId, part, Outcome.TAKEN_BACK, "taken back", "", by);
-    tell.trace(job, TraceEntry.Kind.MOVE, "Taken back: " + move.named("the drive"), "", by);
+                    JobSign.ofMove(
+                        job.id(), part, asked.id(), null, "taken back", clock.instant())));
+    keep(job, move, on, MoveEnd.TAKEN_BACK, "taken back", "", by);
+    tell.trace(job, TraceEntry.Kind.MOVE, "Taken back: " + move.named(on.name()), "", by);
     weighing.reweigh(job);
   }
 
@@ -179,15 +227,18 @@ public class MadeMoves {
     };
   }
 
-  private void closeChange(
-      String number, long version, Move move, Map<String, String> seen, String note, Person by) {
-    changes
-        .open(job(number).id())
-        .orElseThrow(
-            () ->
-                Refusal.locked(
-                    "This move changes something and was not begun.",
-                    "Begin it first, so that nothing else is changed beside it."));
+  private void mustBeBegun(Job job, Move move, Part part) {
+    boolean begun =
+        changes.open(job.id()).filter(o -> o.what().equals(move.named(part.name()))).isPresent();
+    if (!begun) {
+      throw Refusal.locked(
+          "This move changes something and was not begun.",
+          "Begin it first, so that nothing else is changed beside it.");
+    }
+  }
+
+  /** What the sign of the cure says about the complaint. */
+  private static Changes.ComplaintNow complaintNow(Move move, Map<String, String> seen) {
     String cure =
         move.tells().stream()
             .map(Move.Outcomes::id)
@@ -196,14 +247,21 @@ public class MadeMoves {
             .filter(level -> level != null)
             .findFirst()
             .orElse("");
-    Changes.ComplaintNow now =
-        switch (cure) {
-          case "gone", "comes" -> Changes.ComplaintNow.GONE;
-          case "same" -> Changes.ComplaintNow.SAME;
-          case "" -> Changes.ComplaintNow.COULD_NOT_TELL;
-          default -> Changes.ComplaintNow.DIFFERENT;
-        };
-    changes.check(number, version, now, note, by);
+    return switch (cure) {
+      case "gone", "comes" -> Changes.ComplaintNow.GONE;
+      case "same" -> Changes.ComplaintNow.SAME;
+      case "" -> Changes.ComplaintNow.COULD_NOT_TELL;
+      default -> Changes.ComplaintNow.DIFFERENT;
+    };
+  }
+
+  /** The part that a move is made on, by its key. */
+  private Part part(Job job, Move move, String key) {
+    return weighing.parts(job, move).stream()
+        .filter(p -> p.key().equals(key))
+        .findFirst()
+        .orElseThrow(
+            () -> Refusal.badRequest("This machine has no such part.", "Load the job again."));
   }
 
   private static Map<String, String> checked(Move move, Map<String, String> levels) {
@@ -259,14 +317,15 @@ public class MadeMoves {
   }
 
   private void keep(
-      Job job, String move, String part, Outcome outcome, String words, String note, Person by) {
+      Job job, Move move, Part part, MoveEnd outcome, String words, String note, Person by) {
     jdbc.sql(
-            "INSERT INTO job_move (job_id, move_id, part, outcome, words, note, made_by, made_at)"
-                + " VALUES (?, ?, ?, ?, ?, ?, ?, ?)")
+            "INSERT INTO job_move (job_id, move_id, part, title, outcome, words, note, made_by,"
+                + " made_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)")
         .params(
             job.id(),
-            move,
-            part,
+            move.id(),
+            part.key(),
+            move.named(part.name()),
             outcome.name(),
             words.length() > 500 ? words.substring(0, 500) : words,
             note.strip(),
@@ -279,12 +338,12 @@ public class MadeMoves {
     List<String> parts =
         move.tells().stream()
             .filter(asked -> seen.containsKey(asked.id()))
-            .map(asked -> asked.name() + ": " + lower(asked.levels().get(seen.get(asked.id()))))
+            .map(
+                asked ->
+                    asked.name()
+                        + ": "
+                        + Words.lowerFirst(asked.levels().get(seen.get(asked.id()))))
             .toList();
     return String.join("; ", parts);
-  }
-
-  private static String lower(String words) {
-    return words.substring(0, 1).toLowerCase(Locale.ROOT) + words.substring(1);
   }
 }

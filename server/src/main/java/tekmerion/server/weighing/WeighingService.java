@@ -13,6 +13,7 @@ import tekmerion.core.drive.DriveSigns;
 import tekmerion.core.drive.DriveVisit;
 import tekmerion.core.drive.TrendSigns;
 import tekmerion.core.knowhow.KnowHow;
+import tekmerion.core.knowhow.Move;
 import tekmerion.core.sign.Sign;
 import tekmerion.core.weigh.NextMoves;
 import tekmerion.core.weigh.Weighed;
@@ -39,6 +40,7 @@ public class WeighingService {
   private final PageStore pages;
   private final Visits visits;
   private final Runs runs;
+  private final Advices advices;
 
   /**
    * A job's evidence and what it comes to.
@@ -69,6 +71,7 @@ public class WeighingService {
     this.pages = pages;
     this.visits = visits;
     this.runs = runs;
+    this.advices = new Advices(knowHow);
   }
 
   /** Weighs anew and keeps the headline for the floor. */
@@ -99,7 +102,7 @@ public class WeighingService {
     }
     signs.addAll(RunSigns.of(runs.ofJob(job.id())));
     return new Evidence(
-        Weighing.of(knowHow, job.families(), weighed(drives), signs),
+        Weighing.of(knowHow, job.families(), weighed(drives), signs, job.stance()),
         drives,
         latest,
         reports,
@@ -115,12 +118,17 @@ public class WeighingService {
   public NextMoves.Advice advice(Job job, Evidence evidence, Set<String> done, boolean probe) {
     Optional<String> decisive =
         evidence.signs().stream().flatMap(s -> knowHow.decisive(s).stream()).findFirst();
-    return NextMoves.of(
-        knowHow,
+    return advices.of(
         job.families(),
         weighed(evidence.drives()),
         evidence.signs(),
         new NextMoves.Situation(job.stance(), decisive, done, probe));
+  }
+
+  /** The parts of a machine that a move can be made on. */
+  @Transactional(readOnly = true)
+  public List<Weighing.Part> parts(Job job, Move move) {
+    return NextMoves.partsOf(move, weighed(parts.inMachine(job.machine().id())));
   }
 
   /** What the drive said in this and in earlier jobs. */

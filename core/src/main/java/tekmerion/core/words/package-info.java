@@ -1,0 +1,2 @@
+/** Words in sentences; nothing of the job itself. */
+package tekmerion.core.words;

@@ -1,0 +1,123 @@
+package tekmerion.core.weigh;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import tekmerion.core.gate.Stance;
+import tekmerion.core.knowhow.Cause;
+import tekmerion.core.knowhow.Family;
+import tekmerion.core.knowhow.KnowHow;
+import tekmerion.core.knowhow.Remedy;
+import tekmerion.core.knowhow.SignKind;
+import tekmerion.core.ruling.Course;
+import tekmerion.core.weigh.Weighing.Part;
+
+/** Against arithmetic: one cause behind the complaint, one that nobody came for. */
+class PlansTest {
+  private static final double COMEBACK = 240;
+  private static final double WANTED = 3000;
+
+  /** Prior 0.4 for the drive in "slow"; the fan may be loud as well, and nobody minds. */
+  private static final KnowHow KNOW_HOW =
+      new KnowHow(
+          List.of(new Family("slow", "Slow", null, null)),
+          List.of(
+              new Cause(
+                  "worn", "W", "w", "w", "drive", "drive", Map.of("any", 0.1, "slow", 0.4), 0.5),
+              new Cause("loud", "L", "l", "l", "machine", "power", Map.of("any", 0.3), null)),
+          List.of(sign("s", "worn"), sign("t", "loud")),
+          List.of(),
+          List.of(),
+          List.of(
+              remedy("copy", Course.RECOVER_DATA, 20, 100, 10, 0, Map.of()),
+              remedy("swap", Course.REPLACE_PART, 30, 50, 60, 2, Map.of("worn", 0.9)),
+              remedy("wipe", Course.RESET_ERASING, 10, 0, 0, 5, Map.of("worn", 0.9))));
+
+  private static SignKind sign(String id, String cause) {
+    return new SignKind(
+        id,
+        id,
+        id,
+        List.of("no", "yes"),
+        List.of(0.9, 0.1),
+        Map.of(cause, List.of(0.5, 0.5)),
+        Map.of(),
+        Map.of(),
+        "arithmetic");
+  }
+
+  private static Remedy remedy(
+      String id,
+      Course course,
+      int work,
+      int wait,
+      int parts,
+      int touch,
+      Map<String, Double> cures) {
+    return new Remedy(id, id, course, "", List.of(work, wait), parts, touch, cures);
+  }
+
+  private static List<Plan> plans(Stance stance) {
+    Network network =
+        Network.of(KNOW_HOW, List.of("slow"), List.of(new Part("d", "drive", "d")), List.of());
+    Posterior faults = network.posterior();
+    return new Plans(KNOW_HOW, network, faults).rank(faults, Stake.of(stance));
+  }
+
+  private static Plan plan(Stance stance, String... remedies) {
+    return plans(stance).stream()
+        .filter(p -> p.remedies().stream().map(Remedy::id).toList().equals(List.of(remedies)))
+        .findFirst()
+        .orElseThrow();
+  }
+
+  @Test
+  void doingNothingCostsTheComebackOfWhatTheOwnerCameFor() {
+    Plan nothing = plan(Stance.NOT_WANTED);
+
+    // The loud fan, 0.3, is not behind "slow" and costs nothing.
+    assertThat(nothing.fails()).isCloseTo(0.4, within(1e-9));
+    assertThat(nothing.cost()).isCloseTo(0.4 * COMEBACK, within(1e-6));
+    assertThat(nothing.courses()).containsExactly(Course.NOTHING_FOUND);
+  }
+
+  @Test
+  void aRemedyCostsItsWorkItsPartsAndWhatItDoesNotMend() {
+    Plan swap = plan(Stance.NOT_WANTED, "swap");
+
+    assertThat(swap.minutes()).isCloseTo(30 + 0.1 * 50, within(1e-9));
+    assertThat(swap.parts()).isEqualTo(60);
+    assertThat(swap.fails()).isCloseTo(0.4 * 0.1, within(1e-9));
+    assertThat(swap.data()).isZero();
+  }
+
+  @Test
+  void theDataIsRecoveredFirstWhereThatIsCheaperThanRiskingIt() {
+    // Left alone the drive dies with 0.4 × 0.5; recovery fails with 0.02 + 0.1 × 0.4 = 0.06.
+    Plan swap = plan(Stance.WANTED, "copy", "swap");
+
+    assertThat(swap.data()).isCloseTo(0.4 * 0.5 * 0.06 * WANTED, within(1e-6));
+    assertThat(swap.minutes()).isCloseTo(35 + 20 + 0.1 * 100, within(1e-9));
+    assertThat(swap.parts()).isEqualTo(70);
+    assertThat(plans(Stance.WANTED).get(0).courses()).startsWith(Course.RECOVER_DATA);
+    assertThat(plans(Stance.NOT_WANTED).get(0).courses()).doesNotContain(Course.RECOVER_DATA);
+  }
+
+  @Test
+  void erasingWantedDataCostsAllOfIt() {
+    // Recovered first; what recovery does not bring is lost for sure.
+    Plan wipe = plan(Stance.WANTED, "copy", "wipe");
+
+    assertThat(wipe.data()).isCloseTo(1.0 * 0.06 * WANTED, within(1e-6));
+    assertThat(plan(Stance.COPY_VERIFIED, "wipe").data()).isZero();
+  }
+
+  @Test
+  void twoRemediesAreTriedTheGentlerFirst() {
+    // 0.9, then 0.9 of the rest: 0.4 × 0.01 is left.
+    assertThat(plan(Stance.NOT_WANTED, "swap", "wipe").fails()).isCloseTo(0.004, within(1e-9));
+  }
+}

@@ -1,0 +1,49 @@
+import { screen } from '@testing-library/react';
+import { expect, it } from 'vitest';
+import type { Plan } from '../../api/types';
+import { job, show } from '../../test-data';
+import { Leaning } from './Leaning';
+import { costWords } from './leaningWords';
+
+const plan = (words: string, more: Partial<Plan> = {}): Plan => ({
+  words,
+  courses: ['REPLACE_PART'],
+  minutes: 84,
+  parts: 80,
+  comeback: 12,
+  data: 9,
+  fails: 0.05,
+  ...more,
+});
+
+it('says what the cheapest plan costs, the runner-up, and what would change it', () => {
+  show(
+    <Leaning
+      job={job({
+        plans: [plan('Replace the drive'), plan('Rebuild the boot records', { parts: 0 })],
+        turns: [
+          {
+            move: 'Another cable for drive A',
+            outcome: 'With another cable: The complaint is gone',
+            chance: 0.126,
+            plan: 'Replace the cable',
+          },
+        ],
+      })}
+    />,
+  );
+
+  expect(screen.getByText(/Cheapest as things stand: Replace the drive\./)).toHaveTextContent(
+    '84 min of work, parts worth 80 min; does not mend it in 5 of 100.',
+  );
+  expect(screen.getByText(/Runner-up: Rebuild the boot records\./)).toBeVisible();
+  expect(screen.getByText(/It would change if/)).toHaveTextContent(
+    'It would change if “Another cable for drive A” showed “With another cable: The complaint is gone” (13 in 100): then Replace the cable.',
+  );
+});
+
+it('names no parts where none are needed, and never promises', () => {
+  expect(costWords(plan('x', { parts: 0, fails: 0.001 }))).toBe(
+    '84 min of work; does not mend it in fewer than 1 of 100',
+  );
+});

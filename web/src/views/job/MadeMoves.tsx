@@ -1,0 +1,76 @@
+import styled from 'styled-components';
+import { keys, useCall, useSession } from '../../api/queries';
+import type { Job } from '../../api/types';
+import { color } from '../../theme/theme';
+import { Button } from '../../ui/Button';
+import { when } from '../../ui/format';
+import { ProblemNote } from '../../ui/ProblemNote';
+import { Lead, Sheet, SheetHead } from '../../ui/Sheet';
+
+/** Moves that were made by hand, with what was seen; a slip can be taken back. */
+export function MadeMoves({ job }: { job: Job }) {
+  const call = useCall(keys.job(job.number), keys.floor);
+  const role = useSession().data?.person?.role;
+  if (job.made.length === 0) return null;
+  return (
+    <Sheet id="made">
+      <SheetHead>
+        <Lead>Moves made</Lead>
+        <small>newest first</small>
+      </SheetHead>
+      {call.isError && <ProblemNote error={call.error} />}
+      <List>
+        {job.made.map((made) => (
+          <li key={`${made.move}@${made.part}`}>
+            <span>
+              <b>{made.title}</b>
+              <span>
+                {made.outcome === 'COULD_NOT' ? `Could not be done: ${made.note}` : made.words}
+                {made.outcome === 'DONE' && made.note !== '' && `. ${made.note}`}
+              </span>
+              <small>
+                {made.by}, {when(made.at)}
+              </small>
+            </span>
+            {job.endedAt === null && role !== 'COUNTER' && (
+              <Button
+                aria-label={`Take back: ${made.title}`}
+                isDisabled={call.isPending}
+                onPress={() =>
+                  call.mutate({
+                    method: 'POST',
+                    path: `/api/jobs/${job.number}/moves/${made.move}/take-back`,
+                    body: { version: job.version, part: made.part },
+                  })
+                }
+              >
+                Take back
+              </Button>
+            )}
+          </li>
+        ))}
+      </List>
+    </Sheet>
+  );
+}
+
+const List = styled.ul`
+  li {
+    display: flex;
+    justify-content: space-between;
+    align-items: center;
+    gap: 12px;
+    padding: 10px 16px;
+    border-top: 1px solid ${color.line};
+  }
+  li > span > * {
+    display: block;
+  }
+  small {
+    font-size: 13px;
+    color: ${color.ink2};
+  }
+  button {
+    flex: none;
+  }
+`;
