@@ -154,7 +154,7 @@ class MoveTest {
     check.put("version", job(ines, job).get("version").intValue());
     check.put("result", "SAME");
     check.put("note", "");
-    assertThat(ines.post(job + "/changes/check", check).status()).isEqualTo(204);
+    assertThat(ines.post(job + "/check", check).status()).isEqualTo(204);
   }
 
   @Test
