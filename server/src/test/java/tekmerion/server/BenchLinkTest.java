@@ -222,6 +222,22 @@ class BenchLinkTest {
     }
   }
 
+  /** Twenty times, as the end of a connection and a revocation must meet in the same moment. */
+  @Test
+  void aRevocationIsNotUndoneByAConnectionThatEndsMeanwhile(RunningServer.Shop shop)
+      throws Exception {
+    ShopClient ines = shop.signedIn();
+    for (int time = 0; time < 20; time++) {
+      String token = LinkPeer.enrol(ines, BAY, UUID.randomUUID());
+      try (LinkPeer peer = new LinkPeer(shop.address(), token)) {
+        peer.hello(0);
+        peer.next(ToProbe.Welcome.class);
+      }
+      assertThat(ines.delete("/api/bays/1/probe").status()).isEqualTo(204);
+      assertThat(ines.delete("/api/bays/1/probe").status()).isEqualTo(409);
+    }
+  }
+
   @Test
   void aMessageThatIsNoneEndsTheLinkWithAReason(RunningServer.Shop shop) throws Exception {
     String token = LinkPeer.enrol(shop.signedIn(), BAY, UUID.randomUUID());

@@ -97,7 +97,7 @@ class JobViewTest {
 
       assertThat(answer.status()).isEqualTo(400);
     }
-    ines.delete("/api/bays/2/probe");
+    assertThat(ines.delete("/api/bays/2/probe").status()).isEqualTo(204);
   }
 
   @Test

@@ -60,7 +60,7 @@ class PartsTest {
                   pages(identityReadable))));
       peer.next(ToProbe.Acknowledge.class);
     }
-    ines.delete("/api/bays/%d/probe".formatted(bay));
+    assertThat(ines.delete("/api/bays/%d/probe".formatted(bay)).status()).isEqualTo(204);
   }
 
   @Test

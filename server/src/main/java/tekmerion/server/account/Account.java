@@ -7,9 +7,11 @@ import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import java.time.Instant;
+import org.hibernate.annotations.DynamicUpdate;
 
 /** A person of the shop who can sign in. */
 @Entity
+@DynamicUpdate // two who change different things at once must not undo each other
 public class Account {
   @Id
   @GeneratedValue(strategy = GenerationType.IDENTITY)

@@ -5,9 +5,11 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import java.time.Instant;
 import java.util.UUID;
+import org.hibernate.annotations.DynamicUpdate;
 
 /** A probe that was enrolled. Its token is known only by its hash. */
 @Entity
+@DynamicUpdate // two who change different things at once must not undo each other
 public class Probe {
   @Id private UUID id;
   private Long bayId;
