@@ -2,6 +2,7 @@ package tekmerion.evaluation;
 
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
+import tekmerion.evaluation.shop.ShopCommand;
 
 /** The command line of everything that measures and judges the heart. */
 @Command(
@@ -19,7 +20,7 @@ public final class Evaluation {
       name = "evaluate",
       description = "How good it is, on simulated truth.",
       mixinStandardHelpOptions = true,
-      subcommands = TrendsCommand.class)
+      subcommands = {TrendsCommand.class, ShopCommand.class})
   static final class Evaluate {}
 
   /** Speed, as ratios. */

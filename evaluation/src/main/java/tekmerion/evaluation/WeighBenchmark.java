@@ -85,6 +85,7 @@ public class WeighBenchmark {
               "c",
               Cause.WHOLE_MACHINE,
               "system",
+              List.of(),
               Map.of(Cause.ANY_FAMILY, 0.02),
               null));
     }

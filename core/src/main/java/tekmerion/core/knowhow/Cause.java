@@ -1,7 +1,9 @@
 package tekmerion.core.knowhow;
 
 import java.util.Collection;
+import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /**
  * Something that could be wrong.
@@ -12,6 +14,7 @@ import java.util.Map;
  * @param guess as a noun in a sentence, e.g. "its cable or port"
  * @param partKind kind of part it is attached to; "machine" for the whole
  * @param place group in the checking order it is shown under
+ * @param kinds kinds of machine that can have it, levels of the sign {@code kind}; empty for all
  * @param prior probability before any sign, by complaint family; key "any" for the rest
  * @param dataRisk probability that the data is lost if it is left alone; null for none
  */
@@ -22,12 +25,14 @@ public record Cause(
     String guess,
     String partKind,
     String place,
+    List<String> kinds,
     Map<String, Double> prior,
     Double dataRisk) {
   public static final String ANY_FAMILY = "any";
   public static final String WHOLE_MACHINE = "machine";
 
   public Cause {
+    kinds = kinds == null ? List.of() : List.copyOf(kinds);
     prior = Map.copyOf(prior);
     dataRisk = dataRisk == null ? 0 : dataRisk;
   }
@@ -38,6 +43,11 @@ public record Cause(
         .mapToDouble(family -> prior.getOrDefault(family, prior.get(ANY_FAMILY)))
         .max()
         .orElse(prior.get(ANY_FAMILY));
+  }
+
+  /** Whether such a machine can have it; any can whose kind nobody named. */
+  public boolean fits(Optional<String> kind) {
+    return kinds.isEmpty() || kind.map(kinds::contains).orElse(true);
   }
 
   public boolean isOfWholeMachine() {

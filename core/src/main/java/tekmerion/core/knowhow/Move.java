@@ -18,6 +18,7 @@ import tekmerion.core.gate.Touch;
  * @param by the probe's work that does it; null if a technician does it by hand
  * @param stress whether it loads a drive for long
  * @param families complaint families it makes sense for; empty for all
+ * @param kinds kinds of machine it can be made on, levels of the sign {@code kind}; empty for all
  * @param reach how far the machine must get, a level of the sign {@code reach}
  * @param upTo how far it may get at most; "desktop" if it always makes sense
  * @param detours moves that do instead where reach is too low
@@ -41,6 +42,7 @@ public record Move(
     By by,
     Boolean stress,
     List<String> families,
+    List<String> kinds,
     String reach,
     String upTo,
     List<String> detours,
@@ -135,6 +137,7 @@ public record Move(
     of = of == null ? Cause.WHOLE_MACHINE : of;
     stress = stress != null && stress;
     families = listed(families);
+    kinds = listed(kinds);
     upTo = upTo == null ? "desktop" : upTo;
     detours = listed(detours);
     needs = listed(needs);

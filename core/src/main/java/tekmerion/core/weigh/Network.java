@@ -18,6 +18,17 @@ import tekmerion.core.weigh.Weighing.Part;
  * whole machine.
  */
 final class Network {
+  /** Judgement: one machine in ten has two causes of what its owner complains of. */
+  private static final double BEFORE_COMPLAINT = 0.2;
+
+  /** Judgement: a machine in thirty comes with nothing that we know. */
+  private static final double UNEXPLAINED = 0.01;
+
+  /** The sign that names the kind of machine, and what is left if it is named wrongly. */
+  static final String KIND = "kind";
+
+  private static final double OF_ANOTHER_KIND = 0.005;
+
   private final KnowHow knowHow;
   private final Collection<String> families;
   private final List<Instance> instances = new ArrayList<>();
@@ -68,8 +79,35 @@ final class Network {
     return Optional.ofNullable(known.get(sign + "@" + part)).map(Sign::level);
   }
 
-  double[] priors() {
+  /** Among machines that come with these complaints, the share that has each cause. */
+  double[] shares() {
     return instances.stream().mapToDouble(i -> i.cause().priorIn(families)).toArray();
+  }
+
+  /**
+   * Of each cause before anybody complained: as shares, but rarer as a whole, so that two causes
+   * behind one complaint stay the exception that they are.
+   */
+  double[] priors() {
+    double[] priors = shares();
+    Optional<String> kind = level(KIND, Sign.MACHINE);
+    for (int i = 0; i < priors.length; i++) {
+      priors[i] *= !families.isEmpty() && isBehindComplaint(i) ? BEFORE_COMPLAINT : 1;
+      priors[i] *= instances.get(i).cause().fits(kind) ? 1 : OF_ANOTHER_KIND;
+    }
+    return priors;
+  }
+
+  /** What the complaint itself tells. */
+  Complaint complaint() {
+    if (families.isEmpty()) {
+      return Complaint.NONE;
+    }
+    boolean[] behind = new boolean[instances.size()];
+    for (int i = 0; i < behind.length; i++) {
+      behind[i] = isBehindComplaint(i);
+    }
+    return new Complaint(behind, UNEXPLAINED);
   }
 
   /**
@@ -86,7 +124,7 @@ final class Network {
   }
 
   Posterior posterior() {
-    return Posterior.of(priors(), observations());
+    return Posterior.of(priors(), observations(), complaint());
   }
 
   /** What would be seen if a sign were at each of its levels. */

@@ -36,6 +36,9 @@ public final class NextMoves {
   /** What a bit is worth beside what it saves at once: it also makes later moves worth more. */
   private static final double MINUTES_PER_BIT = 25;
 
+  /** Minutes gained by a minute. */
+  private static final double WORTH_ITS_MINUTES = 1;
+
   private static final int MOST_COMBINATIONS = 81;
   private static final int MOST_RULED = 27;
 
@@ -112,6 +115,11 @@ public final class NextMoves {
   public record Advice(List<Ranked> moves, List<Plan> plans, List<Turn> turns) {
     /** Of a job that is ended. */
     public static final Advice NONE = new Advice(List.of(), List.of(), List.of());
+
+    /** Whether to rule now: no move that can be made gains as many minutes as it takes. */
+    public boolean enough() {
+      return moves.stream().noneMatch(r -> r.lock().isEmpty() && r.worth() >= WORTH_ITS_MINUTES);
+    }
   }
 
   private NextMoves(KnowHow knowHow, Network network, List<Part> parts, Situation at) {
@@ -224,7 +232,10 @@ public final class NextMoves {
         move.by() == null
             ? move.given().stream().allMatch(known)
             : move.given().stream().anyMatch(known);
-    return !told && reach().map(at -> rungs(at) <= rungs(move.upTo())).orElse(true);
+    boolean ofThisKind =
+        move.kinds().isEmpty()
+            || network.level(Network.KIND, Sign.MACHINE).map(move.kinds()::contains).orElse(true);
+    return !told && ofThisKind && reach().map(at -> rungs(at) <= rungs(move.upTo())).orElse(true);
   }
 
   private Ranked rank(Move move, Part part) {

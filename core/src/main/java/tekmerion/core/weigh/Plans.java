@@ -42,6 +42,7 @@ final class Plans {
   private final Optional<Remedy> recovery;
   private final double[][] cures;
   private final double[] dataRisk;
+  private final boolean[] behind;
   private final int causes;
 
   /**
@@ -71,7 +72,7 @@ final class Plans {
       }
     }
     dataRisk = network.instances().stream().mapToDouble(x -> x.cause().dataRisk()).toArray();
-    boolean[] behind = new boolean[causes];
+    behind = new boolean[causes];
     for (int c = 0; c < causes; c++) {
       behind[c] = network.isBehindComplaint(c);
     }
@@ -109,21 +110,33 @@ final class Plans {
     for (int r = 0; r < remedies.size(); r++) {
       singles.add(plan(new int[] {r}, beliefs, stake));
     }
-    List<Integer> cheapest =
+    List<Integer> promising =
         IntStream.range(0, remedies.size())
             .boxed()
-            .sorted(Comparator.comparingDouble(r -> singles.get(r).cost()))
+            .sorted(Comparator.comparingDouble(r -> alone(r, singles.get(r), faults)))
             .limit(PAIRED)
             .toList();
     List<Plan> plans = new ArrayList<>(singles);
     plans.add(plan(new int[0], beliefs, stake));
-    for (int a = 0; a < cheapest.size(); a++) {
-      for (int b = a + 1; b < cheapest.size(); b++) {
-        plans.add(plan(gentlerFirst(cheapest.get(a), cheapest.get(b)), beliefs, stake));
+    for (int a = 0; a < promising.size(); a++) {
+      for (int b = a + 1; b < promising.size(); b++) {
+        plans.add(plan(gentlerFirst(promising.get(a), promising.get(b)), beliefs, stake));
       }
     }
     plans.sort(Comparator.comparingDouble(Plan::cost));
     return plans;
+  }
+
+  /**
+   * What a remedy costs, less what it saves of each cause by itself. Where two causes hold, no
+   * single remedy ends the complaint, but the two that pay each for itself do.
+   */
+  private double alone(int remedy, Plan single, Posterior faults) {
+    double mended = 0;
+    for (int c = 0; c < causes; c++) {
+      mended += behind[c] ? faults.probability()[c] * cures[remedy][c] : 0;
+    }
+    return single.cost() - single.comeback() - Stake.COMEBACK_MINUTES * mended;
   }
 
   /** What the best plan costs. */

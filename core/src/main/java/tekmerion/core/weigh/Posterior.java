@@ -14,7 +14,8 @@ import java.util.stream.IntStream;
  * cause's likelihood ratio is (f − g·x)/(1 − x) with f ≥ g, which grows with x, and x is largest
  * for the empty set. So the weights of smaller sets bound those of larger ones, and a set is left
  * out only if that bound, also with any one observation taken away, is below {@value #NEGLIGIBLE}
- * of the whole, all left out together. Nothing is left out by guess.
+ * of the whole, all left out together. Nothing is left out by guess. That somebody complained only
+ * takes weight from sets that do not explain it, by a factor that stands in the bound.
  */
 final class Posterior {
   private static final double NEGLIGIBLE = 1e-11;
@@ -23,6 +24,7 @@ final class Posterior {
   private static final double CANCELS = 1e-3;
 
   private final int causes;
+  private final Complaint complaint;
   private final List<Observation> observations;
 
   /** By cause: its signs, its log ratio for all of them together, what one of them can hide. */
@@ -41,12 +43,13 @@ final class Posterior {
   private double none;
   private double evidence;
 
-  private Posterior(double[] prior, List<Observation> observations) {
+  private Posterior(double[] prior, List<Observation> observations, Complaint complaint) {
     if (prior.length > FaultSets.MOST_CAUSES) {
       throw new IllegalArgumentException(
           "%d causes; at most %d".formatted(prior.length, FaultSets.MOST_CAUSES));
     }
     this.causes = prior.length;
+    this.complaint = complaint;
     this.observations = observations;
     signsOf = new int[causes][];
     logGain = new double[causes];
@@ -70,7 +73,12 @@ final class Posterior {
    * @param prior of each cause, in (0, 1), independent of each other
    */
   static Posterior of(double[] prior, List<Observation> observations) {
-    Posterior posterior = new Posterior(prior, observations);
+    return of(prior, observations, Complaint.NONE);
+  }
+
+  /** The same, given that somebody complained. */
+  static Posterior of(double[] prior, List<Observation> observations, Complaint complaint) {
+    Posterior posterior = new Posterior(prior, observations, complaint);
     posterior.enumerate();
     posterior.finish();
     return posterior;
@@ -115,7 +123,7 @@ final class Posterior {
     Posterior heavy = new Posterior(this);
     for (int s = 0; s < count; s++) {
       if (weights[s] >= least || s == 0) {
-        heavy.keep(sets[s], weights[s]);
+        heavy.add(sets[s], weights[s]);
       }
     }
     heavy.weights = Arrays.copyOf(heavy.weights, heavy.count);
@@ -125,6 +133,7 @@ final class Posterior {
 
   private Posterior(Posterior before) {
     causes = before.causes;
+    complaint = before.complaint;
     observations = before.observations;
     signsOf = before.signsOf;
     logGain = before.logGain;
@@ -150,7 +159,9 @@ final class Posterior {
 
   private void enumerate() {
     // Against the least that the whole can come to without any one observation: the empty set.
-    double least = Math.log(NEGLIGIBLE / (1 + causes + causes * causes + causes * causes * causes));
+    double least =
+        Math.log(NEGLIGIBLE / (1 + causes + causes * causes + causes * causes * causes))
+            + complaint.logUnexplained();
     hiddenOfPairs = new double[causes * causes];
     Arrays.fill(hiddenOfPairs, Double.NaN);
     Integer[] order = IntStream.range(0, causes).boxed().toArray(Integer[]::new);
@@ -243,12 +254,16 @@ final class Posterior {
   }
 
   private void keep(int set, double logWeight) {
+    add(set, complaint.isExplainedBy(set) ? logWeight : logWeight + complaint.logUnexplained());
+  }
+
+  private void add(int set, double weight) {
     if (count == sets.length) {
       sets = Arrays.copyOf(sets, 2 * count);
       weights = Arrays.copyOf(weights, 2 * count);
     }
     sets[count] = set;
-    weights[count++] = logWeight;
+    weights[count++] = weight;
   }
 
   /** From log weights to shares. */

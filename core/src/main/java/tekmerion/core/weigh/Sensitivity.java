@@ -39,7 +39,7 @@ public final class Sensitivity {
     Network network = Network.of(knowHow, families, parts, signs);
     double[] prior = network.priors();
     List<Observation> observations = new ArrayList<>(network.observations());
-    int first = first(Posterior.of(prior, observations));
+    int first = first(Posterior.of(prior, observations, network.complaint()));
     List<Hangs> hangs = new ArrayList<>();
     for (int o = 0; o < observations.size(); o++) {
       Counted counted = network.counted().get(o);
@@ -50,7 +50,7 @@ public final class Sensitivity {
         for (double factor : FACTORS) {
           SignKind other = varied(counted.kind(), cause, factor);
           observations.set(o, network.observation(counted.sign(), other));
-          int now = first(Posterior.of(prior, observations));
+          int now = first(Posterior.of(prior, observations, network.complaint()));
           if (now != first) {
             hangs.add(
                 new Hangs(

@@ -9,8 +9,11 @@ import tekmerion.core.gate.Stance;
  * @param dataLossMinutes what losing the data weighs
  */
 public record Stake(double dataLossMinutes) {
-  /** What it costs when the machine comes back: the work again, and the owner's trust. */
-  static final double COMEBACK_MINUTES = 240;
+  /**
+   * What it costs to hand a machine back that is not mended: the work again and the owner's trust.
+   * More than the dearest remedy, or a shop would hand back a dead machine to save itself a board.
+   */
+  static final double COMEBACK_MINUTES = 600;
 
   /** A minute of waiting beside a minute of work. */
   static final double WAITING = 0.1;

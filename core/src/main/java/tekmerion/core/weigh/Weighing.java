@@ -35,7 +35,7 @@ public final class Weighing {
 
   private Weighing(Network network) {
     this.network = network;
-    this.prior = network.priors();
+    this.prior = network.shares();
     this.posterior = network.posterior();
     this.without = posterior.without();
   }

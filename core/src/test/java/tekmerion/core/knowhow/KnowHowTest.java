@@ -22,7 +22,8 @@ class KnowHowTest {
 
   @Test
   void everyMistakeIsNamedAtOnce() {
-    Cause noPrior = new Cause("a", "A", "a", "a", "drive", "drive", Map.of("gone", 1.5), null);
+    Cause noPrior =
+        new Cause("a", "A", "a", "a", "drive", "drive", List.of(), Map.of("gone", 1.5), null);
     SignKind bad =
         new SignKind(
             "s",
@@ -73,6 +74,7 @@ class KnowHowTest {
         null,
         null,
         List.of("weather"),
+        null,
         reach,
         null,
         List.of("nowhere"),
@@ -120,8 +122,11 @@ class KnowHowTest {
   @Test
   void causesThatNoMoveTellsApartAndSignsThatNobodySeesAreMistakes() {
     KnowHow good = KnowHow.shipped();
-    Cause twin = new Cause("twin", "T", "t", "t", "machine", "system", Map.of("any", 0.01), null);
-    Cause other = new Cause("other", "O", "o", "o", "machine", "system", Map.of("any", 0.01), null);
+    Cause twin =
+        new Cause("twin", "T", "t", "t", "machine", "system", List.of(), Map.of("any", 0.01), null);
+    Cause other =
+        new Cause(
+            "other", "O", "o", "o", "machine", "system", List.of(), Map.of("any", 0.01), null);
     SignKind unseen =
         new SignKind(
             "unseen",

@@ -15,7 +15,7 @@ class HeadlineTest {
   private static final Cause CABLE = cause("Its cable is bad", "its cable");
 
   private static Cause cause(String claim, String guess) {
-    return new Cause("c", "C", claim, guess, "drive", "drive", Map.of("any", 0.1), null);
+    return new Cause("c", "C", claim, guess, "drive", "drive", List.of(), Map.of("any", 0.1), null);
   }
 
   private static CauseShare share(double probability) {

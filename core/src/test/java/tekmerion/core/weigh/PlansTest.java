@@ -26,8 +26,17 @@ class PlansTest {
           List.of(new Family("slow", "Slow", null, null)),
           List.of(
               new Cause(
-                  "worn", "W", "w", "w", "drive", "drive", Map.of("any", 0.1, "slow", 0.4), 0.5),
-              new Cause("loud", "L", "l", "l", "machine", "power", Map.of("any", 0.3), null)),
+                  "worn",
+                  "W",
+                  "w",
+                  "w",
+                  "drive",
+                  "drive",
+                  List.of(),
+                  Map.of("any", 0.1, "slow", 0.4),
+                  0.5),
+              new Cause(
+                  "loud", "L", "l", "l", "machine", "power", List.of(), Map.of("any", 0.3), null)),
           List.of(sign("s", "worn"), sign("t", "loud")),
           List.of(),
           List.of(),

@@ -33,6 +33,7 @@ class WeighingTest {
                 "{part} being worn",
                 "drive",
                 "drive",
+                List.of(),
                 Map.of("any", 0.5, "slow", 0.2),
                 0.5)),
         List.of(

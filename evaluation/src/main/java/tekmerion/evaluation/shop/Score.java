@@ -1,0 +1,75 @@
+package tekmerion.evaluation.shop;
+
+import java.util.ArrayList;
+import java.util.List;
+import tekmerion.evaluation.shop.Visit.Result;
+
+/**
+ * How a shop did.
+ *
+ * @param right share of machines whose first cause was behind the complaint
+ * @param ruledRight share whose ruling ends the complaint
+ * @param calibrationError expected calibration error of the first cause's probability against
+ *     whether the machine has it, ten bins of equal width
+ * @param brier mean squared error of the same
+ * @param minutesARightRuling all minutes of work over the number of right rulings
+ */
+record Score(
+    double right,
+    double ruledRight,
+    double calibrationError,
+    double brier,
+    double moves,
+    double handsOn,
+    double waiting,
+    double minutes,
+    double minutesARightRuling,
+    int dataLosses,
+    List<Bin> reliability) {
+  private static final int BINS = 10;
+
+  /** Those that were said to be about as likely, and how many of them were so. */
+  record Bin(double said, double right, int machines) {}
+
+  /**
+   * @see "Guo, Pleiss, Sun & Weinberger: On calibration of modern neural networks, ICML 2017, eq.
+   *     3"
+   */
+  static Score of(List<Result> results) {
+    int n = results.size();
+    List<Bin> bins = new ArrayList<>();
+    double error = 0;
+    for (int b = 0; b < BINS; b++) {
+      int bin = b;
+      List<Result> in =
+          results.stream()
+              .filter(r -> Math.min(BINS - 1, (int) (r.topProbability() * BINS)) == bin)
+              .toList();
+      if (!in.isEmpty()) {
+        double said = in.stream().mapToDouble(Result::topProbability).average().orElseThrow();
+        double right = in.stream().filter(Result::present).count() / (double) in.size();
+        bins.add(new Bin(said, right, in.size()));
+        error += Math.abs(said - right) * in.size() / n;
+      }
+    }
+    double brier =
+        results.stream()
+            .mapToDouble(r -> Math.pow(r.topProbability() - (r.present() ? 1 : 0), 2))
+            .average()
+            .orElseThrow();
+    double minutes = results.stream().mapToDouble(Result::minutes).sum();
+    long ruledRight = results.stream().filter(Result::ruledRight).count();
+    return new Score(
+        results.stream().filter(Result::right).count() / (double) n,
+        ruledRight / (double) n,
+        error,
+        brier,
+        results.stream().mapToInt(r -> r.moves().size()).average().orElseThrow(),
+        results.stream().mapToDouble(Result::handsOn).average().orElseThrow(),
+        results.stream().mapToDouble(Result::waiting).average().orElseThrow(),
+        minutes / n,
+        minutes / ruledRight,
+        (int) results.stream().filter(Result::dataLost).count(),
+        bins);
+  }
+}

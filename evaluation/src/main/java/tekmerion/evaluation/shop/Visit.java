@@ -1,0 +1,258 @@
+package tekmerion.evaluation.shop;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Random;
+import java.util.Set;
+import java.util.function.Consumer;
+import tekmerion.core.gate.Stance;
+import tekmerion.core.gate.Touch;
+import tekmerion.core.knowhow.KnowHow;
+import tekmerion.core.knowhow.Move;
+import tekmerion.core.sign.Sign;
+import tekmerion.core.weigh.NextMoves;
+import tekmerion.core.weigh.NextMoves.Advice;
+import tekmerion.core.weigh.NextMoves.Ranked;
+import tekmerion.core.weigh.NextMoves.Situation;
+import tekmerion.core.weigh.Plan;
+import tekmerion.core.weigh.Tilt;
+import tekmerion.core.weigh.Weighed;
+import tekmerion.core.weigh.Weighed.CauseShare;
+import tekmerion.core.weigh.Weighing;
+import tekmerion.core.weigh.Weighing.Part;
+import tekmerion.sim.shop.Ailment;
+import tekmerion.sim.shop.Rung;
+import tekmerion.sim.shop.ShopMachine;
+
+/** One machine's way through the shop, from the counter to the ruling. */
+final class Visit {
+  /** Nobody goes on for ever. */
+  private static final int MOST_MOVES = 60;
+
+  /** Places of the checklist, in its order. */
+  private static final List<String> PLACES = List.of("power", "link", "drive", "memory", "system");
+
+  /** Technicians read an outcome wrongly, or the tool is not there. */
+  private static final double MISREAD = 0.015;
+
+  private static final double NO_TOOL = 0.02;
+
+  /** An hour under load of a drive that is going, and its chance of dying in it. */
+  private static final double DIES_PER_LOADED_HOUR = 0.05;
+
+  private final KnowHow knowHow;
+  private final ShopMachine machine;
+  private final Order order;
+  private final Random random;
+  private final Bench bench;
+  private final List<Part> parts = List.of(new Part(DriveWork.PART, "drive", "drive A"));
+  private final Map<String, Sign> signs = new LinkedHashMap<>();
+  private final Set<String> done = new HashSet<>();
+  private final List<String> made = new ArrayList<>();
+  private final Consumer<String> told;
+  private List<String> families;
+  private Stance stance;
+  private double handsOn;
+  private double waiting;
+  private boolean dataLost;
+
+  /**
+   * @param families that the owner named
+   * @param topProbability of the first cause
+   * @param present whether the machine has the first cause at all
+   * @param right whether the first cause is behind the complaint
+   * @param ruledRight whether the ruling ends the complaint
+   * @param minutes hands-on, and waiting at a tenth
+   * @param dataLost by something that a move or the ruling did
+   */
+  record Result(
+      List<String> families,
+      List<Ailment> truth,
+      String topCause,
+      double topProbability,
+      boolean present,
+      boolean right,
+      String ruled,
+      boolean ruledRight,
+      double handsOn,
+      double waiting,
+      double minutes,
+      List<String> moves,
+      boolean dataLost) {}
+
+  /**
+   * @param told what happens, a line at a time
+   */
+  Visit(KnowHow knowHow, ShopMachine machine, Order order, long seed, Consumer<String> told) {
+    this.told = told;
+    this.knowHow = knowHow;
+    this.machine = machine;
+    this.order = order;
+    this.random = new Random(seed);
+    this.bench = new Bench(machine, new Random(seed ^ 0xBE7C4));
+  }
+
+  Result run() {
+    Owner.Story story = new Owner(knowHow, machine, random).tell();
+    families = story.families();
+    told.accept("%s says %s: %s".formatted(machine.noticed(), families, story.signs()));
+    story.signs().forEach(this::know);
+    stance =
+        random.nextDouble() < 0.08
+            ? Stance.UNKNOWN
+            : machine.isDataWanted() ? Stance.WANTED : Stance.NOT_WANTED;
+    while (made.size() < MOST_MOVES) {
+      Optional<NextMoves.Ranked> next = next();
+      if (next.isEmpty()) {
+        break;
+      }
+      told.accept("  " + weigh().headline());
+      make(next.get().move(), next.get().part());
+    }
+    return ruled();
+  }
+
+  private Optional<Ranked> next() {
+    if (order != Order.ADVISED && weigh().causes().get(0).tilt() == Tilt.IMPLICATED) {
+      return Optional.empty();
+    }
+    Advice advice = advice();
+    if (order == Order.ADVISED && advice.enough()) {
+      return Optional.empty();
+    }
+    List<Ranked> open = advice.moves().stream().filter(r -> r.lock().isEmpty()).toList();
+    return switch (order) {
+      case ADVISED -> open.stream().findFirst();
+      case CHECKLIST -> open.stream().min(Comparator.comparing(this::onTheList));
+      case RANDOM ->
+          open.isEmpty() ? Optional.empty() : Optional.of(open.get(random.nextInt(open.size())));
+    };
+  }
+
+  /** Place, then touch, then how it stands in the know-how. */
+  private int onTheList(Ranked ranked) {
+    Move move = ranked.move();
+    int place = move.rung() > 0 ? PLACES.size() : PLACES.indexOf(move.place());
+    return (place * 10 + move.touch()) * 1000
+        + (move.rung() > 0 ? move.rung() : knowHow.moves().indexOf(move));
+  }
+
+  private Advice advice() {
+    Optional<String> decisive =
+        signs.values().stream()
+            .filter(s -> !s.part().equals(Sign.MACHINE))
+            .flatMap(s -> knowHow.decisive(s).stream())
+            .findFirst();
+    return NextMoves.of(
+        knowHow,
+        families,
+        parts,
+        List.copyOf(signs.values()),
+        new Situation(stance, decisive, done, true));
+  }
+
+  private Weighed weigh() {
+    return Weighing.of(knowHow, families, parts, List.copyOf(signs.values()), stance);
+  }
+
+  private void make(Move move, Part part) {
+    made.add(move.id());
+    done.add(move.id() + "@" + part.key());
+    handsOn += move.handsOnMinutes();
+    waiting += move.waitingMinutes();
+    Rung needed = Rung.valueOf(move.reach().toUpperCase(Locale.ROOT));
+    Rung gets = bench.start();
+    if (gets.compareTo(needed) < 0) {
+      know(
+          "reach",
+          gets.name().toLowerCase(Locale.ROOT)); // it could not run; now it is known how far
+      return;
+    }
+    if (!move.needs().isEmpty() && random.nextDouble() < NO_TOOL) {
+      return;
+    }
+    danger(move);
+    if (move.id().equals("read-drive")) {
+      DriveWork.read(bench).forEach(sign -> signs.put(sign.id(), sign));
+      return;
+    }
+    boolean known =
+        FirstLook.make(move.id(), bench)
+            || DriveWork.make(move.id(), bench)
+            || MemoryWork.make(move.id(), bench)
+            || PowerWork.make(move.id(), bench)
+            || SystemWork.make(move.id(), bench);
+    if (!known) {
+      throw new IllegalStateException("the simulated shop cannot make the move " + move.id());
+    }
+    Map<String, String> seen = bench.seen();
+    told.accept("%s: %s".formatted(move.id(), seen));
+    seen.forEach((sign, level) -> know(sign, part.key(), read(sign, level)));
+    if (move.act() == Move.Act.COPY && seen.containsKey("copy.errors")) {
+      stance = Stance.COPY_VERIFIED;
+    }
+  }
+
+  /** What the move does to data that is wanted and in one place only. */
+  private void danger(Move move) {
+    boolean atStake = machine.isDataWanted() && stance != Stance.COPY_VERIFIED;
+    boolean going = machine.has(Ailment.SURFACE_GOING, Ailment.HEADS_WEAK);
+    double hours = (move.handsOnMinutes() + move.waitingMinutes()) / 60.0;
+    boolean loaded = move.stress() || move.touches() == Touch.WRITES_TO_DRIVE;
+    boolean dies = going && loaded && random.nextDouble() < DIES_PER_LOADED_HOUR * hours;
+    dataLost |= atStake && (dies || move.touches() == Touch.ERASES);
+  }
+
+  private String read(String sign, String level) {
+    if (random.nextDouble() >= MISREAD) {
+      return level;
+    }
+    List<String> levels = knowHow.sign(sign).orElseThrow().levels();
+    return levels.get(random.nextInt(levels.size()));
+  }
+
+  private void know(String sign, String level) {
+    know(sign, Sign.MACHINE, level);
+  }
+
+  private void know(String sign, String part, String level) {
+    signs.put(sign, new Sign(sign, part, level, sign, Sign.Basis.move()));
+  }
+
+  private Result ruled() {
+    CauseShare top = weigh().causes().get(0);
+    Advice advice = advice();
+    Plan plan = advice.plans().get(0);
+    told.accept("ruled: %s, first %s %.2f".formatted(plan.words(), top.cause(), top.probability()));
+    boolean nothingThere = machine.noticed().isEmpty();
+    boolean copies = plan.remedies().stream().anyMatch(r -> r.id().equals("recover-data"));
+    boolean erases = plan.remedies().stream().anyMatch(r -> r.touches() == Touch.ERASES);
+    boolean writes = plan.remedies().stream().anyMatch(r -> r.touches().endangersData());
+    boolean going = machine.has(Ailment.SURFACE_GOING, Ailment.HEADS_WEAK);
+    dataLost |=
+        machine.isDataWanted()
+            && stance != Stance.COPY_VERIFIED
+            && !copies
+            && (erases || writes && going);
+    return new Result(
+        families,
+        machine.noticed().stream().map(i -> i.what()).toList(),
+        top.cause(),
+        top.probability(),
+        Truth.isPresent(machine, top.cause()),
+        Truth.isBehind(machine, top.cause()),
+        plan.words(),
+        nothingThere ? plan.remedies().isEmpty() : Truth.ends(machine, plan),
+        handsOn,
+        waiting,
+        handsOn + waiting / 10,
+        List.copyOf(made),
+        dataLost);
+  }
+}
