@@ -137,9 +137,18 @@ public final class KnowHow {
                 mistakes.add("cause %s: prior %s is outside (0, 1)".formatted(cause.id(), p));
               }
             });
+    checkKinds("cause " + cause.id(), cause.kinds(), mistakes);
     if (signs.values().stream().noneMatch(sign -> sign.links().containsKey(cause.id()))) {
       mistakes.add("cause %s has no sign".formatted(cause.id()));
     }
+  }
+
+  /** Kinds of machine that a cause or a move names are levels of the sign that tells the kind. */
+  void checkKinds(String of, List<String> kinds, List<String> mistakes) {
+    List<String> known = sign("kind").map(SignKind::levels).orElse(List.of());
+    kinds.stream()
+        .filter(kind -> !known.contains(kind))
+        .forEach(kind -> mistakes.add("%s: no kind of machine %s".formatted(of, kind)));
   }
 
   private void checkSign(SignKind sign, List<String> mistakes) {

@@ -56,6 +56,7 @@ final class MoveChecks {
         say(move, "gives no known sign: " + sign);
       }
     }
+    knowHow.checkKinds("move " + move.id(), move.kinds(), mistakes);
     for (String family : move.families()) {
       if (knowHow.family(family).isEmpty()) {
         say(move, "is for no known family: " + family);

@@ -74,7 +74,7 @@ class KnowHowTest {
         null,
         null,
         List.of("weather"),
-        null,
+        List.of("barge"),
         reach,
         null,
         List.of("nowhere"),
@@ -113,6 +113,7 @@ class KnowHowTest {
         .hasMessageContaining("move m writes to the drive and does not presuppose a copy")
         .hasMessageContaining("move m is for no known family: weather")
         .hasMessageContaining("move m has no known detour: nowhere")
+        .hasMessageContaining("move m: no kind of machine barge")
         .hasMessageContaining("move m is followed by no known move: nothing-after")
         .hasMessageContaining("remedy r needs minutes")
         .hasMessageContaining("remedy r mends no known cause: ghost")

@@ -61,6 +61,31 @@ class NextMovesTest {
   }
 
   @Test
+  void itIsEnoughWhenNoMoveGainsItsMinutes() {
+    Advice open = advice("battery", Stance.NOT_WANTED, null, seen("reach", "desktop"));
+    Advice clear =
+        NextMoves.of(
+            KnowHow.shipped(),
+            List.of("battery"),
+            DRIVE,
+            List.of(
+                seen("reach", "desktop"),
+                seen("battery.shape", "swollen"),
+                seen("battery.health", "spent"),
+                seen("discharge.capacity", "spent"),
+                seen("battery.resistance", "high"),
+                seen("other-adapter.after", "same")),
+            new NextMoves.Situation(
+                Stance.NOT_WANTED,
+                Optional.empty(),
+                Set.of("read-drive@drive-a", "load-sample@machine"),
+                true));
+
+    assertThat(open.enough()).isFalse();
+    assertThat(clear.enough()).isTrue();
+  }
+
+  @Test
   void nothingThatWritesIsOpenBeforeTheDataIsSafe() {
     for (Stance stance : List.of(Stance.UNKNOWN, Stance.WANTED, Stance.COPIED)) {
       Advice advice = advice("restart-loop", stance, null, seen("reach", "recovery"));

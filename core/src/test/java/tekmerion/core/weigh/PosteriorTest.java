@@ -22,7 +22,8 @@ class PosteriorTest {
   }
 
   /** A random network with what was seen; a link is null where the cause does not bear. */
-  private record Network(double[] prior, double[][] leaks, double[][][] links, int[] seen) {
+  private record Network(
+      double[] prior, double[][] leaks, double[][][] links, int[] seen, Complaint complaint) {
     static Network small(long seed) {
       Random random = new Random(seed);
       return random(random, 2 + random.nextInt(4), 1 + random.nextInt(5), 0.05);
@@ -46,7 +47,11 @@ class PosteriorTest {
           links[s][c] = random.nextInt(3) == 0 ? null : distribution(random, levels, least);
         }
       }
-      return new Network(prior, leaks, links, seen);
+      boolean[] behind = new boolean[causes];
+      for (int c = 0; c < causes; c++) {
+        behind[c] = random.nextInt(3) > 0;
+      }
+      return new Network(prior, leaks, links, seen, new Complaint(behind, 0.01));
     }
 
     private static double[] distribution(Random random, int levels, double least) {
@@ -77,7 +82,10 @@ class PosteriorTest {
         if (Integer.bitCount(set) > 3) {
           continue;
         }
-        double weight = 1;
+        double weight = complaint.unexplained();
+        for (int c = 0; c < prior.length; c++) {
+          weight = (set & 1 << c) != 0 && complaint.behind()[c] ? 1 : weight;
+        }
         for (int c = 0; c < prior.length; c++) {
           weight *= (set & 1 << c) != 0 ? prior[c] : 1 - prior[c];
         }
@@ -147,7 +155,8 @@ class PosteriorTest {
   }
 
   private static void assertEqualsBruteForce(Network network) {
-    Posterior posterior = Posterior.of(network.prior(), network.observations());
+    Posterior posterior =
+        Posterior.of(network.prior(), network.observations(), network.complaint());
     double[][] without = posterior.without();
 
     assertThat(posterior.probability()).containsExactly(network.bruteForce(-1), within(TOLERANCE));
@@ -167,6 +176,20 @@ class PosteriorTest {
     assertThat(posterior.probability()[0]).isCloseTo(0.205 / 0.28, within(1e-12));
     assertThat(posterior.none()).isCloseTo(0.075 / 0.28, within(1e-12));
     assertThat(posterior.without()[0][0]).isCloseTo(0.25, within(1e-12));
+  }
+
+  @Test
+  void aComplaintThatNothingExplainsIsRare() {
+    // Two causes, 0.1 each, one of which can be behind the complaint; without one of those it is
+    // 50 times rarer. Weights: none 0.81/50, other alone 0.09/50, behind 0.09, both 0.01.
+    Posterior posterior =
+        Posterior.of(
+            new double[] {0.1, 0.1}, List.of(), new Complaint(new boolean[] {true, false}, 0.02));
+
+    double all = 0.81 / 50 + 0.09 / 50 + 0.09 + 0.01;
+    assertThat(posterior.none()).isCloseTo(0.81 / 50 / all, within(1e-12));
+    assertThat(posterior.probability()[0]).isCloseTo(0.1 / all, within(1e-12));
+    assertThat(posterior.probability()[1]).isCloseTo((0.09 / 50 + 0.01) / all, within(1e-12));
   }
 
   @Test

@@ -35,9 +35,6 @@ final class Visit {
   /** Nobody goes on for ever. */
   private static final int MOST_MOVES = 60;
 
-  /** Places of the checklist, in its order. */
-  private static final List<String> PLACES = List.of("power", "link", "drive", "memory", "system");
-
   /** Technicians read an outcome wrongly, or the tool is not there. */
   private static final double MISREAD = 0.015;
 
@@ -129,18 +126,17 @@ final class Visit {
     List<Ranked> open = advice.moves().stream().filter(r -> r.lock().isEmpty()).toList();
     return switch (order) {
       case ADVISED -> open.stream().findFirst();
-      case CHECKLIST -> open.stream().min(Comparator.comparing(this::onTheList));
+      case CHECKLIST -> open.stream().min(Comparator.comparingDouble(Visit::onTheList));
       case RANDOM ->
           open.isEmpty() ? Optional.empty() : Optional.of(open.get(random.nextInt(open.size())));
     };
   }
 
-  /** Place, then touch, then how it stands in the know-how. */
-  private int onTheList(Ranked ranked) {
+  /** Gentle before invasive, quick before slow, the ladder of system repairs last. */
+  private static double onTheList(Ranked ranked) {
     Move move = ranked.move();
-    int place = move.rung() > 0 ? PLACES.size() : PLACES.indexOf(move.place());
-    return (place * 10 + move.touch()) * 1000
-        + (move.rung() > 0 ? move.rung() : knowHow.moves().indexOf(move));
+    double minutes = move.handsOnMinutes() + move.waitingMinutes() / 10.0;
+    return move.rung() * 10_000 + move.touch() * 1000 + minutes;
   }
 
   private Advice advice() {

@@ -1,0 +1,98 @@
+package tekmerion.evaluation.shop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Test;
+import tekmerion.core.knowhow.KnowHow;
+import tekmerion.core.knowhow.Move;
+import tekmerion.evaluation.shop.Visit.Result;
+import tekmerion.sim.shop.Ailment;
+import tekmerion.sim.shop.ShopMachine;
+import tekmerion.sim.shop.ShopMachines;
+
+class VisitTest {
+  private static Result visit(int number, Order order) {
+    return new Visit(KnowHow.shipped(), new ShopMachines(number).next(), order, number, line -> {})
+        .run();
+  }
+
+  @Test
+  void theSimulatedShopCanMakeEveryMoveAndSeesOnlyItsOutcomes() {
+    ShopMachines machines = new ShopMachines(3);
+    for (Move move : KnowHow.shipped().moves()) {
+      if (move.id().equals("read-drive")) {
+        continue; // its signs come from decoded pages
+      }
+      for (int i = 0; i < 40; i++) {
+        Bench bench = new Bench(machines.next(), new Random(i));
+        boolean known =
+            FirstLook.make(move.id(), bench)
+                || DriveWork.make(move.id(), bench)
+                || MemoryWork.make(move.id(), bench)
+                || PowerWork.make(move.id(), bench)
+                || SystemWork.make(move.id(), bench);
+        assertThat(known).as(move.id()).isTrue();
+        bench
+            .seen()
+            .forEach(
+                (sign, level) -> {
+                  assertThat(move.given()).as(move.id()).contains(sign);
+                  assertThat(KnowHow.shipped().sign(sign).orElseThrow().levels())
+                      .as("%s of %s", sign, move.id())
+                      .contains(level);
+                });
+      }
+    }
+  }
+
+  @Test
+  void everyAilmentHasACauseThatTheKnowHowKnows() {
+    List<String> known = KnowHow.shipped().causes().stream().map(c -> c.id()).toList();
+
+    assertThat(Ailment.values()).allSatisfy(a -> assertThat(known).contains(Truth.cause(a)));
+    assertThat(known)
+        .allSatisfy(
+            cause ->
+                assertThat(Ailment.values())
+                    .anySatisfy(a -> assertThat(Truth.cause(a)).isEqualTo(cause)));
+  }
+
+  @Test
+  void theSameSeedGoesTheSameWay() {
+    assertThat(visit(8, Order.ADVISED)).isEqualTo(visit(8, Order.ADVISED));
+  }
+
+  @Test
+  void adviceIsQuickerThanTheListAndLosesNoData() {
+    List<Result> advised = IntStream.range(0, 14).mapToObj(i -> visit(i, Order.ADVISED)).toList();
+    List<Result> listed = IntStream.range(0, 14).mapToObj(i -> visit(i, Order.CHECKLIST)).toList();
+
+    assertThat(advised).noneMatch(Result::dataLost);
+    // The whole judgement, on 5,000 machines, is a command; this only finds that it broke.
+    assertThat(Score.of(advised).right()).isGreaterThan(0.75);
+    assertThat(Score.of(advised).minutes()).isLessThan(0.7 * Score.of(listed).minutes());
+  }
+
+  @Test
+  void aFaultThatHangsOnAThingDoesNotShowWithoutIt() {
+    ShopMachines machines = new ShopMachines(1);
+    List<ShopMachine> loose = new ArrayList<>();
+    while (loose.size() < 5) {
+      ShopMachine machine = machines.next();
+      if (machine.noticed().size() == 1 && machine.has(Ailment.CABLE_LOOSE)) {
+        loose.add(machine);
+      }
+    }
+    assertThat(loose)
+        .allSatisfy(
+            machine -> {
+              Bench bench = new Bench(machine, new Random(7));
+              DriveWork.make("dock-bench", bench);
+              assertThat(bench.seen()).containsEntry("elsewhere.drive", "works");
+            });
+  }
+}
