@@ -28,6 +28,11 @@ import tekmerion.core.ruling.Course;
 final class Plans {
   private static final int PAIRED = 6;
 
+  /**
+   * One change at a time: between two remedies the complaint is checked, and one too many hides.
+   */
+  private static final double CHECK_MINUTES = 15;
+
   /** What the data risks from a course before it is copied; judgement, range half to double. */
   private static final double WRITING_RISK = 0.04;
 
@@ -173,7 +178,7 @@ final class Plans {
 
   private Plan plan(int[] chosen, Beliefs beliefs, Stake stake) {
     double risk = beliefs.dies();
-    double minutes = 0;
+    double minutes = CHECK_MINUTES * Math.max(0, chosen.length - 1);
     double parts = 0;
     List<Remedy> list = new ArrayList<>();
     double[] mends = new double[causes];
