@@ -40,4 +40,39 @@ public final class Gate {
         "Opens when a copy is verified, or the owner signs that it is not wanted. A gentle sample is"
             + " open.");
   }
+
+  /** No part is replaced on one failed pass: its cable, slot or socket fails the same way. */
+  public static GateAnswer ofReplacing(Suspicion suspicion) {
+    return suspicion == Suspicion.ONE_FINDING
+        ? new Locked(
+            "It rests on one finding, which may be its neighbour's.",
+            "Opens when it was tried elsewhere, or another in its place, or a second finding"
+                + " agrees.")
+        : new Open();
+  }
+
+  /**
+   * Nothing goes back as mended before that was shown, unless its owner signs for it.
+   *
+   * @param signed whether the owner signed to take it without proof
+   */
+  public static GateAnswer ofHandBack(Proven proven, boolean signed) {
+    return switch (proven) {
+      case NOT_NEEDED, DONE -> new Open();
+      case UNFINISHED ->
+          signed
+              ? new Open()
+              : new Locked(
+                  "It is not shown yet that the complaint is gone.",
+                  "Opens when it ran clean often enough, or the owner signs to take it without"
+                      + " proof.");
+      case FAILED ->
+          signed
+              ? new Open()
+              : new Locked(
+                  "It failed again after it was mended.",
+                  "Opens when it ran clean often enough since, after another ruling if need be, or"
+                      + " the owner signs to take it as it is.");
+    };
+  }
 }

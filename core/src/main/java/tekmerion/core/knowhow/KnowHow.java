@@ -117,6 +117,12 @@ public final class KnowHow {
     return Optional.ofNullable(signs.get(id));
   }
 
+  /** Whether a sign comes from trying a part elsewhere, or another in its place. */
+  public boolean isOfSwap(String sign) {
+    return moves.values().stream()
+        .anyMatch(move -> move.act() == Move.Act.SWAP && move.given().contains(sign));
+  }
+
   /** Why this sign settles by itself that its part is failing; empty if it does not. */
   public Optional<String> decisive(Sign sign) {
     return sign(sign.id()).map(kind -> kind.decisive().get(sign.level()));

@@ -1,6 +1,9 @@
 package tekmerion.core.proof;
 
+import java.util.List;
+import java.util.Optional;
 import org.apache.commons.statistics.distribution.BetaDistribution;
+import tekmerion.core.gate.Proven;
 
 /**
  * How often what failed must be repeated without failing, until its absence means something.
@@ -23,6 +26,46 @@ public final class Proof {
   public static final int MOST_TRIALS = 60;
 
   private Proof() {}
+
+  /** How the proof of one ruling stands. */
+  public record Standing(Needed needed, int clean, Proven proven) {
+    /** "3 of 7". */
+    public String counted() {
+      return needed.counted(clean);
+    }
+  }
+
+  /**
+   * How many trials a complaint asks for that came as often as its owner says. A trial is one start
+   * and some minutes of what the owner does. What "most days" means in trials is judgement: seven
+   * days a week, five of them bad; "now and then": one time in four; range half to double. If
+   * nobody knows, it counts as most days.
+   *
+   * @param often level of the sign {@code often}
+   * @throws IllegalArgumentException if it has no such level
+   */
+  public static Needed ofComplaint(Optional<String> often) {
+    return switch (often.orElse("most-days")) {
+      case "always" -> needed(3, 3);
+      case "most-days" -> needed(5, 7);
+      case "now-and-then" -> needed(1, 4);
+      default -> throw new IllegalArgumentException("no frequency " + often.get());
+    };
+  }
+
+  /**
+   * @param failed whether each trial after the repair failed, in order; what was clean before a
+   *     failure counts no more
+   */
+  public static Standing standing(Needed needed, List<Boolean> failed) {
+    int lastFailure = failed.lastIndexOf(true);
+    int clean = failed.size() - 1 - lastFailure;
+    Proven proven =
+        clean >= needed.trials()
+            ? Proven.DONE
+            : clean == 0 && lastFailure >= 0 ? Proven.FAILED : Proven.UNFINISHED;
+    return new Standing(needed, clean, proven);
+  }
 
   /**
    * What is to be done.

@@ -29,6 +29,14 @@ public enum Course {
     return Words.inOrder(courses.stream().map(Course::words).toList());
   }
 
+  /** Whether it claims to end the complaint, so that this is to be shown. */
+  public boolean mends() {
+    return switch (this) {
+      case RECOVER_DATA, NOTHING_FOUND, REFER_OUT -> false;
+      default -> true;
+    };
+  }
+
   public String words() {
     return words;
   }

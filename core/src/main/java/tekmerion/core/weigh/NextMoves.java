@@ -52,7 +52,7 @@ public final class NextMoves {
   private static final int SHOWN = 3;
   private static final int LOOKED_AHEAD = 12;
   private static final double LEAST_CHANCE = 0.02;
-  private static final double LEAST_SHARE = 1e-6;
+  private static final double LEAST_SHARE = 1e-5;
 
   private final KnowHow knowHow;
   private final Network network;

@@ -115,17 +115,12 @@ final class Plans {
     for (int r = 0; r < remedies.size(); r++) {
       singles.add(plan(new int[] {r}, beliefs, stake));
     }
-    List<Integer> promising =
-        IntStream.range(0, remedies.size())
-            .boxed()
-            .sorted(Comparator.comparingDouble(r -> alone(r, singles.get(r), faults)))
-            .limit(PAIRED)
-            .toList();
+    int[] promising = promising(faults);
     List<Plan> plans = new ArrayList<>(singles);
     plans.add(plan(new int[0], beliefs, stake));
-    for (int a = 0; a < promising.size(); a++) {
-      for (int b = a + 1; b < promising.size(); b++) {
-        plans.add(plan(gentlerFirst(promising.get(a), promising.get(b)), beliefs, stake));
+    for (int a = 0; a < promising.length; a++) {
+      for (int b = a + 1; b < promising.length; b++) {
+        plans.add(plan(gentlerFirst(promising[a], promising[b]), beliefs, stake));
       }
     }
     plans.sort(Comparator.comparingDouble(Plan::cost));
@@ -133,20 +128,54 @@ final class Plans {
   }
 
   /**
-   * What a remedy costs, less what it saves of each cause by itself. Where two causes hold, no
-   * single remedy ends the complaint, but the two that pay each for itself do.
+   * What the best plan costs. A remedy that costs more than all it could mend is in no best plan,
+   * so it is not tried.
    */
-  private double alone(int remedy, Plan single, Posterior faults) {
+  double least(Posterior faults, Stake stake) {
+    Beliefs beliefs = beliefs(faults);
+    double least = plan(new int[0], beliefs, stake).cost();
+    for (int r = 0; r < remedies.size(); r++) {
+      if (gain(r, faults) > 0) {
+        least = Math.min(least, plan(new int[] {r}, beliefs, stake).cost());
+      }
+    }
+    int[] promising = promising(faults);
+    for (int a = 0; a < promising.length; a++) {
+      for (int b = a + 1; b < promising.length; b++) {
+        int[] both = gentlerFirst(promising[a], promising[b]);
+        least = Math.min(least, plan(both, beliefs, stake).cost());
+      }
+    }
+    return least;
+  }
+
+  /**
+   * The remedies that gain most by themselves, and none that gains nothing: what is worth pairing.
+   * Where two causes hold, no single remedy ends the complaint, but each of two gains.
+   */
+  private int[] promising(Posterior faults) {
+    double[] gains = new double[remedies.size()];
+    for (int r = 0; r < gains.length; r++) {
+      gains[r] = gain(r, faults);
+    }
+    return IntStream.range(0, gains.length)
+        .filter(r -> gains[r] > 0)
+        .boxed()
+        .sorted(Comparator.comparingDouble((Integer r) -> gains[r]).reversed())
+        .limit(PAIRED)
+        .mapToInt(Integer::intValue)
+        .toArray();
+  }
+
+  /** What it saves of each cause behind the complaint, less its work and parts. */
+  private double gain(int remedy, Posterior faults) {
     double mended = 0;
     for (int c = 0; c < causes; c++) {
       mended += behind[c] ? faults.probability()[c] * cures[remedy][c] : 0;
     }
-    return single.cost() - single.comeback() - Stake.COMEBACK_MINUTES * mended;
-  }
-
-  /** What the best plan costs. */
-  double least(Posterior faults, Stake stake) {
-    return rank(faults, stake).get(0).cost();
+    Remedy r = remedies.get(remedy);
+    double own = r.minutes().get(0) + Stake.WAITING * r.minutes().get(1) + r.parts();
+    return Stake.COMEBACK_MINUTES * mended - own;
   }
 
   private int[] gentlerFirst(int a, int b) {

@@ -3,6 +3,9 @@ package tekmerion.core.gate;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
@@ -66,5 +69,65 @@ class GateTest {
       assertThat(locked.reason()).contains("Out of spares.");
       assertThat(locked.opens()).contains("copy is verified");
     }
+  }
+
+  /**
+   * Every stance, touch, suspicion, proof and signature together: 5 × 6 × 4 × 4 × 2 = 960. What is
+   * expected is written out by hand, a line for each way to be locked; all else is open.
+   */
+  @Test
+  void theWholeTable() {
+    int rows = 0;
+    for (Stance stance : Stance.values()) {
+      for (Touch touch : Touch.values()) {
+        for (Suspicion suspicion : Suspicion.values()) {
+          for (Proven proven : Proven.values()) {
+            for (boolean signed : new boolean[] {false, true}) {
+              Set<String> locked = new TreeSet<>();
+              if (!Gate.ofData(touch, stance).isOpen()) {
+                locked.add("data");
+              }
+              Optional<String> decisive =
+                  suspicion == Suspicion.DECISIVE
+                      ? Optional.of("Out of spares.")
+                      : Optional.empty();
+              if (!Gate.ofStress(true, decisive, stance).isOpen()) {
+                locked.add("stress");
+              }
+              if (!Gate.ofReplacing(suspicion).isOpen()) {
+                locked.add("replacing");
+              }
+              if (!Gate.ofHandBack(proven, signed).isOpen()) {
+                locked.add("hand back");
+              }
+              assertThat(locked)
+                  .as("%s %s %s %s signed %s", stance, touch, suspicion, proven, signed)
+                  .isEqualTo(expected(stance.name(), touch.ordinal(), suspicion, proven, signed));
+              rows++;
+            }
+          }
+        }
+      }
+    }
+    assertThat(rows).isEqualTo(960);
+  }
+
+  private static Set<String> expected(
+      String stance, int touch, Suspicion suspicion, Proven proven, boolean signed) {
+    Set<String> locked = new TreeSet<>();
+    boolean atRisk = Set.of("UNKNOWN", "WANTED", "COPIED").contains(stance);
+    if (atRisk && (touch == 4 || touch == 5)) {
+      locked.add("data"); // whoever signed what about the proof
+    }
+    if (atRisk && suspicion == Suspicion.DECISIVE) {
+      locked.add("stress");
+    }
+    if (suspicion == Suspicion.ONE_FINDING) {
+      locked.add("replacing"); // nothing found is the technician's own reason; more opens it
+    }
+    if (!signed && (proven == Proven.UNFINISHED || proven == Proven.FAILED)) {
+      locked.add("hand back");
+    }
+    return locked;
   }
 }

@@ -4,9 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import tekmerion.core.gate.Proven;
 
 class ProofTest {
   @ParameterizedTest(name = "failed {0} of {1}: {2} clean ones")
@@ -50,5 +53,32 @@ class ProofTest {
   void isCountedInWords() {
     assertThat(Proof.needed(1, 1).counted(3)).isEqualTo("3 of 5");
     assertThat(Proof.needed(1, 1).counted(9)).isEqualTo("5 of 5");
+  }
+
+  @ParameterizedTest(name = "{0}: {1}")
+  @CsvSource({
+    // Beta(4, 1): 1/5 × 2/6 × 3/7 = 0.0286
+    "always, 3",
+    // Beta(6, 3): 3/9 × 4/10 × 5/11 × 6/12 = 0.0303
+    "most-days, 4",
+    // Beta(2, 4): E = Π (4 + i)/(6 + i) = 20/((n + 4)(n + 5)); ≤ 0.05 first at n = 16: 20/420
+    "now-and-then, 16"
+  })
+  void theRarerItCameTheMoreIsAsked(String often, int trials) {
+    assertThat(Proof.ofComplaint(Optional.of(often)).trials()).isEqualTo(trials);
+  }
+
+  @Test
+  void aFailureStartsTheCountAnew() {
+    Proof.Needed three = Proof.ofComplaint(Optional.of("always"));
+
+    assertThat(Proof.standing(three, List.of()).proven()).isEqualTo(Proven.UNFINISHED);
+    assertThat(Proof.standing(three, List.of(false, false)).counted()).isEqualTo("2 of 3");
+    assertThat(Proof.standing(three, List.of(false, false, true)).proven())
+        .isEqualTo(Proven.FAILED);
+    assertThat(Proof.standing(three, List.of(false, false, true, false)).counted())
+        .isEqualTo("1 of 3");
+    assertThat(Proof.standing(three, List.of(true, false, false, false)).proven())
+        .isEqualTo(Proven.DONE);
   }
 }

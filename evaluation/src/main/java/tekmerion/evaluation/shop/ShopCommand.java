@@ -7,6 +7,7 @@ import java.util.TreeMap;
 import java.util.concurrent.Callable;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import java.util.function.ToDoubleFunction;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
@@ -51,7 +52,7 @@ public final class ShopCommand implements Callable<Integer> {
   @Override
   public Integer call() {
     if (tell != null) {
-      visit(tell, orders.get(0), System.out::println).run();
+      visit(tell, orders.get(0), line -> System.out.println(line.get())).run();
       return 0;
     }
     System.out.printf("%,d machines, seed %d%n", machines, seed);
@@ -72,7 +73,7 @@ public final class ShopCommand implements Callable<Integer> {
         .toList();
   }
 
-  private Visit visit(int number, Order order, Consumer<String> told) {
+  private Visit visit(int number, Order order, Consumer<Supplier<String>> told) {
     long own = seed * 1_000_003 + number;
     return new Visit(KnowHow.shipped(), new ShopMachines(own).next(), order, own, told);
   }

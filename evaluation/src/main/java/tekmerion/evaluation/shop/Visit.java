@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
 import tekmerion.core.gate.Stance;
 import tekmerion.core.gate.Touch;
 import tekmerion.core.knowhow.KnowHow;
@@ -52,7 +53,7 @@ final class Visit {
   private final Map<String, Sign> signs = new LinkedHashMap<>();
   private final Set<String> done = new HashSet<>();
   private final List<String> made = new ArrayList<>();
-  private final Consumer<String> told;
+  private final Consumer<Supplier<String>> told;
   private List<String> families;
   private Stance stance;
   private double handsOn;
@@ -86,7 +87,12 @@ final class Visit {
   /**
    * @param told what happens, a line at a time
    */
-  Visit(KnowHow knowHow, ShopMachine machine, Order order, long seed, Consumer<String> told) {
+  Visit(
+      KnowHow knowHow,
+      ShopMachine machine,
+      Order order,
+      long seed,
+      Consumer<Supplier<String>> told) {
     this.told = told;
     this.knowHow = knowHow;
     this.machine = machine;
@@ -98,7 +104,7 @@ final class Visit {
   Result run() {
     Owner.Story story = new Owner(knowHow, machine, random).tell();
     families = story.families();
-    told.accept("%s says %s: %s".formatted(machine.noticed(), families, story.signs()));
+    told.accept(() -> "%s says %s: %s".formatted(machine.noticed(), families, story.signs()));
     story.signs().forEach(this::know);
     stance =
         random.nextDouble() < 0.08
@@ -109,7 +115,7 @@ final class Visit {
       if (next.isEmpty()) {
         break;
       }
-      told.accept("  " + weigh().headline());
+      told.accept(() -> "  " + weigh().headline());
       make(next.get().move(), next.get().part());
     }
     return ruled();
@@ -188,7 +194,7 @@ final class Visit {
       throw new IllegalStateException("the simulated shop cannot make the move " + move.id());
     }
     Map<String, String> seen = bench.seen();
-    told.accept("%s: %s".formatted(move.id(), seen));
+    told.accept(() -> "%s: %s".formatted(move.id(), seen));
     seen.forEach((sign, level) -> know(sign, part.key(), read(sign, level)));
     if (move.act() == Move.Act.COPY && seen.containsKey("copy.errors")) {
       stance = Stance.COPY_VERIFIED;
@@ -225,7 +231,8 @@ final class Visit {
     CauseShare top = weigh().causes().get(0);
     Advice advice = advice();
     Plan plan = advice.plans().get(0);
-    told.accept("ruled: %s, first %s %.2f".formatted(plan.words(), top.cause(), top.probability()));
+    told.accept(
+        () -> "ruled: %s, first %s %.2f".formatted(plan.words(), top.cause(), top.probability()));
     boolean nothingThere = machine.noticed().isEmpty();
     boolean copies = plan.remedies().stream().anyMatch(r -> r.id().equals("recover-data"));
     boolean erases = plan.remedies().stream().anyMatch(r -> r.touches() == Touch.ERASES);

@@ -14,6 +14,7 @@ import tekmerion.server.job.JobProgress;
 import tekmerion.server.job.Tell;
 import tekmerion.server.job.TraceEntry;
 import tekmerion.server.problem.Refusal;
+import tekmerion.server.proof.Proofs;
 import tekmerion.server.run.DriveRun;
 import tekmerion.server.run.Runs;
 
@@ -27,6 +28,7 @@ class Ending {
   private final Runs runs;
   private final Secret secret;
   private final JdbcClient jdbc;
+  private final Proofs proofs;
   private final Tell tell;
 
   Ending(
@@ -37,6 +39,7 @@ class Ending {
       Runs runs,
       Secret secret,
       JdbcClient jdbc,
+      Proofs proofs,
       Tell tell) {
     this.lock = lock;
     this.progress = progress;
@@ -45,6 +48,7 @@ class Ending {
     this.runs = runs;
     this.secret = secret;
     this.jdbc = jdbc;
+    this.proofs = proofs;
     this.tell = tell;
   }
 
@@ -75,6 +79,7 @@ class Ending {
     by.must(Role.TECHNICIAN, Role.LEAD);
     Job job = lock.forChange(number, version);
     noOpenChange(job);
+    proofs.mustLetGo(job);
     progress.readyToHandBack(job);
     tell.trace(job, TraceEntry.Kind.END, "Ready to hand back", "", by);
   }
@@ -84,6 +89,9 @@ class Ending {
     Job job = lock.forChange(number, version);
     noOpenChange(job);
     noOpenRun(job);
+    if (how == Job.EndedHow.HANDED_BACK) {
+      proofs.mustLetGo(job);
+    }
     secret.wipe(job.id());
     jdbc.sql("UPDATE bay SET job_id = NULL WHERE job_id = ?").param(job.id()).update();
     end.end(job, how);

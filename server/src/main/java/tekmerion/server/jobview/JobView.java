@@ -18,6 +18,7 @@ import tekmerion.server.job.TraceEntry;
 import tekmerion.server.link.ProbeBoard.ProbeView;
 import tekmerion.server.move.MadeMoves;
 import tekmerion.server.photo.Photos;
+import tekmerion.server.proof.Proofs;
 import tekmerion.server.ruling.RulingService.CourseView;
 import tekmerion.server.ruling.RulingService.Lock;
 import tekmerion.server.ruling.RulingService.RulingView;
@@ -32,6 +33,8 @@ import tekmerion.server.ruling.RulingService.RulingView;
  * @param fromCounter whether what was said can be corrected in the conversation
  * @param bay null if the machine is on no bay
  * @param places the machine in checking order
+ * @param enough whether no further move is worth its minutes: time to rule
+ * @param proof null if nothing was ruled that mends
  */
 record JobView(
     String number,
@@ -67,6 +70,8 @@ record JobView(
     List<CourseView> courses,
     List<Course> leaning,
     List<MadeMoves.Made> made,
+    boolean enough,
+    @Schema(nullable = true) Proofs.ProofView proof,
     List<PlanView> plans,
     List<TurnView> turns,
     String waiver,

@@ -48,6 +48,7 @@ import tekmerion.server.part.PartHistory;
 import tekmerion.server.part.PartPlace;
 import tekmerion.server.photo.Photos;
 import tekmerion.server.problem.Refusal;
+import tekmerion.server.proof.Proofs;
 import tekmerion.server.reading.ReadRequests;
 import tekmerion.server.reading.Reading;
 import tekmerion.server.ruling.DataStance;
@@ -84,6 +85,7 @@ class JobViews {
   private final Photos photos;
   private final JdbcClient jdbc;
   private final MadeMoves made;
+  private final Proofs proofs;
 
   JobViews(
       Jobs jobs,
@@ -100,7 +102,8 @@ class JobViews {
       Secret secret,
       Photos photos,
       JdbcClient jdbc,
-      MadeMoves made) {
+      MadeMoves made,
+      Proofs proofs) {
     this.jobs = jobs;
     this.bays = bays;
     this.probes = probes;
@@ -116,6 +119,7 @@ class JobViews {
     this.photos = photos;
     this.jdbc = jdbc;
     this.made = made;
+    this.proofs = proofs;
   }
 
   @Transactional(readOnly = true)
@@ -180,6 +184,8 @@ class JobViews {
         courses,
         evidence.weighed().leaning(),
         made.of(job.id()),
+        job.endedAt() == null && advice.enough(),
+        proofs.of(job).orElse(null),
         advice.plans().stream().map(PlanView::of).toList(),
         advice.turns().stream().map(TurnView::of).toList(),
         RulingService.WAIVER,

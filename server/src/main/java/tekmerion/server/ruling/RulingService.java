@@ -173,7 +173,14 @@ public class RulingService {
             "\"%s\" is locked. %s".formatted(course.words(), locked.reason()), locked.opens());
       }
     }
-    Weighed asItStands = weighing.weigh(job).weighed();
+    WeighingService.Evidence evidence = weighing.weigh(job);
+    Weighed asItStands = evidence.weighed();
+    if (courses.contains(Course.REPLACE_PART)
+        && Gate.ofReplacing(weighing.suspicion(evidence)) instanceof GateAnswer.Locked locked) {
+      throw Refusal.locked(
+          "\"%s\" is locked. %s".formatted(Course.REPLACE_PART.words(), locked.reason()),
+          locked.opens());
+    }
     rulings.save(
         new Ruling(
             job.id(),
@@ -184,7 +191,13 @@ public class RulingService {
             accounts.getReferenceById(by.id()),
             clock.instant()));
     progress.ruled(job);
-    told(job, TraceEntry.Kind.RULING, "Ruled", Course.inOrder(courses), by);
+    boolean differs = !asItStands.leaning().isEmpty() && !asItStands.leaning().equals(courses);
+    told(
+        job,
+        TraceEntry.Kind.RULING,
+        differs ? "Ruled otherwise than weighed" : "Ruled",
+        Course.inOrder(courses),
+        by);
   }
 
   /** Keeps a ruling that was signed before this server knew of it; it binds nobody any more. */
