@@ -141,6 +141,8 @@ export const job = (more: Partial<Job> = {}): Job => ({
   ],
   leaning: ['RECOVER_DATA'],
   made: [],
+  enough: false,
+  proof: null,
   plans: [],
   turns: [],
   waiver: 'I do not need the data.',

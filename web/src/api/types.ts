@@ -45,6 +45,7 @@ export type Found = Schemas['Found'];
 export type Hit = Schemas['Hit'];
 export type PartLife = Schemas['PartView'];
 export type CustomerLife = Schemas['CustomerView'];
+export type Proof = Schemas['Proof'];
 export type ComplaintNow = Schemas['ComplaintNow'];
 export type DriveData = Schemas['DriveView'];
 export type DriveNumber = Schemas['DriveNumber'];

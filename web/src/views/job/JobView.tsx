@@ -15,6 +15,7 @@ import { Moves } from './Moves';
 import { OneChange } from './OneChange';
 import { PhotoStrip } from './PhotoStrip';
 import { Places } from './Places';
+import { ProofCard } from './ProofCard';
 import { TakenIn } from './TakenIn';
 import { Trace } from './Trace';
 
@@ -34,6 +35,7 @@ function Shown({ job }: { job: Job }) {
       <JobHead job={job} />
       <Hand job={job} />
       <TakenIn job={job} />
+      <ProofCard job={job} />
       <Columns>
         <Places
           job={job}

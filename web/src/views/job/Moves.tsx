@@ -47,6 +47,11 @@ export function Moves({ job }: { job: Job }) {
         <Lead>Next moves, best first</Lead>
         <small>gentlest wins a tie</small>
       </SheetHead>
+      {job.enough && (
+        <Enough>
+          Nothing left is worth its minutes: rule on it, or look further if you differ.
+        </Enough>
+      )}
       {read.isError && <ProblemNote error={read.error} />}
       {run.isError && <ProblemNote error={run.error} />}
       {refused.map((request) => (
@@ -192,6 +197,12 @@ const Item = styled.li`
     background: ${color.sheet};
     align-self: start;
   }
+`;
+
+const Enough = styled.p`
+  padding: 10px 16px;
+  border-top: 1px solid ${color.line};
+  background: ${color.clearSoft};
 `;
 
 const More = styled.div`

@@ -66,6 +66,9 @@ final class MemoryWork {
         if (b.chance(0.5)) {
           out.add(Thing.CONTACTS); // the socket was wiped by the swap
         }
+        if (b.value(Quantity.BAD_SLOT) == 2) {
+          out.add(Thing.SLOT_A); // the bench module sits alone in the first
+        }
         b.tried("known-good.memory", "same", "gone", out);
       }
       case "memory-labels" ->
