@@ -78,10 +78,11 @@ export function Moves({ job }: { job: Job }) {
               <Row>
                 <Button
                   primary={move === next}
+                  aria-label={`${verb(move)} ${move.title}`}
                   onPress={() => make(move)}
                   isDisabled={read.isPending || run.isPending}
                 >
-                  {move.by === null ? 'Do it…' : move.by === 'READ' ? 'Read it' : 'Start it'}
+                  {verb(move)}
                 </Button>
                 <small>{times(move)}</small>
                 <TouchPips touch={move.touch} words={move.touchWords} />
@@ -101,6 +102,9 @@ export function Moves({ job }: { job: Job }) {
     </Sheet>
   );
 }
+
+const verb = (move: Move) =>
+  move.by === null ? 'Do it…' : move.by === 'READ' ? 'Read it' : 'Start it';
 
 function LockWords({ move, job, progress }: { move: Move; job: Job; progress: Progress | null }) {
   const running = job.pending.find((p) => p.driveKey === move.driveKey && p.refusedWhy === null);

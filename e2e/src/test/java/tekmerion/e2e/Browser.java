@@ -112,8 +112,8 @@ final class Browser implements AutoCloseable {
 
   /** Tab until the focus is on what bears these words, as text or as its label. */
   void tabTo(String words) {
-    see(By.xpath("//*[normalize-space()='%1$s' or @aria-label='%1$s']".formatted(words)));
-    for (int i = 0; i < 80; i++) {
+    see(By.xpath("//*[normalize-space()=\"%1$s\" or @aria-label=\"%1$s\"]".formatted(words)));
+    for (int i = 0; i < 200; i++) {
       Object focused =
           driver.executeScript(
               "const e = document.activeElement;"
@@ -124,6 +124,42 @@ final class Browser implements AutoCloseable {
       key(Keys.TAB);
     }
     throw new AssertionError("Tab never comes to: " + words);
+  }
+
+  /** The same for what only begins with these words, and for what can be ticked. */
+  void tabToward(String words) {
+    for (int i = 0; i < 160; i++) {
+      Object focused =
+          driver.executeScript(
+              "const e = document.activeElement;"
+                  + "const of = e.labels && e.labels.length ? e.labels[0] : e;"
+                  + "return e.getAttribute('aria-label') ?? of.textContent.trim();");
+      // A ticked course has its place in the order before its words.
+      if (focused instanceof String text
+          && (text.startsWith(words) || text.replaceFirst("^[0-9]", "").startsWith(words))) {
+        return;
+      }
+      key(Keys.TAB);
+    }
+    throw new AssertionError("Tab never comes to what begins with: " + words);
+  }
+
+  /** How many boxes are ticked. */
+  int ticked() {
+    return driver.findElements(By.cssSelector("input[type=checkbox]:checked")).size();
+  }
+
+  void tabToTicked() {
+    for (int i = 0; i < 160; i++) {
+      Object at =
+          driver.executeScript(
+              "return document.activeElement.matches('input[type=checkbox]:checked')");
+      if (Boolean.TRUE.equals(at)) {
+        return;
+      }
+      key(Keys.TAB);
+    }
+    throw new AssertionError("Tab never comes to a ticked box");
   }
 
   void moveTo(By what) {

@@ -23,21 +23,19 @@ class CounterTest {
   private static Whole whole;
   private static Browser browser;
   private static String taken;
+  private static Conversation talk;
 
   @BeforeAll
   static void start() {
     whole = new Whole();
     browser = new Browser(whole.home(), whole.address());
+    talk = new Conversation(browser);
   }
 
   @AfterAll
   static void stop() {
     browser.close();
     whole.close();
-  }
-
-  private static void asked(String question) {
-    browser.see(By.xpath("//h2[contains(normalize-space(),'%s')]".formatted(question)));
   }
 
   private static void assertAccessible() {
@@ -54,34 +52,34 @@ class CounterTest {
     assertAccessible();
     long began = System.nanoTime();
     browser.keys(Keys.ENTER);
-    asked("Whose is it?");
+    talk.asked("Whose is it?");
     browser.keys("Mina Torvald", Keys.TAB, "0611 22 33", Keys.ENTER);
-    asked("Which machine is it?");
+    talk.asked("Which machine is it?");
     browser.keys("TWA24-O456"); // letter O where the one met before has a zero
     browser.seeText("differs only in letters and digits that look alike");
     assertAccessible();
     browser.keys(Keys.TAB, "Tarnwick", Keys.TAB, "all-in-one", Keys.ENTER);
-    asked("What is wrong with it?");
+    talk.asked("What is wrong with it?");
     browser.keys("It stops with an error screen and clicked");
     browser.see(By.cssSelector("button[aria-pressed='true'], button[data-selected]"));
     browser.keys(Keys.ENTER);
-    asked("What exactly does the screen say?");
+    talk.asked("What exactly does the screen say?");
     browser.keys(Keys.ESCAPE);
-    asked("Any noise, smell, heat or swelling?"); // tells most after what was said
+    talk.asked("Any noise, smell, heat or swelling?"); // tells most after what was said
     browser.keys("1", Keys.ENTER);
-    skipTo("How far does it get");
+    talk.skipTo("How far does it get");
     assertAccessible();
     browser.keys("6", Keys.ENTER);
-    skipTo("Is the data on it wanted?");
+    talk.skipTo("Is the data on it wanted?");
     browser.keys("1", Keys.ENTER);
-    asked("What stays here with it?");
+    talk.asked("What stays here with it?");
     browser.keys("1", Keys.ENTER);
-    asked("Does it need a password?");
+    talk.asked("Does it need a password?");
     browser.keys("kelp", Keys.ENTER);
-    asked("When shall it be ready?");
+    talk.asked("When shall it be ready?");
     assertAccessible();
     browser.keys("2", Keys.ENTER);
-    asked("what was skipped stays unknown");
+    talk.asked("what was skipped stays unknown");
     browser.keys(Keys.ENTER);
     browser.seeText("is taken in");
     taken = browser.path().replace("/job/", "");
@@ -97,19 +95,6 @@ class CounterTest {
     assertAccessible();
   }
 
-  private static void skipTo(String question) throws Exception {
-    By here = By.xpath("//h2[contains(normalize-space(),'%s')]".formatted(question));
-    for (int i = 0; i < 12 && !browser.has(here); i++) {
-      String before = browser.texts(By.cssSelector("[role=group] > div > h2")).get(0);
-      browser.keys(Keys.ESCAPE);
-      Await.until(
-          "the next question",
-          SOON,
-          () -> !browser.texts(By.cssSelector("[role=group] > div > h2")).contains(before));
-    }
-    browser.see(here);
-  }
-
   @Test
   @Order(2)
   void whatWasSaidCanBeCorrectedPhraseByPhrase() {
@@ -118,7 +103,7 @@ class CounterTest {
     browser.seeHeading(taken + ": correct what was said");
     browser.seeText("a limited start");
     browser.press("a limited start");
-    asked("How far does it get");
+    talk.asked("How far does it get");
     browser.keys("7", Keys.ENTER);
     browser.press("Keep the correction");
 
@@ -132,7 +117,7 @@ class CounterTest {
     ShopClient mara = whole.signedIn("mara");
     browser.open("/intake");
     browser.press("Take something in");
-    asked("Whose is it?");
+    talk.asked("Whose is it?");
     String id = browser.path().replace("/intake/", "");
     browser.keys("Two Hands");
     browser.seeText("Draft kept");
@@ -181,7 +166,7 @@ class CounterTest {
 
     browser.open("/intake");
     browser.press("Take something in");
-    asked("Whose is it?");
+    talk.asked("Whose is it?");
     browser.keys("TKJ22921" + Keys.ENTER); // J-2292: 4, 1, 9, 0 → (12 − 0) mod 11 = 1
     browser.seeText("Net loft");
     assertThat(browser.path()).isEqualTo("/job/J-2292");

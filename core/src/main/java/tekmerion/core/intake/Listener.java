@@ -2,11 +2,13 @@ package tekmerion.core.intake;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import tekmerion.core.intake.Words.Word;
 import tekmerion.core.knowhow.KnowHow;
 
@@ -25,6 +27,7 @@ public final class Listener {
   private record Met(int from, int to) {}
 
   private final List<Phrase> families = new ArrayList<>();
+  private final Set<String> vocabulary = new HashSet<>();
   private final List<Phrase> signs = new ArrayList<>();
 
   public Listener(KnowHow knowHow) {
@@ -39,6 +42,9 @@ public final class Listener {
                     .forEach(
                         (level, said) ->
                             said.forEach(words -> signs.add(phrase(sign.id(), level, words)))));
+    Stream.concat(families.stream(), signs.stream())
+        .flatMap(phrase -> phrase.words().stream())
+        .forEach(word -> vocabulary.add(word.stem()));
   }
 
   private static Phrase phrase(String target, String level, String words) {
@@ -77,7 +83,7 @@ public final class Listener {
         said.values().stream().sorted(Comparator.comparingInt(Heard.Said::from)).toList());
   }
 
-  private static Optional<Met> find(Phrase phrase, List<Word> words) {
+  private Optional<Met> find(Phrase phrase, List<Word> words) {
     for (int start = 0; start < words.size(); start++) {
       if (!same(phrase.words().get(0), words.get(start)) || isDenied(phrase, words, start)) {
         continue;
@@ -105,8 +111,13 @@ public final class Listener {
     return Optional.empty();
   }
 
-  private static boolean same(Word a, Word b) {
-    return a.stem().equals(b.stem()) || (a.typed() && b.typed() && Words.alike(a.stem(), b.stem()));
+  /** A word that we know as it stands is no slip of another: "keeps" is not "beeps". */
+  private boolean same(Word known, Word heard) {
+    return known.stem().equals(heard.stem())
+        || (known.typed()
+            && heard.typed()
+            && !vocabulary.contains(heard.stem())
+            && Words.alike(known.stem(), heard.stem()));
   }
 
   private static boolean isDenied(Phrase phrase, List<Word> words, int start) {

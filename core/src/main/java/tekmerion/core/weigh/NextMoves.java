@@ -34,7 +34,7 @@ import tekmerion.core.words.Words;
  */
 public final class NextMoves {
   /** What a bit is worth beside what it saves at once: it also makes later moves worth more. */
-  private static final double MINUTES_PER_BIT = 80;
+  private static final double MINUTES_PER_BIT = 60;
 
   /** Minutes gained by a minute. */
   private static final double WORTH_ITS_MINUTES = 1;

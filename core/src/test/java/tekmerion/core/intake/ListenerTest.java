@@ -74,4 +74,13 @@ class ListenerTest {
       assertThat(heard.families()).allMatch(f -> 0 <= f.from() && f.from() <= f.to());
     }
   }
+
+  /** One letter apart, and both are words of ours. */
+  @Test
+  void aWordThatWeKnowIsNoSlipOfAnother() {
+    Heard heard = new Listener(KnowHow.shipped()).hear("It keeps restarting");
+
+    assertThat(heard.families()).extracting(Heard.Family::id).contains("restart-loop");
+    assertThat(heard.signs()).extracting(Heard.Said::sign).doesNotContain("said.beeps");
+  }
 }

@@ -63,12 +63,16 @@ final class DriveWork {
         boolean clicks =
             drive.health() == Health.HEADS && b.chance(0.4)
                 || drive.health() == Health.MOTOR && b.chance(0.35);
-        boolean still =
+        // A stuck motor is heard trying; dead electronics are not heard at all.
+        boolean tries =
             !clicks
-                && (drive.health() == Health.MOTOR && b.chance(0.8)
-                    || drive.health() == Health.ELECTRONICS && b.chance(0.35)
-                    || b.has(Ailment.PORT_STARVES) && b.chance(0.4));
-        b.note("drive.sound", clicks ? "clicks" : still ? "no-spin" : "normal");
+                && (drive.health() == Health.MOTOR && b.chance(0.7)
+                    || b.has(Ailment.PORT_STARVES) && b.chance(0.3));
+        boolean still =
+            drive.health() == Health.MOTOR && b.chance(0.4)
+                || drive.health() == Health.ELECTRONICS && b.chance(0.4)
+                || b.has(Ailment.PORT_STARVES) && b.chance(0.15);
+        b.note("drive.sound", clicks ? "clicks" : tries ? "tries" : still ? "no-spin" : "normal");
         b.look(
             "drive.hand-warm",
             "warm",
@@ -174,6 +178,14 @@ final class DriveWork {
                           || b.has(Ailment.CABLE_LOOSE) && b.chance(0.25)));
       case "defragment" ->
           b.repaired("cure.defragment", "same", "gone", Map.of(Ailment.FILES_SCATTERED, 0.85));
+      case "scatter-look" ->
+          b.look(
+              "files.scatter",
+              "few",
+              "many",
+              b.has(Ailment.FILES_SCATTERED) && b.chance(0.95)
+                  || b.has(Ailment.VOLUME_FULL) && b.chance(0.4)
+                  || b.chance(0.1));
       case "trim" ->
           b.look("cure.trim", "same", "gone", b.has(Ailment.VOLUME_FULL) && b.chance(0.2));
       case "drive-busy-sample" -> {

@@ -76,11 +76,11 @@ final class FirstLook {
     if (b.has(Ailment.SURFACE_GOING, Ailment.HEADS_WEAK) && b.chance(0.6)) {
       names = "drive";
     } else if (stops) {
-      if (b.has(
-          Ailment.DRIVER_BAD,
-          Ailment.GRAPHICS_DRIVER_BAD,
-          Ailment.STORAGE_DRIVER_BAD,
-          Ailment.SECURITY_IN_WAY)) {
+      if (b.has(Ailment.GRAPHICS_DRIVER_BAD, Ailment.GRAPHICS_BAD)) {
+        names = b.chance(0.7) ? "graphics" : "nothing";
+      } else if (b.has(Ailment.STORAGE_DRIVER_BAD)) {
+        names = b.chance(0.6) ? "storage" : b.chance(0.3) ? "drive" : "nothing";
+      } else if (b.has(Ailment.DRIVER_BAD, Ailment.SECURITY_IN_WAY)) {
         names = b.chance(0.75) ? "one-driver" : "nothing";
       } else if (b.has(
           Ailment.MODULE_BAD,

@@ -3,6 +3,7 @@ package tekmerion.evaluation.shop;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.SplittableRandom;
 import java.util.TreeMap;
 import java.util.concurrent.Callable;
 import java.util.function.Consumer;
@@ -74,7 +75,8 @@ public final class ShopCommand implements Callable<Integer> {
   }
 
   private Visit visit(int number, Order order, Consumer<Supplier<String>> told) {
-    long own = seed * 1_000_003 + number;
+    // Seeds that follow each other give a Random first numbers that do too; these are mixed.
+    long own = new SplittableRandom(seed ^ number * 0x9E3779B97F4A7C15L).nextLong();
     return new Visit(KnowHow.shipped(), new ShopMachines(own).next(), order, own, told);
   }
 

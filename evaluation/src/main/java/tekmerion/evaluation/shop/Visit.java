@@ -64,7 +64,8 @@ final class Visit {
    * @param families that the owner named
    * @param topProbability of the first cause
    * @param present whether the machine has the first cause at all
-   * @param right whether the first cause is behind the complaint
+   * @param right whether the first cause is behind the complaint; of a sound machine, whether it is
+   *     said to have none of them
    * @param ruledRight whether the ruling ends the complaint
    * @param minutes hands-on, and waiting at a tenth
    * @param dataLost by something that a move or the ruling did
@@ -228,7 +229,8 @@ final class Visit {
   }
 
   private Result ruled() {
-    CauseShare top = weigh().causes().get(0);
+    Weighed weighed = weigh();
+    CauseShare top = weighed.causes().get(0);
     Advice advice = advice();
     Plan plan = advice.plans().get(0);
     told.accept(
@@ -249,7 +251,9 @@ final class Visit {
         top.cause(),
         top.probability(),
         Truth.isPresent(machine, top.cause()),
-        Truth.isBehind(machine, top.cause()),
+        nothingThere
+            ? weighed.noneProbability() > top.probability()
+            : Truth.isBehind(machine, top.cause()),
         plan.words(),
         nothingThere ? plan.remedies().isEmpty() : Truth.ends(machine, plan),
         handsOn,

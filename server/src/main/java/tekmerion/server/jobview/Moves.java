@@ -23,7 +23,7 @@ import tekmerion.server.ruling.RulingService.Lock;
 
 /** What can be done next, best first; then what is locked, with what opens it. */
 final class Moves {
-  private static final int MOST_OPEN = 12;
+  private static final int MOST_OPEN = 60;
   private static final int MOST_LOCKED = 6;
 
   private Moves() {}

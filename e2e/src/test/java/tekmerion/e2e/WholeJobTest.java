@@ -1,0 +1,251 @@
+package tekmerion.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Duration;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+
+/** Three machines from the counter to the hand-back, without a mouse. */
+class WholeJobTest {
+  private static final Duration SOON = Duration.ofSeconds(10);
+  private static Whole whole;
+  private static Browser browser;
+  private static Conversation talk;
+
+  @BeforeAll
+  static void start() {
+    whole = new Whole();
+    browser = new Browser(whole.home(), whole.address());
+    talk = new Conversation(browser);
+    browser.open("/");
+    browser.signIn(Whole.PERSON, Whole.PASSWORD);
+    browser.seeHeading("need a person");
+  }
+
+  @AfterAll
+  static void stop() {
+    browser.close();
+    whole.close();
+  }
+
+  @AfterEach
+  void nothingIsHeldAgainstThePage() {
+    assertThat(browser.complaints()).isEmpty();
+  }
+
+  @Test
+  void aFailingDriveWhoseDataIsWanted() throws Exception {
+    String job = takenIn("Fenna Brandt", "14 laptop", "It is slow and hangs for minutes", "7", "1");
+
+    make("Dock drive A on the bench machine", "It reads slowly or with errors");
+    makeAll("Listen to drive A and feel it", "Clicks in a rhythm", "As usual");
+    browser.seeText("Drive A is failing");
+    make("Copy drive A before anything else", "With unreadable places");
+    rule("Recover the data, then replace the part", "Clicks, reads with errors elsewhere too.");
+    change("new drive, data put back", "It is gone");
+    handBack(job);
+  }
+
+  @Test
+  void aBadModule() throws Exception {
+    String job =
+        takenIn("Olle Quist", "desk tower", "The memory test failed, error screen", "7", "1");
+
+    make("Run on one module at a time", "One fails and the other runs");
+    make("Put in a module that is known good", "The complaint is gone");
+    browser.seeText("A memory module is bad");
+    rule("Replace the part", "Fails alone, a known good one runs.");
+    change("new module", "It is gone");
+    handBack(job);
+  }
+
+  @Test
+  void cleanHardwareWithASystemReset() throws Exception {
+    String job = takenIn("Runa Moreau", "mini", "Keeps restarting, stuck update", "5", "1");
+    notWanted("Runa Moreau");
+
+    make("Start it from our boot medium", "It runs");
+    make("Dock drive A on the bench machine", "It reads there");
+    make("Let the stuck update go on for an hour", "It hangs at the same place");
+    begin("Verify the system's own files");
+    answer("Damaged and not mended");
+    answer("The same");
+    browser.tabTo("Keep what was seen");
+    browser.keys(Keys.ENTER);
+    browser.seeText("Verify the system's own files");
+    browser.see(By.id("made"));
+    ruleOtherwise("Reset the system, keeping files", "Files cannot be mended; the metal is sound.");
+    change("system reset, files kept", "It is gone");
+    handBack(job);
+  }
+
+  /**
+   * @param reach the digit of its rung
+   * @param wanted 1: the data is wanted
+   */
+  private static String takenIn(
+      String owner, String model, String complaint, String reach, String wanted) throws Exception {
+    browser.open("/intake");
+    browser.seeHeading("The counter is free");
+    browser.keys(Keys.ENTER);
+    talk.asked("Whose is it?");
+    browser.keys(owner, Keys.ENTER);
+    talk.asked("Which machine is it?");
+    browser.keys(Keys.TAB, "Calder", Keys.TAB, model, Keys.ENTER);
+    talk.asked("What is wrong with it?");
+    browser.keys(complaint);
+    browser.see(By.cssSelector("button[aria-pressed='true'], button[data-selected]"));
+    browser.keys(Keys.ENTER);
+    talk.skipTo("How far does it get");
+    browser.keys(reach, Keys.ENTER);
+    talk.skipTo("Is the data on it wanted?");
+    browser.keys(wanted, Keys.ENTER);
+    talk.skipTo("what was skipped stays unknown");
+    browser.keys(Keys.ENTER);
+    browser.seeText("is taken in");
+    String job = browser.path().replace("/job/", "");
+    browser.tabTo("Stay with the job");
+    browser.keys(Keys.ENTER);
+    browser.seeText(owner);
+    return job;
+  }
+
+  /** The owner comes back to the counter and signs. */
+  private static void notWanted(String owner) {
+    browser.tabToward("Data wanted");
+    browser.keys(Keys.ENTER);
+    browser.seeText("The owner reads and signs");
+    browser.tabToward("Owner’s full name");
+    browser.keys(owner);
+    browser.tabTo("Sign: not wanted");
+    browser.keys(Keys.ENTER);
+    browser.seeText("Data not wanted, signed");
+  }
+
+  /** Opens a move's dialog from the list, all moves unfolded. */
+  private static void open(String move) {
+    if (!browser.has(By.xpath("//button[.='Only the best']"))) {
+      browser.tabToward(browser.texts(By.xpath("//button[contains(.,'more moves')]")).get(0));
+      browser.keys(Keys.ENTER);
+      browser.see(By.xpath("//button[.='Only the best']"));
+    }
+    browser.tabTo("Do it… " + move);
+    browser.keys(Keys.ENTER);
+    browser.see(By.xpath("//*[@role='dialog']"));
+  }
+
+  private static void begin(String move) {
+    open(move);
+    browser.tabTo("Begin");
+    browser.keys(Keys.ENTER);
+  }
+
+  private static void answer(String seen) {
+    browser.tabTo(seen);
+    browser.keys(Keys.ENTER);
+  }
+
+  private static void make(String move, String seen) throws Exception {
+    open(move);
+    answer(seen);
+    closed();
+  }
+
+  private static void makeAll(String move, String... seen) throws Exception {
+    open(move);
+    for (String one : seen) {
+      answer(one);
+    }
+    answer("Keep what was seen");
+    closed();
+  }
+
+  private static void closed() throws Exception {
+    Await.until("the dialog closed", SOON, () -> !browser.has(By.xpath("//*[@role='dialog']")));
+  }
+
+  private static void toTheRuling() {
+    browser.tabTo("Rule on it");
+    browser.keys(Keys.ENTER);
+    browser.seeText("Sign it");
+  }
+
+  /** As it leans. */
+  private static void rule(String courses, String reason) {
+    toTheRuling();
+    sign(courses, reason);
+  }
+
+  /** Another course than the ones that are ticked. */
+  private static void ruleOtherwise(String course, String reason) {
+    toTheRuling();
+    for (int i = browser.ticked(); i > 0; i--) {
+      browser.tabToTicked();
+      browser.keys(Keys.SPACE);
+    }
+    browser.tabToward(course);
+    browser.keys(Keys.SPACE);
+    sign(course, reason);
+  }
+
+  private static void sign(String courses, String reason) {
+    browser.tabToward("In your words, for the next of us");
+    browser.keys(reason);
+    browser.tabTo("Sign the ruling");
+    browser.keys(Keys.ENTER);
+    browser.seeHeading("Ruled: " + courses);
+    browser.open(browser.path().replace("/ruling", ""));
+    browser.seeText("Not shown yet: 0 of");
+  }
+
+  private static void change(String what, String then) {
+    browser.tabToward("One change, then look at the complaint");
+    browser.keys(what, Keys.ENTER);
+    browser.seeText("Changed: " + what);
+    browser.tabTo(then);
+    browser.keys(Keys.ENTER);
+    browser.seeText("Complaint gone");
+  }
+
+  /** Not before it is shown. */
+  private static void handBack(String job) throws Exception {
+    browser.tabTo("Ready to hand back");
+    browser.keys(Keys.ENTER);
+    browser.seeText("It is not shown yet that the complaint is gone.");
+    int needed = browser.texts(By.cssSelector("[role=img][aria-label*='clean trials'] > *")).size();
+    for (int clean = 1; clean <= needed; clean++) {
+      browser.tabTo("It ran clean");
+      browser.keys(Keys.ENTER);
+      String words = clean == needed ? "Shown: the complaint is gone" : clean + " of " + needed;
+      browser.seeText(words);
+    }
+    browser.tabTo("Ready to hand back");
+    browser.keys(Keys.ENTER);
+    Await.until(
+        "ready",
+        SOON,
+        () ->
+            whole.count(
+                    "SELECT COUNT(*) FROM job WHERE number = '%s' AND stage = 'HAND_BACK'"
+                        .formatted(job))
+                == 1);
+    browser.tabTo("End the job…");
+    browser.keys(Keys.ENTER);
+    browser.tabTo("Handed back to the owner");
+    browser.keys(Keys.ENTER);
+    Await.until(
+        "handed back",
+        SOON,
+        () ->
+            whole.count(
+                    "SELECT COUNT(*) FROM job WHERE number = '%s' AND ended_how = 'HANDED_BACK'"
+                        .formatted(job))
+                == 1);
+    browser.seeText("Handed back");
+  }
+}
