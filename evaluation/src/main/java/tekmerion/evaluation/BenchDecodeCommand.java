@@ -3,11 +3,7 @@ package tekmerion.evaluation;
 import java.util.Collection;
 import java.util.concurrent.Callable;
 import org.openjdk.jmh.results.RunResult;
-import org.openjdk.jmh.runner.Runner;
 import org.openjdk.jmh.runner.RunnerException;
-import org.openjdk.jmh.runner.options.OptionsBuilder;
-import org.openjdk.jmh.runner.options.TimeValue;
-import org.openjdk.jmh.runner.options.VerboseMode;
 import picocli.CommandLine.Command;
 
 /** Pages decoded in a second on one core. */
@@ -20,19 +16,7 @@ public final class BenchDecodeCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws RunnerException {
-    Collection<RunResult> results =
-        new Runner(
-                new OptionsBuilder()
-                    .include(DecodeBenchmark.class.getName())
-                    .threads(1)
-                    .forks(2)
-                    .warmupIterations(3)
-                    .warmupTime(TimeValue.seconds(2))
-                    .measurementIterations(5)
-                    .measurementTime(TimeValue.seconds(2))
-                    .verbosity(VerboseMode.SILENT)
-                    .build())
-            .run();
+    Collection<RunResult> results = Jmh.run(DecodeBenchmark.class, 2);
     boolean met = true;
     for (RunResult result : results) {
       double perSecond = result.getPrimaryResult().getScore();

@@ -2,13 +2,8 @@ package tekmerion.evaluation;
 
 import java.util.Collection;
 import java.util.concurrent.Callable;
-import org.openjdk.jmh.profile.GCProfiler;
 import org.openjdk.jmh.results.RunResult;
-import org.openjdk.jmh.runner.Runner;
 import org.openjdk.jmh.runner.RunnerException;
-import org.openjdk.jmh.runner.options.OptionsBuilder;
-import org.openjdk.jmh.runner.options.TimeValue;
-import org.openjdk.jmh.runner.options.VerboseMode;
 import picocli.CommandLine.Command;
 
 /** How long one answer takes to be weighed. */
@@ -22,20 +17,7 @@ public final class BenchWeighCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws RunnerException {
-    Collection<RunResult> results =
-        new Runner(
-                new OptionsBuilder()
-                    .include(WeighBenchmark.class.getName())
-                    .threads(1)
-                    .forks(1)
-                    .warmupIterations(3)
-                    .warmupTime(TimeValue.seconds(2))
-                    .measurementIterations(5)
-                    .measurementTime(TimeValue.seconds(2))
-                    .addProfiler(GCProfiler.class)
-                    .verbosity(VerboseMode.SILENT)
-                    .build())
-            .run();
+    Collection<RunResult> results = Jmh.run(WeighBenchmark.class, 1);
     boolean met = results.size() == BENCHMARKS; // one that failed is left out by JMH
     for (RunResult result : results) {
       String name = result.getPrimaryResult().getLabel();
