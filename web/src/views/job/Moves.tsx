@@ -30,11 +30,11 @@ export function Moves({ job }: { job: Job }) {
         body: { kind: move.by },
       });
   };
-  // The best ones, and every reading that was asked for, stay in sight; the rest is one press away.
+  // The best ones, and every reading, stay in sight; the rest is one press away.
   const open = job.moves.filter((move) => move.lock === null);
   const locked = job.moves.filter((move) => move.lock !== null);
   const few = [
-    ...open.slice(0, SHOWN),
+    ...open.filter((move, i) => i < SHOWN || move.by === 'READ'),
     ...locked.filter((move) => move.by === 'READ'),
     ...locked.filter((move) => move.by === null && move.move === null),
   ];
