@@ -3,6 +3,7 @@ package tekmerion.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.sql.SQLException;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
@@ -130,5 +131,53 @@ class RulingTest {
     assertThat(empty.body().get("detail").stringValue()).contains("courses").contains("reason");
     assertThat(sign(ines, "REPAIR", "REPAIR").status()).isEqualTo(400);
     assertThat(sign(ines, "REFORMAT").status()).isEqualTo(400);
+  }
+
+  private static ShopClient.Answer at(
+      ShopClient shop, String path, String what, Map<String, Object> body) {
+    Map<String, Object> all = new HashMap<>(body);
+    all.put("version", shop.get(path).body().get("version").intValue());
+    return shop.post(path + what, all);
+  }
+
+  @Test
+  void noPartIsReplacedOnOneFindingUntilItWasTriedElsewhere(RunningServer.Shop shop) {
+    ShopClient ines = shop.signedIn();
+    String path =
+        "/api/jobs/"
+            + Talk.begin(shop.signedIn("joao"))
+                .of("Docked Dunne", "Calder", "14 laptop", "It clicks")
+                .takeIn();
+    Map<String, Object> clicks = Map.of("drive.sound", "clicks", "drive.hand-warm", "warm");
+    Map<String, Object> replace = Map.of("courses", List.of("REPLACE_PART"), "reason", "clicks");
+    assertThat(
+            at(
+                    ines,
+                    path,
+                    "/moves/drive-listen/outcome",
+                    Map.of("part", "drive-a", "levels", clicks, "note", ""))
+                .status())
+        .isEqualTo(204);
+
+    JsonNode course =
+        ines.get(path)
+            .body()
+            .get("courses")
+            .valueStream()
+            .filter(c -> c.get("course").stringValue().equals("REPLACE_PART"))
+            .findFirst()
+            .orElseThrow();
+    assertThat(course.at("/lock/reason").stringValue()).contains("one finding");
+    assertThat(at(ines, path, "/rulings", replace).status()).isEqualTo(423);
+
+    Map<String, Object> slow = Map.of("elsewhere.drive", "slow");
+    at(
+        ines,
+        path,
+        "/moves/dock-bench/outcome",
+        Map.of("part", "drive-a", "levels", slow, "note", ""));
+    ShopClient.Answer signed = at(ines, path, "/rulings", replace);
+
+    assertThat(signed.status()).isEqualTo(201);
   }
 }

@@ -57,22 +57,20 @@ public final class Gate {
    * @param signed whether the owner signed to take it without proof
    */
   public static GateAnswer ofHandBack(Proven proven, boolean signed) {
+    if (signed) {
+      return new Open();
+    }
     return switch (proven) {
       case NOT_NEEDED, DONE -> new Open();
       case UNFINISHED ->
-          signed
-              ? new Open()
-              : new Locked(
-                  "It is not shown yet that the complaint is gone.",
-                  "Opens when it ran clean often enough, or the owner signs to take it without"
-                      + " proof.");
+          new Locked(
+              "It is not shown yet that the complaint is gone.",
+              "Opens when it ran clean often enough, or the owner signs to take it without proof.");
       case FAILED ->
-          signed
-              ? new Open()
-              : new Locked(
-                  "It failed again after it was mended.",
-                  "Opens when it ran clean often enough since, after another ruling if need be, or"
-                      + " the owner signs to take it as it is.");
+          new Locked(
+              "It failed again after it was mended.",
+              "Opens when it ran clean often enough since, after another ruling if need be, or the"
+                  + " owner signs to take it as it is.");
     };
   }
 }

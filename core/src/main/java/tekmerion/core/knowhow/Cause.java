@@ -46,7 +46,11 @@ public record Cause(
   }
 
   /** Whether such a machine can have it; any can whose kind nobody named. */
-  public boolean fits(Optional<String> kind) {
+  public boolean fitsKind(Optional<String> kind) {
+    return isOneOf(kinds, kind);
+  }
+
+  static boolean isOneOf(List<String> kinds, Optional<String> kind) {
     return kinds.isEmpty() || kind.map(kinds::contains).orElse(true);
   }
 

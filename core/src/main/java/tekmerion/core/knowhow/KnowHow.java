@@ -151,7 +151,7 @@ public final class KnowHow {
 
   /** Kinds of machine that a cause or a move names are levels of the sign that tells the kind. */
   void checkKinds(String of, List<String> kinds, List<String> mistakes) {
-    List<String> known = sign("kind").map(SignKind::levels).orElse(List.of());
+    List<String> known = sign(SignKind.MACHINE_KIND).map(SignKind::levels).orElse(List.of());
     kinds.stream()
         .filter(kind -> !known.contains(kind))
         .forEach(kind -> mistakes.add("%s: no kind of machine %s".formatted(of, kind)));

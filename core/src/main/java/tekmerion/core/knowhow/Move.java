@@ -4,6 +4,7 @@ import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import tekmerion.core.gate.Touch;
@@ -181,6 +182,11 @@ public record Move(
     return families.isEmpty()
         || complaints.isEmpty()
         || complaints.stream().anyMatch(families::contains);
+  }
+
+  /** Whether it can be made on such a machine; on any whose kind nobody named. */
+  public boolean fitsKind(Optional<String> kind) {
+    return Cause.isOneOf(kinds, kind);
   }
 
   /** Ids of every sign that it can give. */

@@ -26,6 +26,9 @@ public record SignKind(
     Map<String, List<String>> words,
     Map<String, String> decisive,
     String source) {
+  /** The sign that names the kind of machine; causes and moves may hold for some kinds only. */
+  public static final String MACHINE_KIND = "kind";
+
   public SignKind {
     levels = List.copyOf(levels);
     leak = List.copyOf(leak);

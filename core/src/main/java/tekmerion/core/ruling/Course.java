@@ -2,7 +2,7 @@ package tekmerion.core.ruling;
 
 import java.util.List;
 import tekmerion.core.gate.Touch;
-import tekmerion.core.words.Words;
+import tekmerion.core.words.Sentences;
 
 /** What can be decided for a machine. A ruling names one or several in order. */
 public enum Course {
@@ -26,7 +26,7 @@ public enum Course {
 
   /** Courses as a sentence has them: "Recover the data, then replace the part". */
   public static String inOrder(List<Course> courses) {
-    return Words.inOrder(courses.stream().map(Course::words).toList());
+    return Sentences.inOrder(courses.stream().map(Course::words).toList());
   }
 
   /** Whether it claims to end the complaint, so that this is to be shown. */

@@ -3,7 +3,7 @@ package tekmerion.core.weigh;
 import java.util.List;
 import tekmerion.core.knowhow.Cause;
 import tekmerion.core.weigh.Weighed.CauseShare;
-import tekmerion.core.words.Words;
+import tekmerion.core.words.Sentences;
 
 /** Says a weighing in a sentence or two. */
 final class Headline {
@@ -29,8 +29,8 @@ final class Headline {
       String claim = causes.get(0).claim().replace("{part}", first.partName());
       said.append(
               first.tilt() == Tilt.IMPLICATED
-                  ? Words.upperFirst(claim)
-                  : "Perhaps " + Words.lowerFirst(claim))
+                  ? Sentences.upperFirst(claim)
+                  : "Perhaps " + Sentences.lowerFirst(claim))
           .append(", ");
     } else {
       said.append("Nothing stands out. Likeliest is ")

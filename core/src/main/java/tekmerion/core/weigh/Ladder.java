@@ -3,7 +3,7 @@ package tekmerion.core.weigh;
 import java.util.Optional;
 import java.util.Set;
 import tekmerion.core.gate.GateAnswer;
-import tekmerion.core.words.Words;
+import tekmerion.core.words.Sentences;
 
 /**
  * What a rung of the system's repairs presupposes: that no metal is under suspicion. Mending a
@@ -36,7 +36,7 @@ final class Ladder {
         new GateAnswer.Locked(
             "Hardware before software: %s, %s, is not cleared."
                 .formatted(
-                    Words.lowerFirst(at.cause().name()),
+                    Sentences.lowerFirst(at.cause().name()),
                     Headline.ofHundred(faults.probability()[worst])),
             "Opens when it is below %.0f in 100.".formatted(100 * SUSPECT_FROM)));
   }

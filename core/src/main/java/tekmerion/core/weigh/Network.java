@@ -24,9 +24,7 @@ final class Network {
   /** Judgement: a machine in thirty comes with nothing that we know. */
   private static final double UNEXPLAINED = 0.01;
 
-  /** The sign that names the kind of machine, and what is left if it is named wrongly. */
-  static final String KIND = "kind";
-
+  /** What is left of a cause of another kind of machine, if the kind is named wrongly. */
   private static final double OF_ANOTHER_KIND = 0.005;
 
   private final KnowHow knowHow;
@@ -90,12 +88,17 @@ final class Network {
    */
   double[] priors() {
     double[] priors = shares();
-    Optional<String> kind = level(KIND, Sign.MACHINE);
+    Optional<String> kind = machineKind();
     for (int i = 0; i < priors.length; i++) {
       priors[i] *= !families.isEmpty() && isBehindComplaint(i) ? BEFORE_COMPLAINT : 1;
-      priors[i] *= instances.get(i).cause().fits(kind) ? 1 : OF_ANOTHER_KIND;
+      priors[i] *= instances.get(i).cause().fitsKind(kind) ? 1 : OF_ANOTHER_KIND;
     }
     return priors;
+  }
+
+  /** Level of the sign that names the kind of machine. */
+  Optional<String> machineKind() {
+    return level(SignKind.MACHINE_KIND, Sign.MACHINE);
   }
 
   /** What the complaint itself tells. */

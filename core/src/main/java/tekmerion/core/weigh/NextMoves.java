@@ -16,7 +16,7 @@ import tekmerion.core.knowhow.Move;
 import tekmerion.core.knowhow.SignKind;
 import tekmerion.core.sign.Sign;
 import tekmerion.core.weigh.Weighing.Part;
-import tekmerion.core.words.Words;
+import tekmerion.core.words.Sentences;
 
 /**
  * Which move is worth making next: what it would tell, and what it would save of the expected cost
@@ -232,10 +232,9 @@ public final class NextMoves {
         move.by() == null
             ? move.given().stream().allMatch(known)
             : move.given().stream().anyMatch(known);
-    boolean ofThisKind =
-        move.kinds().isEmpty()
-            || network.level(Network.KIND, Sign.MACHINE).map(move.kinds()::contains).orElse(true);
-    return !told && ofThisKind && reach().map(at -> rungs(at) <= rungs(move.upTo())).orElse(true);
+    return !told
+        && move.fitsKind(network.machineKind())
+        && reach().map(at -> rungs(at) <= rungs(move.upTo())).orElse(true);
   }
 
   private Ranked rank(Move move, Part part) {
@@ -355,7 +354,7 @@ public final class NextMoves {
     return String.join(
         " or ",
         move.detours().stream()
-            .map(id -> Words.lowerFirst(knowHow.move(id).orElseThrow().named(part.name())))
+            .map(id -> Sentences.lowerFirst(knowHow.move(id).orElseThrow().named(part.name())))
             .toList());
   }
 

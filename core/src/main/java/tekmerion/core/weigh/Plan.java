@@ -4,7 +4,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import tekmerion.core.knowhow.Remedy;
 import tekmerion.core.ruling.Course;
-import tekmerion.core.words.Words;
+import tekmerion.core.words.Sentences;
 
 /**
  * A combination of remedies in order, and what it is expected to cost.
@@ -45,6 +45,6 @@ public record Plan(
   public String words() {
     return remedies.isEmpty()
         ? Course.NOTHING_FOUND.words()
-        : Words.inOrder(remedies.stream().map(Remedy::name).toList());
+        : Sentences.inOrder(remedies.stream().map(Remedy::name).toList());
   }
 }

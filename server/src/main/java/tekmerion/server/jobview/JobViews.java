@@ -142,7 +142,7 @@ class JobViews {
             .map(Pending::driveKey)
             .collect(Collectors.toSet());
     StanceNote stance = stance(job);
-    List<CourseView> courses = rulings.courses(stance.stance());
+    List<CourseView> courses = rulings.courses(stance.stance(), evidence.weighed());
     Integer bayNumber = bay.map(Bay::number).orElse(null);
     NextMoves.Advice advice =
         job.endedAt() != null

@@ -143,7 +143,10 @@ final class Moves {
 
   /** All that the gate on the data locks is one lock to the technician, so it is shown once. */
   private static Optional<Move> lockedCourses(List<CourseView> courses) {
-    List<CourseView> locked = courses.stream().filter(course -> course.lock() != null).toList();
+    List<CourseView> locked =
+        courses.stream()
+            .filter(course -> course.lock() != null && course.course().touch().endangersData())
+            .toList();
     if (locked.isEmpty()) {
       return Optional.empty();
     }

@@ -17,7 +17,7 @@ import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Move;
 import tekmerion.core.weigh.NextMoves.Ranked;
 import tekmerion.core.weigh.Weighing.Part;
-import tekmerion.core.words.Words;
+import tekmerion.core.words.Sentences;
 import tekmerion.server.account.Person;
 import tekmerion.server.account.Role;
 import tekmerion.server.job.Changes;
@@ -166,7 +166,7 @@ public class MadeMoves {
       String level = seen.get(asked.id());
       if (level != null) {
         String words =
-            "%s: %s".formatted(asked.name(), Words.lowerFirst(asked.levels().get(level)));
+            "%s: %s".formatted(asked.name(), Sentences.lowerFirst(asked.levels().get(level)));
         signs.save(JobSign.ofMove(job.id(), part, asked.id(), level, words, clock.instant()));
       }
     }
@@ -342,7 +342,7 @@ public class MadeMoves {
                 asked ->
                     asked.name()
                         + ": "
-                        + Words.lowerFirst(asked.levels().get(seen.get(asked.id()))))
+                        + Sentences.lowerFirst(asked.levels().get(seen.get(asked.id()))))
             .toList();
     return String.join("; ", parts);
   }

@@ -11,7 +11,9 @@ import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.gate.Gate;
 import tekmerion.core.gate.GateAnswer;
 import tekmerion.core.gate.Stance;
+import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.ruling.Course;
+import tekmerion.core.weigh.Findings;
 import tekmerion.core.weigh.Weighed;
 import tekmerion.server.account.Accounts;
 import tekmerion.server.account.Person;
@@ -38,6 +40,7 @@ public class RulingService {
   private final Rulings rulings;
   private final Accounts accounts;
   private final WeighingService weighing;
+  private final KnowHow knowHow;
   private final JobProgress progress;
   private final Trace trace;
   private final LiveEvents live;
@@ -80,6 +83,7 @@ public class RulingService {
       Rulings rulings,
       Accounts accounts,
       WeighingService weighing,
+      KnowHow knowHow,
       JobProgress progress,
       Trace trace,
       LiveEvents live,
@@ -90,6 +94,7 @@ public class RulingService {
     this.rulings = rulings;
     this.accounts = accounts;
     this.weighing = weighing;
+    this.knowHow = knowHow;
     this.progress = progress;
     this.trace = trace;
     this.live = live;
@@ -105,8 +110,8 @@ public class RulingService {
         .orElse(Stance.UNKNOWN);
   }
 
-  /** Every course with its lock under a stance. */
-  public List<CourseView> courses(Stance stance) {
+  /** Every course with its lock, as the data and the findings stand. */
+  public List<CourseView> courses(Stance stance, Weighed weighed) {
     return Arrays.stream(Course.values())
         .map(
             course ->
@@ -115,8 +120,16 @@ public class RulingService {
                     course.words(),
                     course.touch().ordinal(),
                     course.touch().words(),
-                    lock(Gate.ofData(course.touch(), stance))))
+                    lock(gate(course, stance, weighed))))
         .toList();
+  }
+
+  /** The same question for what is shown and for what is signed. */
+  private GateAnswer gate(Course course, Stance stance, Weighed weighed) {
+    GateAnswer ofData = Gate.ofData(course.touch(), stance);
+    return ofData.isOpen() && course == Course.REPLACE_PART
+        ? Gate.ofReplacing(Findings.against(knowHow, weighed))
+        : ofData;
   }
 
   private static Lock lock(GateAnswer answer) {
@@ -167,19 +180,12 @@ public class RulingService {
       throw Refusal.badRequest("A course stands twice.", "Name each course once, in order.");
     }
     Stance stance = stanceOf(job);
+    Weighed asItStands = weighing.weigh(job).weighed();
     for (Course course : courses) {
-      if (Gate.ofData(course.touch(), stance) instanceof GateAnswer.Locked locked) {
+      if (gate(course, stance, asItStands) instanceof GateAnswer.Locked locked) {
         throw Refusal.locked(
             "\"%s\" is locked. %s".formatted(course.words(), locked.reason()), locked.opens());
       }
-    }
-    WeighingService.Evidence evidence = weighing.weigh(job);
-    Weighed asItStands = evidence.weighed();
-    if (courses.contains(Course.REPLACE_PART)
-        && Gate.ofReplacing(weighing.suspicion(evidence)) instanceof GateAnswer.Locked locked) {
-      throw Refusal.locked(
-          "\"%s\" is locked. %s".formatted(Course.REPLACE_PART.words(), locked.reason()),
-          locked.opens());
     }
     rulings.save(
         new Ruling(

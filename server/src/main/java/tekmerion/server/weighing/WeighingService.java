@@ -6,22 +6,17 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.drive.DriveReading;
 import tekmerion.core.drive.DriveSigns;
 import tekmerion.core.drive.DriveVisit;
 import tekmerion.core.drive.TrendSigns;
-import tekmerion.core.gate.Suspicion;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Move;
-import tekmerion.core.ruling.Course;
 import tekmerion.core.sign.Sign;
 import tekmerion.core.weigh.NextMoves;
-import tekmerion.core.weigh.Tilt;
 import tekmerion.core.weigh.Weighed;
-import tekmerion.core.weigh.Weighed.CauseShare;
 import tekmerion.core.weigh.Weighing;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.JobSigns;
@@ -37,9 +32,6 @@ import tekmerion.server.run.Runs;
 /** Gathers a job's evidence, from the raw bytes up, and has core weigh it. */
 @Service
 public class WeighingService {
-  /** What speaks for a cause less than this speaks for nothing. Judgement. */
-  private static final double LEAST_FINDING_DECIBANS = 3;
-
   private static final String DRIVE = "drive";
   private final KnowHow knowHow;
   private final JobSigns said;
@@ -134,42 +126,6 @@ public class WeighingService {
         weighed(evidence.drives()),
         evidence.signs(),
         new NextMoves.Situation(job.stance(), decisive, done, probe));
-  }
-
-  /**
-   * What was found against the parts that the weighing leans to replacing. What an owner says is no
-   * finding; a swap counts for more than one, as it tries a part elsewhere or another in its place.
-   */
-  public Suspicion suspicion(Evidence evidence) {
-    Set<String> replaceable =
-        knowHow.remedies().stream()
-            .filter(r -> r.course() == Course.REPLACE_PART)
-            .flatMap(r -> r.cures().keySet().stream())
-            .collect(Collectors.toSet());
-    Suspicion most = Suspicion.NONE;
-    for (CauseShare share : evidence.weighed().causes()) {
-      if (replaceable.contains(share.cause()) && share.tilt().compareTo(Tilt.LEANING) >= 0) {
-        Suspicion against = against(share);
-        most = against.compareTo(most) > 0 ? against : most;
-      }
-    }
-    return most;
-  }
-
-  private Suspicion against(CauseShare share) {
-    List<Sign> found =
-        share.weights().stream()
-            .filter(w -> w.direct() && w.decibans() >= LEAST_FINDING_DECIBANS)
-            .map(Weighed.SignWeight::sign)
-            .filter(sign -> !sign.basis().kind().equals("intake"))
-            .toList();
-    if (found.stream().anyMatch(sign -> knowHow.decisive(sign).isPresent())) {
-      return Suspicion.DECISIVE;
-    }
-    boolean swapped = found.stream().anyMatch(sign -> knowHow.isOfSwap(sign.id()));
-    return swapped || found.size() > 1
-        ? Suspicion.SEVERAL
-        : found.isEmpty() ? Suspicion.NONE : Suspicion.ONE_FINDING;
   }
 
   /** The parts of a machine that a move can be made on. */

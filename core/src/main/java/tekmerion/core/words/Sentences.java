@@ -4,8 +4,8 @@ import java.util.List;
 import java.util.Locale;
 
 /** Putting words into sentences. */
-public final class Words {
-  private Words() {}
+public final class Sentences {
+  private Sentences() {}
 
   /** "Drive A" becomes "drive A". */
   public static String lowerFirst(String words) {

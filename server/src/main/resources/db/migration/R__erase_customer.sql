@@ -1,0 +1,34 @@
+-- What is left of a customer who wants to be forgotten. Made anew whenever this file changes: a table
+-- that gets personal data gets its line here.
+DELIMITER //
+CREATE OR REPLACE PROCEDURE erase_customer(customer BIGINT, moment DATETIME(6))
+SQL SECURITY DEFINER MODIFIES SQL DATA
+BEGIN
+  UPDATE customer SET display_name = CONCAT('Erased customer ', id), phone = NULL, email = NULL,
+    erased_at = moment WHERE id = customer;
+  UPDATE sealed_secret s JOIN intake i ON i.id = s.intake_id JOIN job j ON j.id = i.job_id
+    SET s.sealed = NULL, s.nonce = NULL, s.wiped_at = COALESCE(s.wiped_at, moment) WHERE j.customer_id = customer;
+  UPDATE intake i JOIN job j ON j.id = i.job_id
+    SET i.answers = '{}', i.applied = '{}', i.field_versions = '{}' WHERE j.customer_id = customer;
+  UPDATE intake SET answers = '{}', field_versions = '{}', dropped_at = COALESCE(dropped_at, moment)
+    WHERE job_id IS NULL AND JSON_VALUE(answers, '$.customerId') = customer;
+  UPDATE data_stance s JOIN job j ON j.id = s.job_id SET s.signer = 'erased'
+    WHERE j.customer_id = customer AND s.signer IS NOT NULL;
+  UPDATE trace_entry t JOIN job j ON j.id = t.job_id SET t.detail = 'erased on request'
+    WHERE j.customer_id = customer AND t.kind NOT IN ('READING', 'PROBE', 'RULING', 'PART');
+  UPDATE photo p JOIN job j ON j.id = p.job_id SET p.words = '', p.gone_at = COALESCE(p.gone_at, moment)
+    WHERE j.customer_id = customer;
+  UPDATE job_change c JOIN job j ON j.id = c.job_id SET c.note = NULL WHERE j.customer_id = customer;
+  UPDATE job_move m JOIN job j ON j.id = m.job_id SET m.note = 'erased on request'
+    WHERE j.customer_id = customer AND m.note <> '';
+  UPDATE job_trial t JOIN job j ON j.id = t.job_id SET t.note = 'erased on request'
+    WHERE j.customer_id = customer AND t.note <> '';
+  UPDATE proof_waiver w JOIN job j ON j.id = w.job_id SET w.signer = 'erased'
+    WHERE j.customer_id = customer;
+  UPDATE notice n JOIN job j ON j.id = n.job_id SET n.words = 'erased' WHERE j.customer_id = customer;
+  UPDATE job SET complaint = 'erased on request', version = version + 1 WHERE customer_id = customer;
+  DELETE w FROM job_word w JOIN job j ON j.id = w.job_id WHERE j.customer_id = customer;
+END //
+DELIMITER ;
+
+GRANT EXECUTE ON PROCEDURE erase_customer TO ${appUser};
