@@ -23,7 +23,7 @@ import tools.jackson.databind.JsonNode;
  */
 @ExtendWith(RunningServer.class)
 class GateWalkTest {
-  /** Paths that write only the shop's own records; none of them sends anything to a drive. */
+  /** Paths that write the shop's own records, ask a drive for its pages, or stop what runs. */
   private static final Set<String> RECORDS_ONLY =
       Set.of(
           "post /api/bays/{number}/enrolment-codes",
@@ -48,7 +48,6 @@ class GateWalkTest {
           "post /api/jobs/{number}/moves/{move}/take-back",
           "post /api/jobs/{number}/readings",
           "post /api/runs/{id}/pause",
-          "post /api/runs/{id}/resume",
           "post /api/runs/{id}/end",
           "post /api/me/hand-over-all",
           "post /api/me/notices/seen",
@@ -78,7 +77,8 @@ class GateWalkTest {
           "post /api/jobs/{number}/rulings",
           "post /api/jobs/{number}/moves/{move}/begin",
           "post /api/jobs/{number}/moves/{move}/outcome",
-          "post /api/jobs/{number}/drives/{driveKey}/runs",
+          "post /api/jobs/{number}/drives/{driveKey}/runs", // RunTest
+          "post /api/runs/{id}/resume", // RunTest
           "post /api/jobs/{number}/ready",
           "post /api/jobs/{number}/end");
 

@@ -171,11 +171,14 @@ class RulingTest {
     assertThat(at(ines, path, "/rulings", replace).status()).isEqualTo(423);
 
     Map<String, Object> slow = Map.of("elsewhere.drive", "slow");
-    at(
-        ines,
-        path,
-        "/moves/dock-bench/outcome",
-        Map.of("part", "drive-a", "levels", slow, "note", ""));
+    assertThat(
+            at(
+                    ines,
+                    path,
+                    "/moves/dock-bench/outcome",
+                    Map.of("part", "drive-a", "levels", slow, "note", ""))
+                .status())
+        .isEqualTo(204);
     ShopClient.Answer signed = at(ines, path, "/rulings", replace);
 
     assertThat(signed.status()).isEqualTo(201);

@@ -9,6 +9,9 @@ import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import tekmerion.core.gate.Stance;
+import tekmerion.core.page.RawPage;
+import tekmerion.core.port.PageAnswer;
+import tekmerion.core.port.PageKind;
 import tekmerion.launch.ShopClient;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.PageNote;
@@ -86,6 +89,24 @@ class RunTest {
     return who.post(at.drive() + "/runs", Map.of("kind", kind.name()));
   }
 
+  /**
+   * Its health page, NVM Express 2.0, figure 207: critical warning bit 3, 310 K, all spares left.
+   */
+  private static LinkEvent.DriveRead refusesWrites() {
+    byte[] health = new byte[512];
+    health[0] = 0x08;
+    health[1] = 0x36;
+    health[2] = 0x01;
+    health[3] = 100;
+    health[4] = 10;
+    return new LinkEvent.DriveRead(
+        UUID.randomUUID(),
+        UUID.randomUUID(),
+        "drive-a",
+        Instant.now(),
+        List.of(PageNote.of(PageKind.NVME_SMART, new PageAnswer.Got(new RawPage(health)))));
+  }
+
   private static LinkEvent.RunEnded ended(UUID id, LinkEvent.End end, SurfaceNote surface) {
     Instant now = Instant.now();
     return new LinkEvent.RunEnded(
@@ -138,7 +159,15 @@ class RunTest {
       read(peer, ines, at);
       UUID id = UUID.fromString(start(ines, at, RunKind.SURFACE).body().get("id").stringValue());
       peer.next(ToProbe.StartRun.class);
-      peer.send(new ToServer.Event(2, ended(id, LinkEvent.End.STOPPED_BY_RULE, surface(0.4, 201))));
+      String run = "/api/runs/" + id;
+      assertThat(ines.post(run + "/pause", Map.of()).status()).isEqualTo(204);
+      peer.next(ToProbe.StopRun.class);
+      peer.send(new ToServer.Event(2, refusesWrites()));
+      peer.next(ToProbe.Acknowledge.class);
+      ShopClient.Answer further = ines.post(run + "/resume", Map.of());
+      assertThat(further.status()).isEqualTo(423);
+      assertThat(further.body().get("detail").stringValue()).contains("refuses every write");
+      peer.send(new ToServer.Event(3, ended(id, LinkEvent.End.STOPPED_BY_RULE, surface(0.4, 201))));
       peer.next(ToProbe.Acknowledge.class);
 
       ShopClient.Answer whole = start(ines, at, RunKind.SURFACE);

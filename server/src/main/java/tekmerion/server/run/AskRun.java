@@ -93,9 +93,7 @@ public class AskRun {
           "A run of this drive is under way or paused.", "Wait for its end, or end it.");
     }
     WeighingService.Evidence evidence = weighing.weigh(job);
-    if (gate(kind, driveKey, evidence, job.stance()) instanceof GateAnswer.Locked locked) {
-      throw Refusal.locked(locked.reason(), locked.opens());
-    }
+    mustBeOpen(kind, driveKey, evidence, job.stance());
     Long part =
         evidence.drives().stream()
             .filter(p -> p.driveKey().equals(driveKey))
@@ -114,6 +112,13 @@ public class AskRun {
             by.id());
     tell(job, RunWords.name(kind) + " begun", by);
     return id;
+  }
+
+  private void mustBeOpen(
+      RunKind kind, String driveKey, WeighingService.Evidence evidence, Stance stance) {
+    if (gate(kind, driveKey, evidence, stance) instanceof GateAnswer.Locked locked) {
+      throw Refusal.locked(locked.reason(), locked.opens());
+    }
   }
 
   /** The same question for the button and for the request. */
@@ -148,9 +153,17 @@ public class AskRun {
     probes.send(run.probeId(), Runs.stop(run, true));
   }
 
+  /**
+   * @throws Refusal 423 if what was found while it was paused locks it by now
+   */
   void goOn(UUID id, Person by) {
     DriveRun run = running(id, DriveRun.State.PAUSED);
-    transaction.executeWithoutResult(s -> became(run, DriveRun.State.RUNNING, "goes on", by));
+    transaction.executeWithoutResult(
+        s -> {
+          Job job = jobs.findById(run.jobId()).orElseThrow();
+          mustBeOpen(run.kind(), run.driveKey(), weighing.weigh(job), job.stance());
+          became(run, DriveRun.State.RUNNING, "goes on", by);
+        });
     probes.send(run.probeId(), Runs.start(run));
   }
 
