@@ -118,7 +118,11 @@ final class FirstLook {
           b.has(Ailment.SOCKET_LOOSE) && b.chance(0.5)
               || b.value(Quantity.ADAPTER_LOADED_SHARE) < 0.85);
     }
-    b.look("built-in.fan", "passed", "failed", b.has(Ailment.FAN_BAD) && value(b) < 0.25);
+    b.look(
+        "built-in.fan",
+        "passed",
+        "failed",
+        b.has(Ailment.FAN_BAD) && b.value(Quantity.FAN_SHARE) < 0.25);
     b.look(
         "built-in.screen",
         "passed",
@@ -126,9 +130,5 @@ final class FirstLook {
         b.has(Ailment.PANEL_BAD, Ailment.PANEL_CABLE_BAD, Ailment.GRAPHICS_BAD) && b.chance(0.7));
     b.look("built-in.board", "passed", "failed", b.has(Ailment.BOARD_BAD) && b.chance(0.35));
     b.look("built-in.processor", "passed", "failed", b.has(Ailment.BOARD_BAD) && b.chance(0.15));
-  }
-
-  private static double value(Bench b) {
-    return b.value(Quantity.FAN_SHARE);
   }
 }

@@ -2,7 +2,6 @@ package tekmerion.sim.shop;
 
 /** What can be measured on a machine; the unit stands beside it. */
 public enum Quantity {
-  AGE_YEARS,
   /** Air that the fins let through, as a share of that of a clean machine. */
   AIR_SHARE,
   /** Turns of the fan, as a share of what it should do. */
@@ -40,7 +39,6 @@ public enum Quantity {
   /** Whether the store that good files come from is damaged too; 0 or 1. */
   STORE_DAMAGED,
   FLAGGED_DEVICES,
-  START_ITEMS,
   /** Corroded or burnt area of the board [mm²]. */
   BOARD_DAMAGE_MM2
 }
