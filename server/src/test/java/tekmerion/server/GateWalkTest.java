@@ -32,6 +32,7 @@ class GateWalkTest {
           "post /api/customers/{id}/erase",
           "put /api/parts/{id}/same/{other}",
           "delete /api/parts/{id}/same/{other}",
+          "post /api/maker-notes",
           "post /api/jobs/{number}/stance",
           "post /api/jobs/{number}/photos",
           "post /api/jobs/{number}/take",

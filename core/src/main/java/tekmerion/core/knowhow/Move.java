@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import tekmerion.core.gate.Touch;
@@ -32,6 +33,7 @@ import tekmerion.core.gate.Touch;
  * @param steps instructions in order, as they are written; {@link #guided} has their timers
  * @param tells its possible outcomes as signs of its own
  * @param signs ids of signs that the probe's work gives
+ * @param notes what the shop may have noted of the maker's machines that helps here
  */
 public record Move(
     String id,
@@ -56,7 +58,8 @@ public record Move(
     String after,
     List<String> steps,
     List<Outcomes> tells,
-    List<String> signs) {
+    List<String> signs,
+    List<MakerTopic> notes) {
 
   public enum Act {
     OBSERVE,
@@ -87,6 +90,14 @@ public record Move(
     MAINS
   }
 
+  /** How an outcome asks for the complaint. */
+  public enum ComplaintAsked {
+    /** With something taken away or changed for the moment. */
+    TRIED,
+    /** After something that lasts: once it is gone, trying more tells nothing. */
+    MENDED
+  }
+
   /**
    * @param waitSeconds how long to wait after it; 0 for no wait
    */
@@ -106,16 +117,24 @@ public record Move(
    * What a technician sees, as a sign; the first level is what shows when no cause is at work.
    *
    * @param levels words by level
+   * @param complaint how it asks for the complaint; null if it asks for something else
    * @param source null for the file's
    */
   public record Outcomes(
       String id,
       String name,
       LinkedHashMap<String, String> levels,
+      ComplaintAsked complaint,
       List<Double> leak,
       Map<String, List<Double>> links,
       Map<String, String> decisive,
       String source) {
+    private static final Set<String> GONE = Set.of("gone", "comes", "ends");
+
+    /** Whether this level says that the complaint is gone for good. */
+    public boolean isMended(String level) {
+      return complaint == ComplaintAsked.MENDED && GONE.contains(level);
+    }
 
     SignKind kind(String fileSource) {
       return new SignKind(
@@ -150,6 +169,7 @@ public record Move(
     steps = listed(steps);
     tells = listed(tells);
     signs = listed(signs);
+    notes = listed(notes);
   }
 
   private static <T> List<T> listed(List<T> list) {

@@ -103,7 +103,7 @@ final class MoveChecks {
 
   /** A sign that no move gives, no question sets and no words say would never be seen. */
   private void checkReachable() {
-    Set<String> reached = new HashSet<>();
+    Set<String> reached = new HashSet<>(SignKind.DERIVED);
     knowHow.moves().forEach(move -> reached.addAll(move.given()));
     knowHow.questions().forEach(question -> reached.addAll(question.signs()));
     for (SignKind sign : knowHow.signs()) {

@@ -3,6 +3,7 @@ package tekmerion.core.knowhow;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * A kind of sign, with how likely each of its levels is under each cause.
@@ -27,6 +28,13 @@ public record SignKind(
     Map<String, String> decisive,
     String source) {
   /** The sign that names the kind of machine; causes and moves may hold for some kinds only. */
+  /** Signs that neither a move gives nor anybody says: they follow from others. */
+  static final Set<String> DERIVED =
+      Set.of(
+          "built-in.drive.against-ours",
+          "built-in.memory.against-ours",
+          "built-in.battery.against-ours");
+
   public static final String MACHINE_KIND = "kind";
 
   public SignKind {

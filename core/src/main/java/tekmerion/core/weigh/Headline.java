@@ -13,12 +13,29 @@ final class Headline {
 
   /**
    * @param causes of the shares, in the same order
-   * @param shares likeliest first
+   * @param shares as in {@link Weighed#causes}
    */
   static String of(List<Cause> causes, List<CauseShare> shares, double none) {
     if (shares.isEmpty()) {
       return "Nothing to weigh yet";
     }
+    StringBuilder said = new StringBuilder(behindComplaint(causes, shares, none));
+    for (int i = 1; i < shares.size(); i++) {
+      if (isBeside(shares.get(i))) {
+        said.append(" Beside that, ")
+            .append(Sentences.lowerFirst(claim(causes.get(i), shares.get(i))))
+            .append('.');
+      }
+    }
+    return said.toString();
+  }
+
+  /** Nobody came for it, but it is there. */
+  private static boolean isBeside(CauseShare share) {
+    return !share.behind() && share.tilt() == Tilt.IMPLICATED;
+  }
+
+  private static String behindComplaint(List<Cause> causes, List<CauseShare> shares, double none) {
     CauseShare first = shares.get(0);
     if (none > first.probability()) {
       return "No known cause stands out: %s that it is none of them. Likeliest is %s, %s."
@@ -26,7 +43,7 @@ final class Headline {
     }
     StringBuilder said = new StringBuilder();
     if (first.tilt().compareTo(Tilt.LEANING) >= 0) {
-      String claim = causes.get(0).claim().replace("{part}", first.partName());
+      String claim = claim(causes.get(0), first);
       said.append(
               first.tilt() == Tilt.IMPLICATED
                   ? Sentences.upperFirst(claim)
@@ -38,14 +55,22 @@ final class Headline {
           .append(", ");
     }
     said.append(ofHundred(first.probability())).append('.');
-    if (shares.size() > 1 && shares.get(1).probability() >= WORTH_NAMING) {
+    int next = 1;
+    while (next < shares.size() && isBeside(shares.get(next))) {
+      next++;
+    }
+    if (next < shares.size() && shares.get(next).probability() >= WORTH_NAMING) {
       said.append(" The next guess is ")
-          .append(guess(causes.get(1), shares.get(1)))
+          .append(guess(causes.get(next), shares.get(next)))
           .append(", ")
-          .append(ofHundred(shares.get(1).probability()))
+          .append(ofHundred(shares.get(next).probability()))
           .append('.');
     }
     return said.toString();
+  }
+
+  private static String claim(Cause cause, CauseShare share) {
+    return cause.claim().replace("{part}", share.partName());
   }
 
   private static String guess(Cause cause, CauseShare share) {

@@ -77,6 +77,14 @@ final class Network {
     return Optional.ofNullable(known.get(sign + "@" + part)).map(Sign::level);
   }
 
+  /** The level that stands for a sign of whatever part. */
+  Optional<String> level(String sign) {
+    return known.values().stream()
+        .filter(one -> one.id().equals(sign))
+        .map(Sign::level)
+        .findFirst();
+  }
+
   /** Among machines that come with these complaints, the share that has each cause. */
   double[] shares() {
     return instances.stream().mapToDouble(i -> i.cause().priorIn(families)).toArray();

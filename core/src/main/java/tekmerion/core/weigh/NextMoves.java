@@ -62,6 +62,7 @@ public final class NextMoves {
   private final Situation at;
   private final List<Part> parts;
   private final double now;
+  private final boolean mended;
 
   /**
    * What holds of the machine beside its signs.
@@ -131,6 +132,10 @@ public final class NextMoves {
     this.plans = new Plans(knowHow, network, faults);
     this.stake = Stake.of(at.stance());
     this.now = plans.least(faults, stake);
+    this.mended =
+        knowHow.moves().stream()
+            .flatMap(move -> move.tells().stream())
+            .anyMatch(asked -> network.level(asked.id()).filter(asked::isMended).isPresent());
   }
 
   /** Moves best first, locked ones after those that can be made. */
@@ -225,6 +230,9 @@ public final class NextMoves {
   private boolean makesSense(Move move, Part part) {
     if (at.done().contains(move.id() + "@" + part.key())) {
       return false;
+    }
+    if (mended && move.tells().stream().anyMatch(asked -> asked.complaint() != null)) {
+      return false; // there is no complaint left to try it on
     }
     Predicate<String> known = sign -> network.level(sign, part.key()).isPresent();
     // What the probe does gives what the part has: one sign of it tells that it was done.

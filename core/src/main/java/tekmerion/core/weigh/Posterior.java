@@ -14,8 +14,9 @@ import java.util.stream.IntStream;
  * cause's likelihood ratio is (f − g·x)/(1 − x) with f ≥ g, which grows with x, and x is largest
  * for the empty set. So the weights of smaller sets bound those of larger ones, and a set is left
  * out only if that bound, also with any one observation taken away, is below {@value #NEGLIGIBLE}
- * of the whole, all left out together. Nothing is left out by guess. That somebody complained only
- * takes weight from sets that do not explain it, by a factor that stands in the bound.
+ * of what the whole is then at least, all left out together. Nothing is left out by guess. That
+ * somebody complained only takes weight from sets that do not explain it, by a factor that stands
+ * in the bound.
  */
 final class Posterior {
   private static final double NEGLIGIBLE = 1e-11;
@@ -27,11 +28,12 @@ final class Posterior {
   private final Complaint complaint;
   private final List<Observation> observations;
 
-  /** By cause: its signs, its log ratio for all of them together, what one of them can hide. */
+  /** By cause: its signs, its log ratio for all of them together, what one can hide or show. */
   private final int[][] signsOf;
 
   private final double[] logGain;
   private final double[] hidden;
+  private final double[] shown;
 
   private double[] hiddenOfPairs;
 
@@ -54,6 +56,7 @@ final class Posterior {
     signsOf = new int[causes][];
     logGain = new double[causes];
     hidden = new double[causes];
+    shown = new double[causes];
     for (int i = 0; i < causes; i++) {
       int cause = i;
       signsOf[i] =
@@ -65,6 +68,7 @@ final class Posterior {
         double log = Math.log(observations.get(o).ratio(FaultSets.of(i)));
         logGain[i] += log;
         hidden[i] = Math.max(hidden[i], -log);
+        shown[i] = Math.max(shown[i], log);
       }
     }
   }
@@ -138,6 +142,7 @@ final class Posterior {
     signsOf = before.signsOf;
     logGain = before.logGain;
     hidden = before.hidden;
+    shown = before.shown;
   }
 
   private Posterior(Posterior before, Observation seen) {
@@ -158,10 +163,9 @@ final class Posterior {
   }
 
   private void enumerate() {
-    // Against the least that the whole can come to without any one observation: the empty set.
     double least =
         Math.log(NEGLIGIBLE / (1 + causes + causes * causes + causes * causes * causes))
-            + complaint.logUnexplained();
+            + leastOfWhole();
     hiddenOfPairs = new double[causes * causes];
     Arrays.fill(hiddenOfPairs, Double.NaN);
     Integer[] order = IntStream.range(0, causes).boxed().toArray(Integer[]::new);
@@ -199,6 +203,22 @@ final class Posterior {
         }
       }
     }
+  }
+
+  /**
+   * The least that the whole can come to without any one observation, as a log: what the empty set
+   * or one cause alone keeps when the observation that speaks most for it is taken away.
+   */
+  private double leastOfWhole() {
+    double least = complaint.logUnexplained();
+    for (int i = 0; i < causes; i++) {
+      double alone = logGain[i] - shown[i];
+      if (!complaint.isExplainedBy(FaultSets.of(i))) {
+        alone += complaint.logUnexplained();
+      }
+      least = Math.max(least, alone);
+    }
+    return least;
   }
 
   /** Log of how much less a cause adds to this set than to the empty one; at most 0. */

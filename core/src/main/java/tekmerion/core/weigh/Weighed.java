@@ -9,7 +9,8 @@ import tekmerion.core.sign.Sign;
  *
  * @param headline the finding in a sentence
  * @param signs how many signs were counted
- * @param causes likeliest first
+ * @param causes likeliest first; but the very first is the likeliest that can be behind the
+ *     complaint, whatever else was found beside it
  * @param noneProbability that none of the known causes is at work
  * @param leaning courses that usually follow from the likeliest cause; empty if none leans
  */
@@ -27,6 +28,7 @@ public record Weighed(
   /**
    * One cause on one part.
    *
+   * @param behind whether it can be behind the complaint; one that cannot was found beside it
    * @param decibansFor sum of the weights of signs that speak for it
    * @param decibansAgainst sum of those against, at most 0
    * @param weights heaviest first; only signs that bear on it or moved it
@@ -37,6 +39,7 @@ public record Weighed(
       String name,
       String partName,
       String place,
+      boolean behind,
       double prior,
       double probability,
       Tilt tilt,

@@ -103,6 +103,14 @@ public final class Weighing {
       shares.add(share(i));
     }
     shares.sort(Comparator.comparingDouble(CauseShare::probability).reversed());
+    shares.stream()
+        .filter(CauseShare::behind)
+        .findFirst()
+        .ifPresent(
+            first -> {
+              shares.remove(first);
+              shares.add(0, first);
+            });
     return new Weighed(
         Headline.of(inOrder(shares), shares, posterior.none()),
         network.counted().size(),
@@ -144,6 +152,7 @@ public final class Weighing {
         instance.cause().name(),
         instance.part().name(),
         instance.cause().place(),
+        network.isBehindComplaint(i),
         prior[i],
         probability,
         Tilt.of(probability, anySign),

@@ -6,6 +6,8 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import tekmerion.core.ruling.Course;
 
 class KnowHowTest {
@@ -87,7 +89,39 @@ class KnowHowTest {
         "nothing-after",
         List.of(),
         List.of(),
-        List.of(sign));
+        List.of(sign),
+        null);
+  }
+
+  /** A move that does what a remedy does must not point to another cause when it helped. */
+  @ParameterizedTest(name = "{0} mends what {1} does")
+  @CsvSource({
+    "in-place-repair, put-over",
+    "reset-keeping, reset-keeping",
+    "reset-erasing, reset-erasing",
+    "clean-install, clean-install",
+    "roll-back, roll-back",
+    "boot-records-rebuild, rebuild-boot",
+    "file-system-repair, repair-file-system",
+    "table-restore, restore-table",
+    "memory-contacts-clean, clean-contacts",
+    "clean-fan, clean-cooling",
+    "panel-cable-reseat, reseat-panel",
+    "drain-charge, drain",
+    "make-room, make-room",
+    "indexing-off, stop-indexing"
+  })
+  void aMoveKnowsEveryCauseThatItMends(String moveId, String remedyId) {
+    KnowHow knowHow = KnowHow.shipped();
+    Remedy remedy =
+        knowHow.remedies().stream().filter(r -> r.id().equals(remedyId)).findFirst().orElseThrow();
+    Move.Outcomes cure =
+        knowHow.move(moveId).orElseThrow().tells().stream()
+            .filter(asked -> asked.complaint() == Move.ComplaintAsked.MENDED)
+            .findFirst()
+            .orElseThrow();
+
+    assertThat(cure.links().keySet()).containsAll(remedy.cures().keySet());
   }
 
   @Test

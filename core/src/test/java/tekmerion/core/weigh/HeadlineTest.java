@@ -19,9 +19,13 @@ class HeadlineTest {
   }
 
   private static CauseShare share(double probability) {
+    return share(probability, true);
+  }
+
+  private static CauseShare share(double probability, boolean behind) {
     Tilt tilt = Tilt.of(probability, true);
     return new CauseShare(
-        "c", "drive-a", "C", "drive A", "drive", 0.1, probability, tilt, 0, 0, List.of());
+        "c", "drive-a", "C", "drive A", "drive", behind, 0.1, probability, tilt, 0, 0, List.of());
   }
 
   private static String of(double first, double second, double none) {
@@ -41,6 +45,14 @@ class HeadlineTest {
         .isEqualTo(
             "No known cause stands out: 70 in 100 that it is none of them."
                 + " Likeliest is drive A failing, 20 in 100.");
+  }
+
+  @Test
+  void saysBesideItWhatNobodyCameFor() {
+    String said = Headline.of(List.of(CABLE, DRIVE), List.of(share(0.6), share(0.99, false)), 0.1);
+
+    assertThat(said)
+        .isEqualTo("Perhaps its cable is bad, 60 in 100. Beside that, drive A is failing.");
   }
 
   @ParameterizedTest

@@ -80,6 +80,28 @@ class NextMovesTest {
   }
 
   @Test
+  void onceItIsMendedTheComplaintIsNotTriedOnOtherThings() {
+    Sign rolledBack = seen("cure.roll-back", "gone");
+    Advice before = advice("error-screen", Stance.COPY_VERIFIED, null, seen("reach", "desktop"));
+    Advice after =
+        advice("error-screen", Stance.COPY_VERIFIED, null, seen("reach", "desktop"), rolledBack);
+    Advice back =
+        advice(
+            "error-screen",
+            Stance.COPY_VERIFIED,
+            null,
+            seen("reach", "desktop"),
+            seen("cure.roll-back", "same"));
+
+    assertThat(of(before, "bench-start")).isPresent();
+    assertThat(after.moves())
+        .isNotEmpty()
+        .allSatisfy(
+            r -> assertThat(r.move().tells()).allSatisfy(t -> assertThat(t.complaint()).isNull()));
+    assertThat(of(back, "bench-start")).isPresent();
+  }
+
+  @Test
   void nothingThatWritesIsOpenBeforeTheDataIsSafe() {
     for (Stance stance : List.of(Stance.UNKNOWN, Stance.WANTED, Stance.COPIED)) {
       Advice advice = advice("restart-loop", stance, null, seen("reach", "recovery"));

@@ -80,6 +80,7 @@ final class DriveWork {
             drive.health() == Health.ELECTRONICS && b.chance(0.15)
                 || b.machine().loadedCelsius() > 95 && b.chance(0.2));
       }
+      case "drive-current" -> b.note("drive.current", current(b));
       case "cable-other" -> b.tried("cable-other.after", "same", "gone", Set.of(Thing.DRIVE_CABLE));
       case "port-other" ->
           b.tried(
@@ -266,6 +267,17 @@ final class DriveWork {
       return "volume-damaged";
     }
     return "sound";
+  }
+
+  /** Of the drive alone, on a bench supply with a meter. */
+  private static String current(Bench b) {
+    if (b.has(Ailment.MOTOR_STUCK)) {
+      return b.machine().drive().spins() && b.chance(0.85) ? "surges" : "normal";
+    }
+    if (b.has(Ailment.DRIVE_BOARD_BAD)) {
+      return b.chance(0.45) ? "none" : b.chance(0.45) ? "high" : "normal";
+    }
+    return b.has(Ailment.HEADS_WEAK) && b.chance(0.2) ? "surges" : "normal";
   }
 
   private static String list(Bench b) {

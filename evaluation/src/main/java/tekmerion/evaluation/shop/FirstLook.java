@@ -1,6 +1,7 @@
 package tekmerion.evaluation.shop;
 
 import java.util.Set;
+import java.util.stream.IntStream;
 import tekmerion.sim.shop.Ailment;
 import tekmerion.sim.shop.Complaint;
 import tekmerion.sim.shop.Quantity;
@@ -15,6 +16,12 @@ final class FirstLook {
   static boolean make(String move, Bench b) {
     switch (move) {
       case "restart-once" -> b.look("restart.after", "gone", "same", b.showsOnce());
+      case "complaint-again" ->
+          b.look(
+              "complaint.shows",
+              "quiet",
+              "shows",
+              IntStream.range(0, 10).anyMatch(i -> b.showsOnce()));
       case "unplug-outside" ->
           b.tried(
               "unplug.after",

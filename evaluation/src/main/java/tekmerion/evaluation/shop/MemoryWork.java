@@ -61,6 +61,7 @@ final class MemoryWork {
         }
         b.tried("slot.other", "fails", "runs", out);
       }
+      case "memory-exchange" -> exchange(b);
       case "memory-known-good" -> {
         Set<Thing> out = EnumSet.of(Thing.MODULE_A, Thing.MODULE_B);
         if (b.chance(0.5)) {
@@ -104,6 +105,26 @@ final class MemoryWork {
     return b.chance(1 - Math.exp(-b.value(errors) * passes))
         || b.has(Ailment.BOARD_BAD) && b.chance(0.06)
         || b.machine().loadedCelsius() > 97 && b.chance(0.06);
+  }
+
+  /** Both modules in the other's slot; where it fails then is seen when it fails at all. */
+  private static void exchange(Bench b) {
+    if (b.has(Ailment.CONTACTS_DIRTY) && b.chance(0.6)) {
+      b.note("exchanged.errors", "nowhere"); // wiped by the exchange
+      return;
+    }
+    boolean memory =
+        b.has(Ailment.MODULE_BAD, Ailment.SLOT_BAD, Ailment.CONTACTS_DIRTY, Ailment.MODULES_DIFFER);
+    if (!memory) {
+      b.note("exchanged.errors", "nowhere");
+      return;
+    }
+    if (b.goneWithout(Set.of()).orElse(true)) {
+      return; // it did not fail, so nobody saw where
+    }
+    boolean along =
+        b.has(Ailment.MODULE_BAD) ? b.chance(0.95) : !b.has(Ailment.SLOT_BAD) && b.chance(0.5);
+    b.note("exchanged.errors", along ? "along" : "stay");
   }
 
   private static void oneModule(Bench b) {

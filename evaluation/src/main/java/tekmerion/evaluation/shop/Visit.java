@@ -12,11 +12,14 @@ import java.util.Random;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
+import tekmerion.core.gate.Gate;
 import tekmerion.core.gate.Stance;
 import tekmerion.core.gate.Touch;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Move;
+import tekmerion.core.ruling.Course;
 import tekmerion.core.sign.Sign;
+import tekmerion.core.weigh.Findings;
 import tekmerion.core.weigh.NextMoves;
 import tekmerion.core.weigh.NextMoves.Advice;
 import tekmerion.core.weigh.NextMoves.Ranked;
@@ -127,7 +130,7 @@ final class Visit {
       return Optional.empty();
     }
     Advice advice = advice();
-    if (order == Order.ADVISED && advice.enough()) {
+    if (order == Order.ADVISED && advice.enough() && mayRule(advice.plans().get(0))) {
       return Optional.empty();
     }
     List<Ranked> open = advice.moves().stream().filter(r -> r.lock().isEmpty()).toList();
@@ -137,6 +140,12 @@ final class Visit {
       case RANDOM ->
           open.isEmpty() ? Optional.empty() : Optional.of(open.get(random.nextInt(open.size())));
     };
+  }
+
+  /** The server does not take a ruling that replaces a part on one finding. */
+  private boolean mayRule(Plan plan) {
+    return !plan.courses().contains(Course.REPLACE_PART)
+        || Gate.ofReplacing(Findings.against(knowHow, weigh())).isOpen();
   }
 
   /** Gentle before invasive, quick before slow, the ladder of system repairs last. */

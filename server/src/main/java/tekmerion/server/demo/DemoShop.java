@@ -32,6 +32,7 @@ import tekmerion.server.job.JobSigns;
 import tekmerion.server.job.Jobs;
 import tekmerion.server.job.Trace;
 import tekmerion.server.job.TraceEntry;
+import tekmerion.server.maker.MakerNotes;
 import tekmerion.server.part.Machine;
 import tekmerion.server.part.Machines;
 import tekmerion.server.part.PartService;
@@ -70,6 +71,7 @@ class DemoShop implements SmartInitializingSingleton {
   private final SearchIndex search;
   private final PastJobs past;
   private final LargeShop large;
+  private final MakerNotes makers;
   private final JdbcClient jdbc;
   private final Clock clock;
   private final Map<String, Account> people = new HashMap<>();
@@ -92,6 +94,7 @@ class DemoShop implements SmartInitializingSingleton {
       SearchIndex search,
       PastJobs past,
       LargeShop large,
+      MakerNotes makers,
       JdbcClient jdbc,
       Clock clock) {
     this.accounts = accounts;
@@ -111,6 +114,7 @@ class DemoShop implements SmartInitializingSingleton {
     this.search = search;
     this.past = past;
     this.large = large;
+    this.makers = makers;
     this.jdbc = jdbc;
     this.clock = clock;
   }
@@ -138,6 +142,16 @@ class DemoShop implements SmartInitializingSingleton {
           List.of(people.get("ines"), people.get("bo")),
           now);
     }
+    MadeUpNote.all()
+        .forEach(
+            note ->
+                makers.keep(
+                    note.maker(),
+                    note.models(),
+                    note.topic(),
+                    note.text(),
+                    people.get("ines").id(),
+                    before(now, 24 * 90)));
     for (Today today : Today.all()) {
       takeIn(today, now);
     }

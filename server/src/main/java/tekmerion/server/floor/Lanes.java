@@ -17,6 +17,7 @@ import org.springframework.stereotype.Service;
 import tekmerion.core.forecast.LikelyEnd;
 import tekmerion.core.forecast.OpenHours;
 import tekmerion.core.forecast.Typical;
+import tekmerion.core.words.Sentences;
 import tekmerion.server.TekmerionProperties;
 import tekmerion.server.account.Person;
 import tekmerion.server.bay.Bay;
@@ -193,6 +194,9 @@ class Lanes {
     }
     if (work.stream().anyMatch(span -> span.kind() == SpanKind.HANDS && span.to() == null)) {
       return "Look whether the complaint is gone";
+    }
+    if (job.contradicted() != null) {
+      return "Look at the ruling again: " + Sentences.lowerFirst(job.contradicted());
     }
     return switch (job.stage()) {
       case READ -> "Read its drive";

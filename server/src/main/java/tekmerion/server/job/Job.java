@@ -57,6 +57,10 @@ public class Job {
   @Enumerated(EnumType.STRING)
   private Tilt tilt;
 
+  private String ruledCause;
+  private String ruledPart;
+  private String contradicted;
+
   @ManyToOne(fetch = FetchType.LAZY)
   @JoinColumn(name = "holder_id")
   private Account holder;
@@ -286,5 +290,38 @@ public class Job {
   public void weighed(String headline, Tilt tilt) {
     this.headline = headline;
     this.tilt = tilt;
+  }
+
+  /**
+   * A ruling is signed, so nothing speaks against it yet.
+   *
+   * @param cause that it rests on; null if none even leaned
+   * @param part of that cause; null with it
+   */
+  public void ruledOn(String cause, String part) {
+    ruledCause = cause;
+    ruledPart = part;
+    contradicted = null;
+  }
+
+  /** Cause that the last ruling rests on, null if on none. */
+  public String ruledCause() {
+    return ruledCause;
+  }
+
+  public String ruledPart() {
+    return ruledPart;
+  }
+
+  /**
+   * @param why what was found since the ruling speaks against it
+   */
+  public void contradicted(String why) {
+    contradicted = why;
+  }
+
+  /** Why the ruling has to be looked at again; null if nothing speaks against it. */
+  public String contradicted() {
+    return contradicted;
   }
 }

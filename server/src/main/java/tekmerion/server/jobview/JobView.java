@@ -16,6 +16,7 @@ import tekmerion.server.job.Changes;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.TraceEntry;
 import tekmerion.server.link.ProbeBoard.ProbeView;
+import tekmerion.server.maker.MakerNotes;
 import tekmerion.server.move.MadeMoves;
 import tekmerion.server.photo.Photos;
 import tekmerion.server.proof.Proofs;
@@ -35,6 +36,11 @@ import tekmerion.server.ruling.RulingService.RulingView;
  * @param places the machine in checking order
  * @param enough whether no further move is worth its minutes: time to rule
  * @param proof null if nothing was ruled that mends
+ * @param contradicted why the last ruling has to be looked at again; null if nothing speaks against
+ *     it
+ * @param cameBack an earlier job with the same complaint, if it is less than 90 days ago
+ * @param needed the parts that would have to be bought, as the old ones describe them
+ * @param weakPoints what the shop knows to fail on such machines
  */
 record JobView(
     String number,
@@ -75,6 +81,10 @@ record JobView(
     List<PlanView> plans,
     List<TurnView> turns,
     String waiver,
+    @Schema(nullable = true) String contradicted,
+    @Schema(nullable = true) CameBack.Earlier cameBack,
+    List<Needed> needed,
+    List<MakerNotes.Note> weakPoints,
     List<RulingView> rulings,
     List<TraceLine> trace) {
 
@@ -138,6 +148,7 @@ record JobView(
    * @param changes whether it changes something, so that it is begun before it is told
    * @param handsOn minutes
    * @param waiting minutes
+   * @param notes what the shop wrote of such machines that helps here
    * @param lock null if the move can be made now
    */
   record Move(
@@ -156,6 +167,7 @@ record JobView(
       List<String> needs,
       List<Step> steps,
       List<Asked> asks,
+      List<MakerNotes.Note> notes,
       @Schema(nullable = true) Lock lock) {}
 
   /**
@@ -163,6 +175,14 @@ record JobView(
    */
   @Schema(name = "MoveStep")
   record Step(String words, int waitSeconds) {}
+
+  /**
+   * A part to buy.
+   *
+   * @param place of the old one, "drive A"
+   */
+  @Schema(name = "NeededPart")
+  record Needed(String place, String words) {}
 
   /** A sign that a move asks for. */
   @Schema(name = "MoveAsk")

@@ -17,8 +17,10 @@ import tekmerion.core.drive.ata.IdentifyDevice;
 import tekmerion.core.gate.Stance;
 import tekmerion.core.knowhow.Family;
 import tekmerion.core.knowhow.KnowHow;
+import tekmerion.core.knowhow.MakerTopic;
 import tekmerion.core.knowhow.SignKind;
 import tekmerion.core.page.Decoding;
+import tekmerion.core.replace.NeededDrive;
 import tekmerion.core.weigh.NextMoves;
 import tekmerion.core.weigh.Tilt;
 import tekmerion.core.weigh.Weighed;
@@ -34,6 +36,7 @@ import tekmerion.server.job.Trace;
 import tekmerion.server.jobview.JobView.BayNote;
 import tekmerion.server.jobview.JobView.Drive;
 import tekmerion.server.jobview.JobView.HolderNote;
+import tekmerion.server.jobview.JobView.Needed;
 import tekmerion.server.jobview.JobView.Pending;
 import tekmerion.server.jobview.JobView.Place;
 import tekmerion.server.jobview.JobView.PlanView;
@@ -43,6 +46,7 @@ import tekmerion.server.jobview.JobView.TurnView;
 import tekmerion.server.jobview.JobView.WaitNote;
 import tekmerion.server.link.ProbeBoard;
 import tekmerion.server.link.ProbeBoard.ProbeView;
+import tekmerion.server.maker.MakerNotes;
 import tekmerion.server.move.MadeMoves;
 import tekmerion.server.part.PartHistory;
 import tekmerion.server.part.PartPlace;
@@ -86,6 +90,8 @@ class JobViews {
   private final JdbcClient jdbc;
   private final MadeMoves made;
   private final Proofs proofs;
+  private final MakerNotes makers;
+  private final CameBack cameBack;
 
   JobViews(
       Jobs jobs,
@@ -103,7 +109,9 @@ class JobViews {
       Photos photos,
       JdbcClient jdbc,
       MadeMoves made,
-      Proofs proofs) {
+      Proofs proofs,
+      MakerNotes makers,
+      CameBack cameBack) {
     this.jobs = jobs;
     this.bays = bays;
     this.probes = probes;
@@ -120,6 +128,8 @@ class JobViews {
     this.jdbc = jdbc;
     this.made = made;
     this.proofs = proofs;
+    this.makers = makers;
+    this.cameBack = cameBack;
   }
 
   @Transactional(readOnly = true)
@@ -148,6 +158,7 @@ class JobViews {
         job.endedAt() != null
             ? NextMoves.Advice.NONE
             : weighing.advice(job, evidence, made.done(job.id()), true);
+    Map<MakerTopic, MakerNotes.Note> notes = makers.of(job.machine());
     return new JobView(
         job.number(),
         job.version(),
@@ -180,7 +191,7 @@ class JobViews {
         pending,
         job.endedAt() != null
             ? List.of()
-            : Moves.of(advice.moves(), bayNumber, probe, drives, underWay, courses),
+            : Moves.of(advice.moves(), bayNumber, probe, drives, underWay, courses, notes),
         courses,
         evidence.weighed().leaning(),
         made.of(job.id()),
@@ -189,6 +200,10 @@ class JobViews {
         advice.plans().stream().map(PlanView::of).toList(),
         advice.turns().stream().map(TurnView::of).toList(),
         RulingService.WAIVER,
+        job.endedAt() == null ? job.contradicted() : null,
+        cameBack.of(job).orElse(null),
+        needed(evidence),
+        notes.values().stream().filter(n -> n.topic() == MakerTopic.WEAK_POINT).toList(),
         rulings.of(job),
         trace.findByJobIdOrderByAtAscIdAsc(job.id()).stream().map(TraceLine::of).toList());
   }
@@ -264,6 +279,25 @@ class JobViews {
     return weighed.causes().stream()
         .filter(which)
         .max(Comparator.comparingDouble(CauseShare::probability));
+  }
+
+  /** Of every drive that at least leans to a fault. */
+  private static List<Needed> needed(Evidence evidence) {
+    return evidence.drives().stream()
+        .filter(
+            place ->
+                worst(
+                        evidence.weighed(),
+                        c -> c.part().equals(place.driveKey()) && c.place().equals("drive"))
+                    .filter(c -> c.tilt().compareTo(Tilt.LEANING) >= 0)
+                    .isPresent())
+        .flatMap(
+            place ->
+                Optional.ofNullable(evidence.reports().get(place.driveKey()))
+                    .flatMap(NeededDrive::of)
+                    .map(n -> new Needed(DriveNames.inSentence(place.driveKey()), n.words()))
+                    .stream())
+        .toList();
   }
 
   /** The sign that weighs most says why a place stands as it does. */

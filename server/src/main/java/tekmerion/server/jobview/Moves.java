@@ -3,11 +3,13 @@ package tekmerion.server.jobview;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import tekmerion.core.gate.GateAnswer;
 import tekmerion.core.gate.Touch;
+import tekmerion.core.knowhow.MakerTopic;
 import tekmerion.core.knowhow.Move.By;
 import tekmerion.core.knowhow.Move.Presupposed;
 import tekmerion.core.weigh.NextMoves.Ranked;
@@ -17,6 +19,7 @@ import tekmerion.server.jobview.JobView.Level;
 import tekmerion.server.jobview.JobView.Move;
 import tekmerion.server.jobview.JobView.Step;
 import tekmerion.server.link.ProbeBoard.ProbeView;
+import tekmerion.server.maker.MakerNotes;
 import tekmerion.server.move.MadeMoves;
 import tekmerion.server.ruling.RulingService.CourseView;
 import tekmerion.server.ruling.RulingService.Lock;
@@ -40,9 +43,10 @@ final class Moves {
       ProbeView probe,
       List<Drive> known,
       Set<String> underWay,
-      List<CourseView> courses) {
+      List<CourseView> courses,
+      Map<MakerTopic, MakerNotes.Note> notes) {
     Lock link = linkLock(bay, probe);
-    List<Move> all = ranked.stream().map(r -> move(r, link, underWay)).toList();
+    List<Move> all = ranked.stream().map(r -> move(r, link, underWay, notes)).toList();
     List<Move> shown = new ArrayList<>();
     // What the probe would do stays in sight while only the probe is missing.
     List<Move> open = all.stream().filter(Moves::isOpenOrOfProbe).toList();
@@ -60,7 +64,8 @@ final class Moves {
     return move.lock() == null || move.by() != null;
   }
 
-  private static Move move(Ranked ranked, Lock link, Set<String> underWay) {
+  private static Move move(
+      Ranked ranked, Lock link, Set<String> underWay, Map<MakerTopic, MakerNotes.Note> notes) {
     var move = ranked.move();
     String part = ranked.part().key();
     Lock lock = ranked.lock().map(Moves::lock).orElse(null);
@@ -92,6 +97,7 @@ final class Moves {
                             .map(e -> new Level(e.getKey(), e.getValue()))
                             .toList()))
             .toList(),
+        move.notes().stream().filter(notes::containsKey).map(notes::get).toList(),
         lock);
   }
 
@@ -137,6 +143,7 @@ final class Moves {
                     List.of(),
                     List.of(),
                     List.of(),
+                    List.of(),
                     underWay.contains(key) ? underWayLock() : link))
         .toList();
   }
@@ -165,6 +172,7 @@ final class Moves {
             gravest.touchWords(),
             0,
             0,
+            List.of(),
             List.of(),
             List.of(),
             List.of(),

@@ -11,18 +11,21 @@ import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.gate.Gate;
 import tekmerion.core.gate.GateAnswer;
 import tekmerion.core.gate.Proven;
+import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.proof.Proof;
 import tekmerion.core.sign.Sign;
 import tekmerion.server.account.Person;
 import tekmerion.server.account.Role;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.JobLock;
+import tekmerion.server.job.JobSign;
 import tekmerion.server.job.JobSigns;
 import tekmerion.server.job.Tell;
 import tekmerion.server.job.TraceEntry;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.ruling.RulingService;
 import tekmerion.server.ruling.RulingService.RulingView;
+import tekmerion.server.weighing.WeighingService;
 
 /** Counts trials after a ruling that mends, and keeps the gate before the hand-back. */
 @Service
@@ -34,6 +37,8 @@ public class Proofs {
   private final JobLock lock;
   private final RulingService rulings;
   private final JobSigns signs;
+  private final WeighingService weighing;
+  private final KnowHow knowHow;
   private final Tell tell;
   private final JdbcClient jdbc;
   private final Clock clock;
@@ -61,12 +66,16 @@ public class Proofs {
       JobLock lock,
       RulingService rulings,
       JobSigns signs,
+      WeighingService weighing,
+      KnowHow knowHow,
       Tell tell,
       JdbcClient jdbc,
       Clock clock) {
     this.lock = lock;
     this.rulings = rulings;
     this.signs = signs;
+    this.weighing = weighing;
+    this.knowHow = knowHow;
     this.tell = tell;
     this.jdbc = jdbc;
     this.clock = clock;
@@ -104,6 +113,10 @@ public class Proofs {
         .params(
             job.id(), ruling.id(), failed, note.strip(), by.id(), Timestamp.from(clock.instant()))
         .update();
+    if (failed) {
+      job.contradicted("It failed again after it was mended.");
+      itIsBack(job);
+    }
     String counted = standing(job, ruling).counted();
     tell.trace(
         job,
@@ -111,6 +124,27 @@ public class Proofs {
         failed ? "Tried: it failed again" : "Tried: clean, " + counted,
         failed && note.isBlank() ? "contradicts what was ruled" : note.strip(),
         by);
+  }
+
+  /** What was seen to mend it did not: the complaint can be tried on other things again. */
+  private void itIsBack(Job job) {
+    for (Sign sign : signs.standing(job.id())) {
+      knowHow.moves().stream()
+          .flatMap(move -> move.tells().stream())
+          .filter(asked -> asked.id().equals(sign.id()) && asked.isMended(sign.level()))
+          .findFirst()
+          .ifPresent(
+              asked ->
+                  signs.save(
+                      JobSign.ofMove(
+                          job.id(),
+                          sign.part(),
+                          sign.id(),
+                          asked.levels().keySet().iterator().next(),
+                          "%s: gone at first, then it came back".formatted(asked.name()),
+                          clock.instant())));
+    }
+    weighing.reweigh(job);
   }
 
   /**

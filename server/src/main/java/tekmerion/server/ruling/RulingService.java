@@ -5,6 +5,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -14,7 +15,9 @@ import tekmerion.core.gate.Stance;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.ruling.Course;
 import tekmerion.core.weigh.Findings;
+import tekmerion.core.weigh.Tilt;
 import tekmerion.core.weigh.Weighed;
+import tekmerion.core.weigh.Weighed.CauseShare;
 import tekmerion.server.account.Accounts;
 import tekmerion.server.account.Person;
 import tekmerion.server.account.Role;
@@ -197,6 +200,12 @@ public class RulingService {
             accounts.getReferenceById(by.id()),
             clock.instant()));
     progress.ruled(job);
+    Optional<CauseShare> restsOn =
+        asItStands.causes().stream()
+            .findFirst()
+            .filter(share -> share.tilt().compareTo(Tilt.LEANING) >= 0);
+    job.ruledOn(
+        restsOn.map(CauseShare::cause).orElse(null), restsOn.map(CauseShare::part).orElse(null));
     boolean differs = !asItStands.leaning().isEmpty() && !asItStands.leaning().equals(courses);
     told(
         job,

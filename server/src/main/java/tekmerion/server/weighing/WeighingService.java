@@ -15,6 +15,8 @@ import tekmerion.core.drive.TrendSigns;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Move;
 import tekmerion.core.sign.Sign;
+import tekmerion.core.weigh.BuiltInAgainstOurs;
+import tekmerion.core.weigh.Contradiction;
 import tekmerion.core.weigh.NextMoves;
 import tekmerion.core.weigh.Weighed;
 import tekmerion.core.weigh.Weighing;
@@ -81,6 +83,9 @@ public class WeighingService {
     if (!weighed.causes().isEmpty()) {
       job.weighed(weighed.headline(), weighed.causes().get(0).tilt());
     }
+    if (job.ruledCause() != null) {
+      Contradiction.of(job.ruledCause(), job.ruledPart(), weighed).ifPresent(job::contradicted);
+    }
     return weighed;
   }
 
@@ -101,6 +106,7 @@ public class WeighingService {
       TrendSigns.of(entry.getKey(), said(entry.getValue().partId())).ifPresent(signs::add);
     }
     signs.addAll(RunSigns.of(runs.ofJob(job.id())));
+    signs.addAll(BuiltInAgainstOurs.of(signs));
     return new Evidence(
         Weighing.of(knowHow, job.families(), weighed(drives), signs, job.stance()),
         drives,

@@ -1,0 +1,54 @@
+package tekmerion.core.replace;
+
+import java.util.Locale;
+import java.util.Optional;
+import java.util.OptionalLong;
+import tekmerion.core.drive.DriveReading;
+import tekmerion.core.drive.ata.IdentifyDevice;
+import tekmerion.core.drive.nvme.IdentifyController;
+import tekmerion.core.drive.nvme.IdentifyNamespace;
+import tekmerion.core.page.Decoding;
+import tekmerion.core.port.PageKind;
+
+/**
+ * The drive that takes an old one's place: same interface and form, at least as large, so that the
+ * whole of the old one can be written to it.
+ *
+ * @param bus "SATA" or "NVMe"
+ * @param form as the standard words it; empty if the old one does not report it
+ * @param leastBytes size of the old one; empty if it does not report it
+ */
+public record NeededDrive(String bus, Optional<String> form, OptionalLong leastBytes) {
+  private static final double GIGABYTE = 1e9;
+
+  /**
+   * @return empty if the drive does not say what it is: then its label has to be read
+   */
+  public static Optional<NeededDrive> of(DriveReading old) {
+    Optional<IdentifyDevice> ata = old.identify().flatMap(Decoding::decoded);
+    if (ata.isPresent()) {
+      return ata.map(id -> new NeededDrive("SATA", id.nominalFormFactor(), id.capacityBytes()));
+    }
+    if (old.sound(PageKind.NVME_IDENTIFY_CONTROLLER, IdentifyController.class).isEmpty()) {
+      return Optional.empty();
+    }
+    OptionalLong bytes =
+        old.sound(PageKind.NVME_IDENTIFY_NAMESPACE, IdentifyNamespace.class)
+            .map(IdentifyNamespace::sizeBytes)
+            .orElse(OptionalLong.empty());
+    return Optional.of(new NeededDrive("NVMe", Optional.empty(), bytes));
+  }
+
+  /** "A SATA drive, 2.5 inch, 1,000 GB or more"; says so where the old one does not. */
+  public String words() {
+    return "%s %s drive, %s, %s"
+        .formatted(
+            bus.equals("SATA") ? "A" : "An",
+            bus,
+            form.orElse("form as on the old one's label (it does not report it)"),
+            leastBytes.isPresent()
+                ? String.format(
+                    Locale.ROOT, "%,d GB or more", Math.round(leastBytes.getAsLong() / GIGABYTE))
+                : "size as on the old one's label (it does not report it)");
+  }
+}

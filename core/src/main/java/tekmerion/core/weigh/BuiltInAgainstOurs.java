@@ -1,0 +1,57 @@
+package tekmerion.core.weigh;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import tekmerion.core.sign.Sign;
+
+/**
+ * Whether the machine's own tests and ours say the same of a part. Both are weighed by themselves;
+ * that they differ is a sign of its own: a drive that only its machine fails has a bad link to it,
+ * memory that only we fail needs longer than a built-in test takes.
+ */
+public final class BuiltInAgainstOurs {
+  private static final String PASSED = "passed";
+
+  /** Levels of our own runs on the same part that speak of a sound one; others of a fault. */
+  private static final Map<String, Map<String, String>> OURS =
+      Map.of(
+          "built-in.drive",
+          Map.of("drive.surface", "clean", "drive.self-test", PASSED, "drive.sample", "clean"),
+          "built-in.memory",
+          Map.of("march.errors", "none"),
+          "built-in.battery",
+          Map.of("discharge.capacity", "good"));
+
+  private BuiltInAgainstOurs() {}
+
+  /**
+   * @param signs of the job
+   * @return a sign {@code <built-in sign>.against-ours}; none for tests that only one side made
+   */
+  public static List<Sign> of(List<Sign> signs) {
+    return OURS.keySet().stream().sorted().flatMap(id -> of(id, signs).stream()).toList();
+  }
+
+  private static Optional<Sign> of(String builtIn, List<Sign> signs) {
+    Optional<Sign> theirs = signs.stream().filter(s -> s.id().equals(builtIn)).findFirst();
+    List<Sign> ours = signs.stream().filter(s -> OURS.get(builtIn).containsKey(s.id())).toList();
+    if (theirs.isEmpty() || ours.isEmpty()) {
+      return Optional.empty();
+    }
+    boolean passedThere = theirs.get().level().equals(PASSED);
+    Optional<Sign> fault =
+        ours.stream().filter(s -> !OURS.get(builtIn).get(s.id()).equals(s.level())).findFirst();
+    String level =
+        passedThere == fault.isEmpty() ? "agree" : passedThere ? "only-ours" : "only-built-in";
+    String words =
+        switch (level) {
+          case "agree" -> "The machine's own test and ours agree";
+          case "only-ours" ->
+              "The machine's own test passed what ours found: " + fault.orElseThrow().words();
+          default -> "Only the machine's own test failed, ours found nothing";
+        };
+    return Optional.of(
+        new Sign(builtIn + ".against-ours", Sign.MACHINE, level, words, Sign.Basis.run()));
+  }
+}
