@@ -35,6 +35,7 @@ export const readMove: Move = {
   needs: [],
   steps: [],
   asks: [],
+  notes: [],
   lock: null,
 };
 
@@ -59,6 +60,7 @@ export const failing: CauseShare = {
   name: 'Failing drive',
   partName: 'drive A',
   place: 'drive',
+  behind: true,
   prior: 0.3,
   probability: 0.96,
   tilt: 'IMPLICATED',
@@ -133,6 +135,10 @@ export const job = (more: Partial<Job> = {}): Job => ({
     leaning: ['RECOVER_DATA'],
   },
   pending: [],
+  contradicted: null,
+  cameBack: null,
+  needed: [],
+  weakPoints: [],
   moves: [readMove],
   courses: [
     course('RECOVER_DATA', 'Recover the data', false),

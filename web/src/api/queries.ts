@@ -10,6 +10,7 @@ import type {
   Floor,
   Found,
   Job,
+  MakerNote,
   Notice,
   PageBytes,
   PartLife,
@@ -31,6 +32,7 @@ export const keys = {
   reading: (id: string) => ['reading', id] as const,
   people: ['people'] as const,
   bell: ['bell'] as const,
+  makers: ['makers'] as const,
   part: (id: string) => ['part', id] as const,
   customer: (id: string) => ['customer', id] as const,
   found: (text: string) => ['found', text] as const,
@@ -45,6 +47,13 @@ export const usePeople = () =>
 
 export const useBell = () =>
   useQuery({ queryKey: keys.bell, queryFn: () => request<Notice[]>('GET', '/api/me/notices') });
+
+export const useMakerNotes = (text: string) =>
+  useQuery({
+    queryKey: [...keys.makers, text],
+    queryFn: () => request<MakerNote[]>('GET', `/api/maker-notes?text=${encodeURIComponent(text)}`),
+    placeholderData: (before) => before,
+  });
 
 export const usePart = (id: string) =>
   useQuery({

@@ -14,6 +14,7 @@ export type SignWeight = Schemas['SignWeight'];
 export type Drive = Schemas['Drive'];
 export type MadeMove = Schemas['MadeMove'];
 export type Move = Schemas['Move'];
+export type MakerNote = Schemas['MakerNote'];
 export type Plan = Schemas['Plan'];
 export type Place = Schemas['Place'];
 export type TraceLine = Schemas['TraceLine'];

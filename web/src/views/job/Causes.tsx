@@ -48,7 +48,10 @@ export function Causes({ job, shown, onChoose }: CausesProps) {
               <TiltMark tilt={cause.tilt} size={24} />
               <span>
                 <b>{cause.name}</b>
-                <small>{cause.partName}</small>
+                <small>
+                  {cause.partName}
+                  {!cause.behind && leans(cause) && ', found beside the complaint'}
+                </small>
               </span>
               <WeightBar
                 against={cause.decibansAgainst}
@@ -75,6 +78,8 @@ export function Causes({ job, shown, onChoose }: CausesProps) {
     </Sheet>
   );
 }
+
+const leans = (cause: CauseShare) => cause.tilt === 'LEANING' || cause.tilt === 'IMPLICATED';
 
 function subOf(signs: number, none: number): string {
   if (signs === 0) return 'Nothing is known but the complaint. The first reading settles most.';

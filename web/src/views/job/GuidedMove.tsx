@@ -44,6 +44,18 @@ export function GuidedMove({ job, move, onClose }: GuidedMoveProps) {
         <span>{times(move)}</span>
         {move.needs.length > 0 && <span>needs {move.needs.join(', ')}</span>}
       </Facts>
+      {move.notes.length > 0 && (
+        <Notes aria-label="What the shop knows of this machine">
+          {move.notes.map((note) => (
+            <li key={note.topic}>
+              <b>{note.topicWords}:</b> {note.text}{' '}
+              <small>
+                {note.models === '' ? `all of ${note.maker}` : `${note.maker} ${note.models}`}
+              </small>
+            </li>
+          ))}
+        </Notes>
+      )}
       <Steps>
         {move.steps.map((step, i) => (
           <li key={`${i} ${step.words}`}>
@@ -128,6 +140,17 @@ const Facts = styled.div`
   flex-wrap: wrap;
   gap: 4px 18px;
   color: ${color.ink2};
+`;
+
+const Notes = styled.ul`
+  border-left: 3px solid ${color.line};
+  padding-left: 12px;
+  display: grid;
+  gap: 4px;
+  small {
+    font-size: 14px;
+    color: ${color.ink2};
+  }
 `;
 
 const Steps = styled.ol`

@@ -16,6 +16,7 @@ import { OneChange } from './OneChange';
 import { PhotoStrip } from './PhotoStrip';
 import { Places } from './Places';
 import { ProofCard } from './ProofCard';
+import { SecondThoughts } from './SecondThoughts';
 import { TakenIn } from './TakenIn';
 import { Trace } from './Trace';
 
@@ -35,6 +36,7 @@ function Shown({ job }: { job: Job }) {
       <JobHead job={job} />
       <Hand job={job} />
       <TakenIn job={job} />
+      <SecondThoughts job={job} />
       <ProofCard job={job} />
       <Columns>
         <Places

@@ -27,6 +27,12 @@ export function Leaning({ job }: { job: Job }) {
           </b>
         </p>
         {last === undefined && job.plans[0] !== undefined && <Costs job={job} />}
+        {buys(job) &&
+          job.needed.map((part) => (
+            <small key={part.place}>
+              In place of {part.place}: {part.words}.
+            </small>
+          ))}
       </div>
       <Button
         primary={last === undefined}
@@ -36,6 +42,12 @@ export function Leaning({ job }: { job: Job }) {
       </Button>
     </Box>
   );
+}
+
+/** Whether a part is or would be replaced: then it is said which one fits. */
+function buys(job: Job): boolean {
+  const ruled = job.rulings[0]?.courses.map((c) => c.course) ?? job.plans[0]?.courses ?? [];
+  return ruled.includes('REPLACE_PART');
 }
 
 /** What the best plan is expected to cost, what comes next, and what would change it. */
