@@ -11,6 +11,12 @@ final class FaultSets {
 
   private FaultSets() {}
 
+  /** How many sets of at most three there are, the empty one too. */
+  static double count(int causes) {
+    double n = causes;
+    return 1 + n + n * (n - 1) / 2 + n * (n - 1) * (n - 2) / 6;
+  }
+
   static int of(int cause) {
     return cause + 1;
   }

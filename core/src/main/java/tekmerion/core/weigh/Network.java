@@ -30,6 +30,10 @@ final class Network {
   private final KnowHow knowHow;
   private final Collection<String> families;
   private final List<Instance> instances = new ArrayList<>();
+
+  /** Where each cause stands among the instances, by its id. */
+  private final Map<String, List<Integer>> numbersOf = new HashMap<>();
+
   private final List<Counted> counted = new ArrayList<>();
   private final Map<Sign, Sign> countedBy = new HashMap<>();
   private final Map<String, Sign> known = new HashMap<>();
@@ -157,6 +161,9 @@ final class Network {
           .filter(part -> part.kind().equals(cause.partKind()))
           .forEach(part -> instances.add(new Instance(cause, part)));
     }
+    for (int i = 0; i < instances.size(); i++) {
+      numbersOf.computeIfAbsent(instances.get(i).cause().id(), id -> new ArrayList<>()).add(i);
+    }
   }
 
   /** Of each group on each part only the sign that tells most is counted. */
@@ -164,7 +171,9 @@ final class Network {
     List<Sign> inOrder = new ArrayList<>();
     for (Sign sign : signs) {
       Sign before = known.put(sign.id() + "@" + sign.part(), sign);
-      inOrder.remove(before);
+      if (before != null) {
+        inOrder.remove(before);
+      }
       inOrder.add(sign);
     }
     Map<String, Counted> best = new HashMap<>();
@@ -200,15 +209,18 @@ final class Network {
                     new IllegalArgumentException(
                         "sign %s has no level %s".formatted(sign.id(), sign.level())));
     double[][] links = new double[instances.size()][];
-    for (int i = 0; i < links.length; i++) {
-      Instance at = instances.get(i);
-      boolean reaches =
-          sign.part().equals(Sign.MACHINE)
-              || at.cause().isOfWholeMachine()
-              || at.part().key().equals(sign.part());
-      List<Double> link = kind.links().get(at.cause().id());
-      links[i] = reaches && link != null ? toArray(link) : null;
-    }
+    kind.links()
+        .forEach(
+            (cause, link) -> {
+              for (int i : numbersOf.getOrDefault(cause, List.of())) {
+                Instance at = instances.get(i);
+                boolean reaches =
+                    sign.part().equals(Sign.MACHINE)
+                        || at.cause().isOfWholeMachine()
+                        || at.part().key().equals(sign.part());
+                links[i] = reaches ? toArray(link) : null;
+              }
+            });
     return new Observation(level, toArray(kind.leak()), links);
   }
 
@@ -219,6 +231,10 @@ final class Network {
   }
 
   private static double[] toArray(List<Double> values) {
-    return values.stream().mapToDouble(Double::doubleValue).toArray();
+    double[] array = new double[values.size()];
+    for (int i = 0; i < array.length; i++) {
+      array[i] = values.get(i);
+    }
+    return array;
   }
 }

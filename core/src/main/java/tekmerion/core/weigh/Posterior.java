@@ -19,7 +19,7 @@ import java.util.stream.IntStream;
  * in the bound.
  */
 final class Posterior {
-  private static final double NEGLIGIBLE = 1e-11;
+  private static final double NEGLIGIBLE = 1e-10;
 
   /** Below this share of the whole, a difference of sums would lose digits: sum anew. */
   private static final double CANCELS = 1e-3;
@@ -57,12 +57,15 @@ final class Posterior {
     logGain = new double[causes];
     hidden = new double[causes];
     shown = new double[causes];
+    int[] bearing = new int[causes];
+    observations.forEach(seen -> IntStream.of(seen.bearing()).forEach(cause -> bearing[cause]++));
+    Arrays.setAll(signsOf, cause -> new int[bearing[cause]]);
+    for (int o = observations.size() - 1; o >= 0; o--) {
+      for (int cause : observations.get(o).bearing()) {
+        signsOf[cause][--bearing[cause]] = o;
+      }
+    }
     for (int i = 0; i < causes; i++) {
-      int cause = i;
-      signsOf[i] =
-          IntStream.range(0, observations.size())
-              .filter(o -> observations.get(o).bearsOn(cause))
-              .toArray();
       logGain[i] = Math.log(prior[i]) - Math.log1p(-prior[i]);
       for (int o : signsOf[i]) {
         double log = Math.log(observations.get(o).ratio(FaultSets.of(i)));
@@ -163,9 +166,7 @@ final class Posterior {
   }
 
   private void enumerate() {
-    double least =
-        Math.log(NEGLIGIBLE / (1 + causes + causes * causes + causes * causes * causes))
-            + leastOfWhole();
+    double least = Math.log(NEGLIGIBLE / FaultSets.count(causes)) + leastOfWhole();
     hiddenOfPairs = new double[causes * causes];
     Arrays.fill(hiddenOfPairs, Double.NaN);
     Integer[] order = IntStream.range(0, causes).boxed().toArray(Integer[]::new);

@@ -21,6 +21,7 @@ import tekmerion.core.weigh.Weighed.SignWeight;
 /** Weighs the signs of one job. */
 public final class Weighing {
   private static final double LEAST_DECIBANS_SHOWN = 0.05;
+  private static final double LEAST_RATIO_SHOWN = Math.pow(10, LEAST_DECIBANS_SHOWN / 10);
 
   /** For what is shown in hundredths of a bit. */
   private static final double LEAST_SHARE = 1e-6;
@@ -127,8 +128,11 @@ public final class Weighing {
     List<SignWeight> weights = new ArrayList<>();
     for (int o = 0; o < network.counted().size(); o++) {
       Counted one = network.counted().get(o);
-      double decibans = all - decibans(without[o][i]);
       boolean bears = one.observation().bearsOn(i);
+      if (!bears && isAsBefore(probability, without[o][i])) {
+        continue;
+      }
+      double decibans = all - decibans(without[o][i]);
       anySign |= bears;
       if (bears || Math.abs(decibans) >= LEAST_DECIBANS_SHOWN) {
         weights.add(new SignWeight(one.sign(), decibans, bears, "", one.kind().source()));
@@ -159,6 +163,13 @@ public final class Weighing {
         weights.stream().mapToDouble(SignWeight::decibans).filter(d -> d > 0).sum(),
         weights.stream().mapToDouble(SignWeight::decibans).filter(d -> d < 0).sum(),
         weights);
+  }
+
+  /** Whether two probabilities differ by less than what is shown; needs no logarithm. */
+  private static boolean isAsBefore(double p, double q) {
+    double a = p * (1 - q);
+    double b = q * (1 - p);
+    return a < b * LEAST_RATIO_SHOWN && b < a * LEAST_RATIO_SHOWN;
   }
 
   private List<Cause> inOrder(List<CauseShare> shares) {

@@ -12,6 +12,7 @@ public final class Pages {
           "/wall",
           "/me",
           "/people",
+          "/makers",
           "/intake",
           "/intake/**",
           "/join",
