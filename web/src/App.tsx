@@ -14,6 +14,7 @@ import { IntakeHome } from './views/intake/IntakeHome';
 import { IntakeView } from './views/intake/IntakeView';
 import { OfJob } from './views/intake/OfJob';
 import { JobView } from './views/job/JobView';
+import { KnowHowView } from './views/know-how/KnowHowView';
 import { MakersView } from './views/makers/MakersView';
 import { PartView } from './views/part/PartView';
 import { JoinView } from './views/people/JoinView';
@@ -40,6 +41,7 @@ const router = createBrowserRouter([
       { path: '/intake/:id', element: <IntakeView /> },
       { path: '/wall', element: <WallView /> },
       { path: '/people', element: <PeopleView /> },
+      { path: '/know-how', element: <KnowHowView /> },
       { path: '/makers', element: <MakersView /> },
       { path: '/me', element: <MeView /> },
       { path: '/part/:id', element: <PartView /> },

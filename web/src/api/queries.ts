@@ -10,6 +10,8 @@ import type {
   Floor,
   Found,
   Job,
+  KnowHow,
+  Learnt,
   MakerNote,
   Notice,
   PageBytes,
@@ -33,6 +35,8 @@ export const keys = {
   people: ['people'] as const,
   bell: ['bell'] as const,
   makers: ['makers'] as const,
+  knowHow: ['know-how'] as const,
+  learnt: ['learnt'] as const,
   part: (id: string) => ['part', id] as const,
   customer: (id: string) => ['customer', id] as const,
   found: (text: string) => ['found', text] as const,
@@ -53,6 +57,20 @@ export const useMakerNotes = (text: string) =>
     queryKey: [...keys.makers, text],
     queryFn: () => request<MakerNote[]>('GET', `/api/maker-notes?text=${encodeURIComponent(text)}`),
     placeholderData: (before) => before,
+  });
+
+export const useKnowHow = (text: string) =>
+  useQuery({
+    queryKey: [...keys.knowHow, text],
+    queryFn: () => request<KnowHow>('GET', `/api/know-how?text=${encodeURIComponent(text)}`),
+    placeholderData: (before) => before,
+  });
+
+export const useLearnt = () =>
+  useQuery({
+    queryKey: keys.learnt,
+    queryFn: () => request<Learnt>('GET', '/api/know-how/learnt'),
+    staleTime: 60_000,
   });
 
 export const usePart = (id: string) =>

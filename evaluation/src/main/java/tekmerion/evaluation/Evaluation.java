@@ -20,7 +20,7 @@ public final class Evaluation {
       name = "evaluate",
       description = "How good it is, on simulated truth.",
       mixinStandardHelpOptions = true,
-      subcommands = {TrendsCommand.class, ShopCommand.class})
+      subcommands = {TrendsCommand.class, ShopCommand.class, IsolationCommand.class})
   static final class Evaluate {}
 
   /** Speed, as ratios. */
@@ -28,6 +28,11 @@ public final class Evaluation {
       name = "bench",
       description = "Measure, print ratios.",
       mixinStandardHelpOptions = true,
-      subcommands = {BenchSurfaceCommand.class, BenchDecodeCommand.class, BenchWeighCommand.class})
+      subcommands = {
+        BenchSurfaceCommand.class,
+        BenchDecodeCommand.class,
+        BenchWeighCommand.class,
+        BenchMemoryCommand.class
+      })
   static final class Bench {}
 }

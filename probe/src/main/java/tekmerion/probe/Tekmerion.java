@@ -3,6 +3,7 @@ package tekmerion.probe;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import tekmerion.probe.instrument.DecodeCommand;
+import tekmerion.probe.instrument.MarchCommand;
 import tekmerion.probe.instrument.SurfaceCommand;
 import tekmerion.probe.instrument.TrendCommand;
 import tekmerion.probe.instrument.WeighCommand;
@@ -18,7 +19,8 @@ import tekmerion.probe.instrument.WeighCommand;
       DecodeCommand.class,
       WeighCommand.class,
       TrendCommand.class,
-      SurfaceCommand.class
+      SurfaceCommand.class,
+      MarchCommand.class
     })
 public final class Tekmerion {
   public static void main(String[] args) {

@@ -30,9 +30,4 @@ public class TekmerionServer {
     TekmerionProperties.Shop shop = properties.shop();
     return new OpenHours(shop.zone(), shop.days(), shop.opens(), shop.closes());
   }
-
-  @Bean
-  KnowHow knowHow() {
-    return KnowHow.shipped();
-  }
 }

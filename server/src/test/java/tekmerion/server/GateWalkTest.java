@@ -33,6 +33,7 @@ class GateWalkTest {
           "put /api/parts/{id}/same/{other}",
           "delete /api/parts/{id}/same/{other}",
           "post /api/maker-notes",
+          "post /api/know-how/likelihoods",
           "post /api/jobs/{number}/stance",
           "post /api/jobs/{number}/photos",
           "post /api/jobs/{number}/take",

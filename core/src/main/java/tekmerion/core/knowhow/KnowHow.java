@@ -76,6 +76,43 @@ public final class KnowHow {
     return SHIPPED;
   }
 
+  /**
+   * A likelihood of a shop's own, in place of the one that ships.
+   *
+   * @param link probability of every level of the sign under the cause
+   * @param because who set it and why
+   */
+  public record Own(String sign, String cause, List<Double> link, String because) {}
+
+  /**
+   * The same know-how with a shop's own likelihoods; a later one of the same sign and cause stands.
+   *
+   * @throws IllegalArgumentException listing everything that does not hold together then
+   */
+  public KnowHow with(List<Own> own) {
+    Map<String, SignKind> changed = new LinkedHashMap<>(signs);
+    own.forEach(
+        one ->
+            changed.computeIfPresent(
+                one.sign(), (id, sign) -> sign.with(one.cause(), one.link(), one.because())));
+    return new KnowHow(this, changed);
+  }
+
+  private KnowHow(KnowHow before, Map<String, SignKind> signs) {
+    List<String> mistakes = new ArrayList<>();
+    families = before.families;
+    causes = before.causes;
+    questions = before.questions;
+    moves = before.moves;
+    remedies = before.remedies;
+    this.signs = signs;
+    signs.values().forEach(sign -> checkSign(sign, mistakes));
+    new MoveChecks(this, mistakes).check();
+    if (!mistakes.isEmpty()) {
+      throw new IllegalArgumentException("know-how: " + String.join("; ", mistakes));
+    }
+  }
+
   public List<Family> families() {
     return List.copyOf(families.values());
   }

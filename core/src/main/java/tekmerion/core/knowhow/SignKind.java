@@ -1,6 +1,8 @@
 package tekmerion.core.knowhow;
 
+import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -27,7 +29,6 @@ public record SignKind(
     Map<String, List<String>> words,
     Map<String, String> decisive,
     String source) {
-  /** The sign that names the kind of machine; causes and moves may hold for some kinds only. */
   /** Signs that neither a move gives nor anybody says: they follow from others. */
   static final Set<String> DERIVED =
       Set.of(
@@ -35,6 +36,7 @@ public record SignKind(
           "built-in.memory.against-ours",
           "built-in.battery.against-ours");
 
+  /** The sign that names the kind of machine; causes and moves may hold for some kinds only. */
   public static final String MACHINE_KIND = "kind";
 
   public SignKind {
@@ -43,6 +45,19 @@ public record SignKind(
     links = Map.copyOf(links);
     words = words == null ? Map.of() : Map.copyOf(words);
     decisive = decisive == null ? Map.of() : Map.copyOf(decisive);
+  }
+
+  /** Whether its numbers rest on judgement, wholly or in part. */
+  public boolean isJudged() {
+    return source.toLowerCase(Locale.ROOT).contains("judgement");
+  }
+
+  /** The same with another link to one cause. */
+  SignKind with(String cause, List<Double> link, String because) {
+    Map<String, List<Double>> changed = new HashMap<>(links);
+    changed.put(cause, link);
+    return new SignKind(
+        id, name, group, levels, leak, changed, words, decisive, source + "; " + because);
   }
 
   /** Position of a level, or empty if the sign has none of that name. */

@@ -200,12 +200,7 @@ public class RulingService {
             accounts.getReferenceById(by.id()),
             clock.instant()));
     progress.ruled(job);
-    Optional<CauseShare> restsOn =
-        asItStands.causes().stream()
-            .findFirst()
-            .filter(share -> share.tilt().compareTo(Tilt.LEANING) >= 0);
-    job.ruledOn(
-        restsOn.map(CauseShare::cause).orElse(null), restsOn.map(CauseShare::part).orElse(null));
+    restsOn(job, asItStands);
     boolean differs = !asItStands.leaning().isEmpty() && !asItStands.leaning().equals(courses);
     told(
         job,
@@ -215,10 +210,21 @@ public class RulingService {
         by);
   }
 
+  /** Later findings are held against what it rests on. */
+  private static void restsOn(Job job, Weighed stood) {
+    Optional<CauseShare> first =
+        stood.causes().stream()
+            .findFirst()
+            .filter(share -> share.tilt().compareTo(Tilt.LEANING) >= 0);
+    job.ruledOn(
+        first.map(CauseShare::cause).orElse(null), first.map(CauseShare::part).orElse(null));
+  }
+
   /** Keeps a ruling that was signed before this server knew of it; it binds nobody any more. */
   @Transactional(propagation = Propagation.MANDATORY)
   public void keepPast(
       Job job, List<Course> courses, String reason, Weighed stood, long by, Instant when) {
+    restsOn(job, stood);
     rulings.save(
         new Ruling(
             job.id(),

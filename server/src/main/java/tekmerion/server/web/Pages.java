@@ -13,6 +13,7 @@ public final class Pages {
           "/me",
           "/people",
           "/makers",
+          "/know-how",
           "/intake",
           "/intake/**",
           "/join",

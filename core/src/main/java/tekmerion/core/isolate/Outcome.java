@@ -1,0 +1,9 @@
+package tekmerion.core.isolate;
+
+/** What a start showed. */
+public enum Outcome {
+  PASS,
+  FAIL,
+  /** Nobody could tell; says nothing. */
+  INCONCLUSIVE
+}

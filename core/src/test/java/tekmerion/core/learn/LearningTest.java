@@ -1,0 +1,64 @@
+package tekmerion.core.learn;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import tekmerion.core.knowhow.KnowHow;
+import tekmerion.core.learn.Learning.Proposal;
+import tekmerion.core.learn.Learning.ProvenJob;
+
+class LearningTest {
+  /** Of the shipped table: fan noise under a failed fan. */
+  private static final String SIGN = "fan.state";
+
+  private static final String CAUSE = "fan-failed";
+
+  private static List<ProvenJob> jobs(int fine, int weak, int still) {
+    List<ProvenJob> jobs = new ArrayList<>();
+    jobs.addAll(Collections.nCopies(fine, new ProvenJob(CAUSE, Map.of(SIGN, "fine"))));
+    jobs.addAll(Collections.nCopies(weak, new ProvenJob(CAUSE, Map.of(SIGN, "weak"))));
+    jobs.addAll(Collections.nCopies(still, new ProvenJob(CAUSE, Map.of(SIGN, "still"))));
+    return jobs;
+  }
+
+  @Test
+  void jobsThatAgreeWithTheTableProposeNothing() {
+    // The table: leak [0.92, 0.06, 0.02], link [0.03, 0.12, 0.85]. With the leak:
+    // fine 0.92·0.03 = 0.0276, fine or weak 0.98·0.15 = 0.147, so weak 0.1194 and still 0.853.
+    assertThat(Learning.of(KnowHow.shipped(), jobs(1, 5, 34))).isEmpty();
+  }
+
+  @Test
+  void jobsThatDisagreeProposeWhatLiesBetweenThemAndTheTable() {
+    // 40 jobs: fine 20, weak 10, still 10. Ten jobs' worth of table beside them:
+    // fine (0.276 + 20)/50 = 0.40552, weak (1.194 + 10)/50 = 0.22388, still (8.53 + 10)/50 =
+    // 0.3706.
+    // Without the leak: fine 0.40552/0.92 = 0.44078; at most weak 0.6294/0.98 = 0.64224.
+    List<Proposal> proposals = Learning.of(KnowHow.shipped(), jobs(20, 10, 10));
+
+    assertThat(proposals).hasSize(1);
+    Proposal proposal = proposals.get(0);
+    assertThat(proposal.sign()).isEqualTo(SIGN);
+    assertThat(proposal.jobs()).isEqualTo(40);
+    assertThat(proposal.proposed().get(0)).isCloseTo(0.44078, within(1e-4));
+    assertThat(proposal.proposed().get(1)).isCloseTo(0.64224 - 0.44078, within(1e-4));
+    assertThat(proposal.proposed().stream().mapToDouble(p -> p).sum()).isCloseTo(1, within(1e-9));
+  }
+
+  @Test
+  void fewJobsProposeNothingHoweverTheyCameOut() {
+    assertThat(Learning.of(KnowHow.shipped(), jobs(19, 0, 0))).isEmpty();
+  }
+
+  @Test
+  void aLevelThatWasNeverSeenStaysPossible() {
+    Proposal proposal = Learning.of(KnowHow.shipped(), jobs(200, 0, 0)).get(0);
+
+    assertThat(proposal.proposed()).allSatisfy(p -> assertThat(p).isGreaterThan(0.004));
+  }
+}

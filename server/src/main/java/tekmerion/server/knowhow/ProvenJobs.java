@@ -1,0 +1,49 @@
+package tekmerion.server.knowhow;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import tekmerion.core.learn.Learning.ProvenJob;
+import tekmerion.core.weigh.Weighed;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Jobs that went back ruled, were not contradicted, and did not come back within 90 days. */
+@Component
+class ProvenJobs {
+  private static final int MOST = 2000;
+  private final JdbcClient jdbc;
+  private final JsonMapper json;
+
+  ProvenJobs(JdbcClient jdbc, JsonMapper json) {
+    this.jdbc = jdbc;
+    this.json = json;
+  }
+
+  /** The newest, at most {@value #MOST}. */
+  List<ProvenJob> all() {
+    return jdbc.sql(
+            "SELECT j.ruled_cause, r.weighing FROM job j JOIN ruling r ON r.job_id = j.id"
+                + " WHERE j.ended_how = 'HANDED_BACK' AND j.ruled_cause IS NOT NULL"
+                + " AND j.contradicted IS NULL"
+                + " AND r.id = (SELECT MAX(q.id) FROM ruling q WHERE q.job_id = j.id)"
+                + " AND NOT EXISTS (SELECT 1 FROM job b WHERE b.machine_id = j.machine_id"
+                + " AND b.taken_in_at > j.ended_at"
+                + " AND b.taken_in_at < j.ended_at + INTERVAL 90 DAY)"
+                + " ORDER BY j.ended_at DESC LIMIT "
+                + MOST)
+        .query((rs, n) -> new ProvenJob(rs.getString(1), levels(rs.getString(2))))
+        .list();
+  }
+
+  /** Every sign that was counted when it was ruled. */
+  private Map<String, String> levels(String weighing) {
+    Map<String, String> levels = new HashMap<>();
+    json.readValue(weighing, Weighed.class)
+        .causes()
+        .forEach(
+            share -> share.weights().forEach(w -> levels.put(w.sign().id(), w.sign().level())));
+    return levels;
+  }
+}

@@ -1,0 +1,73 @@
+import { screen } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { expect, it } from 'vitest';
+import { answering, session, show } from '../../test-data';
+import { KnowHowView } from './KnowHowView';
+
+const KNOWN = {
+  judged: 180,
+  signsInAll: 205,
+  causes: [{ id: 'fan-failed', name: 'Failed fan', partKind: 'machine' }],
+  signs: [
+    {
+      id: 'fan.state',
+      name: 'The fan',
+      levels: ['fine', 'still'],
+      judged: true,
+      source: 'judgement',
+      leak: [0.98, 0.02],
+      links: { 'fan-failed': [0.1, 0.9] },
+    },
+  ],
+  moves: [],
+};
+const LEARNT = {
+  provenJobs: 61,
+  decided: [],
+  proposals: [
+    {
+      sign: 'fan.state',
+      signName: 'The fan',
+      cause: 'fan-failed',
+      causeName: 'Failed fan',
+      jobs: 40,
+      levels: ['fine', 'still'],
+      now: [0.1, 0.9],
+      expected: [0.098, 0.902],
+      seen: [20, 20],
+      proposed: [0.42, 0.58],
+    },
+  ],
+};
+
+it('lets the lead take over what the jobs say, with a reason', async () => {
+  const sent = answering((method, path) => {
+    if (method === 'POST') return [204, null];
+    if (path === '/api/session') return [200, session('LEAD')];
+    return [200, path.endsWith('/learnt') ? LEARNT : KNOWN];
+  });
+  const user = userEvent.setup();
+  show(<KnowHowView />);
+  expect(
+    await screen.findByRole('heading', { name: '180 of 205 signs rest on judgement' }),
+  ).toBeTruthy();
+  expect(await screen.findByText(/fine: expected 9.8, seen 50 of 100/)).toBeTruthy();
+
+  await user.click(screen.getByRole('button', { name: 'Take over…' }));
+  await user.type(screen.getByRole('textbox', { name: 'Why these jobs are trusted' }), 'Looked');
+  await user.click(screen.getByRole('button', { name: 'Take it over' }));
+
+  expect(sent.find((s) => s.method === 'POST')?.body).toEqual({
+    sign: 'fan.state',
+    cause: 'fan-failed',
+    reason: 'Looked',
+  });
+});
+
+it('shows a technician the numbers, not the decision', async () => {
+  answering((_method, path) => [200, path === '/api/session' ? session('TECHNICIAN') : KNOWN]);
+  show(<KnowHowView />, '/know-how?text=fan');
+
+  expect(await screen.findByRole('rowheader', { name: 'Failed fan' })).toBeTruthy();
+  expect(screen.queryByText(/mended jobs/)).toBeNull();
+});

@@ -1,0 +1,185 @@
+import { Link, useSearchParams } from 'react-router';
+import styled from 'styled-components';
+import { useKnowHow, useSession } from '../../api/queries';
+import type { KnowHow } from '../../api/types';
+import { TouchPips } from '../../marks/TouchPips';
+import { color } from '../../theme/theme';
+import { Field } from '../../ui/Field';
+import { Loaded } from '../../ui/Loaded';
+import { Page, Sheet, Sub, Title } from '../../ui/Sheet';
+import { Learnt } from './Learnt';
+
+/** Causes, signs and moves to read and search; for the lead, what the shop's own jobs say of them. */
+export function KnowHowView() {
+  const [params, setParams] = useSearchParams();
+  const text = params.get('text') ?? '';
+  const known = useKnowHow(text);
+  const isLead = useSession().data?.person?.role === 'LEAD';
+  return (
+    <Page>
+      <Loaded query={known}>
+        {(data) => (
+          <>
+            <Title>
+              {data.judged} of {data.signsInAll} signs rest on judgement
+            </Title>
+            <Sub>
+              The others name what they were measured by. Every number says its source. What differs
+              from maker to maker stands in <Link to="/makers">the shop’s own notes</Link>.
+            </Sub>
+            {isLead && <Learnt />}
+            <Search>
+              <Field
+                label="Search causes, signs and moves"
+                value={text}
+                onChange={(value) =>
+                  setParams(value === '' ? {} : { text: value }, { replace: true })
+                }
+                autoComplete="off"
+              />
+            </Search>
+            <Found data={data} text={text} />
+          </>
+        )}
+      </Loaded>
+    </Page>
+  );
+}
+
+function Found({ data, text }: { data: KnowHow; text: string }) {
+  if (data.causes.length + data.signs.length + data.moves.length === 0) {
+    return <Empty>Nothing in the know-how has “{text}” in it.</Empty>;
+  }
+  const names = new Map(data.causes.map((cause) => [cause.id, cause.name]));
+  return (
+    <>
+      {data.causes.length > 0 && (
+        <Part open={text !== ''}>
+          <summary>{data.causes.length} causes</summary>
+          <ul>
+            {data.causes.map((cause) => (
+              <li key={cause.id}>
+                <b>{cause.name}</b> <small>of the {cause.partKind}</small>
+              </li>
+            ))}
+          </ul>
+        </Part>
+      )}
+      {data.moves.length > 0 && (
+        <Part open={text !== ''}>
+          <summary>{data.moves.length} moves</summary>
+          <ul>
+            {data.moves.map((move) => (
+              <li key={move.id}>
+                <b>{move.name}</b>
+                <span>{move.purpose}</span>
+                <small>
+                  {move.handsOn} min{move.waiting > 0 && `, wait ${move.waiting} min`}{' '}
+                  <TouchPips touch={move.touch} words={move.touchWords} />
+                </small>
+              </li>
+            ))}
+          </ul>
+        </Part>
+      )}
+      {data.signs.length > 0 && (
+        <Part open={text !== ''}>
+          <summary>{data.signs.length} signs</summary>
+          <ul>
+            {data.signs.map((sign) => (
+              <li key={sign.id}>
+                <b>{sign.name}</b> <small>{sign.judged ? 'judged' : 'sourced'}</small>
+                <Likelihoods>
+                  <thead>
+                    <tr>
+                      <th scope="col">of 100, if at work is</th>
+                      {sign.levels.map((level) => (
+                        <th key={level} scope="col">
+                          {level}
+                        </th>
+                      ))}
+                    </tr>
+                  </thead>
+                  <tbody>
+                    <Row name="no cause" p={sign.leak} />
+                    {Object.entries(sign.links).map(([cause, link]) => (
+                      <Row key={cause} name={names.get(cause) ?? cause} p={link} />
+                    ))}
+                  </tbody>
+                </Likelihoods>
+                <small>{sign.source}</small>
+              </li>
+            ))}
+          </ul>
+        </Part>
+      )}
+    </>
+  );
+}
+
+function Row({ name, p }: { name: string; p: readonly number[] }) {
+  return (
+    <tr>
+      <th scope="row">{name}</th>
+      {p.map((x, level) => (
+        <td key={level}>{ofHundred(x)}</td>
+      ))}
+    </tr>
+  );
+}
+
+/** With one digit where it is under ten. */
+export const ofHundred = (p: number) => (p < 0.0995 ? (100 * p).toFixed(1) : (100 * p).toFixed(0));
+
+const Search = styled.div`
+  max-width: 420px;
+  margin: 12px 0;
+`;
+
+const Empty = styled(Sheet)`
+  padding: 16px;
+`;
+
+const Part = styled.details`
+  background: ${color.sheet};
+  border: 1px solid ${color.line};
+  border-radius: 4px;
+  & + & {
+    margin-top: 12px;
+  }
+  summary {
+    padding: 12px 16px;
+    font-weight: 700;
+    cursor: pointer;
+  }
+  li {
+    display: grid;
+    gap: 2px;
+    padding: 8px 16px;
+    border-top: 1px solid ${color.line};
+  }
+  small {
+    font-size: 14px;
+    color: ${color.ink2};
+  }
+`;
+
+const Likelihoods = styled.table`
+  border-collapse: collapse;
+  justify-self: start;
+  font-size: 14px;
+  th {
+    text-align: left;
+    font-weight: 400;
+    color: ${color.ink2};
+    padding: 2px 16px 2px 0;
+  }
+  td {
+    text-align: right;
+    padding: 2px 16px 2px 0;
+    font-variant-numeric: tabular-nums;
+  }
+  thead th:not(:first-child) {
+    text-align: right;
+  }
+`;

@@ -1,0 +1,133 @@
+import { useState } from 'react';
+import styled from 'styled-components';
+import { keys, useCall, useLearnt } from '../../api/queries';
+import type { LikelihoodProposal } from '../../api/types';
+import { color } from '../../theme/theme';
+import { Button } from '../../ui/Button';
+import { Field } from '../../ui/Field';
+import { when } from '../../ui/format';
+import { Loaded } from '../../ui/Loaded';
+import { Modal } from '../../ui/Modal';
+import { ProblemNote } from '../../ui/ProblemNote';
+import { Sheet, Sub } from '../../ui/Sheet';
+import { ofHundred } from './KnowHowView';
+
+/** Where the shop's own proven jobs disagree with the table; the lead decides. */
+export function Learnt() {
+  const learnt = useLearnt();
+  const [chosen, setChosen] = useState<LikelihoodProposal | null>(null);
+  return (
+    <Loaded query={learnt}>
+      {(data) => (
+        <Box>
+          <h2>
+            {data.proposals.length === 0
+              ? `${data.provenJobs} jobs that stayed mended agree with the table`
+              : `${data.proposals.length} ${data.proposals.length === 1 ? 'number differs' : 'numbers differ'} from what ${data.provenJobs} mended jobs showed`}
+          </h2>
+          <Sub>
+            From 20 jobs of one cause on, beyond chance (1 in 1,000). They were ruled by this very
+            table, so look at the jobs before you trust them more than it.
+          </Sub>
+          {data.proposals.map((p) => (
+            <Line key={`${p.sign} ${p.cause}`}>
+              <span>
+                <b>{p.causeName}</b>: {p.signName}
+                <small>
+                  {p.levels
+                    .map(
+                      (level, i) =>
+                        `${level}: expected ${ofHundred(p.expected[i] ?? 0)}, seen ${ofHundred((p.seen[i] ?? 0) / p.jobs)} of 100`,
+                    )
+                    .join(' · ')}{' '}
+                  · {p.jobs} jobs
+                </small>
+              </span>
+              <Button onPress={() => setChosen(p)}>Take over…</Button>
+            </Line>
+          ))}
+          {data.decided.map((d) => (
+            <Line key={`${d.sign} ${d.cause} ${d.at}`}>
+              <span>
+                {d.sign} under {d.cause}: taken over from {d.jobs} jobs
+                <small>
+                  {d.by}, {when(d.at)}: “{d.reason}” ·{' '}
+                  {d.inForce ? 'in force' : 'in force from the next start of the server'}
+                </small>
+              </span>
+            </Line>
+          ))}
+          {chosen !== null && <TakeOver proposal={chosen} onClose={() => setChosen(null)} />}
+        </Box>
+      )}
+    </Loaded>
+  );
+}
+
+function TakeOver({ proposal, onClose }: { proposal: LikelihoodProposal; onClose: () => void }) {
+  const call = useCall(keys.learnt, keys.knowHow);
+  const [reason, setReason] = useState('');
+  return (
+    <Modal title={`${proposal.causeName}: ${proposal.signName}`} isOpen onClose={onClose}>
+      <ul>
+        {proposal.levels.map((level, i) => (
+          <li key={level}>
+            {level}: {ofHundred(proposal.now[i] ?? 0)} becomes{' '}
+            {ofHundred(proposal.proposed[i] ?? 0)} of 100 under the cause alone
+          </li>
+        ))}
+      </ul>
+      <p>It holds from the next start of the server. Rulings that are signed keep theirs.</p>
+      <Field
+        label="Why these jobs are trusted"
+        value={reason}
+        onChange={setReason}
+        maxLength={500}
+        autoFocus
+      />
+      {call.isError && <ProblemNote error={call.error} />}
+      <Button
+        primary
+        isDisabled={reason.trim() === '' || call.isPending}
+        onPress={() =>
+          call.mutate(
+            {
+              method: 'POST',
+              path: '/api/know-how/likelihoods',
+              body: { sign: proposal.sign, cause: proposal.cause, reason },
+            },
+            { onSuccess: onClose },
+          )
+        }
+      >
+        Take it over
+      </Button>
+    </Modal>
+  );
+}
+
+const Box = styled(Sheet)`
+  margin: 12px 0;
+  padding: 12px 16px;
+  h2 {
+    font-size: 17px;
+    margin: 0;
+  }
+`;
+
+const Line = styled.div`
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 12px;
+  padding: 8px 0;
+  border-top: 1px solid ${color.line};
+  small {
+    display: block;
+    font-size: 14px;
+    color: ${color.ink2};
+  }
+  button {
+    flex: none;
+  }
+`;
