@@ -14,7 +14,7 @@ import tekmerion.core.isolate.Subsets;
 
 /**
  * Starts until the blame is named, on known truth, against trying one thing after the other alone,
- * each until it is cleared or named with the same certainty.
+ * each until it fails, which names it, or is cleared with the same certainty.
  */
 @Command(
     name = "isolation",
@@ -124,7 +124,10 @@ public final class IsolationCommand implements Callable<Integer> {
           (arrangement & blame) == blame ? random.nextDouble() < rate : random.nextDouble() < STRAY;
       isolation.observe(arrangement, fails ? Outcome.FAIL : Outcome.PASS);
       starts++;
-      named = isolation.named(ERROR);
+      named =
+          !ours && fails
+              ? Optional.of(hypotheses.get(turn)) // it failed alone: that ends the search
+              : isolation.named(ERROR);
     }
     long needs = named.map(Hypothesis::needs).orElse(0L);
     boolean innocent = (needs & ~blame) != 0;
