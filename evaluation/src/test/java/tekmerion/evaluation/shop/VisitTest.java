@@ -68,13 +68,19 @@ class VisitTest {
 
   @Test
   void adviceIsQuickerThanTheListAndLosesNoData() {
-    List<Result> advised = IntStream.range(0, 14).mapToObj(i -> visit(i, Order.ADVISED)).toList();
-    List<Result> listed = IntStream.range(0, 14).mapToObj(i -> visit(i, Order.CHECKLIST)).toList();
+    List<Result> advised = visits(Order.ADVISED);
+    List<Result> listed = visits(Order.CHECKLIST);
 
     assertThat(advised).noneMatch(Result::dataLost);
-    // The whole judgement, on 5,000 machines, is a command; this only finds that it broke.
+    // The whole judgement, on 5,000 machines, is a command (0.43 of the minutes there, 0.91 right);
+    // this only finds that it broke.
     assertThat(Score.of(advised).right()).isGreaterThan(0.75);
     assertThat(Score.of(advised).minutes()).isLessThan(0.7 * Score.of(listed).minutes());
+  }
+
+  /** Enough that a few unlucky ones do not decide. */
+  private static List<Result> visits(Order order) {
+    return IntStream.range(0, 40).parallel().mapToObj(i -> visit(i, order)).toList();
   }
 
   @Test
