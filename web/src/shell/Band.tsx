@@ -55,7 +55,7 @@ export function Band({ person, here }: BandProps) {
         {tab('/know-how', 'Know-how', pathname === '/know-how' || pathname === '/makers')}
         {person.role === 'LEAD' && tab('/people', 'People', pathname === '/people')}
       </nav>
-      <Bays aria-label="Bays">
+      <Bays aria-label="Bays" data-tabs={person.role === 'LEAD' ? 4 : 3}>
         {bays.map((bay) => (
           <li key={bay.number}>
             <BayButton
@@ -158,6 +158,9 @@ const Tab = styled(Link)`
   color: ${color.matInk};
   font-weight: 700;
   text-decoration: none;
+  @media (max-width: 1400px) {
+    padding: 10px 7px;
+  }
   &[aria-current] {
     background: ${color.sheet};
     color: ${color.ink};
@@ -208,10 +211,16 @@ const BayText = styled.span`
   }
 `;
 
+/** Where four tabs leave no room for it, number and line say enough. */
 const Plate = styled.span`
   background: ${color.sheet};
   border-radius: ${radius};
   padding: 2px 3px;
+  @media (max-width: 1400px) {
+    [data-tabs='4'] & {
+      display: none;
+    }
+  }
 `;
 
 const Who = styled.div`

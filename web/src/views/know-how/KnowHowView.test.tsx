@@ -16,7 +16,7 @@ const KNOWN = {
       judged: true,
       source: 'judgement',
       leak: [0.98, 0.02],
-      links: { 'fan-failed': [0.1, 0.9] },
+      links: { 'Failed fan': [0.1, 0.9] },
     },
   ],
   moves: [],
@@ -49,7 +49,7 @@ it('lets the lead take over what the jobs say, with a reason', async () => {
   const user = userEvent.setup();
   show(<KnowHowView />);
   expect(
-    await screen.findByRole('heading', { name: '180 of 205 signs rest on judgement' }),
+    await screen.findByRole('heading', { name: '180 of 205 signs rest on judgement alone' }),
   ).toBeTruthy();
   expect(await screen.findByText(/fine: expected 9.8, seen 50 of 100/)).toBeTruthy();
 

@@ -21,13 +21,13 @@ export function KnowHowView() {
         {(data) => (
           <>
             <Title>
-              {data.judged} of {data.signsInAll} signs rest on judgement
+              {data.judged} of {data.signsInAll} signs rest on judgement alone
             </Title>
             <Sub>
               The others name what they were measured by. Every number says its source. What differs
               from maker to maker stands in <Link to="/makers">the shop’s own notes</Link>.
             </Sub>
-            {isLead && <Learnt />}
+            {isLead && text === '' && <Learnt />}
             <Search>
               <Field
                 label="Search causes, signs and moves"
@@ -50,12 +50,11 @@ function Found({ data, text }: { data: KnowHow; text: string }) {
   if (data.causes.length + data.signs.length + data.moves.length === 0) {
     return <Empty>Nothing in the know-how has “{text}” in it.</Empty>;
   }
-  const names = new Map(data.causes.map((cause) => [cause.id, cause.name]));
   return (
     <>
       {data.causes.length > 0 && (
         <Part open={text !== ''}>
-          <summary>{data.causes.length} causes</summary>
+          <summary>{counted(data.causes.length, 'cause')}</summary>
           <ul>
             {data.causes.map((cause) => (
               <li key={cause.id}>
@@ -67,7 +66,7 @@ function Found({ data, text }: { data: KnowHow; text: string }) {
       )}
       {data.moves.length > 0 && (
         <Part open={text !== ''}>
-          <summary>{data.moves.length} moves</summary>
+          <summary>{counted(data.moves.length, 'move')}</summary>
           <ul>
             {data.moves.map((move) => (
               <li key={move.id}>
@@ -84,11 +83,11 @@ function Found({ data, text }: { data: KnowHow; text: string }) {
       )}
       {data.signs.length > 0 && (
         <Part open={text !== ''}>
-          <summary>{data.signs.length} signs</summary>
+          <summary>{counted(data.signs.length, 'sign')}</summary>
           <ul>
             {data.signs.map((sign) => (
               <li key={sign.id}>
-                <b>{sign.name}</b> <small>{sign.judged ? 'judged' : 'sourced'}</small>
+                <b>{sign.name}</b> <small>{sign.judged ? 'judged' : 'partly measured'}</small>
                 <Likelihoods>
                   <thead>
                     <tr>
@@ -103,7 +102,7 @@ function Found({ data, text }: { data: KnowHow; text: string }) {
                   <tbody>
                     <Row name="no cause" p={sign.leak} />
                     {Object.entries(sign.links).map(([cause, link]) => (
-                      <Row key={cause} name={names.get(cause) ?? cause} p={link} />
+                      <Row key={cause} name={cause} p={link} />
                     ))}
                   </tbody>
                 </Likelihoods>
@@ -127,6 +126,8 @@ function Row({ name, p }: { name: string; p: readonly number[] }) {
     </tr>
   );
 }
+
+const counted = (n: number, what: string) => `${n} ${what}${n === 1 ? '' : 's'}`;
 
 /** With one digit where it is under ten. */
 export const ofHundred = (p: number) => (p < 0.0995 ? (100 * p).toFixed(1) : (100 * p).toFixed(0));

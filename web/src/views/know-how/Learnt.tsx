@@ -12,10 +12,13 @@ import { ProblemNote } from '../../ui/ProblemNote';
 import { Sheet, Sub } from '../../ui/Sheet';
 import { ofHundred } from './KnowHowView';
 
+const FEW = 4;
+
 /** Where the shop's own proven jobs disagree with the table; the lead decides. */
 export function Learnt() {
   const learnt = useLearnt();
   const [chosen, setChosen] = useState<LikelihoodProposal | null>(null);
+  const [all, setAll] = useState(false);
   return (
     <Loaded query={learnt}>
       {(data) => (
@@ -29,7 +32,7 @@ export function Learnt() {
             From 20 jobs of one cause on, beyond chance (1 in 1,000). They were ruled by this very
             table, so look at the jobs before you trust them more than it.
           </Sub>
-          {data.proposals.map((p) => (
+          {data.proposals.slice(0, all ? undefined : FEW).map((p) => (
             <Line key={`${p.sign} ${p.cause}`}>
               <span>
                 <b>{p.causeName}</b>: {p.signName}
@@ -46,6 +49,11 @@ export function Learnt() {
               <Button onPress={() => setChosen(p)}>Take over…</Button>
             </Line>
           ))}
+          {data.proposals.length > FEW && (
+            <Button aria-expanded={all} onPress={() => setAll(!all)}>
+              {all ? 'Show the widest only' : `Show ${data.proposals.length - FEW} more`}
+            </Button>
+          )}
           {data.decided.map((d) => (
             <Line key={`${d.sign} ${d.cause} ${d.at}`}>
               <span>

@@ -108,7 +108,7 @@ class Pictures {
     whole.startProbe(5, "sim:worn-disk,20", shop.enrolmentCode(5)); // the drive of bay 1
     browser.open("/job/J-2292");
     browser.seeText("Bay 5 · probe on");
-    browser.keys("n");
+    browser.press("Read it");
     browser.seeText("met before");
     browser.follow("Its life");
     browser.seeHeading("has been in 2 machines");
@@ -126,6 +126,14 @@ class Pictures {
     browser.open("/people");
     browser.seeHeading("people work here");
     browser.picture(folder.resolve("people.png"));
+    browser.open("/know-how");
+    browser.seeHeading("signs rest on judgement alone");
+    browser.seeText("mended jobs");
+    browser.picture(folder.resolve("know-how.png"));
+    browser.open("/makers");
+    browser.seeHeading("What differs from maker to maker");
+    browser.seeText("All of Ostrel");
+    browser.picture(folder.resolve("makers.png"));
     long customer = shop.get("/api/jobs/J-2291").body().get("customerId").longValue();
     browser.open("/customer/" + customer);
     browser.seeHeading("Bakery on the quay");

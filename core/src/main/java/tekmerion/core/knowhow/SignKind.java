@@ -47,9 +47,11 @@ public record SignKind(
     decisive = decisive == null ? Map.of() : Map.copyOf(decisive);
   }
 
-  /** Whether its numbers rest on judgement, wholly or in part. */
+  /**
+   * Whether its numbers rest on judgement alone; others name what some of them were measured by.
+   */
   public boolean isJudged() {
-    return source.toLowerCase(Locale.ROOT).contains("judgement");
+    return source.toLowerCase(Locale.ROOT).startsWith("judgement");
   }
 
   /** The same with another link to one cause. */

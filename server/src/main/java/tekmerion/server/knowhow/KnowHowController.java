@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.TreeMap;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.transaction.annotation.Transactional;
@@ -37,7 +38,7 @@ class KnowHowController {
   private final OwnLikelihoods own;
 
   /**
-   * @param judged how many signs rest on judgement, wholly or in part
+   * @param judged how many signs rest on judgement alone
    */
   @Schema(name = "KnowHowView")
   record View(
@@ -52,7 +53,7 @@ class KnowHowController {
 
   /**
    * @param source where its numbers come from
-   * @param links by cause, by level
+   * @param links by the cause's name, by level
    */
   @Schema(name = "KnownSign")
   record SignLine(
@@ -136,7 +137,7 @@ class KnowHowController {
                         s.isJudged(),
                         s.source(),
                         s.leak(),
-                        s.links()))
+                        byName(s.links())))
             .toList(),
         knowHow.moves().stream()
             .filter(m -> has(text, m.id(), m.name(), m.purpose()))
@@ -153,6 +154,20 @@ class KnowHowController {
         move.touches().words(),
         move.handsOnMinutes(),
         move.waitingMinutes());
+  }
+
+  private Map<String, List<Double>> byName(Map<String, List<Double>> links) {
+    Map<String, List<Double>> named = new TreeMap<>();
+    links.forEach((cause, link) -> named.put(nameOf(cause), link));
+    return named;
+  }
+
+  private String nameOf(String cause) {
+    return knowHow.causes().stream()
+        .filter(c -> c.id().equals(cause))
+        .map(Cause::name)
+        .findFirst()
+        .orElse(cause);
   }
 
   private static boolean has(String text, String... where) {
@@ -188,11 +203,7 @@ class KnowHowController {
         p.sign(),
         knowHow.sign(p.sign()).map(SignKind::name).orElse(p.sign()),
         p.cause(),
-        knowHow.causes().stream()
-            .filter(c -> c.id().equals(p.cause()))
-            .map(Cause::name)
-            .findFirst()
-            .orElse(p.cause()),
+        nameOf(p.cause()),
         p.jobs(),
         knowHow.sign(p.sign()).map(SignKind::levels).orElse(List.of()),
         p.now(),
