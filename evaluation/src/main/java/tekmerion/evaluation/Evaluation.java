@@ -20,7 +20,12 @@ public final class Evaluation {
       name = "evaluate",
       description = "How good it is, on simulated truth.",
       mixinStandardHelpOptions = true,
-      subcommands = {TrendsCommand.class, ShopCommand.class, IsolationCommand.class})
+      subcommands = {
+        TrendsCommand.class,
+        ShopCommand.class,
+        IsolationCommand.class,
+        DischargeEvaluation.class
+      })
   static final class Evaluate {}
 
   /** Speed, as ratios. */

@@ -3,6 +3,7 @@ package tekmerion.probe;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import tekmerion.probe.instrument.DecodeCommand;
+import tekmerion.probe.instrument.DischargeCommand;
 import tekmerion.probe.instrument.MarchCommand;
 import tekmerion.probe.instrument.SurfaceCommand;
 import tekmerion.probe.instrument.TrendCommand;
@@ -20,7 +21,8 @@ import tekmerion.probe.instrument.WeighCommand;
       WeighCommand.class,
       TrendCommand.class,
       SurfaceCommand.class,
-      MarchCommand.class
+      MarchCommand.class,
+      DischargeCommand.class
     })
 public final class Tekmerion {
   public static void main(String[] args) {

@@ -1,0 +1,20 @@
+package tekmerion.core.battery;
+
+import java.util.OptionalDouble;
+
+/**
+ * One look at a pack.
+ *
+ * @param seconds since the run began
+ * @param volts at its terminals
+ * @param amperes out of it, positive while it discharges
+ * @param celsius of the pack; empty if not measured
+ */
+public record Sample(double seconds, double volts, double amperes, OptionalDouble celsius) {
+  public Sample {
+    if (!Double.isFinite(seconds) || !Double.isFinite(volts) || !Double.isFinite(amperes)) {
+      throw new IllegalArgumentException(
+          "sample at %s s: %s V, %s A".formatted(seconds, volts, amperes));
+    }
+  }
+}
