@@ -54,7 +54,7 @@ public final class PageDamage {
         kind,
         pageName + " holds only " + word + " bytes",
         0,
-        "data from the drive",
+        "data",
         raw.size() + " bytes of " + value);
   }
 }

@@ -8,7 +8,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.concurrent.Callable;
+import java.util.function.Function;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
@@ -19,6 +21,9 @@ import tekmerion.core.drive.PageDecoder;
 import tekmerion.core.drive.ata.AtaJson;
 import tekmerion.core.drive.ata.SmartData;
 import tekmerion.core.drive.ata.SmartThresholds;
+import tekmerion.core.memory.identity.Smbios;
+import tekmerion.core.memory.identity.Spd;
+import tekmerion.core.page.DecodedPage;
 import tekmerion.core.page.Decoding;
 import tekmerion.core.page.Fault;
 import tekmerion.core.page.RawPage;
@@ -42,6 +47,15 @@ public final class DecodeCommand implements Callable<Integer> {
   /** Every SCSI log page has one decoder: its own header says which page it is. */
   private static final String SCSI_LOG = "scsi-log";
 
+  /** What is no page of a drive. */
+  private static final Map<String, Function<RawPage, Decoding<? extends DecodedPage>>> OF_MEMORY =
+      new TreeMap<>(
+          Map.of(
+              "smbios", Smbios::decode,
+              "spd-ddr3", raw -> Spd.decode(Spd.Generation.DDR3, raw),
+              "spd-ddr4", raw -> Spd.decode(Spd.Generation.DDR4, raw),
+              "spd-ddr5", raw -> Spd.decode(Spd.Generation.DDR5, raw)));
+
   private static final String SMART = PageKind.ATA_SMART.wireName();
 
   @Parameters(
@@ -62,7 +76,7 @@ public final class DecodeCommand implements Callable<Integer> {
   @Override
   public Integer call() {
     Optional<PageKind> page = pageKind();
-    if (page.isEmpty()) {
+    if (page.isEmpty() && !OF_MEMORY.containsKey(kind)) {
       throw new ParameterException(
           spec.commandLine(),
           "KIND must be one of %s, was %s".formatted(String.join(", ", new Kinds()), kind));
@@ -106,6 +120,9 @@ public final class DecodeCommand implements Callable<Integer> {
       SmartThresholds limits = value(thresholds, SmartThresholds.decode(read(thresholds)));
       return AtaJson.of(value(file, SmartData.decode(raw)), Optional.of(limits));
     }
+    if (OF_MEMORY.containsKey(kind)) {
+      return value(file, OF_MEMORY.get(kind).apply(raw)).json();
+    }
     return value(file, PageDecoder.decode(pageKind().orElseThrow(), raw)).json();
   }
 
@@ -143,6 +160,7 @@ public final class DecodeCommand implements Callable<Integer> {
         }
       }
       add(SCSI_LOG);
+      addAll(OF_MEMORY.keySet());
     }
   }
 
