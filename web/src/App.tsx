@@ -16,6 +16,7 @@ import { OfJob } from './views/intake/OfJob';
 import { JobView } from './views/job/JobView';
 import { KnowHowView } from './views/know-how/KnowHowView';
 import { MakersView } from './views/makers/MakersView';
+import { MemoryView } from './views/memory/MemoryView';
 import { PartView } from './views/part/PartView';
 import { JoinView } from './views/people/JoinView';
 import { MeView } from './views/people/MeView';
@@ -37,6 +38,7 @@ const router = createBrowserRouter([
       { path: '/job/:number/ruling', element: <RulingView /> },
       { path: '/reading/:id', element: <ReadingView /> },
       { path: '/drive/:number/:driveKey', element: <DriveView /> },
+      { path: '/memory/:number', element: <MemoryView /> },
       { path: '/intake', element: <IntakeHome /> },
       { path: '/intake/:id', element: <IntakeView /> },
       { path: '/wall', element: <WallView /> },

@@ -13,6 +13,7 @@ import type {
   KnowHow,
   Learnt,
   MakerNote,
+  Memory,
   Notice,
   PageBytes,
   PartLife,
@@ -35,6 +36,8 @@ export const keys = {
   people: ['people'] as const,
   bell: ['bell'] as const,
   makers: ['makers'] as const,
+  /** Below its job: what changes the job may change it. */
+  memory: (number: string) => ['job', number, 'memory'] as const,
   knowHow: ['know-how'] as const,
   learnt: ['learnt'] as const,
   part: (id: string) => ['part', id] as const,
@@ -57,6 +60,12 @@ export const useMakerNotes = (text: string) =>
     queryKey: [...keys.makers, text],
     queryFn: () => request<MakerNote[]>('GET', `/api/maker-notes?text=${encodeURIComponent(text)}`),
     placeholderData: (before) => before,
+  });
+
+export const useMemory = (number: string) =>
+  useQuery({
+    queryKey: keys.memory(number),
+    queryFn: () => request<Memory>('GET', `/api/jobs/${encodeURIComponent(number)}/memory`),
   });
 
 export const useKnowHow = (text: string) =>

@@ -33,6 +33,11 @@ export function Places({ job, chosen, onChoose }: PlacesProps) {
               </span>
             </Row>
             {place.id === 'drive' && <Drives job={job} />}
+            {place.id === 'memory' && place.tilt !== 'CLEARED' && (
+              <Below>
+                <Link to={`/memory/${job.number}`}>Isolate by swapping</Link>
+              </Below>
+            )}
           </li>
         ))}
       </ul>
@@ -79,6 +84,11 @@ const Row = styled(RowButton)`
   align-items: start;
   padding: 10px 14px;
   min-height: 44px;
+`;
+
+const Below = styled.div`
+  padding: 0 14px 10px 52px;
+  font-size: 14px;
 `;
 
 const Drive = styled.li`

@@ -9,7 +9,7 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import tekmerion.core.isolate.Hypothesis;
 import tekmerion.core.isolate.Isolation;
-import tekmerion.core.isolate.Outcome;
+import tekmerion.core.isolate.StartOutcome;
 import tekmerion.core.isolate.Subsets;
 
 /**
@@ -105,7 +105,7 @@ public final class IsolationCommand implements Callable<Integer> {
     for (int i = 0; i < 5 || !seen; i++) {
       boolean fails = random.nextDouble() < rate;
       seen |= fails;
-      isolation.observe(all, fails ? Outcome.FAIL : Outcome.PASS);
+      isolation.observe(all, fails ? StartOutcome.FAIL : StartOutcome.PASS);
     }
     int starts = 0;
     int turn = 0;
@@ -122,7 +122,7 @@ public final class IsolationCommand implements Callable<Integer> {
       long arrangement = ours ? subsets.next(isolation, all).arrangement() : 1L << turn;
       boolean fails =
           (arrangement & blame) == blame ? random.nextDouble() < rate : random.nextDouble() < STRAY;
-      isolation.observe(arrangement, fails ? Outcome.FAIL : Outcome.PASS);
+      isolation.observe(arrangement, fails ? StartOutcome.FAIL : StartOutcome.PASS);
       starts++;
       named =
           !ours && fails

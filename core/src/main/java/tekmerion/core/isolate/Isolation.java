@@ -54,11 +54,11 @@ public final class Isolation {
   /**
    * @param arrangement a bit for each thing that was in play
    */
-  public void observe(long arrangement, Outcome outcome) {
-    if (outcome == Outcome.INCONCLUSIVE) {
+  public void observe(long arrangement, StartOutcome outcome) {
+    if (outcome == StartOutcome.INCONCLUSIVE) {
       return;
     }
-    boolean fail = outcome == Outcome.FAIL;
+    boolean fail = outcome == StartOutcome.FAIL;
     for (int h = 0; h < weights.length; h++) {
       boolean active = hypotheses.get(h).isActiveIn(arrangement);
       for (int r = 0; r < RATES.length; r++) {

@@ -1,6 +1,7 @@
 package tekmerion.core.isolate;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 
@@ -133,21 +134,27 @@ public final class Slots {
   public record Proposed(Placement placement, NextStart start) {}
 
   /**
-   * The placement that tells most for its minutes.
+   * Every placement with what it would tell, in no order.
    *
    * @param now what sits where
    */
+  public List<Proposed> proposals(Isolation isolation, Placement now) {
+    return placements.stream()
+        .map(
+            placement -> {
+              long arrangement = arrangement(placement);
+              double minutes = startMinutes + (placement.equals(now) ? 0 : openMinutes);
+              return new Proposed(
+                  placement, new NextStart(arrangement, isolation.bits(arrangement), minutes));
+            })
+        .toList();
+  }
+
+  /** The placement that tells most for its minutes. */
   public Proposed next(Isolation isolation, Placement now) {
-    Proposed best = null;
-    for (Placement placement : placements) {
-      long arrangement = arrangement(placement);
-      double minutes = startMinutes + (placement.equals(now) ? 0 : openMinutes);
-      NextStart start = new NextStart(arrangement, isolation.bits(arrangement), minutes);
-      if (best == null || start.bitsPerMinute() > best.start().bitsPerMinute()) {
-        best = new Proposed(placement, start);
-      }
-    }
-    return best;
+    return proposals(isolation, now).stream()
+        .max(Comparator.comparingDouble(p -> p.start().bitsPerMinute()))
+        .orElseThrow();
   }
 
   /**

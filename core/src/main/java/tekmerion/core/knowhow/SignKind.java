@@ -34,7 +34,8 @@ public record SignKind(
       Set.of(
           "built-in.drive.against-ours",
           "built-in.memory.against-ours",
-          "built-in.battery.against-ours");
+          "built-in.battery.against-ours",
+          "isolation.memory");
 
   /** The sign that names the kind of machine; causes and moves may hold for some kinds only. */
   public static final String MACHINE_KIND = "kind";

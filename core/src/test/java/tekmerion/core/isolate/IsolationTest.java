@@ -21,7 +21,7 @@ class IsolationTest {
     // or none of these, and with 0.005 if it is B.
     Isolation isolation = new Isolation(List.of(A, B, NONE));
 
-    isolation.observe(1, Outcome.FAIL);
+    isolation.observe(1, StartOutcome.FAIL);
 
     double all = 0.5 * 0.55 + 0.4 * 0.005 + 0.1 * 0.55;
     assertThat(isolation.probability(0)).isCloseTo(0.5 * 0.55 / all, within(1e-6));
@@ -33,7 +33,7 @@ class IsolationTest {
   void nobodyCouldTellChangesNothing() {
     Isolation isolation = new Isolation(List.of(A, B, NONE));
 
-    isolation.observe(1, Outcome.INCONCLUSIVE);
+    isolation.observe(1, StartOutcome.INCONCLUSIVE);
 
     assertThat(isolation.probability(0)).isCloseTo(0.5, within(1e-12));
   }
@@ -56,7 +56,8 @@ class IsolationTest {
     List<String> names = List.of("a", "b", "c", "d", "e", "f", "g");
     Isolation isolation = new Isolation(subsets.hypotheses(names));
     for (int i = 0; i < 4; i++) {
-      isolation.observe(random.nextInt(128), random.nextBoolean() ? Outcome.FAIL : Outcome.PASS);
+      isolation.observe(
+          random.nextInt(128), random.nextBoolean() ? StartOutcome.FAIL : StartOutcome.PASS);
     }
 
     NextStart next = subsets.next(isolation, subsets.all());
@@ -75,12 +76,12 @@ class IsolationTest {
     Slots slots = new Slots(List.of("A", "B"), List.of("slot 1", "slot 2"), 4, 3);
     Isolation isolation = new Isolation(slots.hypotheses());
     Placement now = new Placement(List.of(0, 1));
-    isolation.observe(slots.arrangement(now), Outcome.FAIL);
+    isolation.observe(slots.arrangement(now), StartOutcome.FAIL);
     int starts = 0;
     while (isolation.named(0.05).isEmpty()) {
       now = slots.next(isolation, now).placement();
       boolean fails = (slots.arrangement(now) & needs) == needs;
-      isolation.observe(slots.arrangement(now), fails ? Outcome.FAIL : Outcome.PASS);
+      isolation.observe(slots.arrangement(now), fails ? StartOutcome.FAIL : StartOutcome.PASS);
       assertThat(++starts).isLessThan(40);
     }
     assertThat(isolation.named(0.05).orElseThrow().words()).isEqualTo(expected);
@@ -105,8 +106,8 @@ class IsolationTest {
     Placement onlyB = new Placement(List.of(1, -1));
     assertThat(slots.meanwhile(isolation, 0.9)).isEmpty();
     for (int i = 0; i < 3; i++) {
-      isolation.observe(slots.arrangement(onlyB), Outcome.FAIL);
-      isolation.observe(slots.arrangement(onlyA), Outcome.PASS);
+      isolation.observe(slots.arrangement(onlyB), StartOutcome.FAIL);
+      isolation.observe(slots.arrangement(onlyA), StartOutcome.PASS);
     }
 
     // With A; and in slot 2, which was not in play when it failed, so that it cannot be to blame.

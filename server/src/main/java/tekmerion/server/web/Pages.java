@@ -21,6 +21,7 @@ public final class Pages {
           "/job/**",
           "/reading/**",
           "/drive/**",
+          "/memory/**",
           "/part/**",
           "/customer/**");
 

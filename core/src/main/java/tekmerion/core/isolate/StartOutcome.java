@@ -1,7 +1,7 @@
 package tekmerion.core.isolate;
 
 /** What a start showed. */
-public enum Outcome {
+public enum StartOutcome {
   PASS,
   FAIL,
   /** Nobody could tell; says nothing. */

@@ -1,0 +1,87 @@
+import { screen } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { expect, it } from 'vitest';
+import type { Memory } from '../../api/types';
+import { answering, show } from '../../test-data';
+import { MemoryView, titleOf } from './MemoryView';
+
+const memory = (more: Partial<Memory> = {}): Memory => ({
+  number: 'J-1',
+  version: 7,
+  machine: 'Tarnwick desk tower',
+  modules: ['M1', 'M2'],
+  slots: ['slot 1', 'slot 2'],
+  starts: [
+    {
+      id: 4,
+      placement: [0, 1],
+      outcome: 'FAIL',
+      note: '',
+      by: 'Ines R.',
+      at: '2026-11-23T08:00:00Z',
+    },
+  ],
+  suspects: [
+    { words: 'M2', probability: 0.5, tilt: 'LEANING' },
+    { words: 'M1', probability: 0.4, tilt: 'LEANING' },
+  ],
+  named: null,
+  options: [{ placement: [1, -1], words: 'only M2 in slot 1', bits: 0.89, minutes: 11 }],
+  meanwhile: null,
+  error: 0.05,
+  ...more,
+});
+
+it('proposes the start that tells most and keeps how it came out', async () => {
+  const sent = answering((method) => [method === 'POST' ? 204 : 200, memory()]);
+  const user = userEvent.setup();
+  show(<MemoryView />, '/memory/J-1', '/memory/:number');
+
+  expect(await screen.findByRole('rowheader', { name: 'only M2 in slot 1' })).toBeTruthy();
+  expect(screen.getByRole<HTMLSelectElement>('combobox', { name: 'slot 1' }).value).toBe('1');
+  await user.click(screen.getByRole('button', { name: 'It failed' }));
+
+  expect(sent.find((s) => s.method === 'POST')?.body).toEqual({
+    version: 7,
+    placement: [1, -1],
+    outcome: 'FAIL',
+    note: '',
+  });
+});
+
+it('lets nobody put one module into two slots', async () => {
+  answering(() => [200, memory()]);
+  const user = userEvent.setup();
+  show(<MemoryView />, '/memory/J-1', '/memory/:number');
+
+  await user.selectOptions(await screen.findByRole('combobox', { name: 'slot 2' }), 'M2');
+
+  expect(screen.getByRole('status').textContent).toContain('One module sits in one slot');
+  expect(screen.getByRole('button', { name: 'It passed' })).toBeDisabled();
+});
+
+it('has the finding as its title', () => {
+  expect(titleOf(memory())).toBe('Perhaps M2, or M1: the one start cannot tell them apart yet');
+  expect(titleOf(memory({ named: 'M2' }))).toBe('It is M2');
+  expect(titleOf(memory({ named: 'none of these: board, processor or supply' }))).toBe(
+    'It is neither a module nor a slot',
+  );
+  expect(titleOf(memory({ modules: [] }))).toBe('What sits in its memory slots?');
+});
+
+it('asks for the modules first', async () => {
+  const sent = answering((method) => [
+    method === 'PUT' ? 204 : 200,
+    memory({ modules: [], slots: [], starts: [], suspects: [], options: [] }),
+  ]);
+  const user = userEvent.setup();
+  show(<MemoryView />, '/memory/J-1', '/memory/:number');
+
+  await user.click(await screen.findByRole('button', { name: 'Begin' }));
+
+  expect(sent.find((s) => s.method === 'PUT')?.body).toEqual({
+    version: 7,
+    modules: ['M1', 'M2'],
+    slots: ['slot 1', 'slot 2'],
+  });
+});

@@ -1,0 +1,201 @@
+import { useState } from 'react';
+import styled from 'styled-components';
+import { keys, useCall } from '../../api/queries';
+import type { Memory, SwapStart } from '../../api/types';
+import { TiltMark } from '../../marks/TiltMark';
+import { color, radius } from '../../theme/theme';
+import { Button } from '../../ui/Button';
+import { when } from '../../ui/format';
+import { Row } from '../../ui/Layout';
+import { ProblemNote } from '../../ui/ProblemNote';
+import { Select } from '../../ui/Select';
+import { Lead, Sheet, SheetHead } from '../../ui/Sheet';
+
+type Outcome = SwapStart['outcome'];
+
+const SAYS: Record<Outcome, string> = {
+  FAIL: 'failed',
+  PASS: 'passed',
+  INCONCLUSIVE: 'nobody could tell',
+};
+
+/** Every start with what sat where; below, the next one. */
+export function Starts({ memory }: { memory: Memory }) {
+  const call = useCall(keys.memory(memory.number), keys.job(memory.number), keys.floor);
+  const [placement, setPlacement] = useState<readonly number[]>(proposed(memory));
+  const post = (what: string, body: object) =>
+    call.mutate({
+      method: 'POST',
+      path: `/api/jobs/${memory.number}/memory/${what}`,
+      body: { version: memory.version, ...body },
+    });
+  const report = (outcome: Outcome) => post('starts', { placement, outcome, note: '' });
+  const last = memory.starts[memory.starts.length - 1];
+  const possible = placement.some((m) => m >= 0) && isOnce(placement);
+  return (
+    <Sheet>
+      <SheetHead>
+        <Lead>Starts so far</Lead>
+        <small>each row is one arrangement and one start with the test</small>
+      </SheetHead>
+      <Table>
+        <thead>
+          <tr>
+            <th scope="col">#</th>
+            {memory.slots.map((slot) => (
+              <th key={slot} scope="col">
+                {slot}
+              </th>
+            ))}
+            <th scope="col">It</th>
+          </tr>
+        </thead>
+        <tbody>
+          {memory.starts.map((start, i) => (
+            <tr key={start.id}>
+              <td>{i + 1}</td>
+              {memory.slots.map((slot, s) => (
+                <td key={slot}>
+                  <Chip name={memory.modules[start.placement[s] ?? -1]} />
+                </td>
+              ))}
+              <td>
+                <Said>
+                  <TiltMark tilt={tiltOf(start.outcome)} size={20} />
+                  <b>{SAYS[start.outcome]}</b>
+                  <small>
+                    {start.by}, {when(start.at)}
+                  </small>
+                </Said>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </Table>
+      {last !== undefined && (
+        <Slip>
+          <Button
+            isDisabled={call.isPending}
+            onPress={() => post(`starts/${last.id}/take-back`, {})}
+          >
+            Take back the last start
+          </Button>
+        </Slip>
+      )}
+      <Next>
+        <b>
+          {memory.named === null
+            ? `${memory.starts.length + 1} · Next`
+            : 'Another start, if it helps'}
+        </b>
+        <Row>
+          {memory.slots.map((slot, s) => (
+            <Select
+              key={slot}
+              label={slot}
+              value={String(placement[s] ?? -1)}
+              options={[
+                ['-1', 'empty'],
+                ...memory.modules.map((name, m) => [String(m), name] as const),
+              ]}
+              onChange={(to) => setPlacement(placement.map((m, at) => (at === s ? Number(to) : m)))}
+            />
+          ))}
+        </Row>
+        {!possible && <p role="status">One module sits in one slot, and one at least is in.</p>}
+        <Row>
+          <Big isDisabled={!possible || call.isPending} onPress={() => report('FAIL')}>
+            It failed
+          </Big>
+          <Big isDisabled={!possible || call.isPending} onPress={() => report('PASS')}>
+            It passed
+          </Big>
+          <Big isDisabled={!possible || call.isPending} onPress={() => report('INCONCLUSIVE')}>
+            Could not tell
+          </Big>
+        </Row>
+        {call.isError && <ProblemNote error={call.error} />}
+      </Next>
+    </Sheet>
+  );
+}
+
+/** What tells most; the first start is as it came. */
+function proposed(memory: Memory): readonly number[] {
+  const best = memory.options[0];
+  return memory.starts.length > 0 && best !== undefined
+    ? best.placement
+    : memory.slots.map((_, slot) => (slot < memory.modules.length ? slot : -1));
+}
+
+function isOnce(placement: readonly number[]): boolean {
+  const placed = placement.filter((m) => m >= 0);
+  return new Set(placed).size === placed.length;
+}
+
+const tiltOf = (outcome: Outcome) =>
+  outcome === 'FAIL' ? 'IMPLICATED' : outcome === 'PASS' ? 'CLEARED' : 'UNKNOWN';
+
+function Chip({ name }: { name: string | undefined }) {
+  return name === undefined ? <Empty>empty</Empty> : <Module>{name}</Module>;
+}
+
+const Table = styled.table`
+  border-collapse: collapse;
+  inline-size: 100%;
+  th,
+  td {
+    padding: 8px 16px;
+    text-align: left;
+  }
+  th {
+    font-weight: 400;
+    font-size: 14px;
+    color: ${color.ink2};
+  }
+  tbody tr {
+    border-top: 1px solid ${color.line};
+  }
+`;
+
+const Said = styled.span`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 8px;
+  small {
+    font-size: 14px;
+    color: ${color.ink2};
+  }
+`;
+
+const Module = styled.span`
+  display: inline-block;
+  min-width: 44px;
+  padding: 3px 8px;
+  text-align: center;
+  font-weight: 700;
+  border: 2px solid ${color.clear};
+  border-radius: ${radius};
+`;
+
+const Empty = styled.span`
+  color: ${color.ink2};
+`;
+
+const Slip = styled.div`
+  padding: 8px 16px;
+`;
+
+const Next = styled.div`
+  display: grid;
+  gap: 12px;
+  padding: 14px 16px;
+  border-top: 2px solid ${color.lean};
+  background: ${color.leanSoft};
+`;
+
+const Big = styled(Button)`
+  min-height: 52px;
+  min-width: 150px;
+`;
