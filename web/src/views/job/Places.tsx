@@ -87,8 +87,12 @@ const Row = styled(RowButton)`
 `;
 
 const Below = styled.div`
-  padding: 0 14px 10px 52px;
+  padding: 0 14px 6px 52px;
   font-size: 14px;
+  a {
+    display: inline-block;
+    padding: 6px 0;
+  }
 `;
 
 const Drive = styled.li`

@@ -89,16 +89,16 @@ function Groups({
       {[...groups].map(([name, of]) => (
         <Group key={name}>
           <h2>{name}</h2>
-          <dl>
+          <ul>
             {of.map((note) => (
-              <div key={note.topic}>
-                <dt>{note.topicWords}</dt>
-                <dd>
+              <li key={note.topic}>
+                <b>{note.topicWords}</b>
+                <span>
                   {note.text}{' '}
                   <small>
                     {note.by}, {when(note.at)}
                   </small>
-                </dd>
+                </span>
                 {onEdit !== undefined && (
                   <Button
                     aria-label={`Change: ${name}, ${note.topicWords}`}
@@ -107,9 +107,9 @@ function Groups({
                     Change
                   </Button>
                 )}
-              </div>
+              </li>
             ))}
-          </dl>
+          </ul>
         </Group>
       ))}
     </>
@@ -209,24 +209,19 @@ const Group = styled(Sheet)`
     font-size: 17px;
     margin: 0 0 4px;
   }
-  dl {
-    margin: 0;
-  }
-  dl > div {
+  li {
     display: grid;
     grid-template-columns: 260px minmax(0, 1fr) auto;
     gap: 12px;
     align-items: center;
     padding: 6px 0;
-    & + div {
+    & + li {
       border-top: 1px solid ${color.line};
     }
   }
-  dt {
+  b {
+    font-weight: 400;
     color: ${color.ink2};
-  }
-  dd {
-    margin: 0;
   }
   small {
     font-size: 14px;

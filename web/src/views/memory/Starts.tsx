@@ -31,6 +31,8 @@ export function Starts({ memory }: { memory: Memory }) {
     });
   const report = (outcome: Outcome) => post('starts', { placement, outcome, note: '' });
   const last = memory.starts[memory.starts.length - 1];
+  const best = memory.options.find((option) => String(option.placement) === String(placement));
+  const proposal = best === undefined || last === undefined ? '' : `: ${best.words}`;
   const possible = placement.some((m) => m >= 0) && isOnce(placement);
   return (
     <Sheet>
@@ -85,7 +87,7 @@ export function Starts({ memory }: { memory: Memory }) {
       <Next>
         <b>
           {memory.named === null
-            ? `${memory.starts.length + 1} · Next`
+            ? `${memory.starts.length + 1} · Next${proposal}`
             : 'Another start, if it helps'}
         </b>
         <Row>

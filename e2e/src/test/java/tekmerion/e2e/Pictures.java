@@ -113,6 +113,14 @@ class Pictures {
     browser.follow("Its life");
     browser.seeHeading("has been in 2 machines");
     browser.picture(folder.resolve("part.png"));
+    browser.open("/memory/J-2270");
+    browser.press("Begin");
+    browser.seeHeading("Start it as it came");
+    browser.press("It failed");
+    browser.seeText("2 · Next");
+    browser.press("It passed");
+    browser.seeText("3 · Next");
+    browser.picture(folder.resolve("memory.png"));
     browser.open("/me");
     browser.seeHeading("Ines R.");
     browser.picture(folder.resolve("me.png"));
