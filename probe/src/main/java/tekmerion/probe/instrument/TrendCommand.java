@@ -1,9 +1,6 @@
 package tekmerion.probe.instrument;
 
 import java.io.IOException;
-import java.io.Reader;
-import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.time.OffsetDateTime;
@@ -16,7 +13,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.concurrent.Callable;
-import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -104,16 +101,7 @@ public final class TrendCommand implements Callable<Integer> {
   }
 
   private Map<String, List<TrendReading>> read() throws BadFile {
-    try (Reader reader = Files.newBufferedReader(file, StandardCharsets.UTF_8);
-        var parser =
-            CSVFormat.DEFAULT
-                .builder()
-                .setHeader()
-                .setSkipHeaderRecord(true)
-                .setTrim(true)
-                .setIgnoreEmptyLines(true)
-                .get()
-                .parse(reader)) {
+    try (CSVParser parser = CsvFile.open(file)) {
       for (String column : WANTED) {
         if (!parser.getHeaderMap().containsKey(column)) {
           throw new BadFile(

@@ -183,12 +183,17 @@ public final class RealMemory implements MemoryRegion {
     String share =
         inAll <= 0
             ? "the machine does not say how much it has"
-            : "%.1f of %.1f GiB, %.0f in 100"
-                .formatted(bytesInAll / gib(), inAll / gib(), 100.0 * bytesInAll / inAll);
+            : "%.2f of %.1f GiB, %s in 100"
+                .formatted(bytesInAll / gib(), inAll / gib(), ofHundred(bytesInAll, inAll));
     return "%s, %s; what the system and its programs use cannot be reached while they run"
         .formatted(
             share,
             locked ? "locked in place" : "not locked: the system may move it to a drive meanwhile");
+  }
+
+  private static String ofHundred(long bytes, long inAll) {
+    long share = Math.round(100.0 * bytes / inAll);
+    return share == 0 ? "less than 1" : String.valueOf(share);
   }
 
   private static double gib() {

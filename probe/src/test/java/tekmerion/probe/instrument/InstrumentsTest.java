@@ -165,4 +165,51 @@ class InstrumentsTest {
     command.addAll(List.of(more));
     return new ProcessBuilder(command).redirectErrorStream(true).start();
   }
+
+  @Test
+  void marchesThroughThisMachinesMemory() {
+    Said said =
+        run("march", "--size", "4M", "--algorithm", "March C-", "--threads", "2", "--quiet");
+
+    assertThat(said.exit()).isZero();
+    assertThat(said.json().get("bytes").asLong()).isEqualTo(4L << 20);
+    assertThat(said.json().get("where").asString()).isEqualTo("No error");
+    assertThat(said.json().get("coverage").asString()).contains("cannot be reached");
+  }
+
+  @Test
+  void marchesThroughSimulatedMemoryWithFaults() throws IOException {
+    Path faults =
+        Files.writeString(
+            folder.resolve("faults.json"),
+            """
+            ["stuck-at word=5 bit=3 state=1",
+             "coupling-inversion word=20 bit=9 by-word=30 by-bit=9 by-state=1"]
+            """);
+
+    Said said = run("march", "--size", "4K", "--faults", faults, "--quiet");
+
+    assertThat(said.exit()).isEqualTo(1);
+    assertThat(said.json().at("/byClass/STUCK_AT").asInt()).isEqualTo(1);
+    assertThat(said.json().at("/byClass/COUPLING").asInt()).isEqualTo(1);
+    assertThat(run("march", "--size", "4X", "--quiet").err()).contains("no size");
+    Files.writeString(faults, "[\"stuck-at word=5 bit=64 state=1\"]");
+    assertThat(run("march", "--size", "4K", "--faults", faults, "--quiet").err())
+        .contains("bit must be 0 to 63");
+  }
+
+  @Test
+  void tellsWhatADischargeRunSays() throws IOException {
+    // An hour at 2 A: 2 Ah, half of a pack of 4.
+    Path file = csv("t_s,voltage_v,current_a", "0,12,2", "1200,11.5,2", "2400,11,2", "3600,9,2");
+
+    Said said = run("discharge", file, "--design", "4");
+
+    assertThat(said.exit()).isZero();
+    assertThat(said.json().at("/chargeAh/value").asDouble()).isCloseTo(2, within(1e-9));
+    assertThat(said.json().at("/healthByCapacity/value").asDouble()).isCloseTo(0.5, within(1e-9));
+    assertThat(said.json().get("resistanceOhm").isNull()).isTrue(); // no load steps
+    assertThat(run("discharge", csv("t_s,voltage_v", "0,12")).err())
+        .contains("the column current_a is missing");
+  }
 }
