@@ -7,23 +7,34 @@ interface Change {
   body: string;
 }
 
+/**
+ * Joins a fetch that is under way instead of cutting it off: whoever waits for it after an own
+ * change would go on with what was there before, and the next change would name an old version. As
+ * it may be older than this change, it is asked once more afterwards.
+ */
+async function refresh(client: QueryClient, queryKey: readonly unknown[]) {
+  const underWay = client.isFetching({ queryKey }) > 0;
+  await client.invalidateQueries({ queryKey }, { cancelRefetch: false });
+  if (underWay) await client.invalidateQueries({ queryKey }, { cancelRefetch: false });
+}
+
 /** Fetches anew what a change concerns. */
 export function applyChange(client: QueryClient, change: Change) {
   const [what, number] = change.topic.split(':');
   if (what === 'progress' && number !== undefined) {
     client.setQueryData(keys.progress(number), JSON.parse(change.body) as Progress);
   } else if (what === 'job' && number !== undefined) {
-    void client.invalidateQueries({ queryKey: keys.job(number) });
+    void refresh(client, keys.job(number));
   } else if (what === 'run' && number !== undefined) {
-    void client.invalidateQueries({ queryKey: keys.run(number) });
+    void refresh(client, keys.run(number));
   } else if (what === 'bell') {
-    void client.invalidateQueries({ queryKey: keys.bell });
+    void refresh(client, keys.bell);
   } else if (what === 'part' && number !== undefined) {
-    void client.invalidateQueries({ queryKey: ['part'] });
+    void refresh(client, ['part']);
   } else if (what === 'intake' && number !== undefined) {
-    void client.invalidateQueries({ queryKey: ['intake', number] });
+    void refresh(client, ['intake', number]);
   } else {
-    void client.invalidateQueries({ queryKey: keys.floor });
+    void refresh(client, keys.floor);
   }
 }
 

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.apache.commons.statistics.distribution.BinomialDistribution;
+import tekmerion.core.port.BatterySample;
 
 /**
  * What a run under load tells of a pack: charge and energy until the cut-off by counting coulombs,
@@ -30,7 +31,7 @@ public final class Discharge {
 
   private static final double HOUR = 3600;
 
-  private final List<Sample> samples;
+  private final List<BatterySample> samples;
   private final double usualSeconds;
   private final Sensor sensor;
 
@@ -77,7 +78,7 @@ public final class Discharge {
     }
   }
 
-  private Discharge(List<Sample> samples, Sensor sensor) {
+  private Discharge(List<BatterySample> samples, Sensor sensor) {
     this.samples = samples;
     this.sensor = sensor;
     double[] intervals = new double[samples.size() - 1];
@@ -93,7 +94,7 @@ public final class Discharge {
    * @param cutOffVolts at which the machine switches itself off
    * @throws IllegalArgumentException if there are fewer than two, or time does not go on
    */
-  public static Result of(List<Sample> samples, double cutOffVolts, Sensor sensor) {
+  public static Result of(List<BatterySample> samples, double cutOffVolts, Sensor sensor) {
     if (samples.size() < 2) {
       throw new IllegalArgumentException("a run has two samples at least, not " + samples.size());
     }
@@ -120,8 +121,8 @@ public final class Discharge {
     double secondsInGaps = 0;
     int gaps = 0;
     for (int i = 1; i < samples.size(); i++) {
-      Sample a = samples.get(i - 1);
-      Sample b = samples.get(i);
+      BatterySample a = samples.get(i - 1);
+      BatterySample b = samples.get(i);
       double seconds = b.seconds() - a.seconds();
       boolean gap = seconds > GAP_INTERVALS * usualSeconds;
       double amperes = (a.amperes() + b.amperes()) / 2;
@@ -186,8 +187,8 @@ public final class Discharge {
   private double[] stepResistances() {
     List<Double> found = new ArrayList<>();
     for (int i = 1; i < samples.size(); i++) {
-      Sample a = samples.get(i - 1);
-      Sample b = samples.get(i);
+      BatterySample a = samples.get(i - 1);
+      BatterySample b = samples.get(i);
       double step = b.amperes() - a.amperes();
       if (b.seconds() - a.seconds() <= GAP_INTERVALS * usualSeconds
           && Math.abs(step) >= LEAST_STEP_AMPERES) {
@@ -210,8 +211,8 @@ public final class Discharge {
   }
 
   private double[] openCircuit(Ranged resistance) {
-    Sample first = samples.get(0);
-    Sample last = samples.get(samples.size() - 1);
+    BatterySample first = samples.get(0);
+    BatterySample last = samples.get(samples.size() - 1);
     return new double[] {
       first.volts() + first.amperes() * resistance.value(),
       last.volts() + last.amperes() * resistance.value()

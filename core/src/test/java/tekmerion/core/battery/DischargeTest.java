@@ -8,17 +8,18 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
+import tekmerion.core.port.BatterySample;
 
 class DischargeTest {
   private static final Sensor PERFECT = new Sensor(0, 0);
 
-  private static Sample at(double seconds, double volts, double amperes) {
-    return new Sample(seconds, volts, amperes, OptionalDouble.of(20 + seconds / 1000));
+  private static BatterySample at(double seconds, double volts, double amperes) {
+    return new BatterySample(seconds, volts, amperes, OptionalDouble.of(20 + seconds / 1000));
   }
 
   /** An hour at 2 A, 11 V: 2 Ah, 22 Wh; then the cut-off. */
-  private static List<Sample> steady() {
-    List<Sample> samples = new ArrayList<>();
+  private static List<BatterySample> steady() {
+    List<BatterySample> samples = new ArrayList<>();
     for (int t = 0; t <= 3600; t += 10) {
       samples.add(at(t, t < 3600 ? 11 : 9, 2));
     }
@@ -27,7 +28,7 @@ class DischargeTest {
 
   @Test
   void countsChargeAndEnergyUntilTheCutOff() {
-    List<Sample> samples = steady();
+    List<BatterySample> samples = steady();
     samples.add(at(3610, 9, 2)); // after the cut-off it counts no more
 
     Discharge.Result result = Discharge.of(samples, 9.5, PERFECT);
@@ -51,11 +52,11 @@ class DischargeTest {
 
   @Test
   void whatIsMissingIsFilledAndMakesTheRangeWider() {
-    List<Sample> samples = steady();
+    List<BatterySample> samples = steady();
     samples.removeIf(s -> s.seconds() > 1000 && s.seconds() < 1300);
 
     Discharge.Result steady = Discharge.of(samples, 9.5, PERFECT);
-    List<Sample> stepping = new ArrayList<>();
+    List<BatterySample> stepping = new ArrayList<>();
     for (int t = 0; t <= 3600; t += 10) {
       if (t <= 1000 || t >= 1300) {
         stepping.add(at(t, 11, t / 50 % 2 == 0 ? 1 : 3));
@@ -74,7 +75,7 @@ class DischargeTest {
   @Test
   void loadStepsGiveTheResistance() {
     // 0.2 Ω behind 12 V: 1 A gives 11.8 V, 3 A gives 11.4 V.
-    List<Sample> samples = new ArrayList<>();
+    List<BatterySample> samples = new ArrayList<>();
     for (int i = 0; i < 20; i++) {
       double amperes = i % 2 == 0 ? 1 : 3;
       samples.add(at(10 * i, 12 - 0.2 * amperes, amperes));

@@ -15,8 +15,8 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import tekmerion.core.battery.Discharge;
 import tekmerion.core.battery.Ranged;
-import tekmerion.core.battery.Sample;
 import tekmerion.core.battery.Sensor;
+import tekmerion.core.port.BatterySample;
 import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -59,7 +59,7 @@ public final class DischargeCommand implements Callable<Integer> {
   @Override
   public Integer call() {
     try {
-      List<Sample> samples = read();
+      List<BatterySample> samples = read();
       double cutOff = cutOffVolts != null ? cutOffVolts : samples.get(samples.size() - 1).volts();
       System.out.println(
           JSON.writeValueAsString(
@@ -100,7 +100,7 @@ public final class DischargeCommand implements Callable<Integer> {
     return json;
   }
 
-  private List<Sample> read() throws IOException {
+  private List<BatterySample> read() throws IOException {
     try (CSVParser parser = CsvFile.open(file)) {
       for (String column : WANTED) {
         if (!parser.getHeaderMap().containsKey(column)) {
@@ -109,7 +109,7 @@ public final class DischargeCommand implements Callable<Integer> {
                   .formatted(column, String.join(", ", parser.getHeaderNames())));
         }
       }
-      List<Sample> samples = new ArrayList<>();
+      List<BatterySample> samples = new ArrayList<>();
       for (CSVRecord row : parser) {
         samples.add(sample(row));
       }
@@ -117,10 +117,10 @@ public final class DischargeCommand implements Callable<Integer> {
     }
   }
 
-  private static Sample sample(CSVRecord row) {
+  private static BatterySample sample(CSVRecord row) {
     try {
       boolean warm = row.isMapped("temperature_c") && !row.get("temperature_c").isEmpty();
-      return new Sample(
+      return new BatterySample(
           Double.parseDouble(row.get("t_s")),
           Double.parseDouble(row.get("voltage_v")),
           Double.parseDouble(row.get("current_a")),

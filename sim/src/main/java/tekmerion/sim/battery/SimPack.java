@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
 import java.util.Random;
-import tekmerion.core.battery.Sample;
+import tekmerion.core.port.BatterySample;
 
 /**
  * A pack of lithium cells in series: a voltage that falls with its charge, a resistance that grows
@@ -29,7 +29,8 @@ public final class SimPack {
    * @param trueAh really drawn until the cut-off
    * @param trueOhm of the pack, mean over the run
    */
-  public record Run(List<Sample> samples, double trueAh, double trueOhm, double cutOffVolts) {}
+  public record Run(
+      List<BatterySample> samples, double trueAh, double trueOhm, double cutOffVolts) {}
 
   /** How the gauge errs and how often nobody hears it. */
   public record Gauge(
@@ -60,7 +61,7 @@ public final class SimPack {
     double load = watts;
     double until = 0;
     double silentUntil = -1;
-    List<Sample> samples = new ArrayList<>();
+    List<BatterySample> samples = new ArrayList<>();
     double step = 0.5;
     double next = 0;
     double ohmSeconds = 0;
@@ -90,7 +91,7 @@ public final class SimPack {
         boolean heard = t >= silentUntil && random.nextDouble() >= gauge.dropsOut();
         if (heard || ends) {
           samples.add(
-              new Sample(
+              new BatterySample(
                   t,
                   round(volts + gauge.noiseVolts() * random.nextGaussian(), 0.001),
                   round(

@@ -1,4 +1,4 @@
-package tekmerion.core.battery;
+package tekmerion.core.port;
 
 import java.util.OptionalDouble;
 
@@ -10,8 +10,8 @@ import java.util.OptionalDouble;
  * @param amperes out of it, positive while it discharges
  * @param celsius of the pack; empty if not measured
  */
-public record Sample(double seconds, double volts, double amperes, OptionalDouble celsius) {
-  public Sample {
+public record BatterySample(double seconds, double volts, double amperes, OptionalDouble celsius) {
+  public BatterySample {
     if (!Double.isFinite(seconds) || !Double.isFinite(volts) || !Double.isFinite(amperes)) {
       throw new IllegalArgumentException(
           "sample at %s s: %s V, %s A".formatted(seconds, volts, amperes));
