@@ -34,6 +34,9 @@ public class Proofs {
   public static final String WAIVER =
       "I take the machine as it is. I know that it was not shown that the fault is gone.";
 
+  /** Level of a sign that tries the complaint; one that has none becomes unknown again. */
+  private static final String AS_IT_WAS = "same";
+
   private final JobLock lock;
   private final RulingService rulings;
   private final JobSigns signs;
@@ -140,7 +143,7 @@ public class Proofs {
                           job.id(),
                           sign.part(),
                           sign.id(),
-                          asked.levels().keySet().iterator().next(),
+                          asked.levels().containsKey(AS_IT_WAS) ? AS_IT_WAS : null,
                           "%s: gone at first, then it came back".formatted(asked.name()),
                           clock.instant())));
     }
