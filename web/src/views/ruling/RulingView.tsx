@@ -55,7 +55,9 @@ function titleOf(job: Job): string {
 
 function Decide({ job }: { job: Job }) {
   const sign = useSignRuling(job.number);
-  const [courses, setCourses] = useState<Course[]>(() => openOnly(job.leaning, job.courses));
+  // Until somebody ticks, it goes with the leaning: what is shown first may be a moment old.
+  const [ticked, setTicked] = useState<Course[] | null>(null);
+  const courses = ticked ?? openOnly(job.leaning, job.courses);
   const [reason, setReason] = useState('');
   const submit = (event: FormEvent) => {
     event.preventDefault();
@@ -71,7 +73,7 @@ function Decide({ job }: { job: Job }) {
           <CheckboxGroup
             aria-label="Courses"
             value={courses}
-            onChange={(values) => setCourses(values as Course[])}
+            onChange={(values) => setTicked(values as Course[])}
           >
             {job.courses.map((course) => (
               <CourseRow

@@ -14,6 +14,7 @@ import java.util.stream.Stream;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.OutputType;
+import org.openqa.selenium.TimeoutException;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.chrome.ChromeDriver;
 import org.openqa.selenium.chrome.ChromeDriverService;
@@ -185,7 +186,13 @@ final class Browser implements AutoCloseable {
   }
 
   WebElement see(By what) {
-    return wait.until(ExpectedConditions.visibilityOfElementLocated(what));
+    try {
+      return wait.until(ExpectedConditions.visibilityOfElementLocated(what));
+    } catch (TimeoutException e) {
+      String page = driver.findElement(By.tagName("body")).getText();
+      throw new AssertionError(
+          "Not seen: %s. The page at %s says:%n%s".formatted(what, path(), page), e);
+    }
   }
 
   void seeText(String words) {

@@ -1,6 +1,9 @@
 package tekmerion.core.drive;
 
 import java.util.function.Function;
+import tekmerion.core.battery.AdapterReport;
+import tekmerion.core.battery.SmartBattery;
+import tekmerion.core.battery.SupplyBattery;
 import tekmerion.core.drive.ata.DeviceStatistics;
 import tekmerion.core.drive.ata.ErrorLog;
 import tekmerion.core.drive.ata.IdentifyDevice;
@@ -15,6 +18,9 @@ import tekmerion.core.drive.nvme.HealthLog;
 import tekmerion.core.drive.nvme.IdentifyController;
 import tekmerion.core.drive.nvme.IdentifyNamespace;
 import tekmerion.core.drive.scsi.ScsiLog;
+import tekmerion.core.memory.identity.MemoryRecords;
+import tekmerion.core.memory.identity.Smbios;
+import tekmerion.core.memory.identity.Spd;
 import tekmerion.core.page.DecodedPage;
 import tekmerion.core.page.Decoding;
 import tekmerion.core.page.RawPage;
@@ -55,6 +61,12 @@ public final class PageDecoder {
           SCSI_LOG_BACKGROUND_SCAN ->
           ScsiLog::decode;
       case KERNEL_LOG -> KernelLog::decode;
+      case SMBIOS -> Smbios::decode;
+      case MEMORY_RECORDS -> MemoryRecords::decode;
+      case SPD_0, SPD_1, SPD_2, SPD_3 -> Spd::decode;
+      case BATTERY_SUPPLY -> SupplyBattery::decode;
+      case BATTERY_REGISTERS -> SmartBattery::decode;
+      case ADAPTER_SUPPLY -> AdapterReport::decode;
     };
   }
 }

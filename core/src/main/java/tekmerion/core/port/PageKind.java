@@ -4,7 +4,10 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 
-/** The pages that can be asked of a drive, by the name under which they travel and are stored. */
+/**
+ * The pages that can be asked of a drive, a board or a battery, by the name under which they travel
+ * and are stored.
+ */
 public enum PageKind {
   ATA_IDENTIFY("ata-identify", "IDENTIFY DEVICE", Family.ATA),
   ATA_SMART("ata-smart", "SMART READ DATA", Family.ATA),
@@ -27,15 +30,28 @@ public enum PageKind {
   SCSI_LOG_EXCEPTIONS("scsi-log-exceptions", "Informational Exceptions log (2Fh)", Family.SCSI),
   SCSI_LOG_SELF_TESTS("scsi-log-self-tests", "Self-Test Results log (10h)", Family.SCSI),
   SCSI_LOG_BACKGROUND_SCAN("scsi-log-background-scan", "Background Scan log (15h)", Family.SCSI),
-  KERNEL_LOG("kernel-log", "The system's kernel log", Family.SYSTEM);
+  KERNEL_LOG("kernel-log", "The system's kernel log", Family.SYSTEM),
+  SMBIOS("smbios", "System Management BIOS table", Family.BOARD),
+  MEMORY_RECORDS("memory-records", "The system's records of memory errors", Family.BOARD),
+  SPD_0("memory-spd-0", "Serial presence detect, module 0", Family.BOARD),
+  SPD_1("memory-spd-1", "Serial presence detect, module 1", Family.BOARD),
+  SPD_2("memory-spd-2", "Serial presence detect, module 2", Family.BOARD),
+  SPD_3("memory-spd-3", "Serial presence detect, module 3", Family.BOARD),
+  BATTERY_SUPPLY("battery-supply", "The battery as the system tells of it", Family.BATTERY),
+  BATTERY_REGISTERS("battery-registers", "Smart Battery registers", Family.BATTERY),
+  ADAPTER_SUPPLY("adapter-supply", "The adapter as the system tells of it", Family.BATTERY);
 
-  /** The command set that a drive speaks. */
+  /** Who is asked: the command set that a drive speaks, or what else it is. */
   public enum Family {
     ATA,
     NVME,
     SCSI,
     /** Not the drive's: what the system noted about it. */
-    SYSTEM
+    SYSTEM,
+    /** The machine itself, its memory slots and modules. */
+    BOARD,
+    /** The pack, and what charges it. */
+    BATTERY
   }
 
   private final String wireName;

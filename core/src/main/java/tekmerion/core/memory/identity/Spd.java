@@ -93,6 +93,26 @@ public record Spd(
         : new Decoded<>(raw, new Reader(generation, raw).read());
   }
 
+  /** Of whichever generation its own byte says. */
+  public static Decoding<Spd> decode(RawPage raw) {
+    for (Generation g : Generation.values()) {
+      if (raw.size() > KIND_AT && raw.u8(KIND_AT) == g.code) {
+        return decode(g, raw);
+      }
+    }
+    return new Malformed<>(
+        raw,
+        PageDamage.ofAtLeast(raw, "SPD", KIND_AT + 1)
+            .orElseGet(
+                () ->
+                    new Fault(
+                        Fault.Kind.WRONG_KIND,
+                        "SPD is of a kind of memory that is not known here",
+                        KIND_AT,
+                        "0Bh (DDR3), 0Ch (DDR4) or 12h (DDR5)",
+                        "%02Xh".formatted(raw.u8(KIND_AT)))));
+  }
+
   private static Optional<Fault> damage(Generation g, RawPage raw) {
     Optional<Fault> fault = PageDamage.of(raw, "SPD of " + g, g.pageBytes);
     if (fault.isPresent()) {

@@ -1,0 +1,36 @@
+package tekmerion.core.battery;
+
+/**
+ * What a pack holds, in the unit in which it counts: never turned from one into the other, because
+ * the voltage between them is not a constant.
+ *
+ * @param value finite, not negative
+ */
+public record Amount(double value, Unit unit) {
+  /** A pack counts charge or energy. */
+  public enum Unit {
+    AMPERE_HOURS("Ah"),
+    WATT_HOURS("Wh");
+
+    private final String sign;
+
+    Unit(String sign) {
+      this.sign = sign;
+    }
+
+    public String sign() {
+      return sign;
+    }
+  }
+
+  public Amount {
+    if (!(value >= 0) || Double.isInfinite(value)) {
+      throw new IllegalArgumentException("amount " + value);
+    }
+  }
+
+  @Override
+  public String toString() {
+    return "%.2f %s".formatted(value, unit.sign);
+  }
+}

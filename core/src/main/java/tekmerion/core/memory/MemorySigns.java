@@ -1,0 +1,97 @@
+package tekmerion.core.memory;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+import tekmerion.core.memory.identity.MemoryRecords;
+import tekmerion.core.memory.identity.Smbios;
+import tekmerion.core.memory.march.Diagnosis;
+import tekmerion.core.sign.Sign;
+import tekmerion.core.sign.Sign.Basis;
+
+/** What a machine's own tables and a march say about the causes that the know-how has. */
+public final class MemorySigns {
+  /** Errors gather: all in this share of the byte lanes or fewer is "the same lines". */
+  private static final int FEW_LANES = 2;
+
+  private MemorySigns() {}
+
+  /**
+   * Signs of the errors on record; none if nothing is kept, which says nothing.
+   *
+   * @param page wire name of the page
+   */
+  public static List<Sign> of(MemoryRecords records, String page) {
+    List<Sign> signs = new ArrayList<>();
+    long corrected = records.errors(true).orElse(-1);
+    long uncorrected = records.errors(false).orElse(-1);
+    if (corrected < 0 && uncorrected < 0) {
+      return signs;
+    }
+    boolean any = corrected > 0 || uncorrected > 0;
+    signs.add(
+        new Sign(
+            "memory.corrected",
+            Sign.MACHINE,
+            any ? "some" : "none",
+            any
+                ? "%d corrected and %d uncorrected memory errors on record, most in %s"
+                    .formatted(
+                        Math.max(0, corrected),
+                        Math.max(0, uncorrected),
+                        records.worst().orElse("no module that is named"))
+                : "No memory errors on record",
+            records.spans().isEmpty()
+                ? Basis.reading(page, 0, 0)
+                : Basis.reading(
+                    page, records.spans().get(0).offset(), records.spans().get(0).length())));
+    return signs;
+  }
+
+  /**
+   * Whether the modules that sit in the slots are alike in speed and make.
+   *
+   * @param page wire name of the page
+   */
+  public static List<Sign> of(Smbios table, String page) {
+    List<Smbios.MemorySlot> filled =
+        table.memorySlots().stream().filter(Smbios.MemorySlot::filled).toList();
+    if (filled.isEmpty()) {
+      return List.of();
+    }
+    Set<String> sorts =
+        filled.stream()
+            .map(m -> "%s %s".formatted(m.ratedMillionTransfers(), m.ranks()))
+            .collect(Collectors.toSet());
+    return List.of(
+        new Sign(
+            "modules.alike",
+            Sign.MACHINE,
+            sorts.size() == 1 ? "alike" : "differ",
+            filled.size() == 1
+                ? "One memory module"
+                : sorts.size() == 1
+                    ? "%d memory modules, alike in speed and ranks".formatted(filled.size())
+                    : "The memory modules differ in speed or ranks",
+            Basis.reading(page, 0, 0)));
+  }
+
+  /** Of a march that ran one whole pass at least, or found something. */
+  public static List<Sign> ofMarch(Diagnosis diagnosis, boolean wholePass, String coverage) {
+    if (diagnosis.cells().isEmpty() && !wholePass) {
+      return List.of();
+    }
+    boolean few = diagnosis.byByteLane().size() <= FEW_LANES || diagnosis.stretches().size() == 1;
+    String level = diagnosis.cells().isEmpty() ? "none" : few ? "same-lines" : "scattered";
+    return List.of(
+        new Sign(
+            "march.errors",
+            Sign.MACHINE,
+            level,
+            diagnosis.cells().isEmpty()
+                ? "The march found no error: " + coverage
+                : "The march: " + diagnosis.where(),
+            Basis.run()));
+  }
+}
