@@ -41,8 +41,10 @@ public sealed interface LinkEvent {
    *
    * @param end how: see {@link End}
    * @param why empty if it came to its end
+   * @param driveKey key of the drive, or of what else it ran on
    * @param surface what a surface pass found; null for other runs
    * @param selfTest outcome of a self-test; null for other runs
+   * @param found what a run found on memory, battery or the machine at work; null for other runs
    */
   record RunEnded(
       UUID requestId,
@@ -53,7 +55,8 @@ public sealed interface LinkEvent {
       End end,
       String why,
       SurfaceNote surface,
-      SelfTestNote selfTest)
+      SelfTestNote selfTest,
+      RunNote found)
       implements LinkEvent {}
 
   /** How a run ended. */

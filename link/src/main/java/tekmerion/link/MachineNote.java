@@ -1,11 +1,31 @@
 package tekmerion.link;
 
+import java.util.ArrayList;
 import java.util.List;
 import tekmerion.core.port.MachineUnderTest;
 
-/** A machine as its probe describes it; an empty text is "not reported". */
+/**
+ * A machine as its probe describes it; an empty text is "not reported".
+ *
+ * @param others what else can be asked or run there: {@link RunKind#BOARD}, {@link
+ *     RunKind#BATTERY}, {@link #MEMORY}, {@link #DISCHARGE}, {@link #LOAD}
+ */
 public record MachineNote(
-    String maker, String model, String serial, String probeHost, List<DriveNote> drives) {
+    String maker,
+    String model,
+    String serial,
+    String probeHost,
+    List<DriveNote> drives,
+    List<String> others) {
+  /** Its work can be looked at. */
+  public static final String LOAD = "load";
+
+  /** Its memory can be tested. */
+  public static final String MEMORY = "memory";
+
+  /** Its battery can be run down. */
+  public static final String DISCHARGE = "discharge";
+
   /** Together the texts of a machine fit well into a column of 64 KiB. */
   private static final int MOST_CHARS = 200;
 
@@ -20,6 +40,8 @@ public record MachineNote(
     serial = checked(serial);
     probeHost = checked(probeHost);
     drives = List.copyOf(drives);
+    others = others == null ? List.of() : List.copyOf(others);
+    others.forEach(MachineNote::checked);
     if (drives.size() > MOST_DRIVES) {
       throw new IllegalArgumentException(
           "%d drives, most are %d".formatted(drives.size(), MOST_DRIVES));
@@ -52,6 +74,27 @@ public record MachineNote(
         d.model(),
         d.serial(),
         d.probeHost(),
-        machine.drives().stream().map(drive -> new DriveNote(drive.key(), drive.slot())).toList());
+        machine.drives().stream().map(drive -> new DriveNote(drive.key(), drive.slot())).toList(),
+        others(machine));
+  }
+
+  private static List<String> others(MachineUnderTest machine) {
+    List<String> others = new ArrayList<>();
+    machine
+        .board()
+        .ifPresent(
+            board -> {
+              others.add(RunKind.BOARD);
+              board.memory().ifPresent(m -> others.add(MEMORY));
+            });
+    machine
+        .battery()
+        .ifPresent(
+            battery -> {
+              others.add(RunKind.BATTERY);
+              battery.discharge().ifPresent(d -> others.add(DISCHARGE));
+            });
+    machine.load().ifPresent(l -> others.add(LOAD));
+    return others;
   }
 }

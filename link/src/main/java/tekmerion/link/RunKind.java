@@ -1,12 +1,46 @@
 package tekmerion.link;
 
+import java.util.Optional;
+
 /** The runs that a probe knows. */
 public enum RunKind {
   SURFACE,
   SURFACE_SAMPLED,
   SELF_TEST_SHORT,
   SELF_TEST_EXTENDED,
-  SELF_TEST_CONVEYANCE;
+  SELF_TEST_CONVEYANCE,
+  /** Of all memory that can be had: the algorithms that take minutes. */
+  MARCH,
+  /** The thorough ones too, over and over. */
+  MARCH_LONG,
+  /** The battery, under a load that the machine makes, until it switches off. */
+  DISCHARGE,
+  /** The machine at its usual work. */
+  LOAD_SAMPLE;
+
+  /** Key of the board with its memory. */
+  public static final String BOARD = "board";
+
+  public static final String BATTERY = "battery";
+
+  /** Whether it is a drive that it runs on. */
+  public boolean isOfDrive() {
+    return partKey().isEmpty();
+  }
+
+  /** Of what a machine has only one of; empty for drives. */
+  public Optional<String> partKey() {
+    return switch (this) {
+      case MARCH, MARCH_LONG, LOAD_SAMPLE -> Optional.of(BOARD);
+      case DISCHARGE -> Optional.of(BATTERY);
+      default -> Optional.empty();
+    };
+  }
+
+  /** What can be left and gone on with later. */
+  public boolean canPause() {
+    return isSurface();
+  }
 
   public boolean isSurface() {
     return this == SURFACE || this == SURFACE_SAMPLED;

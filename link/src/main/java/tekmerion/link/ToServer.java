@@ -59,6 +59,7 @@ public sealed interface ToServer {
    * @param secondsSpread half of the range of the end
    * @param atByte where it reads; negative if it does not go by position
    * @param surface what a surface pass found so far; null for other runs
+   * @param found the same of runs on memory, battery or the machine at work
    */
   record RunProgress(
       UUID requestId,
@@ -66,7 +67,8 @@ public sealed interface ToServer {
       double secondsLeft,
       double secondsSpread,
       long atByte,
-      SurfaceNote surface)
+      SurfaceNote surface,
+      RunNote found)
       implements ToServer {
     public RunProgress {
       Objects.requireNonNull(requestId, "requestId");

@@ -12,7 +12,10 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
+import java.util.Arrays;
+import java.util.Collections;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import java.util.UUID;
 import java.util.stream.LongStream;
@@ -31,7 +34,12 @@ class LinkCodecTest {
   private static final Instant NOON = Instant.parse("2026-11-23T12:00:00Z");
   private static final MachineNote MACHINE =
       new MachineNote(
-          "Ostrel", "17", "", "bench", List.of(new MachineNote.DriveNote("drive-a", "Drive A")));
+          "Ostrel",
+          "17",
+          "",
+          "bench",
+          List.of(new MachineNote.DriveNote("drive-a", "Drive A")),
+          List.of(RunKind.BOARD, MachineNote.MEMORY));
 
   private static PageNote page(PageAnswer answer) {
     return PageNote.of(PageKind.ATA_SMART, answer);
@@ -64,6 +72,63 @@ class LinkCodecTest {
           List.of(4),
           List.of(new SurfaceNote.BadNote(5_900_000, 2)));
 
+  private static final RunNote MARCH =
+      new RunNote.March(
+          "March SS",
+          List.of("MATS+"),
+          1L << 30,
+          "1,024 of 8,192 MiB",
+          1,
+          4,
+          Collections.nCopies(64, 2),
+          Map.of("stuck-at", 1),
+          List.of(new RunNote.March.Stretch(5, 9, 2)),
+          "1 faulty bit",
+          null);
+
+  private static final RunNote DISCHARGE =
+      new RunNote.Discharge(
+          List.of(Arrays.asList(0.0, 12.1, 1.2, null), List.of(5.0, 12.0, 1.3, 31.2)),
+          5,
+          new RunNote.Discharge.Range(2.1, 2.0, 2.2),
+          null,
+          null,
+          0,
+          1,
+          40,
+          true,
+          4.4,
+          null,
+          0.98,
+          null,
+          3.1);
+
+  private static final RunNote LOAD =
+      new RunNote.Load(
+          1,
+          Map.of("cpu", List.of(0.2, 0.3)),
+          List.of(new RunNote.Load.Program("indexer", 0.4, null)),
+          Map.of("sda", new RunNote.Load.Drive(0.97, 3.1, 44.0, 1e6)),
+          0.4,
+          null,
+          List.of(50L, 400L, 2_000L));
+
+  private static ToServer.Event ended(RunKind kind, RunNote found) {
+    return new ToServer.Event(
+        9,
+        new LinkEvent.RunEnded(
+            ID,
+            kind.partKey().orElseThrow(),
+            kind,
+            NOON,
+            NOON.plusSeconds(60),
+            LinkEvent.End.COMPLETE,
+            "",
+            null,
+            null,
+            found));
+  }
+
   static Stream<Arguments> messages() {
     return Stream.of(
         arguments("to-server", ToServer.class, new ToServer.Hello(1, "0.1.0", MACHINE, 6)),
@@ -86,7 +151,7 @@ class LinkCodecTest {
         arguments(
             "to-server",
             ToServer.class,
-            new ToServer.RunProgress(ID, 0.61, 4_000, 720, 610_000_000_000L, SURFACE)),
+            new ToServer.RunProgress(ID, 0.61, 4_000, 720, 610_000_000_000L, SURFACE, null)),
         arguments(
             "to-server",
             ToServer.class,
@@ -101,6 +166,7 @@ class LinkCodecTest {
                     LinkEvent.End.STOPPED_BY_RULE,
                     "more than 200 sectors cannot be read",
                     SURFACE,
+                    null,
                     null))),
         arguments(
             "to-server",
@@ -116,7 +182,13 @@ class LinkCodecTest {
                     LinkEvent.End.COMPLETE,
                     "",
                     null,
-                    new LinkEvent.SelfTestNote(false, "failed at sector 99", 99L)))),
+                    new LinkEvent.SelfTestNote(false, "failed at sector 99", 99L),
+                    null))),
+        arguments(
+            "to-server", ToServer.class, new ToServer.RunProgress(ID, 0.4, -1, 0, -1, null, MARCH)),
+        arguments("to-server", ToServer.class, ended(RunKind.MARCH, MARCH)),
+        arguments("to-server", ToServer.class, ended(RunKind.DISCHARGE, DISCHARGE)),
+        arguments("to-server", ToServer.class, ended(RunKind.LOAD_SAMPLE, LOAD)),
         arguments(
             "enrolment-request",
             Enrolment.Request.class,

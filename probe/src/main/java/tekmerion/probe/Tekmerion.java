@@ -4,6 +4,7 @@ import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import tekmerion.probe.instrument.DecodeCommand;
 import tekmerion.probe.instrument.DischargeCommand;
+import tekmerion.probe.instrument.LoadCommand;
 import tekmerion.probe.instrument.MarchCommand;
 import tekmerion.probe.instrument.SurfaceCommand;
 import tekmerion.probe.instrument.TrendCommand;
@@ -22,7 +23,8 @@ import tekmerion.probe.instrument.WeighCommand;
       TrendCommand.class,
       SurfaceCommand.class,
       MarchCommand.class,
-      DischargeCommand.class
+      DischargeCommand.class,
+      LoadCommand.class
     })
 public final class Tekmerion {
   public static void main(String[] args) {

@@ -4,22 +4,33 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneOffset;
+import java.util.ArrayList;
 import java.util.Base64;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import tekmerion.core.port.LoadSource;
 import tekmerion.core.port.MachineProvider;
 import tekmerion.core.port.MachineUnderTest;
 import tekmerion.core.port.PageKind;
 import tekmerion.core.port.PageSource;
 import tekmerion.sim.AtaPages.Identity;
 import tekmerion.sim.SimDrive.Fate;
+import tekmerion.sim.battery.SimBattery;
+import tekmerion.sim.board.SimBoard;
+import tekmerion.sim.board.SimLoad;
+import tekmerion.sim.board.SimModule;
 
 /**
  * Machines by name: {@code sim:worn-disk}, {@code sim:sound-drive}, {@code sim:bad-bridge}, {@code
  * sim:worn-flash}. A number after a comma is the time that a page takes, in milliseconds; one after
  * that, how many times faster than a real drive its surface is read: {@code sim:worn-disk,500,60}.
+ *
+ * <p>{@code sim:bad-module} has two memory modules, A and B, of which B is bad; what sits in its
+ * two slots is said after a third comma, as {@code AB}, {@code -B} or {@code B-}. {@code
+ * sim:tired-battery} has a worn pack. {@code sim:busy-drive} is at work, and calm after a third
+ * comma with {@code calm}.
  */
 public final class SimMachines implements MachineProvider {
   private static final String SCHEME = "sim:";
@@ -50,14 +61,18 @@ public final class SimMachines implements MachineProvider {
     if (!address.startsWith(SCHEME)) {
       return Optional.empty();
     }
-    String[] parts = address.substring(SCHEME.length()).split(",", 3);
+    String[] parts = address.substring(SCHEME.length()).split(",", 4);
     Duration perPage = Duration.ofMillis(parts.length >= 2 ? Long.parseLong(parts[1]) : 120);
-    double speedUp = parts.length == 3 ? Double.parseDouble(parts[2]) : 60;
+    double speedUp = parts.length >= 3 ? Double.parseDouble(parts[2]) : 60;
+    String setting = parts.length == 4 ? parts[3] : "";
     return switch (parts[0]) {
       case "worn-disk" -> Optional.of(wornDisk(perPage, speedUp));
       case "sound-drive" -> Optional.of(soundDrive(perPage, speedUp));
       case "bad-bridge" -> Optional.of(badBridge(perPage, speedUp));
       case "worn-flash" -> Optional.of(wornFlash(perPage, speedUp));
+      case "bad-module" -> Optional.of(badModule(perPage, speedUp, setting));
+      case "tired-battery" -> Optional.of(tiredBattery(perPage, speedUp));
+      case "busy-drive" -> Optional.of(busyDrive(perPage, speedUp, setting));
       default -> Optional.empty();
     };
   }
@@ -129,11 +144,72 @@ public final class SimMachines implements MachineProvider {
             Optional.empty()));
   }
 
+  private MachineUnderTest badModule(Duration perPage, double speedUp, String setting) {
+    SimModule a = new SimModule("Sound & Sons", "SND-8G-3200", "5D01A7C2", 8192, List.of());
+    SimModule b =
+        new SimModule(
+            "Sound & Sons",
+            "SND-8G-3200",
+            "5D01A7F9",
+            8192,
+            List.of(
+                "stuck-at word=20481 bit=19 state=1",
+                "transition word=20737 bit=19 state=0",
+                "coupling-inversion word=21002 bit=20 by-word=21003 by-bit=3 by-state=1"));
+    List<Optional<SimModule>> slots = new ArrayList<>();
+    for (char module : (setting.isEmpty() ? "AB" : setting).toCharArray()) {
+      slots.add(module == '-' ? Optional.empty() : Optional.of(module == 'A' ? a : b));
+    }
+    SimDrive drive = drive("QUAY-480F", "Q48F-20117-C", SECTORS_500_GB, 20_117, 9_410, speedUp);
+    SimBoard board = new SimBoard("Tarnwick", "desk tower", "TWD-1180-31", false, slots, speedUp);
+    return machine("Tarnwick", "desk tower", "TWD-1180-31", drive, slow(drive, perPage))
+        .with(Optional.of(board.board(slow(board, perPage))), Optional.empty(), Optional.empty());
+  }
+
+  private MachineUnderTest tiredBattery(Duration perPage, double speedUp) {
+    SimDrive drive = drive("QUAY-240F", "Q24F-71120-A", SECTORS_240_GB, 71_120, 5_120, speedUp);
+    SimModule only = new SimModule("Sound & Sons", "SND-8G-3200", "5D01B210", 8192, List.of());
+    SimBoard board =
+        new SimBoard(
+            "Norrvik", "13 laptop", "NV13-0921-07", true, List.of(Optional.of(only)), speedUp);
+    SimBattery battery =
+        new SimBattery(
+            new SimBattery.Life(
+                "Lodestar", "PM-3", "LS-00417", 4.385, 1.93, 2.05, 731, 0.154, 2 * speedUp));
+    return machine("Norrvik", "13 laptop", "NV13-0921-07", drive, slow(drive, perPage))
+        .with(
+            Optional.of(board.board(slow(board, perPage))),
+            Optional.of(battery.battery(slow(battery, perPage))),
+            Optional.of(new SimLoad(SimLoad.Work.CALM, speedUp / 6, 31)));
+  }
+
+  private MachineUnderTest busyDrive(Duration perPage, double speedUp, String setting) {
+    SimDrive drive = drive("HELM-500P", "OS5P-30871-K", SECTORS_500_GB, 30_871, 14_300, speedUp);
+    SimModule only = new SimModule("Sound & Sons", "SND-8G-3200", "5D01C004", 8192, List.of());
+    SimBoard board =
+        new SimBoard(
+            "Ostrel", "14 laptop", "OST14-1907-552", true, List.of(Optional.of(only)), speedUp);
+    SimLoad.Work work = setting.equals("calm") ? SimLoad.Work.CALM : SimLoad.Work.INDEXING;
+    return machine("Ostrel", "14 laptop", "OST14-1907-552", drive, slow(drive, perPage))
+        .with(
+            Optional.of(board.board(slow(board, perPage))),
+            Optional.empty(),
+            Optional.of(new SimLoad(work, speedUp / 6, 47)));
+  }
+
+  private SimDrive drive(
+      String model, String serial, long sectors, long seed, double hours, double speedUp) {
+    Identity who =
+        new Identity(model, serial, "1.07", sectors, 1, 3, 0x5F1D_0B00_0000_0000L + seed);
+    Fate fate = new Fate(seed, hours, Double.POSITIVE_INFINITY, 12, 0, NEVER_TESTED);
+    return new SimDrive(who, fate, clock, speedUp);
+  }
+
   private static PageSource slow(PageSource source, Duration perPage) {
     return new SlowSource(source, perPage);
   }
 
-  private static MachineUnderTest machine(
+  private static SimMachine machine(
       String maker, String model, String serial, SimDrive drive, PageSource pages) {
     return new SimMachine(
         maker,
@@ -147,8 +223,23 @@ public final class SimMachines implements MachineProvider {
             Optional.of(drive.selfTests())));
   }
 
-  private record SimMachine(String maker, String model, String serial, MachineUnderTest.Drive drive)
+  private record SimMachine(
+      String maker,
+      String model,
+      String serial,
+      MachineUnderTest.Drive drive,
+      Optional<Board> board,
+      Optional<Battery> battery,
+      Optional<LoadSource> load)
       implements MachineUnderTest {
+    SimMachine(String maker, String model, String serial, MachineUnderTest.Drive drive) {
+      this(maker, model, serial, drive, Optional.empty(), Optional.empty(), Optional.empty());
+    }
+
+    SimMachine with(Optional<Board> board, Optional<Battery> battery, Optional<LoadSource> load) {
+      return new SimMachine(maker, model, serial, drive, board, battery, load);
+    }
+
     @Override
     public Description describe() {
       return new Description(maker, model, serial, "simulated bench");

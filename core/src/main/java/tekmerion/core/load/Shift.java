@@ -45,6 +45,20 @@ public record Shift(double before, double after, Interval change) {
     return change.low() > 0 || change.high() < 0;
   }
 
+  /**
+   * In a sentence: "drive sda fell from 97 to 11 %, certain".
+   *
+   * @param what both are shares of
+   */
+  public String words(String what) {
+    if (!isCertain()) {
+      return "%s: %.0f before, %.0f %% after, no certain change"
+          .formatted(what, 100 * before, 100 * after);
+    }
+    return "%s %s from %.0f to %.0f %%, certain"
+        .formatted(what, after < before ? "fell" : "rose", 100 * before, 100 * after);
+  }
+
   private record Side(double mean, double ofMean, double effective) {
     static Side of(double[] values) {
       if (values.length < LEAST) {

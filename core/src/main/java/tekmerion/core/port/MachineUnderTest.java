@@ -11,6 +11,47 @@ public interface MachineUnderTest {
   /** The drives that can be asked now, in a stable order. */
   List<Drive> drives();
 
+  /** The machine itself with its memory; empty if it cannot be asked from here. */
+  default Optional<Board> board() {
+    return Optional.empty();
+  }
+
+  /** Empty if there is none, or none that can be asked from here. */
+  default Optional<Battery> battery() {
+    return Optional.empty();
+  }
+
+  /** Empty if its work cannot be looked at from here. */
+  default Optional<LoadSource> load() {
+    return Optional.empty();
+  }
+
+  /**
+   * The board.
+   *
+   * @param pages about it and its memory
+   * @param memory opens what can be tested of it; empty if none can
+   */
+  record Board(PageSource pages, Optional<MemoryOpener> memory) {}
+
+  /**
+   * The battery.
+   *
+   * @param pages about it and what charges it
+   * @param discharge runs it down; empty if that is not possible here
+   */
+  record Battery(PageSource pages, Optional<DischargeOpener> discharge) {}
+
+  /** Takes memory for a march: one region for each thread. */
+  interface MemoryOpener {
+    List<MemoryRegion> open() throws IOException;
+  }
+
+  /** Begins to load the machine and to watch its battery. */
+  interface DischargeOpener {
+    DischargeSource open() throws IOException;
+  }
+
   /** Maker, model and serial as the firmware tells; an empty text is "not reported". */
   record Description(String maker, String model, String serial, String probeHost) {}
 

@@ -1,5 +1,7 @@
 package tekmerion.probe.instrument;
 
+import static java.nio.charset.StandardCharsets.US_ASCII;
+
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -17,17 +19,20 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
+import tekmerion.core.battery.BatteryReport;
+import tekmerion.core.battery.SmartBattery;
+import tekmerion.core.battery.SupplyBattery;
 import tekmerion.core.drive.PageDecoder;
 import tekmerion.core.drive.ata.AtaJson;
 import tekmerion.core.drive.ata.SmartData;
 import tekmerion.core.drive.ata.SmartThresholds;
-import tekmerion.core.memory.identity.Smbios;
 import tekmerion.core.memory.identity.Spd;
 import tekmerion.core.page.DecodedPage;
 import tekmerion.core.page.Decoding;
 import tekmerion.core.page.Fault;
 import tekmerion.core.page.RawPage;
 import tekmerion.core.port.PageKind;
+import tekmerion.probe.linux.LinuxBattery;
 import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -47,14 +52,21 @@ public final class DecodeCommand implements Callable<Integer> {
   /** Every SCSI log page has one decoder: its own header says which page it is. */
   private static final String SCSI_LOG = "scsi-log";
 
-  /** What is no page of a drive. */
-  private static final Map<String, Function<RawPage, Decoding<? extends DecodedPage>>> OF_MEMORY =
+  /** A power supply's folder, its text, or a list of registers. */
+  private static final String BATTERY = "battery";
+
+  /** Kinds that are not those of one page. */
+  private static final Map<String, Function<RawPage, Decoding<? extends DecodedPage>>> OTHERS =
       new TreeMap<>(
           Map.of(
-              "smbios", Smbios::decode,
-              "spd-ddr3", raw -> Spd.decode(Spd.Generation.DDR3, raw),
-              "spd-ddr4", raw -> Spd.decode(Spd.Generation.DDR4, raw),
-              "spd-ddr5", raw -> Spd.decode(Spd.Generation.DDR5, raw)));
+              BATTERY,
+              DecodeCommand::battery,
+              "spd-ddr3",
+              raw -> Spd.decode(Spd.Generation.DDR3, raw),
+              "spd-ddr4",
+              raw -> Spd.decode(Spd.Generation.DDR4, raw),
+              "spd-ddr5",
+              raw -> Spd.decode(Spd.Generation.DDR5, raw)));
 
   private static final String SMART = PageKind.ATA_SMART.wireName();
 
@@ -65,7 +77,11 @@ public final class DecodeCommand implements Callable<Integer> {
       description = "One of: ${COMPLETION-CANDIDATES}.")
   private String kind;
 
-  @Parameters(index = "1..*", arity = "1..*", paramLabel = "FILE", description = "Raw pages.")
+  @Parameters(
+      index = "1..*",
+      arity = "1..*",
+      paramLabel = "FILE",
+      description = "Raw pages; for battery also a folder of the system's power supplies.")
   private List<Path> files;
 
   @Option(names = "--thresholds", description = "Thresholds page that goes with ata-smart.")
@@ -76,7 +92,7 @@ public final class DecodeCommand implements Callable<Integer> {
   @Override
   public Integer call() {
     Optional<PageKind> page = pageKind();
-    if (page.isEmpty() && !OF_MEMORY.containsKey(kind)) {
+    if (page.isEmpty() && !OTHERS.containsKey(kind)) {
       throw new ParameterException(
           spec.commandLine(),
           "KIND must be one of %s, was %s".formatted(String.join(", ", new Kinds()), kind));
@@ -104,6 +120,12 @@ public final class DecodeCommand implements Callable<Integer> {
     }
   }
 
+  private static Decoding<BatteryReport> battery(RawPage raw) {
+    boolean text = raw.size() > 0 && raw.u8(0) >= 0x20 && raw.u8(0) < 0x7F && raw.u8(0) != ' ';
+    boolean supply = text && new String(raw.bytes(), US_ASCII).contains("=");
+    return supply ? SupplyBattery.decode(raw) : SmartBattery.decode(raw);
+  }
+
   private Optional<PageKind> pageKind() {
     return kind.equals(SCSI_LOG)
         ? Optional.of(PageKind.SCSI_LOG_TEMPERATURE)
@@ -120,8 +142,8 @@ public final class DecodeCommand implements Callable<Integer> {
       SmartThresholds limits = value(thresholds, SmartThresholds.decode(read(thresholds)));
       return AtaJson.of(value(file, SmartData.decode(raw)), Optional.of(limits));
     }
-    if (OF_MEMORY.containsKey(kind)) {
-      return value(file, OF_MEMORY.get(kind).apply(raw)).json();
+    if (OTHERS.containsKey(kind)) {
+      return value(file, OTHERS.get(kind).apply(raw)).json();
     }
     return value(file, PageDecoder.decode(pageKind().orElseThrow(), raw)).json();
   }
@@ -137,6 +159,9 @@ public final class DecodeCommand implements Callable<Integer> {
 
   private static RawPage read(Path file) throws BadFile {
     try {
+      if (Files.isDirectory(file)) {
+        return LinuxBattery.textOf(file);
+      }
       long size = Files.size(file);
       if (size > MOST_BYTES) {
         throw new BadFile(
@@ -160,7 +185,7 @@ public final class DecodeCommand implements Callable<Integer> {
         }
       }
       add(SCSI_LOG);
-      addAll(OF_MEMORY.keySet());
+      addAll(OTHERS.keySet());
     }
   }
 

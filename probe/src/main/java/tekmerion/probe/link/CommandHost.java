@@ -12,9 +12,11 @@ import java.util.logging.Level;
 import java.util.logging.Logger;
 import tekmerion.core.port.MachineUnderTest;
 import tekmerion.core.port.PageKind;
+import tekmerion.core.port.PageSource;
 import tekmerion.link.LinkCodec;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.PageNote;
+import tekmerion.link.RunKind;
 import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
 import tekmerion.probe.outbox.Outbox;
@@ -62,12 +64,11 @@ final class CommandHost implements AutoCloseable {
       return;
     }
     try {
-      Optional<MachineUnderTest.Drive> drive =
-          machine.drives().stream().filter(d -> d.key().equals(command.driveKey())).findFirst();
+      Optional<PageSource> source = source(command.driveKey());
       keep(
-          drive.isPresent()
-              ? read(command.requestId(), drive.get())
-              : refusal(command.requestId(), "no drive is called " + command.driveKey()));
+          source.isPresent()
+              ? read(command, source.get())
+              : refusal(command.requestId(), "nothing here is called " + command.driveKey()));
     } catch (RuntimeException e) {
       // A mistake of ours in one command must not end the probe; the technician is told.
       LOG.log(Level.SEVERE, "reading " + command.driveKey() + " failed", e);
@@ -75,17 +76,30 @@ final class CommandHost implements AutoCloseable {
     }
   }
 
-  private LinkEvent read(UUID requestId, MachineUnderTest.Drive drive) {
+  private Optional<PageSource> source(String key) {
+    return switch (key) {
+      case RunKind.BOARD -> machine.board().map(MachineUnderTest.Board::pages);
+      case RunKind.BATTERY -> machine.battery().map(MachineUnderTest.Battery::pages);
+      default ->
+          machine.drives().stream()
+              .filter(d -> d.key().equals(key))
+              .map(MachineUnderTest.Drive::pages)
+              .findFirst();
+    };
+  }
+
+  private LinkEvent read(ToProbe.ReadDrive command, PageSource source) {
+    UUID requestId = command.requestId();
     List<PageNote> pages = new ArrayList<>();
-    List<PageKind> kinds = drive.pages().kinds();
+    List<PageKind> kinds = source.kinds();
     for (PageKind kind : kinds) {
       progress.accept(
           new ToServer.Progress(
               requestId, pages.size(), kinds.size(), "reading " + kind.standardName()));
-      pages.add(PageNote.of(kind, drive.pages().read(kind)));
+      pages.add(PageNote.of(kind, source.read(kind)));
     }
     return new LinkEvent.DriveRead(
-        requestId, UUID.randomUUID(), drive.key(), clock.instant(), pages);
+        requestId, UUID.randomUUID(), command.driveKey(), clock.instant(), pages);
   }
 
   private LinkEvent refusal(UUID requestId, String why) {

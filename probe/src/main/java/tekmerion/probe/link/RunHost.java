@@ -55,6 +55,7 @@ final class RunHost implements AutoCloseable {
   private final Consumer<ToServer> tell;
   private final Runnable onEvent;
   private final Map<UUID, Running> running = new ConcurrentHashMap<>();
+  private final PartRuns parts;
 
   /** A run that can be stopped. */
   interface Running {
@@ -74,10 +75,15 @@ final class RunHost implements AutoCloseable {
     this.clock = clock;
     this.tell = tell;
     this.onEvent = onEvent;
+    this.parts = new PartRuns(machine, folder, clock, tell, running, this::keep);
   }
 
   void accept(ToProbe.StartRun command) {
     if (running.containsKey(command.requestId()) || outbox.isAnswered(command.requestId())) {
+      return;
+    }
+    if (!command.run().isOfDrive()) {
+      parts.begin(command);
       return;
     }
     Optional<MachineUnderTest.Drive> drive =
@@ -201,6 +207,7 @@ final class RunHost implements AutoCloseable {
             how,
             why,
             null,
+            null,
             null));
   }
 
@@ -209,7 +216,7 @@ final class RunHost implements AutoCloseable {
     onEvent.run();
   }
 
-  private static void start(String name, Runnable task) {
+  static void start(String name, Runnable task) {
     Thread thread = new Thread(task, name);
     thread.setDaemon(true);
     thread.start();
@@ -356,6 +363,7 @@ final class RunHost implements AutoCloseable {
           end,
           result.why(),
           SurfaceNotes.of(result),
+          null,
           null);
     }
 
@@ -377,7 +385,8 @@ final class RunHost implements AutoCloseable {
           latest.secondsLeft(),
           latest.secondsSpread(),
           latest.atByte(),
-          note);
+          note,
+          null);
     }
 
     @Override

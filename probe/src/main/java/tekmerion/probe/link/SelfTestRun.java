@@ -95,7 +95,8 @@ final class SelfTestRun implements RunHost.Running, Runnable {
     double left = percent < 5 ? -1 : spent / percent * (100 - percent);
     // Drives tell tenths: half a tenth of the whole either way.
     double spread = percent < 5 ? 0 : spent / percent * 5;
-    return new ToServer.RunProgress(command.requestId(), percent / 100.0, left, spread, -1, null);
+    return new ToServer.RunProgress(
+        command.requestId(), percent / 100.0, left, spread, -1, null, null);
   }
 
   private Optional<SelfTestNote> outcome() {
@@ -131,7 +132,8 @@ final class SelfTestRun implements RunHost.Running, Runnable {
             how,
             why,
             null,
-            note));
+            note,
+            null));
   }
 
   private static SelfTests.Kind kind(RunKind run) {

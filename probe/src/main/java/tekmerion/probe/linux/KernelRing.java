@@ -4,6 +4,8 @@ import com.sun.jna.LastErrorException;
 import com.sun.jna.Memory;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.function.Function;
+import java.util.function.Predicate;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import tekmerion.core.drive.KernelLog;
@@ -18,12 +20,21 @@ final class KernelRing {
 
   /** Lines that name this drive and concern reading or its link, oldest first. */
   PageAnswer of(List<String> names) {
+    return read(lines -> page(lines, names));
+  }
+
+  /** Lines of a sort, oldest first. */
+  PageAnswer lines(Predicate<String> wanted) {
+    return read(lines -> page(lines, wanted));
+  }
+
+  private static PageAnswer read(Function<List<String>, RawPage> page) {
     try {
       int size = NativeCalls.klogctl(SIZE, null, 0);
       try (Memory buffer = new Memory(Math.max(1, size))) {
         int length = NativeCalls.klogctl(READ_ALL, buffer, size);
         String all = new String(buffer.getByteArray(0, length), StandardCharsets.UTF_8);
-        return new PageAnswer.Got(page(all.lines().toList(), names));
+        return new PageAnswer.Got(page.apply(all.lines().toList()));
       }
     } catch (LastErrorException e) {
       return new PageAnswer.CouldNotRun("the kernel log cannot be read: " + e.getMessage());
@@ -37,10 +48,13 @@ final class KernelRing {
     Pattern named =
         Pattern.compile(
             names.stream().map(Pattern::quote).collect(Collectors.joining("|", "\\b(?:", ")\\b")));
+    return page(lines, line -> KernelLog.concerns(line) && named.matcher(line).find());
+  }
+
+  private static RawPage page(List<String> lines, Predicate<String> wanted) {
     StringBuilder text = new StringBuilder();
     for (String line : lines) {
-      boolean fits = text.length() + line.length() < MOST_BYTES;
-      if (fits && KernelLog.concerns(line) && named.matcher(line).find()) {
+      if (text.length() + line.length() < MOST_BYTES && wanted.test(line)) {
         text.append(line).append('\n');
       }
     }

@@ -5,6 +5,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import tekmerion.core.port.LoadSource;
 import tekmerion.core.port.MachineProvider;
 import tekmerion.core.port.MachineUnderTest;
 
@@ -26,6 +27,24 @@ public final class LinuxMachine implements MachineProvider, MachineUnderTest {
   @Override
   public List<Drive> drives() {
     return LocalDrives.list().stream().map(LinuxMachine::drive).toList();
+  }
+
+  @Override
+  public Optional<Board> board() {
+    return Optional.of(
+        new Board(
+            new LinuxBoard(Path.of("/sys"), LocalDrives.RING), Optional.of(LinuxBoard::memory)));
+  }
+
+  @Override
+  public Optional<Battery> battery() {
+    return LinuxBattery.find(Path.of("/sys/class/power_supply"))
+        .map(battery -> new Battery(battery, Optional.of(battery::discharge)));
+  }
+
+  @Override
+  public Optional<LoadSource> load() {
+    return Optional.of(new LinuxLoad(Path.of("/proc")));
   }
 
   private static Drive drive(SysDrive drive) {

@@ -62,6 +62,7 @@ final class LinuxPages implements PageSource {
       case SCSI_LOG_SELF_TESTS -> scsi.logPage(0x10);
       case SCSI_LOG_BACKGROUND_SCAN -> scsi.logPage(0x15);
       case KERNEL_LOG -> ring.of(drive.logNames());
+      default -> new PageAnswer.NotReported("a drive has no such page");
     };
   }
 

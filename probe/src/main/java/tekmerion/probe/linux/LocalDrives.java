@@ -9,7 +9,7 @@ import tekmerion.core.port.PageSource;
 
 /** The drives of this computer. */
 public final class LocalDrives {
-  private static final KernelRing RING = new KernelRing();
+  static final KernelRing RING = new KernelRing();
 
   private LocalDrives() {}
 

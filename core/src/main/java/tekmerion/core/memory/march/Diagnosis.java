@@ -71,6 +71,34 @@ public record Diagnosis(
                         ? FaultClass.DECODER
                         : classOf(result, cell, errors, celsiusByPass),
                     errors.size())));
+    return of(cells);
+  }
+
+  /**
+   * Of several algorithms on the same memory. What one of them finds and another misses is no
+   * contradiction: each has its own reach. Where two class one bit differently, the class that says
+   * more stands: the earlier one of {@link FaultClass}.
+   */
+  public static Diagnosis together(List<Diagnosis> of) {
+    Map<Cell, FaultyCell> cells =
+        new TreeMap<>(Comparator.comparingLong(Cell::word).thenComparingInt(Cell::bit));
+    for (Diagnosis one : of) {
+      for (FaultyCell cell : one.cells()) {
+        cells.merge(
+            new Cell(cell.word(), cell.bit()),
+            cell,
+            (a, b) ->
+                new FaultyCell(
+                    a.word(),
+                    a.bit(),
+                    a.fault().compareTo(b.fault()) <= 0 ? a.fault() : b.fault(),
+                    a.errors() + b.errors()));
+      }
+    }
+    return of(List.copyOf(cells.values()));
+  }
+
+  private static Diagnosis of(List<FaultyCell> cells) {
     Map<FaultClass, Integer> byClass = new EnumMap<>(FaultClass.class);
     Map<Integer, Integer> byBit = new TreeMap<>();
     Map<Integer, Integer> byByte = new TreeMap<>();

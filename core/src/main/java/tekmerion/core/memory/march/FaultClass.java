@@ -1,21 +1,21 @@
 package tekmerion.core.memory.march;
 
-/** What kind of fault a cell's mismatches speak of. */
+/** What kind of fault a cell's mismatches speak of; what says most comes first. */
 public enum FaultClass {
+  /** Whole words hold what belongs to another address. */
+  DECODER("an address reaches another's cells"),
   /** Every read of the one value failed. A cell that cannot leave a value looks the same. */
   STUCK_AT("stuck"),
   /** It held the value at first and failed only after it had been the other one. */
   TRANSITION("does not change in one direction"),
-  /** Another cell's doing: it depends on the order or on what its neighbours hold. */
-  COUPLING("turned by another cell"),
-  /** Whole words hold what belongs to another address. */
-  DECODER("an address reaches another's cells"),
   /** Only after a pause. */
   RETENTION("loses its value in a pause"),
+  /** In passes that were clearly warmer than those without it. */
+  HEAT_RELATED("when warm"),
   /** In some passes and not in others, at the same temperature. */
   INTERMITTENT("now and then"),
-  /** In passes that were clearly warmer than those without it. */
-  HEAT_RELATED("when warm");
+  /** Another cell's doing: it depends on the order or on what its neighbours hold. */
+  COUPLING("turned by another cell");
 
   private final String words;
 

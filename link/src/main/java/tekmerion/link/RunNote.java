@@ -1,0 +1,182 @@
+package tekmerion.link;
+
+import com.fasterxml.jackson.annotation.JsonSubTypes;
+import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * What a run on memory, battery or the machine at work has found so far, as it travels. Everything
+ * is checked where it comes in; a number that is not known is null.
+ */
+@JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
+@JsonSubTypes({
+  @JsonSubTypes.Type(value = RunNote.March.class, name = "march"),
+  @JsonSubTypes.Type(value = RunNote.Discharge.class, name = "discharge"),
+  @JsonSubTypes.Type(value = RunNote.Load.class, name = "load")
+})
+public sealed interface RunNote {
+  int MOST_ROWS = 1_000;
+  int MOST_CHARS = 400;
+
+  private static void check(boolean fits, String what) {
+    if (!fits) {
+      throw new IllegalArgumentException("run note out of bounds: " + what);
+    }
+  }
+
+  private static String checked(String text) {
+    check(text != null && text.length() <= MOST_CHARS, "a text is missing or too long");
+    return text;
+  }
+
+  /**
+   * A march.
+   *
+   * @param algorithm that runs now, or ran last
+   * @param done titles of those that ran whole
+   * @param bytes of memory under test
+   * @param coverage what of the machine's memory that is, in words
+   * @param passes whole ones over all algorithms
+   * @param mismatches reads that were not as expected
+   * @param byBit faulty words on each of the 64 lines
+   * @param byClass bits of each class of fault
+   * @param stretches where faulty words lie close together
+   * @param where the same in a sentence; empty while nothing was found
+   * @param celsius of the memory; null if nobody measures it
+   */
+  record March(
+      String algorithm,
+      List<String> done,
+      long bytes,
+      String coverage,
+      int passes,
+      long mismatches,
+      List<Integer> byBit,
+      Map<String, Integer> byClass,
+      List<Stretch> stretches,
+      String where,
+      Double celsius)
+      implements RunNote {
+    public static final int BITS = 64;
+
+    /** Words of 64 bits. */
+    public record Stretch(long fromWord, long toWord, int words) {}
+
+    public March {
+      algorithm = checked(algorithm);
+      coverage = checked(coverage);
+      where = checked(where);
+      done = List.copyOf(done);
+      done.forEach(RunNote::checked);
+      byBit = List.copyOf(byBit);
+      byClass = Map.copyOf(byClass);
+      byClass.keySet().forEach(RunNote::checked);
+      stretches = List.copyOf(stretches);
+      check(
+          byBit.size() == BITS
+              && byBit.stream().allMatch(n -> n >= 0)
+              && bytes > 0
+              && mismatches >= 0
+              && done.size() <= BITS
+              && byClass.size() <= BITS
+              && stretches.size() <= MOST_ROWS,
+          "march");
+    }
+  }
+
+  /**
+   * A discharge.
+   *
+   * @param points thinned out: seconds, volts, amperes, degrees Celsius (null if not measured)
+   * @param seconds of the pack's time
+   * @param chargeAh until now; null below two samples
+   * @param resistanceOhm null without enough load steps
+   * @param reachedCutOff whether it came to its end; if not, it holds more than was drawn
+   * @param designAh null if not reported
+   * @param gaugeFullAh null if not reported
+   * @param gaugeLevel its own level at the beginning, a share; null if not reported
+   * @param newOhm null if not known
+   * @param warmedCelsius null if not measured
+   */
+  record Discharge(
+      List<List<Double>> points,
+      double seconds,
+      Range chargeAh,
+      Range energyWh,
+      Range resistanceOhm,
+      int steps,
+      int gaps,
+      double secondsInGaps,
+      boolean reachedCutOff,
+      Double designAh,
+      Double gaugeFullAh,
+      Double gaugeLevel,
+      Double newOhm,
+      Double warmedCelsius)
+      implements RunNote {
+    /** In 95 of 100 cases. */
+    public record Range(double value, double low, double high) {
+      public Range {
+        check(low <= value && value <= high, "range");
+      }
+    }
+
+    public Discharge {
+      points = points.stream().map(ArrayList::new).map(p -> (List<Double>) p).toList();
+      check(
+          points.size() <= MOST_ROWS
+              && points.stream().allMatch(p -> p.size() == 4)
+              && seconds >= 0
+              && gaps >= 0,
+          "discharge");
+    }
+  }
+
+  /**
+   * A machine at its work.
+   *
+   * @param secondsEach from one moment to the next
+   * @param series shares from 0 to 1 by what they are of, equally many of each
+   * @param programs that took most, first one first
+   * @param drives by name
+   * @param memoryLeft share; null if not told
+   * @param swappedPerSecond pages; null if not told
+   * @param latenessMicros median, 99th percentile, longest; null if not measured
+   */
+  record Load(
+      double secondsEach,
+      Map<String, List<Double>> series,
+      List<Program> programs,
+      Map<String, Drive> drives,
+      Double memoryLeft,
+      Double swappedPerSecond,
+      List<Long> latenessMicros)
+      implements RunNote {
+    /** Its share of all processors; bytes a second by drives, null if that is not told. */
+    public record Program(String name, double cpu, Double bytesPerSecond) {
+      public Program {
+        name = checked(name);
+      }
+    }
+
+    /** Means over the sample; latency null if nothing was asked of it. */
+    public record Drive(double busy, double queue, Double latencyMs, double bytesPerSecond) {}
+
+    public Load {
+      series = Map.copyOf(series);
+      series.keySet().forEach(RunNote::checked);
+      programs = List.copyOf(programs);
+      drives = Map.copyOf(drives);
+      drives.keySet().forEach(RunNote::checked);
+      check(
+          series.size() <= 100
+              && series.values().stream().allMatch(s -> s.size() <= MOST_ROWS)
+              && programs.size() <= 100
+              && drives.size() <= 100
+              && (latenessMicros == null || latenessMicros.size() == 3),
+          "load");
+    }
+  }
+}

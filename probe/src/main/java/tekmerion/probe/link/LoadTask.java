@@ -1,0 +1,98 @@
+package tekmerion.probe.link;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import tekmerion.core.load.Lateness;
+import tekmerion.core.load.LoadInterval;
+import tekmerion.core.load.LoadSample;
+import tekmerion.core.load.LoadSnapshot;
+import tekmerion.core.port.LoadSource;
+import tekmerion.link.LinkEvent.End;
+import tekmerion.link.RunNote;
+
+/** Looks at a machine's work for some minutes. */
+final class LoadTask extends PartTask {
+  static final int MOMENTS = 180;
+  private static final int WAKINGS_EACH = 200;
+
+  private final LoadSource source;
+  private final List<LoadInterval> intervals = new ArrayList<>();
+  private long[] late = {};
+
+  LoadTask(Job job, LoadSource source) {
+    super(job);
+    this.source = source;
+  }
+
+  @Override
+  Outcome carryOut() throws InterruptedException {
+    LoadSnapshot before = LoadSnapshot.parse(source.snapshot());
+    for (int i = 1; i <= MOMENTS && !isStopped(); i++) {
+      Thread.sleep(source.between().toMillis());
+      add(source.lateness(WAKINGS_EACH));
+      LoadSnapshot now = LoadSnapshot.parse(source.snapshot());
+      LoadInterval.between(before, now).ifPresent(intervals::add);
+      before = now;
+      if (!intervals.isEmpty()) {
+        tell((double) i / MOMENTS, note());
+      }
+    }
+    if (intervals.isEmpty()) {
+      return new Outcome(End.COULD_NOT_RUN, "no two looks could be compared", null);
+    }
+    return isStopped()
+        ? new Outcome(End.CANCELLED, "ended by a technician", note())
+        : new Outcome(End.COMPLETE, "", note());
+  }
+
+  private void add(long[] nanos) {
+    int had = late.length;
+    late = Arrays.copyOf(late, had + nanos.length);
+    System.arraycopy(nanos, 0, late, had, nanos.length);
+  }
+
+  private RunNote.Load note() {
+    LoadSample sample =
+        new LoadSample(
+            intervals, late.length == 0 ? Optional.empty() : Optional.of(Lateness.micros(late)));
+    Map<String, List<Double>> series = new LinkedHashMap<>();
+    sample
+        .series()
+        .forEach((what, values) -> series.put(what, Arrays.stream(values).boxed().toList()));
+    Map<String, RunNote.Load.Drive> drives = new LinkedHashMap<>();
+    sample.drives().forEach(d -> drives.put(d, drive(d)));
+    return new RunNote.Load(
+        intervals.stream().mapToDouble(LoadInterval::seconds).average().orElseThrow(),
+        series,
+        sample.programs().stream()
+            .map(p -> new RunNote.Load.Program(p.name(), p.cpu(), orNull(p.bytesPerSecond())))
+            .toList(),
+        drives,
+        orNull(mean(intervals.stream().map(LoadInterval::memoryLeft).toList())),
+        orNull(mean(intervals.stream().map(LoadInterval::swappedPerSecond).toList())),
+        sample.latenessMicros().map(l -> Arrays.stream(l).boxed().toList()).orElse(null));
+  }
+
+  private RunNote.Load.Drive drive(String name) {
+    List<LoadInterval.Device> of =
+        intervals.stream().map(i -> i.devices().get(name)).filter(d -> d != null).toList();
+    return new RunNote.Load.Drive(
+        of.stream().mapToDouble(LoadInterval.Device::busy).average().orElse(0),
+        of.stream().mapToDouble(LoadInterval.Device::queue).average().orElse(0),
+        orNull(mean(of.stream().map(LoadInterval.Device::latencyMs).toList())),
+        of.stream().mapToDouble(LoadInterval.Device::bytesPerSecond).average().orElse(0));
+  }
+
+  private static OptionalDouble mean(List<OptionalDouble> of) {
+    return of.stream().flatMapToDouble(OptionalDouble::stream).average();
+  }
+
+  private static Double orNull(OptionalDouble of) {
+    return of.isPresent() ? of.getAsDouble() : null;
+  }
+}

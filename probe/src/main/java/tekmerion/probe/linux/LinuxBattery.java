@@ -1,0 +1,202 @@
+package tekmerion.probe.linux;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.stream.Stream;
+import tekmerion.core.battery.Amount;
+import tekmerion.core.battery.BatteryReport;
+import tekmerion.core.battery.SupplyBattery;
+import tekmerion.core.page.RawPage;
+import tekmerion.core.port.BatterySample;
+import tekmerion.core.port.DischargeSource;
+import tekmerion.core.port.PageAnswer;
+import tekmerion.core.port.PageKind;
+import tekmerion.core.port.PageSource;
+
+/** This computer's battery and adapter, by the folder in which Linux shows its power supplies. */
+public final class LinuxBattery implements PageSource {
+  private static final long EVERY_MS = 5_000;
+  private final Path supplies;
+
+  /**
+   * @param supplies usually /sys/class/power_supply
+   */
+  LinuxBattery(Path supplies) {
+    this.supplies = supplies;
+  }
+
+  /** Empty if there is no battery. */
+  static Optional<LinuxBattery> find(Path supplies) {
+    return folder(supplies, "Battery").isPresent()
+        ? Optional.of(new LinuxBattery(supplies))
+        : Optional.empty();
+  }
+
+  @Override
+  public List<PageKind> kinds() {
+    return List.of(PageKind.BATTERY_SUPPLY, PageKind.ADAPTER_SUPPLY);
+  }
+
+  @Override
+  public PageAnswer read(PageKind kind) {
+    return switch (kind) {
+      case BATTERY_SUPPLY -> text("Battery");
+      case ADAPTER_SUPPLY -> {
+        PageAnswer mains = text("Mains");
+        yield mains.bytes().isPresent() ? mains : text("USB");
+      }
+      default -> new PageAnswer.NotReported("a battery has no such page");
+    };
+  }
+
+  private PageAnswer text(String type) {
+    Optional<Path> folder = folder(supplies, type);
+    if (folder.isEmpty()) {
+      return new PageAnswer.NotReported("the system shows no supply of type " + type);
+    }
+    try {
+      return new PageAnswer.Got(textOf(folder.get()));
+    } catch (IOException e) {
+      return new PageAnswer.CouldNotRun("it cannot be read: " + e.getMessage());
+    }
+  }
+
+  private static Optional<Path> folder(Path supplies, String type) {
+    if (!Files.isDirectory(supplies)) {
+      return Optional.empty();
+    }
+    try (Stream<Path> all = Files.list(supplies)) {
+      return all.sorted()
+          .filter(
+              f -> {
+                try {
+                  return Files.readString(f.resolve("type")).strip().equals(type);
+                } catch (IOException e) {
+                  return false;
+                }
+              })
+          .findFirst();
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  /**
+   * A supply's folder as one text: each file a line. Some files are missing in the kernel's own
+   * summary, and the summary is missing in a copy of a folder.
+   *
+   * @throws IOException if the folder cannot be listed
+   */
+  public static RawPage textOf(Path folder) throws IOException {
+    StringBuilder text = new StringBuilder();
+    try (Stream<Path> files = Files.list(folder)) {
+      for (Path file : files.filter(Files::isRegularFile).sorted().toList()) {
+        String name = file.getFileName().toString();
+        Optional<String> value = name.equals("uevent") ? Optional.empty() : value(file);
+        value.ifPresent(
+            v ->
+                text.append("POWER_SUPPLY_")
+                    .append(name.toUpperCase(Locale.ROOT))
+                    .append('=')
+                    .append(v)
+                    .append('\n'));
+      }
+    }
+    return new RawPage(text.toString().getBytes(StandardCharsets.UTF_8));
+  }
+
+  /** Of one line; a file that the driver refuses to fill is not reported. */
+  private static Optional<String> value(Path file) {
+    try {
+      return Optional.of(Files.readString(file).strip())
+          .filter(v -> !v.isEmpty() && !v.contains("\n"));
+    } catch (IOException e) {
+      return Optional.empty();
+    }
+  }
+
+  private Optional<BatteryReport> report() {
+    return read(PageKind.BATTERY_SUPPLY)
+        .bytes()
+        .flatMap(raw -> SupplyBattery.decode(raw).decoded());
+  }
+
+  DischargeSource discharge() throws IOException {
+    BatteryReport report =
+        report().orElseThrow(() -> new IOException("the battery does not tell its numbers"));
+    return new Running(report);
+  }
+
+  private final class Running implements DischargeSource {
+    private final BatteryReport first;
+    private final OwnLoad load = new OwnLoad();
+    private final long began = System.nanoTime();
+    private boolean loaded;
+
+    Running(BatteryReport first) {
+      this.first = first;
+    }
+
+    @Override
+    public Look next() throws InterruptedException {
+      if (!loaded) {
+        load.begin();
+        loaded = true;
+      }
+      Thread.sleep(EVERY_MS);
+      Optional<BatteryReport> now = report();
+      if (now.isEmpty() || now.get().volts().isEmpty() || now.get().amperes().isEmpty()) {
+        return new Look.Missed();
+      }
+      if (now.get().amperes().getAsDouble() < 0) {
+        return new Look.Over(false, "the adapter was put in");
+      }
+      return new Look.Sample(
+          new BatterySample(
+              (System.nanoTime() - began) / 1e9,
+              now.get().volts().getAsDouble(),
+              now.get().amperes().getAsDouble(),
+              now.get().celsius()));
+    }
+
+    @Override
+    public Before before() {
+      return new Before(
+          OptionalDouble.empty(),
+          ampereHours(first.design()),
+          ampereHours(first.full()),
+          first.gauge(),
+          OptionalDouble.empty(),
+          1,
+          first.state().filter(s -> !s.equals("Discharging")).isPresent(),
+          first.alarms().isEmpty()
+              ? Optional.empty()
+              : Optional.of("the battery itself reports: " + String.join(", ", first.alarms())));
+    }
+
+    /** One that counts energy is compared by its design voltage. */
+    private OptionalDouble ampereHours(Optional<Amount> amount) {
+      if (amount.isEmpty()) {
+        return OptionalDouble.empty();
+      }
+      if (amount.get().unit() == Amount.Unit.AMPERE_HOURS) {
+        return OptionalDouble.of(amount.get().value());
+      }
+      return first.designVolts().isPresent()
+          ? OptionalDouble.of(amount.get().value() / first.designVolts().getAsDouble())
+          : OptionalDouble.empty();
+    }
+
+    @Override
+    public void close() {
+      load.end();
+    }
+  }
+}
