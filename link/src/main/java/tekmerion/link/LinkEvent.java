@@ -56,7 +56,7 @@ public sealed interface LinkEvent {
       String why,
       SurfaceNote surface,
       SelfTestNote selfTest,
-      RunNote found)
+      PartFinding found)
       implements LinkEvent {}
 
   /** How a run ended. */

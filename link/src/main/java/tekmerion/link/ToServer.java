@@ -68,7 +68,7 @@ public sealed interface ToServer {
       double secondsSpread,
       long atByte,
       SurfaceNote surface,
-      RunNote found)
+      PartFinding found)
       implements ToServer {
     public RunProgress {
       Objects.requireNonNull(requestId, "requestId");

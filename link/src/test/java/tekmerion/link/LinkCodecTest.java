@@ -72,8 +72,8 @@ class LinkCodecTest {
           List.of(4),
           List.of(new SurfaceNote.BadNote(5_900_000, 2)));
 
-  private static final RunNote MARCH =
-      new RunNote.March(
+  private static final PartFinding MARCH =
+      new PartFinding.MarchFinding(
           "March SS",
           List.of("MATS+"),
           1L << 30,
@@ -82,15 +82,15 @@ class LinkCodecTest {
           4,
           Collections.nCopies(64, 2),
           Map.of("stuck-at", 1),
-          List.of(new RunNote.March.Stretch(5, 9, 2)),
+          List.of(new PartFinding.MarchFinding.FaultStretch(5, 9, 2)),
           "1 faulty bit",
           null);
 
-  private static final RunNote DISCHARGE =
-      new RunNote.Discharge(
+  private static final PartFinding DISCHARGE =
+      new PartFinding.DischargeFinding(
           List.of(Arrays.asList(0.0, 12.1, 1.2, null), List.of(5.0, 12.0, 1.3, 31.2)),
           5,
-          new RunNote.Discharge.Range(2.1, 2.0, 2.2),
+          new PartFinding.DischargeFinding.MeasuredRange(2.1, 2.0, 2.2),
           null,
           null,
           0,
@@ -103,17 +103,17 @@ class LinkCodecTest {
           null,
           3.1);
 
-  private static final RunNote LOAD =
-      new RunNote.Load(
+  private static final PartFinding LOAD =
+      new PartFinding.LoadFinding(
           1,
           Map.of("cpu", List.of(0.2, 0.3)),
-          List.of(new RunNote.Load.Program("indexer", 0.4, null)),
-          Map.of("sda", new RunNote.Load.Drive(0.97, 3.1, 44.0, 1e6)),
+          List.of(new PartFinding.LoadFinding.ProgramAtWork("indexer", 0.4, null)),
+          Map.of("sda", new PartFinding.LoadFinding.DriveAtWork(0.97, 3.1, 44.0, 1e6)),
           0.4,
           null,
           List.of(50L, 400L, 2_000L));
 
-  private static ToServer.Event ended(RunKind kind, RunNote found) {
+  private static ToServer.Event ended(RunKind kind, PartFinding found) {
     return new ToServer.Event(
         9,
         new LinkEvent.RunEnded(

@@ -22,7 +22,12 @@ import tekmerion.link.ToServer;
 public final class LinkPeer implements AutoCloseable, WebSocket.Listener {
   public static final MachineNote MACHINE =
       new MachineNote(
-          "Ostrel", "17", "", "test", List.of(new MachineNote.DriveNote("drive-a", "Drive A")));
+          "Ostrel",
+          "17",
+          "",
+          "test",
+          List.of(new MachineNote.DriveNote("drive-a", "Drive A")),
+          List.of());
   private static final Duration PATIENCE = Duration.ofSeconds(10);
 
   private final BlockingQueue<ToProbe> received = new LinkedBlockingQueue<>();

@@ -110,7 +110,7 @@ class RunTest {
   private static LinkEvent.RunEnded ended(UUID id, LinkEvent.End end, SurfaceNote surface) {
     Instant now = Instant.now();
     return new LinkEvent.RunEnded(
-        id, "drive-a", RunKind.SURFACE, now.minusSeconds(60), now, end, "", surface, null);
+        id, "drive-a", RunKind.SURFACE, now.minusSeconds(60), now, end, "", surface, null, null);
   }
 
   @Test
@@ -126,7 +126,7 @@ class RunTest {
           .isEqualTo(new ToProbe.StartRun(id, "drive-a", RunKind.SURFACE, true, Stance.WANTED));
       assertThat(start(ines, at, RunKind.SELF_TEST_SHORT).status()).isEqualTo(409);
 
-      peer.send(new ToServer.RunProgress(id, 0.61, 4_000, 720, 610L, surface(0.61, 3)));
+      peer.send(new ToServer.RunProgress(id, 0.61, 4_000, 720, 610L, surface(0.61, 3), null));
       JsonNode run = shown(ines, id, "/share", "0.61");
       assertThat(run.at("/surface/bad/0/sectors").intValue()).isEqualTo(3);
       assertThat(run.at("/likelyEnd").isNull()).isFalse();

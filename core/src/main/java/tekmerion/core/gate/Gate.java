@@ -73,4 +73,17 @@ public final class Gate {
                   + " owner signs to take it as it is.");
     };
   }
+
+  /**
+   * A pack that is unsafe is neither loaded nor charged, whatever else a run would tell.
+   *
+   * @param unsafe why it is, in a sentence; empty if nothing says so
+   */
+  public static GateAnswer ofBattery(Optional<String> unsafe) {
+    return unsafe.isEmpty()
+        ? new Open()
+        : new Locked(
+            unsafe.get(),
+            "Never opens for this pack: take it out and keep it away from what burns.");
+  }
 }

@@ -2,11 +2,12 @@ package tekmerion.core.memory;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import tekmerion.core.memory.identity.MemoryRecords;
 import tekmerion.core.memory.identity.Smbios;
-import tekmerion.core.memory.march.Diagnosis;
 import tekmerion.core.sign.Sign;
 import tekmerion.core.sign.Sign.Basis;
 
@@ -77,21 +78,32 @@ public final class MemorySigns {
             Basis.reading(page, 0, 0)));
   }
 
-  /** Of a march that ran one whole pass at least, or found something. */
-  public static List<Sign> ofMarch(Diagnosis diagnosis, boolean wholePass, String coverage) {
-    if (diagnosis.cells().isEmpty() && !wholePass) {
-      return List.of();
+  /**
+   * Of a march that ran one whole pass at least, or found something.
+   *
+   * @param byBit faulty words on each of the 64 lines
+   * @param stretches in how many places they lie
+   * @param where in a sentence; empty if nothing was found
+   */
+  public static Optional<Sign> ofMarch(
+      List<Integer> byBit, int stretches, String where, boolean wholePass, String coverage) {
+    long lanes =
+        IntStream.range(0, byBit.size())
+            .filter(b -> byBit.get(b) > 0)
+            .map(b -> b / 8)
+            .distinct()
+            .count();
+    if (lanes == 0 && !wholePass) {
+      return Optional.empty();
     }
-    boolean few = diagnosis.byByteLane().size() <= FEW_LANES || diagnosis.stretches().size() == 1;
-    String level = diagnosis.cells().isEmpty() ? "none" : few ? "same-lines" : "scattered";
-    return List.of(
+    String level =
+        lanes == 0 ? "none" : lanes <= FEW_LANES || stretches == 1 ? "same-lines" : "scattered";
+    return Optional.of(
         new Sign(
             "march.errors",
             Sign.MACHINE,
             level,
-            diagnosis.cells().isEmpty()
-                ? "The march found no error: " + coverage
-                : "The march: " + diagnosis.where(),
+            lanes == 0 ? "The march found no error: " + coverage : "The march: " + where,
             Basis.run()));
   }
 }

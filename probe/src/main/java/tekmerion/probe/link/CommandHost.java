@@ -7,9 +7,11 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Consumer;
 import java.util.logging.Level;
 import java.util.logging.Logger;
+import java.util.stream.Stream;
 import tekmerion.core.port.MachineUnderTest;
 import tekmerion.core.port.PageKind;
 import tekmerion.core.port.PageSource;
@@ -30,6 +32,7 @@ final class CommandHost implements AutoCloseable {
   private final Clock clock;
   private final Consumer<ToServer.Progress> progress;
   private final Runnable onEvent;
+  private final AtomicBoolean unasked = new AtomicBoolean();
   private final ExecutorService worker =
       Executors.newSingleThreadExecutor(
           task -> {
@@ -57,6 +60,18 @@ final class CommandHost implements AutoCloseable {
 
   void accept(ToProbe.ReadDrive command) {
     worker.execute(() -> run(command));
+  }
+
+  /**
+   * Board and battery, once for each start of the probe: which modules sit where, and how the pack
+   * is, is known then without anybody asking. Looks only.
+   */
+  void readOnceUnasked() {
+    if (unasked.compareAndSet(false, true)) {
+      Stream.of(RunKind.BOARD, RunKind.BATTERY)
+          .filter(key -> source(key).isPresent())
+          .forEach(key -> accept(new ToProbe.ReadDrive(UUID.randomUUID(), key)));
+    }
   }
 
   private void run(ToProbe.ReadDrive command) {

@@ -19,7 +19,7 @@ import tekmerion.core.port.DischargeSource.Before;
 import tekmerion.core.port.DischargeSource.Look;
 import tekmerion.core.port.MachineUnderTest;
 import tekmerion.link.LinkEvent.End;
-import tekmerion.link.RunNote;
+import tekmerion.link.PartFinding;
 
 /**
  * Runs a battery down. A real machine goes off at the end of it, and the probe with it: every look
@@ -155,17 +155,17 @@ final class DischargeTask extends PartTask {
       return;
     }
     toldAt = now;
-    RunNote.Discharge note = note(before, false);
+    PartFinding.DischargeFinding note = note(before, false);
     double full = before.gaugeFullAh().orElse(before.designAh().orElse(Double.NaN));
     double inIt = full * before.gaugeLevel().orElse(1);
     tell(inIt > 0 ? Math.min(0.99, note.chargeAh().value() / inIt) : 0, note);
   }
 
-  private RunNote.Discharge note(Before before, boolean atCutOff) {
+  private PartFinding.DischargeFinding note(Before before, boolean atCutOff) {
     double last = samples.get(samples.size() - 1).volts();
     Discharge.Result result =
         Discharge.of(samples, atCutOff ? last : Double.NEGATIVE_INFINITY, Sensor.USUAL);
-    return new RunNote.Discharge(
+    return new PartFinding.DischargeFinding(
         points(),
         result.seconds(),
         range(result.chargeAh()),
@@ -192,8 +192,8 @@ final class DischargeTask extends PartTask {
     return points;
   }
 
-  private static RunNote.Discharge.Range range(Ranged of) {
-    return new RunNote.Discharge.Range(of.value(), of.low(), of.high());
+  private static PartFinding.DischargeFinding.MeasuredRange range(Ranged of) {
+    return new PartFinding.DischargeFinding.MeasuredRange(of.value(), of.low(), of.high());
   }
 
   private static Double orNull(OptionalDouble of) {

@@ -209,6 +209,7 @@ public final class LinkClient {
         sentThrough = welcome.receivedThrough();
         welcomed = true;
         pump();
+        commands.readOnceUnasked();
       } else if (message instanceof ToProbe.Acknowledge acknowledge) {
         outbox.acknowledge(acknowledge.through());
         pump();

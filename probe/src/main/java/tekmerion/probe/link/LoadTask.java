@@ -13,7 +13,7 @@ import tekmerion.core.load.LoadSample;
 import tekmerion.core.load.LoadSnapshot;
 import tekmerion.core.port.LoadSource;
 import tekmerion.link.LinkEvent.End;
-import tekmerion.link.RunNote;
+import tekmerion.link.PartFinding;
 
 /** Looks at a machine's work for some minutes. */
 final class LoadTask extends PartTask {
@@ -56,7 +56,7 @@ final class LoadTask extends PartTask {
     System.arraycopy(nanos, 0, late, had, nanos.length);
   }
 
-  private RunNote.Load note() {
+  private PartFinding.LoadFinding note() {
     LoadSample sample =
         new LoadSample(
             intervals, late.length == 0 ? Optional.empty() : Optional.of(Lateness.micros(late)));
@@ -64,13 +64,16 @@ final class LoadTask extends PartTask {
     sample
         .series()
         .forEach((what, values) -> series.put(what, Arrays.stream(values).boxed().toList()));
-    Map<String, RunNote.Load.Drive> drives = new LinkedHashMap<>();
+    Map<String, PartFinding.LoadFinding.DriveAtWork> drives = new LinkedHashMap<>();
     sample.drives().forEach(d -> drives.put(d, drive(d)));
-    return new RunNote.Load(
+    return new PartFinding.LoadFinding(
         intervals.stream().mapToDouble(LoadInterval::seconds).average().orElseThrow(),
         series,
         sample.programs().stream()
-            .map(p -> new RunNote.Load.Program(p.name(), p.cpu(), orNull(p.bytesPerSecond())))
+            .map(
+                p ->
+                    new PartFinding.LoadFinding.ProgramAtWork(
+                        p.name(), p.cpu(), orNull(p.bytesPerSecond())))
             .toList(),
         drives,
         orNull(mean(intervals.stream().map(LoadInterval::memoryLeft).toList())),
@@ -78,10 +81,10 @@ final class LoadTask extends PartTask {
         sample.latenessMicros().map(l -> Arrays.stream(l).boxed().toList()).orElse(null));
   }
 
-  private RunNote.Load.Drive drive(String name) {
+  private PartFinding.LoadFinding.DriveAtWork drive(String name) {
     List<LoadInterval.Device> of =
         intervals.stream().map(i -> i.devices().get(name)).filter(d -> d != null).toList();
-    return new RunNote.Load.Drive(
+    return new PartFinding.LoadFinding.DriveAtWork(
         of.stream().mapToDouble(LoadInterval.Device::busy).average().orElse(0),
         of.stream().mapToDouble(LoadInterval.Device::queue).average().orElse(0),
         orNull(mean(of.stream().map(LoadInterval.Device::latencyMs).toList())),

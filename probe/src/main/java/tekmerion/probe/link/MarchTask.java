@@ -16,8 +16,8 @@ import tekmerion.core.memory.march.MarchTeam;
 import tekmerion.core.port.MachineUnderTest;
 import tekmerion.core.port.MemoryRegion;
 import tekmerion.link.LinkEvent.End;
+import tekmerion.link.PartFinding;
 import tekmerion.link.RunKind;
-import tekmerion.link.RunNote;
 
 /** Marches through memory, algorithm by algorithm; what each found is told when it is through. */
 final class MarchTask extends PartTask {
@@ -90,14 +90,14 @@ final class MarchTask extends PartTask {
     return List.of(regions.get(0).celsius());
   }
 
-  private RunNote.March note(List<MemoryRegion> regions, MarchAlgorithm algorithm) {
+  private PartFinding.MarchFinding note(List<MemoryRegion> regions, MarchAlgorithm algorithm) {
     Diagnosis all = Diagnosis.together(found);
-    List<Integer> byBit = new ArrayList<>(Collections.nCopies(RunNote.March.BITS, 0));
+    List<Integer> byBit = new ArrayList<>(Collections.nCopies(PartFinding.MarchFinding.BITS, 0));
     all.byBit().forEach(byBit::set);
     Map<String, Integer> byClass = new LinkedHashMap<>();
     all.byClass().forEach((fault, n) -> byClass.put(name(fault.name()), n));
     OptionalDouble celsius = regions.get(0).celsius();
-    return new RunNote.March(
+    return new PartFinding.MarchFinding(
         algorithm.title(),
         List.copyOf(done),
         8 * regions.stream().mapToLong(MemoryRegion::words).sum(),
@@ -108,7 +108,7 @@ final class MarchTask extends PartTask {
         byClass,
         all.stretches().stream()
             .limit(MOST_STRETCHES)
-            .map(s -> new RunNote.March.Stretch(s.from(), s.to(), s.words()))
+            .map(s -> new PartFinding.MarchFinding.FaultStretch(s.from(), s.to(), s.words()))
             .toList(),
         all.cells().isEmpty() ? "" : all.where(),
         celsius.isPresent() ? celsius.getAsDouble() : null);

@@ -8,7 +8,7 @@ import java.util.logging.Level;
 import java.util.logging.Logger;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.LinkEvent.End;
-import tekmerion.link.RunNote;
+import tekmerion.link.PartFinding;
 import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
 
@@ -29,7 +29,7 @@ abstract class PartTask implements RunHost.Running, Runnable {
       ToProbe.StartRun command, Clock clock, Consumer<ToServer> tell, Consumer<LinkEvent> ended) {}
 
   /** What came of it; the note is null if nothing was found out. */
-  record Outcome(End end, String why, RunNote note) {}
+  record Outcome(End end, String why, PartFinding note) {}
 
   PartTask(Job job) {
     this.job = job;
@@ -56,7 +56,7 @@ abstract class PartTask implements RunHost.Running, Runnable {
   }
 
   /** Tells how far it is; the end is foretold from how long the share took until now. */
-  final void tell(double share, RunNote note) {
+  final void tell(double share, PartFinding note) {
     double spent = Duration.between(began, job.clock().instant()).toMillis() / 1000.0;
     boolean known = share > 0.02 && share <= 1;
     double left = known ? spent / share * (1 - share) : -1;

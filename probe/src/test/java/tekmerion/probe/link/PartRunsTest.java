@@ -18,8 +18,8 @@ import tekmerion.core.gate.Stance;
 import tekmerion.link.LinkCodec;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.LinkEvent.End;
+import tekmerion.link.PartFinding;
 import tekmerion.link.RunKind;
-import tekmerion.link.RunNote;
 import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
 import tekmerion.probe.outbox.Outbox;
@@ -77,7 +77,7 @@ class PartRunsTest {
     LinkEvent.RunEnded end = run("bad-module,0,100000", RunKind.MARCH);
 
     assertThat(end.end()).isEqualTo(End.COMPLETE);
-    RunNote.March march = (RunNote.March) end.found();
+    PartFinding.MarchFinding march = (PartFinding.MarchFinding) end.found();
     assertThat(march.done()).containsExactly("Address in address", "March C-");
     assertThat(march.byBit().get(19)).isEqualTo(2);
     assertThat(march.byBit().get(20)).isEqualTo(1);
@@ -90,7 +90,8 @@ class PartRunsTest {
   /** With the good module alone in the second slot. */
   @Test
   void aMarchOverAGoodModuleFindsNothing() throws Exception {
-    RunNote.March march = (RunNote.March) run("bad-module,0,100000,-A", RunKind.MARCH).found();
+    PartFinding.MarchFinding march =
+        (PartFinding.MarchFinding) run("bad-module,0,100000,-A", RunKind.MARCH).found();
 
     assertThat(march.mismatches()).isZero();
     assertThat(march.passes()).isEqualTo(1);
@@ -107,7 +108,7 @@ class PartRunsTest {
 
     LinkEvent.RunEnded end = end();
     assertThat(end.end()).isEqualTo(End.CANCELLED);
-    assertThat(((RunNote.March) end.found()).passes()).as("no whole pass").isZero();
+    assertThat(((PartFinding.MarchFinding) end.found()).passes()).as("no whole pass").isZero();
   }
 
   /** The pack really holds 1.93 Ah and has 0.154 Ω at half charge. */
@@ -116,7 +117,7 @@ class PartRunsTest {
     LinkEvent.RunEnded end = run("tired-battery,0,1000000", RunKind.DISCHARGE);
 
     assertThat(end.end()).isEqualTo(End.COMPLETE);
-    RunNote.Discharge discharge = (RunNote.Discharge) end.found();
+    PartFinding.DischargeFinding discharge = (PartFinding.DischargeFinding) end.found();
     assertThat(discharge.reachedCutOff()).isTrue();
     assertThat(discharge.chargeAh().value()).isBetween(1.75, 1.95); // the last of it stays in
     assertThat(discharge.designAh()).isEqualTo(4.385);
@@ -136,7 +137,7 @@ class PartRunsTest {
 
     assertThat(end.end()).isEqualTo(End.COMPLETE);
     assertThat(end.why()).contains("went off");
-    RunNote.Discharge discharge = (RunNote.Discharge) end.found();
+    PartFinding.DischargeFinding discharge = (PartFinding.DischargeFinding) end.found();
     // 1.5 A for 5 s, then 1.55 A for 5 s: 15.25 As.
     assertThat(discharge.chargeAh().value() * 3600).isBetween(15.2, 15.3);
     assertThat(discharge.reachedCutOff()).isTrue();
@@ -144,7 +145,8 @@ class PartRunsTest {
 
   @Test
   void aLoadSampleNamesWhatKeepsItBusy() throws Exception {
-    RunNote.Load load = (RunNote.Load) run("busy-drive,0,60000", RunKind.LOAD_SAMPLE).found();
+    PartFinding.LoadFinding load =
+        (PartFinding.LoadFinding) run("busy-drive,0,60000", RunKind.LOAD_SAMPLE).found();
 
     assertThat(load.series().get("drive sda")).hasSize(LoadTask.MOMENTS);
     assertThat(load.drives().get("sda").busy()).isBetween(0.9, 1.0);

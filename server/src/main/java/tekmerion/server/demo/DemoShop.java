@@ -42,14 +42,14 @@ import tekmerion.server.search.SearchIndex;
 import tekmerion.server.weighing.WeighingService;
 
 /**
- * A made-up shop in a harbour town: four people, six bays, the past jobs that the simulation wrote,
- * twelve machines of today. Only what people said is made here, before the first request is taken;
- * today's readings come over the bench link.
+ * A made-up shop in a harbour town: four people, nine bays, the past jobs that the simulation
+ * wrote, twelve machines of today. Only what people said is made here, before the first request is
+ * taken; today's readings come over the bench link.
  */
 @Component
 @ConditionalOnProperty("tekmerion.demo")
 class DemoShop implements SmartInitializingSingleton {
-  private static final int BAYS = 6;
+  private static final int BAYS = 9;
 
   /** Below those of today.yaml. */
   private static final long LAST_PAST_NUMBER = 2269;

@@ -333,6 +333,9 @@ class DriveViews {
     boolean nvme = report.flatMap(r -> r.answer(PageKind.NVME_SMART)).isPresent();
     List<Start> starts = new ArrayList<>();
     for (RunKind kind : RunKind.values()) {
+      if (!kind.isOfDrive()) {
+        continue;
+      }
       if (nvme && kind == RunKind.SELF_TEST_CONVEYANCE) {
         continue;
       }

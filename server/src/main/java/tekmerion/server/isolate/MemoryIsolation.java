@@ -31,6 +31,7 @@ import tekmerion.server.job.Jobs;
 import tekmerion.server.job.Tell;
 import tekmerion.server.job.TraceEntry;
 import tekmerion.server.problem.Refusal;
+import tekmerion.server.run.RunView;
 import tekmerion.server.weighing.WeighingService;
 
 /** Keeps the starts of a job and asks core what they mean. */
@@ -53,6 +54,7 @@ public class MemoryIsolation {
   private final JobLock lock;
   private final JobSigns signs;
   private final WeighingService weighing;
+  private final MemorySeen memory;
   private final Tell tell;
   private final JdbcClient jdbc;
   private final Clock clock;
@@ -65,6 +67,18 @@ public class MemoryIsolation {
   @Schema(name = "SwapStart")
   public record Start(
       long id, List<Integer> placement, StartOutcome outcome, String note, String by, Instant at) {}
+
+  /**
+   * A slot as the firmware tells of it.
+   *
+   * @param module in words; null if it is empty
+   * @param serial null if not reported
+   */
+  @Schema(name = "SlotSeen")
+  public record Seen(
+      String slot,
+      @Schema(nullable = true) String module,
+      @Schema(nullable = true) String serial) {}
 
   /** Somebody under suspicion. */
   @Schema(name = "SwapSuspect")
@@ -79,6 +93,13 @@ public class MemoryIsolation {
   public record Option(List<Integer> placement, String words, double bits, double minutes) {}
 
   /**
+   * @param seen what the machine itself last told of its slots; empty if nobody read it
+   * @param seenAt null if nobody read it
+   * @param placedNow modules by slot as they sit now by their serials, as in a start; null if they
+   *     are not known or no longer the same
+   * @param runs marches, newest first
+   * @param canMarch null if a march can be started now, else why not
+   * @param replacement what to buy for the module that is named; null if that is not known
    * @param modules empty until somebody said what there is
    * @param suspects likeliest first
    * @param named who is to blame, if that is sure enough
@@ -91,6 +112,12 @@ public class MemoryIsolation {
       String number,
       long version,
       String machine,
+      List<Seen> seen,
+      @Schema(nullable = true) Instant seenAt,
+      @Schema(nullable = true) List<Integer> placedNow,
+      List<RunView> runs,
+      @Schema(nullable = true) String canMarch,
+      @Schema(nullable = true) String replacement,
       List<String> modules,
       List<String> slots,
       List<Start> starts,
@@ -100,7 +127,7 @@ public class MemoryIsolation {
       @Schema(nullable = true) String meanwhile,
       double error) {}
 
-  private record Setup(long id, List<String> modules, List<String> slots) {
+  private record Setup(long id, List<String> modules, List<String> slots, List<String> serials) {
     Slots slotsOf() {
       return new Slots(modules, slots, START_MINUTES, OPEN_MINUTES);
     }
@@ -111,6 +138,7 @@ public class MemoryIsolation {
       JobLock lock,
       JobSigns signs,
       WeighingService weighing,
+      MemorySeen memory,
       Tell tell,
       JdbcClient jdbc,
       Clock clock) {
@@ -118,6 +146,7 @@ public class MemoryIsolation {
     this.lock = lock;
     this.signs = signs;
     this.weighing = weighing;
+    this.memory = memory;
     this.tell = tell;
     this.jdbc = jdbc;
     this.clock = clock;
@@ -129,11 +158,18 @@ public class MemoryIsolation {
         jobs.findByNumber(number)
             .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
     Optional<Setup> setup = setup(job);
+    MemorySeen.Look look = memory.of(job);
     if (setup.isEmpty()) {
       return new View(
           number,
           job.version(),
           job.machine().name(),
+          look.slots(),
+          look.at(),
+          null,
+          look.runs(),
+          look.canMarch(),
+          null,
           List.of(),
           List.of(),
           List.of(),
@@ -152,6 +188,12 @@ public class MemoryIsolation {
         number,
         job.version(),
         job.machine().name(),
+        look.slots(),
+        look.at(),
+        look.placement(s.serials(), s.slots().size()),
+        look.runs(),
+        look.canMarch(),
+        named.map(h -> replacement(s, h, look)).orElse(null),
         s.modules(),
         s.slots(),
         starts,
@@ -169,7 +211,18 @@ public class MemoryIsolation {
         ERROR);
   }
 
-  /** Says what there is to swap; starts that were made before count no more. */
+  /** What to buy for the one module that is named. */
+  private static String replacement(Setup setup, Hypothesis named, MemorySeen.Look look) {
+    int module = Long.numberOfTrailingZeros(named.needs());
+    return Long.bitCount(named.needs()) == 1 && module < setup.serials().size()
+        ? look.replacement(setup.serials().get(module))
+        : null;
+  }
+
+  /**
+   * Says what there is to swap; starts that were made before count no more. Modules that the
+   * machine itself told of are known again by their serials.
+   */
   @Transactional
   public void setUp(
       String number, long version, List<String> modules, List<String> slots, Person by) {
@@ -183,11 +236,13 @@ public class MemoryIsolation {
           "Name what is there.");
     }
     jdbc.sql(
-            "INSERT INTO swap_setup (job_id, modules, slots, set_by, set_at) VALUES (?, ?, ?, ?, ?)")
+            "INSERT INTO swap_setup (job_id, modules, slots, serials, set_by, set_at)"
+                + " VALUES (?, ?, ?, ?, ?, ?)")
         .params(
             job.id(),
             String.join("|", modules),
             String.join("|", slots),
+            memory.of(job).serialsOf(modules.size()),
             by.id(),
             Timestamp.from(clock.instant()))
         .update();
@@ -354,14 +409,15 @@ public class MemoryIsolation {
 
   private Optional<Setup> setup(Job job) {
     return jdbc.sql(
-            "SELECT id, modules, slots FROM swap_setup WHERE job_id = ? ORDER BY id DESC LIMIT 1")
+            "SELECT id, modules, slots, serials FROM swap_setup WHERE job_id = ? ORDER BY id DESC LIMIT 1")
         .param(job.id())
         .query(
             (rs, n) ->
                 new Setup(
                     rs.getLong(1),
                     List.of(rs.getString(2).split("\\|")),
-                    List.of(rs.getString(3).split("\\|"))))
+                    List.of(rs.getString(3).split("\\|")),
+                    rs.getString(4) == null ? List.of() : List.of(rs.getString(4).split("\\|"))))
         .optional();
   }
 

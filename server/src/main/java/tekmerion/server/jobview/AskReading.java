@@ -52,12 +52,12 @@ class AskReading {
     Job job =
         jobs.findByNumber(number)
             .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
-    ProbeView probe = probeOf.drive(job, driveKey);
+    ProbeView probe = probeOf.readable(job, driveKey);
     boolean underWay =
         requests.pending(job.id()).stream()
             .anyMatch(r -> r.driveKey().equals(driveKey) && r.refusedWhy() == null);
     if (underWay) {
-      throw Refusal.notPossibleNow("This drive is being read.", "Wait for the reading.");
+      throw Refusal.notPossibleNow("It is being read.", "Wait for the reading.");
     }
     UUID requestId = requests.ask(job.id(), probe.id(), driveKey, by.id());
     live.changed("job:" + number);

@@ -22,6 +22,7 @@ public class ProbeBoard {
 
   /**
    * @param drives keys of the drives it can read
+   * @param others what else it can read or run there
    * @param lastSeenAt null if it has never connected
    */
   public record ProbeView(
@@ -30,6 +31,7 @@ public class ProbeBoard {
       String probeVersion,
       String machine,
       List<String> drives,
+      List<String> others,
       @Schema(nullable = true) Instant lastSeenAt) {}
 
   ProbeBoard(Probes probes, LinkSocket socket) {
@@ -62,6 +64,7 @@ public class ProbeBoard {
         probe.probeVersion(),
         "%s %s".formatted(note.maker(), note.model()).strip(),
         note.drives().stream().map(key).toList(),
+        note.others(),
         probe.lastSeenAt());
   }
 }

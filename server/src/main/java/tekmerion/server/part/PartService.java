@@ -23,7 +23,55 @@ public class PartService {
 
   @Transactional(readOnly = true)
   public List<PartPlace> inMachine(Long machineId) {
-    return places.findByMachineIdAndUntilIsNullOrderByDriveKey(machineId);
+    return inMachine(machineId, DRIVE);
+  }
+
+  /** Of a kind: "drive", "battery", "module", "board". */
+  @Transactional(readOnly = true)
+  public List<PartPlace> inMachine(Long machineId, String kind) {
+    return places.findByMachineIdAndUntilIsNullOrderByDriveKey(machineId).stream()
+        .filter(place -> place.part().kind().equals(kind))
+        .toList();
+  }
+
+  /**
+   * A part that is no drive, as it or its machine tells of it.
+   *
+   * @param key of its place: "battery", "board", "module-" and its slot
+   * @param model null if not reported
+   * @param serial null if not reported; then it counts as the one that sat there before
+   */
+  @Transactional
+  public Met metOther(
+      Long machineId,
+      String key,
+      String slot,
+      String kind,
+      String model,
+      String serial,
+      Instant when) {
+    Optional<PartPlace> here = places.findByMachineIdAndDriveKeyAndUntilIsNull(machineId, key);
+    if (serial == null && here.isPresent()) {
+      return new Met(here.get().part(), false, true);
+    }
+    Optional<Part> known =
+        serial == null ? Optional.empty() : parts.findByKindAndModelAndSerial(kind, model, serial);
+    Part part =
+        known.orElseGet(() -> parts.save(new Part(kind, model, serial, ToldBy.PROBE, when)));
+    boolean arrived = here.isEmpty() || !here.get().part().id().equals(part.id());
+    if (arrived) {
+      here.ifPresent(place -> place.endAt(when));
+      put(part, machineId, key, slot, when);
+    }
+    return new Met(part, arrived, known.isPresent());
+  }
+
+  /** Nothing sits there any more. */
+  @Transactional
+  public void left(Long machineId, String key, Instant when) {
+    places
+        .findByMachineIdAndDriveKeyAndUntilIsNull(machineId, key)
+        .ifPresent(place -> place.endAt(when));
   }
 
   /** What became known when a part answered. */

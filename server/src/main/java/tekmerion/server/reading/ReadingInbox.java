@@ -43,6 +43,7 @@ public class ReadingInbox {
   private final Bays bays;
   private final Jobs jobs;
   private final PartService parts;
+  private final OtherParts others;
   private final Readings readings;
   private final PageStore pages;
   private final ReadRequests requests;
@@ -60,6 +61,7 @@ public class ReadingInbox {
       Bays bays,
       Jobs jobs,
       PartService parts,
+      OtherParts others,
       Readings readings,
       PageStore pages,
       ReadRequests requests,
@@ -75,6 +77,7 @@ public class ReadingInbox {
     this.bays = bays;
     this.jobs = jobs;
     this.parts = parts;
+    this.others = others;
     this.readings = readings;
     this.pages = pages;
     this.requests = requests;
@@ -159,12 +162,16 @@ public class ReadingInbox {
     DriveReading drive = reading(event);
     Instant now = clock.instant();
     Met met =
-        parts.met(
-            job.machine().id(),
-            event.driveKey(),
-            slotName(event.driveKey()),
-            DriveIdentity.of(drive),
-            now);
+        others
+            .met(job.machine().id(), event.driveKey(), drive, now)
+            .orElseGet(
+                () ->
+                    parts.met(
+                        job.machine().id(),
+                        event.driveKey(),
+                        slotName(event.driveKey()),
+                        DriveIdentity.of(drive),
+                        now));
     Part part = met.part();
     Reading reading =
         new Reading(
@@ -200,7 +207,9 @@ public class ReadingInbox {
                           before,
                           "probe")));
     }
-    progress.drivesRead(job);
+    if (!OtherParts.isOther(event.driveKey())) {
+      progress.drivesRead(job);
+    }
     search.note(job);
     notices.tellHolders(
         job, "%s of %s is read".formatted(slotName(event.driveKey()), job.number()));
@@ -216,6 +225,9 @@ public class ReadingInbox {
 
   /** "drive-a" is shown as "Drive A". */
   static String slotName(String driveKey) {
+    if (OtherParts.isOther(driveKey)) {
+      return OtherParts.name(driveKey);
+    }
     return driveKey.matches("drive-[a-z]")
         ? "Drive " + Character.toUpperCase(driveKey.charAt(6))
         : driveKey;

@@ -4,6 +4,7 @@ import jakarta.persistence.EntityManager;
 import jakarta.persistence.LockModeType;
 import java.time.Clock;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
@@ -25,6 +26,7 @@ import tekmerion.server.link.ProbeBoard.ProbeView;
 import tekmerion.server.link.ProbeOfJob;
 import tekmerion.server.live.LiveEvents;
 import tekmerion.server.part.PartPlace;
+import tekmerion.server.part.PartService;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.weighing.WeighingService;
 
@@ -33,9 +35,14 @@ import tekmerion.server.weighing.WeighingService;
  */
 @Service
 public class AskRun {
+  /** Level of each sign that says that the pack is swollen. */
+  private static final Map<String, String> SWOLLEN =
+      Map.of("battery.shape", "swollen", "swelling", "swollen");
+
   private final Jobs jobs;
   private final ProbeOfJob probeOf;
   private final ProbeBoard probes;
+  private final PartService parts;
   private final Runs runs;
   private final WeighingService weighing;
   private final KnowHow knowHow;
@@ -49,6 +56,7 @@ public class AskRun {
       Jobs jobs,
       ProbeOfJob probeOf,
       ProbeBoard probes,
+      PartService parts,
       Runs runs,
       WeighingService weighing,
       KnowHow knowHow,
@@ -60,6 +68,7 @@ public class AskRun {
     this.jobs = jobs;
     this.probeOf = probeOf;
     this.probes = probes;
+    this.parts = parts;
     this.runs = runs;
     this.weighing = weighing;
     this.knowHow = knowHow;
@@ -86,21 +95,27 @@ public class AskRun {
     if (job.endedAt() != null) {
       throw Refusal.notPossibleNow("The job is ended.", "Take the machine in anew.");
     }
-    ProbeView probe = probeOf.drive(job, driveKey);
+    ProbeView probe =
+        kind.isOfDrive() ? probeOf.drive(job, driveKey) : probeOf.of(job, kind, driveKey);
     if (runs.ofJob(job.id()).stream()
         .anyMatch(r -> r.driveKey().equals(driveKey) && r.state() != DriveRun.State.ENDED)) {
       throw Refusal.notPossibleNow(
-          "A run of this drive is under way or paused.", "Wait for its end, or end it.");
+          "A run of this %s is under way or paused."
+              .formatted(kind.isOfDrive() ? "drive" : "machine"),
+          "Wait for its end, or end it.");
     }
     WeighingService.Evidence evidence = weighing.weigh(job);
     mustBeOpen(kind, driveKey, evidence, job.stance());
     Long part =
-        evidence.drives().stream()
-            .filter(p -> p.driveKey().equals(driveKey))
-            .map(PartPlace::part)
-            .map(p -> p.id())
-            .findFirst()
-            .orElse(null);
+        (kind.isOfDrive()
+                ? evidence.drives()
+                : parts.inMachine(job.machine().id(), kind.partKey().orElseThrow()))
+            .stream()
+                .filter(p -> p.driveKey().equals(driveKey))
+                .map(PartPlace::part)
+                .map(p -> p.id())
+                .findFirst()
+                .orElse(null);
     UUID id =
         runs.ask(
             job.id(),
@@ -124,7 +139,18 @@ public class AskRun {
   /** The same question for the button and for the request. */
   public GateAnswer gate(
       RunKind kind, String driveKey, WeighingService.Evidence evidence, Stance stance) {
+    if (kind == RunKind.DISCHARGE) {
+      return Gate.ofBattery(unsafe(evidence));
+    }
     return Gate.ofStress(kind.isStressing(), decisive(driveKey, evidence), stance);
+  }
+
+  /** Why the battery must not be loaded, from whoever saw it; empty if nothing says so. */
+  public static Optional<String> unsafe(WeighingService.Evidence evidence) {
+    return evidence.signs().stream()
+            .anyMatch(s -> SWOLLEN.getOrDefault(s.id(), "").equals(s.level()))
+        ? Optional.of("The battery is swollen.")
+        : Optional.empty();
   }
 
   /** Why a sign found on this drive settles that it is failing; empty if none does. */
@@ -146,8 +172,8 @@ public class AskRun {
 
   void pause(UUID id, Person by) {
     DriveRun run = running(id, DriveRun.State.RUNNING);
-    if (!run.kind().isSurface()) {
-      throw Refusal.badRequest("A drive's own test cannot be paused.", "End it instead.");
+    if (!run.kind().canPause()) {
+      throw Refusal.badRequest("This run cannot be paused.", "End it instead.");
     }
     transaction.executeWithoutResult(s -> became(run, DriveRun.State.PAUSED, "paused", by));
     probes.send(run.probeId(), Runs.stop(run, true));

@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.UUID;
 import tekmerion.core.gate.Stance;
 import tekmerion.link.LinkEvent;
+import tekmerion.link.PartFinding;
 import tekmerion.link.RunKind;
 import tekmerion.link.SurfaceNote;
 
@@ -14,7 +15,9 @@ import tekmerion.link.SurfaceNote;
  * @param stance of the data on it, as it stands now
  * @param share 0 to 1; null before the probe told anything
  * @param secondsLeft negative while it cannot be told
+ * @param driveKey of the drive; "board" and "battery" for runs on those
  * @param surface what a surface pass found so far or at its end; null for other runs
+ * @param finding the same of runs on memory, battery or the machine at work
  * @param result null while it goes on
  */
 public record DriveRun(
@@ -34,6 +37,7 @@ public record DriveRun(
     Double secondsSpread,
     Long atByte,
     SurfaceNote surface,
+    PartFinding finding,
     Result result) {
   /** Whether it goes on. */
   public enum State {

@@ -4,6 +4,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.UUID;
 import tekmerion.link.LinkEvent;
+import tekmerion.link.PartFinding;
 import tekmerion.link.RunKind;
 import tekmerion.link.SurfaceNote;
 
@@ -30,6 +31,9 @@ public record RunView(
     @Schema(nullable = true) Double spreadSeconds,
     @Schema(nullable = true) Long atByte,
     @Schema(nullable = true) SurfaceNote surface,
+    @Schema(nullable = true) PartFinding.MarchFinding march,
+    @Schema(nullable = true) PartFinding.DischargeFinding discharge,
+    @Schema(nullable = true) PartFinding.LoadFinding load,
     @Schema(nullable = true) RunEnd end,
     @Schema(nullable = true) Instant endedAt,
     @Schema(nullable = true) String why,
@@ -75,6 +79,9 @@ public record RunView(
         known ? run.secondsSpread() : null,
         run.atByte() == null || run.atByte() < 0 ? null : run.atByte(),
         run.surface(),
+        run.finding() instanceof PartFinding.MarchFinding march ? march : null,
+        run.finding() instanceof PartFinding.DischargeFinding discharge ? discharge : null,
+        run.finding() instanceof PartFinding.LoadFinding load ? load : null,
         result == null ? null : RunEnd.valueOf(result.end().name()),
         result == null ? null : result.endedAt(),
         result == null || result.why().isEmpty() ? null : result.why(),

@@ -2,6 +2,7 @@ package tekmerion.server.run;
 
 import java.time.Instant;
 import tekmerion.link.LinkEvent;
+import tekmerion.link.PartFinding;
 import tekmerion.link.RunKind;
 import tekmerion.link.SurfaceNote;
 
@@ -16,6 +17,10 @@ public final class RunWords {
       case SELF_TEST_SHORT -> "Short self-test";
       case SELF_TEST_EXTENDED -> "Extended self-test";
       case SELF_TEST_CONVEYANCE -> "Conveyance self-test";
+      case MARCH -> "March";
+      case MARCH_LONG -> "Long march";
+      case DISCHARGE -> "Discharge";
+      case LOAD_SAMPLE -> "Sample of its work";
     };
   }
 
@@ -26,7 +31,8 @@ public final class RunWords {
     String how =
         switch (event.end()) {
           case CANCELLED -> ", ended by hand";
-          case STOPPED_BY_RULE -> ", stopped to spare the drive";
+          case STOPPED_BY_RULE ->
+              event.run().isOfDrive() ? ", stopped to spare the drive" : ", stopped for safety";
           default -> "";
         };
     if (event.selfTest() != null) {
@@ -34,11 +40,23 @@ public final class RunWords {
     }
     SurfaceNote surface = event.surface();
     if (surface == null) {
-      return "ended" + how;
+      return found(event.found()) + how;
     }
     return surface.badSectors() == 0
         ? "all that was read is readable" + how
         : "%,d sectors unreadable%s".formatted(surface.badSectors(), how);
+  }
+
+  private static String found(PartFinding found) {
+    if (found instanceof PartFinding.MarchFinding march) {
+      return march.mismatches() == 0
+          ? "no error"
+          : march.where().isEmpty() ? "errors" : march.where();
+    }
+    if (found instanceof PartFinding.DischargeFinding discharge && discharge.chargeAh() != null) {
+      return "%.2f Ah drawn".formatted(discharge.chargeAh().value());
+    }
+    return "ended";
   }
 
   static String detail(LinkEvent.RunEnded event) {
@@ -47,6 +65,9 @@ public final class RunWords {
     }
     if (event.selfTest() != null) {
       return event.selfTest().words();
+    }
+    if (event.found() instanceof PartFinding.MarchFinding march) {
+      return march.coverage();
     }
     return event.surface() == null
         ? ""
@@ -59,6 +80,9 @@ public final class RunWords {
         switch (run.kind()) {
           case SURFACE -> "Surface";
           case SURFACE_SAMPLED -> "Sample";
+          case MARCH, MARCH_LONG -> "March";
+          case DISCHARGE -> "Discharge";
+          case LOAD_SAMPLE -> "Its work";
           default -> "Self-test";
         };
     return run.share() == null ? name + " begins" : "%s %.0f %%".formatted(name, 100 * run.share());
@@ -86,6 +110,10 @@ public final class RunWords {
       case SELF_TEST_SHORT -> "the drive tests itself a little everywhere; about 2 minutes";
       case SELF_TEST_EXTENDED -> "the drive reads all of itself; hours";
       case SELF_TEST_CONVEYANCE -> "the drive looks for damage from transport; about 5 minutes";
+      case MARCH -> "stuck cells, transitions, couplings, wrong addresses; minutes";
+      case MARCH_LONG -> "also what shows after a pause or now and then; an hour and more";
+      case DISCHARGE -> "runs the battery down under load and measures what is in it; hours";
+      case LOAD_SAMPLE -> "what keeps it busy, every second for three minutes";
     };
   }
 }

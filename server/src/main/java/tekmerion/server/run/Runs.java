@@ -7,12 +7,14 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.gate.Stance;
 import tekmerion.link.LinkEvent;
+import tekmerion.link.PartFinding;
 import tekmerion.link.RunKind;
 import tekmerion.link.SurfaceNote;
 import tekmerion.link.ToProbe;
@@ -24,13 +26,14 @@ import tools.jackson.databind.json.JsonMapper;
 public class Runs {
   private static final String SELECT =
       "SELECT d.*, r.started_at, r.ended_at, r.ended, r.why, r.self_test,"
-          + " COALESCE(r.surface, d.surface) AS found, j.stance"
+          + " COALESCE(r.surface, d.surface) AS found,"
+          + " COALESCE(r.finding, d.finding) AS part_found, j.stance"
           + " FROM drive_run d JOIN job j ON j.id = d.job_id LEFT JOIN run_result r ON r.run_id = d.id ";
 
   /** The same without the profiles, which the floor does not draw. */
   private static final String SELECT_PLAIN =
       "SELECT d.*, NULL AS started_at, NULL AS ended_at, NULL AS ended, NULL AS why,"
-          + " NULL AS self_test, NULL AS found, j.stance"
+          + " NULL AS self_test, NULL AS found, NULL AS part_found, j.stance"
           + " FROM drive_run d JOIN job j ON j.id = d.job_id ";
 
   private final JdbcClient jdbc;
@@ -108,6 +111,12 @@ public class Runs {
         .list();
   }
 
+  /** Of a sort of run, in this job, newest first. */
+  @Transactional(readOnly = true)
+  public List<DriveRun> ofJob(long jobId, Set<RunKind> kinds) {
+    return ofJob(jobId).stream().filter(run -> kinds.contains(run.kind())).toList();
+  }
+
   /** What a probe is to be told when it comes back: whatever was said while it was away. */
   @Transactional(readOnly = true)
   public List<ToProbe> openOf(UUID probeId) {
@@ -151,12 +160,12 @@ public class Runs {
     Timestamp now = Timestamp.from(clock.instant());
     jdbc.sql(
             "INSERT INTO run_result (run_id, started_at, ended_at, received_at, ended, why, surface,"
-                + " self_test) SELECT id, asked_at, ?, ?, 'COULD_NOT_RUN', 'the probe was revoked',"
-                + " surface, NULL FROM drive_run WHERE probe_id = ? AND state <> 'ENDED'")
+                + " self_test, finding) SELECT id, asked_at, ?, ?, 'COULD_NOT_RUN',"
+                + " 'the probe was revoked', surface, NULL, finding FROM drive_run WHERE probe_id = ? AND state <> 'ENDED'")
         .params(now, now, probeId.toString())
         .update();
     jdbc.sql(
-            "UPDATE drive_run SET state = 'ENDED', surface = NULL WHERE probe_id = ?"
+            "UPDATE drive_run SET state = 'ENDED', surface = NULL, finding = NULL WHERE probe_id = ?"
                 + " AND state <> 'ENDED'")
         .param(probeId.toString())
         .update();
@@ -185,13 +194,14 @@ public class Runs {
   public void told(UUID probeId, ToServer.RunProgress p) {
     jdbc.sql(
             "UPDATE drive_run SET share = ?, seconds_left = ?, spread_s = ?, at_byte = ?,"
-                + " surface = ?, told_at = ? WHERE id = ? AND probe_id = ? AND state <> 'ENDED'")
+                + " surface = ?, finding = ?, told_at = ? WHERE id = ? AND probe_id = ? AND state <> 'ENDED'")
         .params(
             p.share(),
             p.secondsLeft(),
             p.secondsSpread(),
             p.atByte(),
             p.surface() == null ? null : json.writeValueAsString(p.surface()),
+            p.found() == null ? null : finding(p.found()),
             Timestamp.from(clock.instant()),
             p.requestId().toString(),
             probeId.toString())
@@ -202,7 +212,7 @@ public class Runs {
   public void ended(LinkEvent.RunEnded event) {
     jdbc.sql(
             "INSERT INTO run_result (run_id, started_at, ended_at, received_at, ended, why, surface,"
-                + " self_test) VALUES (?, ?, ?, ?, ?, ?, ?, ?)")
+                + " self_test, finding) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)")
         .params(
             event.requestId().toString(),
             Timestamp.from(event.startedAt()),
@@ -211,10 +221,11 @@ public class Runs {
             event.end().name(),
             event.why() == null ? "" : event.why(),
             event.surface() == null ? null : json.writeValueAsString(event.surface()),
-            event.selfTest() == null ? null : json.writeValueAsString(event.selfTest()))
+            event.selfTest() == null ? null : json.writeValueAsString(event.selfTest()),
+            event.found() == null ? null : finding(event.found()))
         .update();
     // The profile is in the result now: kept once.
-    jdbc.sql("UPDATE drive_run SET state = 'ENDED', surface = NULL WHERE id = ?")
+    jdbc.sql("UPDATE drive_run SET state = 'ENDED', surface = NULL, finding = NULL WHERE id = ?")
         .param(event.requestId().toString())
         .update();
   }
@@ -223,6 +234,7 @@ public class Runs {
     String ended = rs.getString("ended");
     String selfTest = rs.getString("self_test");
     String surface = rs.getString("found");
+    String finding = rs.getString("part_found");
     return new DriveRun(
         UUID.fromString(rs.getString("id")),
         rs.getLong("job_id"),
@@ -240,6 +252,7 @@ public class Runs {
         rs.getObject("spread_s", Double.class),
         rs.getObject("at_byte", Long.class),
         surface == null ? null : json.readValue(surface, SurfaceNote.class),
+        finding == null ? null : json.readValue(finding, PartFinding.class),
         ended == null
             ? null
             : new DriveRun.Result(
@@ -248,6 +261,11 @@ public class Runs {
                 LinkEvent.End.valueOf(ended),
                 rs.getString("why"),
                 selfTest == null ? null : json.readValue(selfTest, LinkEvent.SelfTestNote.class)));
+  }
+
+  /** As its interface, so that the text says which kind it is. */
+  private String finding(PartFinding of) {
+    return json.writerFor(PartFinding.class).writeValueAsString(of);
   }
 
   private static Instant instant(Timestamp timestamp) {

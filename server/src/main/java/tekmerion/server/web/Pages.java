@@ -22,6 +22,8 @@ public final class Pages {
           "/reading/**",
           "/drive/**",
           "/memory/**",
+          "/battery/**",
+          "/work/**",
           "/part/**",
           "/customer/**");
 

@@ -25,6 +25,10 @@ final class RunSigns {
       if (run.result() == null) {
         continue;
       }
+      if (!run.kind().isOfDrive()) {
+        PartRunSigns.of(run.finding()).stream().filter(s -> told.add(s.id())).forEach(signs::add);
+        continue;
+      }
       String sort = run.driveKey() + (run.kind().isSurface() ? " surface" : " self-test");
       SurfaceNote surface = run.surface();
       if (run.kind().isSurface() && surface != null && !told.contains(sort)) {

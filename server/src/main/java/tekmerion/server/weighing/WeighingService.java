@@ -20,6 +20,7 @@ import tekmerion.core.weigh.Contradiction;
 import tekmerion.core.weigh.NextMoves;
 import tekmerion.core.weigh.Weighed;
 import tekmerion.core.weigh.Weighing;
+import tekmerion.link.RunKind;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.JobSigns;
 import tekmerion.server.part.PartPlace;
@@ -102,6 +103,10 @@ public class WeighingService {
     for (Map.Entry<String, Reading> entry : latest.entrySet()) {
       DriveReading report = pages.load(entry.getValue().getId());
       reports.put(entry.getKey(), report);
+      if (RunKind.BOARD.equals(entry.getKey()) || RunKind.BATTERY.equals(entry.getKey())) {
+        signs.addAll(PartReportSigns.of(report));
+        continue;
+      }
       signs.addAll(DriveSigns.of(entry.getKey(), report));
       TrendSigns.of(entry.getKey(), said(entry.getValue().partId())).ifPresent(signs::add);
     }

@@ -12,11 +12,11 @@ import java.util.Map;
  */
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
 @JsonSubTypes({
-  @JsonSubTypes.Type(value = RunNote.March.class, name = "march"),
-  @JsonSubTypes.Type(value = RunNote.Discharge.class, name = "discharge"),
-  @JsonSubTypes.Type(value = RunNote.Load.class, name = "load")
+  @JsonSubTypes.Type(value = PartFinding.MarchFinding.class, name = "march"),
+  @JsonSubTypes.Type(value = PartFinding.DischargeFinding.class, name = "discharge"),
+  @JsonSubTypes.Type(value = PartFinding.LoadFinding.class, name = "load")
 })
-public sealed interface RunNote {
+public sealed interface PartFinding {
   int MOST_ROWS = 1_000;
   int MOST_CHARS = 400;
 
@@ -46,7 +46,7 @@ public sealed interface RunNote {
    * @param where the same in a sentence; empty while nothing was found
    * @param celsius of the memory; null if nobody measures it
    */
-  record March(
+  record MarchFinding(
       String algorithm,
       List<String> done,
       long bytes,
@@ -55,24 +55,24 @@ public sealed interface RunNote {
       long mismatches,
       List<Integer> byBit,
       Map<String, Integer> byClass,
-      List<Stretch> stretches,
+      List<FaultStretch> stretches,
       String where,
       Double celsius)
-      implements RunNote {
+      implements PartFinding {
     public static final int BITS = 64;
 
     /** Words of 64 bits. */
-    public record Stretch(long fromWord, long toWord, int words) {}
+    public record FaultStretch(long fromWord, long toWord, int words) {}
 
-    public March {
+    public MarchFinding {
       algorithm = checked(algorithm);
       coverage = checked(coverage);
       where = checked(where);
       done = List.copyOf(done);
-      done.forEach(RunNote::checked);
+      done.forEach(PartFinding::checked);
       byBit = List.copyOf(byBit);
       byClass = Map.copyOf(byClass);
-      byClass.keySet().forEach(RunNote::checked);
+      byClass.keySet().forEach(PartFinding::checked);
       stretches = List.copyOf(stretches);
       check(
           byBit.size() == BITS
@@ -100,12 +100,12 @@ public sealed interface RunNote {
    * @param newOhm null if not known
    * @param warmedCelsius null if not measured
    */
-  record Discharge(
+  record DischargeFinding(
       List<List<Double>> points,
       double seconds,
-      Range chargeAh,
-      Range energyWh,
-      Range resistanceOhm,
+      MeasuredRange chargeAh,
+      MeasuredRange energyWh,
+      MeasuredRange resistanceOhm,
       int steps,
       int gaps,
       double secondsInGaps,
@@ -115,15 +115,15 @@ public sealed interface RunNote {
       Double gaugeLevel,
       Double newOhm,
       Double warmedCelsius)
-      implements RunNote {
+      implements PartFinding {
     /** In 95 of 100 cases. */
-    public record Range(double value, double low, double high) {
-      public Range {
+    public record MeasuredRange(double value, double low, double high) {
+      public MeasuredRange {
         check(low <= value && value <= high, "range");
       }
     }
 
-    public Discharge {
+    public DischargeFinding {
       points = points.stream().map(ArrayList::new).map(p -> (List<Double>) p).toList();
       check(
           points.size() <= MOST_ROWS
@@ -145,31 +145,31 @@ public sealed interface RunNote {
    * @param swappedPerSecond pages; null if not told
    * @param latenessMicros median, 99th percentile, longest; null if not measured
    */
-  record Load(
+  record LoadFinding(
       double secondsEach,
       Map<String, List<Double>> series,
-      List<Program> programs,
-      Map<String, Drive> drives,
+      List<ProgramAtWork> programs,
+      Map<String, DriveAtWork> drives,
       Double memoryLeft,
       Double swappedPerSecond,
       List<Long> latenessMicros)
-      implements RunNote {
+      implements PartFinding {
     /** Its share of all processors; bytes a second by drives, null if that is not told. */
-    public record Program(String name, double cpu, Double bytesPerSecond) {
-      public Program {
+    public record ProgramAtWork(String name, double cpu, Double bytesPerSecond) {
+      public ProgramAtWork {
         name = checked(name);
       }
     }
 
     /** Means over the sample; latency null if nothing was asked of it. */
-    public record Drive(double busy, double queue, Double latencyMs, double bytesPerSecond) {}
+    public record DriveAtWork(double busy, double queue, Double latencyMs, double bytesPerSecond) {}
 
-    public Load {
+    public LoadFinding {
       series = Map.copyOf(series);
-      series.keySet().forEach(RunNote::checked);
+      series.keySet().forEach(PartFinding::checked);
       programs = List.copyOf(programs);
       drives = Map.copyOf(drives);
-      drives.keySet().forEach(RunNote::checked);
+      drives.keySet().forEach(PartFinding::checked);
       check(
           series.size() <= 100
               && series.values().stream().allMatch(s -> s.size() <= MOST_ROWS)

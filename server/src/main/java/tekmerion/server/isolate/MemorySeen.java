@@ -1,0 +1,163 @@
+package tekmerion.server.isolate;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tekmerion.core.memory.identity.Smbios;
+import tekmerion.core.memory.identity.Smbios.MemorySlot;
+import tekmerion.core.port.PageKind;
+import tekmerion.link.RunKind;
+import tekmerion.server.isolate.MemoryIsolation.Seen;
+import tekmerion.server.job.Job;
+import tekmerion.server.link.ProbeOfJob;
+import tekmerion.server.problem.Refusal;
+import tekmerion.server.reading.PageStore;
+import tekmerion.server.reading.Reading;
+import tekmerion.server.reading.Readings;
+import tekmerion.server.run.RunView;
+import tekmerion.server.run.Runs;
+
+/** What a machine last told of its memory, and the marches of a job. */
+@Service
+class MemorySeen {
+  private static final Set<RunKind> MARCHES = Set.of(RunKind.MARCH, RunKind.MARCH_LONG);
+
+  /** Modules are swapped a dozen times, not more. */
+  private static final int MOST_READINGS = 30;
+
+  private final Readings readings;
+  private final PageStore pages;
+  private final Runs runs;
+  private final ProbeOfJob probeOf;
+
+  /**
+   * One look.
+   *
+   * @param memory as the firmware tells of it; empty if it was not read
+   * @param at null if it was not read
+   * @param canMarch null if a march can be started, else why not
+   * @param known every module that was met in this job, in words, by serial
+   */
+  record Look(
+      List<MemorySlot> memory,
+      Instant at,
+      List<RunView> runs,
+      String canMarch,
+      Map<String, String> known) {
+    List<Seen> slots() {
+      List<Seen> seen = new ArrayList<>();
+      for (int i = 0; i < memory.size(); i++) {
+        MemorySlot slot = memory.get(i);
+        seen.add(
+            new Seen(
+                slot.slot().orElse("Slot " + (i + 1)),
+                slot.filled() ? words(slot) : null,
+                slot.filled() ? slot.serial().orElse(null) : null));
+      }
+      return seen;
+    }
+
+    /** Serials of the modules in order of their slots; null unless each of them tells one. */
+    String serialsOf(int modules) {
+      List<String> serials =
+          memory.stream().filter(MemorySlot::filled).flatMap(m -> m.serial().stream()).toList();
+      return serials.size() == modules
+              && serials.stream().distinct().count() == modules
+              && serials.stream().noneMatch(s -> s.contains("|"))
+          ? String.join("|", serials)
+          : null;
+    }
+
+    /** Null if the slots are others, or one holds a module that is not among these. */
+    List<Integer> placement(List<String> serials, int slots) {
+      if (serials.isEmpty() || memory.size() != slots) {
+        return null;
+      }
+      List<Integer> placed = new ArrayList<>();
+      for (MemorySlot slot : memory) {
+        int module = slot.filled() ? serials.indexOf(slot.serial().orElse("")) : -1;
+        if (slot.filled() && module < 0) {
+          return null;
+        }
+        placed.add(module);
+      }
+      return placed;
+    }
+
+    /** The like of a module; null if it was never met. */
+    String replacement(String serial) {
+      return known.get(serial);
+    }
+
+    private static String words(MemorySlot slot) {
+      List<String> words = new ArrayList<>();
+      slot.sizeBytes().ifPresent(b -> words.add("%d GB".formatted(b >> 30)));
+      slot.kind().ifPresent(words::add);
+      slot.form().ifPresent(words::add);
+      slot.ratedMillionTransfers().ifPresent(t -> words.add("%d MT/s".formatted(t)));
+      slot.configuredMillivolts().ifPresent(v -> words.add("%.2f V".formatted(v / 1000.0)));
+      String model =
+          Stream.of(slot.maker(), slot.partNumber())
+              .flatMap(Optional::stream)
+              .collect(Collectors.joining(" "));
+      return model.isEmpty()
+          ? String.join(" ", words)
+          : "%s (%s)".formatted(String.join(" ", words), model);
+    }
+  }
+
+  MemorySeen(Readings readings, PageStore pages, Runs runs, ProbeOfJob probeOf) {
+    this.readings = readings;
+    this.pages = pages;
+    this.runs = runs;
+    this.probeOf = probeOf;
+  }
+
+  @Transactional(readOnly = true)
+  public Look of(Job job) {
+    List<Reading> all =
+        readings.findByJobIdOrderByTakenAtDesc(job.id()).stream()
+            .filter(r -> r.driveKey().equals(RunKind.BOARD))
+            .limit(MOST_READINGS)
+            .toList();
+    List<List<MemorySlot>> looks =
+        all.stream()
+            .map(
+                r ->
+                    pages
+                        .load(r.getId())
+                        .sound(PageKind.SMBIOS, Smbios.class)
+                        .map(Smbios::memorySlots)
+                        .orElse(List.of()))
+            .toList();
+    List<MemorySlot> memory = looks.isEmpty() ? List.of() : looks.get(0);
+    Map<String, String> known = new HashMap<>();
+    looks.stream()
+        .flatMap(List::stream)
+        .filter(m -> m.filled() && m.serial().isPresent())
+        .forEach(m -> known.putIfAbsent(m.serial().get(), Look.words(m)));
+    return new Look(
+        memory,
+        all.isEmpty() ? null : all.get(0).takenAt(),
+        runs.ofJob(job.id(), MARCHES).stream().map(RunView::of).toList(),
+        canMarch(job),
+        known);
+  }
+
+  private String canMarch(Job job) {
+    try {
+      probeOf.of(job, RunKind.MARCH, RunKind.BOARD);
+      return null;
+    } catch (Refusal refused) {
+      return refused.getMessage();
+    }
+  }
+}

@@ -1,0 +1,95 @@
+package tekmerion.server.reading;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.stereotype.Service;
+import tekmerion.core.battery.BatteryReport;
+import tekmerion.core.drive.DriveReading;
+import tekmerion.core.memory.identity.Smbios;
+import tekmerion.core.port.PageKind;
+import tekmerion.link.RunKind;
+import tekmerion.server.part.PartService;
+import tekmerion.server.part.PartService.Met;
+
+/** Knows again what is no drive: the board, the modules in its slots, the battery. */
+@Service
+public class OtherParts {
+  public static final String MODULE = "module";
+  private static final String KEY = "module-";
+  private static final int MOST_CHARS = 80;
+  private final PartService parts;
+
+  OtherParts(PartService parts) {
+    this.parts = parts;
+  }
+
+  static boolean isOther(String key) {
+    return key.equals(RunKind.BOARD) || key.equals(RunKind.BATTERY);
+  }
+
+  static String name(String key) {
+    return key.equals(RunKind.BOARD) ? "Board and memory" : "Battery";
+  }
+
+  /** Empty if it is a drive that was read. */
+  Optional<Met> met(Long machineId, String key, DriveReading reading, Instant when) {
+    if (key.equals(RunKind.BATTERY)) {
+      Optional<BatteryReport> report = battery(reading);
+      return Optional.of(
+          parts.metOther(
+              machineId,
+              key,
+              "Battery",
+              RunKind.BATTERY,
+              report.flatMap(BatteryReport::model).map(OtherParts::brief).orElse(null),
+              report.flatMap(BatteryReport::serial).map(OtherParts::brief).orElse(null),
+              when));
+    }
+    if (!key.equals(RunKind.BOARD)) {
+      return Optional.empty();
+    }
+    Optional<Smbios> table = reading.sound(PageKind.SMBIOS, Smbios.class);
+    table.ifPresent(t -> modules(machineId, t.memorySlots(), when));
+    return Optional.of(
+        parts.metOther(
+            machineId,
+            key,
+            "Board",
+            RunKind.BOARD,
+            table.flatMap(t -> t.machine().product()).map(OtherParts::brief).orElse(null),
+            table.flatMap(t -> t.machine().serial()).map(OtherParts::brief).orElse(null),
+            when));
+  }
+
+  /** By its registers, else by the system's text. */
+  public static Optional<BatteryReport> battery(DriveReading reading) {
+    return reading
+        .sound(PageKind.BATTERY_REGISTERS, BatteryReport.class)
+        .or(() -> reading.sound(PageKind.BATTERY_SUPPLY, BatteryReport.class));
+  }
+
+  private void modules(Long machineId, List<Smbios.MemorySlot> slots, Instant when) {
+    for (int i = 0; i < slots.size(); i++) {
+      Smbios.MemorySlot slot = slots.get(i);
+      String name = slot.slot().map(OtherParts::brief).orElse("Slot " + (i + 1));
+      if (slot.filled()) {
+        parts.metOther(
+            machineId,
+            KEY + i,
+            name,
+            MODULE,
+            slot.partNumber().map(OtherParts::brief).orElse(null),
+            slot.serial().map(OtherParts::brief).orElse(null),
+            when);
+      } else {
+        parts.left(machineId, KEY + i, when);
+      }
+    }
+  }
+
+  private static String brief(String text) {
+    String line = text.strip().replaceAll("\\s+", " ");
+    return line.length() <= MOST_CHARS ? line : line.substring(0, MOST_CHARS);
+  }
+}

@@ -1,0 +1,114 @@
+package tekmerion.server.work;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tekmerion.core.load.Shift;
+import tekmerion.link.LinkEvent;
+import tekmerion.link.PartFinding.LoadFinding;
+import tekmerion.link.RunKind;
+import tekmerion.server.job.Job;
+import tekmerion.server.job.Jobs;
+import tekmerion.server.job.Trace;
+import tekmerion.server.job.TraceEntry;
+import tekmerion.server.link.ProbeOfJob;
+import tekmerion.server.problem.Refusal;
+import tekmerion.server.run.DriveRun;
+import tekmerion.server.run.RunView;
+import tekmerion.server.run.Runs;
+
+/** Samples of a machine's work, and what a change did to it. */
+@Service
+class WorkViews {
+  /** A sample that was ended early may be too short to compare. */
+  private static final int FEWEST_MOMENTS = 5;
+
+  private final Jobs jobs;
+  private final Runs runs;
+  private final Trace trace;
+  private final ProbeOfJob probeOf;
+
+  WorkViews(Jobs jobs, Runs runs, Trace trace, ProbeOfJob probeOf) {
+    this.jobs = jobs;
+    this.runs = runs;
+    this.trace = trace;
+    this.probeOf = probeOf;
+  }
+
+  @Transactional(readOnly = true)
+  public WorkView of(String number) {
+    Job job =
+        jobs.findByNumber(number)
+            .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
+    List<DriveRun> all = runs.ofJob(job.id(), Set.of(RunKind.LOAD_SAMPLE));
+    List<DriveRun> ended =
+        all.stream()
+            .filter(r -> r.result() != null && r.result().end() != LinkEvent.End.COULD_NOT_RUN)
+            .filter(r -> r.finding() instanceof LoadFinding)
+            .toList();
+    boolean two = ended.size() >= 2;
+    return new WorkView(
+        number,
+        job.version(),
+        job.machine().name(),
+        all.stream().map(RunView::of).toList(),
+        two ? shifts(found(ended.get(1)), found(ended.get(0))) : List.of(),
+        two
+            ? between(job, ended.get(1).result().endedAt(), ended.get(0).result().startedAt())
+            : List.of(),
+        canSample(job));
+  }
+
+  private static LoadFinding found(DriveRun run) {
+    return (LoadFinding) run.finding();
+  }
+
+  private static List<WorkView.ShiftShown> shifts(LoadFinding before, LoadFinding after) {
+    List<WorkView.ShiftShown> shifts = new ArrayList<>();
+    after.series().keySet().stream()
+        .sorted()
+        .forEach(
+            what -> {
+              double[] then = values(before.series().get(what));
+              double[] now = values(after.series().get(what));
+              if (then.length >= FEWEST_MOMENTS && now.length >= FEWEST_MOMENTS) {
+                Shift shift = Shift.of(then, now);
+                shifts.add(
+                    new WorkView.ShiftShown(
+                        what,
+                        shift.words(what),
+                        shift.before(),
+                        shift.after(),
+                        shift.change().low(),
+                        shift.change().high(),
+                        shift.isCertain()));
+              }
+            });
+    return shifts;
+  }
+
+  private static double[] values(List<Double> of) {
+    return of == null ? new double[0] : of.stream().mapToDouble(Double::doubleValue).toArray();
+  }
+
+  /** Changes of the job that lie between two samples. */
+  private List<WorkView.Between> between(Job job, Instant from, Instant to) {
+    return trace.findByJobIdOrderByAtAscIdAsc(job.id()).stream()
+        .filter(t -> t.kind() == TraceEntry.Kind.CHANGE || t.kind() == TraceEntry.Kind.MOVE)
+        .filter(t -> t.at().isAfter(from) && t.at().isBefore(to))
+        .map(t -> new WorkView.Between(t.title(), t.at()))
+        .toList();
+  }
+
+  private String canSample(Job job) {
+    try {
+      probeOf.of(job, RunKind.LOAD_SAMPLE, RunKind.BOARD);
+      return null;
+    } catch (Refusal refused) {
+      return refused.getMessage();
+    }
+  }
+}

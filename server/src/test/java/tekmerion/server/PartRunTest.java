@@ -1,0 +1,280 @@
+package tekmerion.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collections;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.stream.StreamSupport;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import tekmerion.core.port.PageSource;
+import tekmerion.launch.ShopClient;
+import tekmerion.link.BenchLink;
+import tekmerion.link.LinkEvent;
+import tekmerion.link.MachineNote;
+import tekmerion.link.PageNote;
+import tekmerion.link.PartFinding;
+import tekmerion.link.PartFinding.DischargeFinding;
+import tekmerion.link.PartFinding.LoadFinding;
+import tekmerion.link.PartFinding.MarchFinding;
+import tekmerion.link.RunKind;
+import tekmerion.link.ToProbe;
+import tekmerion.link.ToServer;
+import tekmerion.sim.SimMachines;
+import tools.jackson.databind.JsonNode;
+
+/** Memory, battery and work of a machine: from what its probe tells to the weighing. */
+@ExtendWith(RunningServer.class)
+class PartRunTest {
+  private static final MachineNote MACHINE =
+      new MachineNote(
+          "Tarnwick",
+          "desk tower",
+          "",
+          "test",
+          List.of(new MachineNote.DriveNote("drive-a", "Drive A")),
+          List.of(
+              RunKind.BOARD,
+              MachineNote.MEMORY,
+              RunKind.BATTERY,
+              MachineNote.DISCHARGE,
+              MachineNote.LOAD));
+
+  /** Free in the made-up shop. */
+  private static final int BAY = 6;
+
+  private long number;
+
+  /** A job in a bay, with a peer in the probe's place. */
+  private record Linked(ShopClient ines, String job, LinkPeer peer) implements AutoCloseable {
+    private JsonNode get(String what) {
+      return ines.get("/api/jobs/" + job + what).body();
+    }
+
+    /** The bay is free for the next one. */
+    @Override
+    public void close() {
+      peer.close();
+      Map<String, Object> out = new HashMap<>();
+      out.put("version", get("").get("version").intValue());
+      out.put("bay", null);
+      assertThat(ines.post("/api/jobs/" + job + "/bay", out).status()).isEqualTo(204);
+    }
+  }
+
+  private Linked linked(RunningServer.Shop shop, String customer, String complaint)
+      throws Exception {
+    ShopClient ines = shop.signedIn();
+    String job =
+        Talk.begin(shop.signedIn("joao"))
+            .of(customer, "Tarnwick", "desk tower", complaint)
+            .takeIn();
+    int version = ines.get("/api/jobs/" + job).body().get("version").intValue();
+    assertThat(
+            ines.post("/api/jobs/" + job + "/bay", Map.of("version", version, "bay", BAY)).status())
+        .isEqualTo(204);
+    LinkPeer peer = new LinkPeer(shop.address(), LinkPeer.enrol(ines, BAY, UUID.randomUUID()));
+    peer.send(new ToServer.Hello(BenchLink.PROTOCOL, "test", MACHINE, 0));
+    peer.next(ToProbe.Welcome.class);
+    return new Linked(ines, job, peer);
+  }
+
+  /** Unasked, as at each start of a probe. */
+  private void tells(Linked at, String key, PageSource pages) throws Exception {
+    at.peer.send(
+        new ToServer.Event(
+            ++number,
+            new LinkEvent.DriveRead(
+                UUID.randomUUID(),
+                UUID.randomUUID(),
+                key,
+                Instant.now(),
+                pages.kinds().stream().map(k -> PageNote.of(k, pages.read(k))).toList())));
+    at.peer.next(ToProbe.Acknowledge.class);
+  }
+
+  private static PageSource board(String placed) {
+    return new SimMachines()
+        .open("sim:bad-module,0,60," + placed)
+        .orElseThrow()
+        .board()
+        .orElseThrow()
+        .pages();
+  }
+
+  private static ShopClient.Answer start(Linked at, RunKind kind) {
+    return at.ines.post(
+        "/api/jobs/%s/drives/%s/runs".formatted(at.job, kind.partKey().orElseThrow()),
+        Map.of("kind", kind.name()));
+  }
+
+  private void runs(Linked at, RunKind kind, PartFinding found) throws Exception {
+    UUID id = UUID.fromString(start(at, kind).body().get("id").stringValue());
+    assertThat(at.peer.next(ToProbe.StartRun.class).run()).isEqualTo(kind);
+    at.peer.send(new ToServer.RunProgress(id, 0.5, 30, 5, -1, null, found));
+    Instant now = Instant.now();
+    at.peer.send(
+        new ToServer.Event(
+            ++number,
+            new LinkEvent.RunEnded(
+                id,
+                kind.partKey().orElseThrow(),
+                kind,
+                now.minusSeconds(60),
+                now,
+                LinkEvent.End.COMPLETE,
+                "",
+                null,
+                null,
+                found)));
+    at.peer.next(ToProbe.Acknowledge.class);
+  }
+
+  /** Words of the signs that count in the weighing. */
+  private static String signs(Linked at) {
+    return StreamSupport.stream(at.get("").get("weighing").get("causes").spliterator(), false)
+        .map(JsonNode::toString)
+        .reduce("", String::concat);
+  }
+
+  @Test
+  void modulesAreKnownAgainByTheirSerialsWhereverTheySit(RunningServer.Shop shop) throws Exception {
+    try (Linked at = linked(shop, "Module Haas", "It stops with a memory error")) {
+      tells(at, RunKind.BOARD, board("AB"));
+      JsonNode seen = at.get("/memory");
+      assertThat(seen.get("seen").get(1).get("module").stringValue())
+          .isEqualTo("8 GB DDR4 SODIMM 3200 MT/s 1.20 V (Sound & Sons SND-8G-3200)");
+      assertThat(
+              at.ines
+                  .put(
+                      "/api/jobs/%s/memory".formatted(at.job),
+                      Map.of(
+                          "version", seen.get("version").intValue(),
+                          "modules", List.of("A", "B"),
+                          "slots", List.of("Slot 1", "Slot 2")))
+                  .status())
+          .isEqualTo(204);
+
+      tells(at, RunKind.BOARD, board("B-"));
+
+      assertThat(at.get("/memory").get("placedNow").toString()).isEqualTo("[1,-1]");
+      assertThat(at.get("/memory").get("seen").get(1).get("module").isNull()).isTrue();
+      assertThat(signs(at)).contains("One memory module");
+    }
+  }
+
+  @Test
+  void aMarchIsShownWhileItRunsAndWeighedAtItsEnd(RunningServer.Shop shop) throws Exception {
+    List<Integer> lines = new ArrayList<>(Collections.nCopies(64, 0));
+    lines.set(19, 2);
+    MarchFinding found =
+        new MarchFinding(
+            "March C-",
+            List.of("Address in address"),
+            1L << 30,
+            "1,024 of 8,192 MiB",
+            1,
+            14,
+            lines,
+            Map.of("stuck-at", 2),
+            List.of(new MarchFinding.FaultStretch(20_481, 20_737, 2)),
+            "2 faulty bits, all on bit line 19, in one place",
+            null);
+    try (Linked at = linked(shop, "March Haas", "It stops with a memory error")) {
+      assertThat(at.get("/memory").get("canMarch").isNull()).isTrue();
+      assertThat(start(at, RunKind.DISCHARGE).status()).isEqualTo(202); // another part of it
+      at.peer.next(ToProbe.StartRun.class);
+
+      runs(at, RunKind.MARCH, found);
+
+      JsonNode run = at.get("/memory").get("runs").get(0);
+      assertThat(run.get("end").stringValue()).isEqualTo("COMPLETE");
+      assertThat(run.get("march").get("byBit").get(19).intValue()).isEqualTo(2);
+      assertThat(signs(at)).contains("The march: 2 faulty bits, all on bit line 19");
+    }
+  }
+
+  @Test
+  void aBatteryIsMeasuredAgainstItsOwnAccount(RunningServer.Shop shop) throws Exception {
+    PageSource battery =
+        new SimMachines().open("sim:tired-battery,0").orElseThrow().battery().orElseThrow().pages();
+    try (Linked at = linked(shop, "Battery Haas", "The battery dies quickly")) {
+      tells(at, RunKind.BATTERY, battery);
+      JsonNode told = at.get("/battery");
+      assertThat(told.get("report").get("cycles").intValue()).isEqualTo(731);
+      assertThat(told.get("report").get("health").doubleValue()).isEqualTo(2.05 / 4.385);
+      assertThat(told.get("adapter").get("mostWatts").doubleValue()).isEqualTo(19.5 * 3.34);
+
+      runs(at, RunKind.DISCHARGE, discharged(1.55));
+
+      JsonNode measured = at.get("/battery");
+      assertThat(measured.get("looks").size()).isEqualTo(2);
+      assertThat(measured.get("looks").get(1).get("health").doubleValue()).isEqualTo(1.55 / 4.385);
+      assertThat(signs(at))
+          .contains("Measured: 35 % of its design") // 1.55 of 4.385
+          .contains("Its gauge says 32 % more than was measured"); // 2.05 of 1.55
+    }
+  }
+
+  private static DischargeFinding discharged(double ampereHours) {
+    return new DischargeFinding(
+        List.of(Arrays.asList(0.0, 12.3, 1.5, null)),
+        3_900,
+        new DischargeFinding.MeasuredRange(ampereHours, 0.97 * ampereHours, 1.03 * ampereHours),
+        null,
+        null,
+        0,
+        0,
+        0,
+        true,
+        4.385,
+        2.05,
+        1.0,
+        null,
+        null);
+  }
+
+  /** Whatever it would tell, a swollen pack is not loaded; another run of the machine may begin. */
+  @Test
+  void aSwollenPackIsNeverLoaded(RunningServer.Shop shop) throws Exception {
+    try (Linked at = linked(shop, "Swollen Haas", "The battery is swollen, touchpad lifted")) {
+      assertThat(start(at, RunKind.DISCHARGE).status()).isEqualTo(423);
+      assertThat(at.get("/battery").get("unsafe").stringValue()).contains("swollen");
+      assertThat(start(at, RunKind.LOAD_SAMPLE).status()).isEqualTo(202);
+    }
+  }
+
+  @Test
+  void twoSamplesSayWhatAChangeDid(RunningServer.Shop shop) throws Exception {
+    try (Linked at = linked(shop, "Work Haas", "It is slow")) {
+      runs(at, RunKind.LOAD_SAMPLE, sample(0.97));
+      assertThat(at.get("/work").get("shifts").size()).isZero();
+
+      runs(at, RunKind.LOAD_SAMPLE, sample(0.11));
+
+      assertThat(at.get("/work").get("shifts").get(0).get("words").stringValue())
+          .isEqualTo("drive sda fell from 97 to 11 %, certain");
+    }
+  }
+
+  private static LoadFinding sample(double busy) {
+    List<Double> moments = new ArrayList<>();
+    for (int i = 0; i < 60; i++) {
+      moments.add(busy + 0.01 * (i % 2 == 0 ? 1 : -1));
+    }
+    return new LoadFinding(
+        1,
+        Map.of("drive sda", moments),
+        List.of(),
+        Map.of("sda", new LoadFinding.DriveAtWork(busy, 1, 4.0, 1e6)),
+        null,
+        null,
+        null);
+  }
+}
