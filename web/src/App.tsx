@@ -17,6 +17,8 @@ import { JobView } from './views/job/JobView';
 import { KnowHowView } from './views/know-how/KnowHowView';
 import { MakersView } from './views/makers/MakersView';
 import { MemoryView } from './views/memory/MemoryView';
+import { BatteryView } from './views/battery/BatteryView';
+import { WorkView } from './views/work/WorkView';
 import { PartView } from './views/part/PartView';
 import { JoinView } from './views/people/JoinView';
 import { MeView } from './views/people/MeView';
@@ -39,6 +41,8 @@ const router = createBrowserRouter([
       { path: '/reading/:id', element: <ReadingView /> },
       { path: '/drive/:number/:driveKey', element: <DriveView /> },
       { path: '/memory/:number', element: <MemoryView /> },
+      { path: '/battery/:number', element: <BatteryView /> },
+      { path: '/work/:number', element: <WorkView /> },
       { path: '/intake', element: <IntakeHome /> },
       { path: '/intake/:id', element: <IntakeView /> },
       { path: '/wall', element: <WallView /> },

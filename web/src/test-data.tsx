@@ -6,6 +6,7 @@ import { vi } from 'vitest';
 import type {
   CauseShare,
   CourseView,
+  DriveRun,
   Floor,
   FloorJob,
   Intake,
@@ -108,6 +109,7 @@ export const job = (more: Partial<Job> = {}): Job => ({
       probeVersion: '0.1.0',
       machine: 'Ostrel 17',
       drives: ['drive-a'],
+      others: [],
       lastSeenAt: null,
     },
   },
@@ -281,9 +283,34 @@ export function answering(answer: (method: string, path: string) => [number, unk
 export function show(element: ReactNode, path = '/', route = '*') {
   const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
   const router = createMemoryRouter([{ path: route, element }], { initialEntries: [path] });
-  return render(
+  const shown = render(
     <QueryClientProvider client={client}>
       <RouterProvider router={router} />
     </QueryClientProvider>,
   );
+  return { ...shown, client };
 }
+
+/** A run that came to its end and found nothing. */
+export const driveRun = (more: Partial<DriveRun> = {}): DriveRun => ({
+  id: 'r1',
+  driveKey: 'drive-a',
+  kind: 'SURFACE',
+  name: 'Surface pass',
+  gentle: true,
+  state: 'ENDED',
+  askedAt: '2026-11-20T10:00:00Z',
+  share: 1,
+  likelyEnd: null,
+  spreadSeconds: null,
+  atByte: null,
+  surface: null,
+  march: null,
+  discharge: null,
+  load: null,
+  end: 'COMPLETE',
+  endedAt: '2026-11-20T11:00:00Z',
+  why: null,
+  selfTest: null,
+  ...more,
+});

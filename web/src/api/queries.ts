@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { request } from './client';
 import type {
+  Battery,
   Colleague,
   Course,
   CustomerLife,
@@ -20,6 +21,7 @@ import type {
   Reading,
   Session,
   Stance,
+  Work,
 } from './types';
 
 /** Keys under which answers are kept; live events name the same things. */
@@ -38,6 +40,8 @@ export const keys = {
   makers: ['makers'] as const,
   /** Below its job: what changes the job may change it. */
   memory: (number: string) => ['job', number, 'memory'] as const,
+  battery: (number: string) => ['job', number, 'battery'] as const,
+  work: (number: string) => ['job', number, 'work'] as const,
   knowHow: ['know-how'] as const,
   learnt: ['learnt'] as const,
   part: (id: string) => ['part', id] as const,
@@ -66,6 +70,18 @@ export const useMemory = (number: string) =>
   useQuery({
     queryKey: keys.memory(number),
     queryFn: () => request<Memory>('GET', `/api/jobs/${encodeURIComponent(number)}/memory`),
+  });
+
+export const useBattery = (number: string) =>
+  useQuery({
+    queryKey: keys.battery(number),
+    queryFn: () => request<Battery>('GET', `/api/jobs/${encodeURIComponent(number)}/battery`),
+  });
+
+export const useWork = (number: string) =>
+  useQuery({
+    queryKey: keys.work(number),
+    queryFn: () => request<Work>('GET', `/api/jobs/${encodeURIComponent(number)}/work`),
   });
 
 export const useKnowHow = (text: string) =>

@@ -55,7 +55,11 @@ export function Band({ person, here }: BandProps) {
         {tab('/know-how', 'Know-how', pathname === '/know-how' || pathname === '/makers')}
         {person.role === 'LEAD' && tab('/people', 'People', pathname === '/people')}
       </nav>
-      <Bays aria-label="Bays" data-tabs={person.role === 'LEAD' ? 4 : 3}>
+      <Bays
+        aria-label="Bays"
+        data-tabs={person.role === 'LEAD' ? 4 : 3}
+        data-many={bays.length > ONE_ROW || undefined}
+      >
         {bays.map((bay) => (
           <li key={bay.number}>
             <BayButton
@@ -79,7 +83,7 @@ export function Band({ person, here }: BandProps) {
           </li>
         ))}
       </Bays>
-      <Who>
+      <Who data-many={bays.length > ONE_ROW || undefined}>
         <Find open={finding} onOpen={setFinding} />
         <Bell />
         <PersonMenu person={person} here={here} />
@@ -91,10 +95,15 @@ export function Band({ person, here }: BandProps) {
   );
 }
 
-/** Its job, its intake or ruling, or one of its drives. */
+/** More bays than these have a row of their own. */
+const ONE_ROW = 6;
+
+const VIEWS = ['job', 'drive', 'memory', 'battery', 'work'];
+
+/** Its job, its intake or ruling, or one of its parts. */
 function isHere(pathname: string, bay: Bay): boolean {
   const [, view, number] = pathname.split('/');
-  return (view === 'job' || view === 'drive') && number === bay.job?.number;
+  return VIEWS.includes(view ?? '') && number === bay.job?.number;
 }
 
 /** Digits 1–9 jump to a bay unless something is being typed or a dialog is open. */
@@ -172,6 +181,18 @@ const Bays = styled.ul`
   gap: 5px;
   margin-left: auto;
   flex-wrap: wrap;
+  &[data-many] {
+    order: 2;
+    flex: 1 0 100%;
+    margin: 0;
+  }
+  &[data-many] > li {
+    flex: 1 1 118px;
+  }
+  &[data-many] button {
+    inline-size: 100%;
+    block-size: 100%;
+  }
 `;
 
 const BayButton = styled(AriaButton)`
@@ -203,6 +224,7 @@ const BayButton = styled(AriaButton)`
 `;
 
 const BayText = styled.span`
+  flex: 1;
   display: grid;
   font-size: 13px;
   line-height: 1.25;
@@ -224,6 +246,9 @@ const Plate = styled.span`
 `;
 
 const Who = styled.div`
+  &[data-many] {
+    margin-left: auto;
+  }
   display: flex;
   align-items: center;
   gap: 5px;

@@ -1,32 +1,12 @@
 import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, expect, it, vi } from 'vitest';
-import type { DriveData, DriveRun } from '../../api/types';
-import { answering, show } from '../../test-data';
+import type { DriveData } from '../../api/types';
+import { answering, driveRun as run, show } from '../../test-data';
 import { DriveView } from './DriveView';
 
 afterEach(() => {
   vi.unstubAllGlobals();
-});
-
-const run = (more: Partial<DriveRun> = {}): DriveRun => ({
-  id: 'r1',
-  driveKey: 'drive-a',
-  kind: 'SURFACE',
-  name: 'Surface pass',
-  gentle: true,
-  state: 'ENDED',
-  askedAt: '2026-11-20T10:00:00Z',
-  share: 1,
-  likelyEnd: null,
-  spreadSeconds: null,
-  atByte: null,
-  surface: null,
-  end: 'COMPLETE',
-  endedAt: '2026-11-20T11:00:00Z',
-  why: null,
-  selfTest: null,
-  ...more,
 });
 
 const drive = (more: Partial<DriveData> = {}): DriveData => ({

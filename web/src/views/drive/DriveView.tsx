@@ -14,7 +14,7 @@ import { OutlookCard } from './OutlookCard';
 import { Profile } from './Profile';
 import { profileTitle } from './profileGeometry';
 import { RunList } from './RunList';
-import { RunPanel } from './RunPanel';
+import { RunPanel } from '../run/RunPanel';
 import { StartRun } from './StartRun';
 import { TrendCard } from './TrendCard';
 import { VisitsTable } from './VisitsTable';

@@ -12,6 +12,13 @@ export interface PlacesProps {
   onChoose: (place: string) => void;
 }
 
+/** Where a place has a view of its own with its tests. */
+const INSTRUMENTS: Record<string, { path: string; words: string }> = {
+  memory: { path: 'memory', words: 'March it, isolate by swapping' },
+  power: { path: 'battery', words: 'Its battery' },
+  system: { path: 'work', words: 'What keeps it busy' },
+};
+
 /** The machine in the order in which it is checked; drives with what they are. */
 export function Places({ job, chosen, onChoose }: PlacesProps) {
   return (
@@ -33,9 +40,11 @@ export function Places({ job, chosen, onChoose }: PlacesProps) {
               </span>
             </Row>
             {place.id === 'drive' && <Drives job={job} />}
-            {place.id === 'memory' && place.tilt !== 'CLEARED' && (
+            {place.id in INSTRUMENTS && (
               <Below>
-                <Link to={`/memory/${job.number}`}>Isolate by swapping</Link>
+                <Link to={`/${INSTRUMENTS[place.id]?.path ?? ''}/${job.number}`}>
+                  {INSTRUMENTS[place.id]?.words}
+                </Link>
               </Below>
             )}
           </li>

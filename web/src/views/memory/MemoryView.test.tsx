@@ -2,13 +2,20 @@ import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { expect, it } from 'vitest';
 import type { Memory } from '../../api/types';
-import { answering, show } from '../../test-data';
+import { answering, driveRun, show } from '../../test-data';
+import { marchTitle } from './March';
 import { MemoryView, titleOf } from './MemoryView';
 
 const memory = (more: Partial<Memory> = {}): Memory => ({
   number: 'J-1',
   version: 7,
   machine: 'Tarnwick desk tower',
+  seen: [],
+  seenAt: null,
+  placedNow: null,
+  runs: [],
+  canMarch: 'No probe is connected in bay 7.',
+  replacement: null,
   modules: ['M1', 'M2'],
   slots: ['slot 1', 'slot 2'],
   starts: [
@@ -84,4 +91,47 @@ it('asks for the modules first', async () => {
     modules: ['M1', 'M2'],
     slots: ['slot 1', 'slot 2'],
   });
+});
+
+const march = {
+  algorithm: 'March C-',
+  done: ['Address in address', 'March C-'],
+  bytes: 1_048_576,
+  coverage: '1 of 16,384 MiB',
+  passes: 1,
+  mismatches: 14,
+  byBit: Array.from({ length: 64 }, (_, bit) => (bit === 19 ? 2 : 0)),
+  byClass: { 'stuck-at': 2 },
+  stretches: [{ fromWord: 20_481, toWord: 20_737, words: 2 }],
+  where: '2 faulty bits, all on bit line 19, in one place',
+  celsius: null,
+};
+
+it('shows on which lines a march failed, and tells a whole pass from an ended one', async () => {
+  const failed = driveRun({ kind: 'MARCH', driveKey: 'board', name: 'March', march });
+  answering(() => [200, memory({ runs: [failed] })]);
+  show(<MemoryView />, '/memory/J-1', '/memory/:number');
+
+  expect(
+    await screen.findByRole('img', { name: 'Faulty words by line: line 19: 2' }),
+  ).toBeVisible();
+  expect(screen.getByText('2 bits stuck')).toBeVisible();
+  expect(screen.getByText(/1 place, the first at 0.16 MiB of 1.00 MiB/)).toBeVisible();
+  const clean = { ...march, mismatches: 0, where: '' };
+  expect(marchTitle(null, [{ ...failed, march: clean }])).toContain('no error in a whole pass');
+  expect(marchTitle(null, [{ ...failed, march: { ...clean, passes: 0 } }])).toContain(
+    'ended before one whole pass',
+  );
+});
+
+it('fills in how the modules sit, once the machine has told it', async () => {
+  answering(() => [
+    200,
+    memory({ placedNow: [-1, 1], seenAt: '2026-11-23T09:00:00Z', replacement: '8 GB DDR4' }),
+  ]);
+  show(<MemoryView />, '/memory/J-1', '/memory/:number');
+
+  const second = await screen.findByRole<HTMLSelectElement>('combobox', { name: 'slot 2' });
+  expect(second.value).toBe('1');
+  expect(screen.getByText(/filled in by its serials/)).toBeVisible();
 });

@@ -7,7 +7,9 @@ import { color } from '../../theme/theme';
 import { ofHundred } from '../../ui/format';
 import { Loaded } from '../../ui/Loaded';
 import { Lead, Page, Sheet, SheetHead, Sub, Title } from '../../ui/Sheet';
+import { March } from './March';
 import { SetUp } from './SetUp';
+import { SlotsSeen } from './SlotsSeen';
 import { Starts } from './Starts';
 
 /** Modules and slots under suspicion, start by start, and which start tells most next. */
@@ -23,7 +25,13 @@ export function MemoryView() {
           </Back>
           <Title>{titleOf(data)}</Title>
           {data.modules.length === 0 ? (
-            <SetUp memory={data} />
+            <Columns>
+              <Stacked>
+                <March memory={data} />
+                <SetUp key={data.seenAt} memory={data} />
+              </Stacked>
+              <SlotsSeen memory={data} />
+            </Columns>
           ) : (
             <>
               <Sub>
@@ -32,7 +40,13 @@ export function MemoryView() {
                 most {ofHundred(data.error)} of 100.
               </Sub>
               <Columns>
-                <Starts key={`${data.starts.length} ${data.version}`} memory={data} />
+                <Stacked>
+                  <Starts
+                    key={`${data.starts.length} ${data.version} ${data.seenAt ?? ''}`}
+                    memory={data}
+                  />
+                  <March memory={data} />
+                </Stacked>
                 <Side memory={data} />
               </Columns>
             </>
@@ -45,7 +59,14 @@ export function MemoryView() {
 
 /** The finding, not the type. */
 export function titleOf(memory: Memory): string {
-  if (memory.modules.length === 0) return 'What sits in its memory slots?';
+  if (memory.modules.length === 0) {
+    if (memory.runs.some((r) => r.state !== 'ENDED')) return 'Its memory is being marched through';
+    const march = memory.runs.find((r) => r.state === 'ENDED' && r.march !== null)?.march;
+    if (march != null && march.where !== '') return 'Its memory errs: which module, or which slot?';
+    return march != null && march.passes > 0
+      ? 'Its memory held through a whole march'
+      : 'What sits in its memory slots?';
+  }
   if (memory.named !== null) {
     return memory.named.startsWith('none of these')
       ? 'It is neither a module nor a slot'
@@ -104,12 +125,19 @@ function Side({ memory }: { memory: Memory }) {
           </Options>
         </Sheet>
       )}
+      {memory.replacement !== null && (
+        <Padded>
+          <Lead>To buy in its place</Lead>
+          <p>{memory.replacement}</p>
+        </Padded>
+      )}
       {memory.meanwhile !== null && (
         <Padded>
           <Lead>Until the part comes</Lead>
           <p>It may go home with {memory.meanwhile}: nothing speaks against that.</p>
         </Padded>
       )}
+      <SlotsSeen memory={memory} />
     </Stacked>
   );
 }

@@ -6,7 +6,7 @@ import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { Select } from '../../ui/Select';
-import { Sheet } from '../../ui/Sheet';
+import { Lead, Sheet } from '../../ui/Sheet';
 
 const COUNTS = [
   ['1', '1'],
@@ -17,20 +17,31 @@ const COUNTS = [
 
 type Count = (typeof COUNTS)[number][0];
 
+/** As many as the machine has, two if it does not tell. */
+const counted = (slots: number): Count =>
+  COUNTS.map(([n]) => n).find((n) => Number(n) === slots) ?? '2';
+
 /** Names what there is to swap, before the first start. */
 export function SetUp({ memory }: { memory: Memory }) {
   const call = useCall(keys.memory(memory.number), keys.job(memory.number));
-  const [names, setNames] = useState('M1, M2');
-  const [slots, setSlots] = useState<Count>('2');
+  const told = memory.seen.filter((slot) => slot.module !== null).length;
+  const [names, setNames] = useState(
+    told === 0
+      ? 'M1, M2'
+      : memory.seen.flatMap((s, i) => (s.module === null ? [] : [`M${i + 1}`])).join(', '),
+  );
+  const [slots, setSlots] = useState<Count>(counted(memory.seen.length));
   const modules = names
     .split(',')
     .map((name) => name.trim())
     .filter((name) => name !== '');
   return (
     <Box>
+      <Lead>Isolate by swapping</Lead>
       <p>
         Mark the modules before the first comes out: M1 for the one in the first slot, and so on.
         From then on every start is kept, and the next best one is worked out.
+        {told > 0 && ' The machine tells their serials, so they are known again wherever they sit.'}
       </p>
       <Field
         label="Modules, in the order of their slots, with commas between"
@@ -50,7 +61,10 @@ export function SetUp({ memory }: { memory: Memory }) {
             body: {
               version: memory.version,
               modules,
-              slots: Array.from({ length: Number(slots) }, (_, i) => `slot ${i + 1}`),
+              slots: Array.from(
+                { length: Number(slots) },
+                (_, i) => memory.seen[i]?.slot ?? `slot ${i + 1}`,
+              ),
             },
           })
         }
@@ -65,7 +79,5 @@ const Box = styled(Sheet)`
   display: grid;
   gap: 12px;
   justify-items: start;
-  max-width: 640px;
   padding: 16px;
-  margin: 12px 0;
 `;

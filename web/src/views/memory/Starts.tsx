@@ -30,6 +30,7 @@ export function Starts({ memory }: { memory: Memory }) {
       body: { version: memory.version, ...body },
     });
   const report = (outcome: Outcome) => post('starts', { placement, outcome, note: '' });
+  const seenNow = isNews(memory) && String(memory.placedNow) === String(placement);
   const last = memory.starts[memory.starts.length - 1];
   const best = memory.options.find((option) => String(option.placement) === String(placement));
   const proposal = best === undefined || last === undefined ? '' : `: ${best.words}`;
@@ -104,6 +105,9 @@ export function Starts({ memory }: { memory: Memory }) {
             />
           ))}
         </Row>
+        {seenNow && (
+          <p role="status">The machine tells that it sits so now: filled in by its serials.</p>
+        )}
         {!possible && <p role="status">One module sits in one slot, and one at least is in.</p>}
         <Row>
           <Big isDisabled={!possible || call.isPending} onPress={() => report('FAIL')}>
@@ -122,8 +126,19 @@ export function Starts({ memory }: { memory: Memory }) {
   );
 }
 
-/** What tells most; the first start is as it came. */
+/** Whether somebody has started it since the last start that was kept, and it told how it sits. */
+function isNews(memory: Memory): boolean {
+  const last = memory.starts[memory.starts.length - 1];
+  return (
+    memory.placedNow !== null &&
+    memory.seenAt !== null &&
+    (last === undefined || new Date(memory.seenAt) > new Date(last.at))
+  );
+}
+
+/** As it sits, if it told; else what tells most. The first start is as it came. */
 function proposed(memory: Memory): readonly number[] {
+  if (isNews(memory) && memory.placedNow !== null) return memory.placedNow;
   const best = memory.options[0];
   return memory.starts.length > 0 && best !== undefined
     ? best.placement

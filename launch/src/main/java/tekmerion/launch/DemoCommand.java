@@ -7,8 +7,8 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.util.HashMap;
-import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -23,8 +23,17 @@ import picocli.CommandLine.Option;
     mixinStandardHelpOptions = true)
 final class DemoCommand implements Callable<Integer> {
   private static final String PERSON = "ines";
-  private static final List<String> MACHINES =
-      List.of("sim:worn-disk", "sim:sound-drive", "sim:bad-bridge");
+
+  /** By bay. */
+  private static final Map<Integer, String> MACHINES =
+      new TreeMap<>(
+          Map.of(
+              1, "sim:worn-disk",
+              2, "sim:sound-drive",
+              3, "sim:bad-bridge",
+              7, "sim:bad-module",
+              8, "sim:tired-battery",
+              9, "sim:busy-drive"));
 
   @Option(
       names = "--data",
@@ -82,7 +91,7 @@ final class DemoCommand implements Callable<Integer> {
           "%n  Tekmerion   %s%n  sign in     %s%n  password    %s%n%n",
           server.address(), PERSON, password);
       bench(home, folder, server, secrets, running);
-      System.out.println("Three simulated machines are on the bench. Ctrl-C ends everything.");
+      System.out.println("Six simulated machines are on the bench. Ctrl-C ends everything.");
       running.await();
     }
   }
@@ -97,7 +106,8 @@ final class DemoCommand implements Callable<Integer> {
       Home home, Path folder, ServerProcess server, Secrets secrets, Running running) {
     ShopClient shop = new ShopClient(server.address());
     boolean signedIn = false;
-    for (int bay = 1; bay <= MACHINES.size(); bay++) {
+    for (Map.Entry<Integer, String> machine : MACHINES.entrySet()) {
+      int bay = machine.getKey();
       Path place = folder.resolve("probes/bay-" + bay);
       String enrolledWith = "enrolledWith.bay" + bay;
       String code = null;
@@ -112,7 +122,7 @@ final class DemoCommand implements Callable<Integer> {
         code = shop.enrolmentCode(bay);
         secrets.put(enrolledWith, server.address().toString());
       }
-      running.add(ProbeProcess.start(home, place, server.address(), MACHINES.get(bay - 1), code));
+      running.add(ProbeProcess.start(home, place, server.address(), machine.getValue(), code));
     }
   }
 }

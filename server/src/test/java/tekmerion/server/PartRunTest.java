@@ -208,16 +208,16 @@ class PartRunTest {
       tells(at, RunKind.BATTERY, battery);
       JsonNode told = at.get("/battery");
       assertThat(told.get("report").get("cycles").intValue()).isEqualTo(731);
-      assertThat(told.get("report").get("health").doubleValue()).isEqualTo(2.05 / 4.385);
+      assertThat(told.get("report").get("health").doubleValue()).isEqualTo(2.05 / 4.4);
       assertThat(told.get("adapter").get("mostWatts").doubleValue()).isEqualTo(19.5 * 3.34);
 
       runs(at, RunKind.DISCHARGE, discharged(1.55));
 
       JsonNode measured = at.get("/battery");
       assertThat(measured.get("looks").size()).isEqualTo(2);
-      assertThat(measured.get("looks").get(1).get("health").doubleValue()).isEqualTo(1.55 / 4.385);
+      assertThat(measured.get("looks").get(1).get("health").doubleValue()).isEqualTo(1.55 / 4.4);
       assertThat(signs(at))
-          .contains("Measured: 35 % of its design") // 1.55 of 4.385
+          .contains("Measured: 35 % of its design") // 1.55 of 4.4
           .contains("Its gauge says 32 % more than was measured"); // 2.05 of 1.55
     }
   }
@@ -233,7 +233,7 @@ class PartRunTest {
         0,
         0,
         true,
-        4.385,
+        4.4,
         2.05,
         1.0,
         null,

@@ -175,7 +175,7 @@ public final class SimMachines implements MachineProvider {
     SimBattery battery =
         new SimBattery(
             new SimBattery.Life(
-                "Lodestar", "PM-3", "LS-00417", 4.385, 1.93, 2.05, 731, 0.154, 2 * speedUp));
+                "Lodestar", "PM-3", "LS-00417", 4.4, 1.93, 2.05, 731, 0.154, 2 * speedUp));
     return machine("Norrvik", "13 laptop", "NV13-0921-07", drive, slow(drive, perPage))
         .with(
             Optional.of(board.board(slow(board, perPage))),

@@ -120,7 +120,7 @@ class PartRunsTest {
     PartFinding.DischargeFinding discharge = (PartFinding.DischargeFinding) end.found();
     assertThat(discharge.reachedCutOff()).isTrue();
     assertThat(discharge.chargeAh().value()).isBetween(1.75, 1.95); // the last of it stays in
-    assertThat(discharge.designAh()).isEqualTo(4.385);
+    assertThat(discharge.designAh()).isEqualTo(4.4);
     assertThat(discharge.resistanceOhm().value()).isBetween(0.13, 0.22);
     assertThat(discharge.points().size()).isBetween(300, 600);
     assertThat(Files.exists(folder.resolve(ID + ".samples"))).isFalse();

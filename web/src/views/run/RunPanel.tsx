@@ -24,7 +24,7 @@ export function RunPanel({ run, job }: { run: DriveRun; job: string }) {
       <span>{endWords(run)}</span>
       {run.surface !== null && <span>{sampleWords(run)}</span>}
       <Buttons>
-        {run.kind.startsWith('SURFACE') && run.state === 'RUNNING' && (
+        {canPause(run) && run.state === 'RUNNING' && (
           <Button onPress={() => send('pause')}>Pause</Button>
         )}
         {paused && (
@@ -40,6 +40,8 @@ export function RunPanel({ run, job }: { run: DriveRun; job: string }) {
     </Panel>
   );
 }
+
+const canPause = (run: DriveRun) => run.kind.startsWith('SURFACE');
 
 function endWords(run: DriveRun): string {
   if (run.state === 'PAUSED') return 'Kept as it is; it goes on from here.';

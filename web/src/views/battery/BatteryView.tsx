@@ -1,0 +1,240 @@
+import { Link, useParams } from 'react-router';
+import styled from 'styled-components';
+import { useBattery, useReadDrive } from '../../api/queries';
+import type { Battery } from '../../api/types';
+import { TiltMark } from '../../marks/TiltMark';
+import { color } from '../../theme/theme';
+import { Button } from '../../ui/Button';
+import { when } from '../../ui/format';
+import { Loaded } from '../../ui/Loaded';
+import { ProblemNote } from '../../ui/ProblemNote';
+import { Lead, Mono, Page, Sheet, SheetHead, Title } from '../../ui/Sheet';
+import { Discharges } from './Discharges';
+import { FadeCard } from './FadeCard';
+import { health, measuredOf, percent } from './figures';
+
+/** A battery: what is in it, how it fades, what it says of itself. */
+export function BatteryView() {
+  const { number = '' } = useParams();
+  const battery = useBattery(number);
+  return <Loaded query={battery}>{(data) => <Shown battery={data} />}</Loaded>;
+}
+
+function Shown({ battery }: { battery: Battery }) {
+  const read = useReadDrive(battery.number);
+  return (
+    <Page>
+      <Head>
+        <Back to={`/job/${battery.number}`}>
+          ‹ {battery.number} {battery.machine}
+        </Back>
+        <TiltMark tilt={tiltOf(battery)} size={30} />
+        <Title>{titleOf(battery)}</Title>
+        <Button
+          isDisabled={battery.canRead !== null || read.isPending}
+          onPress={() => read.mutate({ driveKey: 'battery' })}
+        >
+          {battery.readAt === null ? 'Read it' : 'Read it again'}
+        </Button>
+      </Head>
+      {battery.unsafe !== null && (
+        <Unsafe role="alert">
+          <b>{battery.unsafe}</b> Do not charge it, load it, press it or pierce it. Switch the
+          machine off, take the battery out if that needs no force, and keep it away from what
+          burns.
+        </Unsafe>
+      )}
+      {read.isError && <ProblemNote error={read.error} />}
+      <Columns>
+        <Stacked>
+          <Discharges battery={battery} />
+          <FadeCard battery={battery} />
+        </Stacked>
+        <Stacked>
+          <OwnAccount battery={battery} />
+          <Charging battery={battery} />
+        </Stacked>
+      </Columns>
+    </Page>
+  );
+}
+
+/** The finding, not the type. */
+export function titleOf(battery: Battery): string {
+  if (battery.unsafe !== null) return 'This battery is unsafe: it is neither loaded nor charged';
+  const measured = measuredOf(battery);
+  if (measured !== null) {
+    return measured.health === null
+      ? `${measured.ampereHours.toFixed(2)} Ah were in it`
+      : `It holds ${percent(measured.health)} of what a new one does, measured`;
+  }
+  const own = battery.report?.health ?? null;
+  if (own !== null) return `It says that it holds ${percent(own)} of what a new one does`;
+  return battery.readAt === null
+    ? 'Nobody has read this battery yet'
+    : 'It does not tell how much it holds';
+}
+
+function tiltOf(battery: Battery) {
+  if (battery.unsafe !== null) return 'IMPLICATED' as const;
+  const share = health(battery);
+  if (share === null) return 'UNKNOWN' as const;
+  return share < 0.5 ? 'IMPLICATED' : share < 0.8 ? 'LEANING' : 'LEANING_CLEAR';
+}
+
+/** "4.39 Ah", or that it is not told. */
+const amount = (value: number | null, unit: string | null) =>
+  value === null ? 'not reported' : `${value.toFixed(2)} ${unit ?? ''}`;
+
+function OwnAccount({ battery }: { battery: Battery }) {
+  const r = battery.report;
+  return (
+    <Sheet>
+      <SheetHead>
+        <Lead>By its own account</Lead>
+        {battery.readAt !== null && (
+          <Link to={`/reading/${battery.readingId ?? ''}`}>read {when(battery.readAt)}</Link>
+        )}
+      </SheetHead>
+      {r === null ? (
+        <Teach>
+          {battery.canRead ?? 'Read it: design, last full charge and cycles then stand here.'}
+        </Teach>
+      ) : (
+        <>
+          <Facts>
+            <dt>Pack</dt>
+            <dd>
+              {r.maker ?? 'maker not reported'} {r.model ?? ''}
+              <br />
+              <Mono>{r.serial ?? 'serial not reported'}</Mono>
+              {battery.partId !== null && (
+                <>
+                  {' '}
+                  <Link to={`/part/${battery.partId}`}>its life</Link>
+                </>
+              )}
+            </dd>
+            <dt>New</dt>
+            <dd>{amount(r.design, r.unit)}</dd>
+            <dt>When full</dt>
+            <dd>
+              {amount(r.full, r.unit)}
+              {r.health !== null && `, ${percent(r.health)}`}
+            </dd>
+            <dt>Now in it</dt>
+            <dd>
+              {amount(r.left, r.unit)}
+              {r.gauge !== null && `, ${percent(r.gauge)} by its gauge`}
+            </dd>
+            <dt>Cycles</dt>
+            <dd>{r.cycles ?? 'not counted'}</dd>
+            <dt>Voltage</dt>
+            <dd>{r.volts === null ? 'not reported' : `${r.volts.toFixed(2)} V`}</dd>
+            <dt>Temperature</dt>
+            <dd>{r.celsius === null ? 'not reported' : `${r.celsius.toFixed(0)} °C`}</dd>
+            {r.made !== null && (
+              <>
+                <dt>Made</dt>
+                <dd>{r.made}</dd>
+              </>
+            )}
+            <dt>To buy</dt>
+            <dd>{r.replacement}</dd>
+          </Facts>
+          {r.alarms.length > 0 && <Warn role="alert">It reports: {r.alarms.join(', ')}.</Warn>}
+          {r.doubts.map((doubt) => (
+            <Teach key={doubt}>Not believed: {doubt}.</Teach>
+          ))}
+        </>
+      )}
+    </Sheet>
+  );
+}
+
+function Charging({ battery }: { battery: Battery }) {
+  const a = battery.adapter;
+  return (
+    <Sheet>
+      <SheetHead>
+        <Lead>Charging</Lead>
+      </SheetHead>
+      {a === null ? (
+        <Teach>No adapter tells anything of itself here. Watch it charge by hand.</Teach>
+      ) : (
+        <Facts>
+          <dt>Adapter</dt>
+          <dd>{a.type === '' ? 'kind not reported' : a.type}</dd>
+          <dt>Plugged in</dt>
+          <dd>{a.plugged === null ? 'not reported' : a.plugged ? 'yes' : 'no'}</dd>
+          <dt>It may give</dt>
+          <dd>
+            {a.mostWatts === null
+              ? 'not reported'
+              : `${a.mostWatts.toFixed(0)} W, ${a.volts?.toFixed(1) ?? '?'} V, ${a.mostAmperes?.toFixed(2) ?? '?'} A`}
+          </dd>
+        </Facts>
+      )}
+    </Sheet>
+  );
+}
+
+const Head = styled.header`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 12px;
+  > h1 {
+    flex: 1;
+  }
+`;
+
+const Back = styled(Link)`
+  flex-basis: 100%;
+  color: ${color.ink2};
+`;
+
+const Columns = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(300px, 360px);
+  gap: 12px;
+  align-items: start;
+  margin: 12px 0;
+  @media (max-width: 1000px) {
+    grid-template-columns: minmax(0, 1fr);
+  }
+`;
+
+const Stacked = styled.div`
+  display: grid;
+  gap: 12px;
+`;
+
+const Facts = styled.dl`
+  display: grid;
+  grid-template-columns: 96px minmax(0, 1fr);
+  gap: 6px 12px;
+  padding: 0 16px 12px;
+  overflow-wrap: anywhere;
+  dt {
+    color: ${color.ink2};
+  }
+`;
+
+const Teach = styled.p`
+  padding: 0 16px 14px;
+  color: ${color.ink2};
+`;
+
+const Warn = styled.p`
+  margin: 0 16px 12px;
+  padding: 8px 12px;
+  border: 2px solid ${color.implicated};
+`;
+
+const Unsafe = styled.p`
+  margin: 12px 0;
+  padding: 12px 16px;
+  border: 2px solid ${color.implicated};
+  background: ${color.implicatedSoft};
+`;

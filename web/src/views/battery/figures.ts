@@ -1,0 +1,36 @@
+import type { Battery } from '../../api/types';
+
+export const percent = (share: number) => `${Math.round(100 * share)} %`;
+
+/** What the newest discharge to the cut-off measured; null if there was none. */
+export function measuredOf(battery: Battery) {
+  const run = battery.runs.find(
+    (r) => r.discharge !== null && r.discharge.reachedCutOff && r.discharge.chargeAh !== null,
+  );
+  const found = run?.discharge ?? null;
+  if (found === null || found.chargeAh === null) return null;
+  return {
+    ampereHours: found.chargeAh.value,
+    health: found.designAh === null ? null : found.chargeAh.value / found.designAh,
+  };
+}
+
+/** Measured if it was, else by its own account. */
+export const health = (battery: Battery): number | null =>
+  measuredOf(battery)?.health ?? battery.report?.health ?? null;
+
+/** "1.55 Ah (1.50 to 1.60)". */
+export function ranged(
+  of: { value: number; low: number; high: number } | null,
+  unit: string,
+  digits = 2,
+): string {
+  return of === null
+    ? 'not measured'
+    : `${of.value.toFixed(digits)} ${unit} (${of.low.toFixed(digits)} to ${of.high.toFixed(digits)})`;
+}
+
+export function duration(seconds: number): string {
+  const minutes = Math.round(seconds / 60);
+  return minutes < 90 ? `${minutes} min` : `${(minutes / 60).toFixed(1)} h`;
+}

@@ -1,0 +1,71 @@
+import styled from 'styled-components';
+import { keys, useCall } from '../../api/queries';
+import type { RunKind } from '../../api/types';
+import { color } from '../../theme/theme';
+import { Button } from '../../ui/Button';
+import { ProblemNote } from '../../ui/ProblemNote';
+
+export interface StartPartProps {
+  job: string;
+  /** What it runs on: "board" or "battery". */
+  part: string;
+  starts: readonly { kind: RunKind; name: string; about: string }[];
+  /** Why none of them can be started now; null if they can. */
+  lockedWhy: string | null;
+}
+
+/** Runs on what a machine has one of; why they cannot be started stands beside them. */
+export function StartPart({ job, part, starts, lockedWhy }: StartPartProps) {
+  const call = useCall(keys.job(job), keys.floor);
+  return (
+    <Box>
+      {starts.map((start, i) => (
+        <li key={start.kind}>
+          <span>
+            <b>{start.name}</b>
+            <small>{start.about}</small>
+          </span>
+          <Button
+            primary={i === 0}
+            aria-label={`Start: ${start.name}`}
+            isDisabled={lockedWhy !== null || call.isPending}
+            onPress={() =>
+              call.mutate({
+                method: 'POST',
+                path: `/api/jobs/${job}/drives/${part}/runs`,
+                body: { kind: start.kind },
+              })
+            }
+          >
+            Start
+          </Button>
+        </li>
+      ))}
+      {lockedWhy !== null && <li role="note">Not now: {lockedWhy}</li>}
+      {call.isError && <ProblemNote error={call.error} />}
+    </Box>
+  );
+}
+
+const Box = styled.ul`
+  padding: 0 16px 12px;
+  li {
+    display: flex;
+    justify-content: space-between;
+    align-items: center;
+    gap: 12px;
+    padding: 8px 0;
+    > button {
+      flex: none;
+    }
+  }
+  li[role='note'] {
+    font-size: 14px;
+    color: ${color.ink2};
+  }
+  small {
+    display: block;
+    font-size: 14px;
+    color: ${color.ink2};
+  }
+`;
