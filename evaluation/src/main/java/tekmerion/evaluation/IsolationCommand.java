@@ -45,7 +45,8 @@ public final class IsolationCommand implements Callable<Integer> {
     System.out.printf(
         "%,d simulations each; stated error %.0f in 100; one of the things in 95, none in 5 of 100%n",
         simulations, 100 * ERROR);
-    System.out.println("things  rate   starts   one at a time   innocent named   right");
+    System.out.println(
+        "things  rate   starts   one at a time   innocent named   one at a time   right");
     boolean met = true;
     for (int things : SIZES) {
       Subsets subsets = new Subsets(things, 1, 0);
@@ -58,12 +59,13 @@ public final class IsolationCommand implements Callable<Integer> {
         double each = plain.stream().mapToInt(Run::starts).average().orElseThrow();
         double innocent = share(ours.stream().filter(Run::innocent).count());
         System.out.printf(
-            "%6d  %.1f  %7.2f  %14.2f  %13.2f %%  %5.1f %%%s%n",
+            "%6d  %.1f  %7.2f  %14.2f  %13.2f %%  %12.2f %%  %5.1f %%%s%n",
             things,
             rate,
             starts,
             each,
             100 * innocent,
+            100 * share(plain.stream().filter(Run::innocent).count()),
             100 * share(ours.stream().filter(Run::right).count()),
             starts < each ? "" : "  not fewer");
         met &= starts < each && innocent <= ERROR + 0.01;

@@ -1,5 +1,6 @@
 package tekmerion.evaluation;
 
+import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -9,9 +10,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Random;
+import tekmerion.core.battery.BatteryReport;
+import tekmerion.core.battery.BatterySigns;
 import tekmerion.core.drive.DriveReading;
 import tekmerion.core.drive.DriveSigns;
 import tekmerion.core.drive.PageDecoder;
+import tekmerion.core.memory.MemorySigns;
+import tekmerion.core.memory.identity.MemoryRecords;
+import tekmerion.core.memory.identity.Smbios;
 import tekmerion.core.page.DecodedPage;
 import tekmerion.core.page.Decoding;
 import tekmerion.core.page.FieldSpan;
@@ -19,6 +25,7 @@ import tekmerion.core.page.RawPage;
 import tekmerion.core.port.MachineUnderTest;
 import tekmerion.core.port.PageAnswer;
 import tekmerion.core.port.PageKind;
+import tekmerion.core.port.PageSource;
 import tekmerion.sim.SimMachines;
 
 /**
@@ -33,7 +40,13 @@ public final class PageFuzzer {
           .toList();
 
   private static final List<String> MACHINES =
-      List.of("sim:worn-disk,0", "sim:sound-drive,0", "sim:bad-bridge,0", "sim:worn-flash,0");
+      List.of(
+          "sim:worn-disk,0",
+          "sim:sound-drive,0",
+          "sim:bad-bridge,0",
+          "sim:worn-flash,0",
+          "sim:bad-module,0",
+          "sim:tired-battery,0");
   private final Random random;
   private final List<byte[]> sound = new ArrayList<>();
 
@@ -41,9 +54,9 @@ public final class PageFuzzer {
     random = new Random(seed);
     for (String name : MACHINES) {
       MachineUnderTest machine = new SimMachines(Clock.systemUTC()).open(name).orElseThrow();
-      for (PageKind kind : machine.drives().get(0).pages().kinds()) {
-        machine.drives().get(0).pages().read(kind).bytes().ifPresent(p -> sound.add(p.bytes()));
-      }
+      add(machine.drives().get(0).pages());
+      machine.board().ifPresent(board -> add(board.pages()));
+      machine.battery().ifPresent(battery -> add(battery.pages()));
     }
     sound.add(hex("0d00000c000003020024000103020044"));
     sound.add(hex("2f000008000003045d102900"));
@@ -53,6 +66,17 @@ public final class PageFuzzer {
             "150000280000030c0001d4c0000100058000000400010314"
                 + "0001d4c16311000000000000000000000"
                 + "0ab54a9"));
+    sound.add(hex("030200000802d70b09025e2e0a0288ff1002dc001802b8011a0231101b026f562104504d2d33"));
+    sound.add(
+        ("mc0/dimm0/dimm_label=SLOT_A1\nmc0/dimm0/dimm_ce_count=17\n"
+                + "[ 91.2] EDAC MC0: 3 CE memory read error on CPU0_B1 (channel:1 slot:0)\n")
+            .getBytes(StandardCharsets.UTF_8));
+  }
+
+  private void add(PageSource source) {
+    for (PageKind kind : source.kinds()) {
+      source.read(kind).bytes().ifPresent(p -> sound.add(p.bytes()));
+    }
   }
 
   private static byte[] hex(String hex) {
@@ -82,6 +106,7 @@ public final class PageFuzzer {
     for (PageKind kind : KINDS) {
       Decoding<? extends DecodedPage> decoding = PageDecoder.decode(kind, page);
       decoding.decoded().ifPresent(decoded -> show(decoded, page));
+      decoding.decoded().ifPresent(decoded -> weigh(decoded, kind.wireName()));
       all.add(decoding);
     }
     PageAnswer answer = new PageAnswer.Got(page);
@@ -98,6 +123,17 @@ public final class PageFuzzer {
     decoded.json();
     for (FieldSpan span : decoded.spans()) {
       Objects.checkFromIndexSize(span.offset(), span.length(), page.size());
+    }
+  }
+
+  /** Signs of what is no drive; those of drives are taken from all pages together. */
+  private static void weigh(DecodedPage decoded, String page) {
+    if (decoded instanceof BatteryReport report) {
+      BatterySigns.of(report, page);
+    } else if (decoded instanceof MemoryRecords records) {
+      MemorySigns.of(records, page);
+    } else if (decoded instanceof Smbios table) {
+      MemorySigns.of(table, page);
     }
   }
 

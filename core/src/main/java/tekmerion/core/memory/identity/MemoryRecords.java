@@ -62,13 +62,17 @@ public record MemoryRecords(List<Counters> modules, List<Line> lines, List<Field
 
   /** Any text is a record; an empty one says that nothing is kept. */
   public static Decoding<MemoryRecords> decode(RawPage raw) {
-    String text = new String(raw.bytes(), StandardCharsets.UTF_8);
+    byte[] bytes = raw.bytes();
     Map<String, Map<String, String>> found = new LinkedHashMap<>();
     List<Line> lines = new ArrayList<>();
     List<FieldSpan> spans = new ArrayList<>();
     int offset = 0;
-    for (String line : text.split("\n", -1)) {
-      int length = line.getBytes(StandardCharsets.UTF_8).length;
+    for (int i = 0; i <= bytes.length; i++) {
+      if (i < bytes.length && bytes[i] != '\n') {
+        continue;
+      }
+      int length = i - offset;
+      String line = new String(bytes, offset, length, StandardCharsets.UTF_8);
       Matcher counter = COUNTER.matcher(line);
       Matcher logged = LOGGED.matcher(line);
       if (counter.matches()) {
@@ -89,7 +93,7 @@ public record MemoryRecords(List<Counters> modules, List<Line> lines, List<Field
         lines.add(of);
         spans.add(new FieldSpan("logged " + logged.group(2), offset, length, of.count(), ""));
       }
-      offset += length + 1;
+      offset = i + 1;
     }
     List<Counters> modules =
         found.entrySet().stream().map(e -> counters(e.getKey(), e.getValue())).toList();
