@@ -18,6 +18,7 @@ import { KnowHowView } from './views/know-how/KnowHowView';
 import { MakersView } from './views/makers/MakersView';
 import { MemoryView } from './views/memory/MemoryView';
 import { BatteryView } from './views/battery/BatteryView';
+import { IsolateView } from './views/isolate/IsolateView';
 import { WorkView } from './views/work/WorkView';
 import { PartView } from './views/part/PartView';
 import { JoinView } from './views/people/JoinView';
@@ -43,6 +44,7 @@ const router = createBrowserRouter([
       { path: '/memory/:number', element: <MemoryView /> },
       { path: '/battery/:number', element: <BatteryView /> },
       { path: '/work/:number', element: <WorkView /> },
+      { path: '/isolate/:number/:sort', element: <IsolateView /> },
       { path: '/intake', element: <IntakeHome /> },
       { path: '/intake/:id', element: <IntakeView /> },
       { path: '/wall', element: <WallView /> },

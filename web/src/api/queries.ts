@@ -21,6 +21,7 @@ import type {
   Reading,
   Session,
   Stance,
+  Things,
   Work,
 } from './types';
 
@@ -42,6 +43,7 @@ export const keys = {
   memory: (number: string) => ['job', number, 'memory'] as const,
   battery: (number: string) => ['job', number, 'battery'] as const,
   work: (number: string) => ['job', number, 'work'] as const,
+  things: (number: string, sort: string) => ['job', number, 'things', sort] as const,
   knowHow: ['know-how'] as const,
   learnt: ['learnt'] as const,
   part: (id: string) => ['part', id] as const,
@@ -82,6 +84,12 @@ export const useWork = (number: string) =>
   useQuery({
     queryKey: keys.work(number),
     queryFn: () => request<Work>('GET', `/api/jobs/${encodeURIComponent(number)}/work`),
+  });
+
+export const useThings = (number: string, sort: Things['sort']) =>
+  useQuery({
+    queryKey: keys.things(number, sort),
+    queryFn: () => request<Things>('GET', `/api/jobs/${encodeURIComponent(number)}/things/${sort}`),
   });
 
 export const useKnowHow = (text: string) =>

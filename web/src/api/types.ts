@@ -23,6 +23,7 @@ export type Battery = Schemas['BatteryView'];
 export type Work = Schemas['WorkView'];
 export type DischargeFinding = Schemas['DischargeFinding'];
 export type LoadFinding = Schemas['LoadFinding'];
+export type Things = Schemas['ThingsView'];
 export type SwapStart = Schemas['SwapStart'];
 export type Plan = Schemas['Plan'];
 export type Place = Schemas['Place'];

@@ -98,7 +98,7 @@ export function Band({ person, here }: BandProps) {
 /** More bays than these have a row of their own. */
 const ONE_ROW = 6;
 
-const VIEWS = ['job', 'drive', 'memory', 'battery', 'work'];
+const VIEWS = ['job', 'drive', 'memory', 'battery', 'work', 'isolate'];
 
 /** Its job, its intake or ruling, or one of its parts. */
 function isHere(pathname: string, bay: Bay): boolean {

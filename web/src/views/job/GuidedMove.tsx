@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { Link } from 'react-router';
 import styled from 'styled-components';
 import { keys, useCall } from '../../api/queries';
 import type { Job, Move } from '../../api/types';
@@ -9,6 +10,7 @@ import { Field } from '../../ui/Field';
 import { FieldRow } from '../../ui/Layout';
 import { Modal } from '../../ui/Modal';
 import { ProblemNote } from '../../ui/ProblemNote';
+import { instrumentOf } from './instruments';
 import { StepTimer } from './StepTimer';
 
 export interface GuidedMoveProps {
@@ -36,6 +38,7 @@ export function GuidedMove({ job, move, onClose }: GuidedMoveProps) {
     );
   const keep = (levels: Record<string, string>) => send('outcome', { levels, note }, onClose);
   const single = move.asks.length === 1;
+  const instrument = instrumentOf(move.move, job.number);
   return (
     <Modal title={move.title} isOpen onClose={onClose}>
       <p>{move.why}</p>
@@ -64,6 +67,11 @@ export function GuidedMove({ job, move, onClose }: GuidedMoveProps) {
           </li>
         ))}
       </Steps>
+      {instrument !== null && (
+        <p>
+          <Link to={instrument.to}>{instrument.words}</Link>
+        </p>
+      )}
       {call.isError && <ProblemNote error={call.error} />}
       {waitsForBegin ? (
         <>

@@ -12,11 +12,15 @@ export interface PlacesProps {
   onChoose: (place: string) => void;
 }
 
-/** Where a place has a view of its own with its tests. */
-const INSTRUMENTS: Record<string, { path: string; words: string }> = {
-  memory: { path: 'memory', words: 'March it, isolate by swapping' },
-  power: { path: 'battery', words: 'Its battery' },
-  system: { path: 'work', words: 'What keeps it busy' },
+/** Where a place has views of its own with their tests. */
+const INSTRUMENTS: Record<string, readonly { to: (job: string) => string; words: string }[]> = {
+  memory: [{ to: (job) => `/memory/${job}`, words: 'March it, isolate by swapping' }],
+  power: [{ to: (job) => `/battery/${job}`, words: 'Its battery' }],
+  link: [{ to: (job) => `/isolate/${job}/outside`, words: 'Isolate what is plugged in' }],
+  system: [
+    { to: (job) => `/work/${job}`, words: 'What keeps it busy' },
+    { to: (job) => `/isolate/${job}/start-up`, words: 'Isolate start-up items' },
+  ],
 };
 
 /** The machine in the order in which it is checked; drives with what they are. */
@@ -40,13 +44,11 @@ export function Places({ job, chosen, onChoose }: PlacesProps) {
               </span>
             </Row>
             {place.id === 'drive' && <Drives job={job} />}
-            {place.id in INSTRUMENTS && (
-              <Below>
-                <Link to={`/${INSTRUMENTS[place.id]?.path ?? ''}/${job.number}`}>
-                  {INSTRUMENTS[place.id]?.words}
-                </Link>
+            {INSTRUMENTS[place.id]?.map((instrument) => (
+              <Below key={instrument.words}>
+                <Link to={instrument.to(job.number)}>{instrument.words}</Link>
               </Below>
-            )}
+            ))}
           </li>
         ))}
       </ul>

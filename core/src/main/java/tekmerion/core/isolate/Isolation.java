@@ -36,6 +36,14 @@ public final class Isolation {
    * @param hypotheses at least two, among them "none of these"
    */
   public Isolation(List<Hypothesis> hypotheses) {
+    this(hypotheses, HowOften.NOT_SAID);
+  }
+
+  /**
+   * @param hypotheses at least two, among them "none of these"
+   * @param often how often it fails when it can
+   */
+  public Isolation(List<Hypothesis> hypotheses, HowOften often) {
     if (hypotheses.size() < 2 || hypotheses.stream().noneMatch(Hypothesis::isNoneOfThese)) {
       throw new IllegalArgumentException("two hypotheses at least, one of them none of these");
     }
@@ -43,7 +51,7 @@ public final class Isolation {
     weights = new double[hypotheses.size()][RATES.length];
     for (int h = 0; h < weights.length; h++) {
       for (int r = 0; r < RATES.length; r++) {
-        weights[h][r] = hypotheses.get(h).prior();
+        weights[h][r] = hypotheses.get(h).prior() * often.weight(r);
       }
     }
     probability = new double[weights.length];

@@ -35,7 +35,12 @@ public record SignKind(
           "built-in.drive.against-ours",
           "built-in.memory.against-ours",
           "built-in.battery.against-ours",
-          "isolation.memory");
+          "isolation.memory",
+          "isolation.outside",
+          "isolation.start-up",
+          "isolation.services",
+          "isolation.updates",
+          "isolation.chain");
 
   /** The sign that names the kind of machine; causes and moves may hold for some kinds only. */
   public static final String MACHINE_KIND = "kind";

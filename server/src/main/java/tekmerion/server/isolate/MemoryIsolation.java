@@ -13,6 +13,7 @@ import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tekmerion.core.isolate.HowOften;
 import tekmerion.core.isolate.Hypothesis;
 import tekmerion.core.isolate.Isolation;
 import tekmerion.core.isolate.Slots;
@@ -182,7 +183,7 @@ public class MemoryIsolation {
     Setup s = setup.get();
     Slots slots = s.slotsOf();
     List<Start> starts = starts(s);
-    Isolation isolation = isolation(slots, starts);
+    Isolation isolation = isolation(job, slots, starts);
     Optional<Hypothesis> named = isolation.named(ERROR);
     return new View(
         number,
@@ -316,7 +317,7 @@ public class MemoryIsolation {
   /** What is named, or no longer is, becomes a sign. */
   private void judged(Job job) {
     Setup setup = mustBeSetUp(job);
-    Isolation isolation = isolation(setup.slotsOf(), starts(setup));
+    Isolation isolation = isolation(job, setup.slotsOf(), starts(setup));
     Optional<Hypothesis> named = isolation.named(ERROR);
     signs.save(
         JobSign.ofMove(
@@ -341,8 +342,14 @@ public class MemoryIsolation {
     return first < modules ? "module" : first < modules + setup.slots().size() ? "slot" : "contact";
   }
 
-  private static Isolation isolation(Slots slots, List<Start> starts) {
-    Isolation isolation = new Isolation(slots.hypotheses());
+  private Isolation isolation(Job job, Slots slots, List<Start> starts) {
+    String often =
+        signs.standing(job.id()).stream()
+            .filter(s -> s.id().equals("often"))
+            .map(Sign::level)
+            .findFirst()
+            .orElse("");
+    Isolation isolation = new Isolation(slots.hypotheses(), HowOften.of(often));
     starts.forEach(
         s -> isolation.observe(slots.arrangement(new Placement(s.placement())), s.outcome()));
     return isolation;

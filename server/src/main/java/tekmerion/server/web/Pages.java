@@ -24,6 +24,7 @@ public final class Pages {
           "/memory/**",
           "/battery/**",
           "/work/**",
+          "/isolate/**",
           "/part/**",
           "/customer/**");
 

@@ -1,0 +1,110 @@
+import { useState, type FormEvent } from 'react';
+import { Form } from 'react-aria-components';
+import styled from 'styled-components';
+import { keys, useCall } from '../../api/queries';
+import type { Things } from '../../api/types';
+import { color } from '../../theme/theme';
+import { Button } from '../../ui/Button';
+import { Field } from '../../ui/Field';
+import { ProblemNote } from '../../ui/ProblemNote';
+import { Sheet } from '../../ui/Sheet';
+import { KINDS, SORTS } from './sorts';
+
+interface Thing {
+  kind: string;
+  name: string;
+}
+
+const AS_IT_CAME: Record<string, string> = {
+  drive: 'its drive\nspare drive',
+  cable: 'its cable\nspare cable',
+  port: 'first port\nsecond port',
+  machine: '',
+};
+
+/** Names what there is, one a line, before the first try. */
+export function NameThings({ things }: { things: Things }) {
+  const call = useCall(keys.things(things.number, things.sort), keys.job(things.number));
+  const [lines, setLines] = useState('');
+  const [chain, setChain] = useState<Record<string, string>>(AS_IT_CAME);
+  const isChain = things.sort === 'CHAIN';
+  const named: Thing[] = isChain
+    ? KINDS.flatMap((kind) => split(chain[kind] ?? '').map((name) => ({ kind, name })))
+    : split(lines).map((name) => ({ kind: '', name }));
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    call.mutate({
+      method: 'PUT',
+      path: `/api/jobs/${things.number}/things/${things.sort}`,
+      body: { version: things.version, things: named },
+    });
+  };
+  return (
+    <Box>
+      <Form onSubmit={submit}>
+        <p>
+          {SORTS.find((s) => s.sort === things.sort)?.hint} From then on every try is kept, and what
+          to put in and out next is worked out: fewer tries than one thing after the other.
+        </p>
+        {isChain ? (
+          KINDS.map((kind) => (
+            <Field
+              key={kind}
+              label={`Each ${kind}, one a line`}
+              area
+              value={chain[kind] ?? ''}
+              onChange={(text) => setChain({ ...chain, [kind]: text })}
+              maxLength={1000}
+            />
+          ))
+        ) : (
+          <Field
+            label="What there is, one a line"
+            area
+            value={lines}
+            onChange={setLines}
+            maxLength={4000}
+          />
+        )}
+        {call.isError && <ProblemNote error={call.error} />}
+        <Button
+          primary
+          type="submit"
+          isDisabled={named.length < 2 || named.length > 64 || call.isPending}
+        >
+          Begin
+        </Button>
+        <Count role="status">{named.length} named</Count>
+      </Form>
+    </Box>
+  );
+}
+
+/** One name a line; the same name twice is one thing. */
+const split = (text: string) => [
+  ...new Set(
+    text
+      .split('\n')
+      .map((line) => line.trim().slice(0, 60))
+      .filter((line) => line !== ''),
+  ),
+];
+
+const Box = styled(Sheet)`
+  max-width: 720px;
+  padding: 16px;
+  margin: 12px 0;
+  form {
+    display: grid;
+    gap: 12px;
+    justify-items: start;
+  }
+  form > div {
+    inline-size: 100%;
+  }
+`;
+
+const Count = styled.p`
+  font-size: 14px;
+  color: ${color.ink2};
+`;

@@ -1,0 +1,30 @@
+/** Moves that have a view of their own: what it does there, and its address below the job's. */
+const OF_MOVE: Record<string, readonly [view: string, words: string]> = {
+  'memory-march': ['memory', 'The probe marches by itself'],
+  'memory-warm-march': ['memory', 'The probe marches by itself'],
+  'memory-records': ['memory', 'The probe reads them by itself'],
+  'memory-labels': ['memory', 'The probe reads them by itself'],
+  'memory-one-module': ['memory', 'Isolation keeps every start and works out the next'],
+  'memory-other-slot': ['memory', 'Isolation keeps every start and works out the next'],
+  'battery-report': ['battery', 'The probe reads it by itself'],
+  'battery-discharge': ['battery', 'The probe runs it down and measures'],
+  'load-steps': ['battery', 'A discharge measures it on the way'],
+  'charge-watch': ['battery', 'What the adapter tells stands there'],
+  'load-sample': ['work', 'The probe samples it by itself'],
+  'memory-in-use': ['work', 'The probe samples it by itself'],
+  'latency-sample': ['work', 'The probe samples it by itself'],
+  'plug-back': ['isolate/outside', 'Isolation works out what to plug back next'],
+  'start-up-halves': ['isolate/start-up', 'Isolation works out the halves'],
+  'services-halves': ['isolate/services', 'Isolation works out the halves'],
+  'remove-last-update': ['isolate/updates', 'Isolation works out which one'],
+  'cable-other': ['isolate/chain', 'Isolation tells drive, cable and port apart'],
+  'port-other': ['isolate/chain', 'Isolation tells drive, cable and port apart'],
+};
+
+/** Null if a move has none. */
+export function instrumentOf(move: string | null, job: string) {
+  const found = move === null ? undefined : OF_MOVE[move];
+  if (found === undefined) return null;
+  const [view, ...more] = found[0].split('/');
+  return { to: ['', view, job, ...more].join('/'), words: found[1] };
+}
