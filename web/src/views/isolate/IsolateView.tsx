@@ -66,7 +66,7 @@ function Side({ things }: { things: Things }) {
         <Lead>Under suspicion</Lead>
         <small>of 100</small>
       </SheetHead>
-      <ul>
+      <Suspects>
         {things.suspects.map((suspect) => (
           <Suspect key={suspect.words}>
             <TiltMark tilt={suspect.tilt} size={22} />
@@ -74,7 +74,7 @@ function Side({ things }: { things: Things }) {
             <b>{ofHundred(suspect.probability)}</b>
           </Suspect>
         ))}
-      </ul>
+      </Suspects>
     </Sheet>
   );
 }
@@ -92,6 +92,10 @@ const Columns = styled.div`
   @media (max-width: 1000px) {
     grid-template-columns: minmax(0, 1fr);
   }
+`;
+
+const Suspects = styled.ul`
+  padding-bottom: 8px;
 `;
 
 const Suspect = styled.li`

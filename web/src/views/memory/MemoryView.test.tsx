@@ -1,4 +1,4 @@
-import { screen } from '@testing-library/react';
+import { fireEvent, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { expect, it } from 'vitest';
 import type { Memory } from '../../api/types';
@@ -65,6 +65,18 @@ it('lets nobody put one module into two slots', async () => {
 
   expect(screen.getByRole('status').textContent).toContain('One module sits in one slot');
   expect(screen.getByRole('button', { name: 'It passed' })).toBeDisabled();
+});
+
+it('takes a module that is dragged into a slot, out of the one where it was', async () => {
+  answering(() => [200, memory()]);
+  show(<MemoryView />, '/memory/J-1', '/memory/:number');
+  const second = await screen.findByRole<HTMLSelectElement>('combobox', { name: 'slot 2' });
+  const dataTransfer = { getData: () => '1', setData: () => undefined };
+
+  fireEvent.drop(second, { dataTransfer }); // M2, which sits in slot 1
+
+  expect(second.value).toBe('1');
+  expect(screen.getByRole<HTMLSelectElement>('combobox', { name: 'slot 1' }).value).toBe('-1');
 });
 
 it('has the finding as its title', () => {

@@ -93,17 +93,45 @@ export function Starts({ memory }: { memory: Memory }) {
         </b>
         <Row>
           {memory.slots.map((slot, s) => (
-            <Select
+            <Slot
               key={slot}
-              label={slot}
-              value={String(placement[s] ?? -1)}
-              options={[
-                ['-1', 'empty'],
-                ...memory.modules.map((name, m) => [String(m), name] as const),
-              ]}
-              onChange={(to) => setPlacement(placement.map((m, at) => (at === s ? Number(to) : m)))}
-            />
+              onDragOver={(event) => event.preventDefault()}
+              onDrop={(event) => {
+                event.preventDefault();
+                setPlacement(moved(placement, Number(event.dataTransfer.getData(MODULE)), s));
+              }}
+            >
+              <Select
+                label={slot}
+                value={String(placement[s] ?? -1)}
+                options={[
+                  ['-1', 'empty'],
+                  ...memory.modules.map((name, m) => [String(m), name] as const),
+                ]}
+                onChange={(to) =>
+                  setPlacement(placement.map((m, at) => (at === s ? Number(to) : m)))
+                }
+              />
+            </Slot>
           ))}
+          <Tray
+            onDragOver={(event) => event.preventDefault()}
+            onDrop={(event) => {
+              event.preventDefault();
+              setPlacement(moved(placement, Number(event.dataTransfer.getData(MODULE)), -1));
+            }}
+          >
+            Drag:{' '}
+            {memory.modules.map((name, m) => (
+              <Held
+                key={name}
+                draggable
+                onDragStart={(event) => event.dataTransfer.setData(MODULE, String(m))}
+              >
+                {name}
+              </Held>
+            ))}
+          </Tray>
         </Row>
         {seenNow && (
           <p role="status">The machine tells that it sits so now: filled in by its serials.</p>
@@ -143,6 +171,16 @@ function proposed(memory: Memory): readonly number[] {
   return memory.starts.length > 0 && best !== undefined
     ? best.placement
     : memory.slots.map((_, slot) => (slot < memory.modules.length ? slot : -1));
+}
+
+const MODULE = 'text/plain';
+
+/**
+ * The same with a module in another slot, or out.
+ * @param to -1: out
+ */
+function moved(placement: readonly number[], module: number, to: number): readonly number[] {
+  return placement.map((m, slot) => (slot === to ? module : m === module ? -1 : m));
 }
 
 function isOnce(placement: readonly number[]): boolean {
@@ -194,6 +232,27 @@ const Module = styled.span`
   font-weight: 700;
   border: 2px solid ${color.clear};
   border-radius: ${radius};
+`;
+
+/** Modules may also be dragged; what they can do, the lists can do as well. */
+const Slot = styled.div`
+  min-width: 110px;
+`;
+
+const Tray = styled.div`
+  display: flex;
+  align-items: center;
+  gap: 6px;
+  align-self: end;
+  min-height: 44px;
+  font-size: 14px;
+  color: ${color.ink2};
+`;
+
+const Held = styled(Module)`
+  cursor: grab;
+  color: ${color.ink};
+  background: ${color.sheet};
 `;
 
 const Empty = styled.span`

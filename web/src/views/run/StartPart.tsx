@@ -19,35 +19,37 @@ export function StartPart({ job, part, starts, lockedWhy }: StartPartProps) {
   const call = useCall(keys.job(job), keys.floor);
   return (
     <Box>
-      {starts.map((start, i) => (
-        <li key={start.kind}>
-          <span>
-            <b>{start.name}</b>
-            <small>{start.about}</small>
-          </span>
-          <Button
-            primary={i === 0}
-            aria-label={`Start: ${start.name}`}
-            isDisabled={lockedWhy !== null || call.isPending}
-            onPress={() =>
-              call.mutate({
-                method: 'POST',
-                path: `/api/jobs/${job}/drives/${part}/runs`,
-                body: { kind: start.kind },
-              })
-            }
-          >
-            Start
-          </Button>
-        </li>
-      ))}
-      {lockedWhy !== null && <li role="note">Not now: {lockedWhy}</li>}
+      <ul>
+        {starts.map((start, i) => (
+          <li key={start.kind}>
+            <span>
+              <b>{start.name}</b>
+              <small>{start.about}</small>
+            </span>
+            <Button
+              primary={i === 0}
+              aria-label={`Start: ${start.name}`}
+              isDisabled={lockedWhy !== null || call.isPending}
+              onPress={() =>
+                call.mutate({
+                  method: 'POST',
+                  path: `/api/jobs/${job}/drives/${part}/runs`,
+                  body: { kind: start.kind },
+                })
+              }
+            >
+              Start
+            </Button>
+          </li>
+        ))}
+      </ul>
+      {lockedWhy !== null && <p role="note">Not now: {lockedWhy}</p>}
       {call.isError && <ProblemNote error={call.error} />}
     </Box>
   );
 }
 
-const Box = styled.ul`
+const Box = styled.div`
   padding: 0 16px 12px;
   li {
     display: flex;
@@ -59,7 +61,7 @@ const Box = styled.ul`
       flex: none;
     }
   }
-  li[role='note'] {
+  [role='note'] {
     font-size: 14px;
     color: ${color.ink2};
   }
