@@ -307,6 +307,7 @@ export const driveRun = (more: Partial<DriveRun> = {}): DriveRun => ({
   surface: null,
   march: null,
   discharge: null,
+  charge: null,
   load: null,
   end: 'COMPLETE',
   endedAt: '2026-11-20T11:00:00Z',

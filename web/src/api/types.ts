@@ -21,6 +21,7 @@ export type LikelihoodProposal = Schemas['LikelihoodProposal'];
 export type Memory = Schemas['MemoryView'];
 export type Battery = Schemas['BatteryView'];
 export type Work = Schemas['WorkView'];
+export type ChargeFinding = Schemas['ChargeFinding'];
 export type DischargeFinding = Schemas['DischargeFinding'];
 export type LoadFinding = Schemas['LoadFinding'];
 export type Things = Schemas['ThingsView'];

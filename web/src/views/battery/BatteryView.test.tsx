@@ -58,8 +58,10 @@ const battery = (more: Partial<Battery> = {}): Battery => ({
   fade: null,
   others: null,
   runs: [],
+  charges: [],
   unsafe: null,
   canDischarge: null,
+  canCharge: null,
   canRead: null,
   ...more,
 });
@@ -87,6 +89,29 @@ it('says what was measured, with ranges, and what was not', async () => {
   expect(screen.getByText('believed in 2.05 Ah, 32 % more than came out')).toBeVisible();
   expect(screen.getByText(/not heard once for 2 min in all/)).toBeVisible();
   expect(screen.getByText('not counted')).toBeVisible();
+});
+
+it('says how it charges, and whether the adapter is enough', async () => {
+  const charge = {
+    points: [
+      [0, 11.5, -0.8, 24],
+      [5, 11.6, 0.7, 24],
+    ],
+    restPoints: 1,
+    intoAmperes: 0.8,
+    helpsAmperes: 0.7,
+    verdict: 'normal',
+    designAh: 4.4,
+    gaugeLevel: 0.4,
+  };
+  answering(() => [200, battery({ charges: [driveRun({ kind: 'CHARGE', charge })] })]);
+  show(<BatteryView />, '/battery/J-1', '/battery/:number');
+
+  expect(await screen.findByText('It charges as it should')).toBeVisible();
+  expect(
+    screen.getByText('0.80 A into it at rest; under load it had to help with 0.70 A'),
+  ).toBeVisible();
+  expect(screen.getByRole('button', { name: 'Start: Watch it charge' })).toBeEnabled();
 });
 
 it('is run down by the probe', async () => {

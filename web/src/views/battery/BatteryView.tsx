@@ -1,14 +1,18 @@
 import { Link, useParams } from 'react-router';
 import styled from 'styled-components';
 import { useBattery, useReadDrive } from '../../api/queries';
-import type { Battery } from '../../api/types';
+import type { Battery, ChargeFinding } from '../../api/types';
 import { TiltMark } from '../../marks/TiltMark';
 import { color } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { when } from '../../ui/format';
+import { LineChart } from '../../ui/LineChart';
 import { Loaded } from '../../ui/Loaded';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { Lead, Mono, Page, Sheet, SheetHead, Title } from '../../ui/Sheet';
+import { RunPanel } from '../run/RunPanel';
+import { StartPart } from '../run/StartPart';
+import { useLatest } from '../run/useLatest';
 import { Discharges } from './Discharges';
 import { FadeCard } from './FadeCard';
 import { health, measuredOf, percent } from './figures';
@@ -152,15 +156,76 @@ function OwnAccount({ battery }: { battery: Battery }) {
   );
 }
 
+const WATCH = [
+  {
+    kind: 'CHARGE',
+    name: 'Watch it charge',
+    about: 'Under 85 % full, adapter in: a quarter of an hour at rest, three minutes under load',
+  },
+] as const;
+
+function chargeTitle(found: ChargeFinding | null): string {
+  if (found === null) return 'Charging';
+  switch (found.verdict) {
+    case 'normal':
+      return 'It charges as it should';
+    case 'low':
+      return 'It charges slowly';
+    case 'none':
+      return 'It does not charge';
+    default:
+      return 'Too full, or of unknown size, to tell how it charges';
+  }
+}
+
+/** Above the line it charges, below it the pack gives. */
+function Charged({ found }: { found: ChargeFinding }) {
+  const points = found.points.map((p) => [(p[0] ?? 0) / 60, -(p[2] ?? 0)] as const);
+  const minutes = Math.max(1, ...points.map(([m]) => m));
+  const most = Math.max(0.5, ...points.map(([, a]) => Math.ceil(2 * a) / 2));
+  const least = Math.min(0, ...points.map(([, a]) => Math.floor(2 * a) / 2));
+  return (
+    <Padded>
+      <LineChart
+        label={`Current into the pack, ${found.intoAmperes?.toFixed(2) ?? 'not heard'} A at rest`}
+        lines={[{ name: 'current', points }]}
+        x={[0, minutes]}
+        y={[least, most]}
+        xTicks={[
+          [0, '0 min'],
+          [minutes, `${Math.round(minutes)} min`],
+        ]}
+        yTicks={[...new Set([least, 0, most])].map((a) => [a, `${a.toFixed(1)} A`] as const)}
+        height={110}
+      />
+      <p>
+        {found.intoAmperes === null
+          ? 'Not heard at rest'
+          : `${found.intoAmperes.toFixed(2)} A into it at rest`}
+        {found.helpsAmperes !== null &&
+          (found.helpsAmperes > 0.1
+            ? `; under load it had to help with ${found.helpsAmperes.toFixed(2)} A`
+            : '; under load the adapter carries it alone')}
+      </p>
+    </Padded>
+  );
+}
+
 function Charging({ battery }: { battery: Battery }) {
   const a = battery.adapter;
+  const { running, ended } = useLatest(battery.charges);
+  const last = ended[0] ?? null;
+  const shown = running?.charge != null ? running : (ended.find((r) => r.charge !== null) ?? null);
   return (
     <Sheet>
       <SheetHead>
-        <Lead>Charging</Lead>
+        <Lead>{chargeTitle(shown?.charge ?? null)}</Lead>
       </SheetHead>
+      {running !== null && <RunPanel run={running} job={battery.number} />}
+      {shown?.charge != null && <Charged found={shown.charge} />}
+      {last !== null && last.why !== null && last.charge === null && <Teach>{last.why}.</Teach>}
       {a === null ? (
-        <Teach>No adapter tells anything of itself here. Watch it charge by hand.</Teach>
+        <Teach>No adapter tells anything of itself here.</Teach>
       ) : (
         <Facts>
           <dt>Adapter</dt>
@@ -174,6 +239,14 @@ function Charging({ battery }: { battery: Battery }) {
               : `${a.mostWatts.toFixed(0)} W, ${a.volts?.toFixed(1) ?? '?'} V, ${a.mostAmperes?.toFixed(2) ?? '?'} A`}
           </dd>
         </Facts>
+      )}
+      {running === null && (
+        <StartPart
+          job={battery.number}
+          part="battery"
+          starts={WATCH}
+          lockedWhy={battery.unsafe ?? battery.canCharge}
+        />
       )}
     </Sheet>
   );
@@ -219,6 +292,10 @@ const Facts = styled.dl`
   dt {
     color: ${color.ink2};
   }
+`;
+
+const Padded = styled.div`
+  padding: 4px 16px 12px;
 `;
 
 const Teach = styled.p`

@@ -10,6 +10,7 @@ import { Field } from '../../ui/Field';
 import { FieldRow } from '../../ui/Layout';
 import { Modal } from '../../ui/Modal';
 import { ProblemNote } from '../../ui/ProblemNote';
+import { BeepTap } from './BeepTap';
 import { instrumentOf } from './instruments';
 import { StepTimer } from './StepTimer';
 
@@ -106,6 +107,9 @@ export function GuidedMove({ job, move, onClose }: GuidedMoveProps) {
             </Answers>
           </Ask>
         ))
+      )}
+      {!waitsForBegin && move.asks.some((ask) => ask.sign.endsWith('.beep')) && (
+        <BeepTap onHeard={(pattern) => setNote(pattern === '' ? '' : `Beeps: ${pattern}`)} />
       )}
       {!waitsForBegin && (
         <Field label="A note, if one helps" value={note} onChange={setNote} maxLength={400} />

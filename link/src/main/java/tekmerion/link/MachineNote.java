@@ -8,7 +8,7 @@ import tekmerion.core.port.MachineUnderTest;
  * A machine as its probe describes it; an empty text is "not reported".
  *
  * @param others what else can be asked or run there: {@link RunKind#BOARD}, {@link
- *     RunKind#BATTERY}, {@link #MEMORY}, {@link #DISCHARGE}, {@link #LOAD}
+ *     RunKind#BATTERY}, {@link #MEMORY}, {@link #DISCHARGE}, {@link #CHARGE}, {@link #LOAD}
  */
 public record MachineNote(
     String maker,
@@ -25,6 +25,9 @@ public record MachineNote(
 
   /** Its battery can be run down. */
   public static final String DISCHARGE = "discharge";
+
+  /** Its battery can be watched while it charges. */
+  public static final String CHARGE = "charge";
 
   /** Together the texts of a machine fit well into a column of 64 KiB. */
   private static final int MOST_CHARS = 200;
@@ -93,6 +96,7 @@ public record MachineNote(
             battery -> {
               others.add(RunKind.BATTERY);
               battery.discharge().ifPresent(d -> others.add(DISCHARGE));
+              battery.charge().ifPresent(d -> others.add(CHARGE));
             });
     machine.load().ifPresent(l -> others.add(LOAD));
     return others;

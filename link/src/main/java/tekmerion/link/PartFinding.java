@@ -5,6 +5,7 @@ import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /**
  * What a run on memory, battery or the machine at work has found so far, as it travels. Everything
@@ -14,6 +15,7 @@ import java.util.Map;
 @JsonSubTypes({
   @JsonSubTypes.Type(value = PartFinding.MarchFinding.class, name = "march"),
   @JsonSubTypes.Type(value = PartFinding.DischargeFinding.class, name = "discharge"),
+  @JsonSubTypes.Type(value = PartFinding.ChargeFinding.class, name = "charge"),
   @JsonSubTypes.Type(value = PartFinding.LoadFinding.class, name = "load")
 })
 public sealed interface PartFinding {
@@ -131,6 +133,40 @@ public sealed interface PartFinding {
               && seconds >= 0
               && gaps >= 0,
           "discharge");
+    }
+  }
+
+  /**
+   * A charge that was watched.
+   *
+   * @param points seconds, volts, amperes out of it (negative while it charges), degrees Celsius
+   * @param restPoints how many of them at rest; the others under load
+   * @param intoAmperes at rest; null if it was not heard then
+   * @param helpsAmperes out of the pack under load; null if that was not tried
+   * @param verdict of the current at rest: normal, low, none, cannot-tell
+   * @param designAh null if not reported
+   * @param gaugeLevel its own level at the beginning, a share; null if not reported
+   */
+  record ChargeFinding(
+      List<List<Double>> points,
+      int restPoints,
+      Double intoAmperes,
+      Double helpsAmperes,
+      String verdict,
+      Double designAh,
+      Double gaugeLevel)
+      implements PartFinding {
+    private static final Set<String> VERDICTS = Set.of("normal", "low", "none", "cannot-tell");
+
+    public ChargeFinding {
+      points = points.stream().map(ArrayList::new).map(p -> (List<Double>) p).toList();
+      check(
+          VERDICTS.contains(verdict)
+              && points.size() <= MOST_ROWS
+              && points.stream().allMatch(p -> p.size() == 4)
+              && restPoints >= 0
+              && restPoints <= points.size(),
+          "charge");
     }
   }
 

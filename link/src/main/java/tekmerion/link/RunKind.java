@@ -15,6 +15,8 @@ public enum RunKind {
   MARCH_LONG,
   /** The battery, under a load that the machine makes, until it switches off. */
   DISCHARGE,
+  /** The battery with the adapter in, first at rest, then under load. */
+  CHARGE,
   /** The machine at its usual work. */
   LOAD_SAMPLE;
 
@@ -32,7 +34,7 @@ public enum RunKind {
   public Optional<String> partKey() {
     return switch (this) {
       case MARCH, MARCH_LONG, LOAD_SAMPLE -> Optional.of(BOARD);
-      case DISCHARGE -> Optional.of(BATTERY);
+      case DISCHARGE, CHARGE -> Optional.of(BATTERY);
       default -> Optional.empty();
     };
   }

@@ -103,6 +103,16 @@ class LinkCodecTest {
           null,
           3.1);
 
+  private static final PartFinding CHARGE =
+      new PartFinding.ChargeFinding(
+          List.of(List.of(0.0, 12.1, -1.8, 24.0), Arrays.asList(5.0, 12.0, 0.3, null)),
+          1,
+          1.8,
+          0.3,
+          "normal",
+          4.4,
+          null);
+
   private static final PartFinding LOAD =
       new PartFinding.LoadFinding(
           1,
@@ -188,6 +198,7 @@ class LinkCodecTest {
             "to-server", ToServer.class, new ToServer.RunProgress(ID, 0.4, -1, 0, -1, null, MARCH)),
         arguments("to-server", ToServer.class, ended(RunKind.MARCH, MARCH)),
         arguments("to-server", ToServer.class, ended(RunKind.DISCHARGE, DISCHARGE)),
+        arguments("to-server", ToServer.class, ended(RunKind.CHARGE, CHARGE)),
         arguments("to-server", ToServer.class, ended(RunKind.LOAD_SAMPLE, LOAD)),
         arguments(
             "enrolment-request",

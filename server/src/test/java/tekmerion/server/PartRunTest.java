@@ -1,6 +1,7 @@
 package tekmerion.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.time.Instant;
 import java.util.ArrayList;
@@ -208,14 +209,17 @@ class PartRunTest {
       tells(at, RunKind.BATTERY, battery);
       JsonNode told = at.get("/battery");
       assertThat(told.get("report").get("cycles").intValue()).isEqualTo(731);
-      assertThat(told.get("report").get("health").doubleValue()).isEqualTo(2.05 / 4.4);
-      assertThat(told.get("adapter").get("mostWatts").doubleValue()).isEqualTo(19.5 * 3.34);
+      assertThat(told.get("report").get("health").doubleValue())
+          .isCloseTo(2.05 / 4.4, within(1e-9));
+      assertThat(told.get("adapter").get("mostWatts").doubleValue())
+          .isCloseTo(19.5 * 3.34, within(1e-9));
 
       runs(at, RunKind.DISCHARGE, discharged(1.55));
 
       JsonNode measured = at.get("/battery");
       assertThat(measured.get("looks").size()).isEqualTo(2);
-      assertThat(measured.get("looks").get(1).get("health").doubleValue()).isEqualTo(1.55 / 4.4);
+      assertThat(measured.get("looks").get(1).get("health").doubleValue())
+          .isCloseTo(1.55 / 4.4, within(1e-9));
       assertThat(signs(at))
           .contains("Measured: 35 % of its design") // 1.55 of 4.4
           .contains("Its gauge says 32 % more than was measured"); // 2.05 of 1.55

@@ -39,12 +39,19 @@ public interface MachineUnderTest {
    *
    * @param pages about it and what charges it
    * @param discharge runs it down; empty if that is not possible here
+   * @param charge watches it while the adapter is in; empty if that is not possible here
    */
-  record Battery(PageSource pages, Optional<DischargeOpener> discharge) {}
+  record Battery(
+      PageSource pages, Optional<DischargeOpener> discharge, Optional<ChargeOpener> charge) {}
 
   /** Takes memory for a march: one region for each thread. */
   interface MemoryOpener {
     List<MemoryRegion> open() throws IOException;
+  }
+
+  /** Begins to watch its battery with the adapter in. */
+  interface ChargeOpener {
+    ChargeSource open() throws IOException;
   }
 
   /** Begins to load the machine and to watch its battery. */

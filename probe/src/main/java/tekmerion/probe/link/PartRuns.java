@@ -78,6 +78,11 @@ final class PartRuns {
               .battery()
               .flatMap(MachineUnderTest.Battery::discharge)
               .map(discharge -> new DischargeTask(job, discharge, folder));
+      case CHARGE ->
+          machine
+              .battery()
+              .flatMap(MachineUnderTest.Battery::charge)
+              .map(charge -> new ChargeTask(job, charge));
       case LOAD_SAMPLE -> machine.load().map(load -> new LoadTask(job, load));
       default -> Optional.empty();
     };

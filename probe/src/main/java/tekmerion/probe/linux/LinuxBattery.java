@@ -10,11 +10,13 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.Stream;
+import tekmerion.core.battery.AdapterReport;
 import tekmerion.core.battery.Amount;
 import tekmerion.core.battery.BatteryReport;
 import tekmerion.core.battery.SupplyBattery;
 import tekmerion.core.page.RawPage;
 import tekmerion.core.port.BatterySample;
+import tekmerion.core.port.ChargeSource;
 import tekmerion.core.port.DischargeSource;
 import tekmerion.core.port.PageAnswer;
 import tekmerion.core.port.PageKind;
@@ -131,32 +133,60 @@ public final class LinuxBattery implements PageSource {
   DischargeSource discharge() throws IOException {
     BatteryReport report =
         report().orElseThrow(() -> new IOException("the battery does not tell its numbers"));
-    return new Running(report);
+    return new Running(report, false);
   }
 
-  private final class Running implements DischargeSource {
+  ChargeSource charge() throws IOException {
+    BatteryReport report =
+        report().orElseThrow(() -> new IOException("the battery does not tell its numbers"));
+    return new Running(report, true);
+  }
+
+  /** Whether the adapter says that it is in; empty if none says anything. */
+  private Optional<Boolean> plugged() {
+    return read(PageKind.ADAPTER_SUPPLY)
+        .bytes()
+        .flatMap(raw -> AdapterReport.decode(raw).decoded())
+        .flatMap(AdapterReport::plugged);
+  }
+
+  private final class Running implements ChargeSource {
     private final BatteryReport first;
+    private final boolean charges;
     private final OwnLoad load = new OwnLoad();
     private final long began = System.nanoTime();
     private boolean loaded;
 
-    Running(BatteryReport first) {
+    /**
+     * @param charges whether the adapter is to be in; else it is to be off, and the load begins at
+     *     once
+     */
+    Running(BatteryReport first, boolean charges) {
       this.first = first;
+      this.charges = charges;
+    }
+
+    @Override
+    public void load(boolean on) {
+      if (on && !loaded) {
+        load.begin();
+        loaded = true;
+      }
     }
 
     @Override
     public Look next() throws InterruptedException {
-      if (!loaded) {
-        load.begin();
-        loaded = true;
-      }
+      load(!charges || loaded);
       Thread.sleep(EVERY_MS);
       Optional<BatteryReport> now = report();
       if (now.isEmpty() || now.get().volts().isEmpty() || now.get().amperes().isEmpty()) {
         return new Look.Missed();
       }
-      if (now.get().amperes().getAsDouble() < 0) {
-        return new Look.Over(false, "the adapter was put in");
+      boolean wrongWay =
+          charges ? plugged().equals(Optional.of(false)) : now.get().amperes().getAsDouble() < 0;
+      if (wrongWay) {
+        return new Look.Over(
+            false, charges ? "the adapter was taken off" : "the adapter was put in");
       }
       return new Look.Sample(
           new BatterySample(
@@ -175,7 +205,7 @@ public final class LinuxBattery implements PageSource {
           first.gauge(),
           OptionalDouble.empty(),
           1,
-          first.state().filter(s -> !s.equals("Discharging")).isPresent(),
+          plugged().orElse(first.state().filter(s -> !s.equals("Discharging")).isPresent()),
           first.alarms().isEmpty()
               ? Optional.empty()
               : Optional.of("the battery itself reports: " + String.join(", ", first.alarms())));

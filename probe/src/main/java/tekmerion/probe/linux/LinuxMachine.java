@@ -39,7 +39,10 @@ public final class LinuxMachine implements MachineProvider, MachineUnderTest {
   @Override
   public Optional<Battery> battery() {
     return LinuxBattery.find(Path.of("/sys/class/power_supply"))
-        .map(battery -> new Battery(battery, Optional.of(battery::discharge)));
+        .map(
+            battery ->
+                new Battery(
+                    battery, Optional.of(battery::discharge), Optional.of(battery::charge)));
   }
 
   @Override

@@ -143,6 +143,18 @@ class PartRunsTest {
     assertThat(discharge.reachedCutOff()).isTrue();
   }
 
+  /** It takes up 0.45 of its 1.93 Ah an hour: 0.87 A, a fifth of its design. */
+  @Test
+  void aChargeTellsItsCurrentAndWhetherTheAdapterCarriesTheLoad() throws Exception {
+    PartFinding.ChargeFinding charge =
+        (PartFinding.ChargeFinding) run("tired-battery,0,1000000", RunKind.CHARGE).found();
+
+    assertThat(charge.verdict()).isEqualTo("normal");
+    assertThat(charge.intoAmperes()).isBetween(0.84, 0.90);
+    assertThat(charge.helpsAmperes()).as("it is still charged a little").isNegative();
+    assertThat(charge.restPoints()).isEqualTo(180);
+  }
+
   @Test
   void aLoadSampleNamesWhatKeepsItBusy() throws Exception {
     PartFinding.LoadFinding load =

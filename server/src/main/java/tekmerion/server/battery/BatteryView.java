@@ -17,7 +17,9 @@ import tekmerion.server.run.RunView;
  * @param others how packs of its model are; null if too few were met
  * @param runs discharges of this job, newest first
  * @param unsafe why it must be neither loaded nor charged; null if nothing says so
+ * @param charges of this job, newest first
  * @param canDischarge null if a discharge can be started now, else why not
+ * @param canCharge null if a charge can be watched now, else why not
  * @param canRead null if it can be read now, else why not
  */
 @Schema(name = "BatteryView")
@@ -34,8 +36,10 @@ public record BatteryView(
     @Schema(nullable = true) FadeShown fade,
     @Schema(nullable = true) Others others,
     List<RunView> runs,
+    List<RunView> charges,
     @Schema(nullable = true) String unsafe,
     @Schema(nullable = true) String canDischarge,
+    @Schema(nullable = true) String canCharge,
     @Schema(nullable = true) String canRead) {
   /**
    * By its own account; null is "not reported".

@@ -109,8 +109,10 @@ class BatteryViews {
                 p -> others(p, report.map(BatteryReport::health).orElse(OptionalDouble.empty())))
             .orElse(null),
         runs.ofJob(job.id(), Set.of(RunKind.DISCHARGE)).stream().map(RunView::of).toList(),
+        runs.ofJob(job.id(), Set.of(RunKind.CHARGE)).stream().map(RunView::of).toList(),
         AskRun.unsafe(weighing.weigh(job)).orElse(null),
         refusal(() -> probeOf.of(job, RunKind.DISCHARGE, RunKind.BATTERY)),
+        refusal(() -> probeOf.of(job, RunKind.CHARGE, RunKind.BATTERY)),
         refusal(() -> probeOf.readable(job, RunKind.BATTERY)));
   }
 

@@ -3,6 +3,7 @@ package tekmerion.server.jobview;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
+import tekmerion.link.RunKind;
 import tekmerion.link.ToProbe;
 import tekmerion.server.account.Person;
 import tekmerion.server.job.Job;
@@ -57,7 +58,9 @@ class AskReading {
         requests.pending(job.id()).stream()
             .anyMatch(r -> r.driveKey().equals(driveKey) && r.refusedWhy() == null);
     if (underWay) {
-      throw Refusal.notPossibleNow("It is being read.", "Wait for the reading.");
+      String what =
+          driveKey.equals(RunKind.BOARD) || driveKey.equals(RunKind.BATTERY) ? "It" : "This drive";
+      throw Refusal.notPossibleNow(what + " is being read.", "Wait for the reading.");
     }
     UUID requestId = requests.ask(job.id(), probe.id(), driveKey, by.id());
     live.changed("job:" + number);

@@ -53,6 +53,7 @@ public class ProbeOfJob {
     return switch (kind) {
       case MARCH, MARCH_LONG -> MachineNote.MEMORY;
       case DISCHARGE -> MachineNote.DISCHARGE;
+      case CHARGE -> MachineNote.CHARGE;
       default -> MachineNote.LOAD;
     };
   }

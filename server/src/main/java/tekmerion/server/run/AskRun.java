@@ -139,7 +139,7 @@ public class AskRun {
   /** The same question for the button and for the request. */
   public GateAnswer gate(
       RunKind kind, String driveKey, WeighingService.Evidence evidence, Stance stance) {
-    if (kind == RunKind.DISCHARGE) {
+    if (kind == RunKind.DISCHARGE || kind == RunKind.CHARGE) {
       return Gate.ofBattery(unsafe(evidence));
     }
     return Gate.ofStress(kind.isStressing(), decisive(driveKey, evidence), stance);

@@ -20,6 +20,7 @@ public final class RunWords {
       case MARCH -> "March";
       case MARCH_LONG -> "Long march";
       case DISCHARGE -> "Discharge";
+      case CHARGE -> "Charge";
       case LOAD_SAMPLE -> "Sample of its work";
     };
   }
@@ -56,6 +57,9 @@ public final class RunWords {
     if (found instanceof PartFinding.DischargeFinding discharge && discharge.chargeAh() != null) {
       return "%.2f Ah drawn".formatted(discharge.chargeAh().value());
     }
+    if (found instanceof PartFinding.ChargeFinding charge && charge.intoAmperes() != null) {
+      return "charges with %.2f A".formatted(charge.intoAmperes());
+    }
     return "ended";
   }
 
@@ -82,6 +86,7 @@ public final class RunWords {
           case SURFACE_SAMPLED -> "Sample";
           case MARCH, MARCH_LONG -> "March";
           case DISCHARGE -> "Discharge";
+          case CHARGE -> "Charge";
           case LOAD_SAMPLE -> "Its work";
           default -> "Self-test";
         };
@@ -113,6 +118,7 @@ public final class RunWords {
       case MARCH -> "stuck cells, transitions, couplings, wrong addresses; minutes";
       case MARCH_LONG -> "also what shows after a pause or now and then; an hour and more";
       case DISCHARGE -> "runs the battery down under load and measures what is in it; hours";
+      case CHARGE -> "how it charges at rest, and whether the adapter carries the load; 18 minutes";
       case LOAD_SAMPLE -> "what keeps it busy, every second for three minutes";
     };
   }

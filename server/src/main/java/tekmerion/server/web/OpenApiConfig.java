@@ -33,6 +33,7 @@ class OpenApiConfig {
                   "gaugeLevel",
                   "newOhm",
                   "warmedCelsius"),
+          "ChargeFinding", Set.of("intoAmperes", "helpsAmperes", "designAh", "gaugeLevel"),
           "LoadFinding", Set.of("memoryLeft", "swappedPerSecond", "latenessMicros"),
           "ProgramAtWork", Set.of("bytesPerSecond"),
           "DriveAtWork", Set.of("latencyMs"));

@@ -1,16 +1,19 @@
 package tekmerion.server.weighing;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import tekmerion.core.battery.BatterySigns;
+import tekmerion.core.battery.Charging;
 import tekmerion.core.battery.Ranged;
 import tekmerion.core.load.LoadInterval;
 import tekmerion.core.load.LoadSigns;
 import tekmerion.core.memory.MemorySigns;
 import tekmerion.core.sign.Sign;
 import tekmerion.link.PartFinding;
+import tekmerion.link.PartFinding.ChargeFinding;
 import tekmerion.link.PartFinding.DischargeFinding;
 import tekmerion.link.PartFinding.DischargeFinding.MeasuredRange;
 import tekmerion.link.PartFinding.LoadFinding;
@@ -37,6 +40,9 @@ final class PartRunSigns {
     if (found instanceof DischargeFinding discharge) {
       return of(discharge);
     }
+    if (found instanceof ChargeFinding charge) {
+      return of(charge);
+    }
     return found instanceof LoadFinding load ? of(load) : List.of();
   }
 
@@ -54,6 +60,14 @@ final class PartRunSigns {
             ? Optional.of(ranged(of.resistanceOhm(), 1 / of.newOhm()))
             : Optional.empty(),
         false);
+  }
+
+  private static List<Sign> of(ChargeFinding of) {
+    return new Charging(
+            optional(of.intoAmperes()),
+            optional(of.helpsAmperes()),
+            Charging.Verdict.valueOf(of.verdict().toUpperCase(Locale.ROOT).replace('-', '_')))
+        .signs();
   }
 
   private static Ranged ranged(MeasuredRange of, double factor) {

@@ -8,6 +8,7 @@ import java.util.OptionalDouble;
 import java.util.Random;
 import tekmerion.core.page.RawPage;
 import tekmerion.core.port.BatterySample;
+import tekmerion.core.port.ChargeSource;
 import tekmerion.core.port.DischargeSource;
 import tekmerion.core.port.MachineUnderTest;
 import tekmerion.core.port.PageAnswer;
@@ -118,7 +119,57 @@ public final class SimBattery implements PageSource {
    * @param pages itself, perhaps slowed
    */
   public MachineUnderTest.Battery battery(PageSource pages) {
-    return new MachineUnderTest.Battery(pages, Optional.of(Running::new));
+    return new MachineUnderTest.Battery(pages, Optional.of(Running::new), Optional.of(Charge::new));
+  }
+
+  /** With the adapter in: at rest it charges with its current, under load the adapter is enough. */
+  private final class Charge implements ChargeSource {
+    private static final double PER_HOUR = 0.45;
+    private static final double LEVEL = 0.38;
+    private final Random random = new Random(life.cycles());
+    private double seconds;
+    private boolean loaded;
+
+    @Override
+    public void load(boolean on) {
+      loaded = on;
+    }
+
+    @Override
+    public Look next() throws InterruptedException {
+      Thread.sleep(Math.round(1000 * EVERY_SECONDS / life.speed()));
+      seconds += EVERY_SECONDS;
+      double into = life.trueAh() * PER_HOUR * (loaded ? 0.3 : 1 - Math.exp(-seconds / 40));
+      double volts = CELLS * 3.78 + into * life.ohm() + seconds * 1e-4;
+      return new Look.Sample(
+          new BatterySample(
+              seconds,
+              volts + GAUGE.noiseVolts() * random.nextGaussian(),
+              -into + GAUGE.noiseAmperes() * random.nextGaussian(),
+              OptionalDouble.of(26 + seconds * 2e-3)));
+    }
+
+    @Override
+    public Before before() {
+      return SimBattery.this.before(LEVEL, true);
+    }
+
+    @Override
+    public void close() {
+      loaded = false;
+    }
+  }
+
+  private DischargeSource.Before before(double level, boolean plugged) {
+    return new DischargeSource.Before(
+        OptionalDouble.of(3.0 * CELLS),
+        OptionalDouble.of(life.designAh()),
+        OptionalDouble.of(life.gaugeAh()),
+        OptionalDouble.of(level),
+        OptionalDouble.of(NEW_OHM),
+        life.speed(),
+        plugged,
+        Optional.empty());
   }
 
   /** Plays a run at its speed. */
@@ -145,15 +196,7 @@ public final class SimBattery implements PageSource {
 
     @Override
     public Before before() {
-      return new Before(
-          OptionalDouble.of(3.0 * CELLS),
-          OptionalDouble.of(life.designAh()),
-          OptionalDouble.of(life.gaugeAh()),
-          OptionalDouble.of(1),
-          OptionalDouble.of(NEW_OHM),
-          life.speed(),
-          false,
-          Optional.empty());
+      return SimBattery.this.before(1, false);
     }
 
     @Override
