@@ -198,6 +198,9 @@ class PartRunTest {
       assertThat(run.get("end").stringValue()).isEqualTo("COMPLETE");
       assertThat(run.get("march").get("byBit").get(19).intValue()).isEqualTo(2);
       assertThat(signs(at)).contains("The march: 2 faulty bits, all on bit line 19");
+      tells(at, RunKind.BOARD, board("AB"));
+      assertThat(at.get("").get("needed").toString())
+          .contains("A memory module, 8 GB DDR4 SODIMM 3200 MT/s 1.20 V");
     }
   }
 
@@ -223,6 +226,8 @@ class PartRunTest {
       assertThat(signs(at))
           .contains("Measured: 35 % of its design") // 1.55 of 4.4
           .contains("Its gauge says 32 % more than was measured"); // 2.05 of 1.55
+      assertThat(at.get("").get("needed").toString())
+          .contains("A battery, 4.40 Ah, 11.4 V, model PM-3");
     }
   }
 

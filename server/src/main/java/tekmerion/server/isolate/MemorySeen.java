@@ -5,10 +5,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.memory.identity.Smbios;
@@ -59,7 +56,7 @@ class MemorySeen {
         seen.add(
             new Seen(
                 slot.slot().orElse("Slot " + (i + 1)),
-                slot.filled() ? words(slot) : null,
+                slot.filled() ? slot.words() : null,
                 slot.filled() ? slot.serial().orElse(null) : null));
       }
       return seen;
@@ -96,22 +93,6 @@ class MemorySeen {
     String replacement(String serial) {
       return known.get(serial);
     }
-
-    private static String words(MemorySlot slot) {
-      List<String> words = new ArrayList<>();
-      slot.sizeBytes().ifPresent(b -> words.add("%d GB".formatted(b >> 30)));
-      slot.kind().ifPresent(words::add);
-      slot.form().ifPresent(words::add);
-      slot.ratedMillionTransfers().ifPresent(t -> words.add("%d MT/s".formatted(t)));
-      slot.configuredMillivolts().ifPresent(v -> words.add("%.2f V".formatted(v / 1000.0)));
-      String model =
-          Stream.of(slot.maker(), slot.partNumber())
-              .flatMap(Optional::stream)
-              .collect(Collectors.joining(" "));
-      return model.isEmpty()
-          ? String.join(" ", words)
-          : "%s (%s)".formatted(String.join(" ", words), model);
-    }
   }
 
   MemorySeen(Readings readings, PageStore pages, Runs runs, ProbeOfJob probeOf) {
@@ -143,7 +124,7 @@ class MemorySeen {
     looks.stream()
         .flatMap(List::stream)
         .filter(m -> m.filled() && m.serial().isPresent())
-        .forEach(m -> known.putIfAbsent(m.serial().get(), Look.words(m)));
+        .forEach(m -> known.putIfAbsent(m.serial().get(), m.words()));
     return new Look(
         memory,
         all.isEmpty() ? null : all.get(0).takenAt(),

@@ -20,7 +20,6 @@ import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.MakerTopic;
 import tekmerion.core.knowhow.SignKind;
 import tekmerion.core.page.Decoding;
-import tekmerion.core.replace.NeededDrive;
 import tekmerion.core.weigh.NextMoves;
 import tekmerion.core.weigh.Tilt;
 import tekmerion.core.weigh.Weighed;
@@ -36,7 +35,6 @@ import tekmerion.server.job.Trace;
 import tekmerion.server.jobview.JobView.BayNote;
 import tekmerion.server.jobview.JobView.Drive;
 import tekmerion.server.jobview.JobView.HolderNote;
-import tekmerion.server.jobview.JobView.Needed;
 import tekmerion.server.jobview.JobView.Pending;
 import tekmerion.server.jobview.JobView.Place;
 import tekmerion.server.jobview.JobView.PlanView;
@@ -202,7 +200,7 @@ class JobViews {
         RulingService.WAIVER,
         job.endedAt() == null ? job.contradicted() : null,
         cameBack.of(job).orElse(null),
-        needed(evidence),
+        NeededParts.of(evidence),
         notes.values().stream().filter(n -> n.topic() == MakerTopic.WEAK_POINT).toList(),
         rulings.of(job),
         trace.findByJobIdOrderByAtAscIdAsc(job.id()).stream().map(TraceLine::of).toList());
@@ -279,25 +277,6 @@ class JobViews {
     return weighed.causes().stream()
         .filter(which)
         .max(Comparator.comparingDouble(CauseShare::probability));
-  }
-
-  /** Of every drive that at least leans to a fault. */
-  private static List<Needed> needed(Evidence evidence) {
-    return evidence.drives().stream()
-        .filter(
-            place ->
-                worst(
-                        evidence.weighed(),
-                        c -> c.part().equals(place.driveKey()) && c.place().equals("drive"))
-                    .filter(c -> c.tilt().compareTo(Tilt.LEANING) >= 0)
-                    .isPresent())
-        .flatMap(
-            place ->
-                Optional.ofNullable(evidence.reports().get(place.driveKey()))
-                    .flatMap(NeededDrive::of)
-                    .map(n -> new Needed(DriveNames.inSentence(place.driveKey()), n.words()))
-                    .stream())
-        .toList();
   }
 
   /** The sign that weighs most says why a place stands as it does. */

@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import tekmerion.core.page.DecodedPage;
 import tekmerion.core.page.Decoding;
 import tekmerion.core.page.Decoding.Decoded;
@@ -88,7 +90,22 @@ public record Smbios(List<Structure> structures, List<FieldSpan> spans) implemen
       OptionalLong ranks,
       Optional<String> maker,
       Optional<String> partNumber,
-      Optional<String> serial) {}
+      Optional<String> serial) {
+    /** What to buy in its place: "8 GB DDR4 SODIMM 3200 MT/s 1.20 V (maker part)". */
+    public String words() {
+      List<String> words = new ArrayList<>();
+      sizeBytes.ifPresent(b -> words.add("%d GB".formatted(b >> 30)));
+      kind.ifPresent(words::add);
+      form.ifPresent(words::add);
+      ratedMillionTransfers.ifPresent(t -> words.add("%d MT/s".formatted(t)));
+      configuredMillivolts.ifPresent(v -> words.add("%.2f V".formatted(v / 1000.0)));
+      String model =
+          Stream.of(maker, partNumber).flatMap(Optional::stream).collect(Collectors.joining(" "));
+      return model.isEmpty()
+          ? String.join(" ", words)
+          : "%s (%s)".formatted(String.join(" ", words), model);
+    }
+  }
 
   /** A portable battery as the firmware has it (type 22). */
   public record BatteryNote(

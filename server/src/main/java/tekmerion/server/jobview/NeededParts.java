@@ -1,0 +1,81 @@
+package tekmerion.server.jobview;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Predicate;
+import java.util.stream.Stream;
+import tekmerion.core.battery.BatteryReport;
+import tekmerion.core.drive.DriveReading;
+import tekmerion.core.memory.identity.Smbios;
+import tekmerion.core.memory.identity.Smbios.MemorySlot;
+import tekmerion.core.port.PageKind;
+import tekmerion.core.replace.NeededDrive;
+import tekmerion.core.weigh.Tilt;
+import tekmerion.core.weigh.Weighed.CauseShare;
+import tekmerion.link.RunKind;
+import tekmerion.server.jobview.JobView.Needed;
+import tekmerion.server.reading.OtherParts;
+import tekmerion.server.weighing.WeighingService.Evidence;
+
+/** What exactly to buy for every part that at least leans to a fault. */
+final class NeededParts {
+  /** Causes that a new pack mends. */
+  private static final Set<String> BATTERY = Set.of("battery-cells", "battery-resistance");
+
+  private static final String MODULE = "memory-module";
+
+  private NeededParts() {}
+
+  static List<Needed> of(Evidence evidence) {
+    List<Needed> needed = new ArrayList<>();
+    evidence.drives().stream()
+        .filter(
+            place ->
+                leans(
+                    evidence, c -> c.part().equals(place.driveKey()) && c.place().equals("drive")))
+        .forEach(
+            place ->
+                report(evidence, place.driveKey())
+                    .flatMap(NeededDrive::of)
+                    .map(n -> new Needed(DriveNames.inSentence(place.driveKey()), n.words()))
+                    .ifPresent(needed::add));
+    if (leans(evidence, c -> BATTERY.contains(c.cause()))) {
+      report(evidence, RunKind.BATTERY)
+          .flatMap(OtherParts::battery)
+          .map(BatteryReport::words)
+          .map(words -> new Needed("battery", "A battery, " + words))
+          .ifPresent(needed::add);
+    }
+    if (leans(evidence, c -> c.cause().equals(MODULE))) {
+      report(evidence, RunKind.BOARD)
+          .flatMap(r -> r.sound(PageKind.SMBIOS, Smbios.class))
+          .flatMap(NeededParts::module)
+          .ifPresent(needed::add);
+    }
+    return needed;
+  }
+
+  /** Which one is bad does not matter if they are alike; else isolation has to say it first. */
+  private static Optional<Needed> module(Smbios table) {
+    List<String> sorts =
+        table.memorySlots().stream()
+            .filter(MemorySlot::filled)
+            .map(MemorySlot::words)
+            .distinct()
+            .toList();
+    return sorts.size() == 1
+        ? Optional.of(new Needed("memory module", "A memory module, " + sorts.get(0)))
+        : Optional.empty();
+  }
+
+  private static boolean leans(Evidence evidence, Predicate<CauseShare> which) {
+    Stream<CauseShare> causes = evidence.weighed().causes().stream();
+    return causes.anyMatch(c -> which.test(c) && c.tilt().compareTo(Tilt.LEANING) >= 0);
+  }
+
+  private static Optional<DriveReading> report(Evidence evidence, String key) {
+    return Optional.ofNullable(evidence.reports().get(key));
+  }
+}
