@@ -7,6 +7,7 @@ import tekmerion.probe.instrument.DischargeCommand;
 import tekmerion.probe.instrument.LoadCommand;
 import tekmerion.probe.instrument.MarchCommand;
 import tekmerion.probe.instrument.SurfaceCommand;
+import tekmerion.probe.instrument.SurveyCommand;
 import tekmerion.probe.instrument.TrendCommand;
 import tekmerion.probe.instrument.WeighCommand;
 
@@ -24,7 +25,8 @@ import tekmerion.probe.instrument.WeighCommand;
       SurfaceCommand.class,
       MarchCommand.class,
       DischargeCommand.class,
-      LoadCommand.class
+      LoadCommand.class,
+      SurveyCommand.class
     })
 public final class Tekmerion {
   public static void main(String[] args) {

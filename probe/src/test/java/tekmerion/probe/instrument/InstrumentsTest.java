@@ -212,4 +212,53 @@ class InstrumentsTest {
     assertThat(run("discharge", csv("t_s,voltage_v", "0,12")).err())
         .contains("the column current_a is missing");
   }
+
+  /** The signature of an encrypted volume, and nothing else; the image is left as it was. */
+  @Test
+  void surveysAnImageAndLeavesItAsItWas() throws IOException {
+    byte[] image = new byte[1 << 20];
+    System.arraycopy("-FVE-FS-".getBytes(StandardCharsets.US_ASCII), 0, image, 3, 8);
+    Path file = Files.write(folder.resolve("outside.img"), image);
+
+    Said said = run("survey", file);
+
+    assertThat(said.exit()).isZero();
+    assertThat(said.json().get("reason").stringValue()).isEqualTo("encrypted");
+    assertThat(said.json().get("parts").get(0).get("startByte").intValue()).isZero();
+    assertThat(Files.readAllBytes(file)).isEqualTo(image);
+    assertThat(run("survey", folder.resolve("none.img")).exit()).isEqualTo(2);
+    assertThat(run("survey", file, "--reads", "harbourfs").err()).contains("harbourfs");
+  }
+
+  /** What a system wrote into the folder of its battery, as a person would copy it. */
+  @Test
+  void decodesABatteryFromAFolderAndFromRegisters() throws IOException {
+    Path supply = Files.createDirectories(folder.resolve("BAT0"));
+    Files.writeString(supply.resolve("type"), "Battery\n");
+    Files.writeString(supply.resolve("energy_full_design"), "50000000\n");
+    Files.writeString(supply.resolve("energy_full"), "40000000\n");
+    // Full 1,000 mAh of 2,000 mAh: registers 10h and 18h, two bytes each, low byte first.
+    Path registers =
+        Files.write(
+            folder.resolve("registers.bin"),
+            new byte[] {0x10, 2, (byte) 0xE8, 0x03, 0x18, 2, (byte) 0xD0, 0x07});
+
+    assertThat(run("decode", "battery", supply).json().get("health").doubleValue())
+        .isCloseTo(0.8, within(1e-9));
+    assertThat(run("decode", "battery", registers).json().get("health").doubleValue())
+        .isCloseTo(0.5, within(1e-9));
+  }
+
+  @Test
+  void samplesThisMachineAndComparesWithBefore() throws IOException {
+    Said before = run("load", "--seconds", 5);
+    assertThat(before.exit()).as(before.err()).isZero();
+    Path file = Files.writeString(folder.resolve("before.json"), before.out());
+
+    Said after = run("load", "--seconds", 5, "--before", file);
+
+    assertThat(after.exit()).as(after.err()).isZero();
+    assertThat(after.json().get("changes").size()).isPositive();
+    assertThat(run("load", "--seconds", 1).exit()).isEqualTo(2);
+  }
 }

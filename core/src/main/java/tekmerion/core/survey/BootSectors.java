@@ -1,0 +1,194 @@
+package tekmerion.core.survey;
+
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalLong;
+import tekmerion.core.page.RawPage;
+
+/**
+ * Volumes that tell of themselves in their first sector: FAT, exFAT, NTFS, and encryption that
+ * keeps that shape.
+ *
+ * @see "FAT: Microsoft, FAT32 File System Specification 1.03 (2000), BPB and FSInfo; exFAT:
+ *     Microsoft, exFAT file system specification (2019), sections 3.1 and 3.4; NTFS: the boot
+ *     sector as the Linux kernel lays it out, fs/ntfs3/ntfs.h"
+ */
+final class BootSectors {
+  private static final int SECTOR = 512;
+  private static final int SIGNATURE = 0xAA55;
+  private static final int FAT12_CLUSTERS = 4_085;
+  private static final int FAT16_CLUSTERS = 65_525;
+  private static final int EXFAT_BACKUP_SECTORS = 12;
+
+  private BootSectors() {}
+
+  static Optional<Volume> recognise(Window w) {
+    Optional<RawPage> boot = w.at(0, SECTOR);
+    if (boot.isEmpty()) {
+      return Optional.empty();
+    }
+    RawPage page = boot.get();
+    if (is(page, 3, "-FVE-FS-")) {
+      return Optional.of(Volume.of(Content.ENCRYPTED_VOLUME));
+    }
+    if (page.u16(510) != SIGNATURE) {
+      return Optional.empty();
+    }
+    if (is(page, 3, "EXFAT   ")) {
+      return Optional.of(exfat(w, page, 0));
+    }
+    return is(page, 3, "NTFS    ") ? Optional.of(ntfs(w, page)) : fat(w, page);
+  }
+
+  /** The first sector is gone, but a copy of it is where its file system keeps one. */
+  static Optional<Volume> fromBackup(Window w) {
+    Optional<RawPage> last = w.at(w.size() / SECTOR * SECTOR - SECTOR, SECTOR);
+    if (last.filter(p -> is(p, 3, "NTFS    ") && p.u16(510) == SIGNATURE).isPresent()) {
+      return Optional.of(ntfs(w, last.get()).with(lost(w, w.size() / SECTOR * SECTOR - SECTOR)));
+    }
+    for (int sector : new int[] {512, 4096}) {
+      Optional<RawPage> copy = w.at((long) EXFAT_BACKUP_SECTORS * sector, SECTOR);
+      if (copy.filter(p -> is(p, 3, "EXFAT   ") && p.u16(510) == SIGNATURE).isPresent()) {
+        long at = (long) EXFAT_BACKUP_SECTORS * sector;
+        return Optional.of(exfat(w, copy.get(), at).with(lost(w, at)));
+      }
+    }
+    Optional<RawPage> fat = w.at(6L * SECTOR, SECTOR);
+    return fat.filter(p -> p.u16(510) == SIGNATURE)
+        .flatMap(p -> fat(w, p))
+        .filter(v -> v.content() == Content.FAT32)
+        .map(v -> v.with(lost(w, 6L * SECTOR)));
+  }
+
+  private static Damage lost(Window w, long backup) {
+    return new Damage(
+        "The boot sector is lost; a copy of it is intact",
+        w.start(),
+        SECTOR,
+        Optional.of(w.start() + backup));
+  }
+
+  private static Optional<Volume> fat(Window w, RawPage p) {
+    int bytesPerSector = p.u16(11);
+    int sectorsPerCluster = p.u8(13);
+    int reserved = p.u16(14);
+    int fats = p.u8(16);
+    int rootEntries = p.u16(17);
+    long sectors = p.u16(19) != 0 ? p.u16(19) : p.unsignedLe(32, 4);
+    long fatSectors = p.u16(22) != 0 ? p.u16(22) : p.unsignedLe(36, 4);
+    boolean possible =
+        bytesPerSector >= SECTOR
+            && bytesPerSector <= 4096
+            && Integer.bitCount(bytesPerSector) == 1
+            && sectorsPerCluster > 0
+            && Integer.bitCount(sectorsPerCluster) == 1
+            && reserved > 0
+            && fats >= 1
+            && fats <= 2
+            && fatSectors > 0
+            && sectors > 0
+            && p.u8(21) >= 0xF0;
+    if (!possible) {
+      return Optional.empty();
+    }
+    long rootSectors = (32L * rootEntries + bytesPerSector - 1) / bytesPerSector;
+    long dataSectors = sectors - reserved - fats * fatSectors - rootSectors;
+    long clusters = dataSectors / sectorsPerCluster;
+    if (dataSectors <= 0) {
+      return Optional.empty();
+    }
+    Content content =
+        clusters < FAT12_CLUSTERS
+            ? Content.FAT12
+            : clusters < FAT16_CLUSTERS ? Content.FAT16 : Content.FAT32;
+    boolean wide = content == Content.FAT32;
+    int id = wide ? 67 : 39;
+    return Optional.of(
+        new Volume(
+            content,
+            Window.text(p, id + 4, 11, StandardCharsets.ISO_8859_1)
+                .filter(l -> !l.equals("NO NAME")),
+            Optional.of("%04X-%04X".formatted(p.u16(id + 2), p.u16(id))),
+            OptionalLong.of(sectors * bytesPerSector),
+            wide
+                ? used(w, p, clusters, (long) sectorsPerCluster * bytesPerSector)
+                : OptionalLong.empty(),
+            List.of()));
+  }
+
+  /** By its information sector, which is a hint by its own standard. */
+  private static OptionalLong used(Window w, RawPage p, long clusters, long clusterBytes) {
+    Optional<RawPage> info = w.at((long) p.u16(48) * p.u16(11), SECTOR);
+    if (info.isEmpty()
+        || info.get().unsignedLe(0, 4) != 0x41615252L
+        || info.get().unsignedLe(484, 4) != 0x61417272L) {
+      return OptionalLong.empty();
+    }
+    long free = info.get().unsignedLe(488, 4);
+    return free > clusters
+        ? OptionalLong.empty()
+        : OptionalLong.of((clusters - free) * clusterBytes);
+  }
+
+  private static Volume exfat(Window w, RawPage p, long at) {
+    int sector = 1 << Math.min(12, p.u8(108));
+    int cluster = sector << Math.min(25, p.u8(109));
+    long clusters = p.unsignedLe(92, 4);
+    int percent = p.u8(112);
+    Volume volume =
+        new Volume(
+            Content.EXFAT,
+            Optional.empty(), // its label is an entry of its directory
+            Optional.of("%04X-%04X".formatted(p.u16(102), p.u16(100))),
+            OptionalLong.of(p.unsignedLe(72, 7) * sector),
+            percent <= 100
+                ? OptionalLong.of(clusters * cluster / 100 * percent)
+                : OptionalLong.empty(),
+            List.of());
+    if (at == 0 && !checksumHolds(w, 0, sector)) {
+      boolean backup = checksumHolds(w, (long) EXFAT_BACKUP_SECTORS * sector, sector);
+      return volume.with(
+          new Damage(
+              "The boot region fails its own checksum",
+              w.start(),
+              EXFAT_BACKUP_SECTORS * sector,
+              backup
+                  ? Optional.of(w.start() + (long) EXFAT_BACKUP_SECTORS * sector)
+                  : Optional.empty()));
+    }
+    return volume;
+  }
+
+  /** Section 3.4: over eleven sectors, flags and percent in use left out. */
+  private static boolean checksumHolds(Window w, long at, int sector) {
+    Optional<RawPage> region = w.at(at, 12 * sector);
+    if (region.isEmpty()) {
+      return false;
+    }
+    int sum = 0;
+    for (int i = 0; i < 11 * sector; i++) {
+      if (i != 106 && i != 107 && i != 112) {
+        sum = (sum << 31 | sum >>> 1) + region.get().u8(i);
+      }
+    }
+    return region.get().unsignedLe(11 * sector, 4) == Integer.toUnsignedLong(sum);
+  }
+
+  private static Volume ntfs(Window w, RawPage p) {
+    int sector = Math.max(SECTOR, p.u16(11));
+    long sectors = p.unsignedLe(40, 7);
+    return new Volume(
+        Content.NTFS,
+        Optional.empty(), // its label is in a file
+        Optional.of("%016X".formatted(p.bigUnsignedLe(72, 8))),
+        OptionalLong.of(sectors * sector),
+        OptionalLong.empty(),
+        List.of());
+  }
+
+  private static boolean is(RawPage page, int offset, String text) {
+    return page.hex(offset, text.length())
+        .equals(new RawPage(text.getBytes(StandardCharsets.ISO_8859_1)).hex(0, text.length()));
+  }
+}

@@ -1,0 +1,66 @@
+package tekmerion.core.survey;
+
+/** What a stretch can hold, as far as it is told apart. */
+public enum Content {
+  FAT12("FAT12", Kind.FILE_SYSTEM),
+  FAT16("FAT16", Kind.FILE_SYSTEM),
+  FAT32("FAT32", Kind.FILE_SYSTEM),
+  EXFAT("exFAT", Kind.FILE_SYSTEM),
+  NTFS("NTFS", Kind.FILE_SYSTEM),
+  EXT2("ext2", Kind.FILE_SYSTEM),
+  EXT3("ext3", Kind.FILE_SYSTEM),
+  EXT4("ext4", Kind.FILE_SYSTEM),
+  XFS("XFS", Kind.FILE_SYSTEM),
+  BTRFS("Btrfs", Kind.FILE_SYSTEM),
+  HFS_PLUS("HFS+", Kind.FILE_SYSTEM),
+  APFS("APFS", Kind.FILE_SYSTEM),
+  ISO_9660("ISO 9660", Kind.FILE_SYSTEM),
+  UDF("UDF", Kind.FILE_SYSTEM),
+  SWAP("swap", Kind.MEMBER),
+  LVM("LVM physical volume", Kind.MEMBER),
+  MD_RAID("md RAID member", Kind.MEMBER),
+  LUKS1("LUKS1", Kind.ENCRYPTED),
+  LUKS2("LUKS2", Kind.ENCRYPTED),
+  /** A full-volume encryption that keeps the boot sector's shape and puts its own name in it. */
+  ENCRYPTED_VOLUME("encrypted volume", Kind.ENCRYPTED),
+  /** All of what was looked at is zero, or all ones. */
+  BLANK("blank", Kind.NOTHING),
+  /** Random through and through, with no signature: encrypted without a header, or wiped so. */
+  RANDOM("random bytes without a signature", Kind.NOTHING),
+  UNKNOWN("nothing that is known here", Kind.NOTHING),
+  /** What tells cannot be read. */
+  UNREADABLE("not readable", Kind.NOTHING);
+
+  private final String words;
+  private final Kind kind;
+
+  enum Kind {
+    FILE_SYSTEM,
+    /** Part of something larger. */
+    MEMBER,
+    ENCRYPTED,
+    NOTHING
+  }
+
+  Content(String words, Kind kind) {
+    this.words = words;
+    this.kind = kind;
+  }
+
+  public String words() {
+    return words;
+  }
+
+  public boolean isFileSystem() {
+    return kind == Kind.FILE_SYSTEM;
+  }
+
+  public boolean isEncrypted() {
+    return kind == Kind.ENCRYPTED;
+  }
+
+  /** Whether something was recognised at all. */
+  public boolean isKnown() {
+    return kind != Kind.NOTHING;
+  }
+}

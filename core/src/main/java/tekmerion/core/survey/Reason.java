@@ -1,0 +1,38 @@
+package tekmerion.core.survey;
+
+/** Why a disk is not readable to its owner, with the safe next move. */
+public enum Reason {
+  HEALTHY(
+      "Nothing speaks against reading it", "Copy its files, or look at cable, port and system."),
+  BLANK(
+      "It is blank", "Ask whether it is the right disk. Write nothing to it before that is sure."),
+  ENCRYPTED("It is encrypted", "Ask its owner for the key; without it nothing is to be had."),
+  FOREIGN_FILE_SYSTEM(
+      "It has a file system that the owner's system does not read",
+      "Read it on the bench machine and copy its files. Never format it."),
+  DAMAGED_TABLE(
+      "The table of its partitions is damaged",
+      "Image it first. Then the table may be put back from its copy, through the gate."),
+  DAMAGED_BOOT_SECTOR(
+      "The boot sector or superblock of a volume is damaged",
+      "Image it first. Then it may be put back from its copy, through the gate."),
+  FAILING_READS(
+      "It cannot be read where it matters", "Image it gently, sparing what fails. Nothing else."),
+  UNKNOWN("Nothing on it is known here", "Image it and look for files by their content.");
+
+  private final String words;
+  private final String next;
+
+  Reason(String words, String next) {
+    this.words = words;
+    this.next = next;
+  }
+
+  public String words() {
+    return words;
+  }
+
+  public String next() {
+    return next;
+  }
+}

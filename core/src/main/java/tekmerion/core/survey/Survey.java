@@ -1,0 +1,193 @@
+package tekmerion.core.survey;
+
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import tekmerion.core.page.RawPage;
+import tekmerion.core.port.ByteSource;
+
+/**
+ * What is on a source, from selected sectors of its own, and why it is not readable.
+ *
+ * @param sizeBytes of the source
+ * @param parts partitions in order of the table; one that is the whole source if there is no table
+ * @param damage of the table, and what does not fit
+ * @param failedReads looks that failed
+ */
+public record Survey(
+    long sizeBytes,
+    Scheme scheme,
+    List<Part> parts,
+    List<Damage> damage,
+    int failedReads,
+    Reason reason) {
+  /** What most systems in a shop read without more. */
+  public static final Set<Content> READ_BY_MOST =
+      EnumSet.of(
+          Content.FAT12,
+          Content.FAT16,
+          Content.FAT32,
+          Content.EXFAT,
+          Content.NTFS,
+          Content.ISO_9660,
+          Content.UDF);
+
+  private static final int LOOK_BYTES = 4096;
+  private static final int LOOKS = 24;
+
+  /** Random bytes: 4,096 of them have about 7.95 bits each; compressed files a little less. */
+  private static final double RANDOM_BITS = 7.9;
+
+  /**
+   * One stretch.
+   *
+   * @param number in the table; 0 for the whole source
+   * @param type code or GUID of the table; empty without one
+   */
+  public record Part(int number, String type, String name, long start, long bytes, Volume volume) {}
+
+  public Survey {
+    parts = List.copyOf(parts);
+    damage = List.copyOf(damage);
+  }
+
+  /**
+   * @param readable file systems that the owner's system reads
+   */
+  public static Survey of(ByteSource source, Set<Content> readable) {
+    Window w = Window.whole(source);
+    Table table = Tables.read(w);
+    List<Part> parts = new ArrayList<>();
+    List<Damage> damage = new ArrayList<>(table.damage());
+    if (table.scheme() == Scheme.NONE || table.entries().isEmpty()) {
+      parts.add(new Part(0, "", "", 0, w.size(), volume(w)));
+    } else {
+      for (Table.Entry entry : table.entries()) {
+        Window part = w.part(entry.start(), entry.bytes());
+        parts.add(
+            new Part(
+                entry.number(),
+                entry.type(),
+                entry.name(),
+                entry.start(),
+                entry.bytes(),
+                volume(part)));
+      }
+      misfits(w.size(), parts, damage);
+    }
+    return new Survey(
+        w.size(),
+        table.scheme(),
+        parts,
+        damage,
+        w.failedReads(),
+        reason(table, parts, damage, w.failedReads(), readable));
+  }
+
+  /** Overlaps, and what goes past the end. */
+  private static void misfits(long size, List<Part> parts, List<Damage> damage) {
+    for (Part part : parts) {
+      if (part.start() + part.bytes() > size) {
+        damage.add(
+            new Damage(
+                "Partition %d goes past the end of the source".formatted(part.number()),
+                part.start(),
+                512,
+                Optional.empty()));
+      }
+      for (Part other : parts) {
+        if (other.number() > part.number()
+            && part.start() < other.start() + other.bytes()
+            && other.start() < part.start() + part.bytes()) {
+          damage.add(
+              new Damage(
+                  "Partitions %d and %d overlap".formatted(part.number(), other.number()),
+                  Math.max(part.start(), other.start()),
+                  512,
+                  Optional.empty()));
+        }
+      }
+    }
+  }
+
+  private static Volume volume(Window w) {
+    int failedBefore = w.failedReads();
+    return BootSectors.recognise(w)
+        .or(() -> Superblocks.recognise(w))
+        .or(() -> BootSectors.fromBackup(w))
+        .or(() -> Superblocks.fromBackup(w))
+        .orElseGet(() -> Volume.of(unnamed(w, failedBefore)));
+  }
+
+  /** By looks spread over it. */
+  private static Content unnamed(Window w, int failedBefore) {
+    int uniform = 0;
+    int random = 0;
+    int looked = 0;
+    for (int i = 0; i < LOOKS; i++) {
+      long at = Math.max(0, w.size() - LOOK_BYTES) / Math.max(1, LOOKS - 1) * i;
+      Optional<RawPage> page = w.at(at / 512 * 512, (int) Math.min(LOOK_BYTES, w.size()));
+      if (page.isPresent()) {
+        looked++;
+        uniform += page.get().isFilledWith(0) || page.get().isFilledWith(0xFF) ? 1 : 0;
+        random += bits(page.get()) >= RANDOM_BITS ? 1 : 0;
+      }
+    }
+    if (looked == 0 || w.failedReads() > failedBefore + LOOKS / 2) {
+      return Content.UNREADABLE;
+    }
+    return uniform == looked ? Content.BLANK : random == looked ? Content.RANDOM : Content.UNKNOWN;
+  }
+
+  /** Entropy of its bytes [bits each]. */
+  static double bits(RawPage page) {
+    int[] counts = new int[256];
+    for (byte b : page.bytes()) {
+      counts[b & 0xFF]++;
+    }
+    double bits = 0;
+    for (int count : counts) {
+      if (count > 0) {
+        double p = (double) count / page.size();
+        bits -= p * Math.log(p) / Math.log(2);
+      }
+    }
+    return bits;
+  }
+
+  /** The gravest first: what cannot be read hides everything else. */
+  private static Reason reason(
+      Table table, List<Part> parts, List<Damage> damage, int failed, Set<Content> readable) {
+    boolean named = parts.stream().anyMatch(p -> p.volume().content().isKnown());
+    if (failed > 0
+        && (!named || parts.stream().anyMatch(p -> p.volume().content() == Content.UNREADABLE))) {
+      return Reason.FAILING_READS;
+    }
+    if (!table.damage().isEmpty()) {
+      return Reason.DAMAGED_TABLE;
+    }
+    if (parts.stream().anyMatch(p -> !p.volume().damage().isEmpty())) {
+      return Reason.DAMAGED_BOOT_SECTOR;
+    }
+    if (!damage.isEmpty()) {
+      return Reason.DAMAGED_TABLE;
+    }
+    if (parts.stream().anyMatch(p -> p.volume().content().isEncrypted())) {
+      return Reason.ENCRYPTED;
+    }
+    if (!named) {
+      Content first = parts.get(0).volume().content();
+      return first == Content.BLANK
+          ? Reason.BLANK
+          : first == Content.RANDOM ? Reason.ENCRYPTED : Reason.UNKNOWN;
+    }
+    boolean foreign =
+        parts.stream()
+            .map(p -> p.volume().content())
+            .filter(Content::isKnown)
+            .noneMatch(readable::contains);
+    return foreign ? Reason.FOREIGN_FILE_SYSTEM : Reason.HEALTHY;
+  }
+}

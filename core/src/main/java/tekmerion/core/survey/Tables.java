@@ -1,0 +1,236 @@
+package tekmerion.core.survey;
+
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.zip.CRC32;
+import tekmerion.core.page.RawPage;
+
+/**
+ * Reads the table of partitions.
+ *
+ * @see "GPT: UEFI Specification 2.10, chapter 5; MBR with its chain of extended ones: the same,
+ *     5.2.1, and the convention that Linux follows in block/partitions/msdos.c"
+ */
+final class Tables {
+  private static final int SIGNATURE = 0xAA55;
+  private static final int PROTECTIVE = 0xEE;
+  private static final int ENTRY_AT = 446;
+  private static final int MOST_ENTRIES = 1024;
+  private static final int MOST_LOGICAL = 128;
+  private static final String EFI_PART = "EFI PART";
+
+  private Tables() {}
+
+  static Table read(Window w) {
+    for (int sector :
+        w.sectorBytes() == 512 ? new int[] {512, 4096} : new int[] {w.sectorBytes()}) {
+      Optional<Table> gpt = gpt(w, sector);
+      if (gpt.isPresent()) {
+        return gpt.get();
+      }
+    }
+    return mbr(w).orElse(Table.NONE);
+  }
+
+  /** A header with what its own checks say. */
+  private record Header(RawPage page, boolean holds, List<Table.Entry> entries, boolean listHolds) {
+    boolean isWhole() {
+      return holds && listHolds;
+    }
+  }
+
+  private static Optional<Table> gpt(Window w, int sector) {
+    long lastAt = w.size() / sector * sector - sector;
+    Optional<Header> first = header(w, sector, sector);
+    Optional<Header> last = header(w, lastAt, sector);
+    if (first.isEmpty() && last.isEmpty()) {
+      return Optional.empty();
+    }
+    boolean mbrThere = w.at(0, 512).filter(p -> p.u16(510) == SIGNATURE).isPresent();
+    boolean good = first.filter(Header::isWhole).isPresent();
+    boolean copy = last.filter(Header::isWhole).isPresent();
+    List<Damage> damage = new ArrayList<>();
+    if (!good) {
+      damage.add(
+          new Damage(
+              first.isEmpty() ? "The GPT header is lost" : "The GPT fails its own checksum",
+              w.start() + sector,
+              sector,
+              copy ? Optional.of(w.start() + lastAt) : Optional.empty()));
+    }
+    if (!copy) {
+      damage.add(
+          new Damage(
+              last.isEmpty()
+                  ? "The copy of the GPT at the end is lost"
+                  : "The copy of the GPT at the end fails its own checksum",
+              w.start() + lastAt,
+              sector,
+              good ? Optional.of(w.start() + sector) : Optional.empty()));
+    }
+    if (!mbrThere) {
+      damage.add(
+          new Damage(
+              "The protective MBR is lost; the GPT says what stood there",
+              w.start(),
+              512,
+              good ? Optional.of(w.start() + sector) : Optional.empty()));
+    }
+    List<Table.Entry> entries =
+        good
+            ? first.get().entries()
+            : copy ? last.get().entries() : first.or(() -> last).get().entries();
+    return Optional.of(new Table(isHybrid(w) ? Scheme.HYBRID : Scheme.GPT, entries, damage));
+  }
+
+  private static Optional<Header> header(Window w, long at, int sector) {
+    Optional<RawPage> page = w.at(at, 92).filter(p -> says(p, EFI_PART));
+    if (page.isEmpty()) {
+      return Optional.empty();
+    }
+    RawPage p = page.get();
+    long size = p.unsignedLe(12, 4);
+    boolean holds =
+        size >= 92
+            && size <= sector
+            && w.at(at, (int) size)
+                .filter(whole -> crc(whole, 16) == p.unsignedLe(16, 4))
+                .isPresent();
+    long listAt = p.unsignedLe(72, 7) * sector;
+    int count = (int) Math.min(MOST_ENTRIES, p.unsignedLe(80, 4));
+    int each = (int) Math.min(4096, p.unsignedLe(84, 4));
+    if (each < 128 || count == 0) {
+      return Optional.of(new Header(p, holds, List.of(), false));
+    }
+    Optional<RawPage> list = w.at(listAt, count * each);
+    boolean listHolds = list.filter(l -> crc(l, -1) == p.unsignedLe(88, 4)).isPresent();
+    return Optional.of(
+        new Header(
+            p, holds, list.map(l -> entries(l, count, each, sector)).orElse(List.of()), listHolds));
+  }
+
+  private static List<Table.Entry> entries(RawPage list, int count, int each, int sector) {
+    List<Table.Entry> entries = new ArrayList<>();
+    for (int i = 0; i < count; i++) {
+      int at = i * each;
+      if (list.isFilledWith(0, at, 16)) {
+        continue;
+      }
+      long first = list.unsignedLe(at + 32, 7);
+      long last = list.unsignedLe(at + 40, 7);
+      entries.add(
+          new Table.Entry(
+              i + 1,
+              Window.guid(list, at),
+              Window.text(list, at + 56, 72, StandardCharsets.UTF_16LE).orElse(""),
+              first * sector,
+              Math.max(0, last - first + 1) * sector));
+    }
+    return entries;
+  }
+
+  /** CRC-32 with four bytes taken as zero. */
+  private static long crc(RawPage page, int zeroAt) {
+    byte[] bytes = page.bytes();
+    for (int i = 0; zeroAt >= 0 && i < 4; i++) {
+      bytes[zeroAt + i] = 0;
+    }
+    CRC32 crc = new CRC32();
+    crc.update(bytes);
+    return crc.getValue();
+  }
+
+  private static boolean isHybrid(Window w) {
+    return w.at(0, 512)
+        .filter(p -> p.u16(510) == SIGNATURE)
+        .map(
+            p -> {
+              int others = 0;
+              for (int i = 0; i < 4; i++) {
+                int type = p.u8(ENTRY_AT + 16 * i + 4);
+                others += type != 0 && type != PROTECTIVE ? 1 : 0;
+              }
+              return others > 0;
+            })
+        .orElse(false);
+  }
+
+  /** Only if its entries can be a table: a boot sector of a volume has the same signature. */
+  private static Optional<Table> mbr(Window w) {
+    Optional<RawPage> page = w.at(0, 512).filter(p -> p.u16(510) == SIGNATURE);
+    if (page.isEmpty() || BootSectors.recognise(w).isPresent()) {
+      return Optional.empty();
+    }
+    RawPage p = page.get();
+    List<Table.Entry> entries = new ArrayList<>();
+    List<Damage> damage = new ArrayList<>();
+    for (int i = 0; i < 4; i++) {
+      int at = ENTRY_AT + 16 * i;
+      int boot = p.u8(at);
+      int type = p.u8(at + 4);
+      long first = p.unsignedLe(at + 8, 4);
+      long count = p.unsignedLe(at + 12, 4);
+      if (boot != 0 && boot != 0x80) {
+        return Optional.empty();
+      }
+      if (type == PROTECTIVE) {
+        damage.add(
+            new Damage(
+                "The MBR speaks of a GPT, and neither it nor its copy is there",
+                w.start(),
+                512,
+                Optional.empty()));
+      } else if (type == 0x05 || type == 0x0F || type == 0x85) {
+        chain(w, first, entries, damage);
+      } else if (type != 0 && count > 0) {
+        entries.add(new Table.Entry(i + 1, "%02X".formatted(type), "", first * 512, count * 512));
+      }
+    }
+    return entries.isEmpty() && damage.isEmpty()
+        ? Optional.empty()
+        : Optional.of(new Table(Scheme.MBR, entries, damage));
+  }
+
+  private static void chain(Window w, long base, List<Table.Entry> entries, List<Damage> damage) {
+    Set<Long> seen = new HashSet<>();
+    long at = base;
+    int number = 5;
+    while (seen.size() < MOST_LOGICAL) {
+      Optional<RawPage> page = w.at(at * 512, 512).filter(p -> p.u16(510) == SIGNATURE);
+      if (page.isEmpty() || !seen.add(at)) {
+        damage.add(
+            new Damage(
+                page.isEmpty()
+                    ? "The chain of extended partitions breaks off"
+                    : "The chain of extended partitions goes in a circle",
+                w.start() + at * 512,
+                512,
+                Optional.empty()));
+        return;
+      }
+      RawPage p = page.get();
+      long count = p.unsignedLe(ENTRY_AT + 12, 4);
+      if (p.u8(ENTRY_AT + 4) != 0 && count > 0) {
+        entries.add(
+            new Table.Entry(
+                number++,
+                "%02X".formatted(p.u8(ENTRY_AT + 4)),
+                "",
+                (at + p.unsignedLe(ENTRY_AT + 8, 4)) * 512,
+                count * 512));
+      }
+      if (p.u8(ENTRY_AT + 20) == 0) {
+        return;
+      }
+      at = base + p.unsignedLe(ENTRY_AT + 24, 4);
+    }
+  }
+
+  private static boolean says(RawPage page, String text) {
+    return new String(page.bytes(), 0, text.length(), StandardCharsets.US_ASCII).equals(text);
+  }
+}

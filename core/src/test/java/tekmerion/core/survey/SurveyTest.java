@@ -1,0 +1,374 @@
+package tekmerion.core.survey;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.junit.jupiter.params.provider.Arguments.arguments;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.MethodSource;
+import tekmerion.core.port.ByteSource;
+
+/** Images made by Debian's own tools, sound and damaged. */
+class SurveyTest {
+  private static final int MIB = 1 << 20;
+
+  @TempDir Path folder;
+
+  /** How a file system is made, and what its tool was told. */
+  enum Made {
+    EXT2(Content.EXT2, 16, "mkfs.ext2 -q -F -L HARBOUR %s"),
+    EXT3(Content.EXT3, 16, "mkfs.ext3 -q -F -L HARBOUR %s"),
+    EXT4(Content.EXT4, 32, "mkfs.ext4 -q -F -L HARBOUR %s"),
+    FAT12(Content.FAT12, 4, "mkfs.fat -F 12 -n HARBOUR %s"),
+    FAT16(Content.FAT16, 32, "mkfs.fat -F 16 -n HARBOUR %s"),
+    FAT32(Content.FAT32, 64, "mkfs.fat -F 32 -n HARBOUR %s"),
+    EXFAT(Content.EXFAT, 32, "mkfs.exfat -L HARBOUR %s"),
+    NTFS(Content.NTFS, 32, "mkfs.ntfs -q -F -L HARBOUR %s"),
+    XFS(Content.XFS, 320, "mkfs.xfs -q -f -L HARBOUR %s"),
+    BTRFS(Content.BTRFS, 120, "mkfs.btrfs -q -f -L HARBOUR %s"),
+    SWAP(Content.SWAP, 8, "mkswap -q -L HARBOUR %s"),
+    LUKS1(
+        Content.LUKS1,
+        16,
+        "cryptsetup luksFormat -q --type luks1 --pbkdf-force-iterations 1000 --key-file %s.key %s"),
+    LUKS2(
+        Content.LUKS2,
+        32,
+        "cryptsetup luksFormat -q --type luks2 --pbkdf pbkdf2 --pbkdf-force-iterations 1000"
+            + " --key-file %s.key %s");
+
+    private final Content content;
+    private final int mebibytes;
+    private final String command;
+
+    Made(Content content, int mebibytes, String command) {
+      this.content = content;
+      this.mebibytes = mebibytes;
+      this.command = command;
+    }
+  }
+
+  private byte[] image(Made made) throws IOException, InterruptedException {
+    Path file = folder.resolve(made.name() + ".img");
+    Files.write(file, new byte[made.mebibytes * MIB]);
+    Files.writeString(folder.resolve(made.name() + ".img.key"), "harbour");
+    run(made.command.replace("%s", file.toString()), "");
+    return Files.readAllBytes(file);
+  }
+
+  private static void run(String command, String input) throws IOException, InterruptedException {
+    ProcessBuilder builder = new ProcessBuilder(command.split(" ")).redirectErrorStream(true);
+    builder.environment().merge("PATH", "/usr/sbin:/sbin", (a, b) -> a + ":" + b);
+    // The tools are Debian's; on a path without /sbin they are found by their whole name.
+    for (String place : List.of("/usr/sbin/", "/sbin/", "/usr/bin/")) {
+      Path whole = Path.of(place + builder.command().get(0));
+      if (Files.isExecutable(whole)) {
+        List<String> words = new ArrayList<>(builder.command());
+        words.set(0, whole.toString());
+        builder.command(words);
+        break;
+      }
+    }
+    Process process = builder.start();
+    process.getOutputStream().write(input.getBytes(StandardCharsets.US_ASCII));
+    process.getOutputStream().close();
+    String output = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+    assertThat(process.waitFor()).as(command + ": " + output).isZero();
+  }
+
+  /** An image in memory; a stretch of it may be unreadable. */
+  private record Image(byte[] bytes, long badFrom, long badTo) implements ByteSource {
+    @Override
+    public long sizeBytes() {
+      return bytes.length;
+    }
+
+    @Override
+    public int sectorBytes() {
+      return 512;
+    }
+
+    @Override
+    public Optional<byte[]> read(long offset, int length) {
+      return offset < badTo && offset + length > badFrom
+          ? Optional.empty()
+          : Optional.of(Arrays.copyOfRange(bytes, (int) offset, (int) offset + length));
+    }
+
+    @Override
+    public void close() {
+      // in memory
+    }
+  }
+
+  private static Survey survey(byte[] bytes) {
+    return Survey.of(new Image(bytes, 0, 0), Survey.READ_BY_MOST);
+  }
+
+  private static Volume only(Survey survey) {
+    assertThat(survey.parts()).hasSize(1);
+    return survey.parts().get(0).volume();
+  }
+
+  private static byte[] zeroed(byte[] image, int from, int to) {
+    byte[] bytes = image.clone();
+    Arrays.fill(bytes, from, Math.min(to, bytes.length), (byte) 0);
+    return bytes;
+  }
+
+  static Stream<Made> made() {
+    return Arrays.stream(Made.values());
+  }
+
+  @ParameterizedTest
+  @MethodSource("made")
+  void namesWhatADebianToolMade(Made made) throws Exception {
+    Survey survey = survey(image(made));
+
+    Volume volume = only(survey);
+    assertThat(survey.scheme()).isEqualTo(Scheme.NONE);
+    assertThat(volume.content()).isEqualTo(made.content);
+    assertThat(volume.damage()).isEmpty();
+    assertThat(survey.reason())
+        .isEqualTo(
+            made.content.isEncrypted()
+                ? Reason.ENCRYPTED
+                : Survey.READ_BY_MOST.contains(made.content)
+                    ? Reason.HEALTHY
+                    : Reason.FOREIGN_FILE_SYSTEM);
+    if (!made.content.isEncrypted() && made != Made.EXFAT && made != Made.NTFS) {
+      assertThat(volume.label()).contains("HARBOUR");
+    }
+    if (made != Made.LUKS1 && made != Made.LUKS2) {
+      assertThat(volume.sizeBytes().orElseThrow())
+          .isBetween((long) made.mebibytes * MIB * 9 / 10, (long) made.mebibytes * MIB);
+    }
+  }
+
+  /** With the tool that made it: dumpe2fs and the like would only say the same again. */
+  @Test
+  void tellsUsedSpaceWhereTheSuperblockDoes() throws Exception {
+    for (Made made : List.of(Made.EXT4, Made.FAT32, Made.XFS, Made.BTRFS)) {
+      Volume volume = only(survey(image(made)));
+      assertThat(volume.usedBytes().orElseThrow())
+          .as(made.name())
+          .isBetween(0L, volume.sizeBytes().orElseThrow() / 2);
+    }
+  }
+
+  /** Its first sector or superblock is zeroed; a copy is where each keeps one. */
+  @ParameterizedTest
+  @MethodSource("withCopies")
+  void findsTheCopyOfALostBootSectorOrSuperblock(Made made, int from, int to) throws Exception {
+    Survey survey = survey(zeroed(image(made), from, to));
+
+    Volume volume = only(survey);
+    assertThat(volume.content()).isEqualTo(made.content);
+    assertThat(survey.reason()).isEqualTo(Reason.DAMAGED_BOOT_SECTOR);
+    assertThat(volume.damage().get(0).canBeMended()).isTrue();
+  }
+
+  static Stream<Arguments> withCopies() {
+    return Stream.of(
+        arguments(Made.EXT2, 1024, 2048),
+        arguments(Made.EXT3, 1024, 2048),
+        arguments(Made.EXT4, 1024, 2048),
+        arguments(Made.FAT32, 0, 512),
+        arguments(Made.EXFAT, 0, 512),
+        arguments(Made.NTFS, 0, 512),
+        arguments(Made.XFS, 0, 512),
+        arguments(Made.BTRFS, 64 << 10, (64 << 10) + 4096),
+        arguments(Made.LUKS2, 0, 512));
+  }
+
+  /** One bit of what its own checksum covers. */
+  @ParameterizedTest
+  @MethodSource("withChecksums")
+  void noticesAFlippedBit(Made made, int at) throws Exception {
+    byte[] image = image(made);
+    image[at] ^= 1;
+
+    Survey survey = survey(image);
+
+    assertThat(only(survey).content()).isEqualTo(made.content);
+    assertThat(survey.reason()).isEqualTo(Reason.DAMAGED_BOOT_SECTOR);
+    assertThat(only(survey).damage().get(0).what()).contains("checksum");
+    assertThat(only(survey).damage().get(0).canBeMended()).isTrue();
+  }
+
+  static Stream<Arguments> withChecksums() {
+    return Stream.of(
+        arguments(Made.EXT4, 1024 + 0x30), // time of last write
+        arguments(Made.EXFAT, 100), // serial
+        arguments(Made.XFS, 150), // free blocks
+        arguments(Made.BTRFS, (64 << 10) + 0x78)); // used bytes
+  }
+
+  @ParameterizedTest
+  @MethodSource("made")
+  void saysThatTheBeginningCannotBeRead(Made made) throws Exception {
+    byte[] image = image(made);
+
+    Survey survey = Survey.of(new Image(image, 0, image.length * 3L / 4), Survey.READ_BY_MOST);
+
+    assertThat(survey.reason())
+        .isIn(Reason.FAILING_READS, Reason.DAMAGED_BOOT_SECTOR); // a copy at the end may be read
+    assertThat(survey.failedReads()).isPositive();
+  }
+
+  @ParameterizedTest
+  @MethodSource("made")
+  void saysThatAllOfItIsGone(Made made) throws Exception {
+    byte[] image = image(made);
+
+    assertThat(survey(zeroed(image, 0, image.length)).reason()).isEqualTo(Reason.BLANK);
+  }
+
+  @Test
+  void tellsBlankFromRandomFromUnknown() {
+    byte[] random = new byte[4 * MIB];
+    new Random(3).nextBytes(random);
+    byte[] text = "harbour ".repeat(MIB / 2).getBytes(StandardCharsets.US_ASCII);
+
+    assertThat(survey(new byte[4 * MIB]).reason()).isEqualTo(Reason.BLANK);
+    assertThat(only(survey(random)).content()).isEqualTo(Content.RANDOM);
+    assertThat(survey(random).reason()).isEqualTo(Reason.ENCRYPTED);
+    assertThat(survey(text).reason()).isEqualTo(Reason.UNKNOWN);
+  }
+
+  /** Two partitions, FAT32 and ext4, put where the tool's table says. */
+  private byte[] disk(String label) throws Exception {
+    Path file = folder.resolve("disk.img");
+    Files.write(file, new byte[128 * MIB]);
+    String script =
+        label.equals("gpt")
+            ? "label: gpt\nstart=2048, size=131072, type=EBD0A0A2-B9E5-4433-87C0-68B6B72699C7,"
+                + " name=charts\nstart=133120, size=65536, name=logs\n"
+            : "label: dos\nstart=2048, size=131072, type=c\nstart=133120, size=100000, type=f\n"
+                + "start=135168, size=65536, type=83\n";
+    run("sfdisk -q " + file, script);
+    byte[] disk = Files.readAllBytes(file);
+    byte[] fat = image(Made.FAT32);
+    byte[] ext = image(Made.EXT4);
+    System.arraycopy(fat, 0, disk, 2048 * 512, fat.length);
+    int second = label.equals("gpt") ? 133120 : 135168;
+    System.arraycopy(ext, 0, disk, second * 512, ext.length);
+    return disk;
+  }
+
+  @Test
+  void readsAGptWithWhatIsInItsPartitions() throws Exception {
+    Survey survey = survey(disk("gpt"));
+
+    assertThat(survey.scheme()).isEqualTo(Scheme.GPT);
+    assertThat(survey.parts()).extracting(Survey.Part::name).containsExactly("charts", "logs");
+    assertThat(survey.parts())
+        .extracting(p -> p.volume().content())
+        .containsExactly(Content.FAT32, Content.EXT4);
+    assertThat(survey.damage()).isEmpty();
+    assertThat(survey.reason()).isEqualTo(Reason.HEALTHY);
+  }
+
+  @Test
+  void readsAnMbrWithItsChain() throws Exception {
+    Survey survey = survey(disk("dos"));
+
+    assertThat(survey.scheme()).isEqualTo(Scheme.MBR);
+    assertThat(survey.parts()).extracting(Survey.Part::number).containsExactly(1, 5);
+    assertThat(survey.parts())
+        .extracting(p -> p.volume().content())
+        .containsExactly(Content.FAT32, Content.EXT4);
+  }
+
+  /** Header zeroed, list damaged, protective MBR zeroed, copy zeroed, end cut off. */
+  @ParameterizedTest
+  @MethodSource("gptDamages")
+  void readsADamagedGptFromWhatIsLeft(int from, int to, boolean mendable) throws Exception {
+    byte[] disk = disk("gpt");
+    int begin = from < 0 ? disk.length + from : from;
+    int end = to <= 0 ? disk.length + to : to;
+
+    Survey survey = survey(zeroed(disk, begin, end));
+
+    assertThat(survey.scheme()).isEqualTo(Scheme.GPT);
+    assertThat(survey.reason()).isEqualTo(Reason.DAMAGED_TABLE);
+    assertThat(survey.parts())
+        .extracting(p -> p.volume().content())
+        .containsExactly(Content.FAT32, Content.EXT4);
+    assertThat(survey.damage().get(0).canBeMended()).isEqualTo(mendable);
+  }
+
+  static Stream<Arguments> gptDamages() {
+    return Stream.of(
+        arguments(512, 1024, true), // the header
+        arguments(1024, 1100, true), // its first entry
+        arguments(0, 512, true), // the protective MBR
+        arguments(-512, 0, true), // the header's copy
+        arguments(0, 34 * 512, true)); // all of the beginning
+  }
+
+  @Test
+  void saysThatAPartitionGoesPastTheEnd() throws Exception {
+    byte[] disk = disk("dos");
+
+    Survey survey = survey(Arrays.copyOf(disk, 80 * MIB));
+
+    assertThat(survey.reason()).isEqualTo(Reason.DAMAGED_TABLE);
+    assertThat(survey.damage()).anyMatch(d -> d.what().contains("past the end"));
+  }
+
+  /** Laid out after their formats: their tools want devices of the kernel's. */
+  @Test
+  void knowsMembersOfLargerThingsAndVolumesOfOtherSystems() {
+    assertThat(content(4096, "fc4e2ba9")).isEqualTo(Content.MD_RAID); // a92b4efc, little-endian
+    assertThat(content(512, text("LABELONE"), 512 + 24, text("LVM2 001"))).isEqualTo(Content.LVM);
+    assertThat(content(32, text("NXSB"))).isEqualTo(Content.APFS);
+    assertThat(content(1024, "482b0004")).isEqualTo(Content.HFS_PLUS);
+    assertThat(content(32769, text("CD001"))).isEqualTo(Content.ISO_9660);
+    assertThat(content(32769, text("BEA01"), 32768 + 2049, text("NSR02"))).isEqualTo(Content.UDF);
+    assertThat(content(3, text("-FVE-FS-"))).isEqualTo(Content.ENCRYPTED_VOLUME);
+  }
+
+  private static String text(String text) {
+    return HexFormat.of().formatHex(text.getBytes(StandardCharsets.US_ASCII));
+  }
+
+  private static Content content(Object... places) {
+    byte[] bytes = new byte[4 * MIB];
+    for (int i = 0; i < places.length; i += 2) {
+      byte[] piece = HexFormat.of().parseHex((String) places[i + 1]);
+      System.arraycopy(piece, 0, bytes, (Integer) places[i], piece.length);
+    }
+    return only(survey(bytes)).content();
+  }
+
+  /** Whatever the bytes are, there is an answer. */
+  @Test
+  void neverFailsOnMutatedImages() throws Exception {
+    Random random = new Random(11);
+    for (Made made : List.of(Made.EXT4, Made.FAT32, Made.EXFAT, Made.NTFS, Made.BTRFS)) {
+      byte[] image = image(made);
+      byte[] beginning = Arrays.copyOf(image, 128 << 10);
+      for (int i = 0; i < 30; i++) {
+        for (int m = 0; m < 200; m++) {
+          image[random.nextInt(beginning.length)] = (byte) random.nextInt(256);
+        }
+        assertThat(survey(image).parts()).hasSizeBetween(1, 1024);
+        System.arraycopy(beginning, 0, image, 0, beginning.length);
+      }
+    }
+  }
+}
