@@ -225,6 +225,7 @@ const BayButton = styled(AriaButton)`
 
 const BayText = styled.span`
   flex: 1;
+  white-space: nowrap;
   display: grid;
   font-size: 13px;
   line-height: 1.25;

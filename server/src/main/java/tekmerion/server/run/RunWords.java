@@ -85,7 +85,7 @@ public final class RunWords {
           case SURFACE -> "Surface";
           case SURFACE_SAMPLED -> "Sample";
           case MARCH, MARCH_LONG -> "March";
-          case DISCHARGE -> "Discharge";
+          case DISCHARGE -> "Battery";
           case CHARGE -> "Charge";
           case LOAD_SAMPLE -> "Its work";
           default -> "Self-test";
