@@ -139,6 +139,7 @@ export const job = (more: Partial<Job> = {}): Job => ({
   pending: [],
   contradicted: null,
   cameBack: null,
+  unsafe: null,
   needed: [],
   weakPoints: [],
   moves: [readMove],

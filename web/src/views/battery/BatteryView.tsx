@@ -10,6 +10,7 @@ import { LineChart } from '../../ui/LineChart';
 import { Loaded } from '../../ui/Loaded';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { Lead, Mono, Page, Sheet, SheetHead, Title } from '../../ui/Sheet';
+import { UnsafeBattery } from '../../ui/UnsafeBattery';
 import { RunPanel } from '../run/RunPanel';
 import { StartPart } from '../run/StartPart';
 import { useLatest } from '../run/useLatest';
@@ -41,13 +42,7 @@ function Shown({ battery }: { battery: Battery }) {
           {battery.readAt === null ? 'Read it' : 'Read it again'}
         </Button>
       </Head>
-      {battery.unsafe !== null && (
-        <Unsafe role="alert">
-          <b>{battery.unsafe}</b> Do not charge it, load it, press it or pierce it. Switch the
-          machine off, take the battery out if that needs no force, and keep it away from what
-          burns.
-        </Unsafe>
-      )}
+      {battery.unsafe !== null && <UnsafeBattery why={battery.unsafe} />}
       {read.isError && <ProblemNote error={read.error} />}
       <Columns>
         <Stacked>
@@ -307,11 +302,4 @@ const Warn = styled.p`
   margin: 0 16px 12px;
   padding: 8px 12px;
   border: 2px solid ${color.implicated};
-`;
-
-const Unsafe = styled.p`
-  margin: 12px 0;
-  padding: 12px 16px;
-  border: 2px solid ${color.implicated};
-  background: ${color.implicatedSoft};
 `;

@@ -5,6 +5,7 @@ import { useJob } from '../../api/queries';
 import type { Job } from '../../api/types';
 import { Loaded } from '../../ui/Loaded';
 import { Page } from '../../ui/Sheet';
+import { UnsafeBattery } from '../../ui/UnsafeBattery';
 import { causeKey } from './causeKey';
 import { Causes } from './Causes';
 import { Hand } from './Hand';
@@ -34,6 +35,7 @@ function Shown({ job }: { job: Job }) {
   return (
     <Page>
       <JobHead job={job} />
+      {job.unsafe !== null && <UnsafeBattery why={job.unsafe} />}
       <Hand job={job} />
       <TakenIn job={job} />
       <SecondThoughts job={job} />

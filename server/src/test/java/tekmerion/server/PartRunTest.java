@@ -255,6 +255,13 @@ class PartRunTest {
     try (Linked at = linked(shop, "Swollen Haas", "The battery is swollen, touchpad lifted")) {
       assertThat(start(at, RunKind.DISCHARGE).status()).isEqualTo(423);
       assertThat(at.get("/battery").get("unsafe").stringValue()).contains("swollen");
+      assertThat(at.get("").get("unsafe").stringValue()).contains("swollen");
+      for (JsonNode move : at.get("").get("moves")) {
+        boolean loads =
+            List.of("battery-discharge", "load-steps", "gauge-learn", "charge-watch")
+                .contains(move.get("move").asString(""));
+        assertThat(loads && move.get("lock").isNull()).as(move.toString()).isFalse();
+      }
       assertThat(start(at, RunKind.LOAD_SAMPLE).status()).isEqualTo(202);
     }
   }

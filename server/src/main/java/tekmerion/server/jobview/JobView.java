@@ -40,6 +40,7 @@ import tekmerion.server.ruling.RulingService.RulingView;
  *     it
  * @param cameBack an earlier job with the same complaint, if it is less than 90 days ago
  * @param needed the parts that would have to be bought, as the old ones describe them
+ * @param unsafe why the battery must be neither loaded nor charged; null if nothing says so
  * @param weakPoints what the shop knows to fail on such machines
  */
 record JobView(
@@ -84,6 +85,7 @@ record JobView(
     @Schema(nullable = true) String contradicted,
     @Schema(nullable = true) CameBack.Earlier cameBack,
     List<Needed> needed,
+    @Schema(nullable = true) String unsafe,
     List<MakerNotes.Note> weakPoints,
     List<RulingView> rulings,
     List<TraceLine> trace) {

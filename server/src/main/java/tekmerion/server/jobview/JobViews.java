@@ -57,6 +57,7 @@ import tekmerion.server.ruling.DataStance;
 import tekmerion.server.ruling.DataStances;
 import tekmerion.server.ruling.RulingService;
 import tekmerion.server.ruling.RulingService.CourseView;
+import tekmerion.server.run.AskRun;
 import tekmerion.server.weighing.WeighingService;
 import tekmerion.server.weighing.WeighingService.Evidence;
 
@@ -189,7 +190,15 @@ class JobViews {
         pending,
         job.endedAt() != null
             ? List.of()
-            : Moves.of(advice.moves(), bayNumber, probe, drives, underWay, courses, notes),
+            : Moves.of(
+                advice.moves(),
+                bayNumber,
+                probe,
+                drives,
+                underWay,
+                courses,
+                notes,
+                AskRun.unsafe(evidence)),
         courses,
         evidence.weighed().leaning(),
         made.of(job.id()),
@@ -201,6 +210,7 @@ class JobViews {
         job.endedAt() == null ? job.contradicted() : null,
         cameBack.of(job).orElse(null),
         NeededParts.of(evidence),
+        AskRun.unsafe(evidence).orElse(null),
         notes.values().stream().filter(n -> n.topic() == MakerTopic.WEAK_POINT).toList(),
         rulings.of(job),
         trace.findByJobIdOrderByAtAscIdAsc(job.id()).stream().map(TraceLine::of).toList());
