@@ -6,6 +6,7 @@ import tekmerion.probe.instrument.DecodeCommand;
 import tekmerion.probe.instrument.DischargeCommand;
 import tekmerion.probe.instrument.LoadCommand;
 import tekmerion.probe.instrument.MarchCommand;
+import tekmerion.probe.instrument.RescueCommand;
 import tekmerion.probe.instrument.SurfaceCommand;
 import tekmerion.probe.instrument.SurveyCommand;
 import tekmerion.probe.instrument.TrendCommand;
@@ -26,7 +27,8 @@ import tekmerion.probe.instrument.WeighCommand;
       MarchCommand.class,
       DischargeCommand.class,
       LoadCommand.class,
-      SurveyCommand.class
+      SurveyCommand.class,
+      RescueCommand.class
     })
 public final class Tekmerion {
   public static void main(String[] args) {

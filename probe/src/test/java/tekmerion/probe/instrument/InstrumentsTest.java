@@ -12,6 +12,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Random;
 import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -260,5 +261,28 @@ class InstrumentsTest {
     assertThat(after.exit()).as(after.err()).isZero();
     assertThat(after.json().get("changes").size()).isPositive();
     assertThat(run("load", "--seconds", 1).exit()).isEqualTo(2);
+  }
+
+  @Test
+  void rescuesAnImageGoesOnFromItsMapAndNeverWritesToItsSource() throws IOException {
+    byte[] bytes = new byte[3_000_000];
+    new Random(5).nextBytes(bytes);
+    Path source = Files.write(folder.resolve("source.img"), bytes);
+    Path image = folder.resolve("copy.img");
+    Path map = folder.resolve("copy.map");
+    // Killed after its first million bytes: the map says so, and only these are in the image.
+    Files.write(image, Arrays.copyOf(bytes, 1_000_000));
+    Files.writeString(map, "tekmerion rescue map 1\n3000000\n0 1000000 +\n1000000 2000000 ?\n");
+
+    Said said = run("rescue", source, image, "--map", map);
+
+    assertThat(said.exit()).as(said.err()).isZero();
+    assertThat(said.json().get("readBytes").intValue()).isEqualTo(3_000_000);
+    assertThat(Files.readAllBytes(image)).isEqualTo(bytes);
+    assertThat(Files.readAllBytes(source)).isEqualTo(bytes);
+    assertThat(run("rescue", source, source, "--map", folder.resolve("m")).err())
+        .contains("the destination is the source");
+    assertThat(run("rescue", source, folder.resolve("new.img"), "--map", map).err())
+        .contains("not the image");
   }
 }
