@@ -32,6 +32,16 @@ it('leads to the test that found it', async () => {
   );
 });
 
+it('leads to where a finding of the whole machine was made', async () => {
+  const march = of('run');
+  await open({ ...march, sign: { ...march.sign, id: 'march.errors', part: 'machine' } });
+
+  expect(screen.getByRole('link', { name: 'See where it was found' })).toHaveAttribute(
+    'href',
+    '/memory/J-1',
+  );
+});
+
 it('leads to the move that showed it', async () => {
   await open(of('move'));
 

@@ -6,6 +6,7 @@ import { WeightBar } from '../../marks/WeightBar';
 import { color } from '../../theme/theme';
 import { decibans, when } from '../../ui/format';
 import { rangeWords } from '../reading/range';
+import { foundAt } from './instruments';
 
 export interface WhyProps {
   job: Job;
@@ -38,6 +39,8 @@ export function Why({ job, cause }: WhyProps) {
 function SignRow({ job, weight }: { job: Job; weight: SignWeight }) {
   const { sign, countedBy } = weight;
   const drive = job.drives.find((d) => d.key === sign.part);
+  const byUs = sign.basis.kind === 'reading' || sign.basis.kind === 'run';
+  const at = byUs ? foundAt(sign.id, job.number) : null;
   const basis = basisWords(sign.basis.kind, drive?.takenAt ?? null);
   return (
     <li>
@@ -82,6 +85,7 @@ function SignRow({ job, weight }: { job: Job; weight: SignWeight }) {
             {sign.basis.kind === 'run' && drive !== undefined && (
               <Link to={`/drive/${job.number}/${sign.part}`}>See the test that found it</Link>
             )}
+            {drive === undefined && at !== null && <Link to={at}>See where it was found</Link>}
             {sign.basis.kind === 'move' && <a href="#made">See the move that showed it</a>}
           </Detail>
         </DisclosurePanel>

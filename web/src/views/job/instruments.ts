@@ -28,3 +28,25 @@ export function instrumentOf(move: string | null, job: string) {
   const [view, ...more] = found[0].split('/');
   return { to: ['', view, job, ...more].join('/'), words: found[1] };
 }
+
+/** Where a finding of the whole machine was made: by the beginning of its sign's id. */
+const OF_SIGN: readonly (readonly [begins: string, view: string])[] = [
+  ['march.', 'memory'],
+  ['modules.', 'memory'],
+  ['memory.corrected', 'memory'],
+  ['isolation.memory', 'memory'],
+  ['battery.', 'battery'],
+  ['discharge.', 'battery'],
+  ['charge.', 'battery'],
+  ['adapter.', 'battery'],
+  ['busy', 'work'],
+  ['load.', 'work'],
+  ['latency.', 'work'],
+  ['memory.pressure', 'work'],
+];
+
+/** Null if a sign was found nowhere but on a drive or by a person. */
+export function foundAt(sign: string, job: string): string | null {
+  const view = OF_SIGN.find(([begins]) => sign.startsWith(begins))?.[1];
+  return view === undefined ? null : `/${view}/${job}`;
+}

@@ -13,7 +13,6 @@ import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tekmerion.core.isolate.HowOften;
 import tekmerion.core.isolate.Hypothesis;
 import tekmerion.core.isolate.Isolation;
 import tekmerion.core.isolate.Slots;
@@ -39,9 +38,6 @@ import tekmerion.server.weighing.WeighingService;
 @Service
 public class MemoryIsolation {
   private static final String SIGN = "isolation.memory";
-
-  /** How often an innocent part may be named. */
-  private static final double ERROR = 0.05;
 
   private static final double MEANWHILE_SURE = 0.9;
   private static final int OPTIONS_SHOWN = 4;
@@ -178,13 +174,13 @@ public class MemoryIsolation {
           null,
           List.of(),
           null,
-          ERROR);
+          Suspicions.ERROR);
     }
     Setup s = setup.get();
     Slots slots = s.slotsOf();
     List<Start> starts = starts(s);
     Isolation isolation = isolation(job, slots, starts);
-    Optional<Hypothesis> named = isolation.named(ERROR);
+    Optional<Hypothesis> named = isolation.named(Suspicions.ERROR);
     return new View(
         number,
         job.version(),
@@ -204,12 +200,12 @@ public class MemoryIsolation {
                     new Suspect(
                         x.hypothesis().words(),
                         x.probability(),
-                        tilt(x.probability(), !starts.isEmpty())))
+                        Suspicions.tilt(x.probability(), !starts.isEmpty())))
             .toList(),
         named.map(Hypothesis::words).orElse(null),
         named.isPresent() ? List.of() : options(s, slots, isolation, starts),
         slots.meanwhile(isolation, MEANWHILE_SURE).map(p -> words(s, p)).orElse(null),
-        ERROR);
+        Suspicions.ERROR);
   }
 
   /** What to buy for the one module that is named. */
@@ -318,7 +314,7 @@ public class MemoryIsolation {
   private void judged(Job job) {
     Setup setup = mustBeSetUp(job);
     Isolation isolation = isolation(job, setup.slotsOf(), starts(setup));
-    Optional<Hypothesis> named = isolation.named(ERROR);
+    Optional<Hypothesis> named = isolation.named(Suspicions.ERROR);
     signs.save(
         JobSign.ofMove(
             job.id(),
@@ -343,13 +339,7 @@ public class MemoryIsolation {
   }
 
   private Isolation isolation(Job job, Slots slots, List<Start> starts) {
-    String often =
-        signs.standing(job.id()).stream()
-            .filter(s -> s.id().equals("often"))
-            .map(Sign::level)
-            .findFirst()
-            .orElse("");
-    Isolation isolation = new Isolation(slots.hypotheses(), HowOften.of(often));
+    Isolation isolation = new Isolation(slots.hypotheses(), Suspicions.often(signs, job.id()));
     starts.forEach(
         s -> isolation.observe(slots.arrangement(new Placement(s.placement())), s.outcome()));
     return isolation;
@@ -399,19 +389,6 @@ public class MemoryIsolation {
       case FAIL -> "failed";
       case INCONCLUSIVE -> "nobody could tell";
     };
-  }
-
-  /** As for causes; below a hundredth it is cleared. */
-  private static Tilt tilt(double probability, boolean anyStart) {
-    if (probability >= 1 - ERROR) {
-      return Tilt.IMPLICATED;
-    }
-    if (probability >= 0.35) {
-      return Tilt.LEANING;
-    }
-    return !anyStart || probability >= 0.1
-        ? Tilt.UNKNOWN
-        : probability < 0.02 ? Tilt.CLEARED : Tilt.LEANING_CLEAR;
   }
 
   private Optional<Setup> setup(Job job) {

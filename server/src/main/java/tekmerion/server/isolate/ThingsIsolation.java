@@ -11,13 +11,11 @@ import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tekmerion.core.isolate.HowOften;
 import tekmerion.core.isolate.Hypothesis;
 import tekmerion.core.isolate.Isolation;
 import tekmerion.core.isolate.NextStart;
 import tekmerion.core.isolate.StartOutcome;
 import tekmerion.core.sign.Sign;
-import tekmerion.core.weigh.Tilt;
 import tekmerion.server.account.Person;
 import tekmerion.server.account.Role;
 import tekmerion.server.isolate.MemoryIsolation.Suspect;
@@ -38,9 +36,6 @@ import tools.jackson.databind.json.JsonMapper;
 /** Keeps the starts of an isolation by putting things in and out of play; core says the rest. */
 @Service
 public class ThingsIsolation {
-  /** How often an innocent thing may be named. */
-  private static final double ERROR = 0.05;
-
   private static final int SUSPECTS_SHOWN = 8;
 
   private final Jobs jobs;
@@ -134,12 +129,12 @@ public class ThingsIsolation {
           List.of(),
           null,
           null,
-          ERROR);
+          Suspicions.ERROR);
     }
     Setup s = setup.get();
     List<Start> starts = starts(s);
     Isolation isolation = isolation(job, s, starts);
-    Optional<Hypothesis> named = isolation.named(ERROR);
+    Optional<Hypothesis> named = isolation.named(Suspicions.ERROR);
     return new View(
         number,
         job.version(),
@@ -153,11 +148,13 @@ public class ThingsIsolation {
             .map(
                 x ->
                     new Suspect(
-                        x.hypothesis().words(), x.probability(), tilt(x.probability(), starts)))
+                        x.hypothesis().words(),
+                        x.probability(),
+                        Suspicions.tilt(x.probability(), !starts.isEmpty())))
             .toList(),
         named.map(Hypothesis::words).orElse(null),
         named.isPresent() ? null : next(s, isolation, starts),
-        ERROR);
+        Suspicions.ERROR);
   }
 
   private static Proposal next(Setup setup, Isolation isolation, List<Start> starts) {
@@ -266,7 +263,7 @@ public class ThingsIsolation {
   /** What is named, or no longer is, becomes a sign; of a chain it is one of its drive. */
   private void judged(Job job, Sort sort) {
     Setup setup = mustBeSetUp(job, sort);
-    Optional<Hypothesis> named = isolation(job, setup, starts(setup)).named(ERROR);
+    Optional<Hypothesis> named = isolation(job, setup, starts(setup)).named(Suspicions.ERROR);
     String part =
         sort != Sort.CHAIN
             ? Sign.MACHINE
@@ -286,13 +283,8 @@ public class ThingsIsolation {
   }
 
   private Isolation isolation(Job job, Setup setup, List<Start> starts) {
-    String often =
-        signs.standing(job.id()).stream()
-            .filter(s -> s.id().equals("often"))
-            .map(Sign::level)
-            .findFirst()
-            .orElse("");
-    Isolation isolation = new Isolation(setup.things().hypotheses(), HowOften.of(often));
+    Isolation isolation =
+        new Isolation(setup.things().hypotheses(), Suspicions.often(signs, job.id()));
     starts.forEach(s -> isolation.observe(Things.mask(s.inPlay()), s.outcome()));
     return isolation;
   }
@@ -303,18 +295,6 @@ public class ThingsIsolation {
       case FAIL -> "it failed";
       case INCONCLUSIVE -> "nobody could tell";
     };
-  }
-
-  private static Tilt tilt(double probability, List<Start> starts) {
-    if (probability >= 1 - ERROR) {
-      return Tilt.IMPLICATED;
-    }
-    if (probability >= 0.35) {
-      return Tilt.LEANING;
-    }
-    return starts.isEmpty() || probability >= 0.1
-        ? Tilt.UNKNOWN
-        : probability < 0.02 ? Tilt.CLEARED : Tilt.LEANING_CLEAR;
   }
 
   private Optional<Setup> setup(Job job, Sort sort) {
