@@ -102,6 +102,20 @@ public final class RescueMap {
     return stretches().stream().filter(s -> s.state() == state).mapToLong(Stretch::bytes).sum();
   }
 
+  /** How many bytes of [from, from + length) are in a state. */
+  public long bytes(State state, long from, long length) {
+    long to = Math.min(size, from + length);
+    long sum = 0;
+    for (Map.Entry<Long, State> e = starts.floorEntry(Math.max(0, from));
+        e != null && e.getKey() < to;
+        e = after(e)) {
+      if (e.getValue() == state) {
+        sum += Math.max(0, Math.min(to, end(e.getKey())) - Math.max(from, e.getKey()));
+      }
+    }
+    return sum;
+  }
+
   /**
    * As text: a head, the size, then a stretch a line with its first byte, its length (both in
    * decimal) and the sign of its state.

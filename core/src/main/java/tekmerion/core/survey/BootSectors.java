@@ -17,8 +17,6 @@ import tekmerion.core.page.RawPage;
 final class BootSectors {
   private static final int SECTOR = 512;
   private static final int SIGNATURE = 0xAA55;
-  private static final int FAT12_CLUSTERS = 4_085;
-  private static final int FAT16_CLUSTERS = 65_525;
   private static final int EXFAT_BACKUP_SECTORS = 12;
 
   private BootSectors() {}
@@ -54,11 +52,11 @@ final class BootSectors {
         return Optional.of(exfat(w, copy.get(), at).with(lost(w, at)));
       }
     }
-    Optional<RawPage> fat = w.at(6L * SECTOR, SECTOR);
+    Optional<RawPage> fat = w.at(FatLayout.BACKUP_AT, SECTOR);
     return fat.filter(p -> p.u16(510) == SIGNATURE)
         .flatMap(p -> fat(w, p))
         .filter(v -> v.content() == Content.FAT32)
-        .map(v -> v.with(lost(w, 6L * SECTOR)));
+        .map(v -> v.with(lost(w, FatLayout.BACKUP_AT)));
   }
 
   private static Damage lost(Window w, long backup) {
@@ -70,51 +68,19 @@ final class BootSectors {
   }
 
   private static Optional<Volume> fat(Window w, RawPage p) {
-    int bytesPerSector = p.u16(11);
-    int sectorsPerCluster = p.u8(13);
-    int reserved = p.u16(14);
-    int fats = p.u8(16);
-    int rootEntries = p.u16(17);
-    long sectors = p.u16(19) != 0 ? p.u16(19) : p.unsignedLe(32, 4);
-    long fatSectors = p.u16(22) != 0 ? p.u16(22) : p.unsignedLe(36, 4);
-    boolean possible =
-        bytesPerSector >= SECTOR
-            && bytesPerSector <= 4096
-            && Integer.bitCount(bytesPerSector) == 1
-            && sectorsPerCluster > 0
-            && Integer.bitCount(sectorsPerCluster) == 1
-            && reserved > 0
-            && fats >= 1
-            && fats <= 2
-            && fatSectors > 0
-            && sectors > 0
-            && p.u8(21) >= 0xF0;
-    if (!possible) {
-      return Optional.empty();
-    }
-    long rootSectors = (32L * rootEntries + bytesPerSector - 1) / bytesPerSector;
-    long dataSectors = sectors - reserved - fats * fatSectors - rootSectors;
-    long clusters = dataSectors / sectorsPerCluster;
-    if (dataSectors <= 0) {
-      return Optional.empty();
-    }
-    Content content =
-        clusters < FAT12_CLUSTERS
-            ? Content.FAT12
-            : clusters < FAT16_CLUSTERS ? Content.FAT16 : Content.FAT32;
-    boolean wide = content == Content.FAT32;
+    return FatLayout.of(p).map(l -> fat(w, p, l));
+  }
+
+  private static Volume fat(Window w, RawPage p, FatLayout layout) {
+    boolean wide = layout.content() == Content.FAT32;
     int id = wide ? 67 : 39;
-    return Optional.of(
-        new Volume(
-            content,
-            Window.text(p, id + 4, 11, StandardCharsets.ISO_8859_1)
-                .filter(l -> !l.equals("NO NAME")),
-            Optional.of("%04X-%04X".formatted(p.u16(id + 2), p.u16(id))),
-            OptionalLong.of(sectors * bytesPerSector),
-            wide
-                ? used(w, p, clusters, (long) sectorsPerCluster * bytesPerSector)
-                : OptionalLong.empty(),
-            List.of()));
+    return new Volume(
+        layout.content(),
+        Window.text(p, id + 4, 11, StandardCharsets.ISO_8859_1).filter(l -> !l.equals("NO NAME")),
+        Optional.of("%04X-%04X".formatted(p.u16(id + 2), p.u16(id))),
+        OptionalLong.of(layout.bytes()),
+        wide ? used(w, p, layout.clusters(), layout.clusterBytes()) : OptionalLong.empty(),
+        List.of());
   }
 
   /** By its information sector, which is a hint by its own standard. */

@@ -11,7 +11,7 @@ import tekmerion.core.port.ByteSource;
  * A stretch of a source with the reads that were made of it. Every look is by position in the
  * stretch; what lies beyond it is simply not there.
  */
-final class Window {
+public final class Window {
   private final ByteSource source;
   private final long start;
   private final long size;
@@ -24,30 +24,30 @@ final class Window {
     this.failed = failed;
   }
 
-  static Window whole(ByteSource source) {
+  public static Window whole(ByteSource source) {
     return new Window(source, 0, source.sizeBytes(), new TreeMap<>());
   }
 
   /** A part of it; cut at the end of the source. */
-  Window part(long from, long bytes) {
+  public Window part(long from, long bytes) {
     long begin = Math.max(0, Math.min(from, size));
     return new Window(source, start + begin, Math.max(0, Math.min(bytes, size - begin)), failed);
   }
 
-  long start() {
+  public long start() {
     return start;
   }
 
-  long size() {
+  public long size() {
     return size;
   }
 
-  int sectorBytes() {
+  public int sectorBytes() {
     return source.sectorBytes();
   }
 
   /** Empty if it is not wholly there, or cannot be read; the latter is remembered. */
-  Optional<RawPage> at(long offset, int length) {
+  public Optional<RawPage> at(long offset, int length) {
     if (offset < 0 || length <= 0 || offset > size - length) {
       return Optional.empty();
     }
@@ -91,7 +91,7 @@ final class Window {
   }
 
   /** A GUID: its first three fields are little-endian. */
-  static String guid(RawPage page, int offset) {
+  public static String guid(RawPage page, int offset) {
     return "%08x-%04x-%04x-%s-%s"
         .formatted(
             page.unsignedLe(offset, 4),
