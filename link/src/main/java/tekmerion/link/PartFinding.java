@@ -8,7 +8,7 @@ import java.util.Map;
 import java.util.Set;
 
 /**
- * What a run on memory, battery or the machine at work has found so far, as it travels. Everything
+ * What a run other than a surface pass or a self-test has found so far, as it travels. Everything
  * is checked where it comes in; a number that is not known is null.
  */
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
@@ -16,19 +16,29 @@ import java.util.Set;
   @JsonSubTypes.Type(value = PartFinding.MarchFinding.class, name = "march"),
   @JsonSubTypes.Type(value = PartFinding.DischargeFinding.class, name = "discharge"),
   @JsonSubTypes.Type(value = PartFinding.ChargeFinding.class, name = "charge"),
-  @JsonSubTypes.Type(value = PartFinding.LoadFinding.class, name = "load")
+  @JsonSubTypes.Type(value = PartFinding.LoadFinding.class, name = "load"),
+  @JsonSubTypes.Type(value = SurveyFinding.class, name = "survey"),
+  @JsonSubTypes.Type(value = RescueFinding.class, name = "rescue"),
+  @JsonSubTypes.Type(value = FilesFinding.class, name = "files")
 })
-public sealed interface PartFinding {
+public sealed interface PartFinding
+    permits PartFinding.MarchFinding,
+        PartFinding.DischargeFinding,
+        PartFinding.ChargeFinding,
+        PartFinding.LoadFinding,
+        SurveyFinding,
+        RescueFinding,
+        FilesFinding {
   int MOST_ROWS = 1_000;
   int MOST_CHARS = 400;
 
-  private static void check(boolean fits, String what) {
+  static void check(boolean fits, String what) {
     if (!fits) {
       throw new IllegalArgumentException("run note out of bounds: " + what);
     }
   }
 
-  private static String checked(String text) {
+  static String checked(String text) {
     check(text != null && text.length() <= MOST_CHARS, "a text is missing or too long");
     return text;
   }

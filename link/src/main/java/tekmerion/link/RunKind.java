@@ -18,7 +18,17 @@ public enum RunKind {
   /** The battery with the adapter in, first at rest, then under load. */
   CHARGE,
   /** The machine at its usual work. */
-  LOAD_SAMPLE;
+  LOAD_SAMPLE,
+  /** What is on a drive, and why it cannot be opened. */
+  SURVEY,
+  /** An image of what is in use on a drive that may be failing. */
+  RESCUE_IN_USE,
+  /** An image of all of it. */
+  RESCUE_WHOLE,
+  /** Reads an image again and compares it with what was read of its drive. */
+  VERIFY_IMAGE,
+  /** Copies files out of a drive, or out of its image; each is read again. */
+  FILE_COPY;
 
   /** Key of the board with its memory. */
   public static final String BOARD = "board";
@@ -41,7 +51,16 @@ public enum RunKind {
 
   /** What can be left and gone on with later. */
   public boolean canPause() {
-    return isSurface();
+    return isSurface() || isRescue();
+  }
+
+  public boolean isRescue() {
+    return this == RESCUE_IN_USE || this == RESCUE_WHOLE;
+  }
+
+  /** What is done about the data on a drive, and what that needs to know first. */
+  public boolean isOfData() {
+    return isRescue() || this == SURVEY || this == VERIFY_IMAGE || this == FILE_COPY;
   }
 
   public boolean isSurface() {

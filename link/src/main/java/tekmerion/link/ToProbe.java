@@ -29,12 +29,15 @@ public sealed interface ToProbe {
   record ReadDrive(UUID requestId, String driveKey) implements ToProbe {}
 
   /**
-   * Start a run on a drive, or go on with it where it stopped. Reads only. Repeats are harmless.
+   * Start a run on a drive, or go on with it where it stopped. The drive is only read. Repeats are
+   * harmless.
    *
    * @param gentle the drive is under suspicion: give up sooner
    * @param stance of the data on it: the probe asks its own gate before a run that loads the drive
+   * @param copy where a copy belongs and what is wanted of it; null for other runs
    */
-  record StartRun(UUID requestId, String driveKey, RunKind run, boolean gentle, Stance stance)
+  record StartRun(
+      UUID requestId, String driveKey, RunKind run, boolean gentle, Stance stance, CopyOrder copy)
       implements ToProbe {}
 
   /**

@@ -155,7 +155,7 @@ class LinkCodecTest {
         arguments(
             "to-probe",
             ToProbe.class,
-            new ToProbe.StartRun(ID, "drive-a", RunKind.SURFACE, true, Stance.WANTED)),
+            new ToProbe.StartRun(ID, "drive-a", RunKind.SURFACE, true, Stance.WANTED, null)),
         arguments(
             "to-probe", ToProbe.class, new ToProbe.StopRun(ID, "drive-a", RunKind.SURFACE, true)),
         arguments(

@@ -48,6 +48,12 @@ final class ProbeCommand implements Callable<Integer> {
   @Option(names = "--data", description = "Folder for the probe's identity and outbox; needed.")
   private Path data;
 
+  @Option(
+      names = "--copies",
+      description =
+          "Folder of the shop for copies of customers' data. Default: copies below --data.")
+  private Path copies;
+
   @Spec private CommandSpec spec;
 
   @Override
@@ -65,7 +71,8 @@ final class ProbeCommand implements Callable<Integer> {
       return UNUSABLE;
     }
     try (Outbox outbox = Outbox.open(data)) {
-      new LinkClient(link, code, found.get(), outbox, data, ProbeCommand::say).run();
+      Path to = copies == null ? data.resolve("copies") : copies;
+      new LinkClient(link, code, found.get(), outbox, data, to, ProbeCommand::say).run();
       return 0;
     } catch (LinkRefusedException e) {
       System.err.println(e.getMessage());

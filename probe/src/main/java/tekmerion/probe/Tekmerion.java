@@ -4,6 +4,7 @@ import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import tekmerion.probe.instrument.DecodeCommand;
 import tekmerion.probe.instrument.DischargeCommand;
+import tekmerion.probe.instrument.FilesCommand;
 import tekmerion.probe.instrument.LoadCommand;
 import tekmerion.probe.instrument.MarchCommand;
 import tekmerion.probe.instrument.RescueCommand;
@@ -28,7 +29,8 @@ import tekmerion.probe.instrument.WeighCommand;
       DischargeCommand.class,
       LoadCommand.class,
       SurveyCommand.class,
-      RescueCommand.class
+      RescueCommand.class,
+      FilesCommand.class
     })
 public final class Tekmerion {
   public static void main(String[] args) {

@@ -85,7 +85,11 @@ final class SimDrive implements PageSource {
         speedUp);
   }
 
-  private TreeSet<Long> unreadable() {
+  long sectors() {
+    return identity.sectors();
+  }
+
+  TreeSet<Long> unreadable() {
     return ageing.unreadable(powerOnHours(), identity.sectors());
   }
 

@@ -21,6 +21,7 @@ import tekmerion.sim.battery.SimBattery;
 import tekmerion.sim.board.SimBoard;
 import tekmerion.sim.board.SimLoad;
 import tekmerion.sim.board.SimModule;
+import tekmerion.sim.disk.DiskContent;
 
 /**
  * Machines by name: {@code sim:worn-disk}, {@code sim:sound-drive}, {@code sim:bad-bridge}, {@code
@@ -30,10 +31,12 @@ import tekmerion.sim.board.SimModule;
  * <p>{@code sim:bad-module} has two memory modules, A and B, of which B is bad; what sits in its
  * two slots is said after a third comma, as {@code AB}, {@code -B} or {@code B-}. {@code
  * sim:tired-battery} has a worn pack. {@code sim:busy-drive} is at work, and calm after a third
- * comma with {@code calm}.
+ * comma with {@code calm}. {@code sim:outside-disk} is a bench machine with a customer's disk
+ * docked to it, whose first sectors were written over.
  */
 public final class SimMachines implements MachineProvider {
   private static final String SCHEME = "sim:";
+  private static final long SECTORS_2_TB = 3_907_029_168L; // the same for 2,000 GB
   private static final long SECTORS_1_TB = 1_953_525_168L; // IDEMA LBA1-03 for 1,000 GB
   private static final long SECTORS_500_GB = 976_773_168L; // the same for 500 GB
   private static final long SECTORS_240_GB = 468_862_128L; // the same for 240 GB
@@ -73,13 +76,29 @@ public final class SimMachines implements MachineProvider {
       case "bad-module" -> Optional.of(badModule(perPage, speedUp, setting));
       case "tired-battery" -> Optional.of(tiredBattery(perPage, speedUp));
       case "busy-drive" -> Optional.of(busyDrive(perPage, speedUp, setting));
+      case "outside-disk" -> Optional.of(outsideDisk(perPage, speedUp));
       default -> Optional.empty();
     };
   }
 
   private MachineUnderTest wornDisk(Duration perPage, double speedUp) {
     SimDrive drive = wornDisk(1_140, READ_ELEMENT_FAILED, clock, speedUp);
-    return machine("Ostrel", "17", "OST17-2207-118", drive, slow(drive, perPage));
+    return machine(
+        "Ostrel",
+        "17",
+        "OST17-2207-118",
+        drive,
+        slow(drive, perPage),
+        Contents.bakery(SECTORS_1_TB, drive.unreadable()));
+  }
+
+  private MachineUnderTest outsideDisk(Duration perPage, double speedUp) {
+    Identity who =
+        new Identity("HX2T", "HX2T-55120-C", "OD02", SECTORS_2_TB, 5400, 3, 0x5F1D_0A55_1200_000CL);
+    Fate fate = new Fate(55_120, 2_870, Double.POSITIVE_INFINITY, 13, 0, NEVER_TESTED);
+    SimDrive drive = new SimDrive(who, fate, clock, speedUp);
+    return machine(
+        "", "bench machine", "", drive, slow(drive, perPage), Contents.choirLibrary(SECTORS_2_TB));
   }
 
   private static SimDrive wornDisk(double hours, int selfTest, Clock clock, double speedUp) {
@@ -137,11 +156,14 @@ public final class SimMachines implements MachineProvider {
             "drive-a",
             "Drive A",
             slow(flash, perPage),
+            Optional.of(() -> surface(flash, speedUp)),
+            Optional.empty(),
             Optional.of(
-                () ->
-                    new SimSurface(
-                        flash.serial(), flash.sectors(), 1, 512, flash.unreadable(), speedUp)),
-            Optional.empty()));
+                () -> new SimBytes(surface(flash, speedUp), Contents.anyOwner(flash.sectors())))));
+  }
+
+  private static SimSurface surface(SimFlash flash, double speedUp) {
+    return new SimSurface(flash.serial(), flash.sectors(), 1, 512, flash.unreadable(), speedUp);
   }
 
   private MachineUnderTest badModule(Duration perPage, double speedUp, String setting) {
@@ -211,6 +233,16 @@ public final class SimMachines implements MachineProvider {
 
   private static SimMachine machine(
       String maker, String model, String serial, SimDrive drive, PageSource pages) {
+    return machine(maker, model, serial, drive, pages, Contents.anyOwner(drive.sectors()));
+  }
+
+  private static SimMachine machine(
+      String maker,
+      String model,
+      String serial,
+      SimDrive drive,
+      PageSource pages,
+      DiskContent content) {
     return new SimMachine(
         maker,
         model,
@@ -220,7 +252,8 @@ public final class SimMachines implements MachineProvider {
             "Drive A",
             pages,
             Optional.of(drive::surface),
-            Optional.of(drive.selfTests())));
+            Optional.of(drive.selfTests()),
+            Optional.of(() -> new SimBytes(drive.surface(), content))));
   }
 
   private record SimMachine(

@@ -77,12 +77,15 @@ public final class FileBody {
    * @param map of the source that the file's pieces point into
    */
   public static long missing(FoundFile file, RescueMap map) {
-    long missing = 0;
-    for (Piece piece : file.pieces()) {
-      if (!piece.isHole()) {
-        missing += piece.bytes() - map.bytes(State.READ, piece.offset(), piece.bytes());
-      }
-    }
-    return missing;
+    long there = file.pieces().stream().filter(p -> !p.isHole()).mapToLong(Piece::bytes).sum();
+    return there - in(file, map, State.READ);
+  }
+
+  /** How many of its bytes are in a state. */
+  public static long in(FoundFile file, RescueMap map, State state) {
+    return file.pieces().stream()
+        .filter(p -> !p.isHole())
+        .mapToLong(p -> map.bytes(state, p.offset(), p.bytes()))
+        .sum();
   }
 }

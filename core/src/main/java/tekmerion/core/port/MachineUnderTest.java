@@ -69,13 +69,20 @@ public interface MachineUnderTest {
    * @param slot where it sits, in words
    * @param surface opens it for reading by position; empty if that is not possible here
    * @param selfTests empty if it has none, or none that can be asked for here
+   * @param bytes opens it for reading what is on it; empty if that is not possible here
    */
   record Drive(
       String key,
       String slot,
       PageSource pages,
       Optional<SurfaceOpener> surface,
-      Optional<SelfTests> selfTests) {}
+      Optional<SelfTests> selfTests,
+      Optional<BytesOpener> bytes) {}
+
+  /** Opens a drive anew for each look at what is on it. */
+  interface BytesOpener {
+    ByteSource open() throws IOException;
+  }
 
   /** Opens a drive anew for each pass. */
   interface SurfaceOpener {

@@ -27,6 +27,26 @@ public final class RescueCopy {
   private final BooleanSupplier stopped;
   private final int sector;
   private boolean anyFailed;
+  private volatile Sweep sweep = Sweep.FORWARD;
+
+  /** What a copy does, in the order in which it does it. */
+  public enum Sweep {
+    FORWARD("forward, away from trouble"),
+    BACKWARD("backward over what was left out"),
+    TRIM("edges of what failed"),
+    SCRAPE("sector by sector"),
+    RETRY("once more what failed alone");
+
+    private final String words;
+
+    Sweep(String words) {
+      this.words = words;
+    }
+
+    public String words() {
+      return words;
+    }
+  }
 
   /** Where what was read goes. */
   public interface Keeper {
@@ -52,7 +72,7 @@ public final class RescueCopy {
     this.keeper = keeper;
     this.stopped = stopped;
     this.sector = source.sectorBytes();
-    this.anyFailed = map.bytes(State.UNTRIED) + map.bytes(State.READ) < map.size();
+    this.anyFailed = map.bytes(State.FAILED) + map.bytes(State.TRIMMED) + map.bytes(State.BAD) > 0;
   }
 
   /**
@@ -60,11 +80,29 @@ public final class RescueCopy {
    * @return whether it came to its end; false if it was stopped
    */
   public boolean run(int retries) {
-    boolean through = forward() && backward() && trim() && scrape();
+    boolean through =
+        begins(Sweep.FORWARD)
+            && forward()
+            && begins(Sweep.BACKWARD)
+            && backward()
+            && begins(Sweep.TRIM)
+            && trim()
+            && begins(Sweep.SCRAPE)
+            && scrape();
     for (int i = 0; through && i < retries; i++) {
-      through = retry(i % 2 == 1);
+      through = begins(Sweep.RETRY) && retry(i % 2 == 1);
     }
     return through;
+  }
+
+  /** May be asked by another thread. */
+  public Sweep sweep() {
+    return sweep;
+  }
+
+  private boolean begins(Sweep next) {
+    sweep = next;
+    return true;
   }
 
   /** Strides grow while reads fail, and begin anew after one that did not. */

@@ -116,6 +116,11 @@ public final class RescueMap {
     return sum;
   }
 
+  /** Every stretch of one state becomes another. */
+  public void change(State from, State to) {
+    stretches().stream().filter(s -> s.state() == from).forEach(s -> set(s.from(), s.to(), to));
+  }
+
   /**
    * As text: a head, the size, then a stretch a line with its first byte, its length (both in
    * decimal) and the sign of its state.

@@ -3,6 +3,8 @@ package tekmerion.core.rescue;
 /** What is known of a stretch of the source. */
 public enum State {
   UNTRIED('?'),
+  /** Not wanted for now: nothing that is in use is known to lie there. */
+  LATER('.'),
   READ('+'),
   /** A read over it failed; its edges are not known yet. */
   FAILED('/'),

@@ -2,7 +2,6 @@ package tekmerion.probe.instrument;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.nio.file.FileStore;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.LinkedHashMap;
@@ -11,9 +10,16 @@ import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
+import tekmerion.core.files.InUse;
+import tekmerion.core.rescue.KeptRescue;
+import tekmerion.core.rescue.RescueCheck;
 import tekmerion.core.rescue.RescueCopy;
 import tekmerion.core.rescue.RescueMap;
 import tekmerion.core.rescue.State;
+import tekmerion.probe.copy.ImageFile;
+import tekmerion.probe.copy.Room;
+import tekmerion.probe.copy.SourceIsNot;
+import tekmerion.probe.linux.DirectBytes;
 import tekmerion.probe.linux.FileBytes;
 import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
@@ -48,24 +54,35 @@ public final class RescueCommand implements Callable<Integer> {
       description = "How often lost sectors are tried again. Default: 1.")
   private int retries;
 
+  @Option(
+      names = "--in-use",
+      description = "Only what the volumes' own structures say is in use; refused if they do not.")
+  private boolean inUse;
+
+  @Option(
+      names = "--verify",
+      description = "At the end read the image again and compare it with what was read.")
+  private boolean verify;
+
   @Override
   public Integer call() {
-    try (FileBytes source = FileBytes.open(from)) {
+    try (DirectBytes source = DirectBytes.open(from)) {
       checkDestination(source.sizeBytes());
-      RescueMap map =
-          Files.exists(mapFile)
-              ? RescueMap.parse(Files.readString(mapFile))
-              : new RescueMap(source.sizeBytes());
-      if (Files.exists(mapFile) && !Files.exists(to)) {
-        throw new IllegalArgumentException(
-            "the map is there, but not the image that it is of: give the image, or another map");
-      }
-      try (ImageFile image = ImageFile.open(to, mapFile)) {
+      Map<String, Object> json;
+      boolean whole;
+      try (ImageFile image = ImageFile.open(to, mapFile, source.sizeBytes())) {
+        RescueMap map = image.kept().map();
+        want(source, map);
         new RescueCopy(source, map, image, Thread::interrupted).run(retries);
-        image.now(map);
+        image.now();
+        json = json(map);
+        whole = map.bytes(State.READ) + map.bytes(State.LATER) == map.size();
       }
-      System.out.println(JSON.writeValueAsString(json(map)));
-      return map.bytes(State.READ) == map.size() ? 0 : LOST;
+      if (verify) {
+        whole &= check(json);
+      }
+      System.out.println(JSON.writeValueAsString(json));
+      return whole ? 0 : LOST;
     } catch (IOException | UncheckedIOException | IllegalArgumentException e) {
       System.err.println(
           JSON.writeValueAsString(
@@ -74,6 +91,37 @@ public final class RescueCommand implements Callable<Integer> {
                   Map.of(
                       "what", "%s: %s".formatted(e.getClass().getSimpleName(), e.getMessage())))));
       return CANNOT;
+    }
+  }
+
+  /** Everything, or at first only what is in use; what was read stays read. */
+  private void want(DirectBytes source, RescueMap map) {
+    if (!inUse) {
+      map.change(State.LATER, State.UNTRIED);
+    } else if (map.bytes(State.UNTRIED) == map.size()) {
+      InUse known = InUse.of(source);
+      if (!known.known()) {
+        throw new IllegalArgumentException(
+            "what is in use cannot be told of every volume: copy it without --in-use");
+      }
+      known.ranges().stretches().forEach(r -> map.set(r.from(), r.to(), r.state()));
+    }
+  }
+
+  private boolean check(Map<String, Object> json) throws IOException {
+    KeptRescue kept = KeptRescue.parse(Files.readString(mapFile));
+    try (FileBytes image = FileBytes.open(to)) {
+      RescueCheck.Checked checked =
+          RescueCheck.run(kept, image, done -> {}, () -> false).orElseThrow();
+      json.put(
+          "verified",
+          Map.of(
+              "agrees", checked.agrees(),
+              "checkedBytes", checked.checkedBytes(),
+              "differingZones", checked.differingZones(),
+              "zoneBytes", checked.zoneBytes(),
+              "sums", kept.sums().whole()));
+      return checked.agrees();
     }
   }
 
@@ -88,13 +136,8 @@ public final class RescueCommand implements Callable<Integer> {
         throw new IllegalArgumentException("the destination is no image file");
       }
     }
-    FileStore store = Files.getFileStore(folder);
-    long have = Files.exists(to) ? Files.size(to) : 0;
-    if (store.getUsableSpace() < bytes - have) {
-      throw new IllegalArgumentException(
-          "there is no room: %,d bytes are wanted, %,d are free"
-              .formatted(bytes - have, store.getUsableSpace()));
-    }
+    SourceIsNot.under(from.getFileName().toString(), folder);
+    Room.check(folder, bytes - (Files.exists(to) ? Files.size(to) : 0));
   }
 
   private static Map<String, Object> json(RescueMap map) {
@@ -102,7 +145,10 @@ public final class RescueCommand implements Callable<Integer> {
     json.put("sizeBytes", map.size());
     json.put("readBytes", map.bytes(State.READ));
     json.put("lostBytes", map.bytes(State.BAD));
-    json.put("untriedBytes", map.size() - map.bytes(State.READ) - map.bytes(State.BAD));
+    json.put("notInUseBytes", map.bytes(State.LATER));
+    json.put(
+        "untriedBytes",
+        map.size() - map.bytes(State.READ) - map.bytes(State.BAD) - map.bytes(State.LATER));
     json.put(
         "lost",
         map.stretches().stream()

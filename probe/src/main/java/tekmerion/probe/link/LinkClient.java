@@ -44,6 +44,7 @@ public final class LinkClient {
   private final Outbox outbox;
   private final Consumer<String> say;
   private final Path folder;
+  private final Path copies;
   private CommandHost commands;
   private RunHost runs;
   private volatile Session session;
@@ -54,6 +55,7 @@ public final class LinkClient {
    * @param server address of the shop's server
    * @param code enrolment code, or null if the probe is enrolled already
    * @param folder where the probe keeps what it knows of runs
+   * @param copies where copies of customers' data go
    * @param say told in plain words what the link does
    */
   public LinkClient(
@@ -62,12 +64,14 @@ public final class LinkClient {
       MachineUnderTest machine,
       Outbox outbox,
       Path folder,
+      Path copies,
       Consumer<String> say) {
     this.server = server;
     this.code = code;
     this.machine = machine;
     this.outbox = outbox;
     this.folder = folder;
+    this.copies = copies;
     this.say = say;
   }
 
@@ -82,7 +86,8 @@ public final class LinkClient {
     try (CommandHost host =
             new CommandHost(machine, outbox, Clock.systemUTC(), this::report, this::pumpNow);
         RunHost runHost =
-            new RunHost(machine, outbox, folder, Clock.systemUTC(), this::report, this::pumpNow)) {
+            new RunHost(
+                machine, outbox, folder, copies, Clock.systemUTC(), this::report, this::pumpNow)) {
       commands = host;
       runs = runHost;
       keepLinked(enrolsFirst);

@@ -44,7 +44,14 @@ final class PartRuns {
   }
 
   void begin(ToProbe.StartRun command) {
-    PartTask.Job job = new PartTask.Job(command, clock, tell, ended -> ended(command, ended));
+    PartTask.Job job =
+        new PartTask.Job(
+            command,
+            clock,
+            clock.instant(),
+            tell,
+            ended -> ended(command, ended),
+            () -> running.remove(command.requestId()));
     Optional<PartTask> task = task(job);
     if (task.isEmpty()) {
       Instant now = clock.instant();

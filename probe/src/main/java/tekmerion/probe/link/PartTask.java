@@ -12,28 +12,38 @@ import tekmerion.link.PartFinding;
 import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
 
-/** A run on what a machine has one of: its memory, its battery, itself at work. */
+/** A run that is neither a surface pass nor a self-test. */
 abstract class PartTask implements RunHost.Running, Runnable {
   private static final Logger LOG = Logger.getLogger(PartTask.class.getName());
 
   private final Job job;
-  private final Instant began;
+  private final Instant since;
   private volatile boolean stopped;
 
   /**
    * What it was asked, and whom it tells.
    *
+   * @param began when it was begun for the first time
    * @param ended told once, at the end
+   * @param left told instead if it was paused
    */
   record Job(
-      ToProbe.StartRun command, Clock clock, Consumer<ToServer> tell, Consumer<LinkEvent> ended) {}
+      ToProbe.StartRun command,
+      Clock clock,
+      Instant began,
+      Consumer<ToServer> tell,
+      Consumer<LinkEvent> ended,
+      Runnable left) {}
 
   /** What came of it; the note is null if nothing was found out. */
-  record Outcome(End end, String why, PartFinding note) {}
+  record Outcome(End end, String why, PartFinding note) {
+    /** It waits, and goes on from here when it is asked for again. */
+    static final Outcome PAUSED = new Outcome(null, "", null);
+  }
 
   PartTask(Job job) {
     this.job = job;
-    this.began = job.clock().instant();
+    this.since = job.clock().instant();
   }
 
   /** Until its end, or until {@link #isStopped}. */
@@ -57,16 +67,23 @@ abstract class PartTask implements RunHost.Running, Runnable {
 
   /** Tells how far it is; the end is foretold from how long the share took until now. */
   final void tell(double share, PartFinding note) {
-    double spent = Duration.between(began, job.clock().instant()).toMillis() / 1000.0;
+    double spent = Duration.between(since, job.clock().instant()).toMillis() / 1000.0;
     boolean known = share > 0.02 && share <= 1;
     double left = known ? spent / share * (1 - share) : -1;
+    tell(share, left, known ? 0.15 * left : 0, note);
+  }
+
+  /**
+   * @param secondsLeft negative while the end is not known
+   */
+  final void tell(double share, double secondsLeft, double secondsSpread, PartFinding note) {
     job.tell()
         .accept(
             new ToServer.RunProgress(
                 command().requestId(),
                 Math.min(1, Math.max(0, share)),
-                left,
-                known ? 0.15 * left : 0,
+                secondsLeft,
+                secondsSpread,
                 -1,
                 null,
                 note));
@@ -84,13 +101,17 @@ abstract class PartTask implements RunHost.Running, Runnable {
       LOG.log(Level.SEVERE, command().run() + " " + command().requestId(), e);
       outcome = new Outcome(End.COULD_NOT_RUN, "the probe failed: " + e.getMessage(), null);
     }
+    if (outcome == Outcome.PAUSED) {
+      job.left().run();
+      return;
+    }
     job.ended()
         .accept(
             new LinkEvent.RunEnded(
                 command().requestId(),
                 command().driveKey(),
                 command().run(),
-                began,
+                job.began(),
                 job.clock().instant(),
                 outcome.end(),
                 outcome.why(),

@@ -56,6 +56,7 @@ final class RunHost implements AutoCloseable {
   private final Runnable onEvent;
   private final Map<UUID, Running> running = new ConcurrentHashMap<>();
   private final PartRuns parts;
+  private final DataRuns data;
 
   /** A run that can be stopped. */
   interface Running {
@@ -66,6 +67,7 @@ final class RunHost implements AutoCloseable {
       MachineUnderTest machine,
       Outbox outbox,
       Path folder,
+      Path copies,
       Clock clock,
       Consumer<ToServer> tell,
       Runnable onEvent) {
@@ -76,6 +78,7 @@ final class RunHost implements AutoCloseable {
     this.tell = tell;
     this.onEvent = onEvent;
     this.parts = new PartRuns(machine, folder, clock, tell, running, this::keep);
+    this.data = new DataRuns(folder, copies, clock, tell, running, this::keep);
   }
 
   void accept(ToProbe.StartRun command) {
@@ -90,12 +93,23 @@ final class RunHost implements AutoCloseable {
         machine.drives().stream().filter(d -> d.key().equals(command.driveKey())).findFirst();
     if (drive.isEmpty()) {
       couldNotRun(command, "no drive is called " + command.driveKey());
+    } else if (command.run().isOfData()) {
+      about(command, drive.get());
     } else if (isBegun(command)) {
       open(command, drive.get());
     } else {
       Checking checking = new Checking(command, drive.get());
       running.put(command.requestId(), checking);
       start("gate", checking);
+    }
+  }
+
+  /** The data's own runs spare the drive by what they are: no gate locks them. */
+  private void about(ToProbe.StartRun command, MachineUnderTest.Drive drive) {
+    try {
+      data.begin(command, drive);
+    } catch (IllegalArgumentException e) {
+      couldNotRun(command, e.getMessage());
     }
   }
 
@@ -143,7 +157,7 @@ final class RunHost implements AutoCloseable {
   private void endWhatDoesNotRun(ToProbe.StopRun command) {
     ToProbe.StartRun again =
         new ToProbe.StartRun(
-            command.requestId(), command.driveKey(), command.run(), false, Stance.UNKNOWN);
+            command.requestId(), command.driveKey(), command.run(), false, Stance.UNKNOWN, null);
     if (command.run().isSurface()) {
       accept(again);
       Running run = running.get(command.requestId());
@@ -151,7 +165,11 @@ final class RunHost implements AutoCloseable {
         run.stop(false);
       }
     } else {
-      end(again, LinkEvent.End.CANCELLED, "the probe was started anew while it ran");
+      String why =
+          command.run().isRescue()
+              ? "ended while it was left; what was copied until then is kept"
+              : "the probe was started anew while it ran";
+      end(again, LinkEvent.End.CANCELLED, why);
     }
   }
 

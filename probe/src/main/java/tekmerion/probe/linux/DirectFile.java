@@ -103,6 +103,11 @@ public final class DirectFile implements BlockSource {
     }
   }
 
+  /** What the last read gave, from a place in it. */
+  void copyTo(byte[] into, int at, int from, int length) {
+    buffer.get(from, into, at, length);
+  }
+
   /** ENODEV, ENXIO, EBADF: the device is no longer there. EIO and the like are the sectors'. */
   private static boolean isGone(String message) {
     String lower = message.toLowerCase(Locale.ROOT);

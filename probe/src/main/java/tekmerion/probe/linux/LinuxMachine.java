@@ -56,7 +56,8 @@ public final class LinuxMachine implements MachineProvider, MachineUnderTest {
         "%s, %s".formatted(drive.name(), drive.bus()),
         LocalDrives.pages(drive),
         Optional.of(() -> DirectFile.open(drive.device())),
-        drive.canBeAsked() ? Optional.of(new LinuxSelfTests(drive)) : Optional.empty());
+        drive.canBeAsked() ? Optional.of(new LinuxSelfTests(drive)) : Optional.empty(),
+        Optional.of(() -> DirectBytes.open(drive.device())));
   }
 
   /** Empty if not reported, or not to be read without being root. */

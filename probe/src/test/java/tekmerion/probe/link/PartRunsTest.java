@@ -55,10 +55,12 @@ class PartRunsTest {
             new SimMachines().open("sim:" + machine).orElseThrow(),
             outbox,
             folder,
+            folder,
             Clock.systemUTC(),
             told::add,
             () -> {});
-    host.accept(new ToProbe.StartRun(ID, kind.partKey().orElseThrow(), kind, false, Stance.WANTED));
+    host.accept(
+        new ToProbe.StartRun(ID, kind.partKey().orElseThrow(), kind, false, Stance.WANTED, null));
   }
 
   private LinkEvent.RunEnded end() throws InterruptedException {

@@ -52,11 +52,11 @@ class RunHostTest {
   private RunHost host(String name, int speed) {
     MachineUnderTest machine =
         new SimMachines().open("sim:%s,0,%d".formatted(name, speed)).orElseThrow();
-    return new RunHost(machine, outbox, folder, Clock.systemUTC(), told::add, () -> {});
+    return new RunHost(machine, outbox, folder, folder, Clock.systemUTC(), told::add, () -> {});
   }
 
   private static ToProbe.StartRun start(RunKind kind) {
-    return new ToProbe.StartRun(ID, "drive-a", kind, false, Stance.WANTED);
+    return new ToProbe.StartRun(ID, "drive-a", kind, false, Stance.WANTED, null);
   }
 
   private static ToProbe.StopRun stop(RunKind kind, boolean pause) {
@@ -200,14 +200,15 @@ class RunHostTest {
   void theSameRunIsOpenOnceTheCopyIsVerified() throws Exception {
     host = host("worn-flash", 20_000);
 
-    host.accept(new ToProbe.StartRun(ID, "drive-a", RunKind.SURFACE, true, Stance.COPY_VERIFIED));
+    host.accept(
+        new ToProbe.StartRun(ID, "drive-a", RunKind.SURFACE, true, Stance.COPY_VERIFIED, null));
 
     assertThat(end().end()).isNotEqualTo(End.COULD_NOT_RUN);
   }
 
   @Test
   void aDriveThatIsNotThereCouldNotRun() throws Exception {
-    host.accept(new ToProbe.StartRun(ID, "drive-z", RunKind.SURFACE, false, Stance.WANTED));
+    host.accept(new ToProbe.StartRun(ID, "drive-z", RunKind.SURFACE, false, Stance.WANTED, null));
 
     assertThat(end().end()).isEqualTo(End.COULD_NOT_RUN);
     assertThat(end().why()).isEqualTo("no drive is called drive-z");

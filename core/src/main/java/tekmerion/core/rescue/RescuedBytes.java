@@ -1,0 +1,47 @@
+package tekmerion.core.rescue;
+
+import java.util.Optional;
+import tekmerion.core.port.ByteSource;
+
+/**
+ * A source by its image: what was read comes from there. What was not is asked of the source, if
+ * there is one still; it stays unreadable otherwise.
+ */
+public final class RescuedBytes implements ByteSource {
+  private final ByteSource image;
+  private final RescueMap map;
+  private final Optional<ByteSource> source;
+
+  /**
+   * @param image may be shorter than the source where its end was not read
+   * @param source closed by whoever opened it
+   */
+  public RescuedBytes(ByteSource image, RescueMap map, Optional<ByteSource> source) {
+    this.image = image;
+    this.map = map;
+    this.source = source;
+  }
+
+  @Override
+  public long sizeBytes() {
+    return map.size();
+  }
+
+  @Override
+  public int sectorBytes() {
+    return image.sectorBytes();
+  }
+
+  @Override
+  public Optional<byte[]> read(long offset, int length) {
+    if (map.bytes(State.READ, offset, length) == length) {
+      return image.read(offset, length);
+    }
+    return source.flatMap(s -> s.read(offset, length));
+  }
+
+  @Override
+  public void close() {
+    image.close();
+  }
+}

@@ -1,0 +1,55 @@
+package tekmerion.link;
+
+import java.util.List;
+
+/**
+ * A copy of files.
+ *
+ * @param fromImage whether they came out of the image, not out of the drive
+ * @param folders that were chosen
+ * @param files chosen ones, however far the copy is
+ * @param bytes of all of them
+ * @param verifiedFiles whole, and the same when read again
+ * @param verifiedBytes of those
+ * @param failed files that are not whole, at most {@value #MOST_FAILED}
+ * @param failedInAll how many of these there are
+ * @param current path of the one that is copied now; empty at the end
+ * @param folder where they lie below the probe's folder of copies
+ */
+public record FilesFinding(
+    boolean fromImage,
+    List<String> folders,
+    long files,
+    long bytes,
+    long verifiedFiles,
+    long verifiedBytes,
+    List<FailedFile> failed,
+    long failedInAll,
+    String current,
+    String folder)
+    implements PartFinding {
+  public static final int MOST_FAILED = 300;
+
+  /**
+   * @param partly whether what could be read of it is there
+   */
+  public record FailedFile(String path, long bytes, boolean partly, String why) {
+    public FailedFile {
+      why = PartFinding.checked(why);
+      PartFinding.check(path != null && path.length() <= SurveyFinding.MOST_PATH, "path");
+    }
+  }
+
+  public FilesFinding {
+    folders = List.copyOf(folders);
+    failed = List.copyOf(failed);
+    folder = PartFinding.checked(folder);
+    PartFinding.check(
+        failed.size() <= MOST_FAILED
+            && current != null
+            && current.length() <= SurveyFinding.MOST_PATH
+            && files >= 0
+            && verifiedFiles + failedInAll <= files,
+        "files");
+  }
+}

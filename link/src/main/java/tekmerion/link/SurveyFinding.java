@@ -1,0 +1,108 @@
+package tekmerion.link;
+
+import java.util.List;
+
+/**
+ * What is on a drive, and why it cannot be opened.
+ *
+ * @param scheme of its table, in lower case with hyphens: none, gpt, mbr, hybrid …
+ * @param reason likewise: healthy, blank, encrypted …
+ * @param why the reason in a sentence
+ * @param next the safe next move
+ * @param failedReads looks that failed
+ * @param volumes partitions in the table's order, or the whole drive
+ * @param damage of the table
+ */
+public record SurveyFinding(
+    long sizeBytes,
+    String scheme,
+    String reason,
+    String why,
+    String next,
+    int failedReads,
+    List<VolumeNote> volumes,
+    List<DamageNote> damage)
+    implements PartFinding {
+  /** Longest path of a folder that travels. */
+  public static final int MOST_PATH = 1_000;
+
+  public static final int MOST_VOLUMES = 128;
+  public static final int MOST_FOLDERS = 200;
+  public static final int MOST_TROUBLES = 20;
+
+  /**
+   * @param number in the table; 0 for the whole drive
+   * @param content in words
+   * @param usedBytes as its superblock has it; null if it does not tell
+   * @param listed whether its files could be listed
+   * @param files how many; 0 if not listed
+   * @param filesBytes of all of them
+   * @param folders the largest ones, down to the second level
+   * @param troubles what could not be read of its folders
+   */
+  public record VolumeNote(
+      int number,
+      String name,
+      long startByte,
+      long bytes,
+      String content,
+      boolean encrypted,
+      String label,
+      String uuid,
+      Long usedBytes,
+      List<DamageNote> damage,
+      boolean listed,
+      long files,
+      long filesBytes,
+      List<FolderNote> folders,
+      List<String> troubles) {
+    public VolumeNote {
+      name = PartFinding.checked(name);
+      content = PartFinding.checked(content);
+      label = label == null ? null : PartFinding.checked(label);
+      uuid = uuid == null ? null : PartFinding.checked(uuid);
+      damage = List.copyOf(damage);
+      folders = List.copyOf(folders);
+      troubles = List.copyOf(troubles);
+      PartFinding.check(
+          folders.size() <= MOST_FOLDERS
+              && troubles.size() <= MOST_TROUBLES
+              && damage.size() <= MOST_TROUBLES
+              && files >= 0
+              && filesBytes >= 0
+              && troubles.stream().allMatch(t -> t.length() <= MOST_PATH + 200),
+          "volume");
+    }
+  }
+
+  /**
+   * @param path empty for the files that lie in the root
+   * @param proposed whether most of it is of sorts that people make
+   */
+  public record FolderNote(String path, long files, long bytes, boolean proposed) {
+    public FolderNote {
+      PartFinding.check(path != null && path.length() <= MOST_PATH, "folder");
+    }
+  }
+
+  /**
+   * @param backupOffset where an intact copy of it lies; null if there is none
+   */
+  public record DamageNote(String what, long offset, int length, Long backupOffset) {
+    public DamageNote {
+      what = PartFinding.checked(what);
+    }
+  }
+
+  public SurveyFinding {
+    scheme = PartFinding.checked(scheme);
+    reason = PartFinding.checked(reason);
+    why = PartFinding.checked(why);
+    next = PartFinding.checked(next);
+    volumes = List.copyOf(volumes);
+    damage = List.copyOf(damage);
+    PartFinding.check(
+        sizeBytes > 0 && volumes.size() <= MOST_VOLUMES && damage.size() <= MOST_TROUBLES,
+        "survey");
+  }
+}

@@ -1,0 +1,174 @@
+package tekmerion.probe.copy;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.ByteBuffer;
+import java.nio.channels.FileChannel;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.InvalidPathException;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.nio.file.StandardOpenOption;
+import java.nio.file.attribute.FileTime;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.HashSet;
+import java.util.HexFormat;
+import java.util.Set;
+import tekmerion.core.files.FileCopy;
+import tekmerion.core.files.FoundFile;
+import tekmerion.probe.linux.DirectBytes;
+
+/**
+ * Copied files in a folder, with a list of their SHA-256 beside it. A name that this machine does
+ * not take is written otherwise; none leads out of the folder.
+ */
+public final class FilesOnDisk implements FileCopy.Destination {
+  private static final int MOST_NAME_BYTES = 240;
+  private static final int CHUNK = 1 << 20;
+
+  /** A sum of 64 digits and two spaces come before it. */
+  private static final int PATH_AT = 66;
+
+  private final Path root;
+  private final Path list;
+  private final Set<String> listed = new HashSet<>();
+
+  /**
+   * @throws IOException if the folder cannot be made, or its list cannot be read
+   */
+  public FilesOnDisk(Path root) throws IOException {
+    this.root = Files.createDirectories(root).toRealPath();
+    this.list = root.resolveSibling(root.getFileName() + ".sha256");
+    if (Files.exists(list)) {
+      Files.readAllLines(list).stream()
+          .filter(line -> line.length() > PATH_AT)
+          .forEach(line -> listed.add(line.substring(PATH_AT)));
+    }
+  }
+
+  /** Whether it was copied and verified before, and is there still in its whole length. */
+  public boolean isDone(FoundFile file) {
+    try {
+      Path path = path(file);
+      return listed.contains(file.path())
+          && Files.isRegularFile(path)
+          && Files.size(path) == file.bytes();
+    } catch (IOException | FileCopy.DestinationException e) {
+      return false;
+    }
+  }
+
+  /** Keeps that it was copied and verified. */
+  public void done(FoundFile file, String sha256) {
+    try {
+      Files.writeString(
+          list,
+          sha256 + "  " + file.path() + "\n",
+          StandardOpenOption.CREATE,
+          StandardOpenOption.APPEND);
+      listed.add(file.path());
+    } catch (IOException e) {
+      throw new UncheckedIOException("the list of copied files cannot be kept", e);
+    }
+  }
+
+  @Override
+  public FileCopy.Target begin(FoundFile file) {
+    Path path = path(file);
+    Path part = path.resolveSibling(path.getFileName() + ".part");
+    try {
+      Files.createDirectories(path.getParent());
+      FileChannel channel =
+          FileChannel.open(
+              part,
+              StandardOpenOption.CREATE,
+              StandardOpenOption.TRUNCATE_EXISTING,
+              StandardOpenOption.WRITE);
+      return new Writing(file, path, part, channel);
+    } catch (IOException e) {
+      throw new FileCopy.DestinationException("It cannot be written: " + e.getMessage(), e);
+    }
+  }
+
+  @Override
+  public String digest(FoundFile file) {
+    Path path = path(file);
+    try {
+      MessageDigest sha = MessageDigest.getInstance("SHA-256");
+      long size = Files.size(path);
+      if (size > 0) {
+        try (DirectBytes bytes = DirectBytes.open(path)) {
+          for (long at = 0; at < size; at += CHUNK) {
+            int length = (int) Math.min(CHUNK, size - at);
+            sha.update(
+                bytes
+                    .read(at, length)
+                    .orElseThrow(() -> new IOException("it cannot be read again")));
+          }
+        }
+      }
+      return HexFormat.of().formatHex(sha.digest());
+    } catch (IOException e) {
+      throw new FileCopy.DestinationException("It cannot be read again: " + e.getMessage(), e);
+    } catch (NoSuchAlgorithmException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+
+  private Path path(FoundFile file) {
+    Path path = root;
+    try {
+      for (String name : file.path().split("/")) {
+        path = path.resolve(shortened(name));
+      }
+    } catch (InvalidPathException e) {
+      throw new FileCopy.DestinationException("Its name cannot be written here.", e);
+    }
+    path = path.normalize();
+    if (!path.startsWith(root) || path.equals(root)) {
+      throw new FileCopy.DestinationException("Its name leads out of the folder.", null);
+    }
+    return path;
+  }
+
+  /** What is too long for a name here keeps its beginning, its end, and a sum in between. */
+  private static String shortened(String name) {
+    byte[] bytes = name.getBytes(StandardCharsets.UTF_8);
+    if (bytes.length <= MOST_NAME_BYTES) {
+      return name.equals("..") || name.equals(".") ? "_" : name;
+    }
+    String end = name.substring(name.length() - Math.min(name.length(), 12));
+    return "%s~%08x~%s".formatted(name.substring(0, 40), name.hashCode(), end);
+  }
+
+  private record Writing(FoundFile file, Path path, Path part, FileChannel channel)
+      implements FileCopy.Target {
+    @Override
+    public void write(byte[] bytes, int length) {
+      try {
+        ByteBuffer buffer = ByteBuffer.wrap(bytes, 0, length);
+        while (buffer.hasRemaining()) {
+          channel.write(buffer);
+        }
+      } catch (IOException e) {
+        throw new FileCopy.DestinationException("It cannot be written: " + e.getMessage(), e);
+      }
+    }
+
+    @Override
+    public void close() {
+      try {
+        channel.force(true);
+        channel.close();
+        Files.move(part, path, StandardCopyOption.REPLACE_EXISTING);
+        if (file.modified().isPresent()) {
+          Files.setLastModifiedTime(path, FileTime.from(file.modified().get()));
+        }
+      } catch (IOException e) {
+        throw new FileCopy.DestinationException("It cannot be written: " + e.getMessage(), e);
+      }
+    }
+  }
+}

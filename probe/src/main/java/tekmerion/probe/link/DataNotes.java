@@ -1,0 +1,157 @@
+package tekmerion.probe.link;
+
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import tekmerion.core.files.FileBody;
+import tekmerion.core.files.Folders;
+import tekmerion.core.files.FoundFile;
+import tekmerion.core.files.InUse;
+import tekmerion.core.rescue.RescueMap;
+import tekmerion.core.rescue.RescueMap.Stretch;
+import tekmerion.core.rescue.State;
+import tekmerion.core.survey.Damage;
+import tekmerion.core.survey.Survey;
+import tekmerion.link.RescueFinding;
+import tekmerion.link.SurveyFinding;
+
+/** What was found out about the data on a drive, as it travels. */
+final class DataNotes {
+  private DataNotes() {}
+
+  static SurveyFinding of(InUse found) {
+    Survey survey = found.survey();
+    return new SurveyFinding(
+        survey.sizeBytes(),
+        name(survey.scheme().name()),
+        name(survey.reason().name()),
+        survey.reason().words(),
+        survey.reason().next(),
+        survey.failedReads(),
+        survey.parts().stream()
+            .limit(SurveyFinding.MOST_VOLUMES)
+            .map(part -> volume(part, found))
+            .toList(),
+        damage(survey.damage()));
+  }
+
+  private static String name(String constant) {
+    return constant.toLowerCase(Locale.ROOT).replace('_', '-');
+  }
+
+  private static SurveyFinding.VolumeNote volume(Survey.Part part, InUse found) {
+    Optional<InUse.Volume> listed =
+        found.volumes().stream().filter(v -> v.part().equals(part)).findFirst();
+    List<FoundFile> files =
+        listed.map(v -> v.list().files()).orElse(List.of()).stream()
+            .filter(f -> !f.folder())
+            .toList();
+    return new SurveyFinding.VolumeNote(
+        part.number(),
+        cut(part.name(), 100),
+        part.start(),
+        part.bytes(),
+        part.volume().content().words(),
+        part.volume().content().isEncrypted(),
+        part.volume().label().map(l -> cut(l, 100)).orElse(null),
+        part.volume().uuid().orElse(null),
+        part.volume().usedBytes().isPresent() ? part.volume().usedBytes().getAsLong() : null,
+        damage(part.volume().damage()),
+        listed.isPresent(),
+        files.size(),
+        files.stream().mapToLong(FoundFile::bytes).sum(),
+        listed.map(v -> folders(v)).orElse(List.of()),
+        listed.map(v -> v.list().troubles()).orElse(List.of()).stream()
+            .limit(SurveyFinding.MOST_TROUBLES)
+            .map(t -> cut(t, SurveyFinding.MOST_PATH))
+            .toList());
+  }
+
+  private static List<SurveyFinding.FolderNote> folders(InUse.Volume volume) {
+    return Folders.of(volume.list(), SurveyFinding.MOST_FOLDERS).stream()
+        .filter(row -> row.path().length() <= SurveyFinding.MOST_PATH)
+        .map(r -> new SurveyFinding.FolderNote(r.path(), r.files(), r.bytes(), r.proposed()))
+        .toList();
+  }
+
+  private static List<SurveyFinding.DamageNote> damage(List<Damage> damage) {
+    return damage.stream()
+        .limit(SurveyFinding.MOST_TROUBLES)
+        .map(
+            d ->
+                new SurveyFinding.DamageNote(
+                    d.what(), d.offset(), d.length(), d.backupOffset().orElse(null)))
+        .toList();
+  }
+
+  /** In so many equal parts that each is a sector at least. */
+  static String cells(RescueMap map) {
+    int count = (int) Math.min(RescueFinding.CELLS, Math.max(1, map.size() / 512));
+    char[] cells = new char[count];
+    double each = (double) map.size() / count;
+    for (Stretch s : map.stretches()) {
+      int first = (int) (s.from() / each);
+      int last = (int) Math.min(count - 1, (s.to() - 1) / each);
+      for (int i = first; i <= last; i++) {
+        char sign = sign(s.state());
+        cells[i] = weight(sign) > weight(cells[i]) ? sign : cells[i];
+      }
+    }
+    return new String(cells);
+  }
+
+  private static char sign(State state) {
+    return switch (state) {
+      case UNTRIED -> '?';
+      case LATER -> '.';
+      case READ -> '+';
+      case FAILED, TRIMMED -> '/';
+      case BAD -> '-';
+    };
+  }
+
+  /** What of a part is told, if it holds several. */
+  private static int weight(char sign) {
+    return ".+?/-".indexOf(sign);
+  }
+
+  /** Where the image has something. */
+  static String written(RescueMap map) {
+    int count = (int) Math.min(RescueFinding.CELLS, Math.max(1, map.size() / 512));
+    StringBuilder cells = new StringBuilder();
+    double each = (double) map.size() / count;
+    for (int i = 0; i < count; i++) {
+      long from = (long) (i * each);
+      cells.append(map.bytes(State.READ, from, (long) ((i + 1) * each) - from) > 0 ? '+' : ' ');
+    }
+    return cells.toString();
+  }
+
+  /** Files that lost something, the most at first. */
+  static List<RescueFinding.LostFile> lost(InUse found, RescueMap map) {
+    return found.volumes().stream()
+        .flatMap(v -> v.list().files().stream())
+        .map(f -> new RescueFinding.LostFile(path(f.path()), f.bytes(), lostOf(f, map)))
+        .filter(f -> f.lostBytes() > 0)
+        .sorted(Comparator.comparingLong(RescueFinding.LostFile::lostBytes).reversed())
+        .toList();
+  }
+
+  /** What is not wanted yet, or not tried, is not lost. */
+  private static long lostOf(FoundFile file, RescueMap map) {
+    return FileBody.in(file, map, State.BAD)
+        + FileBody.in(file, map, State.FAILED)
+        + FileBody.in(file, map, State.TRIMMED);
+  }
+
+  static String path(String path) {
+    return path.length() <= SurveyFinding.MOST_PATH
+        ? path
+        : "…" + path.substring(path.length() - SurveyFinding.MOST_PATH + 1);
+  }
+
+  private static String cut(String text, int most) {
+    return text.length() <= most ? text : text.substring(0, most - 1) + "…";
+  }
+}

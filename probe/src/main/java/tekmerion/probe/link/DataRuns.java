@@ -1,0 +1,134 @@
+package tekmerion.probe.link;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.EnumMap;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.function.Consumer;
+import java.util.logging.Level;
+import java.util.logging.Logger;
+import tekmerion.core.drive.DriveIdentity;
+import tekmerion.core.drive.DriveReading;
+import tekmerion.core.port.MachineUnderTest;
+import tekmerion.core.port.PageAnswer;
+import tekmerion.core.port.PageKind;
+import tekmerion.link.LinkEvent;
+import tekmerion.link.RunKind;
+import tekmerion.link.ToProbe;
+import tekmerion.link.ToServer;
+import tekmerion.probe.copy.CopyFolder;
+import tekmerion.probe.copy.SourceIsNot;
+
+/** Begins runs about the data on a drive. The drive is only read; copies go to their own folder. */
+final class DataRuns {
+  private static final Logger LOG = Logger.getLogger(DataRuns.class.getName());
+
+  private final Path folder;
+  private final Path copies;
+  private final Clock clock;
+  private final Consumer<ToServer> tell;
+  private final Map<UUID, RunHost.Running> running;
+  private final Consumer<LinkEvent> keep;
+
+  /**
+   * @param folder where it is remembered when a run began
+   * @param copies where copies go
+   */
+  DataRuns(
+      Path folder,
+      Path copies,
+      Clock clock,
+      Consumer<ToServer> tell,
+      Map<UUID, RunHost.Running> running,
+      Consumer<LinkEvent> keep) {
+    this.folder = folder;
+    this.copies = copies;
+    this.clock = clock;
+    this.tell = tell;
+    this.running = running;
+    this.keep = keep;
+  }
+
+  /**
+   * @throws IllegalArgumentException with the reason, if this drive cannot be run so here
+   */
+  void begin(ToProbe.StartRun command, MachineUnderTest.Drive drive) {
+    MachineUnderTest.BytesOpener bytes =
+        drive
+            .bytes()
+            .orElseThrow(
+                () -> new IllegalArgumentException("what is on this drive cannot be read here"));
+    KeptRun kept =
+        KeptRun.read(folder, command.requestId())
+            .orElseGet(
+                () ->
+                    new KeptRun(
+                        command.requestId(),
+                        command.driveKey(),
+                        command.run(),
+                        command.gentle(),
+                        clock.instant()));
+    PartTask.Job job =
+        new PartTask.Job(
+            command,
+            clock,
+            kept.startedAt(),
+            tell,
+            ended -> ended(kept, ended),
+            () -> running.remove(command.requestId()));
+    PartTask task = task(job, bytes, drive);
+    kept.write(folder);
+    running.put(command.requestId(), task);
+    RunHost.start(command.run().name().toLowerCase(Locale.ROOT), task);
+  }
+
+  private PartTask task(
+      PartTask.Job job, MachineUnderTest.BytesOpener bytes, MachineUnderTest.Drive drive) {
+    ToProbe.StartRun command = job.command();
+    boolean copies = command.run() != RunKind.SURVEY;
+    if (copies && command.copy() == null) {
+      throw new IllegalArgumentException("the server did not say where the copy belongs");
+    }
+    return switch (command.run()) {
+      case SURVEY -> new SurveyTask(job, bytes);
+      case RESCUE_IN_USE, RESCUE_WHOLE -> new RescueTask(job, bytes, () -> where(command, drive));
+      case VERIFY_IMAGE -> new VerifyTask(job, () -> where(command, drive));
+      case FILE_COPY -> new FileCopyTask(job, bytes, () -> where(command, drive));
+      default -> throw new IllegalArgumentException("this is no run about data");
+    };
+  }
+
+  private CopyFolder where(ToProbe.StartRun command, MachineUnderTest.Drive drive)
+      throws IOException {
+    CopyFolder to = CopyFolder.open(copies, command.copy().job(), command.driveKey());
+    SourceIsNot.under(drive.key(), to.path());
+    to.belongTo(identity(drive));
+    return to;
+  }
+
+  /** As the drive tells it; the slot where it does not. */
+  private static String identity(MachineUnderTest.Drive drive) {
+    Map<PageKind, PageAnswer> answers = new EnumMap<>(PageKind.class);
+    drive.pages().kinds().stream()
+        .filter(k -> k.wireName().contains("identify"))
+        .forEach(k -> answers.put(k, drive.pages().read(k)));
+    Optional<DriveIdentity> told = DriveIdentity.of(new DriveReading(answers));
+    return told.map(
+            d -> "%s %s %d bytes".formatted(d.model(), d.serial(), d.capacityBytes().orElse(0)))
+        .orElse("the drive in " + drive.slot());
+  }
+
+  private void ended(KeptRun kept, LinkEvent ended) {
+    running.remove(kept.requestId());
+    keep.accept(ended);
+    try {
+      kept.forget(folder);
+    } catch (IOException e) {
+      LOG.log(Level.WARNING, "what was kept of a run stays in " + folder, e);
+    }
+  }
+}

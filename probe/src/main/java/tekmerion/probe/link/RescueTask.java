@@ -1,0 +1,161 @@
+package tekmerion.probe.link;
+
+import java.io.IOException;
+import java.util.List;
+import java.util.Optional;
+import tekmerion.core.files.InUse;
+import tekmerion.core.port.ByteSource;
+import tekmerion.core.port.MachineUnderTest;
+import tekmerion.core.rescue.RescueCopy;
+import tekmerion.core.rescue.RescueForecast;
+import tekmerion.core.rescue.RescueMap;
+import tekmerion.core.rescue.RescuedBytes;
+import tekmerion.core.rescue.State;
+import tekmerion.link.LinkEvent.End;
+import tekmerion.link.RescueFinding;
+import tekmerion.link.RunKind;
+import tekmerion.probe.copy.CopyFolder;
+import tekmerion.probe.copy.ImageFile;
+import tekmerion.probe.copy.Room;
+
+/** Images a drive into the job's folder. */
+final class RescueTask extends CopyTask {
+  private static final int RETRIES = 1;
+
+  /** So often files are asked what they lost: there may be a million of them. */
+  private static final long FILES_NANOS = 10_000_000_000L;
+
+  private final MachineUnderTest.BytesOpener drive;
+  private final RescueForecast forecast = new RescueForecast();
+  private final boolean inUseOnly;
+  private List<RescueFinding.LostFile> lost = List.of();
+  private long lostAt = System.nanoTime();
+
+  RescueTask(Job job, MachineUnderTest.BytesOpener drive, Where where) {
+    super(job, where);
+    this.drive = drive;
+    this.inUseOnly = job.command().run() == RunKind.RESCUE_IN_USE;
+  }
+
+  @Override
+  Outcome copy(CopyFolder folder) throws IOException {
+    try (ByteSource source = drive.open();
+        ImageFile image = ImageFile.open(folder.image(), folder.map(), source.sizeBytes())) {
+      RescueMap map = image.kept().map();
+      InUse found = InUse.of(new RescuedBytes(image.written(), map, Optional.of(source)));
+      want(found, map);
+      Room.check(folder.path(), map.size() - map.bytes(State.READ) - map.bytes(State.LATER));
+      Going going = new Going(image, found, folder);
+      RescueCopy copy = new RescueCopy(new Timed(source), map, image, going::stopped);
+      going.copy = copy;
+      boolean through = copy.run(RETRIES);
+      image.now();
+      lost = DataNotes.lost(found, map);
+      RescueFinding note = going.note("ended");
+      return through ? new Outcome(End.COMPLETE, why(found), note) : stopped(note);
+    }
+  }
+
+  private String why(InUse found) {
+    return inUseOnly && !found.known()
+        ? "what is in use cannot be told of every volume: all of it was copied"
+        : "";
+  }
+
+  /** What was read stays read; what failed stays known as that. */
+  private void want(InUse found, RescueMap map) {
+    if (!inUseOnly || !found.known()) {
+      map.change(State.LATER, State.UNTRIED);
+    } else if (map.bytes(State.UNTRIED) == map.size()) {
+      found.ranges().stretches().forEach(r -> map.set(r.from(), r.to(), r.state()));
+    }
+  }
+
+  /** The copy while it goes on. */
+  private final class Going {
+    private final ImageFile image;
+    private final InUse found;
+    private final CopyFolder folder;
+    private RescueCopy copy;
+
+    Going(ImageFile image, InUse found, CopyFolder folder) {
+      this.image = image;
+      this.found = found;
+      this.folder = folder;
+    }
+
+    /** Asked between reads, which is when there is something to tell. */
+    boolean stopped() {
+      if (isTimeToTell()) {
+        RescueMap map = image.kept().map();
+        long now = System.nanoTime();
+        if (now - lostAt > FILES_NANOS) {
+          lostAt = now;
+          lost = DataNotes.lost(found, map);
+        }
+        RescueForecast.Expected expected = forecast.of(map, RETRIES);
+        double wanted = Math.max(1, map.size() - map.bytes(State.LATER));
+        double done = map.bytes(State.READ) + map.bytes(State.BAD);
+        tell(
+            done / wanted,
+            expected.secondsLeft(),
+            expected.spreadSeconds(),
+            note(copy.sweep().words()));
+      }
+      return isStopped();
+    }
+
+    RescueFinding note(String phase) {
+      RescueMap map = image.kept().map();
+      RescueForecast.Expected expected = forecast.of(map, RETRIES);
+      return new RescueFinding(
+          phase,
+          inUseOnly && map.bytes(State.LATER) > 0,
+          DataNotes.cells(map),
+          DataNotes.written(map),
+          map.size(),
+          map.size() - map.bytes(State.LATER),
+          map.bytes(State.READ),
+          map.bytes(State.BAD),
+          map.bytes(State.FAILED) + map.bytes(State.TRIMMED),
+          lost.stream().limit(RescueFinding.MOST_FILES).toList(),
+          found.volumes().isEmpty() ? null : (long) lost.size(),
+          expected.secondsLeft() < 0 ? null : expected.share(),
+          image.kept().sums().whole(),
+          null,
+          folder.shown());
+    }
+  }
+
+  /** Tells the forecast how each read went. */
+  private final class Timed implements ByteSource {
+    private final ByteSource source;
+
+    Timed(ByteSource source) {
+      this.source = source;
+    }
+
+    @Override
+    public long sizeBytes() {
+      return source.sizeBytes();
+    }
+
+    @Override
+    public int sectorBytes() {
+      return source.sectorBytes();
+    }
+
+    @Override
+    public Optional<byte[]> read(long offset, int length) {
+      long began = System.nanoTime();
+      Optional<byte[]> bytes = source.read(offset, length);
+      forecast.read(length, (System.nanoTime() - began) / 1e9, bytes.isPresent());
+      return bytes;
+    }
+
+    @Override
+    public void close() {
+      // by whoever opened it
+    }
+  }
+}

@@ -1,0 +1,81 @@
+package tekmerion.probe.link;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import tekmerion.core.rescue.KeptRescue;
+import tekmerion.core.rescue.RescueCheck;
+import tekmerion.core.rescue.RescueMap;
+import tekmerion.core.rescue.State;
+import tekmerion.link.LinkEvent.End;
+import tekmerion.link.RescueFinding;
+import tekmerion.probe.copy.CopyFolder;
+import tekmerion.probe.linux.DirectBytes;
+
+/** Reads an image again, past the cache, and compares it with what was read of its drive. */
+final class VerifyTask extends CopyTask {
+  VerifyTask(Job job, Where where) {
+    super(job, where);
+  }
+
+  @Override
+  Outcome copy(CopyFolder folder) throws IOException {
+    if (!Files.exists(folder.map()) || !Files.exists(folder.image())) {
+      return new Outcome(End.COULD_NOT_RUN, "there is no image in " + folder.shown(), null);
+    }
+    KeptRescue kept = KeptRescue.parse(Files.readString(folder.map()));
+    long all = Math.max(1, kept.map().bytes(State.READ));
+    try (DirectBytes image = DirectBytes.open(folder.image())) {
+      Optional<RescueCheck.Checked> checked =
+          RescueCheck.run(
+              kept,
+              image,
+              done -> {
+                if (isTimeToTell()) {
+                  tell((double) done / all, note(folder, kept, null, "reads it again"));
+                }
+              },
+              this::isStopped);
+      return checked.isEmpty()
+          ? stopped(note(folder, kept, null, "not ended"))
+          : new Outcome(End.COMPLETE, "", note(folder, kept, checked.get(), "compared"));
+    } catch (IllegalArgumentException e) {
+      return new Outcome(End.COULD_NOT_RUN, e.getMessage(), null);
+    }
+  }
+
+  private static RescueFinding note(
+      CopyFolder folder, KeptRescue kept, RescueCheck.Checked checked, String phase) {
+    RescueMap map = kept.map();
+    String written = DataNotes.written(map);
+    return new RescueFinding(
+        phase,
+        map.bytes(State.LATER) > 0,
+        DataNotes.cells(map),
+        checked == null ? written : compared(written, map.size(), checked),
+        map.size(),
+        map.size() - map.bytes(State.LATER),
+        map.bytes(State.READ),
+        map.bytes(State.BAD),
+        map.bytes(State.FAILED) + map.bytes(State.TRIMMED),
+        List.of(),
+        null,
+        null,
+        kept.sums().whole(),
+        checked == null ? null : checked.agrees(),
+        folder.shown());
+  }
+
+  private static String compared(String written, long size, RescueCheck.Checked checked) {
+    char[] cells = written.replace('+', '=').toCharArray();
+    double each = (double) size / cells.length;
+    for (int zone : checked.differingZones()) {
+      int first = (int) (zone * checked.zoneBytes() / each);
+      int last = (int) Math.min(cells.length - 1.0, (zone + 1) * checked.zoneBytes() / each);
+      Arrays.fill(cells, Math.min(first, last), last + 1, '!');
+    }
+    return new String(cells);
+  }
+}

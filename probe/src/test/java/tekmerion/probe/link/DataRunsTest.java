@@ -1,0 +1,222 @@
+package tekmerion.probe.link;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.io.RandomAccessFile;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.Arrays;
+import java.util.List;
+import java.util.UUID;
+import java.util.concurrent.ConcurrentLinkedQueue;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import tekmerion.core.files.FileBody;
+import tekmerion.core.files.FoundFile;
+import tekmerion.core.files.InUse;
+import tekmerion.core.gate.Stance;
+import tekmerion.core.port.ByteSource;
+import tekmerion.core.port.MachineUnderTest;
+import tekmerion.link.CopyOrder;
+import tekmerion.link.FilesFinding;
+import tekmerion.link.LinkCodec;
+import tekmerion.link.LinkEvent;
+import tekmerion.link.LinkEvent.End;
+import tekmerion.link.RescueFinding;
+import tekmerion.link.RunKind;
+import tekmerion.link.SurveyFinding;
+import tekmerion.link.ToProbe;
+import tekmerion.link.ToServer;
+import tekmerion.probe.outbox.Outbox;
+import tekmerion.sim.SimMachines;
+
+/** From a survey to verified copies, on simulated disks with simulated damage. */
+class DataRunsTest {
+  private static final String JOB = "J-2291";
+
+  @TempDir Path folder;
+  private Outbox outbox;
+  private RunHost host;
+  private MachineUnderTest machine;
+  private final ConcurrentLinkedQueue<ToServer> told = new ConcurrentLinkedQueue<>();
+
+  @BeforeEach
+  void open() {
+    outbox = Outbox.open(folder.resolve("data"));
+  }
+
+  @AfterEach
+  void close() {
+    host.close();
+    outbox.close();
+  }
+
+  private void on(String name) {
+    machine = new SimMachines().open("sim:" + name + ",0,6000").orElseThrow();
+    host =
+        new RunHost(
+            machine,
+            outbox,
+            folder.resolve("data"),
+            folder.resolve("copies"),
+            Clock.systemUTC(),
+            told::add,
+            () -> {});
+  }
+
+  private LinkEvent.RunEnded run(RunKind kind, CopyOrder order) throws Exception {
+    UUID id = UUID.randomUUID();
+    host.accept(new ToProbe.StartRun(id, "drive-a", kind, true, Stance.WANTED, order));
+    return end(id);
+  }
+
+  private LinkEvent.RunEnded end(UUID id) throws InterruptedException {
+    long until = System.nanoTime() + 60_000_000_000L;
+    while (System.nanoTime() < until) {
+      for (var entry : outbox.waiting(1, 100)) {
+        LinkEvent event = LinkCodec.decode(entry.body(), LinkEvent.class);
+        if (event.requestId().equals(id)) {
+          return (LinkEvent.RunEnded) event;
+        }
+      }
+      Thread.sleep(20);
+    }
+    throw new AssertionError("the run did not end");
+  }
+
+  @Test
+  void saysWhyAnOutsideDiskCannotBeOpenedAndWhatIsOnIt() throws Exception {
+    on("outside-disk");
+
+    SurveyFinding found = (SurveyFinding) run(RunKind.SURVEY, null).found();
+
+    assertThat(found.reason()).isEqualTo("damaged-boot-sector");
+    SurveyFinding.VolumeNote volume = found.volumes().get(0);
+    assertThat(volume.content()).isEqualTo("exFAT");
+    assertThat(volume.damage().get(0).backupOffset()).isEqualTo((2048 + 12) * 512);
+    assertThat(volume.files()).isEqualTo(60 + 6 + 2);
+    assertThat(volume.folders())
+        .extracting(SurveyFinding.FolderNote::path)
+        .containsExactly("", "Members", "Recordings", "Recordings/2026 summer", "Scores");
+    assertThat(volume.folders()).allMatch(SurveyFinding.FolderNote::proposed);
+  }
+
+  @Test
+  void copiesWhatIsInUseOfAFailingDiskAndVerifiesIt() throws Exception {
+    on("worn-disk");
+    CopyOrder image = new CopyOrder(JOB, null, List.of());
+
+    RescueFinding copied = (RescueFinding) run(RunKind.RESCUE_IN_USE, image).found();
+
+    assertThat(copied.inUseOnly()).isTrue();
+    // 31 files of the system with 27 MB, 40 pictures with 87 MB, the order book and the like.
+    assertThat(copied.wantedBytes()).isBetween(118_000_000L, 126_000_000L);
+    assertThat(copied.lostBytes()).isPositive();
+    assertThat(copied.openBytes()).isZero();
+    assertThat(copied.readBytes() + copied.lostBytes()).isEqualTo(copied.wantedBytes());
+    assertThat(copied.lostFiles())
+        .extracting(RescueFinding.LostFile::path)
+        .contains(
+            "Users/quay/Order book/2025 whole year.pdf", "Users/quay/Pictures/opening day.jpg");
+
+    RescueFinding verified = (RescueFinding) run(RunKind.VERIFY_IMAGE, image).found();
+    assertThat(verified.verified()).isTrue();
+    assertThat(verified.sums()).isEqualTo(copied.sums());
+
+    CopyOrder files = new CopyOrder(JOB, 1, List.of("Users/quay"));
+    FilesFinding out = (FilesFinding) run(RunKind.FILE_COPY, files).found();
+    assertThat(out.fromImage()).isTrue();
+    assertThat(out.files()).isEqualTo(10 + 40 + 2 + 1);
+    assertThat(out.failed())
+        .extracting(FilesFinding.FailedFile::path)
+        .containsExactlyInAnyOrderElementsOf(
+            copied.lostFiles().stream().map(RescueFinding.LostFile::path).toList());
+    assertThat(out.verifiedFiles()).isEqualTo(out.files() - out.failedInAll());
+    areWhatIsOnTheDisk();
+  }
+
+  /** Byte for byte, read from the disk itself; but for the bad places, which are zero. */
+  private void areWhatIsOnTheDisk() throws IOException {
+    Path root = folder.resolve("copies/J-2291/drive-a/files-1");
+    try (ByteSource disk = machine.drives().get(0).bytes().orElseThrow().open()) {
+      for (FoundFile file : InUse.of(disk).volumes().get(0).list().files()) {
+        if (!file.folder() && file.path().startsWith("Users/")) {
+          byte[] copy = Files.readAllBytes(root.resolve(file.path()));
+          int[] at = {0};
+          FileBody.read(
+              disk,
+              file,
+              (bytes, n) -> {
+                assertThat(Arrays.equals(bytes, 0, n, copy, at[0], at[0] + n)).isTrue();
+                at[0] += n;
+              });
+          assertThat(at[0]).isEqualTo(copy.length);
+        }
+      }
+    }
+  }
+
+  @Test
+  void noticesThatAnImageIsNotWhatWasRead() throws Exception {
+    on("sound-drive");
+    CopyOrder image = new CopyOrder(JOB, null, List.of());
+    run(RunKind.RESCUE_IN_USE, image);
+    try (RandomAccessFile file =
+        new RandomAccessFile(folder.resolve("copies/J-2291/drive-a/drive.img").toFile(), "rw")) {
+      file.seek(2048 * 512 + 4 * 4096 + 100);
+      file.write(file.read() ^ 1);
+    }
+
+    RescueFinding verified = (RescueFinding) run(RunKind.VERIFY_IMAGE, image).found();
+
+    assertThat(verified.verified()).isFalse();
+    assertThat(verified.copyCells()).contains("!");
+  }
+
+  @Test
+  void aCopyIsLeftAndGoneOnWith() throws Exception {
+    on("worn-disk");
+    UUID id = UUID.randomUUID();
+    ToProbe.StartRun start =
+        new ToProbe.StartRun(
+            id,
+            "drive-a",
+            RunKind.RESCUE_IN_USE,
+            true,
+            Stance.WANTED,
+            new CopyOrder(JOB, null, List.of()));
+    host.accept(start);
+    while (told.isEmpty()) {
+      Thread.sleep(5);
+    }
+    host.accept(new ToProbe.StopRun(id, "drive-a", RunKind.RESCUE_IN_USE, true));
+    Thread.sleep(300);
+    assertThat(outbox.waiting(1, 10)).isEmpty();
+
+    host.accept(start);
+
+    assertThat(end(id).end()).isEqualTo(End.COMPLETE);
+  }
+
+  @Test
+  void keepsTheFolderOfOneDriveFromAnother() throws Exception {
+    on("sound-drive");
+    CopyOrder image = new CopyOrder(JOB, null, List.of());
+    run(RunKind.RESCUE_IN_USE, image);
+    host.close();
+    on("outside-disk");
+
+    LinkEvent.RunEnded refused = run(RunKind.RESCUE_IN_USE, image);
+
+    assertThat(refused.end()).isEqualTo(End.COULD_NOT_RUN);
+    assertThat(refused.why()).contains("holds the copy of another drive").contains("Q24F-90311-K");
+    try (Stream<Path> jobs = Files.list(folder.resolve("copies"))) {
+      assertThat(jobs).hasSize(1);
+    }
+  }
+}

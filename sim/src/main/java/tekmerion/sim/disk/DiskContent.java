@@ -1,0 +1,73 @@
+package tekmerion.sim.disk;
+
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.util.Arrays;
+import java.util.Map;
+import java.util.TreeMap;
+
+/** What is on a disk, by place; what nothing was put on is zero. */
+public final class DiskContent {
+  private static final int SECTOR = 512;
+
+  private final TreeMap<Long, byte[]> pieces = new TreeMap<>();
+  private final TreeMap<Long, MadeFile> bodies = new TreeMap<>();
+  private int longest;
+
+  /** One partition in a table of the old kind. */
+  public static DiskContent withPartition(int type, long firstSector, long sectors) {
+    ByteBuffer table = ByteBuffer.allocate(SECTOR).order(ByteOrder.LITTLE_ENDIAN);
+    table.put(446 + 4, (byte) type);
+    table.putInt(446 + 8, (int) firstSector);
+    table.putInt(446 + 12, (int) Math.min(0xFFFF_FFFFL, sectors));
+    table.putShort(510, (short) 0xAA55);
+    DiskContent content = new DiskContent();
+    content.put(0, table.array());
+    return content;
+  }
+
+  void put(long offset, byte[] bytes) {
+    pieces.put(offset, bytes);
+    longest = Math.max(longest, bytes.length);
+  }
+
+  void body(long offset, MadeFile file) {
+    bodies.put(offset, file);
+  }
+
+  /** As if it had been written over. */
+  public DiskContent zeroed(long offset, int length) {
+    put(offset, new byte[length]);
+    return this;
+  }
+
+  /** Of any place. */
+  public byte[] read(long offset, int length) {
+    byte[] into = new byte[length];
+    Map.Entry<Long, MadeFile> before = bodies.floorEntry(offset);
+    long from = before == null ? offset : before.getKey();
+    bodies.subMap(from, offset + length).forEach((at, file) -> body(at, file, offset, into));
+    // None begins more than the longest one before what it reaches into.
+    pieces
+        .subMap(offset - longest, offset + length)
+        .forEach((at, bytes) -> overlay(at, bytes, offset, into));
+    return into;
+  }
+
+  private static void body(long at, MadeFile file, long offset, byte[] into) {
+    long begin = Math.max(at, offset);
+    long end = Math.min(at + file.bytes(), offset + into.length);
+    if (begin < end) {
+      file.fill(begin - at, into, (int) (begin - offset), (int) (end - begin));
+    }
+  }
+
+  private static void overlay(long at, byte[] bytes, long offset, byte[] into) {
+    long begin = Math.max(at, offset);
+    long end = Math.min(at + bytes.length, offset + into.length);
+    if (begin < end) {
+      byte[] part = Arrays.copyOfRange(bytes, (int) (begin - at), (int) (end - at));
+      System.arraycopy(part, 0, into, (int) (begin - offset), part.length);
+    }
+  }
+}
