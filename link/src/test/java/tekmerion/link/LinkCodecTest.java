@@ -123,12 +123,70 @@ class LinkCodecTest {
           null,
           List.of(50L, 400L, 2_000L));
 
+  private static final SurveyFinding SURVEY =
+      new SurveyFinding(
+          1L << 40,
+          "mbr",
+          "damaged-boot-sector",
+          "The boot sector is damaged",
+          "Image it first",
+          0,
+          List.of(
+              new SurveyFinding.VolumeNote(
+                  1,
+                  "",
+                  1 << 20,
+                  1L << 39,
+                  "exFAT",
+                  false,
+                  "CHOIR",
+                  null,
+                  null,
+                  List.of(new SurveyFinding.DamageNote("lost", 1 << 20, 512, 6144L)),
+                  true,
+                  2,
+                  700,
+                  List.of(new SurveyFinding.FolderNote("", 2, 700, true)),
+                  List.of())),
+          List.of());
+
+  private static final RescueFinding RESCUE =
+      new RescueFinding(
+          "sector by sector",
+          true,
+          "+.?/-",
+          "+ !==",
+          1L << 40,
+          5_000,
+          3_000,
+          512,
+          1_024,
+          List.of(new RescueFinding.LostFile("a/b.pdf", 900, 512)),
+          1L,
+          0.99,
+          "5e",
+          null,
+          "J-2291/drive-a");
+
+  private static final FilesFinding FILES =
+      new FilesFinding(
+          true,
+          List.of("Scores"),
+          3,
+          900,
+          1,
+          300,
+          List.of(new FilesFinding.FailedFile("Scores/x.pdf", 300, true, "12 bytes")),
+          1,
+          "Scores/y.pdf",
+          "J-2291/drive-a");
+
   private static ToServer.Event ended(RunKind kind, PartFinding found) {
     return new ToServer.Event(
         9,
         new LinkEvent.RunEnded(
             ID,
-            kind.partKey().orElseThrow(),
+            kind.partKey().orElse("drive-a"),
             kind,
             NOON,
             NOON.plusSeconds(60),
@@ -200,6 +258,19 @@ class LinkCodecTest {
         arguments("to-server", ToServer.class, ended(RunKind.DISCHARGE, DISCHARGE)),
         arguments("to-server", ToServer.class, ended(RunKind.CHARGE, CHARGE)),
         arguments("to-server", ToServer.class, ended(RunKind.LOAD_SAMPLE, LOAD)),
+        arguments("to-server", ToServer.class, ended(RunKind.SURVEY, SURVEY)),
+        arguments("to-server", ToServer.class, ended(RunKind.RESCUE_IN_USE, RESCUE)),
+        arguments("to-server", ToServer.class, ended(RunKind.FILE_COPY, FILES)),
+        arguments(
+            "to-probe",
+            ToProbe.class,
+            new ToProbe.StartRun(
+                ID,
+                "drive-a",
+                RunKind.FILE_COPY,
+                true,
+                Stance.WANTED,
+                new CopyOrder("J-2291", 1, List.of("Scores", "")))),
         arguments(
             "enrolment-request",
             Enrolment.Request.class,
