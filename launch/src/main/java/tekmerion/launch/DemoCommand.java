@@ -31,6 +31,7 @@ final class DemoCommand implements Callable<Integer> {
               1, "sim:worn-disk",
               2, "sim:sound-drive",
               3, "sim:bad-bridge",
+              4, "sim:outside-disk",
               7, "sim:bad-module",
               8, "sim:tired-battery",
               9, "sim:busy-drive"));
@@ -91,7 +92,7 @@ final class DemoCommand implements Callable<Integer> {
           "%n  Tekmerion   %s%n  sign in     %s%n  password    %s%n%n",
           server.address(), PERSON, password);
       bench(home, folder, server, secrets, running);
-      System.out.println("Six simulated machines are on the bench. Ctrl-C ends everything.");
+      System.out.println("Seven simulated machines are on the bench. Ctrl-C ends everything.");
       running.await();
     }
   }

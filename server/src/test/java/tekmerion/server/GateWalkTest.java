@@ -55,6 +55,7 @@ class GateWalkTest {
           "post /api/jobs/{number}/moves/{move}/could-not",
           "post /api/jobs/{number}/moves/{move}/take-back",
           "post /api/jobs/{number}/readings",
+          "post /api/jobs/{number}/drives/{driveKey}/files", // reads the drive, writes elsewhere
           "post /api/runs/{id}/pause",
           "post /api/runs/{id}/end",
           "post /api/me/hand-over-all",

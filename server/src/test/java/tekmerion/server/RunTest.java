@@ -123,7 +123,8 @@ class RunTest {
       UUID id = UUID.fromString(start(ines, at, RunKind.SURFACE).body().get("id").stringValue());
       ToProbe.StartRun asked = peer.next(ToProbe.StartRun.class);
       assertThat(asked)
-          .isEqualTo(new ToProbe.StartRun(id, "drive-a", RunKind.SURFACE, true, Stance.WANTED, null));
+          .isEqualTo(
+              new ToProbe.StartRun(id, "drive-a", RunKind.SURFACE, true, Stance.WANTED, null));
       assertThat(start(ines, at, RunKind.SELF_TEST_SHORT).status()).isEqualTo(409);
 
       peer.send(new ToServer.RunProgress(id, 0.61, 4_000, 720, 610L, surface(0.61, 3), null));

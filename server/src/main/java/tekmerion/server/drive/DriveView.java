@@ -24,6 +24,7 @@ import tekmerion.server.run.RunView;
  * @param survival others of its model; empty if too few are known
  * @param survivalNote what can be said of others of its model
  * @param runs newest first
+ * @param surveyed its last survey; null if there was none
  * @param starts runs that can be started, with their locks
  * @param pages raw pages of the newest reading
  */
@@ -50,6 +51,7 @@ record DriveView(
     List<KaplanMeier.Step> survival,
     String survivalNote,
     List<RunView> runs,
+    @Schema(nullable = true) RunView surveyed,
     List<Start> starts,
     @Schema(nullable = true) UUID latestReading,
     List<PageNote> pages) {

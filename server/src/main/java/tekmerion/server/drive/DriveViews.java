@@ -154,10 +154,23 @@ class DriveViews {
         now.isEmpty() ? null : OutlookBook.shipped().outlook(hours.orElse(-1), signs),
         lives.size() < FEWEST_LIVES ? List.of() : KaplanMeier.of(lives),
         survivalNote(lives),
-        ofDrive.stream().map(RunView::of).toList(),
+        ofDrive.stream().filter(r -> !r.kind().isOfData() || isOpen(r)).map(RunView::of).toList(),
+        surveyed(ofDrive),
         starts(driveKey, evidence, job, report),
         Optional.ofNullable(evidence.latest().get(driveKey)).map(Reading::getId).orElse(null),
         report.map(DriveViews::pages).orElse(List.of()));
+  }
+
+  private static boolean isOpen(DriveRun run) {
+    return run.state() != DriveRun.State.ENDED;
+  }
+
+  private static RunView surveyed(List<DriveRun> runs) {
+    return runs.stream()
+        .filter(r -> r.kind() == RunKind.SURVEY && r.finding() != null)
+        .findFirst()
+        .map(RunView::of)
+        .orElse(null);
   }
 
   private static boolean isDrive(CauseShare cause) {
@@ -333,8 +346,8 @@ class DriveViews {
     boolean nvme = report.flatMap(r -> r.answer(PageKind.NVME_SMART)).isPresent();
     List<Start> starts = new ArrayList<>();
     for (RunKind kind : RunKind.values()) {
-      if (!kind.isOfDrive()) {
-        continue;
+      if (!kind.isOfDrive() || kind.isOfData()) {
+        continue; // what is done about the data has a view of its own
       }
       if (nvme && kind == RunKind.SELF_TEST_CONVEYANCE) {
         continue;

@@ -3,6 +3,7 @@ package tekmerion.server.run;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.LockModeType;
 import java.time.Clock;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
@@ -15,6 +16,7 @@ import tekmerion.core.gate.Stance;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.weigh.Tilt;
 import tekmerion.core.weigh.Weighed;
+import tekmerion.link.CopyOrder;
 import tekmerion.link.RunKind;
 import tekmerion.server.account.Person;
 import tekmerion.server.job.Job;
@@ -35,6 +37,9 @@ import tekmerion.server.weighing.WeighingService;
  */
 @Service
 public class AskRun {
+  /** Files of a volume, by the folders that a survey named. */
+  public record FilesWanted(int volume, List<String> folders) {}
+
   /** Level of each sign that says that the pack is swollen. */
   private static final Map<String, String> SWOLLEN =
       Map.of("battery.shape", "swollen", "swelling", "swollen");
@@ -79,14 +84,18 @@ public class AskRun {
     this.transaction = transaction;
   }
 
-  UUID ask(String number, String driveKey, RunKind kind, Person by) {
+  /**
+   * @param wanted what a copy is of; its job is filled in here. Null for runs that copy nothing
+   */
+  public UUID ask(String number, String driveKey, RunKind kind, FilesWanted wanted, Person by) {
     DriveRun kept =
-        transaction.execute(status -> runs.find(keep(number, driveKey, kind, by)).orElseThrow());
+        transaction.execute(
+            status -> runs.find(keep(number, driveKey, kind, wanted, by)).orElseThrow());
     probes.send(kept.probeId(), Runs.start(kept));
     return kept.id();
   }
 
-  private UUID keep(String number, String driveKey, RunKind kind, Person by) {
+  private UUID keep(String number, String driveKey, RunKind kind, FilesWanted wanted, Person by) {
     Job job =
         jobs.findByNumber(number)
             .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
@@ -124,6 +133,12 @@ public class AskRun {
             driveKey,
             kind,
             isSuspected(driveKey, evidence.weighed()),
+            kind.isOfData() && kind != RunKind.SURVEY
+                ? new CopyOrder(
+                    number,
+                    wanted == null ? null : wanted.volume(),
+                    wanted == null ? List.of() : wanted.folders())
+                : null,
             by.id());
     tell(job, RunWords.name(kind) + " begun", by);
     return id;

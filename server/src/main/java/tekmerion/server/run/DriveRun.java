@@ -3,6 +3,7 @@ package tekmerion.server.run;
 import java.time.Instant;
 import java.util.UUID;
 import tekmerion.core.gate.Stance;
+import tekmerion.link.CopyOrder;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.PartFinding;
 import tekmerion.link.RunKind;
@@ -12,6 +13,7 @@ import tekmerion.link.SurfaceNote;
  * A run as it is stored.
  *
  * @param partId null until the drive has told who it is
+ * @param order what a copy is of; null for runs that copy nothing
  * @param stance of the data on it, as it stands now
  * @param share 0 to 1; null before the probe told anything
  * @param secondsLeft negative while it cannot be told
@@ -28,6 +30,8 @@ public record DriveRun(
     String driveKey,
     RunKind kind,
     boolean gentle,
+    CopyOrder order,
+    long askedBy,
     Stance stance,
     State state,
     Instant askedAt,

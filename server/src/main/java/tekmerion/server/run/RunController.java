@@ -14,6 +14,7 @@ import org.springframework.web.bind.annotation.RestController;
 import tekmerion.link.RunKind;
 import tekmerion.server.account.Person;
 import tekmerion.server.account.Role;
+import tekmerion.server.problem.Refusal;
 
 /** Runs, for technicians and leads. */
 @RestController
@@ -36,7 +37,11 @@ class RunController {
       @Valid @RequestBody RunAsked asked,
       @AuthenticationPrincipal Person person) {
     person.must(Role.TECHNICIAN, Role.LEAD);
-    return new RunNote(ask.ask(number, driveKey, asked.kind(), person));
+    if (asked.kind() == RunKind.FILE_COPY) {
+      throw Refusal.badRequest(
+          "A copy of files needs to know which.", "Choose folders in the drive's copies.");
+    }
+    return new RunNote(ask.ask(number, driveKey, asked.kind(), null, person));
   }
 
   @GetMapping("/api/runs/{id}")

@@ -23,6 +23,7 @@ public class RunInbox {
   private final Runs runs;
   private final Jobs jobs;
   private final WeighingService weighing;
+  private final CopiesOfJob copies;
   private final Trace trace;
   private final Notices notices;
   private final LiveEvents live;
@@ -32,6 +33,7 @@ public class RunInbox {
       Runs runs,
       Jobs jobs,
       WeighingService weighing,
+      CopiesOfJob copies,
       Trace trace,
       Notices notices,
       LiveEvents live,
@@ -39,6 +41,7 @@ public class RunInbox {
     this.runs = runs;
     this.jobs = jobs;
     this.weighing = weighing;
+    this.copies = copies;
     this.trace = trace;
     this.notices = notices;
     this.live = live;
@@ -80,6 +83,9 @@ public class RunInbox {
     }
     runs.ended(event);
     Job job = jobs.findById(run.jobId()).orElseThrow();
+    if (run.kind().isOfData()) {
+      copies.settle(job, run);
+    }
     weighing.reweigh(job);
     String what = RunWords.name(run.kind());
     trace.save(

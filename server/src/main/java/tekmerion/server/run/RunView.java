@@ -3,10 +3,13 @@ package tekmerion.server.run;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.UUID;
+import tekmerion.link.FilesFinding;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.PartFinding;
+import tekmerion.link.RescueFinding;
 import tekmerion.link.RunKind;
 import tekmerion.link.SurfaceNote;
+import tekmerion.link.SurveyFinding;
 
 /**
  * A run as it is shown.
@@ -35,6 +38,9 @@ public record RunView(
     @Schema(nullable = true) PartFinding.DischargeFinding discharge,
     @Schema(nullable = true) PartFinding.ChargeFinding charge,
     @Schema(nullable = true) PartFinding.LoadFinding load,
+    @Schema(nullable = true) SurveyFinding survey,
+    @Schema(nullable = true) RescueFinding rescue,
+    @Schema(nullable = true) FilesFinding files,
     @Schema(nullable = true) RunEnd end,
     @Schema(nullable = true) Instant endedAt,
     @Schema(nullable = true) String why,
@@ -84,6 +90,9 @@ public record RunView(
         run.finding() instanceof PartFinding.DischargeFinding discharge ? discharge : null,
         run.finding() instanceof PartFinding.ChargeFinding charge ? charge : null,
         run.finding() instanceof PartFinding.LoadFinding load ? load : null,
+        run.finding() instanceof SurveyFinding survey ? survey : null,
+        run.finding() instanceof RescueFinding rescue ? rescue : null,
+        run.finding() instanceof FilesFinding files ? files : null,
         result == null ? null : RunEnd.valueOf(result.end().name()),
         result == null ? null : result.endedAt(),
         result == null || result.why().isEmpty() ? null : result.why(),

@@ -1,10 +1,14 @@
 package tekmerion.server.run;
 
 import java.time.Instant;
+import tekmerion.core.words.Sentences;
+import tekmerion.link.FilesFinding;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.PartFinding;
+import tekmerion.link.RescueFinding;
 import tekmerion.link.RunKind;
 import tekmerion.link.SurfaceNote;
+import tekmerion.link.SurveyFinding;
 
 /** What runs are called and how their ends are told. */
 public final class RunWords {
@@ -22,6 +26,11 @@ public final class RunWords {
       case DISCHARGE -> "Discharge";
       case CHARGE -> "Charge";
       case LOAD_SAMPLE -> "Sample of its work";
+      case SURVEY -> "Survey";
+      case RESCUE_IN_USE -> "Rescue copy of what is in use";
+      case RESCUE_WHOLE -> "Rescue copy of all of it";
+      case VERIFY_IMAGE -> "Check of the image";
+      case FILE_COPY -> "Copy of files";
     };
   }
 
@@ -60,7 +69,33 @@ public final class RunWords {
     if (found instanceof PartFinding.ChargeFinding charge && charge.intoAmperes() != null) {
       return "charges with %.2f A".formatted(charge.intoAmperes());
     }
+    if (found instanceof SurveyFinding survey) {
+      return Sentences.lowerFirst(survey.why());
+    }
+    if (found instanceof RescueFinding rescue) {
+      return rescued(rescue);
+    }
+    if (found instanceof FilesFinding files) {
+      return files.failedInAll() == 0
+          ? "%,d files copied and verified".formatted(files.verifiedFiles())
+          : "%,d of %,d files copied and verified".formatted(files.verifiedFiles(), files.files());
+    }
     return "ended";
+  }
+
+  private static String rescued(RescueFinding found) {
+    if (found.verified() != null) {
+      return found.verified() ? "the same as what was read" : "not what was read";
+    }
+    long lost = found.lostBytes() + found.openBytes();
+    return lost == 0
+        ? "all of it read"
+        : "%,d bytes lost%s"
+            .formatted(
+                lost,
+                found.lostFilesInAll() == null
+                    ? ""
+                    : ", in %,d files".formatted(found.lostFilesInAll()));
   }
 
   static String detail(LinkEvent.RunEnded event) {
@@ -88,6 +123,10 @@ public final class RunWords {
           case DISCHARGE -> "Battery";
           case CHARGE -> "Charge";
           case LOAD_SAMPLE -> "Its work";
+          case SURVEY -> "Survey";
+          case RESCUE_IN_USE, RESCUE_WHOLE -> "Rescue";
+          case VERIFY_IMAGE -> "Check";
+          case FILE_COPY -> "Files";
           default -> "Self-test";
         };
     return run.share() == null ? name + " begins" : "%s %.0f %%".formatted(name, 100 * run.share());
@@ -120,6 +159,11 @@ public final class RunWords {
       case DISCHARGE -> "runs the battery down under load and measures what is in it; hours";
       case CHARGE -> "how it charges at rest, and whether the adapter carries the load; 18 minutes";
       case LOAD_SAMPLE -> "what keeps it busy, every second for three minutes";
+      case SURVEY -> "what is on it and why it cannot be opened; reads little, seconds";
+      case RESCUE_IN_USE -> "an image of what its files and folders take, easy parts first";
+      case RESCUE_WHOLE -> "an image of everything, also of what is free; hours on a large disk";
+      case VERIFY_IMAGE -> "reads the image again and compares it with what was read";
+      case FILE_COPY -> "chosen folders, each file read again after it was written";
     };
   }
 }

@@ -13,6 +13,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.gate.Stance;
+import tekmerion.link.CopyOrder;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.PartFinding;
 import tekmerion.link.RunKind;
@@ -57,11 +58,12 @@ public class Runs {
       String driveKey,
       RunKind kind,
       boolean gentle,
+      CopyOrder order,
       long askedBy) {
     UUID id = UUID.randomUUID();
     jdbc.sql(
             "INSERT INTO drive_run (id, job_id, part_id, probe_id, drive_key, kind, gentle, state,"
-                + " asked_by, asked_at) VALUES (?, ?, ?, ?, ?, ?, ?, 'RUNNING', ?, ?)")
+                + " copy_order, asked_by, asked_at) VALUES (?, ?, ?, ?, ?, ?, ?, 'RUNNING', ?, ?, ?)")
         .params(
             id.toString(),
             jobId,
@@ -70,6 +72,7 @@ public class Runs {
             driveKey,
             kind.name(),
             gentle,
+            order == null ? null : json.writeValueAsString(order),
             askedBy,
             Timestamp.from(clock.instant()))
         .update();
@@ -94,6 +97,18 @@ public class Runs {
   @Transactional(readOnly = true)
   public List<DriveRun> ofJob(long jobId) {
     return jdbc.sql(SELECT + "WHERE d.job_id = ? ORDER BY d.asked_at DESC LIMIT 40")
+        .param(jobId)
+        .query(this::run)
+        .list();
+  }
+
+  /** What was found out about the data on a drive in this job, newest first. */
+  @Transactional(readOnly = true)
+  public List<DriveRun> ofData(long jobId) {
+    return jdbc.sql(
+            SELECT
+                + "WHERE d.job_id = ? AND d.kind IN ('SURVEY', 'RESCUE_IN_USE', 'RESCUE_WHOLE',"
+                + " 'VERIFY_IMAGE', 'FILE_COPY') ORDER BY d.asked_at DESC LIMIT 200")
         .param(jobId)
         .query(this::run)
         .list();
@@ -143,7 +158,8 @@ public class Runs {
   }
 
   static ToProbe start(DriveRun run) {
-    return new ToProbe.StartRun(run.id(), run.driveKey(), run.kind(), run.gentle(), run.stance());
+    return new ToProbe.StartRun(
+        run.id(), run.driveKey(), run.kind(), run.gentle(), run.stance(), run.order());
   }
 
   /** Runs that go on now, of all jobs in the shop; one statement. */
@@ -232,6 +248,7 @@ public class Runs {
 
   private DriveRun run(ResultSet rs, int n) throws SQLException {
     String ended = rs.getString("ended");
+    String order = rs.getString("copy_order");
     String selfTest = rs.getString("self_test");
     String surface = rs.getString("found");
     String finding = rs.getString("part_found");
@@ -243,6 +260,8 @@ public class Runs {
         rs.getString("drive_key"),
         RunKind.valueOf(rs.getString("kind")),
         rs.getBoolean("gentle"),
+        order == null ? null : json.readValue(order, CopyOrder.class),
+        rs.getLong("asked_by"),
         Stance.valueOf(rs.getString("stance")),
         DriveRun.State.valueOf(rs.getString("state")),
         rs.getTimestamp("asked_at").toInstant(),

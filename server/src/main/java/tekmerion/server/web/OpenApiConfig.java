@@ -36,7 +36,10 @@ class OpenApiConfig {
           "ChargeFinding", Set.of("intoAmperes", "helpsAmperes", "designAh", "gaugeLevel"),
           "LoadFinding", Set.of("memoryLeft", "swappedPerSecond", "latenessMicros"),
           "ProgramAtWork", Set.of("bytesPerSecond"),
-          "DriveAtWork", Set.of("latencyMs"));
+          "DriveAtWork", Set.of("latencyMs"),
+          "VolumeNote", Set.of("label", "uuid", "usedBytes"),
+          "DamageNote", Set.of("backupOffset"),
+          "RescueFinding", Set.of("lostFilesInAll", "expectedShare", "verified"));
 
   static {
     ModelResolver.enumsAsRef = true; // enums get names, so that the front end's types have them too

@@ -21,6 +21,7 @@ public final class Pages {
           "/job/**",
           "/reading/**",
           "/drive/**",
+          "/rescue/**",
           "/memory/**",
           "/battery/**",
           "/work/**",

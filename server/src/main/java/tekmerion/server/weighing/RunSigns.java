@@ -29,6 +29,10 @@ final class RunSigns {
         PartRunSigns.of(run.finding()).stream().filter(s -> told.add(s.id())).forEach(signs::add);
         continue;
       }
+      if (run.kind().isOfData()) {
+        DataSigns.of(run).filter(s -> told.add(s.part() + s.id())).ifPresent(signs::add);
+        continue;
+      }
       String sort = run.driveKey() + (run.kind().isSurface() ? " surface" : " self-test");
       SurfaceNote surface = run.surface();
       if (run.kind().isSurface() && surface != null && !told.contains(sort)) {

@@ -1,0 +1,84 @@
+package tekmerion.server.data;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotEmpty;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.util.List;
+import java.util.Objects;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import tekmerion.link.RunKind;
+import tekmerion.link.SurveyFinding;
+import tekmerion.server.account.Person;
+import tekmerion.server.account.Role;
+import tekmerion.server.problem.Refusal;
+import tekmerion.server.run.AskRun;
+import tekmerion.server.run.RunView;
+
+/** The data on a drive, and copies of its files. */
+@RestController
+@RequestMapping("/api/jobs/{number}/drives/{driveKey}")
+class DataController {
+  private final DataViews views;
+  private final AskRun ask;
+
+  /**
+   * @param volume number that the survey named
+   * @param folders of that volume, as the survey named them
+   */
+  record FilesAsked(int volume, @NotEmpty @Size(max = 300) List<@NotNull String> folders) {}
+
+  record CopyBegun(UUID run) {}
+
+  DataController(DataViews views, AskRun ask) {
+    this.views = views;
+    this.ask = ask;
+  }
+
+  @GetMapping("/data")
+  DataView data(@PathVariable String number, @PathVariable String driveKey) {
+    return views.of(number, driveKey);
+  }
+
+  @PostMapping("/files")
+  @ResponseStatus(HttpStatus.ACCEPTED)
+  CopyBegun copy(
+      @PathVariable String number,
+      @PathVariable String driveKey,
+      @Valid @RequestBody FilesAsked asked,
+      @AuthenticationPrincipal Person person) {
+    person.must(Role.TECHNICIAN, Role.LEAD);
+    SurveyFinding.VolumeNote volume = volume(views.of(number, driveKey).survey(), asked.volume());
+    List<String> known = volume.folders().stream().map(SurveyFinding.FolderNote::path).toList();
+    if (!known.containsAll(asked.folders())) {
+      throw Refusal.badRequest("A folder is not in the last survey.", "Load the view again.");
+    }
+    return new CopyBegun(
+        ask.ask(
+            number,
+            driveKey,
+            RunKind.FILE_COPY,
+            new AskRun.FilesWanted(asked.volume(), List.copyOf(asked.folders())),
+            person));
+  }
+
+  private static SurveyFinding.VolumeNote volume(RunView survey, int number) {
+    if (survey == null || Objects.isNull(survey.survey())) {
+      throw Refusal.notPossibleNow("The drive was not surveyed yet.", "Survey it first.");
+    }
+    return survey.survey().volumes().stream()
+        .filter(v -> v.number() == number && v.listed())
+        .findFirst()
+        .orElseThrow(
+            () -> Refusal.badRequest("That volume's files are not listed.", "Choose another."));
+  }
+}

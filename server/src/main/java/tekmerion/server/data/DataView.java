@@ -1,0 +1,54 @@
+package tekmerion.server.data;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.List;
+import tekmerion.core.gate.Stance;
+import tekmerion.link.RunKind;
+import tekmerion.server.run.RunView;
+
+/**
+ * The data on one drive of a job.
+ *
+ * @param finding in a sentence
+ * @param next what is to be done next, in a sentence
+ * @param size as people write it; null if not reported
+ * @param survey the newest; null if there was none
+ * @param rescue the newest copy into the image, whether it goes on or not; null if there was none
+ * @param check the newest check of that image; null if there was none
+ * @param files newest copies of files, one for each volume
+ * @param open what goes on or is paused now; null if nothing does
+ * @param steps what can be started, in the order in which it makes sense
+ */
+record DataView(
+    String job,
+    String machine,
+    String driveKey,
+    String slot,
+    @Schema(nullable = true) String model,
+    @Schema(nullable = true) String serial,
+    @Schema(nullable = true) String decisive,
+    Stance stance,
+    String stanceWords,
+    String finding,
+    String next,
+    boolean probeOnline,
+    @Schema(nullable = true) RunView survey,
+    @Schema(nullable = true) RunView rescue,
+    @Schema(nullable = true) RunView check,
+    List<FilesOfVolume> files,
+    @Schema(nullable = true) RunView open,
+    List<DataStep> steps) {
+
+  /** The newest copy of files of a volume. */
+  record FilesOfVolume(int volume, RunView run) {}
+
+  /**
+   * @param lockedWhy null if it can be started
+   */
+  record DataStep(
+      RunKind kind,
+      String name,
+      String about,
+      boolean next,
+      @Schema(nullable = true) String lockedWhy) {}
+}

@@ -1,0 +1,248 @@
+package tekmerion.server.data;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Predicate;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tekmerion.core.gate.CopyEvidence;
+import tekmerion.core.words.Sentences;
+import tekmerion.link.LinkEvent;
+import tekmerion.link.RescueFinding;
+import tekmerion.link.RunKind;
+import tekmerion.link.SurveyFinding;
+import tekmerion.server.bay.Bay;
+import tekmerion.server.bay.Bays;
+import tekmerion.server.data.DataView.DataStep;
+import tekmerion.server.data.DataView.FilesOfVolume;
+import tekmerion.server.job.Job;
+import tekmerion.server.job.Jobs;
+import tekmerion.server.link.ProbeBoard;
+import tekmerion.server.link.ProbeBoard.ProbeView;
+import tekmerion.server.part.Part;
+import tekmerion.server.part.PartPlace;
+import tekmerion.server.problem.Refusal;
+import tekmerion.server.run.AskRun;
+import tekmerion.server.run.CopiesOfJob;
+import tekmerion.server.run.DriveRun;
+import tekmerion.server.run.RunView;
+import tekmerion.server.run.RunWords;
+import tekmerion.server.run.Runs;
+import tekmerion.server.weighing.WeighingService;
+
+/** Puts the view of a drive's data together. */
+@Service
+class DataViews {
+  private final Jobs jobs;
+  private final Bays bays;
+  private final ProbeBoard probes;
+  private final WeighingService weighing;
+  private final Runs runs;
+  private final CopiesOfJob copies;
+  private final AskRun ask;
+
+  DataViews(
+      Jobs jobs,
+      Bays bays,
+      ProbeBoard probes,
+      WeighingService weighing,
+      Runs runs,
+      CopiesOfJob copies,
+      AskRun ask) {
+    this.jobs = jobs;
+    this.bays = bays;
+    this.probes = probes;
+    this.weighing = weighing;
+    this.runs = runs;
+    this.copies = copies;
+    this.ask = ask;
+  }
+
+  /** What was found out until now, newest first of each sort. */
+  private record Known(
+      Optional<DriveRun> survey,
+      Optional<DriveRun> rescue,
+      Optional<DriveRun> check,
+      Map<Integer, DriveRun> files,
+      Optional<DriveRun> open,
+      CopyEvidence evidence) {}
+
+  @Transactional(readOnly = true)
+  DataView of(String number, String driveKey) {
+    Job job =
+        jobs.findByNumber(number)
+            .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
+    WeighingService.Evidence evidence = weighing.weigh(job);
+    Optional<PartPlace> place =
+        evidence.drives().stream().filter(p -> p.driveKey().equals(driveKey)).findFirst();
+    Optional<ProbeView> probe =
+        bays.findByJobId(job.id()).map(Bay::id).flatMap(probes::on).filter(ProbeView::online);
+    if (place.isEmpty()
+        && probe.stream().flatMap(p -> p.drives().stream()).noneMatch(d -> d.equals(driveKey))) {
+      throw Refusal.notFound("No drive of that name has been met in this machine.");
+    }
+    Known known = known(job, driveKey);
+    return new DataView(
+        job.number(),
+        job.machine().name(),
+        driveKey,
+        place.map(PartPlace::slot).orElse("The drive"),
+        place.map(PartPlace::part).map(Part::model).orElse(null),
+        place.map(PartPlace::part).map(Part::serial).orElse(null),
+        ask.decisive(driveKey, evidence).orElse(null),
+        job.stance(),
+        job.stance().words(),
+        finding(known),
+        next(known, job),
+        probe.isPresent(),
+        view(known.survey()),
+        view(known.rescue()),
+        view(known.check()),
+        known.files().entrySet().stream()
+            .map(e -> new FilesOfVolume(e.getKey(), RunView.of(e.getValue())))
+            .toList(),
+        view(known.open()),
+        steps(known, probe.isPresent(), job));
+  }
+
+  private Known known(Job job, String driveKey) {
+    List<DriveRun> all =
+        runs.ofData(job.id()).stream().filter(r -> r.driveKey().equals(driveKey)).toList();
+    Map<Integer, DriveRun> files = new LinkedHashMap<>();
+    all.stream()
+        .filter(r -> r.kind() == RunKind.FILE_COPY && r.finding() != null)
+        .forEach(r -> files.putIfAbsent(r.order().volume(), r));
+    Optional<DriveRun> rescue = first(all, r -> r.kind().isRescue() && r.finding() != null);
+    return new Known(
+        first(all, r -> r.finding() instanceof SurveyFinding),
+        rescue,
+        first(
+            all,
+            r ->
+                r.kind() == RunKind.VERIFY_IMAGE
+                    && r.finding() != null
+                    && rescue.isPresent()
+                    && r.askedAt().isAfter(rescue.get().askedAt())),
+        files,
+        runs.ofJob(job.id()).stream()
+            .filter(r -> r.driveKey().equals(driveKey) && r.state() != DriveRun.State.ENDED)
+            .findFirst(),
+        copies.of(job.id(), driveKey));
+  }
+
+  private static Optional<DriveRun> first(List<DriveRun> all, Predicate<DriveRun> which) {
+    return all.stream().filter(which).findFirst();
+  }
+
+  private static RunView view(Optional<DriveRun> run) {
+    return run.map(RunView::of).orElse(null);
+  }
+
+  private static String finding(Known known) {
+    Optional<RescueFinding> rescue = known.rescue().map(r -> (RescueFinding) r.finding());
+    if (known.open().filter(r -> r.kind().isRescue()).isPresent() && rescue.isPresent()) {
+      return "being copied: %s".formatted(rescue.get().phase());
+    }
+    CopyEvidence evidence = known.evidence();
+    if (rescue.isPresent()) {
+      String lost = lost(rescue.get());
+      if (known.check().map(c -> ((RescueFinding) c.finding()).verified()).orElse(null)
+          == Boolean.FALSE) {
+        return "the image is not what was read";
+      }
+      return evidence.imageVerified()
+          ? "copied and verified" + lost
+          : evidence.imaged() ? "copied, not verified yet" + lost : "copied in part" + lost;
+    }
+    if (evidence.filesVerified()) {
+      return "what was proposed is copied and verified";
+    }
+    if (evidence.filesCopied()) {
+      return "some files copied";
+    }
+    return known
+        .survey()
+        .map(s -> Sentences.lowerFirst(((SurveyFinding) s.finding()).why()))
+        .orElse("not looked at yet");
+  }
+
+  private static String lost(RescueFinding rescue) {
+    long lost = rescue.lostBytes() + rescue.openBytes();
+    if (lost == 0) {
+      return "";
+    }
+    return rescue.lostFilesInAll() == null
+        ? ", %,d bytes lost".formatted(lost)
+        : rescue.lostFilesInAll() == 0
+            ? ", no file lost anything"
+            : rescue.lostFilesInAll() == 1
+                ? ", one file lost something"
+                : ", %,d files lost something".formatted(rescue.lostFilesInAll());
+  }
+
+  private static String next(Known known, Job job) {
+    if (known.open().isPresent()) {
+      return "Wait for what goes on.";
+    }
+    if (known.survey().isEmpty()) {
+      return "Survey it: that says what is on it and why it cannot be opened. It only reads.";
+    }
+    if (known.evidence().isVerified()) {
+      return job.stance().allowsWriting()
+          ? "The data is safe. What writes to the drive is open now."
+          : "Its copy is verified. Another drive of this machine has none yet.";
+    }
+    if (known.evidence().imaged()) {
+      return "Check the image: only a verified copy counts.";
+    }
+    SurveyFinding survey = (SurveyFinding) known.survey().get().finding();
+    return survey.reason().equals("blank") || survey.reason().equals("encrypted")
+        ? survey.next()
+        : "Copy it into an image, or copy chosen files. " + survey.next();
+  }
+
+  private List<DataStep> steps(Known known, boolean probe, Job job) {
+    String off =
+        job.endedAt() != null
+            ? "the job is ended"
+            : !probe
+                ? "no probe is there"
+                : known.open().isPresent() ? "another run goes on or is paused" : null;
+    boolean surveyed = known.survey().isPresent();
+    boolean listed =
+        surveyed
+            && ((SurveyFinding) known.survey().get().finding())
+                .volumes().stream().anyMatch(SurveyFinding.VolumeNote::listed);
+    boolean image = known.rescue().isPresent();
+    CopyEvidence evidence = known.evidence();
+    List<DataStep> steps = new ArrayList<>();
+    steps.add(step(RunKind.SURVEY, !surveyed, off));
+    steps.add(
+        step(
+            RunKind.RESCUE_IN_USE,
+            surveyed && listed && !evidence.isCopied(),
+            or(off, listed ? null : "a survey has to tell first what is in use")));
+    steps.add(step(RunKind.RESCUE_WHOLE, surveyed && !listed && !evidence.isCopied(), off));
+    steps.add(
+        step(
+            RunKind.VERIFY_IMAGE,
+            evidence.imaged() && !evidence.imageVerified(),
+            or(off, image && isOver(known.rescue().get()) ? null : "there is no image yet")));
+    return steps;
+  }
+
+  private static boolean isOver(DriveRun run) {
+    return run.result() != null && run.result().end() != LinkEvent.End.COULD_NOT_RUN;
+  }
+
+  private static String or(String first, String second) {
+    return first != null ? first : second;
+  }
+
+  private static DataStep step(RunKind kind, boolean next, String lockedWhy) {
+    return new DataStep(kind, RunWords.name(kind), RunWords.about(kind), next, lockedWhy);
+  }
+}
