@@ -18,6 +18,7 @@ import { KnowHowView } from './views/know-how/KnowHowView';
 import { MakersView } from './views/makers/MakersView';
 import { MemoryView } from './views/memory/MemoryView';
 import { BatteryView } from './views/battery/BatteryView';
+import { RescueView } from './views/rescue/RescueView';
 import { IsolateView } from './views/isolate/IsolateView';
 import { WorkView } from './views/work/WorkView';
 import { PartView } from './views/part/PartView';
@@ -41,6 +42,7 @@ const router = createBrowserRouter([
       { path: '/job/:number/ruling', element: <RulingView /> },
       { path: '/reading/:id', element: <ReadingView /> },
       { path: '/drive/:number/:driveKey', element: <DriveView /> },
+      { path: '/rescue/:number/:driveKey', element: <RescueView /> },
       { path: '/memory/:number', element: <MemoryView /> },
       { path: '/battery/:number', element: <BatteryView /> },
       { path: '/work/:number', element: <WorkView /> },

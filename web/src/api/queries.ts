@@ -5,6 +5,7 @@ import type {
   Colleague,
   Course,
   CustomerLife,
+  DataOnDrive,
   DriveData,
   DriveRun,
   EnrolmentCode,
@@ -33,6 +34,8 @@ export const keys = {
   progress: (number: string) => ['progress', number] as const,
   /** Below its job: what changes the job changes its drives. */
   drive: (number: string, driveKey: string) => ['job', number, 'drive', driveKey] as const,
+  /** Below its job likewise. */
+  data: (number: string, driveKey: string) => ['job', number, 'data', driveKey] as const,
   run: (id: string) => ['run', id] as const,
   pageBytes: (reading: string, kind: string) => ['page', reading, kind] as const,
   reading: (id: string) => ['reading', id] as const,
@@ -72,6 +75,16 @@ export const useMemory = (number: string) =>
   useQuery({
     queryKey: keys.memory(number),
     queryFn: () => request<Memory>('GET', `/api/jobs/${encodeURIComponent(number)}/memory`),
+  });
+
+export const useData = (number: string, driveKey: string) =>
+  useQuery({
+    queryKey: keys.data(number, driveKey),
+    queryFn: () =>
+      request<DataOnDrive>(
+        'GET',
+        `/api/jobs/${encodeURIComponent(number)}/drives/${encodeURIComponent(driveKey)}/data`,
+      ),
   });
 
 export const useBattery = (number: string) =>

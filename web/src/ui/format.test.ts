@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { decibans, ofHundred, when } from './format';
+import { decibans, ofHundred, when, bytes } from './format';
 
 it.each([
   [0.9993, '>99'],
@@ -26,4 +26,14 @@ it('names the day only when it is another one', () => {
   expect(when(new Date(2026, 10, 23, 12, 4).toISOString(), now)).toBe('12:04');
   expect(when(new Date(2026, 10, 20, 12, 4).toISOString(), now)).toBe('Fri 20 Nov, 12:04');
   expect(when(new Date(2025, 10, 20, 12, 4).toISOString(), now)).toBe('20 Nov 2025, 12:04');
+});
+
+it.each([
+  [0, '0'],
+  [512, '512 bytes'],
+  [1_500_000_000, '1.5 GB'],
+  [265_000_000_000, '265 GB'],
+  [2_000_000_000_000, '2 TB'],
+])('writes %i bytes as %s', (n, words) => {
+  expect(bytes(n)).toBe(words);
 });

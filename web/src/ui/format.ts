@@ -39,3 +39,17 @@ export const count = (n: number) => n.toLocaleString('en-GB');
 /** "One machine", "Three machines": small numbers in words at the start of a sentence. */
 const WORDS = ['No', 'One', 'Two', 'Three', 'Four', 'Five', 'Six', 'Seven', 'Eight', 'Nine', 'Ten'];
 export const inWords = (n: number) => WORDS[n] ?? String(n);
+
+/** "265 GB", "1.5 GB", "40 MB". */
+export function bytes(n: number): string {
+  if (n === 0) return '0';
+  const units: [number, string][] = [
+    [1e12, 'TB'],
+    [1e9, 'GB'],
+    [1e6, 'MB'],
+    [1e3, 'kB'],
+  ];
+  const [unit, name] = units.find(([u]) => n >= u) ?? [1, 'bytes'];
+  const value = n / unit;
+  return `${value >= 100 ? value.toFixed(0) : Number(value.toPrecision(3)).toString()} ${name}`;
+}

@@ -87,6 +87,7 @@ const drive = (more: Partial<DriveData> = {}): DriveData => ({
   survival: [],
   survivalNote: '3 of this model met so far: too few to tell how long they last',
   runs: [],
+  surveyed: null,
   starts: [
     {
       kind: 'SURFACE',

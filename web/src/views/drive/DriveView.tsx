@@ -17,6 +17,7 @@ import { RunList } from './RunList';
 import { RunPanel } from '../run/RunPanel';
 import { StartRun } from './StartRun';
 import { TrendCard } from './TrendCard';
+import { VolumeMap } from '../rescue/VolumeMap';
 import { VisitsTable } from './VisitsTable';
 
 /** One drive: its surface, its numbers over visits, where it is heading. */
@@ -70,6 +71,7 @@ function Shown({ drive }: { drive: DriveData }) {
       <Columns>
         <Wide>
           <SurfaceSheet shown={shown} before={before} running={running} drive={drive} />
+          <VolumesSheet drive={drive} />
           <VisitsTable drive={drive} />
           <RunList runs={drive.runs} />
           <PagesSheet drive={drive} />
@@ -147,6 +149,26 @@ function Legend({ hasBefore, before }: { hasBefore: boolean; before: DriveRun | 
         </>
       )}
     </Keys>
+  );
+}
+
+/** What is on it by position, if somebody looked; and the way to its copies. */
+function VolumesSheet({ drive }: { drive: DriveData }) {
+  const survey = drive.surveyed?.survey ?? null;
+  return (
+    <Sheet>
+      <SheetHead>
+        <Lead>{survey === null ? 'Nobody looked yet what is on it' : survey.why}</Lead>
+        <Link to={`/rescue/${drive.job}/${drive.driveKey}`}>
+          {survey === null ? 'Survey and copy its data' : 'Its data and copies'}
+        </Link>
+      </SheetHead>
+      {survey !== null && (
+        <Padded>
+          <VolumeMap survey={survey} />
+        </Padded>
+      )}
+    </Sheet>
   );
 }
 

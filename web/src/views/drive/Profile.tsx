@@ -2,10 +2,9 @@ import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
 import type { Surface } from '../../api/types';
 import { color } from '../../theme/theme';
-import { count } from '../../ui/format';
+import { bytes, count } from '../../ui/format';
 import { paintProfile } from './paintProfile';
 import {
-  bytes,
   columns,
   height,
   latency,

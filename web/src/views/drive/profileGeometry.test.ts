@@ -1,7 +1,6 @@
 import { expect, it } from 'vitest';
 import type { Surface } from '../../api/types';
 import {
-  bytes,
   columns,
   height,
   latency,
@@ -65,16 +64,6 @@ it('never leaves the drive', () => {
   expect(shifted({ from: 0.1, to: 0.3 }, -5)).toEqual({ from: 0, to: 0.19999999999999998 });
   expect(shifted({ from: 0.7, to: 0.9 }, 5).to).toBe(1);
   expect(zoomed({ from: 0.9, to: 1 }, 1, 4, 1000).to).toBe(1);
-});
-
-it.each([
-  [0, '0'],
-  [512, '512 bytes'],
-  [1_500_000_000, '1.5 GB'],
-  [265_000_000_000, '265 GB'],
-  [2_000_000_000_000, '2 TB'],
-])('writes %i bytes as %s', (n, words) => {
-  expect(bytes(n)).toBe(words);
 });
 
 it.each([

@@ -1,5 +1,5 @@
 import type { Surface } from '../../api/types';
-import { count, inWords } from '../../ui/format';
+import { bytes, count, inWords } from '../../ui/format';
 
 /** Part of a drive that is looked at, as shares of it, 0 to 1. */
 export interface View {
@@ -70,20 +70,6 @@ export function ticks(view: View, sizeBytes: number): number[] {
   const all = [];
   for (let i = first; i * step <= view.to * sizeBytes; i++) all.push(i * step);
   return all;
-}
-
-/** "265 GB", "1.5 GB", "40 MB". */
-export function bytes(n: number): string {
-  if (n === 0) return '0';
-  const units: [number, string][] = [
-    [1e12, 'TB'],
-    [1e9, 'GB'],
-    [1e6, 'MB'],
-    [1e3, 'kB'],
-  ];
-  const [unit, name] = units.find(([u]) => n >= u) ?? [1, 'bytes'];
-  const value = n / unit;
-  return `${value >= 100 ? value.toFixed(0) : Number(value.toPrecision(3)).toString()} ${name}`;
 }
 
 /** "1.2 ms", "0.8 ms", "2.4 s". */

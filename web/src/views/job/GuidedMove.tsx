@@ -39,7 +39,7 @@ export function GuidedMove({ job, move, onClose }: GuidedMoveProps) {
     );
   const keep = (levels: Record<string, string>) => send('outcome', { levels, note }, onClose);
   const single = move.asks.length === 1;
-  const instrument = instrumentOf(move.move, job.number);
+  const instrument = instrumentOf(move.move, move.part, job.number);
   return (
     <Modal title={move.title} isOpen onClose={onClose}>
       <p>{move.why}</p>

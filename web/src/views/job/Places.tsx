@@ -78,6 +78,7 @@ function Drives({ job }: { job: Job }) {
             {drive.metBefore !== null && <MetBefore>{drive.metBefore}</MetBefore>}
             <Links>
               <Link to={`/part/${drive.partId}`}>Its life</Link>
+              <Link to={`/rescue/${job.number}/${drive.key}`}>Its data</Link>
               {drive.readingId !== null && (
                 <Link to={`/reading/${drive.readingId}`}>See the reading</Link>
               )}

@@ -1,5 +1,7 @@
 /** Moves that have a view of their own: what it does there, and its address below the job's. */
 const OF_MOVE: Record<string, readonly [view: string, words: string]> = {
+  'volume-survey': ['rescue', 'The probe surveys it by itself'],
+  'rescue-copy': ['rescue', 'The probe copies and verifies by itself'],
   'memory-march': ['memory', 'The probe marches by itself'],
   'memory-warm-march': ['memory', 'The probe marches by itself'],
   'memory-records': ['memory', 'The probe reads them by itself'],
@@ -22,11 +24,12 @@ const OF_MOVE: Record<string, readonly [view: string, words: string]> = {
 };
 
 /** Null if a move has none. */
-export function instrumentOf(move: string | null, job: string) {
+export function instrumentOf(move: string | null, part: string, job: string) {
   const found = move === null ? undefined : OF_MOVE[move];
   if (found === undefined) return null;
   const [view, ...more] = found[0].split('/');
-  return { to: ['', view, job, ...more].join('/'), words: found[1] };
+  const below = view === 'rescue' ? [part] : more;
+  return { to: ['', view, job, ...below].join('/'), words: found[1] };
 }
 
 /** Where a finding of the whole machine was made: by the beginning of its sign's id. */

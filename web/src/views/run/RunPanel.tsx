@@ -41,7 +41,7 @@ export function RunPanel({ run, job }: { run: DriveRun; job: string }) {
   );
 }
 
-const canPause = (run: DriveRun) => run.kind.startsWith('SURFACE');
+const canPause = (run: DriveRun) => run.kind.startsWith('SURFACE') || run.kind.startsWith('RESCUE');
 
 function endWords(run: DriveRun): string {
   if (run.state === 'PAUSED') return 'Kept as it is; it goes on from here.';

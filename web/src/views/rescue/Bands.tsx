@@ -1,0 +1,175 @@
+import styled from 'styled-components';
+import type { Rescue } from '../../api/types';
+import { color } from '../../theme/theme';
+import { bytes } from '../../ui/format';
+import { spans } from './bands';
+
+const ROW = 26;
+const GAP = 16;
+
+const SOURCE: Record<string, string> = {
+  '?': 'not tried yet',
+  '+': 'read',
+  '/': 'failed at first',
+  '-': 'lost',
+  '.': 'not in use',
+};
+
+const COPY: Record<string, string> = {
+  ' ': 'nothing',
+  '+': 'written',
+  '=': 'read again, the same',
+  '!': 'not the same',
+};
+
+/** The drive above, its copy below, on one scale; what is lost hangs between them. */
+export function Bands({ rescue }: { rescue: Rescue }) {
+  const width = rescue.cells.length;
+  const lost = spans(rescue.cells).filter((s) => s.sign === '-' || s.sign === '/');
+  return (
+    <Box>
+      <Row>
+        <small>drive</small>
+        <Drawing viewBox={`0 0 ${width} ${ROW}`} aria-label={words(rescue)}>
+          {spans(rescue.cells).map((s) => (
+            <rect key={s.from} data-sign={s.sign} x={s.from} width={s.to - s.from} height={ROW} />
+          ))}
+        </Drawing>
+      </Row>
+      <Row>
+        <span />
+        <Drawing viewBox={`0 0 ${width} ${GAP}`} aria-hidden data-gap>
+          {lost.map((s) => (
+            <path
+              key={s.from}
+              data-sign={s.sign}
+              d={`M${s.from} 0 H${s.to} L${(s.from + s.to) / 2} ${GAP - 2} Z`}
+            />
+          ))}
+        </Drawing>
+      </Row>
+      <Row>
+        <small>copy</small>
+        <Drawing viewBox={`0 0 ${width} ${ROW}`} aria-hidden>
+          {spans(rescue.copyCells).map((s) => (
+            <rect key={s.from} data-copy={s.sign} x={s.from} width={s.to - s.from} height={ROW} />
+          ))}
+        </Drawing>
+      </Row>
+      <Keys>
+        {Object.entries(SOURCE)
+          .filter(([sign]) => rescue.cells.includes(sign))
+          .map(([sign, name]) => (
+            <span key={sign}>
+              <i data-sign={sign} /> {name}
+            </span>
+          ))}
+        {Object.entries(COPY)
+          .filter(([sign]) => sign !== ' ' && rescue.copyCells.includes(sign))
+          .map(([sign, name]) => (
+            <span key={sign}>
+              <i data-copy={sign} /> {name}
+            </span>
+          ))}
+        <span>from 0 to {bytes(rescue.sizeBytes)}</span>
+      </Keys>
+    </Box>
+  );
+}
+
+function words(r: Rescue): string {
+  return `Of ${bytes(r.wantedBytes)} wanted ${bytes(r.readBytes)} are read, ${bytes(r.lostBytes)} are lost, ${bytes(r.openBytes)} failed at first and are tried again`;
+}
+
+const Box = styled.div`
+  padding: 4px 16px 10px;
+`;
+
+const Row = styled.div`
+  display: grid;
+  grid-template-columns: 46px 1fr;
+  align-items: center;
+  small {
+    font-size: 13px;
+    color: ${color.ink2};
+  }
+`;
+
+const Drawing = styled.svg.attrs({ preserveAspectRatio: 'none', role: 'img' })`
+  display: block;
+  width: 100%;
+  height: ${ROW}px;
+  background: ${color.sunken};
+  border: 1px solid ${color.line};
+  &[data-gap] {
+    height: ${GAP}px;
+    border: 0;
+    background: none;
+  }
+  [data-sign='+'],
+  [data-copy='='] {
+    fill: ${color.clear};
+  }
+  [data-copy='+'] {
+    fill: ${color.clear};
+    opacity: 0.45;
+  }
+  [data-sign='.'],
+  [data-copy=' '] {
+    fill: none;
+  }
+  [data-sign='?'] {
+    fill: ${color.bar};
+  }
+  [data-sign='/'] {
+    fill: ${color.leanMark};
+  }
+  [data-sign='-'],
+  [data-copy='!'] {
+    fill: ${color.implicated};
+  }
+`;
+
+const Keys = styled.p`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 16px;
+  padding: 8px 0 0 46px;
+  font-size: 13px;
+  color: ${color.ink2};
+  span {
+    display: inline-flex;
+    align-items: center;
+    gap: 6px;
+  }
+  i {
+    width: 18px;
+    height: 11px;
+    border: 1px solid ${color.line};
+    background: ${color.sunken};
+  }
+  [data-sign='+'],
+  [data-copy='='] {
+    background: ${color.clear};
+  }
+  [data-copy='='] {
+    outline: 2px solid ${color.clear};
+    outline-offset: 1px;
+  }
+  [data-copy='+'] {
+    background: ${color.clear};
+    opacity: 0.45;
+  }
+  [data-sign='?'] {
+    background: ${color.bar};
+  }
+  [data-sign='/'] {
+    background: ${color.leanMark};
+    clip-path: polygon(0 0, 100% 0, 50% 100%);
+  }
+  [data-sign='-'],
+  [data-copy='!'] {
+    background: ${color.implicated};
+    clip-path: polygon(0 0, 100% 0, 50% 100%);
+  }
+`;

@@ -1,0 +1,196 @@
+import { useState } from 'react';
+import { Checkbox, CheckboxGroup } from 'react-aria-components';
+import styled from 'styled-components';
+import { keys, useCall } from '../../api/queries';
+import type { DriveRun, VolumeNote } from '../../api/types';
+import { color } from '../../theme/theme';
+import { Button } from '../../ui/Button';
+import { bytes, count } from '../../ui/format';
+import { ProblemNote } from '../../ui/ProblemNote';
+import { Lead, Sheet, SheetHead } from '../../ui/Sheet';
+import { copyTime } from './bands';
+import { isBelow, proposed, sum } from './folders';
+import { nameOf } from './VolumeMap';
+
+export interface ChooseFilesProps {
+  job: string;
+  driveKey: string;
+  volume: VolumeNote;
+  /** The newest copy of files of this volume; null if there was none. */
+  last: DriveRun | null;
+  lockedWhy: string | null;
+}
+
+/** Which folders are copied, how much that is, how long it takes; and what came of it last. */
+export function ChooseFiles({ job, driveKey, volume, last, lockedWhy }: ChooseFilesProps) {
+  const call = useCall(keys.job(job), keys.floor);
+  const [chosen, setChosen] = useState(() => proposed(volume.folders));
+  const all = sum(volume.folders, chosen);
+  return (
+    <Sheet>
+      <SheetHead>
+        <Lead>{filesTitle(volume, last)}</Lead>
+        <small>what people make is ticked; each file is read again after it was written</small>
+      </SheetHead>
+      {last?.files != null && <Came run={last} />}
+      <Choice
+        aria-label={`Folders of ${nameOf(volume)}`}
+        value={[...chosen]}
+        onChange={(values) => setChosen(new Set(values))}
+      >
+        {volume.folders.map((f) => {
+          const below = isBelow(f.path, chosen);
+          return (
+            <Folder
+              key={f.path}
+              value={f.path}
+              isDisabled={below}
+              style={{ paddingLeft: f.path.includes('/') ? 46 : 16 }}
+            >
+              {({ isSelected }) => (
+                <>
+                  <Box data-on={isSelected || below} aria-hidden />
+                  <span>{nameOfFolder(f.path)}</span>
+                  <span>{count(f.files)}</span>
+                  <span>{bytes(f.bytes)}</span>
+                </>
+              )}
+            </Folder>
+          );
+        })}
+      </Choice>
+      <Foot>
+        <span>
+          {all.files === 0
+            ? 'Tick at least one folder.'
+            : `${count(all.files)} files, ${bytes(all.bytes)}, ${copyTime(all.bytes)}`}
+        </span>
+        <Button
+          isDisabled={all.files === 0 || lockedWhy !== null || call.isPending}
+          onPress={() =>
+            call.mutate({
+              method: 'POST',
+              path: `/api/jobs/${job}/drives/${driveKey}/files`,
+              body: {
+                volume: volume.number,
+                folders: [...chosen].filter((c) => !isBelow(c, chosen)),
+              },
+            })
+          }
+        >
+          Copy these files
+        </Button>
+      </Foot>
+      {lockedWhy !== null && <Not role="note">Not now: {lockedWhy}.</Not>}
+      {call.isError && <ProblemNote error={call.error} />}
+    </Sheet>
+  );
+}
+
+const nameOfFolder = (path: string) =>
+  path === '' ? 'files that lie in no folder' : path.slice(path.indexOf('/') + 1);
+
+function filesTitle(volume: VolumeNote, last: DriveRun | null): string {
+  const files = last?.files ?? null;
+  if (files === null) return `${count(volume.files)} files on ${nameOf(volume)}`;
+  return files.failedInAll === 0
+    ? `${count(files.verifiedFiles)} files of ${nameOf(volume)} copied and verified`
+    : `${count(files.failedInAll)} of ${count(files.files)} files of ${nameOf(volume)} are not whole`;
+}
+
+function Came({ run }: { run: DriveRun }) {
+  const files = run.files;
+  if (files === null) return null;
+  return (
+    <Result>
+      <p>
+        {run.state === 'ENDED' ? 'Copied' : 'Being copied'} from{' '}
+        {files.fromImage ? 'the image' : 'the drive'} into <b>{files.folder}</b>:{' '}
+        {count(files.verifiedFiles)} files with {bytes(files.verifiedBytes)} are the same when read
+        again.{files.current !== '' && ` Now: ${files.current}`}
+      </p>
+      {files.failed.length > 0 && (
+        <ul aria-label="Files that are not whole">
+          {files.failed.map((f) => (
+            <li key={f.path}>
+              <b>{f.path}</b>, {bytes(f.bytes)}: {f.partly ? 'in part. ' : ''}
+              {f.why}
+            </li>
+          ))}
+        </ul>
+      )}
+    </Result>
+  );
+}
+
+const Choice = styled(CheckboxGroup)`
+  max-height: 330px;
+  overflow-y: auto;
+  border-top: 1px solid ${color.line};
+`;
+
+const Folder = styled(Checkbox)`
+  display: grid;
+  grid-template-columns: 24px 1fr 76px 84px;
+  gap: 10px;
+  align-items: center;
+  min-height: 40px;
+  padding: 4px 16px;
+  cursor: pointer;
+  overflow-wrap: anywhere;
+  &[data-focus-visible] {
+    outline: 2px solid ${color.clear};
+    outline-offset: -2px;
+  }
+  > span:nth-last-child(-n + 2) {
+    text-align: right;
+    font-variant-numeric: tabular-nums;
+    color: ${color.ink2};
+  }
+`;
+
+const Box = styled.i`
+  width: 20px;
+  height: 20px;
+  border: 2px solid ${color.ink2};
+  border-radius: 3px;
+  &[data-on='true'] {
+    border-color: ${color.hold};
+    background: linear-gradient(45deg, transparent 42%, ${color.sheet} 42% 58%, transparent 58%)
+      ${color.hold};
+  }
+`;
+
+const Foot = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  align-items: center;
+  gap: 10px;
+  padding: 10px 16px 12px;
+  border-top: 1px solid ${color.line};
+`;
+
+const Not = styled.p`
+  padding: 0 16px 12px;
+  font-size: 14px;
+  color: ${color.ink2};
+`;
+
+const Result = styled.div`
+  margin: 0 16px 12px;
+  padding: 10px 12px;
+  border-left: 4px solid ${color.hold};
+  background: ${color.holdSoft};
+  color: ${color.holdInk};
+  overflow-wrap: anywhere;
+  ul {
+    max-height: 170px;
+    overflow-y: auto;
+    padding-top: 6px;
+    font-size: 14px;
+  }
+  li {
+    padding: 2px 0;
+  }
+`;

@@ -1,0 +1,160 @@
+import { screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { expect, it } from 'vitest';
+import type { DataOnDrive, Rescue, Survey } from '../../api/types';
+import { answering, driveRun, show } from '../../test-data';
+import { copyTime, spans } from './bands';
+import { proposed, sum } from './folders';
+import { RescueView } from './RescueView';
+
+const folders = [
+  { path: '', files: 1, bytes: 600, proposed: true },
+  { path: 'Core', files: 31, bytes: 27_000_000, proposed: false },
+  { path: 'Users', files: 52, bytes: 95_000_000, proposed: true },
+  { path: 'Users/quay', files: 52, bytes: 95_000_000, proposed: true },
+];
+
+const survey: Survey = {
+  sizeBytes: 1e12,
+  scheme: 'mbr',
+  reason: 'damaged-boot-sector',
+  why: 'The boot sector or superblock of a volume is damaged',
+  next: 'Image it first.',
+  failedReads: 0,
+  damage: [],
+  volumes: [
+    {
+      number: 1,
+      name: '',
+      startByte: 1_048_576,
+      bytes: 9e11,
+      content: 'exFAT',
+      encrypted: false,
+      label: 'CHOIR',
+      uuid: null,
+      usedBytes: null,
+      damage: [
+        {
+          what: 'The boot sector is lost',
+          offset: 1_048_576,
+          length: 512,
+          backupOffset: 1_054_720,
+        },
+      ],
+      listed: true,
+      files: 84,
+      filesBytes: 122_000_600,
+      folders,
+      troubles: [],
+    },
+  ],
+};
+
+const rescue: Rescue = {
+  phase: 'ended',
+  inUseOnly: true,
+  cells: '++..-.',
+  copyCells: '++  + ',
+  sizeBytes: 1e12,
+  wantedBytes: 122_000_000,
+  readBytes: 121_991_808,
+  lostBytes: 8_192,
+  openBytes: 0,
+  lostFiles: [{ path: 'Users/quay/opening day.jpg', bytes: 3_145_728, lostBytes: 8_192 }],
+  lostFilesInAll: 1,
+  expectedShare: 1,
+  sums: 'c0ffee'.padEnd(64, '0'),
+  verified: null,
+  folder: 'J-2279/drive-a',
+};
+
+const data = (more: Partial<DataOnDrive> = {}): DataOnDrive => ({
+  job: 'J-2279',
+  machine: '2 TB outside drive',
+  driveKey: 'drive-a',
+  slot: 'Drive A',
+  model: 'HX2T',
+  serial: 'HX2T-55120-C',
+  decisive: null,
+  stance: 'WANTED',
+  stanceWords: 'wanted',
+  finding: 'not looked at yet',
+  next: 'Survey it.',
+  probeOnline: true,
+  survey: null,
+  rescue: null,
+  check: null,
+  files: [],
+  open: null,
+  steps: [
+    { kind: 'SURVEY', name: 'Survey', about: 'reads little', next: true, lockedWhy: null },
+    {
+      kind: 'VERIFY_IMAGE',
+      name: 'Check of the image',
+      about: 'reads it again',
+      next: false,
+      lockedWhy: 'there is no image yet',
+    },
+  ],
+  ...more,
+});
+
+const at = (answer: DataOnDrive) => {
+  const sent = answering(() => [200, answer]);
+  show(<RescueView />, '/rescue/J-2279/drive-a', '/rescue/:number/:driveKey');
+  return sent;
+};
+
+it('teaches the first step and starts it', async () => {
+  const sent = at(data());
+  expect(await screen.findByText(/A survey reads the first, last/)).toBeTruthy();
+  expect(screen.getByText('Not now: there is no image yet.')).toBeTruthy();
+  await userEvent.click(screen.getByRole('button', { name: 'Start: Survey' }));
+  expect(sent.find((s) => s.method === 'POST')).toMatchObject({
+    path: '/api/jobs/J-2279/drives/drive-a/runs',
+    body: { kind: 'SURVEY' },
+  });
+});
+
+it('says what is on it and proposes what people make, each file once', async () => {
+  const sent = at(data({ survey: driveRun({ kind: 'SURVEY', survey }) }));
+  expect(
+    await screen.findByText(/The boot sector or superblock of a volume is damaged/),
+  ).toBeTruthy();
+  const choice = screen.getByRole('group', { name: 'Folders of Partition 1, CHOIR' });
+  expect(within(choice).getAllByRole('checkbox', { checked: true })).toHaveLength(2);
+  expect(screen.getByText('53 files, 95 MB, 1 s to 2 s')).toBeTruthy();
+  await userEvent.click(screen.getByRole('button', { name: 'Copy these files' }));
+  expect(sent.find((s) => s.method === 'POST')?.body).toEqual({
+    volume: 1,
+    folders: ['', 'Users'],
+  });
+});
+
+it('names the files that lost something, and what a check found', async () => {
+  const copied = driveRun({ kind: 'RESCUE_IN_USE', rescue });
+  at(data({ rescue: copied }));
+  expect(await screen.findByText(/99.99 % read: 122 MB of 122 MB in use/)).toBeTruthy();
+  const lost = screen.getByRole('list', { name: 'Files that lost something' });
+  expect(lost.textContent).toContain('Users/quay/opening day.jpg: 8.19 kB of 3.15 MB');
+});
+
+it('says that an image is not what was read', async () => {
+  const check = driveRun({ kind: 'VERIFY_IMAGE', rescue: { ...rescue, verified: false } });
+  at(data({ rescue: driveRun({ kind: 'RESCUE_IN_USE', rescue }), check }));
+  expect(await screen.findByText(/The copy is not what was read of the drive/)).toBeTruthy();
+});
+
+it('joins neighbours and foretells a copy', () => {
+  expect(spans('++.-')).toEqual([
+    { sign: '+', from: 0, to: 2 },
+    { sign: '.', from: 2, to: 3 },
+    { sign: '-', from: 3, to: 4 },
+  ]);
+  expect(copyTime(40e9)).toBe('5 min to 17 min'); // at 130 and at 40 MB a second
+});
+
+it('chooses a folder without what lies in it', () => {
+  expect([...proposed(folders)]).toEqual(['', 'Users']);
+  expect(sum(folders, new Set(['Users', 'Users/quay']))).toEqual({ files: 52, bytes: 95_000_000 });
+});
