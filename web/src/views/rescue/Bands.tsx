@@ -22,7 +22,7 @@ const COPY: Record<string, string> = {
   '!': 'not the same',
 };
 
-/** The drive above, its copy below, on one scale; what is lost hangs between them. */
+/** What is wanted of the drive above, its copy below, on one scale; what is lost hangs between them. */
 export function Bands({ rescue }: { rescue: Rescue }) {
   const width = rescue.cells.length;
   const lost = spans(rescue.cells).filter((s) => s.sign === '-' || s.sign === '/');
@@ -40,11 +40,7 @@ export function Bands({ rescue }: { rescue: Rescue }) {
         <span />
         <Drawing viewBox={`0 0 ${width} ${GAP}`} aria-hidden data-gap>
           {lost.map((s) => (
-            <path
-              key={s.from}
-              data-sign={s.sign}
-              d={`M${s.from} 0 H${s.to} L${(s.from + s.to) / 2} ${GAP - 2} Z`}
-            />
+            <path key={s.from} data-sign={s.sign} d={wedge(s.from, s.to)} />
           ))}
         </Drawing>
       </Row>
@@ -71,10 +67,21 @@ export function Bands({ rescue }: { rescue: Rescue }) {
               <i data-copy={sign} /> {name}
             </span>
           ))}
-        <span>from 0 to {bytes(rescue.sizeBytes)}</span>
+        <span>
+          {rescue.inUseOnly
+            ? `the ${bytes(rescue.wantedBytes)} in use, in order of place`
+            : `from 0 to ${bytes(rescue.sizeBytes)}`}
+        </span>
       </Keys>
     </Box>
   );
+}
+
+/** Never so narrow that it is not seen. */
+function wedge(from: number, to: number): string {
+  const middle = (from + to) / 2;
+  const half = Math.max(2.5, (to - from) / 2);
+  return `M${middle - half} 0 H${middle + half} L${middle} ${GAP - 2} Z`;
 }
 
 function words(r: Rescue): string {

@@ -29,10 +29,10 @@ function Shown({ data }: { data: DataOnDrive }) {
   return (
     <Page>
       <Link to={`/drive/${data.job}/${data.driveKey}`}>
-        ‹ {data.job} {data.machine}, {data.slot.toLowerCase()}
+        ‹ {data.job} {data.machine}, {named(data.slot)}
       </Link>
       <Title>
-        The data on {data.slot === 'The drive' ? 'it' : data.slot.toLowerCase()}: {data.finding}
+        The data on {named(data.slot)}: {data.finding}
       </Title>
       <About>
         <Mono>
@@ -79,6 +79,9 @@ function Shown({ data }: { data: DataOnDrive }) {
     </Page>
   );
 }
+
+/** "drive A", within a sentence. */
+const named = (slot: string) => slot.charAt(0).toLowerCase() + slot.slice(1);
 
 function CopySheet({ data, running }: { data: DataOnDrive; running: DriveRun | null }) {
   const shown = latest(data, running);
@@ -158,19 +161,22 @@ function Lost({ rescue }: { rescue: Rescue }) {
 
 function Steps({ data }: { data: DataOnDrive }) {
   const call = useCall(keys.job(data.job), keys.floor);
+  const first = data.steps[0]?.lockedWhy ?? null;
+  const common = data.steps.every((s) => s.lockedWhy === first) ? first : null;
   return (
     <Sheet>
       <SheetHead>
         <Lead>Data {data.stanceWords}</Lead>
       </SheetHead>
       <Next>{data.next}</Next>
+      {common !== null && <Not role="note">Nothing can be started now: {common}.</Not>}
       <List>
         {data.steps.map((s) => (
           <li key={s.kind}>
             <span>
               <b>{s.name}</b>
               <small>{s.about}</small>
-              {s.lockedWhy !== null && <small>Not now: {s.lockedWhy}.</small>}
+              {s.lockedWhy !== null && common === null && <small>Not now: {s.lockedWhy}.</small>}
             </span>
             <Button
               primary={s.next}
@@ -252,6 +258,12 @@ const Next = styled.p`
   border-left: 4px solid ${color.hold};
   background: ${color.holdSoft};
   color: ${color.holdInk};
+`;
+
+const Not = styled.p`
+  padding: 0 16px 10px;
+  font-size: 14px;
+  color: ${color.ink2};
 `;
 
 const List = styled.ul`

@@ -37,7 +37,7 @@ export function VolumeMap({ survey }: { survey: Survey }) {
             <i data-kind={kindOf(v)} />
             <span>
               <b>{nameOf(v)}</b>: {v.content}, {bytes(v.bytes)}
-              {v.usedBytes !== null && `, ${bytes(v.usedBytes)} of it used`}
+              {v.usedBytes !== null && v.usedBytes > 0 && `, ${bytes(v.usedBytes)} of it used`}
               {v.listed && `, ${count(v.files)} files with ${bytes(v.filesBytes)}`}
               {v.damage.map((d) => (
                 <small key={d.offset}>

@@ -7,8 +7,9 @@ import java.util.List;
  *
  * @param phase what it does now, in words
  * @param inUseOnly whether only what is in use is wanted
- * @param cells the source in equal parts, a sign each: {@code ?} untried, {@code +} read, {@code /}
- *     failed at first, {@code -} lost, {@code .} not wanted; the worst in a part is what stands
+ * @param cells what is wanted of the source, in order of place, in equal parts, a sign each: {@code
+ *     ?} untried, {@code +} read, {@code /} failed at first, {@code -} lost, {@code .} nothing; the
+ *     worst in a part is what stands
  * @param copyCells the image in the same parts: {@code ' '} nothing there, {@code +} written,
  *     {@code =} read again and the same, {@code !} not the same
  * @param wantedBytes all that is wanted

@@ -9,7 +9,6 @@ import tekmerion.core.files.Folders;
 import tekmerion.core.files.FoundFile;
 import tekmerion.core.files.InUse;
 import tekmerion.core.rescue.RescueMap;
-import tekmerion.core.rescue.RescueMap.Stretch;
 import tekmerion.core.rescue.State;
 import tekmerion.core.survey.Damage;
 import tekmerion.core.survey.Survey;
@@ -83,49 +82,6 @@ final class DataNotes {
                 new SurveyFinding.DamageNote(
                     d.what(), d.offset(), d.length(), d.backupOffset().orElse(null)))
         .toList();
-  }
-
-  /** In so many equal parts that each is a sector at least. */
-  static String cells(RescueMap map) {
-    int count = (int) Math.min(RescueFinding.CELLS, Math.max(1, map.size() / 512));
-    char[] cells = new char[count];
-    double each = (double) map.size() / count;
-    for (Stretch s : map.stretches()) {
-      int first = (int) (s.from() / each);
-      int last = (int) Math.min(count - 1, (s.to() - 1) / each);
-      for (int i = first; i <= last; i++) {
-        char sign = sign(s.state());
-        cells[i] = weight(sign) > weight(cells[i]) ? sign : cells[i];
-      }
-    }
-    return new String(cells);
-  }
-
-  private static char sign(State state) {
-    return switch (state) {
-      case UNTRIED -> '?';
-      case LATER -> '.';
-      case READ -> '+';
-      case FAILED, TRIMMED -> '/';
-      case BAD -> '-';
-    };
-  }
-
-  /** What of a part is told, if it holds several. */
-  private static int weight(char sign) {
-    return ".+?/-".indexOf(sign);
-  }
-
-  /** Where the image has something. */
-  static String written(RescueMap map) {
-    int count = (int) Math.min(RescueFinding.CELLS, Math.max(1, map.size() / 512));
-    StringBuilder cells = new StringBuilder();
-    double each = (double) map.size() / count;
-    for (int i = 0; i < count; i++) {
-      long from = (long) (i * each);
-      cells.append(map.bytes(State.READ, from, (long) ((i + 1) * each) - from) > 0 ? '+' : ' ');
-    }
-    return cells.toString();
   }
 
   /** Files that lost something, the most at first. */

@@ -108,11 +108,12 @@ final class RescueTask extends CopyTask {
     RescueFinding note(String phase) {
       RescueMap map = image.kept().map();
       RescueForecast.Expected expected = forecast.of(map, RETRIES);
+      Cells cells = new Cells(map);
       return new RescueFinding(
           phase,
           inUseOnly && map.bytes(State.LATER) > 0,
-          DataNotes.cells(map),
-          DataNotes.written(map),
+          cells.source(),
+          cells.copy(),
           map.size(),
           map.size() - map.bytes(State.LATER),
           map.bytes(State.READ),

@@ -2,7 +2,6 @@ package tekmerion.probe.link;
 
 import java.io.IOException;
 import java.nio.file.Files;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import tekmerion.core.rescue.KeptRescue;
@@ -49,12 +48,18 @@ final class VerifyTask extends CopyTask {
   private static RescueFinding note(
       CopyFolder folder, KeptRescue kept, RescueCheck.Checked checked, String phase) {
     RescueMap map = kept.map();
-    String written = DataNotes.written(map);
+    Cells cells = new Cells(map);
+    if (checked != null) {
+      cells.compared();
+      checked
+          .differingZones()
+          .forEach(z -> cells.differs(z * checked.zoneBytes(), (z + 1) * checked.zoneBytes()));
+    }
     return new RescueFinding(
         phase,
         map.bytes(State.LATER) > 0,
-        DataNotes.cells(map),
-        checked == null ? written : compared(written, map.size(), checked),
+        cells.source(),
+        cells.copy(),
         map.size(),
         map.size() - map.bytes(State.LATER),
         map.bytes(State.READ),
@@ -66,16 +71,5 @@ final class VerifyTask extends CopyTask {
         kept.sums().whole(),
         checked == null ? null : checked.agrees(),
         folder.shown());
-  }
-
-  private static String compared(String written, long size, RescueCheck.Checked checked) {
-    char[] cells = written.replace('+', '=').toCharArray();
-    double each = (double) size / cells.length;
-    for (int zone : checked.differingZones()) {
-      int first = (int) (zone * checked.zoneBytes() / each);
-      int last = (int) Math.min(cells.length - 1.0, (zone + 1) * checked.zoneBytes() / each);
-      Arrays.fill(cells, Math.min(first, last), last + 1, '!');
-    }
-    return new String(cells);
   }
 }

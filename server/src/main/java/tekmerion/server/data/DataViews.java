@@ -143,8 +143,8 @@ class DataViews {
 
   private static String finding(Known known) {
     Optional<RescueFinding> rescue = known.rescue().map(r -> (RescueFinding) r.finding());
-    if (known.open().filter(r -> r.kind().isRescue()).isPresent() && rescue.isPresent()) {
-      return "being copied: %s".formatted(rescue.get().phase());
+    if (known.open().filter(r -> r.kind().isRescue()).isPresent()) {
+      return "being copied";
     }
     CopyEvidence evidence = known.evidence();
     if (rescue.isPresent()) {
