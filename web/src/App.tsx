@@ -26,6 +26,7 @@ import { JoinView } from './views/people/JoinView';
 import { MeView } from './views/people/MeView';
 import { PeopleView } from './views/people/PeopleView';
 import { ReadingView } from './views/reading/ReadingView';
+import { ReportView } from './views/report/ReportView';
 import { RulingView } from './views/ruling/RulingView';
 import { WallView } from './views/wall/WallView';
 
@@ -40,6 +41,7 @@ const router = createBrowserRouter([
       { path: '/job/:number', element: <JobView /> },
       { path: '/job/:number/intake', element: <OfJob /> },
       { path: '/job/:number/ruling', element: <RulingView /> },
+      { path: '/job/:number/report', element: <ReportView /> },
       { path: '/reading/:id', element: <ReadingView /> },
       { path: '/drive/:number/:driveKey', element: <DriveView /> },
       { path: '/rescue/:number/:driveKey', element: <RescueView /> },

@@ -20,6 +20,7 @@ import type {
   PageBytes,
   PartLife,
   Reading,
+  Report,
   Session,
   Stance,
   Things,
@@ -44,6 +45,7 @@ export const keys = {
   makers: ['makers'] as const,
   /** Below its job: what changes the job may change it. */
   memory: (number: string) => ['job', number, 'memory'] as const,
+  report: (number: string) => ['job', number, 'report'] as const,
   battery: (number: string) => ['job', number, 'battery'] as const,
   work: (number: string) => ['job', number, 'work'] as const,
   things: (number: string, sort: string) => ['job', number, 'things', sort] as const,
@@ -85,6 +87,12 @@ export const useData = (number: string, driveKey: string) =>
         'GET',
         `/api/jobs/${encodeURIComponent(number)}/drives/${encodeURIComponent(driveKey)}/data`,
       ),
+  });
+
+export const useReport = (number: string) =>
+  useQuery({
+    queryKey: keys.report(number),
+    queryFn: () => request<Report>('GET', `/api/jobs/${encodeURIComponent(number)}/report`),
   });
 
 export const useBattery = (number: string) =>

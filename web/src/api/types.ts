@@ -68,6 +68,7 @@ export type Survey = Schemas['SurveyFinding'];
 export type VolumeNote = Schemas['VolumeNote'];
 export type FolderNote = Schemas['FolderNote'];
 export type Rescue = Schemas['RescueFinding'];
+export type Report = Schemas['ReportView'];
 export type RunKind = DriveRun['kind'];
 export type Surface = Schemas['SurfaceNote'];
 export type PageBytes = Schemas['PageBytes'];

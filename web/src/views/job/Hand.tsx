@@ -71,6 +71,7 @@ export function Hand({ job }: { job: Job }) {
           <Small onPress={() => post('ready')}>Ready to hand back</Small>
         )}
         <Small onPress={() => setDialog('end')}>End the job…</Small>
+        <Link to={`/job/${job.number}/report`}>Report</Link>
         <Link to={`/customer/${job.customerId}`}>{job.customer}</Link>
       </Actions>
       {call.isError && <ProblemNote error={call.error} />}

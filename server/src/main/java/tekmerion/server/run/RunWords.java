@@ -35,22 +35,36 @@ public final class RunWords {
   }
 
   static String end(LinkEvent.RunEnded event) {
-    if (event.end() == LinkEvent.End.COULD_NOT_RUN) {
+    return outcome(event.end(), event.run(), event.selfTest(), event.surface(), event.found());
+  }
+
+  /** Of one that is ended. */
+  public static String outcome(DriveRun run) {
+    return outcome(
+        run.result().end(), run.kind(), run.result().selfTest(), run.surface(), run.finding());
+  }
+
+  private static String outcome(
+      LinkEvent.End end,
+      RunKind kind,
+      LinkEvent.SelfTestNote selfTest,
+      SurfaceNote surface,
+      PartFinding found) {
+    if (end == LinkEvent.End.COULD_NOT_RUN) {
       return "could not run";
     }
     String how =
-        switch (event.end()) {
+        switch (end) {
           case CANCELLED -> ", ended by hand";
           case STOPPED_BY_RULE ->
-              event.run().isOfDrive() ? ", stopped to spare the drive" : ", stopped for safety";
+              kind.isOfDrive() ? ", stopped to spare the drive" : ", stopped for safety";
           default -> "";
         };
-    if (event.selfTest() != null) {
-      return (event.selfTest().passed() ? "passed" : "failed") + how;
+    if (selfTest != null) {
+      return (selfTest.passed() ? "passed" : "failed") + how;
     }
-    SurfaceNote surface = event.surface();
     if (surface == null) {
-      return found(event.found()) + how;
+      return found(found) + how;
     }
     return surface.badSectors() == 0
         ? "all that was read is readable" + how

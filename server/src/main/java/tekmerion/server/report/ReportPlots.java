@@ -1,0 +1,134 @@
+package tekmerion.server.report;
+
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
+import java.time.format.FormatStyle;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import tekmerion.core.drive.DriveVisit;
+import tekmerion.core.report.OwnerWords;
+import tekmerion.link.PartFinding;
+import tekmerion.link.SurfaceNote;
+import tekmerion.server.report.ReportView.ReportPlot;
+import tekmerion.server.report.ReportView.ReportPoint;
+import tekmerion.server.run.DriveRun;
+
+/** The pictures that a layman can read. */
+final class ReportPlots {
+  private static final int MOST = 2;
+  private static final int SURFACE_POINTS = 120;
+
+  /** Numbers that a layman can be shown: they count places that are lost. */
+  private static final List<String> COUNTS = List.of("197", "5");
+
+  private ReportPlots() {}
+
+  /**
+   * @param visits of the drive in question, oldest first; empty if it is none
+   * @param runs of this job, newest first
+   */
+  static List<ReportPlot> of(
+      List<DriveVisit> visits, List<DriveRun> runs, OwnerWords words, ZoneId zone) {
+    List<ReportPlot> plots = new ArrayList<>();
+    COUNTS.stream()
+        .flatMap(key -> counts(key, visits, words, zone).stream())
+        .findFirst()
+        .ifPresent(plots::add);
+    runs.stream()
+        .filter(r -> r.result() != null && r.surface() != null)
+        .findFirst()
+        .flatMap(r -> surface(r.surface(), words))
+        .ifPresent(plots::add);
+    runs.stream()
+        .filter(r -> r.result() != null)
+        .map(DriveRun::finding)
+        .filter(PartFinding.DischargeFinding.class::isInstance)
+        .map(f -> discharge((PartFinding.DischargeFinding) f, words))
+        .flatMap(Optional::stream)
+        .findFirst()
+        .ifPresent(plots::add);
+    return plots.stream().limit(MOST).toList();
+  }
+
+  private static Optional<ReportPlot> counts(
+      String key, List<DriveVisit> visits, OwnerWords words, ZoneId zone) {
+    List<DriveVisit> told = visits.stream().filter(v -> v.numbers().containsKey(key)).toList();
+    if (told.size() < 2) {
+      return Optional.empty();
+    }
+    DriveVisit first = told.get(0);
+    DriveVisit last = told.get(told.size() - 1);
+    double whole = last.takenAt().getEpochSecond() - first.takenAt().getEpochSecond();
+    List<ReportPoint> points =
+        told.stream()
+            .map(
+                v ->
+                    new ReportPoint(
+                        (v.takenAt().getEpochSecond() - first.takenAt().getEpochSecond())
+                            / Math.max(1, whole),
+                        v.numbers().get(key).value()))
+            .toList();
+    if (points.stream().allMatch(p -> p.y() == 0)) {
+      return Optional.empty();
+    }
+    DateTimeFormatter day =
+        DateTimeFormatter.ofLocalizedDate(FormatStyle.MEDIUM).withLocale(words.locale());
+    return Optional.of(
+        plot(
+            words.of("plot." + key),
+            "",
+            day.format(first.takenAt().atZone(zone)),
+            day.format(last.takenAt().atZone(zone)),
+            points));
+  }
+
+  /** The slowest of neighbours stands for them. */
+  private static Optional<ReportPlot> surface(SurfaceNote surface, OwnerWords words) {
+    double[] slowest = new double[SURFACE_POINTS];
+    surface
+        .zones()
+        .forEach(
+            z -> {
+              int at = z.index() * SURFACE_POINTS / surface.zoneCount();
+              slowest[at] = Math.max(slowest[at], z.p99Us() / 1000.0);
+            });
+    List<ReportPoint> points = new ArrayList<>();
+    for (int i = 0; i < SURFACE_POINTS; i++) {
+      if (slowest[i] > 0) {
+        points.add(new ReportPoint((double) i / (SURFACE_POINTS - 1), slowest[i]));
+      }
+    }
+    return points.size() < 2
+        ? Optional.empty()
+        : Optional.of(
+            plot(
+                words.of("plot.surface"),
+                "ms",
+                "0",
+                "%.0f GB".formatted(surface.sizeBytes() / 1e9),
+                points));
+  }
+
+  private static Optional<ReportPlot> discharge(
+      PartFinding.DischargeFinding found, OwnerWords words) {
+    List<List<Double>> told = found.points().stream().filter(p -> p.get(1) != null).toList();
+    if (told.size() < 2) {
+      return Optional.empty();
+    }
+    double end = Math.max(1, told.get(told.size() - 1).get(0));
+    return Optional.of(
+        plot(
+            words.of("plot.discharge"),
+            "V",
+            "0",
+            "%.0f min".formatted(end / 60),
+            told.stream().map(p -> new ReportPoint(p.get(0) / end, p.get(1))).toList()));
+  }
+
+  private static ReportPlot plot(
+      String title, String unit, String from, String to, List<ReportPoint> points) {
+    double most = points.stream().mapToDouble(ReportPoint::y).max().orElse(1);
+    return new ReportPlot(title, unit, from, to, most, points);
+  }
+}

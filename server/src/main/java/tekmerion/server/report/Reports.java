@@ -1,0 +1,243 @@
+package tekmerion.server.report;
+
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tekmerion.core.drive.DriveVisit;
+import tekmerion.core.gate.Proven;
+import tekmerion.core.gate.Stance;
+import tekmerion.core.knowhow.KnowHow;
+import tekmerion.core.report.OwnerFacts;
+import tekmerion.core.report.OwnerReport;
+import tekmerion.core.report.OwnerWords;
+import tekmerion.core.ruling.Course;
+import tekmerion.core.weigh.Tilt;
+import tekmerion.core.weigh.Weighed.CauseShare;
+import tekmerion.link.RescueFinding;
+import tekmerion.server.TekmerionProperties;
+import tekmerion.server.job.Job;
+import tekmerion.server.job.Jobs;
+import tekmerion.server.move.MadeMoves;
+import tekmerion.server.part.Machine;
+import tekmerion.server.part.PartPlace;
+import tekmerion.server.problem.Refusal;
+import tekmerion.server.proof.Proofs;
+import tekmerion.server.reading.Readings;
+import tekmerion.server.reading.Visit;
+import tekmerion.server.reading.Visits;
+import tekmerion.server.report.ReportView.Annex;
+import tekmerion.server.report.ReportView.AnnexReading;
+import tekmerion.server.report.ReportView.AnnexRun;
+import tekmerion.server.report.ReportView.AnnexStep;
+import tekmerion.server.report.ReportView.ReportAdvice;
+import tekmerion.server.report.ReportView.ReportSection;
+import tekmerion.server.report.ReportView.ReportWords;
+import tekmerion.server.ruling.RulingService;
+import tekmerion.server.run.DriveRun;
+import tekmerion.server.run.RunWords;
+import tekmerion.server.run.Runs;
+import tekmerion.server.weighing.WeighingService;
+import tekmerion.server.weighing.WeighingService.Evidence;
+
+/** Puts a job's report together from what was kept of it. */
+@Service
+class Reports {
+  /** How long a copy is kept after the machine was handed back. */
+  static final int COPIES_KEPT_DAYS = 30;
+
+  private final Jobs jobs;
+  private final WeighingService weighing;
+  private final RulingService rulings;
+  private final MadeMoves made;
+  private final Proofs proofs;
+  private final Runs runs;
+  private final Readings readings;
+  private final Visits visits;
+  private final KnowHow knowHow;
+  private final JdbcClient jdbc;
+  private final TekmerionProperties properties;
+  private final Clock clock;
+
+  Reports(
+      Jobs jobs,
+      WeighingService weighing,
+      RulingService rulings,
+      MadeMoves made,
+      Proofs proofs,
+      Runs runs,
+      Readings readings,
+      Visits visits,
+      KnowHow knowHow,
+      JdbcClient jdbc,
+      TekmerionProperties properties,
+      Clock clock) {
+    this.jobs = jobs;
+    this.weighing = weighing;
+    this.rulings = rulings;
+    this.made = made;
+    this.proofs = proofs;
+    this.runs = runs;
+    this.readings = readings;
+    this.visits = visits;
+    this.knowHow = knowHow;
+    this.jdbc = jdbc;
+    this.properties = properties;
+    this.clock = clock;
+  }
+
+  /**
+   * @throws Refusal 404 if there is no such job
+   */
+  @Transactional(readOnly = true)
+  ReportView of(String number, Locale locale) {
+    Job job =
+        jobs.findByNumber(number)
+            .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
+    OwnerWords words = new OwnerWords(locale);
+    Evidence evidence = weighing.weigh(job);
+    List<DriveRun> ofJob = runs.ofJob(job.id());
+    List<MadeMoves.Made> moves = made.of(job.id());
+    Optional<CauseShare> cause = cause(job, evidence);
+    OwnerReport report = OwnerReport.of(facts(job, cause, ofJob, moves), words);
+    ZoneId zone = properties.shop().zone();
+    return new ReportView(
+        job.number(),
+        Optional.ofNullable(properties.shop().name()).orElse(""),
+        job.customer().displayName(),
+        job.machine().name(),
+        job.machine().serial(),
+        report.title(),
+        report.job(),
+        report.printed(),
+        report.sections().stream().map(s -> new ReportSection(s.heading(), s.lines())).toList(),
+        ReportPlots.of(visits(evidence, cause), ofJob, words, zone),
+        report.advice().stream().map(a -> new ReportAdvice(a.title(), a.text())).toList(),
+        new ReportWords(
+            words.of("shop"),
+            words.of("advice"),
+            words.of("annex"),
+            words.of("annex.lead"),
+            words.of("annex.runs"),
+            words.of("annex.readings"),
+            words.of("annex.moves"),
+            words.of("annex.none"),
+            words.of("page", "{0}", "{1}")),
+        annex(job, ofJob, moves));
+  }
+
+  /** What was ruled on; else what leans. */
+  private static Optional<CauseShare> cause(Job job, Evidence evidence) {
+    List<CauseShare> causes = evidence.weighed().causes();
+    return causes.stream()
+        .filter(c -> c.cause().equals(job.ruledCause()))
+        .max(Comparator.comparingDouble(CauseShare::probability))
+        .or(() -> causes.stream().findFirst().filter(c -> c.tilt().compareTo(Tilt.LEANING) >= 0));
+  }
+
+  private OwnerFacts facts(
+      Job job, Optional<CauseShare> cause, List<DriveRun> ofJob, List<MadeMoves.Made> moves) {
+    Instant now = clock.instant();
+    ZoneId zone = properties.shop().zone();
+    Optional<Proofs.ProofView> proof = proofs.of(job);
+    List<RulingService.RulingView> ruled = rulings.of(job);
+    List<Course> courses =
+        ruled.isEmpty()
+            ? List.of()
+            : ruled.get(0).courses().stream().map(RulingService.CourseName::course).toList();
+    Optional<RescueFinding> copy =
+        ofJob.stream()
+            .filter(r -> r.kind().isRescue() && r.finding() instanceof RescueFinding)
+            .map(r -> (RescueFinding) r.finding())
+            .filter(f -> f.lostFilesInAll() != null)
+            .findFirst();
+    boolean copied = job.stance() == Stance.COPIED || job.stance() == Stance.COPY_VERIFIED;
+    LocalDate from = LocalDate.ofInstant(job.endedAt() == null ? now : job.endedAt(), zone);
+    return new OwnerFacts(
+        job.machine().name(),
+        job.machine().kind() == Machine.Kind.LOOSE_DRIVE,
+        job.number(),
+        job.takenInAt(),
+        now,
+        zone,
+        job.complaint(),
+        cause.map(CauseShare::cause),
+        cause.filter(c -> c.tilt() == Tilt.IMPLICATED).isPresent(),
+        courses,
+        changes(moves),
+        job.stance(),
+        copy.map(f -> f.lostFiles().stream().map(RescueFinding.LostFile::path).toList()),
+        copy.map(RescueFinding::lostFilesInAll).orElse(0L),
+        copied ? Optional.of(from.plusDays(COPIES_KEPT_DAYS)) : Optional.empty(),
+        replaced(job),
+        proof.map(Proofs.ProofView::proven).orElse(Proven.NOT_NEEDED),
+        proof.map(Proofs.ProofView::clean).orElse(0));
+  }
+
+  /** What was changed and stayed so, oldest first. */
+  private List<String> changes(List<MadeMoves.Made> newestFirst) {
+    List<String> changes = new ArrayList<>();
+    newestFirst.stream()
+        .filter(m -> m.outcome() == MadeMoves.MoveEnd.DONE)
+        .filter(m -> knowHow.move(m.move()).filter(MadeMoves::changes).isPresent())
+        .forEach(m -> changes.add(0, m.title()));
+    return changes;
+  }
+
+  /** Parts that came into a place of the machine while the job went on, where another one was. */
+  private List<String> replaced(Job job) {
+    return jdbc.sql(
+            "SELECT n.slot, p.model FROM part_place n JOIN part p ON p.id = n.part_id"
+                + " WHERE n.machine_id = ? AND n.since > ? AND EXISTS (SELECT 1 FROM part_place o"
+                + " WHERE o.machine_id = n.machine_id AND o.drive_key = n.drive_key"
+                + " AND o.part_id <> n.part_id AND o.until IS NOT NULL AND o.until >= ?)"
+                + " ORDER BY n.since")
+        .params(
+            job.machine().id(), Timestamp.from(job.takenInAt()), Timestamp.from(job.takenInAt()))
+        .query((rs, n) -> "%s: %s.".formatted(rs.getString(1), rs.getString(2)))
+        .list();
+  }
+
+  private List<DriveVisit> visits(Evidence evidence, Optional<CauseShare> cause) {
+    return evidence.drives().stream()
+        .filter(d -> cause.filter(c -> c.part().equals(d.driveKey())).isPresent())
+        .map(PartPlace::part)
+        .findFirst()
+        .map(part -> visits.of(part.id()).stream().map(Visit::said).toList())
+        .orElse(List.of());
+  }
+
+  private Annex annex(Job job, List<DriveRun> ofJob, List<MadeMoves.Made> moves) {
+    return new Annex(
+        ofJob.stream()
+            .filter(r -> r.result() != null)
+            .map(
+                r ->
+                    new AnnexRun(
+                        r.id(),
+                        RunWords.name(r.kind()),
+                        r.driveKey(),
+                        r.result().endedAt(),
+                        RunWords.outcome(r),
+                        r.result().why()))
+            .sorted(Comparator.comparing(AnnexRun::at))
+            .toList(),
+        readings.findByJobIdOrderByTakenAtDesc(job.id()).stream()
+            .map(r -> new AnnexReading(r.getId(), r.driveKey(), r.takenAt()))
+            .sorted(Comparator.comparing(AnnexReading::at))
+            .toList(),
+        moves.stream()
+            .map(m -> new AnnexStep(m.title(), m.words(), m.by(), m.at()))
+            .sorted(Comparator.comparing(AnnexStep::at))
+            .toList());
+  }
+}
