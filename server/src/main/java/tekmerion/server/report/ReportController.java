@@ -25,7 +25,7 @@ class ReportController {
    */
   @GetMapping("/report")
   ReportView report(
-      @PathVariable String number, @RequestParam(defaultValue = "en") String language) {
+      @PathVariable String number, @RequestParam(defaultValue = "en-GB") String language) {
     return reports.of(number, Locale.forLanguageTag(language));
   }
 
@@ -35,7 +35,7 @@ class ReportController {
   @GetMapping(path = "/report.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
   ResponseEntity<byte[]> pdf(
       @PathVariable String number,
-      @RequestParam(defaultValue = "en") String language,
+      @RequestParam(defaultValue = "en-GB") String language,
       @RequestParam(defaultValue = "A4") Paper paper,
       @RequestParam(defaultValue = "true") boolean annex) {
     byte[] pdf = ReportPdf.of(reports.of(number, Locale.forLanguageTag(language)), paper, annex);
