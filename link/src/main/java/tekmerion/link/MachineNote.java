@@ -59,14 +59,25 @@ public record MachineNote(
     return text == null ? "" : text;
   }
 
-  /** A drive by the key under which it can be asked, and where it sits. */
-  public record DriveNote(String key, String slot) {
+  /**
+   * A drive by the key under which it can be asked, and where it sits.
+   *
+   * @param offLimits why it must never be written to; empty if nothing speaks against it, null if
+   *     it can never be written to here
+   */
+  public record DriveNote(String key, String slot, String offLimits) {
+    /** One that is never written to. */
+    public DriveNote(String key, String slot) {
+      this(key, slot, null);
+    }
+
     public DriveNote {
       if (key == null || key.isBlank()) {
         throw new IllegalArgumentException("a drive without a key");
       }
       key = checked(key);
       slot = checked(slot);
+      offLimits = offLimits == null ? null : checked(offLimits);
     }
   }
 
@@ -77,7 +88,14 @@ public record MachineNote(
         d.model(),
         d.serial(),
         d.probeHost(),
-        machine.drives().stream().map(drive -> new DriveNote(drive.key(), drive.slot())).toList(),
+        machine.drives().stream()
+            .map(
+                drive ->
+                    new DriveNote(
+                        drive.key(),
+                        drive.slot(),
+                        drive.writer().map(w -> w.offLimits().orElse("")).orElse(null)))
+            .toList(),
         others(machine));
   }
 

@@ -19,7 +19,8 @@ import java.util.Set;
   @JsonSubTypes.Type(value = PartFinding.LoadFinding.class, name = "load"),
   @JsonSubTypes.Type(value = SurveyFinding.class, name = "survey"),
   @JsonSubTypes.Type(value = RescueFinding.class, name = "rescue"),
-  @JsonSubTypes.Type(value = FilesFinding.class, name = "files")
+  @JsonSubTypes.Type(value = FilesFinding.class, name = "files"),
+  @JsonSubTypes.Type(value = EraseFinding.class, name = "erase")
 })
 public sealed interface PartFinding
     permits PartFinding.MarchFinding,
@@ -28,7 +29,8 @@ public sealed interface PartFinding
         PartFinding.LoadFinding,
         SurveyFinding,
         RescueFinding,
-        FilesFinding {
+        FilesFinding,
+        EraseFinding {
   int MOST_ROWS = 1_000;
   int MOST_CHARS = 400;
 

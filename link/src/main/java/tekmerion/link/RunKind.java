@@ -28,7 +28,9 @@ public enum RunKind {
   /** Reads an image again and compares it with what was read of its drive. */
   VERIFY_IMAGE,
   /** Copies files out of a drive, or out of its image; each is read again. */
-  FILE_COPY;
+  FILE_COPY,
+  /** Writes all of a drive over with zeros; only with a release. */
+  ERASE;
 
   /** Key of the board with its memory. */
   public static final String BOARD = "board";
@@ -58,9 +60,18 @@ public enum RunKind {
     return this == RESCUE_IN_USE || this == RESCUE_WHOLE;
   }
 
+  /** What writes into the job's folder of copies, or reads from there. */
+  public boolean isCopy() {
+    return isRescue() || this == VERIFY_IMAGE || this == FILE_COPY;
+  }
+
   /** What is done about the data on a drive, and what that needs to know first. */
   public boolean isOfData() {
-    return isRescue() || this == SURVEY || this == VERIFY_IMAGE || this == FILE_COPY;
+    return isRescue()
+        || this == SURVEY
+        || this == VERIFY_IMAGE
+        || this == FILE_COPY
+        || this == ERASE;
   }
 
   public boolean isSurface() {

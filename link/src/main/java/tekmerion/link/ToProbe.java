@@ -29,16 +29,34 @@ public sealed interface ToProbe {
   record ReadDrive(UUID requestId, String driveKey) implements ToProbe {}
 
   /**
-   * Start a run on a drive, or go on with it where it stopped. The drive is only read. Repeats are
-   * harmless.
+   * Start a run on a drive, or go on with it where it stopped. Without a release the drive is only
+   * read. Repeats are harmless.
    *
    * @param gentle the drive is under suspicion: give up sooner
    * @param stance of the data on it: the probe asks its own gate before a run that loads the drive
    * @param copy where a copy belongs and what is wanted of it; null for other runs
+   * @param release what it may write to; null for runs that only read
    */
   record StartRun(
-      UUID requestId, String driveKey, RunKind run, boolean gentle, Stance stance, CopyOrder copy)
-      implements ToProbe {}
+      UUID requestId,
+      String driveKey,
+      RunKind run,
+      boolean gentle,
+      Stance stance,
+      CopyOrder copy,
+      Release release)
+      implements ToProbe {
+    /** One that only reads the drive. */
+    public StartRun(
+        UUID requestId,
+        String driveKey,
+        RunKind run,
+        boolean gentle,
+        Stance stance,
+        CopyOrder copy) {
+      this(requestId, driveKey, run, gentle, stance, copy, null);
+    }
+  }
 
   /**
    * @param pause keep what is known and wait; else end it

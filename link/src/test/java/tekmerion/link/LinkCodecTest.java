@@ -262,6 +262,29 @@ class LinkCodecTest {
         arguments("to-server", ToServer.class, ended(RunKind.RESCUE_IN_USE, RESCUE)),
         arguments("to-server", ToServer.class, ended(RunKind.FILE_COPY, FILES)),
         arguments(
+            "to-server",
+            ToServer.class,
+            ended(RunKind.ERASE, new EraseFinding("read back", 9, 8, 1, 5, 0, 1, 0.4))),
+        arguments(
+            "to-probe",
+            ToProbe.class,
+            new ToProbe.StartRun(
+                ID,
+                "drive-a",
+                RunKind.ERASE,
+                false,
+                Stance.NOT_WANTED,
+                null,
+                Release.of(
+                    ID,
+                    "drive-a",
+                    "HELM-1000S",
+                    "19-B",
+                    9,
+                    Stance.NOT_WANTED,
+                    NOON,
+                    new byte[32]))),
+        arguments(
             "to-probe",
             ToProbe.class,
             new ToProbe.StartRun(
@@ -289,6 +312,29 @@ class LinkCodecTest {
 
     assertThat(schema(schema).validate(json, InputFormat.JSON)).as(json).isEmpty();
     assertThat(LinkCodec.decode(json, type)).isEqualTo(message);
+  }
+
+  /** Whatever is changed of it, and whoever else signs it. */
+  @Test
+  void aReleaseHoldsOnlyAsItWasSigned() {
+    byte[] key = Release.key("a token");
+    Release r = Release.of(ID, "drive-a", "HELM-1000S", "19-B", 9, Stance.NOT_WANTED, NOON, key);
+
+    assertThat(r.holds(key)).isTrue();
+    assertThat(r.holds(Release.key("another token"))).isFalse();
+    Instant later = NOON.plusSeconds(1);
+    UUID other = new UUID(1, 2);
+    assertThat(
+            List.of(
+                new Release(other, "drive-a", r.model(), "19-B", 9, r.stance(), NOON, r.mac()),
+                new Release(ID, "drive-b", r.model(), "19-B", 9, r.stance(), NOON, r.mac()),
+                new Release(ID, "drive-a", "HELM", "19-B", 9, r.stance(), NOON, r.mac()),
+                new Release(ID, "drive-a", r.model(), "77-D", 9, r.stance(), NOON, r.mac()),
+                new Release(ID, "drive-a", r.model(), "19-B", 8, r.stance(), NOON, r.mac()),
+                new Release(ID, "drive-a", r.model(), "19-B", 9, Stance.WANTED, NOON, r.mac()),
+                new Release(ID, "drive-a", r.model(), "19-B", 9, r.stance(), later, r.mac()),
+                new Release(ID, "drive-a", r.model(), "19-B", 9, r.stance(), NOON, null)))
+        .noneMatch(changed -> changed.holds(key));
   }
 
   @Test

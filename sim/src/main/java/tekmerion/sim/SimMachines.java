@@ -31,8 +31,9 @@ import tekmerion.sim.disk.DiskContent;
  * <p>{@code sim:bad-module} has two memory modules, A and B, of which B is bad; what sits in its
  * two slots is said after a third comma, as {@code AB}, {@code -B} or {@code B-}. {@code
  * sim:tired-battery} has a worn pack. {@code sim:busy-drive} is at work, and calm after a third
- * comma with {@code calm}. {@code sim:outside-disk} is a bench machine with a customer's disk
- * docked to it, whose first sectors were written over.
+ * comma with {@code calm}. {@code sim:worn-disk} has its drive replaced with {@code new}. {@code
+ * sim:outside-disk} is a bench machine with a customer's disk docked to it, whose first sectors
+ * were written over.
  */
 public final class SimMachines implements MachineProvider {
   private static final String SCHEME = "sim:";
@@ -69,7 +70,7 @@ public final class SimMachines implements MachineProvider {
     double speedUp = parts.length >= 3 ? Double.parseDouble(parts[2]) : 60;
     String setting = parts.length == 4 ? parts[3] : "";
     return switch (parts[0]) {
-      case "worn-disk" -> Optional.of(wornDisk(perPage, speedUp));
+      case "worn-disk" -> Optional.of(wornDisk(perPage, speedUp, setting));
       case "sound-drive" -> Optional.of(soundDrive(perPage, speedUp));
       case "bad-bridge" -> Optional.of(badBridge(perPage, speedUp));
       case "worn-flash" -> Optional.of(wornFlash(perPage, speedUp));
@@ -81,7 +82,11 @@ public final class SimMachines implements MachineProvider {
     };
   }
 
-  private MachineUnderTest wornDisk(Duration perPage, double speedUp) {
+  private MachineUnderTest wornDisk(Duration perPage, double speedUp, String setting) {
+    if (setting.equals("new")) {
+      SimDrive fresh = drive("QUAY-960F", "Q96F-00218-M", SECTORS_1_TB, 218, 3, speedUp);
+      return machine("Ostrel", "17", "OST17-2207-118", fresh, slow(fresh, perPage));
+    }
     SimDrive drive = wornDisk(1_140, READ_ELEMENT_FAILED, clock, speedUp);
     return machine(
         "Ostrel",
@@ -159,7 +164,8 @@ public final class SimMachines implements MachineProvider {
             Optional.of(() -> surface(flash, speedUp)),
             Optional.empty(),
             Optional.of(
-                () -> new SimBytes(surface(flash, speedUp), Contents.anyOwner(flash.sectors())))));
+                () -> new SimBytes(surface(flash, speedUp), Contents.anyOwner(flash.sectors()))),
+            Optional.empty()));
   }
 
   private static SimSurface surface(SimFlash flash, double speedUp) {
@@ -253,7 +259,8 @@ public final class SimMachines implements MachineProvider {
             pages,
             Optional.of(drive::surface),
             Optional.of(drive.selfTests()),
-            Optional.of(() -> new SimBytes(drive.surface(), content))));
+            Optional.of(() -> new SimBytes(drive.surface(), content)),
+            Optional.of(SimWriter.of(drive::surface, content, Optional.empty()))));
   }
 
   private record SimMachine(

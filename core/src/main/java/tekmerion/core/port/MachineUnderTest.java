@@ -70,6 +70,7 @@ public interface MachineUnderTest {
    * @param surface opens it for reading by position; empty if that is not possible here
    * @param selfTests empty if it has none, or none that can be asked for here
    * @param bytes opens it for reading what is on it; empty if that is not possible here
+   * @param writer opens it for writing; empty if that is never done here
    */
   record Drive(
       String key,
@@ -77,7 +78,16 @@ public interface MachineUnderTest {
       PageSource pages,
       Optional<SurfaceOpener> surface,
       Optional<SelfTests> selfTests,
-      Optional<BytesOpener> bytes) {}
+      Optional<BytesOpener> bytes,
+      Optional<WriterOpener> writer) {}
+
+  /** Opens a drive for writing: whoever asks must hold a release. */
+  interface WriterOpener {
+    /** Why it must never be written to, whatever was released; asked anew each time. */
+    Optional<String> offLimits();
+
+    DriveWriter open() throws IOException;
+  }
 
   /** Opens a drive anew for each look at what is on it. */
   interface BytesOpener {

@@ -3,21 +3,15 @@ package tekmerion.probe.link;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Clock;
-import java.util.EnumMap;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
 import java.util.logging.Level;
 import java.util.logging.Logger;
-import tekmerion.core.drive.DriveIdentity;
-import tekmerion.core.drive.DriveReading;
 import tekmerion.core.port.MachineUnderTest;
-import tekmerion.core.port.PageAnswer;
-import tekmerion.core.port.PageKind;
 import tekmerion.link.LinkEvent;
-import tekmerion.link.RunKind;
 import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
 import tekmerion.probe.copy.CopyFolder;
@@ -33,8 +27,10 @@ final class DataRuns {
   private final Consumer<ToServer> tell;
   private final Map<UUID, RunHost.Running> running;
   private final Consumer<LinkEvent> keep;
+  private final Supplier<byte[]> key;
 
   /**
+   * @param key of this probe and the server, by which releases hold
    * @param folder where it is remembered when a run began
    * @param copies where copies go
    */
@@ -44,13 +40,15 @@ final class DataRuns {
       Clock clock,
       Consumer<ToServer> tell,
       Map<UUID, RunHost.Running> running,
-      Consumer<LinkEvent> keep) {
+      Consumer<LinkEvent> keep,
+      Supplier<byte[]> key) {
     this.folder = folder;
     this.copies = copies;
     this.clock = clock;
     this.tell = tell;
     this.running = running;
     this.keep = keep;
+    this.key = key;
   }
 
   /**
@@ -89,8 +87,7 @@ final class DataRuns {
   private PartTask task(
       PartTask.Job job, MachineUnderTest.BytesOpener bytes, MachineUnderTest.Drive drive) {
     ToProbe.StartRun command = job.command();
-    boolean copies = command.run() != RunKind.SURVEY;
-    if (copies && command.copy() == null) {
+    if (command.run().isCopy() && command.copy() == null) {
       throw new IllegalArgumentException("the server did not say where the copy belongs");
     }
     return switch (command.run()) {
@@ -98,6 +95,7 @@ final class DataRuns {
       case RESCUE_IN_USE, RESCUE_WHOLE -> new RescueTask(job, bytes, () -> where(command, drive));
       case VERIFY_IMAGE -> new VerifyTask(job, () -> where(command, drive));
       case FILE_COPY -> new FileCopyTask(job, bytes, () -> where(command, drive));
+      case ERASE -> new EraseTask(job, drive, key.get());
       default -> throw new IllegalArgumentException("this is no run about data");
     };
   }
@@ -112,13 +110,8 @@ final class DataRuns {
 
   /** As the drive tells it; the slot where it does not. */
   private static String identity(MachineUnderTest.Drive drive) {
-    Map<PageKind, PageAnswer> answers = new EnumMap<>(PageKind.class);
-    drive.pages().kinds().stream()
-        .filter(k -> k.wireName().contains("identify"))
-        .forEach(k -> answers.put(k, drive.pages().read(k)));
-    Optional<DriveIdentity> told = DriveIdentity.of(new DriveReading(answers));
-    return told.map(
-            d -> "%s %s %d bytes".formatted(d.model(), d.serial(), d.capacityBytes().orElse(0)))
+    return WhoIsIt.ask(drive)
+        .map(d -> "%s %s %d bytes".formatted(d.model(), d.serial(), d.capacityBytes().orElse(0)))
         .orElse("the drive in " + drive.slot());
   }
 

@@ -31,6 +31,7 @@ import tekmerion.core.surface.SurfacePass;
 import tekmerion.core.surface.SurfaceResult;
 import tekmerion.link.LinkCodec;
 import tekmerion.link.LinkEvent;
+import tekmerion.link.Release;
 import tekmerion.link.RunKind;
 import tekmerion.link.SurfaceNote;
 import tekmerion.link.ToProbe;
@@ -78,7 +79,7 @@ final class RunHost implements AutoCloseable {
     this.tell = tell;
     this.onEvent = onEvent;
     this.parts = new PartRuns(machine, folder, clock, tell, running, this::keep);
-    this.data = new DataRuns(folder, copies, clock, tell, running, this::keep);
+    this.data = new DataRuns(folder, copies, clock, tell, running, this::keep, this::releaseKey);
   }
 
   void accept(ToProbe.StartRun command) {
@@ -111,6 +112,11 @@ final class RunHost implements AutoCloseable {
     } catch (IllegalArgumentException e) {
       couldNotRun(command, e.getMessage());
     }
+  }
+
+  /** Nothing holds for a probe that is not enrolled. */
+  private byte[] releaseKey() {
+    return outbox.identity(Enroller.TOKEN).map(Release::key).orElseGet(() -> new byte[0]);
   }
 
   private boolean isBegun(ToProbe.StartRun command) {

@@ -57,7 +57,8 @@ public final class LinuxMachine implements MachineProvider, MachineUnderTest {
         LocalDrives.pages(drive),
         Optional.of(() -> DirectFile.open(drive.device())),
         drive.canBeAsked() ? Optional.of(new LinuxSelfTests(drive)) : Optional.empty(),
-        Optional.of(() -> DirectBytes.open(drive.device())));
+        Optional.of(() -> DirectBytes.open(drive.device())),
+        Optional.of(RawWriter.of(drive)));
   }
 
   /** Empty if not reported, or not to be read without being root. */

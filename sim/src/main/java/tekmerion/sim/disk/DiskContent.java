@@ -1,5 +1,6 @@
 package tekmerion.sim.disk;
 
+import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.util.Arrays;
@@ -13,6 +14,9 @@ public final class DiskContent {
   private final TreeMap<Long, byte[]> pieces = new TreeMap<>();
   private final TreeMap<Long, MadeFile> bodies = new TreeMap<>();
   private int longest;
+
+  /** First byte and the one after the last of what was written over with zeros; none touch. */
+  private final TreeMap<Long, Long> zeroed = new TreeMap<>();
 
   /** One partition in a table of the old kind. */
   public static DiskContent withPartition(int type, long firstSector, long sectors) {
@@ -41,8 +45,30 @@ public final class DiskContent {
     return this;
   }
 
+  /**
+   * Whoever writes something else than zeros is told that this disk does not take it; it looks at
+   * one byte in each block of 4,096, or a terabyte would take minutes.
+   *
+   * @throws IOException if it is anything but zeros
+   */
+  public synchronized void write(long offset, byte[] bytes) throws IOException {
+    for (int i = 0; i < bytes.length; i += 4096) {
+      if (bytes[i] != 0) {
+        throw new IOException("the simulated disk takes zeros only");
+      }
+    }
+    long from = offset;
+    long to = offset + bytes.length;
+    Map.Entry<Long, Long> before = zeroed.floorEntry(from);
+    if (before != null && before.getValue() >= from) {
+      from = before.getKey();
+      to = Math.max(to, before.getValue());
+    }
+    zeroed.put(from, to);
+  }
+
   /** Of any place. */
-  public byte[] read(long offset, int length) {
+  public synchronized byte[] read(long offset, int length) {
     byte[] into = new byte[length];
     Map.Entry<Long, MadeFile> before = bodies.floorEntry(offset);
     long from = before == null ? offset : before.getKey();
@@ -51,6 +77,7 @@ public final class DiskContent {
     pieces
         .subMap(offset - longest, offset + length)
         .forEach((at, bytes) -> overlay(at, bytes, offset, into));
+    zeroed.headMap(offset + length).forEach((begin, end) -> zero(begin, end, offset, into));
     return into;
   }
 
@@ -59,6 +86,14 @@ public final class DiskContent {
     long end = Math.min(at + file.bytes(), offset + into.length);
     if (begin < end) {
       file.fill(begin - at, into, (int) (begin - offset), (int) (end - begin));
+    }
+  }
+
+  private static void zero(long begin, long end, long offset, byte[] into) {
+    int from = (int) Math.max(0, begin - offset);
+    int to = (int) Math.max(0, Math.min(into.length, end - offset));
+    if (from < to) {
+      Arrays.fill(into, from, to, (byte) 0);
     }
   }
 

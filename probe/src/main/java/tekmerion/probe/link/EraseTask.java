@@ -1,0 +1,165 @@
+package tekmerion.probe.link;
+
+import java.io.IOException;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.Optional;
+import java.util.Random;
+import tekmerion.core.drive.DriveIdentity;
+import tekmerion.core.gate.Gate;
+import tekmerion.core.gate.GateAnswer;
+import tekmerion.core.gate.Touch;
+import tekmerion.core.port.ByteSource;
+import tekmerion.core.port.DriveWriter;
+import tekmerion.core.port.MachineUnderTest;
+import tekmerion.link.EraseFinding;
+import tekmerion.link.LinkEvent.End;
+import tekmerion.link.Release;
+
+/**
+ * Writes a drive over with zeros, once, and reads back random places of it. Everything that the
+ * server checked is checked here again, with the drive's own answers of this moment.
+ */
+final class EraseTask extends PartTask {
+  private static final int CHUNK = 4 << 20;
+  private static final int LOOK = 4_096;
+  private static final int LOOKS = 3_000;
+  private static final long TELL_NANOS = 1_000_000_000L;
+
+  private final MachineUnderTest.Drive drive;
+  private final byte[] key;
+  private final Clock clock;
+  private long toldAt;
+
+  /**
+   * @param key of this probe and the server; empty if it is not enrolled
+   */
+  EraseTask(Job job, MachineUnderTest.Drive drive, byte[] key) {
+    super(job);
+    this.drive = drive;
+    this.key = key.clone();
+    this.clock = job.clock();
+  }
+
+  @Override
+  Outcome carryOut() {
+    Optional<String> refused = refused();
+    if (refused.isPresent()) {
+      return new Outcome(End.COULD_NOT_RUN, "refused by the probe: " + refused.get(), null);
+    }
+    try (DriveWriter writer = drive.writer().orElseThrow().open()) {
+      return erase(writer, command().release().sizeBytes());
+    } catch (IOException e) {
+      return new Outcome(End.COULD_NOT_RUN, "it cannot be opened: " + e.getMessage(), null);
+    }
+  }
+
+  /** Why nothing is written; empty if everything holds. */
+  private Optional<String> refused() {
+    Release release = command().release();
+    if (release == null || !release.holds(key)) {
+      return Optional.of("there is no release of the server's for it");
+    }
+    if (!release.run().equals(command().requestId()) || !release.driveKey().equals(drive.key())) {
+      return Optional.of("the release is for something else");
+    }
+    Instant now = clock.instant();
+    if (now.isAfter(release.until())) {
+      return Optional.of("the release has run out");
+    }
+    if (Gate.ofData(Touch.ERASES, release.stance()) instanceof GateAnswer.Locked locked) {
+      return Optional.of(locked.reason());
+    }
+    if (drive.writer().isEmpty() || drive.bytes().isEmpty()) {
+      return Optional.of("this drive is never written to from here");
+    }
+    Optional<String> offLimits = drive.writer().get().offLimits();
+    return offLimits.isPresent() ? offLimits : otherDrive(release);
+  }
+
+  private Optional<String> otherDrive(Release release) {
+    Optional<DriveIdentity> told = WhoIsIt.ask(drive);
+    if (told.isEmpty()) {
+      return Optional.of("the drive does not tell who it is");
+    }
+    DriveIdentity id = told.get();
+    boolean same =
+        id.model().equals(release.model())
+            && id.serial().equals(release.serial())
+            && id.capacityBytes().orElse(-1) == release.sizeBytes();
+    if (!same) {
+      return Optional.of("another drive is there now: %s %s".formatted(id.model(), id.serial()));
+    }
+    try (ByteSource bytes = drive.bytes().orElseThrow().open()) {
+      return bytes.sizeBytes() == release.sizeBytes()
+          ? Optional.empty()
+          : Optional.of("what would be written to has another size than the drive tells");
+    } catch (IOException e) {
+      return Optional.of("it cannot be opened: " + e.getMessage());
+    }
+  }
+
+  private Outcome erase(DriveWriter writer, long size) throws IOException {
+    byte[] zeros = new byte[CHUNK];
+    long written = 0;
+    long refused = 0;
+    for (long at = 0; at < size; at += CHUNK) {
+      if (isStopped()) {
+        writer.flush();
+        return new Outcome(
+            End.CANCELLED,
+            "ended by a technician: it is erased in part",
+            note("ended", size, written, refused));
+      }
+      int length = (int) Math.min(CHUNK, size - at);
+      try {
+        writer.write(at, length == CHUNK ? zeros : new byte[length]);
+        written += length;
+      } catch (IOException e) {
+        refused += length;
+      }
+      if (System.nanoTime() - toldAt >= TELL_NANOS) {
+        toldAt = System.nanoTime();
+        tell(0.95 * at / size, note("writes zeros", size, written, refused));
+      }
+    }
+    writer.flush();
+    return new Outcome(End.COMPLETE, "", readBack(size, written, refused));
+  }
+
+  private static EraseFinding note(String phase, long size, long written, long refused) {
+    return new EraseFinding(phase, size, written, refused, 0, 0, 0, null);
+  }
+
+  /** First, last, and random places between: with n of n zero at most 3/n of it is not, 95 %. */
+  private EraseFinding readBack(long size, long written, long refused) throws IOException {
+    Random random = new Random(size ^ command().requestId().hashCode());
+    int looked = 0;
+    int notZero = 0;
+    int unreadable = 0;
+    try (ByteSource bytes = drive.bytes().orElseThrow().open()) {
+      int length = (int) Math.min(LOOK, size);
+      long places = size / length;
+      for (int i = 0; i < LOOKS && !isStopped(); i++) {
+        long place = i == 0 ? 0 : i == 1 ? places - 1 : (long) (random.nextDouble() * places);
+        Optional<byte[]> got = bytes.read(place * length, length);
+        looked++;
+        unreadable += got.isEmpty() ? 1 : 0;
+        notZero += got.filter(EraseTask::isNotZero).isPresent() ? 1 : 0;
+      }
+    }
+    int bad = notZero + unreadable;
+    double most =
+        bad == 0 ? 3.0 / Math.max(3, looked) : Math.min(1, (bad + 2 * Math.sqrt(bad) + 3) / looked);
+    return new EraseFinding("read back", size, written, refused, looked, notZero, unreadable, most);
+  }
+
+  private static boolean isNotZero(byte[] bytes) {
+    for (byte b : bytes) {
+      if (b != 0) {
+        return true;
+      }
+    }
+    return false;
+  }
+}

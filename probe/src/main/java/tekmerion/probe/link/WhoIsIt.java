@@ -1,0 +1,24 @@
+package tekmerion.probe.link;
+
+import java.util.EnumMap;
+import java.util.Map;
+import java.util.Optional;
+import tekmerion.core.drive.DriveIdentity;
+import tekmerion.core.drive.DriveReading;
+import tekmerion.core.port.MachineUnderTest;
+import tekmerion.core.port.PageAnswer;
+import tekmerion.core.port.PageKind;
+
+/** Asks a drive who it is, at this moment. */
+final class WhoIsIt {
+  private WhoIsIt() {}
+
+  /** Empty if it does not tell, or not in a sound page. */
+  static Optional<DriveIdentity> ask(MachineUnderTest.Drive drive) {
+    Map<PageKind, PageAnswer> answers = new EnumMap<>(PageKind.class);
+    drive.pages().kinds().stream()
+        .filter(k -> k.wireName().contains("identify"))
+        .forEach(k -> answers.put(k, drive.pages().read(k)));
+    return DriveIdentity.of(new DriveReading(answers));
+  }
+}
