@@ -87,6 +87,7 @@ class GateWalkTest {
           "post /api/jobs/{number}/moves/{move}/begin",
           "post /api/jobs/{number}/moves/{move}/outcome",
           "post /api/jobs/{number}/drives/{driveKey}/runs", // RunTest
+          "post /api/jobs/{number}/drives/{driveKey}/erase", // EraseTest
           "post /api/runs/{id}/resume", // RunTest
           "post /api/jobs/{number}/ready",
           "post /api/jobs/{number}/end");

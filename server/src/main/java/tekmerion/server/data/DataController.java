@@ -16,6 +16,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import tekmerion.core.gate.NamedDrive;
 import tekmerion.link.RunKind;
 import tekmerion.link.SurveyFinding;
 import tekmerion.server.account.Person;
@@ -30,6 +31,7 @@ import tekmerion.server.run.RunView;
 class DataController {
   private final DataViews views;
   private final AskRun ask;
+  private final EraseGates gates;
 
   /**
    * @param volume number that the survey named
@@ -37,11 +39,19 @@ class DataController {
    */
   record FilesAsked(int volume, @NotEmpty @Size(max = 300) List<@NotNull String> folders) {}
 
+  /** The drive as it was typed by whoever has it in hand. */
+  record EraseAsked(
+      long version,
+      @NotNull @Size(max = 40) String size,
+      @NotNull @Size(max = 100) String model,
+      @NotNull @Size(max = 10) String lastFour) {}
+
   record CopyBegun(UUID run) {}
 
-  DataController(DataViews views, AskRun ask) {
+  DataController(DataViews views, AskRun ask, EraseGates gates) {
     this.views = views;
     this.ask = ask;
+    this.gates = gates;
   }
 
   @GetMapping("/data")
@@ -69,6 +79,18 @@ class DataController {
             RunKind.FILE_COPY,
             new AskRun.FilesWanted(asked.volume(), List.copyOf(asked.folders())),
             person));
+  }
+
+  @PostMapping("/erase")
+  @ResponseStatus(HttpStatus.ACCEPTED)
+  CopyBegun erase(
+      @PathVariable String number,
+      @PathVariable String driveKey,
+      @Valid @RequestBody EraseAsked asked,
+      @AuthenticationPrincipal Person person) {
+    person.must(Role.TECHNICIAN, Role.LEAD);
+    NamedDrive named = new NamedDrive(asked.size(), asked.model(), asked.lastFour());
+    return new CopyBegun(ask.erase(number, driveKey, asked.version(), named, gates, person));
   }
 
   private static SurveyFinding.VolumeNote volume(RunView survey, int number) {

@@ -17,6 +17,9 @@ import tekmerion.server.run.RunView;
  * @param check the newest check of that image; null if there was none
  * @param files newest copies of files, one for each volume
  * @param open what goes on or is paused now; null if nothing does
+ * @param erased the newest erasing; null if there was none
+ * @param eraseLock null if only its name is wanted
+ * @param version of the job
  * @param steps what can be started, in the order in which it makes sense
  */
 record DataView(
@@ -37,7 +40,13 @@ record DataView(
     @Schema(nullable = true) RunView check,
     List<FilesOfVolume> files,
     @Schema(nullable = true) RunView open,
-    List<DataStep> steps) {
+    List<DataStep> steps,
+    @Schema(nullable = true) RunView erased,
+    @Schema(nullable = true) EraseLock eraseLock,
+    long version) {
+
+  /** Why the drive cannot be erased now, and what opens that. */
+  record EraseLock(String reason, String opens) {}
 
   /** The newest copy of files of a volume. */
   record FilesOfVolume(int volume, RunView run) {}

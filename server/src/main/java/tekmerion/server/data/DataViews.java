@@ -43,6 +43,7 @@ class DataViews {
   private final Runs runs;
   private final CopiesOfJob copies;
   private final AskRun ask;
+  private final EraseGates gates;
 
   DataViews(
       Jobs jobs,
@@ -51,7 +52,8 @@ class DataViews {
       WeighingService weighing,
       Runs runs,
       CopiesOfJob copies,
-      AskRun ask) {
+      AskRun ask,
+      EraseGates gates) {
     this.jobs = jobs;
     this.bays = bays;
     this.probes = probes;
@@ -59,6 +61,7 @@ class DataViews {
     this.runs = runs;
     this.copies = copies;
     this.ask = ask;
+    this.gates = gates;
   }
 
   /** What was found out until now, newest first of each sort. */
@@ -68,6 +71,7 @@ class DataViews {
       Optional<DriveRun> check,
       Map<Integer, DriveRun> files,
       Optional<DriveRun> open,
+      Optional<DriveRun> erased,
       CopyEvidence evidence) {}
 
   @Transactional(readOnly = true)
@@ -105,7 +109,13 @@ class DataViews {
             .map(e -> new FilesOfVolume(e.getKey(), RunView.of(e.getValue())))
             .toList(),
         view(known.open()),
-        steps(known, probe.isPresent(), job));
+        steps(known, probe.isPresent(), job),
+        view(known.erased()),
+        gates
+            .lock(job, driveKey, evidence, probe)
+            .map(l -> new DataView.EraseLock(l.reason(), l.opens()))
+            .orElse(null),
+        job.version());
   }
 
   private Known known(Job job, String driveKey) {
@@ -130,6 +140,7 @@ class DataViews {
         runs.ofJob(job.id()).stream()
             .filter(r -> r.driveKey().equals(driveKey) && r.state() != DriveRun.State.ENDED)
             .findFirst(),
+        first(all, r -> r.kind() == RunKind.ERASE && r.result() != null),
         copies.of(job.id(), driveKey));
   }
 

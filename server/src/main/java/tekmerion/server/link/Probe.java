@@ -51,6 +51,11 @@ public class Probe {
     return id;
   }
 
+  /** The hash of its token, which nobody else has. */
+  byte[] releaseKey() {
+    return tokenHash.clone();
+  }
+
   public Long bayId() {
     return bayId;
   }

@@ -22,6 +22,8 @@ public class ProbeBoard {
 
   /**
    * @param drives keys of the drives it can read
+   * @param offLimits why a drive must never be written to, by key; empty if nothing speaks against
+   *     it; a drive that can never be written to there is missing
    * @param others what else it can read or run there
    * @param lastSeenAt null if it has never connected
    */
@@ -31,6 +33,7 @@ public class ProbeBoard {
       String probeVersion,
       String machine,
       List<String> drives,
+      @Schema(hidden = true) Map<String, String> offLimits,
       List<String> others,
       @Schema(nullable = true) Instant lastSeenAt) {}
 
@@ -55,6 +58,12 @@ public class ProbeBoard {
     socket.send(probeId, message);
   }
 
+  /** With which a release for this probe is signed. */
+  @Transactional(readOnly = true)
+  public byte[] releaseKey(UUID probeId) {
+    return probes.findById(probeId).orElseThrow().releaseKey();
+  }
+
   private static ProbeView view(Probe probe) {
     MachineNote note = LinkCodec.decode(probe.machineNote(), MachineNote.class);
     Function<MachineNote.DriveNote, String> key = MachineNote.DriveNote::key;
@@ -64,6 +73,9 @@ public class ProbeBoard {
         probe.probeVersion(),
         "%s %s".formatted(note.maker(), note.model()).strip(),
         note.drives().stream().map(key).toList(),
+        note.drives().stream()
+            .filter(d -> d.offLimits() != null)
+            .collect(Collectors.toMap(key, MachineNote.DriveNote::offLimits)),
         note.others(),
         probe.lastSeenAt());
   }

@@ -3,6 +3,7 @@ package tekmerion.server.run;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.LockModeType;
 import java.time.Clock;
+import java.time.Duration;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -12,14 +13,17 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import tekmerion.core.gate.Gate;
 import tekmerion.core.gate.GateAnswer;
+import tekmerion.core.gate.NamedDrive;
 import tekmerion.core.gate.Stance;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.weigh.Tilt;
 import tekmerion.core.weigh.Weighed;
 import tekmerion.link.CopyOrder;
+import tekmerion.link.Release;
 import tekmerion.link.RunKind;
 import tekmerion.server.account.Person;
 import tekmerion.server.job.Job;
+import tekmerion.server.job.JobLock;
 import tekmerion.server.job.Jobs;
 import tekmerion.server.job.Trace;
 import tekmerion.server.job.TraceEntry;
@@ -37,6 +41,9 @@ import tekmerion.server.weighing.WeighingService;
  */
 @Service
 public class AskRun {
+  /** A probe that is asked later than this does not begin; what has begun goes on. */
+  private static final Duration RELEASE_HOLDS = Duration.ofMinutes(10);
+
   /** Files of a volume, by the folders that a survey named. */
   public record FilesWanted(int volume, List<String> folders) {}
 
@@ -56,6 +63,7 @@ public class AskRun {
   private final Clock clock;
   private final EntityManager entities;
   private final TransactionTemplate transaction;
+  private final JobLock lock;
 
   AskRun(
       Jobs jobs,
@@ -69,7 +77,8 @@ public class AskRun {
       LiveEvents live,
       Clock clock,
       EntityManager entities,
-      TransactionTemplate transaction) {
+      TransactionTemplate transaction,
+      JobLock lock) {
     this.jobs = jobs;
     this.probeOf = probeOf;
     this.probes = probes;
@@ -82,6 +91,7 @@ public class AskRun {
     this.clock = clock;
     this.entities = entities;
     this.transaction = transaction;
+    this.lock = lock;
   }
 
   /**
@@ -91,6 +101,37 @@ public class AskRun {
     DriveRun kept =
         transaction.execute(
             status -> runs.find(keep(number, driveKey, kind, wanted, by)).orElseThrow());
+    probes.send(kept.probeId(), Runs.start(kept));
+    return kept.id();
+  }
+
+  /**
+   * Has a drive erased. Every gate is asked here, and by the probe once more.
+   *
+   * @param named as somebody typed it who looked at the drive
+   * @throws Refusal 423 if a gate locks it; 409 if the named drive is not this one, or it must
+   *     never be written to
+   */
+  public UUID erase(
+      String number, String driveKey, long version, NamedDrive named, Erasing erasing, Person by) {
+    DriveRun kept =
+        transaction.execute(
+            status -> {
+              Job job = lock.forChange(number, version);
+              Erasing.Drive drive = erasing.allowed(job, driveKey, named);
+              UUID id = keep(number, driveKey, RunKind.ERASE, null, by);
+              runs.release(
+                  Release.of(
+                      id,
+                      driveKey,
+                      drive.model(),
+                      drive.serial(),
+                      drive.sizeBytes(),
+                      job.stance(),
+                      clock.instant().plus(RELEASE_HOLDS),
+                      drive.key()));
+              return runs.find(id).orElseThrow();
+            });
     probes.send(kept.probeId(), Runs.start(kept));
     return kept.id();
   }
@@ -133,7 +174,7 @@ public class AskRun {
             driveKey,
             kind,
             isSuspected(driveKey, evidence.weighed()),
-            kind.isOfData() && kind != RunKind.SURVEY
+            kind.isCopy()
                 ? new CopyOrder(
                     number,
                     wanted == null ? null : wanted.volume(),

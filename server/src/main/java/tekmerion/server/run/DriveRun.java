@@ -6,6 +6,7 @@ import tekmerion.core.gate.Stance;
 import tekmerion.link.CopyOrder;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.PartFinding;
+import tekmerion.link.Release;
 import tekmerion.link.RunKind;
 import tekmerion.link.SurfaceNote;
 
@@ -14,6 +15,7 @@ import tekmerion.link.SurfaceNote;
  *
  * @param partId null until the drive has told who it is
  * @param order what a copy is of; null for runs that copy nothing
+ * @param release what it may write to; null for runs that only read
  * @param stance of the data on it, as it stands now
  * @param share 0 to 1; null before the probe told anything
  * @param secondsLeft negative while it cannot be told
@@ -31,6 +33,7 @@ public record DriveRun(
     RunKind kind,
     boolean gentle,
     CopyOrder order,
+    Release release,
     long askedBy,
     Stance stance,
     State state,

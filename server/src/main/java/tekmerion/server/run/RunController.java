@@ -37,6 +37,10 @@ class RunController {
       @Valid @RequestBody RunAsked asked,
       @AuthenticationPrincipal Person person) {
     person.must(Role.TECHNICIAN, Role.LEAD);
+    if (asked.kind() == RunKind.ERASE) {
+      throw Refusal.badRequest(
+          "A drive is erased only by its name.", "Name it in the drive's data view.");
+    }
     if (asked.kind() == RunKind.FILE_COPY) {
       throw Refusal.badRequest(
           "A copy of files needs to know which.", "Choose folders in the drive's copies.");

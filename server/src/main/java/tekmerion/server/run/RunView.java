@@ -3,6 +3,7 @@ package tekmerion.server.run;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.UUID;
+import tekmerion.link.EraseFinding;
 import tekmerion.link.FilesFinding;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.PartFinding;
@@ -41,6 +42,7 @@ public record RunView(
     @Schema(nullable = true) SurveyFinding survey,
     @Schema(nullable = true) RescueFinding rescue,
     @Schema(nullable = true) FilesFinding files,
+    @Schema(nullable = true) EraseFinding erased,
     @Schema(nullable = true) RunEnd end,
     @Schema(nullable = true) Instant endedAt,
     @Schema(nullable = true) String why,
@@ -93,6 +95,7 @@ public record RunView(
         run.finding() instanceof SurveyFinding survey ? survey : null,
         run.finding() instanceof RescueFinding rescue ? rescue : null,
         run.finding() instanceof FilesFinding files ? files : null,
+        run.finding() instanceof EraseFinding erased ? erased : null,
         result == null ? null : RunEnd.valueOf(result.end().name()),
         result == null ? null : result.endedAt(),
         result == null || result.why().isEmpty() ? null : result.why(),

@@ -2,6 +2,7 @@ package tekmerion.server.run;
 
 import java.time.Instant;
 import tekmerion.core.words.Sentences;
+import tekmerion.link.EraseFinding;
 import tekmerion.link.FilesFinding;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.PartFinding;
@@ -31,6 +32,7 @@ public final class RunWords {
       case RESCUE_WHOLE -> "Rescue copy of all of it";
       case VERIFY_IMAGE -> "Check of the image";
       case FILE_COPY -> "Copy of files";
+      case ERASE -> "Erasing";
     };
   }
 
@@ -94,6 +96,9 @@ public final class RunWords {
           ? "%,d files copied and verified".formatted(files.verifiedFiles())
           : "%,d of %,d files copied and verified".formatted(files.verifiedFiles(), files.files());
     }
+    if (found instanceof EraseFinding erased) {
+      return erased.isErased() ? "all of it is zero" : "not all of it is erased";
+    }
     return "ended";
   }
 
@@ -141,6 +146,7 @@ public final class RunWords {
           case RESCUE_IN_USE, RESCUE_WHOLE -> "Rescue";
           case VERIFY_IMAGE -> "Check";
           case FILE_COPY -> "Files";
+          case ERASE -> "Erasing";
           default -> "Self-test";
         };
     return run.share() == null ? name + " begins" : "%s %.0f %%".formatted(name, 100 * run.share());
@@ -177,6 +183,7 @@ public final class RunWords {
       case RESCUE_IN_USE -> "an image of what its files and folders take, easy parts first";
       case RESCUE_WHOLE -> "an image of everything, also of what is free; hours on a large disk";
       case VERIFY_IMAGE -> "reads the image again and compares it with what was read";
+      case ERASE -> "writes all of it over with zeros and reads back what came of that; for good";
       case FILE_COPY -> "chosen folders, each file read again after it was written";
     };
   }

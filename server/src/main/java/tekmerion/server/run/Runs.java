@@ -16,6 +16,7 @@ import tekmerion.core.gate.Stance;
 import tekmerion.link.CopyOrder;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.PartFinding;
+import tekmerion.link.Release;
 import tekmerion.link.RunKind;
 import tekmerion.link.SurfaceNote;
 import tekmerion.link.ToProbe;
@@ -79,6 +80,14 @@ public class Runs {
     return id;
   }
 
+  /** Lets a run write; it was asked for in the same transaction. */
+  @Transactional
+  public void release(Release release) {
+    jdbc.sql("UPDATE drive_run SET write_release = ? WHERE id = ?")
+        .params(json.writeValueAsString(release), release.run().toString())
+        .update();
+  }
+
   @Transactional(readOnly = true)
   public Optional<DriveRun> find(UUID id) {
     return jdbc.sql(SELECT + "WHERE d.id = ?").param(id.toString()).query(this::run).optional();
@@ -108,7 +117,7 @@ public class Runs {
     return jdbc.sql(
             SELECT
                 + "WHERE d.job_id = ? AND d.kind IN ('SURVEY', 'RESCUE_IN_USE', 'RESCUE_WHOLE',"
-                + " 'VERIFY_IMAGE', 'FILE_COPY') ORDER BY d.asked_at DESC LIMIT 200")
+                + " 'VERIFY_IMAGE', 'FILE_COPY', 'ERASE') ORDER BY d.asked_at DESC LIMIT 200")
         .param(jobId)
         .query(this::run)
         .list();
@@ -159,7 +168,13 @@ public class Runs {
 
   static ToProbe start(DriveRun run) {
     return new ToProbe.StartRun(
-        run.id(), run.driveKey(), run.kind(), run.gentle(), run.stance(), run.order());
+        run.id(),
+        run.driveKey(),
+        run.kind(),
+        run.gentle(),
+        run.stance(),
+        run.order(),
+        run.release());
   }
 
   /** Runs that go on now, of all jobs in the shop; one statement. */
@@ -249,6 +264,7 @@ public class Runs {
   private DriveRun run(ResultSet rs, int n) throws SQLException {
     String ended = rs.getString("ended");
     String order = rs.getString("copy_order");
+    String release = rs.getString("write_release");
     String selfTest = rs.getString("self_test");
     String surface = rs.getString("found");
     String finding = rs.getString("part_found");
@@ -261,6 +277,7 @@ public class Runs {
         RunKind.valueOf(rs.getString("kind")),
         rs.getBoolean("gentle"),
         order == null ? null : json.readValue(order, CopyOrder.class),
+        release == null ? null : json.readValue(release, Release.class),
         rs.getLong("asked_by"),
         Stance.valueOf(rs.getString("stance")),
         DriveRun.State.valueOf(rs.getString("state")),

@@ -39,6 +39,7 @@ class OpenApiConfig {
           "DriveAtWork", Set.of("latencyMs"),
           "VolumeNote", Set.of("label", "uuid", "usedBytes"),
           "DamageNote", Set.of("backupOffset"),
+          "EraseFinding", Set.of("notErasedAtMost"),
           "RescueFinding", Set.of("lostFilesInAll", "expectedShare", "verified"));
 
   static {

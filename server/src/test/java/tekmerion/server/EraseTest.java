@@ -1,0 +1,202 @@
+package tekmerion.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Instant;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import tekmerion.launch.ShopClient;
+import tekmerion.link.BenchLink;
+import tekmerion.link.EraseFinding;
+import tekmerion.link.LinkEvent;
+import tekmerion.link.MachineNote;
+import tekmerion.link.PageNote;
+import tekmerion.link.Release;
+import tekmerion.link.RunKind;
+import tekmerion.link.ToProbe;
+import tekmerion.link.ToServer;
+import tekmerion.sim.SimMachines;
+import tools.jackson.databind.JsonNode;
+
+/** Nothing is erased but the drive that is named, ruled on and given up; a peer as the probe. */
+@ExtendWith(RunningServer.class)
+class EraseTest {
+  private static final int BAY = 6;
+  private static final long GB_240 = 468_862_128L * 512;
+
+  private static MachineNote machine(String offLimits) {
+    return new MachineNote(
+        "Tarnwick",
+        "all-in-one 24",
+        "",
+        "bench",
+        List.of(new MachineNote.DriveNote("drive-a", "Drive A", offLimits)),
+        List.of());
+  }
+
+  private record Linked(ShopClient ines, String job, LinkPeer peer, String token)
+      implements AutoCloseable {
+    private long version() {
+      return ines.get("/api/jobs/" + job).body().get("version").longValue();
+    }
+
+    private ShopClient.Answer erase(String size, String model, String lastFour) {
+      return ines.post(
+          "/api/jobs/%s/drives/drive-a/erase".formatted(job),
+          Map.of("version", version(), "size", size, "model", model, "lastFour", lastFour));
+    }
+
+    private JsonNode lock() {
+      return ines.get("/api/jobs/%s/drives/drive-a/data".formatted(job)).body().get("eraseLock");
+    }
+
+    private void hello(String offLimits) throws Exception {
+      peer.send(new ToServer.Hello(BenchLink.PROTOCOL, "test", machine(offLimits), 0));
+      peer.next(ToProbe.Welcome.class);
+    }
+
+    @Override
+    public void close() {
+      peer.close();
+      Map<String, Object> out = new HashMap<>();
+      out.put("version", version());
+      out.put("bay", null);
+      ines.post("/api/jobs/" + job + "/bay", out);
+    }
+  }
+
+  private static Linked linked(RunningServer.Shop shop) throws Exception {
+    ShopClient ines = shop.signedIn();
+    String job =
+        Talk.begin(shop.signedIn("joao"))
+            .of("Tide office", "Tarnwick", "all-in-one 24", "It is slow")
+            .takeIn();
+    long version = ines.get("/api/jobs/" + job).body().get("version").longValue();
+    ines.post("/api/jobs/" + job + "/bay", Map.of("version", version, "bay", BAY));
+    String token = LinkPeer.enrol(ines, BAY, UUID.randomUUID());
+    Linked at = new Linked(ines, job, new LinkPeer(shop.address(), token), token);
+    at.hello("");
+    return at;
+  }
+
+  private static void read(Linked at) throws Exception {
+    at.ines.post("/api/jobs/%s/readings".formatted(at.job), Map.of("driveKey", "drive-a"));
+    ToProbe.ReadDrive asked = at.peer.next(ToProbe.ReadDrive.class);
+    var pages = new SimMachines().open("sim:sound-drive,0").orElseThrow().drives().get(0).pages();
+    at.peer.send(
+        new ToServer.Event(
+            1,
+            new LinkEvent.DriveRead(
+                asked.requestId(),
+                UUID.randomUUID(),
+                "drive-a",
+                Instant.now(),
+                pages.kinds().stream().map(k -> PageNote.of(k, pages.read(k))).toList())));
+    at.peer.next(ToProbe.Acknowledge.class);
+  }
+
+  @Test
+  void everyGateIsAskedInTurnAndTheReleaseIsForOneDrive(RunningServer.Shop shop) throws Exception {
+    try (Linked at = linked(shop)) {
+      // The data: nobody asked yet.
+      assertThat(at.erase("240 GB", "QUAY-240F", "11-K").status()).isEqualTo(423);
+      assertThat(at.lock().get("reason").stringValue()).contains("the data on the drive is not");
+      at.ines.post(
+          "/api/jobs/%s/stance".formatted(at.job),
+          Map.of("version", at.version(), "stance", "NOT_WANTED", "signer", "Aron Tide"));
+      // The ruling.
+      assertThat(at.erase("240 GB", "QUAY-240F", "11-K").body().toString())
+          .contains("Nothing was ruled that erases");
+      at.ines.post(
+          "/api/jobs/%s/rulings".formatted(at.job),
+          Map.of(
+              "version", at.version(),
+              "courses", List.of("CLEAN_INSTALL"),
+              "reason", "as its owner wants it"));
+      // Who it is.
+      assertThat(at.erase("240 GB", "QUAY-240F", "11-K").body().toString())
+          .contains("has not told who it is");
+      read(at);
+      assertThat(at.lock().isNull()).isTrue();
+      // Its name, typed.
+      for (String[] wrong :
+          new String[][] {
+            {"500 GB", "QUAY-240F", "11-K"},
+            {"240 GB", "HELM-1000S", "11-K"},
+            {"240 GB", "QUAY-240F", "19-B"}
+          }) {
+        ShopClient.Answer refused = at.erase(wrong[0], wrong[1], wrong[2]);
+        assertThat(refused.status()).isEqualTo(409);
+        assertThat(refused.body().toString()).contains("Not erased.");
+        assertThat(refused.body().toString()).doesNotContain("Q24F"); // nor told what is right
+      }
+
+      UUID id =
+          UUID.fromString(at.erase("240 GB", "quay-240f", "11-k").body().get("run").stringValue());
+
+      ToProbe.StartRun start = at.peer.next(ToProbe.StartRun.class);
+      Release release = start.release();
+      assertThat(start.run()).isEqualTo(RunKind.ERASE);
+      assertThat(release.run()).isEqualTo(id);
+      assertThat(release.serial()).isEqualTo("Q24F-90311-K");
+      assertThat(release.sizeBytes()).isEqualTo(GB_240);
+      assertThat(release.holds(Release.key(at.token))).isTrue();
+      assertThat(release.until()).isBefore(Instant.now().plusSeconds(601));
+
+      Instant now = Instant.now();
+      at.peer.send(
+          new ToServer.Event(
+              2,
+              new LinkEvent.RunEnded(
+                  id,
+                  "drive-a",
+                  RunKind.ERASE,
+                  now,
+                  now,
+                  LinkEvent.End.COMPLETE,
+                  "",
+                  null,
+                  null,
+                  new EraseFinding("read back", GB_240, GB_240, 0, 3_000, 0, 0, 0.001))));
+      at.peer.next(ToProbe.Acknowledge.class);
+      assertThat(at.ines.get("/api/jobs/" + at.job).body().toString())
+          .contains("Erasing: all of it is zero");
+    }
+  }
+
+  @Test
+  void aSystemDriveIsNeverOfferedAndNoPlainRunErases(RunningServer.Shop shop) throws Exception {
+    try (Linked at = linked(shop)) {
+      read(at);
+      at.ines.post(
+          "/api/jobs/%s/stance".formatted(at.job),
+          Map.of("version", at.version(), "stance", "NOT_WANTED", "signer", "Aron Tide"));
+      at.ines.post(
+          "/api/jobs/%s/rulings".formatted(at.job),
+          Map.of("version", at.version(), "courses", List.of("CLEAN_INSTALL"), "reason", "so"));
+      at.hello("the running system lies on it");
+
+      ShopClient.Answer refused = at.erase("240 GB", "QUAY-240F", "11-K");
+
+      assertThat(refused.status()).isEqualTo(423);
+      assertThat(refused.body().toString()).contains("It must never be erased");
+      assertThat(
+              at.ines
+                  .post(
+                      "/api/jobs/%s/drives/drive-a/runs".formatted(at.job), Map.of("kind", "ERASE"))
+                  .status())
+          .isEqualTo(400);
+      assertThat(
+              shop.signedIn("joao")
+                  .post(
+                      "/api/jobs/%s/drives/drive-a/erase".formatted(at.job),
+                      Map.of("version", 1, "size", "1", "model", "x", "lastFour", "x"))
+                  .status())
+          .isEqualTo(403);
+    }
+  }
+}
