@@ -309,6 +309,7 @@ export const driveRun = (more: Partial<DriveRun> = {}): DriveRun => ({
   survey: null,
   rescue: null,
   files: null,
+  erased: null,
   march: null,
   discharge: null,
   charge: null,

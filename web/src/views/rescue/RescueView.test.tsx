@@ -86,6 +86,9 @@ const data = (more: Partial<DataOnDrive> = {}): DataOnDrive => ({
   check: null,
   files: [],
   open: null,
+  erased: null,
+  eraseLock: { reason: 'It erases, and the data is wanted.', opens: 'Opens when it is verified.' },
+  version: 3,
   steps: [
     { kind: 'SURVEY', name: 'Survey', about: 'reads little', next: true, lockedWhy: null },
     {
@@ -143,6 +146,40 @@ it('says that an image is not what was read', async () => {
   const check = driveRun({ kind: 'VERIFY_IMAGE', rescue: { ...rescue, verified: false } });
   at(data({ rescue: driveRun({ kind: 'RESCUE_IN_USE', rescue }), check }));
   expect(await screen.findByText(/The copy is not what was read of the drive/)).toBeTruthy();
+});
+
+it('says what locks erasing, and wants the drive named', async () => {
+  at(data());
+  expect(await screen.findByText(/Locked: It erases, and the data is wanted/)).toBeTruthy();
+});
+
+it('erases only what is named by size, model and serial, and says what came of it', async () => {
+  const erased = driveRun({
+    kind: 'ERASE',
+    erased: {
+      phase: 'read back',
+      sizeBytes: 1e12,
+      writtenBytes: 1e12,
+      refusedBytes: 0,
+      lookedAt: 3000,
+      notZero: 0,
+      unreadable: 0,
+      notErasedAtMost: 0.001,
+    },
+  });
+  const sent = at(data({ eraseLock: null, erased }));
+  expect(await screen.findByText(/with 95 % confidence at most 0.10 % is left/)).toBeTruthy();
+  await userEvent.click(screen.getByRole('button', { name: 'Erase this drive…' }));
+  const go = screen.getByRole('button', { name: 'Erase the drive that I named' });
+  expect(go).toBeDisabled();
+  await userEvent.type(screen.getByLabelText(/Size/), '2 TB');
+  await userEvent.type(screen.getByLabelText('Model'), 'HX2T');
+  await userEvent.type(screen.getByLabelText(/Last four/), '20-C');
+  await userEvent.click(go);
+  expect(sent.find((s) => s.method === 'POST')).toMatchObject({
+    path: '/api/jobs/J-2279/drives/drive-a/erase',
+    body: { version: 3, size: '2 TB', model: 'HX2T', lastFour: '20-C' },
+  });
 });
 
 it('joins neighbours and foretells a copy', () => {

@@ -11,6 +11,7 @@ import { Lead, Mono, Page, Sheet, SheetHead, Title } from '../../ui/Sheet';
 import { RunPanel } from '../run/RunPanel';
 import { Bands } from './Bands';
 import { ChooseFiles } from './ChooseFiles';
+import { EraseCard } from './EraseCard';
 import { VolumeMap } from './VolumeMap';
 
 /** The data on one drive: what is there, what was copied, and whether the copy holds. */
@@ -196,6 +197,7 @@ function Steps({ data }: { data: DataOnDrive }) {
         ))}
       </List>
       {call.isError && <ProblemNote error={call.error} />}
+      <EraseCard data={data} />
       {data.rescue?.rescue != null && (
         <Where>
           The image lies in <b>{data.rescue.rescue.folder}</b> of the bench machine’s folder of

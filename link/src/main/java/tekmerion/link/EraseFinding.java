@@ -36,7 +36,7 @@ public record EraseFinding(
   }
 
   /** All of it was taken, and nothing else was found. */
-  public boolean isErased() {
+  public boolean allZero() {
     return refusedBytes == 0
         && writtenBytes == sizeBytes
         && lookedAt > 0

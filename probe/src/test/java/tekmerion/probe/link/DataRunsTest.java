@@ -234,7 +234,7 @@ class DataRunsTest {
 
     EraseFinding found = (EraseFinding) end.found();
     assertThat(end.end()).as(end.why()).isEqualTo(End.COMPLETE);
-    assertThat(found.isErased()).isTrue();
+    assertThat(found.allZero()).isTrue();
     assertThat(found.writtenBytes()).isEqualTo(GB_240);
     assertThat(found.lookedAt()).isEqualTo(3_000);
     assertThat(found.notErasedAtMost()).isEqualTo(0.001); // the rule of three: 3 of 3,000
@@ -252,7 +252,7 @@ class DataRunsTest {
         (EraseFinding)
             erase(release("HELM-1000S", "OS7K-44019-B", TB, Stance.COPY_VERIFIED)).found();
 
-    assertThat(found.isErased()).isFalse();
+    assertThat(found.allZero()).isFalse();
     assertThat(found.refusedBytes()).isPositive();
     assertThat(found.writtenBytes() + found.refusedBytes()).isEqualTo(TB);
   }

@@ -97,7 +97,7 @@ public final class RunWords {
           : "%,d of %,d files copied and verified".formatted(files.verifiedFiles(), files.files());
     }
     if (found instanceof EraseFinding erased) {
-      return erased.isErased() ? "all of it is zero" : "not all of it is erased";
+      return erased.allZero() ? "all of it is zero" : "not all of it is erased";
     }
     return "ended";
   }
