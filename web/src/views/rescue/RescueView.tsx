@@ -91,7 +91,7 @@ function CopySheet({ data, running }: { data: DataOnDrive; running: DriveRun | n
   return (
     <Sheet>
       <SheetHead>
-        <Lead>{rescue === null ? 'It begins' : copyTitle(rescue)}</Lead>
+        <Lead>{rescue !== null ? copyTitle(rescue) : `${running?.name ?? 'A run'} goes on`}</Lead>
         {shown?.endedAt != null && (
           <small>
             {shown.name.toLowerCase()}, {when(shown.endedAt)}

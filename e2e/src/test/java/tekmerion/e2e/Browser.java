@@ -54,6 +54,13 @@ final class Browser implements AutoCloseable {
         "--disable-sync",
         "--no-first-run",
         "--user-data-dir=" + profile);
+    options.setExperimentalOption(
+        "prefs",
+        Map.of(
+            "download.default_directory",
+            downloads().toString(),
+            "plugins.always_open_pdf_externally",
+            true));
     ChromeDriverService service =
         new ChromeDriverService.Builder()
             .usingDriverExecutable(new File("/usr/bin/chromedriver"))
@@ -64,6 +71,21 @@ final class Browser implements AutoCloseable {
         "Emulation.setDeviceMetricsOverride",
         Map.of("width", 1280, "height", 800, "deviceScaleFactor", 1, "mobile", false));
     wait = new WebDriverWait(driver, PATIENCE, Duration.ofMillis(100));
+  }
+
+  private Path downloads() {
+    return profile.resolve("downloads");
+  }
+
+  /** Waits for a download that a click began, and gives what came. */
+  byte[] downloaded(String name) {
+    Path file = downloads().resolve(name);
+    new WebDriverWait(driver, PATIENCE).until(d -> Files.exists(file));
+    try {
+      return Files.readAllBytes(file);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
   }
 
   void open(String path) {

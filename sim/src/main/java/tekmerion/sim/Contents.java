@@ -53,7 +53,7 @@ final class Contents {
       files.add(MadeFile.of("Scores/motet %02d.pdf".formatted(i), 400 * KB + i * 1_013));
     }
     for (int i = 1; i <= 6; i++) {
-      files.add(MadeFile.of("Recordings/2026 summer/piece %d.flac".formatted(i), 21 * MB + i * 99));
+      files.add(MadeFile.of("Recordings/2026 summer/piece %d.flac".formatted(i), 6 * MB + i * 99));
     }
     files.add(MadeFile.of("Members/list of voices.ods", 48 * KB));
     files.add(MadeFile.of("how to read this disk.txt", 611));

@@ -22,6 +22,7 @@ import tekmerion.core.report.OwnerReport;
 import tekmerion.core.report.OwnerWords;
 import tekmerion.core.ruling.Course;
 import tekmerion.core.weigh.Tilt;
+import tekmerion.core.weigh.Weighed;
 import tekmerion.core.weigh.Weighed.CauseShare;
 import tekmerion.link.RescueFinding;
 import tekmerion.server.TekmerionProperties;
@@ -29,7 +30,6 @@ import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
 import tekmerion.server.move.MadeMoves;
 import tekmerion.server.part.Machine;
-import tekmerion.server.part.PartPlace;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.proof.Proofs;
 import tekmerion.server.reading.Readings;
@@ -107,7 +107,9 @@ class Reports {
     Evidence evidence = weighing.weigh(job);
     List<DriveRun> ofJob = runs.ofJob(job.id());
     List<MadeMoves.Made> moves = made.of(job.id());
-    Optional<CauseShare> cause = cause(job, evidence);
+    Optional<RulingService.Stood> stood = rulings.stood(job);
+    Optional<CauseShare> cause =
+        cause(job, stood.map(RulingService.Stood::weighed).orElse(evidence.weighed()));
     OwnerReport report = OwnerReport.of(facts(job, cause, ofJob, moves), words);
     ZoneId zone = properties.shop().zone();
     return new ReportView(
@@ -120,7 +122,11 @@ class Reports {
         report.job(),
         report.printed(),
         report.sections().stream().map(s -> new ReportSection(s.heading(), s.lines())).toList(),
-        ReportPlots.of(visits(evidence, cause), ofJob, words, zone),
+        ReportPlots.of(
+            visits(job, cause, stood.map(RulingService.Stood::at).orElse(clock.instant())),
+            ofJob,
+            words,
+            zone),
         report.advice().stream().map(a -> new ReportAdvice(a.title(), a.text())).toList(),
         new ReportWords(
             words.of("shop"),
@@ -136,8 +142,8 @@ class Reports {
   }
 
   /** What was ruled on; else what leans. */
-  private static Optional<CauseShare> cause(Job job, Evidence evidence) {
-    List<CauseShare> causes = evidence.weighed().causes();
+  private static Optional<CauseShare> cause(Job job, Weighed weighed) {
+    List<CauseShare> causes = weighed.causes();
     return causes.stream()
         .filter(c -> c.cause().equals(job.ruledCause()))
         .max(Comparator.comparingDouble(CauseShare::probability))
@@ -207,12 +213,18 @@ class Reports {
         .list();
   }
 
-  private List<DriveVisit> visits(Evidence evidence, Optional<CauseShare> cause) {
-    return evidence.drives().stream()
-        .filter(d -> cause.filter(c -> c.part().equals(d.driveKey())).isPresent())
-        .map(PartPlace::part)
-        .findFirst()
-        .map(part -> visits.of(part.id()).stream().map(Visit::said).toList())
+  /** Of the drive that was there then: it may be replaced by now. */
+  private List<DriveVisit> visits(Job job, Optional<CauseShare> cause, Instant then) {
+    return cause
+        .flatMap(
+            c ->
+                jdbc.sql(
+                        "SELECT part_id FROM part_place WHERE machine_id = ? AND drive_key = ?"
+                            + " AND since <= ? ORDER BY since DESC LIMIT 1")
+                    .params(job.machine().id(), c.part(), Timestamp.from(then))
+                    .query(Long.class)
+                    .optional())
+        .map(part -> visits.of(part).stream().map(Visit::said).toList())
         .orElse(List.of());
   }
 

@@ -63,6 +63,9 @@ public class RulingService {
       String signedBy,
       Instant signedAt) {}
 
+  /** A weighing, and when it was ruled on. */
+  public record Stood(Weighed weighed, Instant at) {}
+
   public record CourseName(Course course, String words) {}
 
   /** One line of the weighing as it stood. */
@@ -239,6 +242,14 @@ public class RulingService {
   @Transactional(readOnly = true)
   public List<RulingView> of(Job job) {
     return rulings.findByJobIdOrderByIdDesc(job.id()).stream().map(this::view).toList();
+  }
+
+  /** The weighing as it stood at the last ruling, which later findings do not change. */
+  @Transactional(readOnly = true)
+  public Optional<Stood> stood(Job job) {
+    return rulings.findByJobIdOrderByIdDesc(job.id()).stream()
+        .findFirst()
+        .map(r -> new Stood(json.readValue(r.weighing(), Weighed.class), r.signedAt()));
   }
 
   private RulingView view(Ruling ruling) {
