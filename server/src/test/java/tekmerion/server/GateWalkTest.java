@@ -33,6 +33,7 @@ class GateWalkTest {
           "put /api/parts/{id}/same/{other}",
           "delete /api/parts/{id}/same/{other}",
           "post /api/maker-notes",
+          "post /api/jobs/import",
           "put /api/jobs/{number}/memory",
           "post /api/jobs/{number}/memory/starts",
           "post /api/jobs/{number}/memory/starts/{start}/take-back",

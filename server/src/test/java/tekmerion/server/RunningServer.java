@@ -1,8 +1,11 @@
 package tekmerion.server;
 
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.PrintStream;
 import java.io.UncheckedIOException;
 import java.net.URI;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
@@ -35,9 +38,19 @@ public final class RunningServer implements ParameterResolver {
     private final MariaDb database;
     private final ConfigurableApplicationContext application;
     private final URI address;
+    private String firstWords = "";
     private final AtomicInteger statements = new AtomicInteger();
 
     private Shop() {
+      this(true);
+    }
+
+    /** One that nobody has used yet. */
+    static Shop empty() {
+      return new Shop(false);
+    }
+
+    private Shop(boolean demo) {
       try {
         folder = Files.createTempDirectory("tekmerion-server-test");
       } catch (IOException e) {
@@ -56,7 +69,7 @@ public final class RunningServer implements ParameterResolver {
                   .registerBean(CountedDataSource.class, () -> new CountedDataSource(statements)));
       String[] arguments = {
         "--server.port=" + port,
-        "--tekmerion.demo=true",
+        "--tekmerion.demo=" + demo,
         "--tekmerion.demo-password=" + PASSWORD,
         "--tekmerion.files=" + folder.resolve("files"),
         "--tekmerion.seal-key=" + Base64.getEncoder().encodeToString(new byte[32]),
@@ -65,7 +78,15 @@ public final class RunningServer implements ParameterResolver {
         "--spring.flyway.url=" + database.url(),
         "--spring.flyway.password=" + database.password("tekmerion_owner")
       };
-      application = program.run(arguments);
+      PrintStream console = System.out;
+      ByteArrayOutputStream said = new ByteArrayOutputStream();
+      System.setOut(new PrintStream(said, true, StandardCharsets.UTF_8));
+      try {
+        application = program.run(arguments);
+      } finally {
+        System.setOut(console);
+        firstWords = said.toString(StandardCharsets.UTF_8);
+      }
     }
 
     /** How many statements requests sent to the database while something was done. */
@@ -98,6 +119,16 @@ public final class RunningServer implements ParameterResolver {
       ShopClient.Answer answer = client.signIn(name, PASSWORD);
       if (answer.status() != 200) {
         throw new IllegalStateException("cannot sign in: " + answer.body());
+      }
+      return client;
+    }
+
+    /** Whoever the first start of an empty shop made; its password is printed once. */
+    ShopClient firstLead() {
+      String password = firstWords.replaceAll("(?s).*with the password (\\S+)\\. It.*", "$1");
+      ShopClient client = stranger();
+      if (client.signIn("lead", password).status() != 200) {
+        throw new IllegalStateException("the printed password does not work");
       }
       return client;
     }

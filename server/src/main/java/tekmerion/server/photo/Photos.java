@@ -96,6 +96,25 @@ public class Photos {
     }
   }
 
+  /** By its hash; for whoever sends a job elsewhere. */
+  public byte[] kept(byte[] hash) {
+    try {
+      return Files.readAllBytes(file(hash));
+    } catch (IOException e) {
+      throw Refusal.notFound("A photo's file is missing in the files folder.");
+    }
+  }
+
+  /**
+   * Keeps a picture that came with a job from elsewhere.
+   *
+   * @throws Refusal 400 if it is no picture
+   */
+  public void keep(byte[] hash, byte[] jpeg) {
+    Redrawn.jpeg(jpeg); // only whether it is one: its hash is its name, so it stays as it is
+    write(file(hash), jpeg);
+  }
+
   /** Deletes files that no photo shows any more; after a customer was erased. */
   @Transactional
   public void deleteUnshown() {

@@ -18,6 +18,7 @@ import tekmerion.server.problem.ProblemWriter;
 class BodyLimit extends OncePerRequestFilter {
   private static final long MOST_BYTES = 1 << 18;
   private static final long MOST_PHOTO_BYTES = 12 << 20;
+  private static final long MOST_ARCHIVE_BYTES = 64 << 20;
   private final ProblemWriter problems;
 
   BodyLimit(ProblemWriter problems) {
@@ -29,7 +30,8 @@ class BodyLimit extends OncePerRequestFilter {
       HttpServletRequest request, HttpServletResponse response, FilterChain chain)
       throws ServletException, IOException {
     boolean photo = request.getRequestURI().matches("/api/jobs/[^/]+/photos");
-    long most = photo ? MOST_PHOTO_BYTES : MOST_BYTES;
+    boolean archive = request.getRequestURI().equals("/api/jobs/import");
+    long most = archive ? MOST_ARCHIVE_BYTES : photo ? MOST_PHOTO_BYTES : MOST_BYTES;
     boolean chunked = request.getHeader("Transfer-Encoding") != null;
     if (request.getContentLengthLong() > most || chunked) {
       problems.write(

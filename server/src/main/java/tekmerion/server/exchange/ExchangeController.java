@@ -1,0 +1,67 @@
+package tekmerion.server.exchange;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import tekmerion.server.account.Person;
+import tekmerion.server.account.Role;
+
+/** Jobs out of this installation, and into it. */
+@RestController
+@RequestMapping("/api/jobs")
+class ExchangeController {
+  private static final String ZIP = "application/zip";
+  private final JobExport export;
+  private final JobImport imports;
+  private final SeriesCsv series;
+
+  /** The number under which the job is here. */
+  record JobImported(String number) {}
+
+  ExchangeController(JobExport export, JobImport imports, SeriesCsv series) {
+    this.export = export;
+    this.imports = imports;
+    this.series = series;
+  }
+
+  @GetMapping(path = "/{number}/archive.zip", produces = ZIP)
+  ResponseEntity<byte[]> archive(
+      @PathVariable String number, @AuthenticationPrincipal Person person) throws IOException {
+    person.must(Role.TECHNICIAN, Role.LEAD);
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    export.write(number, out);
+    return file(number + ".zip", out.toByteArray());
+  }
+
+  @GetMapping(path = "/{number}/series.csv", produces = "text/csv")
+  ResponseEntity<byte[]> series(@PathVariable String number) {
+    return file(number + ".csv", series.of(number));
+  }
+
+  /** The body of the request is the archive itself. */
+  @PostMapping(
+      path = "/import",
+      consumes = {ZIP, MediaType.APPLICATION_OCTET_STREAM_VALUE})
+  @ResponseStatus(HttpStatus.CREATED)
+  JobImported bring(@RequestBody byte[] archive, @AuthenticationPrincipal Person person) {
+    person.must(Role.LEAD);
+    return new JobImported(imports.read(archive));
+  }
+
+  private static ResponseEntity<byte[]> file(String name, byte[] bytes) {
+    return ResponseEntity.ok()
+        .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + name + "\"")
+        .body(bytes);
+  }
+}

@@ -1,0 +1,90 @@
+package tekmerion.server.exchange;
+
+import java.io.IOException;
+import java.io.StringWriter;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVPrinter;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tekmerion.server.job.Job;
+import tekmerion.server.job.Jobs;
+import tekmerion.server.part.PartPlace;
+import tekmerion.server.part.PartService;
+import tekmerion.server.problem.Refusal;
+import tekmerion.server.reading.Visit;
+import tekmerion.server.reading.Visits;
+
+/** Every number that the drives of a job ever told, one a line. */
+@Service
+class SeriesCsv {
+  private final Jobs jobs;
+  private final PartService parts;
+  private final Visits visits;
+
+  SeriesCsv(Jobs jobs, PartService parts, Visits visits) {
+    this.jobs = jobs;
+    this.parts = parts;
+    this.visits = visits;
+  }
+
+  @Transactional(readOnly = true)
+  public byte[] of(String number) {
+    Job job =
+        jobs.findByNumber(number)
+            .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
+    StringWriter text = new StringWriter();
+    try (CSVPrinter csv =
+        new CSVPrinter(
+            text,
+            CSVFormat.RFC4180
+                .builder()
+                .setHeader(
+                    "drive",
+                    "model",
+                    "serial",
+                    "taken_at",
+                    "power_on_hours",
+                    "number",
+                    "name",
+                    "value",
+                    "unit",
+                    "page",
+                    "byte_offset")
+                .get())) {
+      for (PartPlace place : parts.inMachine(job.machine().id())) {
+        for (Visit visit : visits.of(place.part().id())) {
+          print(csv, place, visit);
+        }
+      }
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    return text.toString().getBytes(StandardCharsets.UTF_8);
+  }
+
+  private static void print(CSVPrinter csv, PartPlace place, Visit visit) throws IOException {
+    List<Object> begin =
+        List.of(
+            place.driveKey(),
+            String.valueOf(place.part().model()),
+            String.valueOf(place.part().serial()),
+            visit.said().takenAt());
+    for (var number : visit.said().numbers().values()) {
+      List<Object> line = new ArrayList<>(begin);
+      line.add(visit.said().hours().isPresent() ? visit.said().hours().getAsDouble() : "");
+      line.addAll(
+          List.of(
+              number.key(),
+              number.name(),
+              number.value(),
+              number.unit(),
+              number.page(),
+              number.offset()));
+      csv.printRecord(line);
+    }
+  }
+}

@@ -1,0 +1,243 @@
+package tekmerion.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.networknt.schema.InputFormat;
+import com.networknt.schema.Schema;
+import com.networknt.schema.SchemaRegistry;
+import com.networknt.schema.SpecificationVersion;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.function.UnaryOperator;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
+import java.util.zip.ZipOutputStream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import tekmerion.launch.ShopClient;
+import tekmerion.link.LinkEvent;
+import tekmerion.link.PageNote;
+import tekmerion.link.RunKind;
+import tekmerion.link.SurfaceNote;
+import tekmerion.link.ToProbe;
+import tekmerion.link.ToServer;
+import tekmerion.sim.SimMachines;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** A job out of one installation, into an empty one, and out again. */
+@ExtendWith(RunningServer.class)
+class ExchangeTest {
+  private static final int BAY = 6;
+
+  /** One with everything: readings, a run, stance, moves, a ruling, trials, a photo-less trace. */
+  private static String job(RunningServer.Shop shop) throws Exception {
+    ShopClient ines = shop.signedIn();
+    String job =
+        Talk.begin(shop.signedIn("joao"))
+            .of("Harbour master's office", "Ostrel", "17 laptop", "It freezes; the drive clicks")
+            .takeIn();
+    String path = "/api/jobs/" + job;
+    long version = ines.get(path).body().get("version").longValue();
+    ines.post(path + "/bay", Map.of("version", version, "bay", BAY));
+    String token = LinkPeer.enrol(ines, BAY, UUID.randomUUID());
+    try (LinkPeer peer = new LinkPeer(shop.address(), token)) {
+      peer.hello(0);
+      peer.next(ToProbe.Welcome.class);
+      ines.post(path + "/readings", Map.of("driveKey", "drive-a"));
+      UUID asked = peer.next(ToProbe.ReadDrive.class).requestId();
+      var pages = new SimMachines().open("sim:worn-disk,0").orElseThrow().drives().get(0).pages();
+      peer.send(
+          new ToServer.Event(
+              1,
+              new LinkEvent.DriveRead(
+                  asked,
+                  UUID.randomUUID(),
+                  "drive-a",
+                  Instant.now(),
+                  pages.kinds().stream().map(k -> PageNote.of(k, pages.read(k))).toList())));
+      peer.next(ToProbe.Acknowledge.class);
+      ines.post(path + "/drives/drive-a/runs", Map.of("kind", "SURFACE_SAMPLED"));
+      UUID run = peer.next(ToProbe.StartRun.class).requestId();
+      Instant now = Instant.now();
+      peer.send(
+          new ToServer.Event(
+              2,
+              new LinkEvent.RunEnded(
+                  run,
+                  "drive-a",
+                  RunKind.SURFACE_SAMPLED,
+                  now.minusSeconds(9),
+                  now,
+                  LinkEvent.End.COMPLETE,
+                  "",
+                  new SurfaceNote(
+                      1_000_204_886_016L,
+                      512,
+                      10,
+                      0.1,
+                      100,
+                      1_000,
+                      1,
+                      0.005,
+                      List.of(new SurfaceNote.ZoneNote(3, 6_100, 9_000, 14_000, 1, 2)),
+                      List.of(),
+                      List.of(new SurfaceNote.BadNote(5_900_000, 2))),
+                  null,
+                  null)));
+      peer.next(ToProbe.Acknowledge.class);
+    }
+    say(ines, path, "/stance", Map.of("stance", "NOT_WANTED", "signer", "Harbour master"));
+    say(ines, path, "/rulings", Map.of("courses", List.of("REPLACE_PART"), "reason", "it clicks"));
+    say(ines, path, "/changes", Map.of("what", "new drive"));
+    say(ines, path, "/check", Map.of("complaint", "GONE", "note", ""));
+    Map<String, Object> out = new HashMap<>();
+    out.put("bay", null);
+    say(ines, path, "/bay", out);
+    return job;
+  }
+
+  private static void say(ShopClient who, String path, String what, Map<String, Object> more) {
+    Map<String, Object> body = new LinkedHashMap<>(more);
+    body.put("version", who.get(path).body().get("version").longValue());
+    who.post(path + what, body);
+  }
+
+  private static Map<String, byte[]> unpacked(byte[] zip) throws IOException {
+    Map<String, byte[]> files = new LinkedHashMap<>();
+    try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(zip))) {
+      for (ZipEntry e = in.getNextEntry(); e != null; e = in.getNextEntry()) {
+        files.put(e.getName(), in.readAllBytes());
+      }
+    }
+    return files;
+  }
+
+  private static String text(Map<String, byte[]> files, String name) {
+    return new String(files.get(name), StandardCharsets.UTF_8);
+  }
+
+  private static byte[] packed(Map<String, byte[]> files) throws IOException {
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    try (ZipOutputStream zip = new ZipOutputStream(out)) {
+      for (Map.Entry<String, byte[]> file : files.entrySet()) {
+        zip.putNextEntry(new ZipEntry(file.getKey()));
+        zip.write(file.getValue());
+      }
+    }
+    return out.toByteArray();
+  }
+
+  private static ShopClient.Answer bring(ShopClient lead, byte[] zip) {
+    return lead.upload("/api/jobs/import", "application/zip", zip);
+  }
+
+  @Test
+  void comesOutOfAnEmptyInstallationAsItWentIn(RunningServer.Shop shop) throws Exception {
+    String number = job(shop);
+    byte[] first =
+        shop.signedIn().download("/api/jobs/%s/archive.zip".formatted(number)).orElseThrow();
+    Map<String, byte[]> files = unpacked(first);
+    JsonNode tables = JsonMapper.builder().build().readTree(files.get("job.json")).get("tables");
+    for (String table :
+        List.of(
+            "customer",
+            "machine",
+            "part",
+            "part_place",
+            "probe",
+            "job",
+            "job_family",
+            "intake",
+            "job_sign",
+            "job_change",
+            "data_stance",
+            "ruling",
+            "trace_entry",
+            "reading",
+            "reading_page",
+            "drive_run",
+            "run_result")) {
+      assertThat(tables.get(table).size()).as(table).isPositive();
+    }
+    assertThat(files.keySet()).filteredOn(n -> n.startsWith("pages/")).hasSizeGreaterThan(5);
+    Schema schema =
+        SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
+            .getSchema(text(files, "job.schema.json"), InputFormat.JSON);
+    assertThat(schema.validate(text(files, "job.json"), InputFormat.JSON)).isEmpty();
+
+    try (RunningServer.Shop other = RunningServer.Shop.empty()) {
+      ShopClient lead = other.firstLead();
+      ShopClient.Answer answer = bring(lead, first);
+      assertThat(answer.status()).as(answer.body().toString()).isEqualTo(201);
+      assertThat(answer.body().get("number").stringValue()).isEqualTo(number);
+      Map<String, byte[]> again =
+          unpacked(lead.download("/api/jobs/%s/archive.zip".formatted(number)).orElseThrow());
+
+      assertThat(again.keySet()).isEqualTo(files.keySet());
+      assertThat(text(again, "job.json")).isEqualTo(text(files, "job.json"));
+      files.forEach(
+          (name, bytes) -> {
+            if (name.startsWith("pages/")) {
+              assertThat(again.get(name)).isEqualTo(bytes);
+            }
+          });
+      // It is weighed there as it was here, and found by its serial.
+      assertThat(lead.get("/api/jobs/" + number).body().at("/weighed/headline"))
+          .isEqualTo(shop.signedIn().get("/api/jobs/" + number).body().at("/weighed/headline"));
+      assertThat(lead.get("/api/search?q=44019").body().toString()).contains(number);
+      // Once is enough.
+      assertThat(bring(lead, first).status()).isEqualTo(409);
+    }
+  }
+
+  @Test
+  void whatDoesNotFitIsRefusedWholly(RunningServer.Shop shop) throws Exception {
+    ShopClient mara = shop.signedIn("mara");
+    byte[] good = shop.signedIn().download("/api/jobs/J-2290/archive.zip").orElseThrow();
+    long jobs = shop.count("SELECT COUNT(*) FROM job");
+
+    assertThat(bring(mara, "no archive".getBytes(StandardCharsets.UTF_8)).status()).isEqualTo(400);
+    for (UnaryOperator<String> change :
+        List.<UnaryOperator<String>>of(
+            s -> s.replaceFirst("\"version\" : 1\\b(?!.*\"version\")", "\"version\" : 2"),
+            s -> s.replace("\"job_sign\"", "\"account\""),
+            s -> s.replace("\"complaint\"", "\"password_hash\""),
+            s -> s.replaceFirst("\"taken_in_at\" : \"[^\"]*\"", "\"taken_in_at\" : \"soon\""),
+            s -> s.replaceFirst("\"machine_id\" : 0", "\"machine_id\" : 7"))) {
+      Map<String, byte[]> files = unpacked(good);
+      String before = new String(files.get("job.json"), StandardCharsets.UTF_8);
+      String changed = change.apply(before);
+      assertThat(changed).isNotEqualTo(before);
+      files.put("job.json", changed.getBytes(StandardCharsets.UTF_8));
+      assertThat(bring(mara, packed(files)).status()).isEqualTo(400);
+    }
+    Map<String, byte[]> files = unpacked(good);
+    files.put("pages/" + "0".repeat(64), new byte[512]);
+    assertThat(bring(mara, packed(files)).body().toString()).contains("not what its name says");
+    assertThat(shop.count("SELECT COUNT(*) FROM job")).isEqualTo(jobs);
+    assertThat(bring(shop.signedIn(), good).status()).isEqualTo(403);
+  }
+
+  @Test
+  void givesEveryNumberOfItsDrivesAsCsv(RunningServer.Shop shop) throws Exception {
+    String number = job(shop);
+
+    String csv =
+        new String(
+            shop.signedIn().download("/api/jobs/%s/series.csv".formatted(number)).orElseThrow(),
+            StandardCharsets.UTF_8);
+
+    assertThat(csv.lines().findFirst().orElseThrow())
+        .startsWith("drive,model,serial,taken_at,power_on_hours,number,name,value,unit");
+    assertThat(csv).contains("drive-a,HELM-1000S,OS7K-44019-B,").contains(",197,");
+  }
+}
