@@ -37,6 +37,9 @@ public record Survey(
   private static final int LOOK_BYTES = 4096;
   private static final int LOOKS = 24;
 
+  /** So much of the beginning is looked at whole before it is called blank. */
+  private static final long FIRST_BYTES = 4 << 20;
+
   /** Random bytes: 4,096 of them have about 7.95 bits each; compressed files a little less. */
   private static final double RANDOM_BITS = 7.9;
 
@@ -118,7 +121,21 @@ public record Survey(
         .or(() -> Superblocks.recognise(w))
         .or(() -> BootSectors.fromBackup(w))
         .or(() -> Superblocks.fromBackup(w))
+        .map(v -> withEnd(v, w))
         .orElseGet(() -> Volume.of(unnamed(w, failedBefore)));
+  }
+
+  /** What tells its length must have that much room. */
+  private static Volume withEnd(Volume volume, Window w) {
+    return volume.sizeBytes().orElse(0) <= w.size()
+        ? volume
+        : volume.with(
+            new Damage(
+                "It says that it is longer than what holds it: its end is cut off, or hidden by"
+                    + " what it is plugged into",
+                w.start() + w.size() / 512 * 512,
+                512,
+                Optional.empty()));
   }
 
   /** By looks spread over it. */
@@ -138,7 +155,22 @@ public record Survey(
     if (looked == 0 || w.failedReads() > failedBefore + LOOKS / 2) {
       return Content.UNREADABLE;
     }
-    return uniform == looked ? Content.BLANK : random == looked ? Content.RANDOM : Content.UNKNOWN;
+    if (uniform == looked) {
+      return isUniformAtFirst(w) ? Content.BLANK : Content.UNKNOWN;
+    }
+    return random == looked ? Content.RANDOM : Content.UNKNOWN;
+  }
+
+  /** What was ever set up left something there: nobody is told "blank" by a few looks alone. */
+  private static boolean isUniformAtFirst(Window w) {
+    for (long at = 0; at < Math.min(FIRST_BYTES, w.size()); at += LOOK_BYTES) {
+      int length = (int) Math.min(LOOK_BYTES, w.size() - at);
+      Optional<RawPage> page = w.at(at, length);
+      if (page.isEmpty() || !page.get().isFilledWith(0) && !page.get().isFilledWith(0xFF)) {
+        return false;
+      }
+    }
+    return true;
   }
 
   /** Entropy of its bytes [bits each]. */
@@ -168,11 +200,11 @@ public record Survey(
     if (!table.damage().isEmpty()) {
       return Reason.DAMAGED_TABLE;
     }
-    if (parts.stream().anyMatch(p -> !p.volume().damage().isEmpty())) {
-      return Reason.DAMAGED_BOOT_SECTOR;
-    }
     if (!damage.isEmpty()) {
       return Reason.DAMAGED_TABLE;
+    }
+    if (parts.stream().anyMatch(p -> !p.volume().damage().isEmpty())) {
+      return Reason.DAMAGED_BOOT_SECTOR;
     }
     if (parts.stream().anyMatch(p -> p.volume().content().isEncrypted())) {
       return Reason.ENCRYPTED;

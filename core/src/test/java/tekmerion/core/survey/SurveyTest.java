@@ -9,10 +9,12 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.EnumSet;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -353,6 +355,92 @@ class SurveyTest {
       System.arraycopy(piece, 0, bytes, (Integer) places[i], piece.length);
     }
     return only(survey(bytes)).content();
+  }
+
+  /** Five ways in which each is damaged; what must be said of it then. */
+  enum Damaged {
+    /** Where it tells what it is. */
+    ZEROED,
+    /** The same, written over with something else. */
+    OVERWRITTEN,
+    /** What tells of it, and a mebibyte behind. */
+    UNREADABLE,
+    /** All of it. */
+    BLANKED,
+    /** The last quarter is not there. */
+    CUT
+  }
+
+  private static Survey damaged(Made made, byte[] image, Damaged how) {
+    // Btrfs tells of itself at 64 KiB, swap at the end of its first page, the others before.
+    int length = made == Made.BTRFS ? 68 << 10 : made == Made.SWAP ? 4096 : 2048;
+    byte[] bytes = image.clone();
+    switch (how) {
+      case ZEROED -> Arrays.fill(bytes, 0, length, (byte) 0);
+      case OVERWRITTEN -> {
+        byte[] noise = new byte[length];
+        new Random(23).nextBytes(noise);
+        System.arraycopy(noise, 0, bytes, 0, length);
+      }
+      case BLANKED -> Arrays.fill(bytes, (byte) 0);
+      case CUT -> bytes = Arrays.copyOf(bytes, bytes.length / 4 * 3);
+      default -> {
+        return Survey.of(new Image(bytes, 0, MIB), Survey.READ_BY_MOST);
+      }
+    }
+    return survey(bytes);
+  }
+
+  /** What keeps a copy of what tells of it outside the first mebibyte, or at least elsewhere. */
+  private static final Set<Made> WITH_COPY =
+      EnumSet.of(
+          Made.EXT2,
+          Made.EXT3,
+          Made.EXT4,
+          Made.FAT32,
+          Made.EXFAT,
+          Made.NTFS,
+          Made.XFS,
+          Made.BTRFS,
+          Made.LUKS2);
+
+  /** Its copy lies behind the first mebibyte. */
+  private static final Set<Made> WITH_FAR_COPY =
+      EnumSet.of(Made.EXT2, Made.EXT3, Made.EXT4, Made.NTFS, Made.XFS, Made.BTRFS);
+
+  static Stream<Arguments> madeAndDamaged() {
+    return made().flatMap(m -> Arrays.stream(Damaged.values()).map(d -> arguments(m, d)));
+  }
+
+  @ParameterizedTest
+  @MethodSource("madeAndDamaged")
+  void namesWhatIsLeftAndWhyItCannotBeOpened(Made made, Damaged how) throws Exception {
+    Survey survey = damaged(made, image(made), how);
+
+    Content content = only(survey).content();
+    Reason reason = survey.reason();
+    switch (how) {
+      case BLANKED -> assertThat(reason).isEqualTo(Reason.BLANK);
+      case CUT -> {
+        // What keeps no length of its own, as encryption does not, cannot miss its end.
+        assertThat(content).isEqualTo(made.content);
+        boolean encrypted = made.content.isEncrypted();
+        assertThat(reason).isEqualTo(encrypted ? Reason.ENCRYPTED : Reason.DAMAGED_BOOT_SECTOR);
+        assertThat(encrypted || only(survey).damage().get(0).what().contains("longer")).isTrue();
+      }
+      case UNREADABLE -> {
+        boolean found = WITH_FAR_COPY.contains(made);
+        assertThat(reason).isEqualTo(found ? Reason.DAMAGED_BOOT_SECTOR : Reason.FAILING_READS);
+        assertThat(content).isEqualTo(found ? made.content : Content.UNREADABLE);
+      }
+      default -> {
+        boolean found = WITH_COPY.contains(made);
+        assertThat(content == made.content).as("%s, %s", content, reason).isEqualTo(found);
+        // Of a swap area that nobody used nothing is left then.
+        Reason none = made == Made.SWAP && how == Damaged.ZEROED ? Reason.BLANK : Reason.UNKNOWN;
+        assertThat(reason).isEqualTo(found ? Reason.DAMAGED_BOOT_SECTOR : none);
+      }
+    }
   }
 
   /** Whatever the bytes are, there is an answer. */
