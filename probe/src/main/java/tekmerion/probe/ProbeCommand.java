@@ -14,6 +14,7 @@ import tekmerion.core.port.MachineProvider;
 import tekmerion.core.port.MachineUnderTest;
 import tekmerion.probe.instrument.ListCommand;
 import tekmerion.probe.instrument.ReadCommand;
+import tekmerion.probe.instrument.SaveCommand;
 import tekmerion.probe.link.LinkClient;
 import tekmerion.probe.link.LinkRefusedException;
 import tekmerion.probe.outbox.Outbox;
@@ -24,10 +25,10 @@ import tekmerion.probe.outbox.OutboxException;
     name = "probe",
     description = {
       "Put a machine on the bench link and keep it there until stopped.",
-      "Without a server: probe list, probe read DEVICE --out FOLDER."
+      "Without a server: probe list, probe read DEVICE --out FOLDER, probe save --out FILE."
     },
     mixinStandardHelpOptions = true,
-    subcommands = {ListCommand.class, ReadCommand.class})
+    subcommands = {ListCommand.class, ReadCommand.class, SaveCommand.class})
 final class ProbeCommand implements Callable<Integer> {
   private static final int REFUSED = 3;
   private static final int UNUSABLE = 2;

@@ -10,7 +10,11 @@ import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Base64;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -22,6 +26,8 @@ import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import picocli.CommandLine;
+import tekmerion.core.port.PageKind;
 import tekmerion.launch.ShopClient;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.PageNote;
@@ -29,6 +35,7 @@ import tekmerion.link.RunKind;
 import tekmerion.link.SurfaceNote;
 import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
+import tekmerion.probe.instrument.SaveCommand;
 import tekmerion.sim.SimMachines;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -225,6 +232,61 @@ class ExchangeTest {
     assertThat(bring(mara, packed(files)).body().toString()).contains("not what its name says");
     assertThat(shop.count("SELECT COUNT(*) FROM job")).isEqualTo(jobs);
     assertThat(bring(shop.signedIn(), good).status()).isEqualTo(403);
+  }
+
+  /** Without their names, and as one file that a probe without a server wrote. */
+  @Test
+  void pagesThatAreDroppedBecomeAReading(RunningServer.Shop shop) throws Exception {
+    ShopClient ines = shop.signedIn();
+    String job =
+        Talk.begin(shop.signedIn("joao"))
+            .of("Customs house", "Ostrel", "17 laptop", "It hangs")
+            .takeIn();
+    var drive = new SimMachines().open("sim:worn-disk,0").orElseThrow().drives().get(0);
+    List<Map<String, String>> files = new ArrayList<>();
+    for (PageKind kind : drive.pages().kinds()) {
+      drive
+          .pages()
+          .read(kind)
+          .bytes()
+          .ifPresent(raw -> files.add(dropped("capture-" + files.size(), raw.bytes())));
+    }
+    files.add(dropped("holiday.bin", new byte[] {1, 2, 3}));
+
+    JsonNode taken =
+        ines.post(
+                "/api/jobs/%s/captures".formatted(job),
+                Map.of("driveKey", "drive-a", "files", files))
+            .body();
+
+    assertThat(taken.toString()).contains("IDENTIFY DEVICE").contains("SMART READ DATA");
+    assertThat(taken.get(files.size() - 1).get("words").stringValue())
+        .isEqualTo("nothing that is known here");
+    assertThat(ines.get("/api/jobs/" + job).body().toString())
+        .contains("OS7K-44019-B")
+        .contains("sectors wait for reallocation");
+
+    Path saved = Files.createTempDirectory("stick").resolve("capture.json");
+    assertThat(
+            new CommandLine(new SaveCommand())
+                .execute("--machine", "sim:tired-battery,0", "--out", saved.toString()))
+        .isZero();
+    JsonNode whole =
+        ines.post(
+                "/api/jobs/%s/captures".formatted(job),
+                Map.of(
+                    "driveKey",
+                    "drive-a",
+                    "files",
+                    List.of(dropped("capture.json", Files.readAllBytes(saved)))))
+            .body();
+    assertThat(whole.get(0).get("words").stringValue()).isEqualTo("a probe's file with 3 readings");
+    assertThat(ines.get("/api/jobs/%s/battery".formatted(job)).body().toString())
+        .contains("LS-00417");
+  }
+
+  private static Map<String, String> dropped(String name, byte[] bytes) {
+    return Map.of("name", name, "content", Base64.getEncoder().encodeToString(bytes));
   }
 
   @Test

@@ -34,6 +34,7 @@ class GateWalkTest {
           "delete /api/parts/{id}/same/{other}",
           "post /api/maker-notes",
           "post /api/jobs/import",
+          "post /api/jobs/{number}/captures",
           "put /api/jobs/{number}/memory",
           "post /api/jobs/{number}/memory/starts",
           "post /api/jobs/{number}/memory/starts/{start}/take-back",

@@ -1,7 +1,12 @@
 package tekmerion.server.exchange;
 
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotEmpty;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.util.List;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -25,14 +30,23 @@ class ExchangeController {
   private final JobExport export;
   private final JobImport imports;
   private final SeriesCsv series;
+  private final Captures captures;
+
+  /**
+   * @param driveKey what loose pages are of
+   */
+  record FilesDropped(
+      @NotNull @Size(max = 60) String driveKey,
+      @NotEmpty @Size(max = 64) List<Captures.@NotNull Dropped> files) {}
 
   /** The number under which the job is here. */
   record JobImported(String number) {}
 
-  ExchangeController(JobExport export, JobImport imports, SeriesCsv series) {
+  ExchangeController(JobExport export, JobImport imports, SeriesCsv series, Captures captures) {
     this.export = export;
     this.imports = imports;
     this.series = series;
+    this.captures = captures;
   }
 
   @GetMapping(path = "/{number}/archive.zip", produces = ZIP)
@@ -47,6 +61,16 @@ class ExchangeController {
   @GetMapping(path = "/{number}/series.csv", produces = "text/csv")
   ResponseEntity<byte[]> series(@PathVariable String number) {
     return file(number + ".csv", series.of(number));
+  }
+
+  /** Pages as files: of a drive, a board or a battery. */
+  @PostMapping("/{number}/captures")
+  List<Captures.Taken> take(
+      @PathVariable String number,
+      @Valid @RequestBody FilesDropped dropped,
+      @AuthenticationPrincipal Person person) {
+    person.must(Role.TECHNICIAN, Role.LEAD);
+    return captures.take(number, dropped.driveKey(), dropped.files());
   }
 
   /** The body of the request is the archive itself. */

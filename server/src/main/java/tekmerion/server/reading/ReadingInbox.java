@@ -40,6 +40,10 @@ public class ReadingInbox {
   private static final int MOST_KIND_CHARS = 40;
   private static final int MOST_WHY_CHARS = 1000;
   private static final int MOST_PAGES = 64;
+
+  /** In place of a probe's version. */
+  private static final String CAPTURED = "captured by hand";
+
   private final Bays bays;
   private final Jobs jobs;
   private final PartService parts;
@@ -120,6 +124,17 @@ public class ReadingInbox {
       tell(job.get(), "Reading could not be used", e.getMessage());
       return Optional.of(e.getMessage());
     }
+  }
+
+  /**
+   * Keeps pages that somebody brought as files; nobody asked for them over the link.
+   *
+   * @throws LinkFormatException if they do not make a reading; nothing is kept then
+   */
+  @Transactional
+  public void captured(Job job, UUID probeId, LinkEvent.DriveRead read) {
+    check(read);
+    read(job, probeId, CAPTURED, read);
   }
 
   /** What the tables could not hold is refused here, so that it never blocks what comes after. */

@@ -31,7 +31,11 @@ class BodyLimit extends OncePerRequestFilter {
       throws ServletException, IOException {
     boolean photo = request.getRequestURI().matches("/api/jobs/[^/]+/photos");
     boolean archive = request.getRequestURI().equals("/api/jobs/import");
-    long most = archive ? MOST_ARCHIVE_BYTES : photo ? MOST_PHOTO_BYTES : MOST_BYTES;
+    boolean captures = request.getRequestURI().matches("/api/jobs/[^/]+/captures");
+    long most =
+        captures
+            ? MOST_PHOTO_BYTES
+            : archive ? MOST_ARCHIVE_BYTES : photo ? MOST_PHOTO_BYTES : MOST_BYTES;
     boolean chunked = request.getHeader("Transfer-Encoding") != null;
     if (request.getContentLengthLong() > most || chunked) {
       problems.write(

@@ -1,0 +1,164 @@
+package tekmerion.server.exchange;
+
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Base64;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tekmerion.core.drive.PageRecognition;
+import tekmerion.core.page.RawPage;
+import tekmerion.core.port.PageAnswer;
+import tekmerion.core.port.PageKind;
+import tekmerion.link.CaptureFile;
+import tekmerion.link.LinkEvent;
+import tekmerion.link.LinkFormatException;
+import tekmerion.link.PageNote;
+import tekmerion.server.account.Secrets;
+import tekmerion.server.job.Job;
+import tekmerion.server.job.Jobs;
+import tekmerion.server.problem.Refusal;
+import tekmerion.server.reading.ReadingInbox;
+
+/** Pages that come as files: recognised by their content, kept as a reading of the job. */
+@Service
+class Captures {
+  private static final int MOST_FILES = 64;
+  private static final int MOST_BYTES = 4 << 20;
+
+  /** Stands for nobody in particular; it can never connect. */
+  private static final UUID BY_HAND = UUID.fromString("00000000-0000-4000-8000-000000000001");
+
+  private final JdbcClient jdbc;
+  private final Jobs jobs;
+  private final ReadingInbox inbox;
+  private final Clock clock;
+
+  /**
+   * @param content in base 64
+   */
+  record Dropped(String name, String content) {}
+
+  /**
+   * What became of a file.
+   *
+   * @param taken whether it was kept
+   * @param words what it is, or why it was not taken
+   */
+  record Taken(String name, boolean taken, String words) {}
+
+  Captures(JdbcClient jdbc, Jobs jobs, ReadingInbox inbox, Clock clock) {
+    this.jdbc = jdbc;
+    this.jobs = jobs;
+    this.inbox = inbox;
+    this.clock = clock;
+  }
+
+  /**
+   * @param driveKey what loose pages are of; a file of a probe's says so itself
+   */
+  @Transactional
+  public List<Taken> take(String number, String driveKey, List<Dropped> files) {
+    Job job =
+        jobs.findByNumber(number)
+            .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
+    if (job.endedAt() != null) {
+      throw Refusal.notPossibleNow("The job is ended.", "Take the machine in anew.");
+    }
+    if (files.size() > MOST_FILES || !driveKey.matches("drive-[a-z]|board|battery")) {
+      throw Refusal.badRequest(
+          "More files, or of something else, than a reading has.", "Drop fewer.");
+    }
+    List<Taken> taken = new ArrayList<>();
+    List<PageNote> loose = new ArrayList<>();
+    for (Dropped file : files) {
+      RawPage raw = bytes(file);
+      if (CaptureFile.isOne(raw)) {
+        taken.add(whole(job, file, raw));
+      } else {
+        taken.add(page(file, raw, loose));
+      }
+    }
+    if (!loose.isEmpty()) {
+      keep(job, driveKey, clock.instant(), loose);
+    }
+    return taken;
+  }
+
+  private static RawPage bytes(Dropped file) {
+    try {
+      byte[] bytes = Base64.getDecoder().decode(file.content());
+      if (bytes.length == 0 || bytes.length > MOST_BYTES) {
+        throw Refusal.badRequest(file.name() + " is empty or too long.", "Leave it out.");
+      }
+      return new RawPage(bytes);
+    } catch (IllegalArgumentException e) {
+      throw Refusal.badRequest(file.name() + " could not be read.", "Drop it again.");
+    }
+  }
+
+  private Taken whole(Job job, Dropped file, RawPage raw) {
+    try {
+      CaptureFile capture = CaptureFile.parse(raw);
+      capture.readings().forEach(r -> keep(job, r.driveKey(), r.takenAt(), r.pages()));
+      return new Taken(
+          file.name(),
+          true,
+          "a probe's file with %d readings".formatted(capture.readings().size()));
+    } catch (LinkFormatException e) {
+      return new Taken(file.name(), false, "a probe's file that is damaged: " + e.getMessage());
+    }
+  }
+
+  /** Where two kinds look alike, its name decides if it is one of theirs. */
+  private static Taken page(Dropped file, RawPage raw, List<PageNote> into) {
+    List<PageKind> kinds = PageRecognition.of(raw);
+    List<PageKind> named =
+        kinds.stream().filter(k -> file.name().startsWith(k.wireName() + ".")).toList();
+    List<PageKind> left = named.isEmpty() ? kinds : named;
+    if (left.isEmpty()) {
+      return new Taken(file.name(), false, "nothing that is known here");
+    }
+    if (left.size() > 1) {
+      return new Taken(
+          file.name(),
+          false,
+          "could be %s: call it %s.bin if it is the first"
+              .formatted(
+                  String.join(" or ", left.stream().map(PageKind::standardName).toList()),
+                  left.get(0).wireName()));
+    }
+    if (into.stream().anyMatch(p -> p.kind().equals(left.get(0).wireName()))) {
+      return new Taken(file.name(), false, "a second " + left.get(0).standardName());
+    }
+    into.add(PageNote.of(left.get(0), new PageAnswer.Got(raw)));
+    return new Taken(file.name(), true, left.get(0).standardName());
+  }
+
+  private void keep(Job job, String driveKey, Instant takenAt, List<PageNote> pages) {
+    inbox.captured(
+        job,
+        byHand(),
+        new LinkEvent.DriveRead(UUID.randomUUID(), UUID.randomUUID(), driveKey, takenAt, pages));
+  }
+
+  private UUID byHand() {
+    Timestamp now = Timestamp.from(clock.instant());
+    jdbc.sql(
+            "INSERT IGNORE INTO probe (id, bay_id, outbox_id, token_hash, probe_version,"
+                + " machine_note, enrolled_at, revoked_at, online, received_through)"
+                + " SELECT ?, MIN(id), ?, ?, '', '{}', ?, ?, FALSE, 0 FROM bay")
+        .params(
+            BY_HAND.toString(),
+            UUID.randomUUID().toString(),
+            Secrets.hash(UUID.randomUUID().toString()),
+            now,
+            now)
+        .update();
+    return BY_HAND;
+  }
+}
