@@ -56,8 +56,8 @@ export async function request<T>(method: string, path: string, body?: unknown): 
   ) as T;
 }
 
-/** Sends a file as it is. */
-export async function upload(path: string, file: File): Promise<void> {
+/** Sends a file as it is, and gives the answer. */
+export async function upload<T>(path: string, file: File): Promise<T> {
   const token = cookie('XSRF-TOKEN');
   let response: Response;
   try {
@@ -70,6 +70,7 @@ export async function upload(path: string, file: File): Promise<void> {
     throw UNREACHABLE;
   }
   if (!response.ok) throw await problemOf(response);
+  return (await response.json()) as T;
 }
 
 async function problemOf(response: Response): Promise<Problem> {

@@ -69,6 +69,7 @@ export type VolumeNote = Schemas['VolumeNote'];
 export type FolderNote = Schemas['FolderNote'];
 export type Rescue = Schemas['RescueFinding'];
 export type Report = Schemas['ReportView'];
+export type CaptureTaken = Schemas['Taken'];
 export type RunKind = DriveRun['kind'];
 export type Surface = Schemas['SurfaceNote'];
 export type PageBytes = Schemas['PageBytes'];

@@ -2,7 +2,8 @@ import { useQuery } from '@tanstack/react-query';
 import { Link, useLocation, useNavigate } from 'react-router';
 import styled from 'styled-components';
 import { request } from '../../api/client';
-import { useCall } from '../../api/queries';
+import { useCall, useSession } from '../../api/queries';
+import { BringIn } from '../exchange/BringIn';
 import type { DraftNote, Intake } from '../../api/types';
 import { color } from '../../theme/theme';
 import { Button } from '../../ui/Button';
@@ -19,6 +20,7 @@ export function IntakeHome() {
   });
   const begin = useCall<Intake>(['intakes']);
   const back = useCall(['intakes']);
+  const session = useSession();
   const navigate = useNavigate();
   const { state } = useLocation() as { state: { dropped?: string } | null };
   return (
@@ -45,6 +47,7 @@ export function IntakeHome() {
             >
               Take something in
             </Button>
+            {session.data?.person.role === 'LEAD' && <BringIn />}
             {state?.dropped !== undefined && (
               <Button
                 onPress={() =>

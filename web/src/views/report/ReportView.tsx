@@ -5,6 +5,7 @@ import type { Report } from '../../api/types';
 import { color, radius } from '../../theme/theme';
 import { when } from '../../ui/format';
 import { LineChart } from '../../ui/LineChart';
+import { ExchangeCard } from '../exchange/ExchangeCard';
 import { Loaded } from '../../ui/Loaded';
 import { Page } from '../../ui/Sheet';
 
@@ -90,6 +91,7 @@ function Shown({ report }: { report: Report }) {
         )}
       </OwnersPage>
       <AnnexPage report={report} />
+      <ExchangeCard number={report.number} />
     </Page>
   );
 }

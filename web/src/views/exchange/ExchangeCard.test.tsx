@@ -1,0 +1,29 @@
+import { screen } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { expect, it } from 'vitest';
+import { answering, show } from '../../test-data';
+import { ExchangeCard } from './ExchangeCard';
+
+it('sends captured pages and says what became of each', async () => {
+  const sent = answering(() => [
+    200,
+    [
+      { name: 'a.bin', taken: true, words: 'IDENTIFY DEVICE' },
+      { name: 'b.bin', taken: false, words: 'nothing that is known here' },
+    ],
+  ]);
+  const { container } = show(<ExchangeCard number="J-2291" />);
+  await userEvent.selectOptions(screen.getByLabelText('Loose pages are of'), 'drive-b');
+  const input = container.querySelector<HTMLInputElement>('input[type=file]');
+  await userEvent.upload(input!, [new File([new Uint8Array([1, 2])], 'a.bin')]);
+
+  const taken = await screen.findByRole('list', { name: 'What became of the files' });
+  expect(taken.textContent).toContain('a.bin: IDENTIFY DEVICE');
+  expect(taken.textContent).toContain('b.bin: not taken, nothing that is known here');
+  expect(sent.find((s) => s.method === 'POST')).toEqual({
+    method: 'POST',
+    path: '/api/jobs/J-2291/captures',
+    body: { driveKey: 'drive-b', files: [{ name: 'a.bin', content: 'AQI=' }] },
+  });
+  expect(screen.getByRole('link', { name: 'The whole job as an archive' })).toBeTruthy();
+});

@@ -1,0 +1,138 @@
+import { useState } from 'react';
+import {
+  DropZone,
+  FileTrigger,
+  Text,
+  type DropItem,
+  type FileDropItem,
+} from 'react-aria-components';
+import styled from 'styled-components';
+import { keys, useCall } from '../../api/queries';
+import type { CaptureTaken } from '../../api/types';
+import { color, radius } from '../../theme/theme';
+import { Button } from '../../ui/Button';
+import { ProblemNote } from '../../ui/ProblemNote';
+import { Select } from '../../ui/Select';
+import { Lead, Sheet, SheetHead } from '../../ui/Sheet';
+
+const OF = [
+  ['drive-a', 'Drive A'],
+  ['drive-b', 'Drive B'],
+  ['drive-c', 'Drive C'],
+  ['board', 'Board and memory'],
+  ['battery', 'Battery'],
+] as const;
+
+/** A job out of here: archive and numbers; and into it: pages that come as files. */
+export function ExchangeCard({ number }: { number: string }) {
+  const call = useCall<CaptureTaken[]>(keys.job(number), keys.floor);
+  const [of, setOf] = useState<(typeof OF)[number][0]>('drive-a');
+  const path = `/api/jobs/${encodeURIComponent(number)}`;
+  const send = async (files: File[]) => {
+    const all = await Promise.all(
+      files.map(async (f) => ({ name: f.name, content: await base64(f) })),
+    );
+    call.mutate({ method: 'POST', path: `${path}/captures`, body: { driveKey: of, files: all } });
+  };
+  return (
+    <Card>
+      <SheetHead>
+        <Lead>Out of here, and into here</Lead>
+      </SheetHead>
+      <Links>
+        <a href={`${path}/archive.zip`} download>
+          The whole job as an archive
+        </a>
+        <a href={`${path}/series.csv`} download>
+          Every number of its drives as CSV
+        </a>
+      </Links>
+      <Zone aria-label="Drop captured pages here" onDrop={(e) => void filesOf(e.items).then(send)}>
+        <Text slot="label">
+          Drop captured pages here, or a file that a probe without a server wrote. They are known by
+          their content, and become a reading of this job.
+        </Text>
+        <Row>
+          <Select label="Loose pages are of" value={of} onChange={setOf} options={OF} />
+          <FileTrigger
+            allowsMultiple
+            onSelect={(files) => void send(files === null ? [] : [...files])}
+          >
+            <Button isDisabled={call.isPending}>
+              {call.isPending ? 'Sending…' : 'Choose files'}
+            </Button>
+          </FileTrigger>
+        </Row>
+      </Zone>
+      {call.isError && <ProblemNote error={call.error} />}
+      {call.isSuccess && (
+        <Taken aria-label="What became of the files">
+          {call.data.map((t) => (
+            <li key={t.name}>
+              <b>{t.name}</b>: {t.taken ? t.words : `not taken, ${t.words}`}
+            </li>
+          ))}
+        </Taken>
+      )}
+    </Card>
+  );
+}
+
+async function filesOf(items: DropItem[]): Promise<File[]> {
+  const files = items.filter((i): i is FileDropItem => i.kind === 'file');
+  return Promise.all(files.map((f) => f.getFile()));
+}
+
+async function base64(file: File): Promise<string> {
+  const bytes = new Uint8Array(await file.arrayBuffer());
+  let text = '';
+  for (const byte of bytes) text += String.fromCharCode(byte);
+  return btoa(text);
+}
+
+const Card = styled(Sheet)`
+  max-width: 820px;
+  margin: 0 auto 14px;
+  @media print {
+    display: none;
+  }
+`;
+
+const Links = styled.p`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 22px;
+  padding: 0 16px 10px;
+  a {
+    padding: 8px 0;
+  }
+`;
+
+const Zone = styled(DropZone)`
+  display: grid;
+  gap: 10px;
+  margin: 0 16px 14px;
+  padding: 14px;
+  border: 2px dashed ${color.line};
+  border-radius: ${radius};
+  &[data-drop-target] {
+    border-color: ${color.clear};
+    background: ${color.clearSoft};
+  }
+  &[data-focus-visible] {
+    outline: 2px solid ${color.clear};
+  }
+`;
+
+const Row = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: end;
+  gap: 12px;
+`;
+
+const Taken = styled.ul`
+  padding: 0 16px 14px;
+  font-size: 14px;
+  overflow-wrap: anywhere;
+`;
