@@ -15,7 +15,8 @@ it('sends captured pages and says what became of each', async () => {
   const { container } = show(<ExchangeCard number="J-2291" />);
   await userEvent.selectOptions(screen.getByLabelText('Loose pages are of'), 'drive-b');
   const input = container.querySelector<HTMLInputElement>('input[type=file]');
-  await userEvent.upload(input!, [new File([new Uint8Array([1, 2])], 'a.bin')]);
+  if (input === null) throw new Error('no file input');
+  await userEvent.upload(input, [new File([new Uint8Array([1, 2])], 'a.bin')]);
 
   const taken = await screen.findByRole('list', { name: 'What became of the files' });
   expect(taken.textContent).toContain('a.bin: IDENTIFY DEVICE');

@@ -83,11 +83,14 @@ async function filesOf(items: DropItem[]): Promise<File[]> {
   return Promise.all(files.map((f) => f.getFile()));
 }
 
-async function base64(file: File): Promise<string> {
-  const bytes = new Uint8Array(await file.arrayBuffer());
-  let text = '';
-  for (const byte of bytes) text += String.fromCharCode(byte);
-  return btoa(text);
+function base64(file: File): Promise<string> {
+  return new Promise((resolve, reject) => {
+    const reader = new FileReader();
+    // A data URL: what is behind its comma is the file in base 64.
+    reader.onload = () => resolve(String(reader.result).replace(/^[^,]*,/, ''));
+    reader.onerror = () => reject(new Error(`${file.name} cannot be read`));
+    reader.readAsDataURL(file);
+  });
 }
 
 const Card = styled(Sheet)`

@@ -47,7 +47,7 @@ export function IntakeHome() {
             >
               Take something in
             </Button>
-            {session.data?.person.role === 'LEAD' && <BringIn />}
+            {session.data?.person?.role === 'LEAD' && <BringIn />}
             {state?.dropped !== undefined && (
               <Button
                 onPress={() =>
