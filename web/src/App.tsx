@@ -26,6 +26,7 @@ import { JoinView } from './views/people/JoinView';
 import { MeView } from './views/people/MeView';
 import { PeopleView } from './views/people/PeopleView';
 import { ReadingView } from './views/reading/ReadingView';
+import { ShelfView } from './views/shelf/ShelfView';
 import { ReportView } from './views/report/ReportView';
 import { RulingView } from './views/ruling/RulingView';
 import { WallView } from './views/wall/WallView';
@@ -53,6 +54,7 @@ const router = createBrowserRouter([
       { path: '/intake/:id', element: <IntakeView /> },
       { path: '/wall', element: <WallView /> },
       { path: '/people', element: <PeopleView /> },
+      { path: '/shelf', element: <ShelfView /> },
       { path: '/know-how', element: <KnowHowView /> },
       { path: '/makers', element: <MakersView /> },
       { path: '/me', element: <MeView /> },

@@ -22,6 +22,7 @@ import type {
   Reading,
   Report,
   Session,
+  ShelfData,
   Stance,
   Things,
   Work,
@@ -49,6 +50,7 @@ export const keys = {
   battery: (number: string) => ['job', number, 'battery'] as const,
   work: (number: string) => ['job', number, 'work'] as const,
   things: (number: string, sort: string) => ['job', number, 'things', sort] as const,
+  shelf: ['shelf'] as const,
   knowHow: ['know-how'] as const,
   learnt: ['learnt'] as const,
   part: (id: string) => ['part', id] as const,
@@ -117,6 +119,13 @@ export const useKnowHow = (text: string) =>
   useQuery({
     queryKey: [...keys.knowHow, text],
     queryFn: () => request<KnowHow>('GET', `/api/know-how?text=${encodeURIComponent(text)}`),
+    placeholderData: (before) => before,
+  });
+
+export const useShelf = (text: string) =>
+  useQuery({
+    queryKey: [...keys.shelf, text],
+    queryFn: () => request<ShelfData>('GET', `/api/shelf?text=${encodeURIComponent(text)}`),
     placeholderData: (before) => before,
   });
 

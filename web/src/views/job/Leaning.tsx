@@ -30,7 +30,7 @@ export function Leaning({ job }: { job: Job }) {
         {buys(job) &&
           job.needed.map((part) => (
             <small key={part.place}>
-              In place of {part.place}: {part.words}.
+              In place of {part.place}: {part.words}.{part.onShelf !== null && ` ${part.onShelf}.`}
             </small>
           ))}
       </div>

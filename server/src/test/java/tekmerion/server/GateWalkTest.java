@@ -34,6 +34,8 @@ class GateWalkTest {
           "delete /api/parts/{id}/same/{other}",
           "post /api/maker-notes",
           "post /api/jobs/import",
+          "post /api/shelf/stock",
+          "post /api/shelf/stock/{id}/moves",
           "post /api/jobs/{number}/captures",
           "put /api/jobs/{number}/memory",
           "post /api/jobs/{number}/memory/starts",

@@ -39,6 +39,30 @@ public record NeededDrive(String bus, Optional<String> form, OptionalLong leastB
     return Optional.of(new NeededDrive("NVMe", Optional.empty(), bytes));
   }
 
+  /**
+   * Whether a drive on the shelf can take its place.
+   *
+   * @param itsBus as the shelf has it; likewise the form
+   * @param itsBytes of the drive on the shelf
+   * @return why not; empty if it fits
+   */
+  public Optional<String> misfit(String itsBus, String itsForm, long itsBytes) {
+    if (!bus.equalsIgnoreCase(itsBus)) {
+      return Optional.of("it is %s, %s is needed".formatted(itsBus, bus));
+    }
+    if (leastBytes.isEmpty()) {
+      return Optional.of("the old one does not report its size: look at its label");
+    }
+    if (itsBytes < leastBytes.getAsLong()) {
+      return Optional.of("it is smaller than the old one");
+    }
+    boolean otherForm =
+        form.isPresent() && itsForm != null && !form.get().equalsIgnoreCase(itsForm);
+    return otherForm
+        ? Optional.of("it is %s, %s is needed".formatted(itsForm, form.get()))
+        : Optional.empty();
+  }
+
   /** "A SATA drive, 2.5 inch, 1,000 GB or more"; says so where the old one does not. */
   public String words() {
     return "%s %s drive, %s, %s"

@@ -9,6 +9,20 @@ import org.junit.jupiter.api.Test;
 import tekmerion.core.drive.DriveReading;
 
 class NeededDriveTest {
+  /** Of 1,000 GB, in 2.5 inch. */
+  private static final NeededDrive OLD =
+      new NeededDrive("SATA", Optional.of("2.5 inch"), OptionalLong.of(1_000_204_886_016L));
+
+  @Test
+  void whatIsOnTheShelfFitsByInterfaceSizeAndForm() {
+    assertThat(OLD.misfit("SATA", "2.5 inch", 1_000_204_886_016L)).isEmpty();
+    assertThat(OLD.misfit("SATA", null, 2_000_398_934_016L)).isEmpty();
+    assertThat(OLD.misfit("SATA", "2.5 inch", 960_197_124_096L))
+        .contains("it is smaller than the old one");
+    assertThat(OLD.misfit("NVMe", "M.2", 2_000_398_934_016L)).isPresent();
+    assertThat(OLD.misfit("SATA", "3.5 inch", 2_000_398_934_016L)).isPresent();
+  }
+
   @Test
   void saysWhatToBuyAndWhatTheOldOneDoesNotReport() {
     assertThat(

@@ -182,9 +182,10 @@ record JobView(
    * A part to buy.
    *
    * @param place of the old one, "drive A"
+   * @param onShelf what of the stock fits; null if nothing does
    */
   @Schema(name = "NeededPart")
-  record Needed(String place, String words) {}
+  record Needed(String place, String words, @Schema(nullable = true) String onShelf) {}
 
   /** A sign that a move asks for. */
   @Schema(name = "MoveAsk")

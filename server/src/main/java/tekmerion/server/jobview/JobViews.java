@@ -58,6 +58,7 @@ import tekmerion.server.ruling.DataStances;
 import tekmerion.server.ruling.RulingService;
 import tekmerion.server.ruling.RulingService.CourseView;
 import tekmerion.server.run.AskRun;
+import tekmerion.server.shelf.Shelf;
 import tekmerion.server.weighing.WeighingService;
 import tekmerion.server.weighing.WeighingService.Evidence;
 
@@ -91,6 +92,7 @@ class JobViews {
   private final Proofs proofs;
   private final MakerNotes makers;
   private final CameBack cameBack;
+  private final Shelf shelf;
 
   JobViews(
       Jobs jobs,
@@ -110,7 +112,8 @@ class JobViews {
       MadeMoves made,
       Proofs proofs,
       MakerNotes makers,
-      CameBack cameBack) {
+      CameBack cameBack,
+      Shelf shelf) {
     this.jobs = jobs;
     this.bays = bays;
     this.probes = probes;
@@ -129,6 +132,7 @@ class JobViews {
     this.proofs = proofs;
     this.makers = makers;
     this.cameBack = cameBack;
+    this.shelf = shelf;
   }
 
   @Transactional(readOnly = true)
@@ -209,7 +213,7 @@ class JobViews {
         RulingService.WAIVER,
         job.endedAt() == null ? job.contradicted() : null,
         cameBack.of(job).orElse(null),
-        NeededParts.of(evidence),
+        NeededParts.of(evidence, shelf::fitting),
         AskRun.unsafe(evidence).orElse(null),
         notes.values().stream().filter(n -> n.topic() == MakerTopic.WEAK_POINT).toList(),
         rulings.of(job),

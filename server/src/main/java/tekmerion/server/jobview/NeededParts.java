@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
 import tekmerion.core.battery.BatteryReport;
@@ -28,7 +29,10 @@ final class NeededParts {
 
   private NeededParts() {}
 
-  static List<Needed> of(Evidence evidence) {
+  /**
+   * @param shelf says what of the stock fits
+   */
+  static List<Needed> of(Evidence evidence, Function<NeededDrive, Optional<String>> shelf) {
     List<Needed> needed = new ArrayList<>();
     evidence.drives().stream()
         .filter(
@@ -39,13 +43,18 @@ final class NeededParts {
             place ->
                 report(evidence, place.driveKey())
                     .flatMap(NeededDrive::of)
-                    .map(n -> new Needed(DriveNames.inSentence(place.driveKey()), n.words()))
+                    .map(
+                        n ->
+                            new Needed(
+                                DriveNames.inSentence(place.driveKey()),
+                                n.words(),
+                                shelf.apply(n).orElse(null)))
                     .ifPresent(needed::add));
     if (leans(evidence, c -> BATTERY.contains(c.cause()))) {
       report(evidence, RunKind.BATTERY)
           .flatMap(OtherParts::battery)
           .map(BatteryReport::words)
-          .map(words -> new Needed("battery", "A battery, " + words))
+          .map(words -> new Needed("battery", "A battery, " + words, null))
           .ifPresent(needed::add);
     }
     if (leans(evidence, c -> c.cause().equals(MODULE))) {
@@ -66,7 +75,7 @@ final class NeededParts {
             .distinct()
             .toList();
     return sorts.size() == 1
-        ? Optional.of(new Needed("memory module", "A memory module, " + sorts.get(0)))
+        ? Optional.of(new Needed("memory module", "A memory module, " + sorts.get(0), null))
         : Optional.empty();
   }
 

@@ -138,13 +138,19 @@ public class PartNumbers {
   /** A drive failed if it was ruled to be replaced; the others were last seen working. */
   @Transactional(readOnly = true)
   public List<KaplanMeier.Life> lives(DriveIdentity identity) {
+    return lives(model(identity));
+  }
+
+  /** The same by the model's name. */
+  @Transactional(readOnly = true)
+  public List<KaplanMeier.Life> lives(String model) {
     return jdbc.sql(
             "SELECT n.hours, EXISTS (SELECT 1 FROM reading r JOIN ruling u ON u.job_id = r.job_id"
                 + " WHERE r.part_id = n.part_id AND u.courses LIKE '%REPLACE_PART%') AS failed"
                 + " FROM part_number n WHERE n.model = ? AND n.attribute IN ('9', 'powerOnHours')"
                 + " LIMIT "
                 + MOST_LIVES)
-        .param(model(identity))
+        .param(model)
         .query((rs, n) -> new KaplanMeier.Life(rs.getDouble(1), rs.getBoolean(2)))
         .list();
   }

@@ -14,6 +14,7 @@ public final class Pages {
           "/people",
           "/makers",
           "/know-how",
+          "/shelf",
           "/intake",
           "/intake/**",
           "/join",

@@ -1,0 +1,36 @@
+package tekmerion.server.shelf;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.List;
+
+/**
+ * The shelf.
+ *
+ * @param finding which model fails most, in a sentence
+ * @param models of drives that were met, the worst first; at most {@value Shelf#MOST_MODELS}
+ * @param stock what there is, by model
+ */
+@Schema(name = "ShelfView")
+record ShelfView(String finding, List<ShelfModel> models, List<StockItem> stock) {
+  /**
+   * @param met how many
+   * @param replaced how many were ruled to be replaced
+   * @param low of the share that is replaced, with 95 % confidence; likewise high
+   */
+  record ShelfModel(
+      String model, String sort, long met, long replaced, double hours, double low, double high) {}
+
+  /**
+   * @param bus of a drive; null for other parts, likewise the form and the size
+   * @param pieces how many there are
+   */
+  record StockItem(
+      long id,
+      String kind,
+      String model,
+      @Schema(nullable = true) String bus,
+      @Schema(nullable = true) String form,
+      @Schema(nullable = true) Long bytes,
+      String place,
+      int pieces) {}
+}

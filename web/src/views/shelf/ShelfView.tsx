@@ -1,0 +1,303 @@
+import { useState, type FormEvent } from 'react';
+import { Form } from 'react-aria-components';
+import styled from 'styled-components';
+import { keys, useCall, useSession, useShelf } from '../../api/queries';
+import type { ShelfData } from '../../api/types';
+import { color } from '../../theme/theme';
+import { Button } from '../../ui/Button';
+import { Field } from '../../ui/Field';
+import { bytes, count } from '../../ui/format';
+import { Loaded } from '../../ui/Loaded';
+import { Modal } from '../../ui/Modal';
+import { ProblemNote } from '../../ui/ProblemNote';
+import { Select } from '../../ui/Select';
+import { Lead, Page, Sheet, SheetHead, Sub, Title } from '../../ui/Sheet';
+
+/** Which models fail, and what stands on the shelf in their place. */
+export function ShelfView() {
+  const [text, setText] = useState('');
+  const shelf = useShelf(text);
+  return (
+    <Loaded query={shelf}>{(data) => <Shown shelf={data} text={text} onText={setText} />}</Loaded>
+  );
+}
+
+interface ShownProps {
+  shelf: ShelfData;
+  text: string;
+  onText: (text: string) => void;
+}
+
+function Shown({ shelf, text, onText }: ShownProps) {
+  return (
+    <Page>
+      <Title>{shelf.finding}</Title>
+      <Sub>
+        Drives by model, worst first: the share that had to be replaced, with its 95 % interval.
+      </Sub>
+      <Columns>
+        <Sheet>
+          <SheetHead>
+            <Lead>
+              {shelf.models.length === 1 ? 'One model' : `${count(shelf.models.length)} models`} met
+            </Lead>
+          </SheetHead>
+          <Search>
+            <Field label="Find a model" value={text} onChange={onText} />
+          </Search>
+          {shelf.models.length === 0 && (
+            <Teach>No drive of that name was met yet. Each one that is read counts here.</Teach>
+          )}
+          <Rows>
+            {shelf.models.map((m) => (
+              <li key={m.model}>
+                <b>{m.model}</b>
+                <span>{m.sort === 'FLASH' ? 'solid state' : 'disk'}</span>
+                <Interval model={m} />
+                <span>
+                  {count(m.replaced)} of {count(m.met)}
+                </span>
+                <span>{count(Math.round(m.hours))} h on average</span>
+              </li>
+            ))}
+          </Rows>
+        </Sheet>
+        <Stock shelf={shelf} />
+      </Columns>
+    </Page>
+  );
+}
+
+function Interval({ model: m }: { model: ShelfData['models'][number] }) {
+  const percent = (share: number) => `${(100 * share).toFixed(0)} %`;
+  return (
+    <Bar
+      role="img"
+      aria-label={`${percent(m.replaced / m.met)} replaced, from ${percent(m.low)} to ${percent(m.high)}`}
+      viewBox="0 0 100 14"
+      preserveAspectRatio="none"
+    >
+      <line x1={0} x2={100} y1={13} y2={13} className="axis" />
+      <rect x={100 * m.low} width={100 * (m.high - m.low)} y={5} height={6} className="range" />
+      <rect x={(100 * m.replaced) / m.met - 0.6} width={1.6} y={1} height={12} className="share" />
+    </Bar>
+  );
+}
+
+function Stock({ shelf }: { shelf: ShelfData }) {
+  const session = useSession();
+  const [adding, setAdding] = useState(false);
+  const call = useCall(keys.shelf);
+  const mayChange = session.data?.person?.role !== 'COUNTER';
+  const move = (id: number, pieces: number) =>
+    call.mutate({
+      method: 'POST',
+      path: `/api/shelf/stock/${id}/moves`,
+      body: { pieces, note: pieces > 0 ? 'came' : 'taken' },
+    });
+  return (
+    <Sheet>
+      <SheetHead>
+        <Lead>{stockTitle(shelf)}</Lead>
+        {mayChange && <Button onPress={() => setAdding(true)}>Put something on it…</Button>}
+      </SheetHead>
+      {shelf.stock.length === 0 && (
+        <Teach>
+          Nothing is on it yet. What is put here is proposed on jobs whose part it can replace.
+        </Teach>
+      )}
+      <Items>
+        {shelf.stock.map((s) => (
+          <li key={s.id}>
+            <span>
+              <b>{s.model}</b>
+              <small>
+                {[s.kind, s.bus, s.form, s.bytes === null ? null : bytes(s.bytes), s.place]
+                  .filter((w) => w !== null && w !== '')
+                  .join(', ')}
+              </small>
+            </span>
+            <output aria-label={`Pieces of ${s.model}`}>{s.pieces}</output>
+            {mayChange && (
+              <>
+                <Button
+                  aria-label={`Take one ${s.model}`}
+                  isDisabled={s.pieces === 0 || call.isPending}
+                  onPress={() => move(s.id, -1)}
+                >
+                  −
+                </Button>
+                <Button
+                  aria-label={`Add one ${s.model}`}
+                  isDisabled={call.isPending}
+                  onPress={() => move(s.id, 1)}
+                >
+                  +
+                </Button>
+              </>
+            )}
+          </li>
+        ))}
+      </Items>
+      {call.isError && <ProblemNote error={call.error} />}
+      {adding && <Adding onClose={() => setAdding(false)} />}
+    </Sheet>
+  );
+}
+
+function stockTitle(shelf: ShelfData): string {
+  const pieces = shelf.stock.reduce((sum, s) => sum + s.pieces, 0);
+  return pieces === 1 ? 'One piece on the shelf' : `${count(pieces)} pieces on the shelf`;
+}
+
+const KINDS = [
+  ['drive', 'Drive'],
+  ['module', 'Memory module'],
+  ['battery', 'Battery'],
+  ['other', 'Something else'],
+] as const;
+const BUSES = [
+  ['SATA', 'SATA'],
+  ['NVMe', 'NVMe'],
+] as const;
+const FORMS = [
+  ['2.5 inch', '2.5 inch'],
+  ['3.5 inch', '3.5 inch'],
+  ['M.2', 'M.2'],
+] as const;
+
+function Adding({ onClose }: { onClose: () => void }) {
+  const call = useCall(keys.shelf);
+  const [kind, setKind] = useState<(typeof KINDS)[number][0]>('drive');
+  const [model, setModel] = useState('');
+  const [bus, setBus] = useState<(typeof BUSES)[number][0]>('SATA');
+  const [form, setForm] = useState<(typeof FORMS)[number][0]>('2.5 inch');
+  const [gigabytes, setGigabytes] = useState('');
+  const [place, setPlace] = useState('');
+  const [pieces, setPieces] = useState('1');
+  const drive = kind === 'drive';
+  const size = Number(gigabytes.replace(',', '.'));
+  const fits =
+    model.trim() !== '' &&
+    /^\d{1,4}$/.test(pieces) &&
+    (!drive || (Number.isFinite(size) && size > 0));
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    call.mutate(
+      {
+        method: 'POST',
+        path: '/api/shelf/stock',
+        body: {
+          kind,
+          model,
+          bus: drive ? bus : null,
+          form: drive ? form : null,
+          bytes: size > 0 ? Math.round(size * 1e9) : null,
+          place,
+          pieces: Number(pieces),
+        },
+      },
+      { onSuccess: onClose },
+    );
+  };
+  return (
+    <Modal title="Put something on the shelf" isOpen onClose={onClose}>
+      <Form onSubmit={submit}>
+        <Fields>
+          <Select label="What it is" value={kind} onChange={setKind} options={KINDS} />
+          <Field label="Model" value={model} onChange={setModel} maxLength={200} />
+          {drive && <Select label="Interface" value={bus} onChange={setBus} options={BUSES} />}
+          {drive && <Select label="Form" value={form} onChange={setForm} options={FORMS} />}
+          {(drive || kind === 'module') && (
+            <Field label="Size in GB" value={gigabytes} onChange={setGigabytes} maxLength={10} />
+          )}
+          <Field label="Where it lies" value={place} onChange={setPlace} maxLength={60} />
+          <Field label="Pieces" value={pieces} onChange={setPieces} maxLength={4} />
+          {call.isError && <ProblemNote error={call.error} />}
+          <Button primary type="submit" isDisabled={!fits || call.isPending}>
+            Put it there
+          </Button>
+          <Button onPress={onClose}>Leave it</Button>
+        </Fields>
+      </Form>
+    </Modal>
+  );
+}
+
+const Columns = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 400px;
+  gap: 12px;
+  align-items: start;
+  padding-top: 12px;
+  @media (max-width: 1100px) {
+    grid-template-columns: minmax(0, 1fr);
+  }
+`;
+
+const Search = styled.div`
+  padding: 0 16px 10px;
+`;
+
+const Teach = styled.p`
+  padding: 0 16px 14px;
+`;
+
+const Rows = styled.ul`
+  li {
+    display: grid;
+    grid-template-columns: minmax(120px, 1fr) 90px minmax(90px, 200px) 92px 150px;
+    gap: 12px;
+    align-items: center;
+    padding: 9px 16px;
+    border-top: 1px solid ${color.line};
+    overflow-wrap: anywhere;
+  }
+  span {
+    font-size: 14px;
+    color: ${color.ink2};
+    font-variant-numeric: tabular-nums;
+  }
+`;
+
+const Bar = styled.svg`
+  width: 100%;
+  height: 16px;
+  .axis {
+    stroke: ${color.ink3};
+    vector-effect: non-scaling-stroke;
+  }
+  .range {
+    fill: ${color.bar};
+  }
+  .share {
+    fill: ${color.implicated};
+  }
+`;
+
+const Items = styled.ul`
+  li {
+    display: grid;
+    grid-template-columns: 1fr 40px auto auto;
+    gap: 10px;
+    align-items: center;
+    padding: 8px 16px;
+    border-top: 1px solid ${color.line};
+    overflow-wrap: anywhere;
+  }
+  small {
+    display: block;
+    font-size: 14px;
+    color: ${color.ink2};
+  }
+  output {
+    font-size: 18px;
+    font-weight: 700;
+    text-align: right;
+  }
+`;
+
+const Fields = styled.div`
+  display: grid;
+  gap: 12px;
+`;
