@@ -32,7 +32,6 @@ class Pictures {
       browser.seeText("Bay 3 · probe on");
       browser.key("n");
       browser.seeText("SMART READ DATA fails its own checksum");
-      browser.picture(folder.resolve("job-garbled.png"));
       browser.follow("See the reading");
       browser.seeHeading("cannot be trusted");
 
@@ -45,6 +44,7 @@ class Pictures {
       browser.seeHeading("sectors wait");
       browser.click(By.xpath("//button[contains(.,'Sectors waiting')]"));
       browser.picture(folder.resolve("reading.png"));
+      takeRescue(whole, browser, folder);
       takeDrive(whole, browser, folder);
       browser.key("1");
       browser.press("Rule on it");
@@ -64,6 +64,33 @@ class Pictures {
       browser.picture(folder.resolve("wall.png"));
       takeIntakeAndTheRest(whole, browser, shop, folder);
     }
+  }
+
+  /** A failing drive copied and verified, with what its copy lost; and its report. */
+  private static void takeRescue(Whole whole, Browser browser, Path folder) throws Exception {
+    ShopClient shop = whole.signedIn();
+    browser.open("/rescue/J-2291/drive-a");
+    browser.click(By.xpath("//button[@aria-label='Start: Survey']"));
+    browser.seeText("Partition 1");
+    browser.click(By.xpath("//button[@aria-label='Start: Rescue copy of what is in use']"));
+    Await.until(
+        "the drive is copied",
+        Duration.ofMinutes(2),
+        () ->
+            shop.get("/api/jobs/J-2291/drives/drive-a/data")
+                .body()
+                .get("finding")
+                .stringValue()
+                .startsWith("copied"));
+    browser.click(By.xpath("//button[@aria-label='Start: Check of the image']"));
+    browser.seeHeading("copied and verified");
+    browser.picture(folder.resolve("rescue.png"));
+    browser.open("/job/J-2291/report");
+    browser.seeHeading("What became of your");
+    browser.picture(folder.resolve("report.png"));
+    browser.open("/shelf");
+    browser.seeText("models met");
+    browser.picture(folder.resolve("shelf.png"));
   }
 
   /** In the middle of a surface pass, with its visits of before. */
@@ -156,7 +183,6 @@ class Pictures {
     browser.see(By.linkText("People"));
     browser.open("/people");
     browser.seeHeading("people work here");
-    browser.picture(folder.resolve("people.png"));
     browser.open("/know-how");
     browser.seeHeading("signs rest on judgement alone");
     browser.seeText("mended jobs");
@@ -164,7 +190,6 @@ class Pictures {
     browser.open("/makers");
     browser.seeHeading("What differs from maker to maker");
     browser.seeText("All of Ostrel");
-    browser.picture(folder.resolve("makers.png"));
     long customer = shop.get("/api/jobs/J-2291").body().get("customerId").longValue();
     browser.open("/customer/" + customer);
     browser.seeHeading("Bakery on the quay");
