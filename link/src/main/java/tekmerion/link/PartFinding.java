@@ -20,7 +20,8 @@ import java.util.Set;
   @JsonSubTypes.Type(value = SurveyFinding.class, name = "survey"),
   @JsonSubTypes.Type(value = RescueFinding.class, name = "rescue"),
   @JsonSubTypes.Type(value = FilesFinding.class, name = "files"),
-  @JsonSubTypes.Type(value = EraseFinding.class, name = "erase")
+  @JsonSubTypes.Type(value = EraseFinding.class, name = "erase"),
+  @JsonSubTypes.Type(value = CopyErasedFinding.class, name = "copy-erased")
 })
 public sealed interface PartFinding
     permits PartFinding.MarchFinding,
@@ -30,7 +31,8 @@ public sealed interface PartFinding
         SurveyFinding,
         RescueFinding,
         FilesFinding,
-        EraseFinding {
+        EraseFinding,
+        CopyErasedFinding {
   int MOST_ROWS = 1_000;
   int MOST_CHARS = 400;
 

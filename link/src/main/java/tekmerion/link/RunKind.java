@@ -30,7 +30,9 @@ public enum RunKind {
   /** Copies files out of a drive, or out of its image; each is read again. */
   FILE_COPY,
   /** Writes all of a drive over with zeros; only with a release. */
-  ERASE;
+  ERASE,
+  /** Writes the copies of a drive over and deletes them. */
+  ERASE_COPY;
 
   /** Key of the board with its memory. */
   public static final String BOARD = "board";
@@ -62,16 +64,12 @@ public enum RunKind {
 
   /** What writes into the job's folder of copies, or reads from there. */
   public boolean isCopy() {
-    return isRescue() || this == VERIFY_IMAGE || this == FILE_COPY;
+    return isRescue() || this == VERIFY_IMAGE || this == FILE_COPY || this == ERASE_COPY;
   }
 
   /** What is done about the data on a drive, and what that needs to know first. */
   public boolean isOfData() {
-    return isRescue()
-        || this == SURVEY
-        || this == VERIFY_IMAGE
-        || this == FILE_COPY
-        || this == ERASE;
+    return isCopy() || this == SURVEY || this == ERASE;
   }
 
   public boolean isSurface() {

@@ -264,6 +264,10 @@ class LinkCodecTest {
         arguments(
             "to-server",
             ToServer.class,
+            ended(RunKind.ERASE_COPY, new CopyErasedFinding("J-1/drive-a", 3, 900, 0))),
+        arguments(
+            "to-server",
+            ToServer.class,
             ended(RunKind.ERASE, new EraseFinding("read back", 9, 8, 1, 5, 0, 1, 0.4))),
         arguments(
             "to-probe",

@@ -1,7 +1,6 @@
 package tekmerion.core.report;
 
 import java.time.Instant;
-import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
@@ -22,7 +21,6 @@ import tekmerion.core.ruling.Course;
  * @param replaced parts that went in, in words
  * @param lost files that a copy did not get whole, the worst first; empty if there is no copy
  * @param lostInAll how many of these there are
- * @param copyKeptUntil when the copy is erased; empty if there is none
  * @param proven how far it is shown that it is mended
  * @param cleanTrials of what failed, since it was mended
  */
@@ -41,7 +39,6 @@ public record OwnerFacts(
     Stance stance,
     Optional<List<String>> lost,
     long lostInAll,
-    Optional<LocalDate> copyKeptUntil,
     List<String> replaced,
     Proven proven,
     int cleanTrials) {

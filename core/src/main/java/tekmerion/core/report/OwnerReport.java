@@ -41,7 +41,7 @@ public record OwnerReport(
     add(sections, words.of("said"), List.of("“%s”".formatted(facts.complaint())));
     add(sections, words.of("found"), List.of(found(facts, words)));
     add(sections, words.of("done"), done(facts, words));
-    add(sections, words.of("data"), data(facts, words, day));
+    add(sections, words.of("data"), data(facts, words));
     add(sections, words.of("replaced"), facts.replaced());
     add(sections, words.of("expect"), expect(facts, words));
     return new OwnerReport(
@@ -76,7 +76,7 @@ public record OwnerReport(
     return lines;
   }
 
-  private static List<String> data(OwnerFacts facts, OwnerWords words, DateTimeFormatter day) {
+  private static List<String> data(OwnerFacts facts, OwnerWords words) {
     List<String> lines = new ArrayList<>(List.of(words.of("data." + facts.stance().name())));
     boolean copied = facts.stance() == Stance.COPIED || facts.stance() == Stance.COPY_VERIFIED;
     if (copied && facts.lost().isPresent()) {
@@ -88,8 +88,8 @@ public record OwnerReport(
                   ? words.of("data.lost.one", lost.get(0))
                   : words.of("data.lost.some", facts.lostInAll(), lost.get(0)));
     }
-    if (copied && facts.copyKeptUntil().isPresent()) {
-      lines.add(words.of("data.where", day.format(facts.copyKeptUntil().get())));
+    if (copied) {
+      lines.add(words.of("data.where"));
     }
     return lines;
   }

@@ -3,7 +3,6 @@ package tekmerion.core.report;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Instant;
-import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Locale;
@@ -34,7 +33,6 @@ class OwnerReportTest {
         stance,
         Optional.of(List.of("Order book/2025.pdf")),
         lost,
-        Optional.of(LocalDate.of(2026, 12, 28)),
         List.of("A 1 TB drive"),
         Proven.DONE,
         5);
@@ -65,8 +63,7 @@ class OwnerReportTest {
         .containsExactly(
             "We copied your data and checked the copy: it is the same as what we read.",
             "One file could not be read whole: Order book/2025.pdf.",
-            "Ask for the copy when you fetch the machine; we keep it until 28 December 2026, then"
-                + " it is erased.");
+            "Ask for the copy when you fetch the machine.");
     assertThat(lines(report, "What to expect").get(0))
         .isEqualTo("We repeated what failed 5 times afterwards, and it did not fail once.");
     assertThat(report.advice()).hasSize(3);

@@ -1,10 +1,20 @@
 package tekmerion.probe.copy;
 
 import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.channels.FileChannel;
 import java.nio.file.Files;
+import java.nio.file.LinkOption;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
+import tekmerion.core.rescue.KeptRescue;
+import tekmerion.core.rescue.RescueMap.Stretch;
+import tekmerion.core.rescue.State;
 
 /** Where the copies of one drive of one job go, below the probe's folder of copies. */
 public final class CopyFolder {
@@ -24,12 +34,96 @@ public final class CopyFolder {
    * @throws IOException if a name would lead elsewhere, or the folder cannot be made
    */
   public static CopyFolder open(Path all, String job, String driveKey) throws IOException {
+    CopyFolder folder = named(all, job, driveKey);
+    Files.createDirectories(folder.folder);
+    return folder;
+  }
+
+  /**
+   * One that is there; empty if it is not.
+   *
+   * @throws IOException if a name would lead elsewhere
+   */
+  public static Optional<CopyFolder> existing(Path all, String job, String driveKey)
+      throws IOException {
+    CopyFolder folder = named(all, job, driveKey);
+    return Files.isDirectory(folder.folder) ? Optional.of(folder) : Optional.empty();
+  }
+
+  private static CopyFolder named(Path all, String job, String driveKey) throws IOException {
     if (!NAME.matcher(job).matches() || !NAME.matcher(driveKey).matches()) {
       throw new IOException("no folder is made for " + job + " and " + driveKey);
     }
-    Path folder = all.resolve(job).resolve(driveKey);
-    Files.createDirectories(folder);
-    return new CopyFolder(folder, job + "/" + driveKey);
+    return new CopyFolder(all.resolve(job).resolve(driveKey), job + "/" + driveKey);
+  }
+
+  /**
+   * What an erasing did.
+   *
+   * @param bytes that were written over
+   * @param left files that could not be deleted
+   */
+  public record Erased(long files, long bytes, long left) {}
+
+  /**
+   * Writes every file over with zeros, then deletes it, and the folder. What a file system or a
+   * solid-state drive keeps of older blocks is beyond this.
+   *
+   * @throws IOException if the folder cannot be walked through
+   */
+  public Erased erase() throws IOException {
+    long files = 0;
+    long bytes = 0;
+    long left = 0;
+    List<Path> all;
+    try (Stream<Path> walk = Files.walk(folder)) {
+      all = walk.sorted(Comparator.reverseOrder()).toList();
+    }
+    List<Stretch> written = written();
+    for (Path path : all) {
+      boolean file = Files.isRegularFile(path, LinkOption.NOFOLLOW_LINKS);
+      files += file ? 1 : 0;
+      try {
+        if (file) {
+          bytes += path.equals(image()) ? overwritten(path, written) : overwritten(path, List.of());
+        }
+        Files.delete(path);
+      } catch (IOException e) {
+        left += file ? 1 : 0;
+      }
+    }
+    return new Erased(files, bytes, left);
+  }
+
+  /** Where the image holds something, by its map: the rest is a hole. Empty if nothing tells. */
+  private List<Stretch> written() {
+    try {
+      return KeptRescue.parse(Files.readString(map())).map().stretches().stream()
+          .filter(s -> s.state() == State.READ)
+          .toList();
+    } catch (IOException | IllegalArgumentException e) {
+      return List.of();
+    }
+  }
+
+  /** All of it, unless it is known where it holds something. */
+  private static long overwritten(Path path, List<Stretch> where) throws IOException {
+    try (FileChannel channel = FileChannel.open(path, StandardOpenOption.WRITE)) {
+      long size = channel.size();
+      List<Stretch> all = where.isEmpty() ? List.of(new Stretch(0, size, State.READ)) : where;
+      long bytes = 0;
+      for (Stretch stretch : all) {
+        long to = Math.min(size, stretch.to());
+        for (long at = stretch.from(); at < to; ) {
+          ByteBuffer zeros = ByteBuffer.allocate((int) Math.min(1 << 20, to - at));
+          int n = channel.write(zeros, at);
+          at += n;
+          bytes += n;
+        }
+      }
+      channel.force(true);
+      return bytes;
+    }
   }
 
   public Path path() {

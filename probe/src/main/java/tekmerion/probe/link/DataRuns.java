@@ -60,28 +60,42 @@ final class DataRuns {
             .bytes()
             .orElseThrow(
                 () -> new IllegalArgumentException("what is on this drive cannot be read here"));
-    KeptRun kept =
-        KeptRun.read(folder, command.requestId())
-            .orElseGet(
-                () ->
-                    new KeptRun(
-                        command.requestId(),
-                        command.driveKey(),
-                        command.run(),
-                        command.gentle(),
-                        clock.instant()));
-    PartTask.Job job =
-        new PartTask.Job(
-            command,
-            clock,
-            kept.startedAt(),
-            tell,
-            ended -> ended(kept, ended),
-            () -> running.remove(command.requestId()));
-    PartTask task = task(job, bytes, drive);
+    KeptRun kept = kept(command);
+    start(kept, task(job(command, kept), bytes, drive));
+  }
+
+  /** Its drive may be gone for long. */
+  void eraseCopy(ToProbe.StartRun command) {
+    KeptRun kept = kept(command);
+    start(kept, new EraseCopyTask(job(command, kept), copies));
+  }
+
+  private KeptRun kept(ToProbe.StartRun command) {
+    return KeptRun.read(folder, command.requestId())
+        .orElseGet(
+            () ->
+                new KeptRun(
+                    command.requestId(),
+                    command.driveKey(),
+                    command.run(),
+                    command.gentle(),
+                    clock.instant()));
+  }
+
+  private PartTask.Job job(ToProbe.StartRun command, KeptRun kept) {
+    return new PartTask.Job(
+        command,
+        clock,
+        kept.startedAt(),
+        tell,
+        ended -> ended(kept, ended),
+        () -> running.remove(command.requestId()));
+  }
+
+  private void start(KeptRun kept, PartTask task) {
     kept.write(folder);
-    running.put(command.requestId(), task);
-    RunHost.start(command.run().name().toLowerCase(Locale.ROOT), task);
+    running.put(kept.requestId(), task);
+    RunHost.start(kept.run().name().toLowerCase(Locale.ROOT), task);
   }
 
   private PartTask task(

@@ -86,6 +86,10 @@ final class RunHost implements AutoCloseable {
     if (running.containsKey(command.requestId()) || outbox.isAnswered(command.requestId())) {
       return;
     }
+    if (command.run() == RunKind.ERASE_COPY) {
+      data.eraseCopy(command);
+      return;
+    }
     if (!command.run().isOfDrive()) {
       parts.begin(command);
       return;

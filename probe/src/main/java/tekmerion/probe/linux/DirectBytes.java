@@ -13,15 +13,21 @@ public final class DirectBytes implements ByteSource {
 
   private final DirectFile file;
 
-  private DirectBytes(DirectFile file) {
+  /** A device takes its own sectors; a file's system may want more. */
+  private final int alignment;
+
+  private DirectBytes(DirectFile file, int alignment) {
     this.file = file;
+    this.alignment = alignment;
   }
 
   /**
    * @throws IOException if it cannot be opened for reading, or is empty
    */
   public static DirectBytes open(Path path) throws IOException {
-    return new DirectBytes(DirectFile.open(path));
+    DirectFile file = DirectFile.open(path);
+    int sector = file.identity().sectorBytes();
+    return new DirectBytes(file, path.startsWith("/dev") ? sector : ALIGNMENT);
   }
 
   @Override
@@ -48,11 +54,15 @@ public final class DirectBytes implements ByteSource {
     return Optional.of(bytes);
   }
 
-  /** Of whole sectors around it. */
   private boolean piece(long offset, int length, byte[] into, int at) {
-    int sector = sectorBytes();
-    long from = offset / sector * sector;
-    long to = Math.min(sizeBytes(), (offset + length + sector - 1) / sector * sector);
+    return around(alignment, offset, length, into, at)
+        || alignment != sectorBytes() && around(sectorBytes(), offset, length, into, at);
+  }
+
+  /** Of whole multiples of a step around it. */
+  private boolean around(int step, long offset, int length, byte[] into, int at) {
+    long from = offset / step * step;
+    long to = Math.min(sizeBytes(), (offset + length + step - 1) / step * step);
     if (file.read(from, (int) (to - from)).kind() != BlockSource.Answer.Kind.READ) {
       return false;
     }

@@ -19,6 +19,8 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import picocli.CommandLine;
+import tekmerion.core.rescue.KeptRescue;
+import tekmerion.core.rescue.State;
 import tekmerion.probe.Tekmerion;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -270,9 +272,13 @@ class InstrumentsTest {
     Path source = Files.write(folder.resolve("source.img"), bytes);
     Path image = folder.resolve("copy.img");
     Path map = folder.resolve("copy.map");
-    // Killed after its first million bytes: the map says so, and only these are in the image.
-    Files.write(image, Arrays.copyOf(bytes, 1_000_000));
-    Files.writeString(map, "tekmerion rescue map 1\n3000000\n0 1000000 +\n1000000 2000000 ?\n");
+    // Killed after 1,954 sectors: map and sums say so, and only these are in the image.
+    byte[] read = Arrays.copyOf(bytes, 1_954 * 512);
+    KeptRescue kept = KeptRescue.begin(bytes.length);
+    kept.map().set(0, read.length, State.READ);
+    kept.sums().add(0, read);
+    Files.write(image, read);
+    Files.writeString(map, kept.text());
 
     Said said = run("rescue", source, image, "--map", map);
 

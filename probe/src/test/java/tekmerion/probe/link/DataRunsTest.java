@@ -25,6 +25,7 @@ import tekmerion.core.gate.Stance;
 import tekmerion.core.port.ByteSource;
 import tekmerion.core.port.DriveWriter;
 import tekmerion.core.port.MachineUnderTest;
+import tekmerion.link.CopyErasedFinding;
 import tekmerion.link.CopyOrder;
 import tekmerion.link.EraseFinding;
 import tekmerion.link.FilesFinding;
@@ -181,6 +182,34 @@ class DataRunsTest {
 
     assertThat(verified.verified()).isFalse();
     assertThat(verified.copyCells()).contains("!");
+  }
+
+  /** Its zeros reach the disk before its name goes: seen through a second name of the image. */
+  @Test
+  void writesACopyOverBeforeItIsDeleted() throws Exception {
+    on("sound-drive");
+    CopyOrder image = new CopyOrder(JOB, null, List.of());
+    run(RunKind.RESCUE_IN_USE, image);
+    Path second =
+        Files.createLink(
+            folder.resolve("second-name"), folder.resolve("copies/J-2291/drive-a/drive.img"));
+    assertThat(isZero(second)).isFalse();
+
+    CopyErasedFinding erased = (CopyErasedFinding) run(RunKind.ERASE_COPY, image).found();
+
+    assertThat(erased.files()).isEqualTo(3); // image, map, and whose it is
+    assertThat(erased.left()).isZero();
+    assertThat(isZero(second)).isTrue();
+    assertThat(folder.resolve("copies/J-2291/drive-a")).doesNotExist();
+    assertThat(run(RunKind.ERASE_COPY, image).why()).isEqualTo("there is no copy of it here");
+  }
+
+  private static boolean isZero(Path image) throws IOException {
+    byte[] begin = new byte[64 << 20];
+    try (RandomAccessFile file = new RandomAccessFile(image.toFile(), "r")) {
+      file.readFully(begin);
+    }
+    return Arrays.equals(begin, new byte[begin.length]);
   }
 
   @Test

@@ -3,7 +3,6 @@ package tekmerion.server.report;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
-import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -15,7 +14,6 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.drive.DriveVisit;
 import tekmerion.core.gate.Proven;
-import tekmerion.core.gate.Stance;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.report.OwnerFacts;
 import tekmerion.core.report.OwnerReport;
@@ -52,9 +50,6 @@ import tekmerion.server.weighing.WeighingService.Evidence;
 /** Puts a job's report together from what was kept of it. */
 @Service
 class Reports {
-  /** How long a copy is kept after the machine was handed back. */
-  static final int COPIES_KEPT_DAYS = 30;
-
   private final Jobs jobs;
   private final WeighingService weighing;
   private final RulingService rulings;
@@ -166,8 +161,6 @@ class Reports {
             .map(r -> (RescueFinding) r.finding())
             .filter(f -> f.lostFilesInAll() != null)
             .findFirst();
-    boolean copied = job.stance() == Stance.COPIED || job.stance() == Stance.COPY_VERIFIED;
-    LocalDate from = LocalDate.ofInstant(job.endedAt() == null ? now : job.endedAt(), zone);
     return new OwnerFacts(
         job.machine().name(),
         job.machine().kind() == Machine.Kind.LOOSE_DRIVE,
@@ -183,7 +176,6 @@ class Reports {
         job.stance(),
         copy.map(f -> f.lostFiles().stream().map(RescueFinding.LostFile::path).toList()),
         copy.map(RescueFinding::lostFilesInAll).orElse(0L),
-        copied ? Optional.of(from.plusDays(COPIES_KEPT_DAYS)) : Optional.empty(),
         replaced(job),
         proof.map(Proofs.ProofView::proven).orElse(Proven.NOT_NEEDED),
         proof.map(Proofs.ProofView::clean).orElse(0));
