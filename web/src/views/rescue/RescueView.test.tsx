@@ -86,6 +86,8 @@ const data = (more: Partial<DataOnDrive> = {}): DataOnDrive => ({
   check: null,
   files: [],
   open: null,
+  copy: null,
+  copyErased: null,
   erased: null,
   eraseLock: { reason: 'It erases, and the data is wanted.', opens: 'Opens when it is verified.' },
   version: 3,
@@ -180,6 +182,15 @@ it('erases only what is named by size, model and serial, and says what came of i
     path: '/api/jobs/J-2279/drives/drive-a/erase',
     body: { version: 3, size: '2 TB', model: 'HX2T', lastFour: '20-C' },
   });
+});
+
+it('keeps a copy until it may go, then erases it', async () => {
+  const sent = at(data({ copy: { keptUntil: null, lockedWhy: null } }));
+  expect(await screen.findByText(/30 days after the hand-back/)).toBeTruthy();
+  await userEvent.click(screen.getByRole('button', { name: 'Erase the copy' }));
+  expect(sent.find((s) => s.method === 'POST')?.path).toBe(
+    '/api/jobs/J-2279/drives/drive-a/copy/erase',
+  );
 });
 
 it('joins neighbours and foretells a copy', () => {

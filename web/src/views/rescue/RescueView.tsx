@@ -11,6 +11,7 @@ import { Lead, Mono, Page, Sheet, SheetHead, Title } from '../../ui/Sheet';
 import { RunPanel } from '../run/RunPanel';
 import { Bands } from './Bands';
 import { ChooseFiles } from './ChooseFiles';
+import { CopyCard } from './CopyCard';
 import { EraseCard } from './EraseCard';
 import { VolumeMap } from './VolumeMap';
 
@@ -197,6 +198,7 @@ function Steps({ data }: { data: DataOnDrive }) {
         ))}
       </List>
       {call.isError && <ProblemNote error={call.error} />}
+      <CopyCard data={data} />
       <EraseCard data={data} />
       {data.rescue?.rescue != null && (
         <Where>

@@ -11,6 +11,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import tekmerion.launch.ShopClient;
 import tekmerion.link.BenchLink;
+import tekmerion.link.CopyErasedFinding;
 import tekmerion.link.CopyOrder;
 import tekmerion.link.FilesFinding;
 import tekmerion.link.LinkEvent;
@@ -227,6 +228,36 @@ class CopiesTest {
       assertThat(at.stance()).isEqualTo("COPIED");
       files(at, 5, 0, "Members");
       assertThat(at.stance()).isEqualTo("COPY_VERIFIED");
+    }
+  }
+
+  /** While it may be the only one it stays; then the probe that has it erases it. */
+  @Test
+  void aCopyIsErasedOnlyWhenItIsNotTheOnlyOne(RunningServer.Shop shop) throws Exception {
+    try (Linked at = linked(shop, "Net store")) {
+      String path = "/api/jobs/%s/drives/drive-a/copy/erase".formatted(at.job);
+      run(at, RunKind.SURVEY, SURVEY);
+      assertThat(at.data().get("copy").isNull()).isTrue();
+      run(at, RunKind.RESCUE_IN_USE, rescue("aa", null));
+      run(at, RunKind.VERIFY_IMAGE, rescue("aa", true));
+      assertThat(at.ines.post(path, Map.of()).status()).isEqualTo(423);
+      assertThat(at.data().at("/copy/lockedWhy").stringValue()).contains("may be the only one");
+      at.ines.post(
+          "/api/jobs/%s/stance".formatted(at.job),
+          Map.of(
+              "version", at.get("").get("version").intValue(),
+              "stance", "NOT_WANTED",
+              "signer", "Net store"));
+
+      UUID id = UUID.fromString(at.ines.post(path, Map.of()).body().get("run").stringValue());
+
+      CopyOrder order =
+          ends(at, id, RunKind.ERASE_COPY, new CopyErasedFinding(at.job + "/drive-a", 3, 900, 0));
+      assertThat(order.job()).isEqualTo(at.job);
+      assertThat(at.data().get("copy").isNull()).isTrue();
+      assertThat(at.data().get("copyErased").stringValue())
+          .isEqualTo("3 files written over and deleted");
+      assertThat(at.ines.post(path, Map.of()).status()).isEqualTo(409);
     }
   }
 

@@ -23,6 +23,7 @@ import tekmerion.server.account.Person;
 import tekmerion.server.account.Role;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.run.AskRun;
+import tekmerion.server.run.CopiesOfJob;
 import tekmerion.server.run.RunView;
 
 /** The data on a drive, and copies of its files. */
@@ -32,6 +33,7 @@ class DataController {
   private final DataViews views;
   private final AskRun ask;
   private final EraseGates gates;
+  private final CopiesOfJob copies;
 
   /**
    * @param volume number that the survey named
@@ -48,10 +50,11 @@ class DataController {
 
   record CopyBegun(UUID run) {}
 
-  DataController(DataViews views, AskRun ask, EraseGates gates) {
+  DataController(DataViews views, AskRun ask, EraseGates gates, CopiesOfJob copies) {
     this.views = views;
     this.ask = ask;
     this.gates = gates;
+    this.copies = copies;
   }
 
   @GetMapping("/data")
@@ -79,6 +82,16 @@ class DataController {
             RunKind.FILE_COPY,
             new AskRun.FilesWanted(asked.volume(), List.copyOf(asked.folders())),
             person));
+  }
+
+  @PostMapping("/copy/erase")
+  @ResponseStatus(HttpStatus.ACCEPTED)
+  CopyBegun eraseCopy(
+      @PathVariable String number,
+      @PathVariable String driveKey,
+      @AuthenticationPrincipal Person person) {
+    person.must(Role.TECHNICIAN, Role.LEAD);
+    return new CopyBegun(ask.eraseCopy(number, driveKey, copies, person));
   }
 
   @PostMapping("/erase")

@@ -1,6 +1,7 @@
 package tekmerion.server.data;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.Instant;
 import java.util.List;
 import tekmerion.core.gate.Stance;
 import tekmerion.link.RunKind;
@@ -17,6 +18,8 @@ import tekmerion.server.run.RunView;
  * @param check the newest check of that image; null if there was none
  * @param files newest copies of files, one for each volume
  * @param open what goes on or is paused now; null if nothing does
+ * @param copy null if there is none
+ * @param copyErased what came of erasing it last; null if that was never done
  * @param erased the newest erasing; null if there was none
  * @param eraseLock null if only its name is wanted
  * @param version of the job
@@ -41,9 +44,20 @@ record DataView(
     List<FilesOfVolume> files,
     @Schema(nullable = true) RunView open,
     List<DataStep> steps,
+    @Schema(nullable = true) KeptCopy copy,
+    @Schema(nullable = true) String copyErased,
     @Schema(nullable = true) RunView erased,
     @Schema(nullable = true) EraseLock eraseLock,
     long version) {
+
+  /**
+   * A copy that is there.
+   *
+   * @param keptUntil when it is due to be erased; null while the job goes on
+   * @param lockedWhy null if it can be erased now
+   */
+  record KeptCopy(
+      @Schema(nullable = true) Instant keptUntil, @Schema(nullable = true) String lockedWhy) {}
 
   /** Why the drive cannot be erased now, and what opens that. */
   record EraseLock(String reason, String opens) {}

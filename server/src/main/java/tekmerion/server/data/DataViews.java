@@ -1,5 +1,6 @@
 package tekmerion.server.data;
 
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -36,6 +37,9 @@ import tekmerion.server.weighing.WeighingService;
 /** Puts the view of a drive's data together. */
 @Service
 class DataViews {
+  /** After the machine was handed back. */
+  private static final Duration COPIES_KEPT = Duration.ofDays(30);
+
   private final Jobs jobs;
   private final Bays bays;
   private final ProbeBoard probes;
@@ -72,6 +76,7 @@ class DataViews {
       Map<Integer, DriveRun> files,
       Optional<DriveRun> open,
       Optional<DriveRun> erased,
+      Optional<DriveRun> copyErased,
       CopyEvidence evidence) {}
 
   @Transactional(readOnly = true)
@@ -110,6 +115,8 @@ class DataViews {
             .toList(),
         view(known.open()),
         steps(known, probe.isPresent(), job),
+        copy(job, driveKey),
+        known.copyErased().map(r -> RunWords.outcome(r)).orElse(null),
         view(known.erased()),
         gates
             .lock(job, driveKey, evidence, probe)
@@ -141,6 +148,7 @@ class DataViews {
             .filter(r -> r.driveKey().equals(driveKey) && r.state() != DriveRun.State.ENDED)
             .findFirst(),
         first(all, r -> r.kind() == RunKind.ERASE && r.result() != null),
+        first(all, r -> r.kind() == RunKind.ERASE_COPY && r.result() != null),
         copies.of(job.id(), driveKey));
   }
 
@@ -243,6 +251,23 @@ class DataViews {
             evidence.imaged() && !evidence.imageVerified(),
             or(off, image && isOver(known.rescue().get()) ? null : "there is no image yet")));
     return steps;
+  }
+
+  private DataView.KeptCopy copy(Job job, String driveKey) {
+    return copies
+        .kept(job.id(), driveKey)
+        .map(
+            run ->
+                new DataView.KeptCopy(
+                    job.endedAt() == null ? null : job.endedAt().plus(COPIES_KEPT),
+                    AskRun.copyLock(job)
+                        .or(
+                            () ->
+                                probes.isOnline(run.probeId())
+                                    ? Optional.empty()
+                                    : Optional.of("The probe that has the copy is away."))
+                        .orElse(null)))
+        .orElse(null);
   }
 
   private static boolean isOver(DriveRun run) {

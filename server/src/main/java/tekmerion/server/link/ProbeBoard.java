@@ -58,6 +58,11 @@ public class ProbeBoard {
     socket.send(probeId, message);
   }
 
+  @Transactional(readOnly = true)
+  public boolean isOnline(UUID probeId) {
+    return probes.findById(probeId).filter(p -> !p.isRevoked() && p.isOnline()).isPresent();
+  }
+
   /** With which a release for this probe is signed. */
   @Transactional(readOnly = true)
   public byte[] releaseKey(UUID probeId) {

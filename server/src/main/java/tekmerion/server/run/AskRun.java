@@ -136,6 +136,61 @@ public class AskRun {
     return kept.id();
   }
 
+  /**
+   * Has the copies of a drive erased, by the probe that made them.
+   *
+   * @throws Refusal 423 while the copy may be the only one, 409 if there is none or its probe is
+   *     away
+   */
+  public UUID eraseCopy(String number, String driveKey, CopiesOfJob copies, Person by) {
+    DriveRun kept =
+        transaction.execute(
+            status -> {
+              Job job =
+                  jobs.findByNumber(number)
+                      .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
+              entities.lock(job, LockModeType.PESSIMISTIC_WRITE);
+              copyLock(job)
+                  .ifPresent(
+                      why -> {
+                        throw Refusal.locked(
+                            why, "Opens when the job is ended, or its owner signs it away.");
+                      });
+              DriveRun copy =
+                  copies
+                      .kept(job.id(), driveKey)
+                      .orElseThrow(
+                          () ->
+                              Refusal.notPossibleNow(
+                                  "There is no copy of this drive.", "Load the view again."));
+              if (!probes.isOnline(copy.probeId())) {
+                throw Refusal.notPossibleNow(
+                    "The probe that has the copy is away.", "Start it, then try again.");
+              }
+              UUID id =
+                  runs.ask(
+                      job.id(),
+                      copy.partId(),
+                      copy.probeId(),
+                      driveKey,
+                      RunKind.ERASE_COPY,
+                      false,
+                      new CopyOrder(number, null, List.of()),
+                      by.id());
+              tell(job, RunWords.name(RunKind.ERASE_COPY) + " begun", by);
+              return runs.find(id).orElseThrow();
+            });
+    probes.send(kept.probeId(), Runs.start(kept));
+    return kept.id();
+  }
+
+  /** Why a copy must stay; empty if it may go. */
+  public static Optional<String> copyLock(Job job) {
+    return job.endedAt() == null && job.stance() != Stance.NOT_WANTED
+        ? Optional.of("The job goes on, and its copy may be the only one.")
+        : Optional.empty();
+  }
+
   private UUID keep(String number, String driveKey, RunKind kind, FilesWanted wanted, Person by) {
     Job job =
         jobs.findByNumber(number)

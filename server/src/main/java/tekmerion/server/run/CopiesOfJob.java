@@ -48,10 +48,29 @@ public class CopiesOfJob {
     return of(runs.ofData(jobId).stream().filter(r -> r.driveKey().equals(driveKey)).toList());
   }
 
+  /** What came after the copy was erased; all of it if it never was. */
+  private static List<DriveRun> sinceErased(List<DriveRun> newestFirst) {
+    return newestFirst.stream()
+        .takeWhile(r -> r.kind() != RunKind.ERASE_COPY || !isComplete(r))
+        .toList();
+  }
+
+  /** The newest run that left a copy which is there still; empty if there is none. */
+  @Transactional(readOnly = true)
+  public Optional<DriveRun> kept(long jobId, String driveKey) {
+    return sinceErased(
+            runs.ofData(jobId).stream().filter(r -> r.driveKey().equals(driveKey)).toList())
+        .stream()
+        .filter(r -> r.kind().isRescue() || r.kind() == RunKind.FILE_COPY)
+        .filter(r -> r.result() != null && r.finding() != null)
+        .findFirst();
+  }
+
   /**
-   * @param newestFirst of one drive
+   * @param all of one drive, newest first
    */
-  static CopyEvidence of(List<DriveRun> newestFirst) {
+  static CopyEvidence of(List<DriveRun> all) {
+    List<DriveRun> newestFirst = sinceErased(all);
     Optional<DriveRun> image =
         newestFirst.stream().filter(r -> r.kind().isRescue() && isComplete(r)).findFirst();
     // Whatever writes to the image after that makes it another one.
@@ -128,6 +147,9 @@ public class CopiesOfJob {
    */
   @Transactional
   public void settle(Job job, DriveRun by) {
+    if (job.endedAt() != null) {
+      return; // what is erased after the hand-back changes nothing about what was ruled
+    }
     List<DriveRun> all = runs.ofData(job.id());
     Set<String> keys = new HashSet<>();
     parts.inMachine(job.machine().id()).stream().map(PartPlace::driveKey).forEach(keys::add);

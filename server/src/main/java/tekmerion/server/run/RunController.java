@@ -37,6 +37,9 @@ class RunController {
       @Valid @RequestBody RunAsked asked,
       @AuthenticationPrincipal Person person) {
     person.must(Role.TECHNICIAN, Role.LEAD);
+    if (asked.kind() == RunKind.ERASE_COPY) {
+      throw Refusal.badRequest("A copy is erased in the drive's data view.", "Open it there.");
+    }
     if (asked.kind() == RunKind.ERASE) {
       throw Refusal.badRequest(
           "A drive is erased only by its name.", "Name it in the drive's data view.");

@@ -2,6 +2,7 @@ package tekmerion.server.run;
 
 import java.time.Instant;
 import tekmerion.core.words.Sentences;
+import tekmerion.link.CopyErasedFinding;
 import tekmerion.link.EraseFinding;
 import tekmerion.link.FilesFinding;
 import tekmerion.link.LinkEvent;
@@ -33,6 +34,7 @@ public final class RunWords {
       case VERIFY_IMAGE -> "Check of the image";
       case FILE_COPY -> "Copy of files";
       case ERASE -> "Erasing";
+      case ERASE_COPY -> "Erasing of the copy";
     };
   }
 
@@ -96,6 +98,11 @@ public final class RunWords {
           ? "%,d files copied and verified".formatted(files.verifiedFiles())
           : "%,d of %,d files copied and verified".formatted(files.verifiedFiles(), files.files());
     }
+    if (found instanceof CopyErasedFinding copy) {
+      return copy.left() == 0
+          ? "%,d files written over and deleted".formatted(copy.files())
+          : "%,d of %,d files could not be deleted".formatted(copy.left(), copy.files());
+    }
     if (found instanceof EraseFinding erased) {
       return erased.allZero() ? "all of it is zero" : "not all of it is erased";
     }
@@ -147,6 +154,7 @@ public final class RunWords {
           case VERIFY_IMAGE -> "Check";
           case FILE_COPY -> "Files";
           case ERASE -> "Erasing";
+          case ERASE_COPY -> "Copy";
           default -> "Self-test";
         };
     return run.share() == null ? name + " begins" : "%s %.0f %%".formatted(name, 100 * run.share());
@@ -183,6 +191,7 @@ public final class RunWords {
       case RESCUE_IN_USE -> "an image of what its files and folders take, easy parts first";
       case RESCUE_WHOLE -> "an image of everything, also of what is free; hours on a large disk";
       case VERIFY_IMAGE -> "reads the image again and compares it with what was read";
+      case ERASE_COPY -> "writes image and copied files over with zeros and deletes them";
       case ERASE -> "writes all of it over with zeros and reads back what came of that; for good";
       case FILE_COPY -> "chosen folders, each file read again after it was written";
     };

@@ -1,0 +1,57 @@
+import styled from 'styled-components';
+import { keys, useCall } from '../../api/queries';
+import type { DataOnDrive } from '../../api/types';
+import { color } from '../../theme/theme';
+import { Button } from '../../ui/Button';
+import { when } from '../../ui/format';
+import { ProblemNote } from '../../ui/ProblemNote';
+
+/** The copy in the shop's hands: until when it is kept, and its erasing. */
+export function CopyCard({ data }: { data: DataOnDrive }) {
+  const call = useCall(keys.job(data.job), keys.floor);
+  if (data.copy === null && data.copyErased === null) return null;
+  return (
+    <Card>
+      <b>The copy</b>
+      {data.copy === null ? (
+        <p>Erased: {data.copyErased}.</p>
+      ) : (
+        <>
+          <p>
+            {data.copy.keptUntil === null
+              ? 'It is kept until 30 days after the hand-back, then it is due to be erased.'
+              : `It is due to be erased ${when(data.copy.keptUntil)}.`}
+          </p>
+          {data.copy.lockedWhy === null ? (
+            <Button
+              isDisabled={call.isPending}
+              onPress={() =>
+                call.mutate({
+                  method: 'POST',
+                  path: `/api/jobs/${data.job}/drives/${data.driveKey}/copy/erase`,
+                })
+              }
+            >
+              Erase the copy
+            </Button>
+          ) : (
+            <p>Not now: {data.copy.lockedWhy}</p>
+          )}
+        </>
+      )}
+      {call.isError && <ProblemNote error={call.error} />}
+    </Card>
+  );
+}
+
+const Card = styled.div`
+  display: grid;
+  gap: 6px;
+  justify-items: start;
+  padding: 12px 16px 14px;
+  border-top: 1px solid ${color.line};
+  p {
+    font-size: 14px;
+    color: ${color.ink2};
+  }
+`;
