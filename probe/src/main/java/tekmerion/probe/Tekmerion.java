@@ -2,6 +2,7 @@ package tekmerion.probe;
 
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
+import tekmerion.probe.instrument.CarveCommand;
 import tekmerion.probe.instrument.DecodeCommand;
 import tekmerion.probe.instrument.DischargeCommand;
 import tekmerion.probe.instrument.FilesCommand;
@@ -30,7 +31,8 @@ import tekmerion.probe.instrument.WeighCommand;
       LoadCommand.class,
       SurveyCommand.class,
       RescueCommand.class,
-      FilesCommand.class
+      FilesCommand.class,
+      CarveCommand.class
     })
 public final class Tekmerion {
   public static void main(String[] args) {

@@ -269,7 +269,7 @@ class ExchangeTest {
     Path saved = Files.createTempDirectory("stick").resolve("capture.json");
     assertThat(
             new CommandLine(new SaveCommand())
-                .execute("--machine", "sim:tired-battery,0", "--out", saved.toString()))
+                .execute("--machine", "sim:busy-drive,0", "--out", saved.toString()))
         .isZero();
     JsonNode whole =
         ines.post(
@@ -280,9 +280,9 @@ class ExchangeTest {
                     "files",
                     List.of(dropped("capture.json", Files.readAllBytes(saved)))))
             .body();
-    assertThat(whole.get(0).get("words").stringValue()).isEqualTo("a probe's file with 3 readings");
-    assertThat(ines.get("/api/jobs/%s/battery".formatted(job)).body().toString())
-        .contains("LS-00417");
+    assertThat(whole.get(0).get("words").stringValue()).isEqualTo("a probe's file with 2 readings");
+    assertThat(ines.get("/api/jobs/%s/memory".formatted(job)).body().toString())
+        .contains("5D01C004");
   }
 
   private static Map<String, String> dropped(String name, byte[] bytes) {

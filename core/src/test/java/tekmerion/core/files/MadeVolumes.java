@@ -3,6 +3,7 @@ package tekmerion.core.files;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.io.RandomAccessFile;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
@@ -56,7 +57,11 @@ final class MadeVolumes {
   }
 
   private Path empty(String name, int mebibytes) throws IOException {
-    return Files.write(folder.resolve(name), new byte[mebibytes * MIB]);
+    Path file = folder.resolve(name);
+    try (RandomAccessFile sparse = new RandomAccessFile(file.toFile(), "rw")) {
+      sparse.setLength((long) mebibytes * MIB);
+    }
+    return file;
   }
 
   /** Two groups at least, so that there are copies. */
@@ -77,8 +82,18 @@ final class MadeVolumes {
     return Files.readAllBytes(image);
   }
 
-  /** Files into the root by the tool; then three of them become folders and take the others in. */
+  /** Fifty processes make it: once is enough. */
+  private static byte[] ntfs;
+
   byte[] ntfs() throws Exception {
+    if (ntfs == null) {
+      ntfs = madeNtfs();
+    }
+    return ntfs.clone();
+  }
+
+  /** Files into the root by the tool; then three of them become folders and take the others in. */
+  private byte[] madeNtfs() throws Exception {
     Path image = empty("ntfs", 32);
     run("mkfs.ntfs", "-q", "-F", image.toString());
     Path nothing = Files.write(folder.resolve("nothing"), new byte[0]);

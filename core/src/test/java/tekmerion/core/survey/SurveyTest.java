@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.junit.jupiter.params.provider.Arguments.arguments;
 
 import java.io.IOException;
+import java.io.RandomAccessFile;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -65,7 +66,10 @@ class SurveyTest {
 
   private byte[] image(Made made) throws IOException, InterruptedException {
     Path file = folder.resolve(made.name() + ".img");
-    Files.write(file, new byte[made.mebibytes * MIB]);
+    try (RandomAccessFile sparse = new RandomAccessFile(file.toFile(), "rw")) {
+      sparse.setLength(0);
+      sparse.setLength((long) made.mebibytes * MIB);
+    }
     Files.writeString(folder.resolve(made.name() + ".img.key"), "harbour");
     run(made.command.replace("%s", file.toString()), "");
     return Files.readAllBytes(file);

@@ -73,10 +73,10 @@ public class CopiesOfJob {
     List<DriveRun> newestFirst = sinceErased(all);
     Optional<DriveRun> image =
         newestFirst.stream().filter(r -> r.kind().isRescue() && isComplete(r)).findFirst();
-    // Whatever writes to the image after that makes it another one.
+    // Whatever writes to the image after that makes it another one; what could not run did not.
     boolean touchedSince =
         newestFirst.stream()
-            .filter(r -> r.kind().isRescue())
+            .filter(r -> r.kind().isRescue() && (r.result() == null || r.finding() != null))
             .findFirst()
             .filter(r -> image.isPresent() && !r.id().equals(image.get().id()))
             .isPresent();
