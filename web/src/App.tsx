@@ -14,7 +14,9 @@ import { IntakeHome } from './views/intake/IntakeHome';
 import { IntakeView } from './views/intake/IntakeView';
 import { OfJob } from './views/intake/OfJob';
 import { JobView } from './views/job/JobView';
+import { EntryView } from './views/know-how/EntryView';
 import { KnowHowView } from './views/know-how/KnowHowView';
+import { OwnMoveView } from './views/know-how/OwnMoveView';
 import { MakersView } from './views/makers/MakersView';
 import { MemoryView } from './views/memory/MemoryView';
 import { BatteryView } from './views/battery/BatteryView';
@@ -56,6 +58,8 @@ const router = createBrowserRouter([
       { path: '/people', element: <PeopleView /> },
       { path: '/shelf', element: <ShelfView /> },
       { path: '/know-how', element: <KnowHowView /> },
+      { path: '/know-how/own-move', element: <OwnMoveView /> },
+      { path: '/know-how/:subject/:id', element: <EntryView /> },
       { path: '/makers', element: <MakersView /> },
       { path: '/me', element: <MeView /> },
       { path: '/part/:id', element: <PartView /> },

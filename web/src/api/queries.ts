@@ -13,6 +13,8 @@ import type {
   Found,
   Job,
   KnowHow,
+  KnowHowChoices,
+  KnowHowEntry,
   Learnt,
   MakerNote,
   Memory,
@@ -120,6 +122,19 @@ export const useKnowHow = (text: string) =>
     queryKey: [...keys.knowHow, text],
     queryFn: () => request<KnowHow>('GET', `/api/know-how?text=${encodeURIComponent(text)}`),
     placeholderData: (before) => before,
+  });
+
+export const useEntry = (subject: string, id: string) =>
+  useQuery({
+    queryKey: [...keys.knowHow, 'entry', subject, id],
+    queryFn: () =>
+      request<KnowHowEntry>('GET', `/api/know-how/entries/${subject}/${encodeURIComponent(id)}`),
+  });
+
+export const useKnowHowChoices = () =>
+  useQuery({
+    queryKey: [...keys.knowHow, 'choices'],
+    queryFn: () => request<KnowHowChoices>('GET', '/api/know-how/choices'),
   });
 
 export const useShelf = (text: string) =>

@@ -7,7 +7,7 @@ import { KnowHowView } from './KnowHowView';
 const KNOWN = {
   judged: 180,
   signsInAll: 205,
-  causes: [{ id: 'fan-failed', name: 'Failed fan', partKind: 'machine' }],
+  causes: [{ id: 'fan-failed', name: 'Failed fan', partKind: 'machine', version: 2 }],
   signs: [
     {
       id: 'fan.state',
@@ -17,9 +17,11 @@ const KNOWN = {
       source: 'judgement',
       leak: [0.98, 0.02],
       links: { 'Failed fan': [0.1, 0.9] },
+      version: 0,
     },
   ],
   moves: [],
+  remedies: [],
 };
 const LEARNT = {
   provenJobs: 61,

@@ -1,7 +1,7 @@
 import { Link, useSearchParams } from 'react-router';
 import styled from 'styled-components';
 import { useKnowHow, useSession } from '../../api/queries';
-import type { KnowHow } from '../../api/types';
+import type { KnowHow, KnowHowEntry } from '../../api/types';
 import { TouchPips } from '../../marks/TouchPips';
 import { color } from '../../theme/theme';
 import { Field } from '../../ui/Field';
@@ -9,7 +9,7 @@ import { Loaded } from '../../ui/Loaded';
 import { Page, Sheet, Sub, Title } from '../../ui/Sheet';
 import { Learnt } from './Learnt';
 
-/** Causes, signs and moves to read and search; for the lead, what the shop's own jobs say of them. */
+/** Causes, signs, moves and remedies to read and search; for the lead, what the shop's own jobs say of them. */
 export function KnowHowView() {
   const [params, setParams] = useSearchParams();
   const text = params.get('text') ?? '';
@@ -30,13 +30,14 @@ export function KnowHowView() {
             {isLead && text === '' && <Learnt />}
             <Search>
               <Field
-                label="Search causes, signs and moves"
+                label="Search causes, signs, moves and remedies"
                 value={text}
                 onChange={(value) =>
                   setParams(value === '' ? {} : { text: value }, { replace: true })
                 }
                 autoComplete="off"
               />
+              {isLead && <Link to="/know-how/own-move">A move of our own…</Link>}
             </Search>
             <Found data={data} text={text} />
           </>
@@ -47,7 +48,7 @@ export function KnowHowView() {
 }
 
 function Found({ data, text }: { data: KnowHow; text: string }) {
-  if (data.causes.length + data.signs.length + data.moves.length === 0) {
+  if (data.causes.length + data.signs.length + data.moves.length + data.remedies.length === 0) {
     return <Empty>Nothing in the know-how has “{text}” in it.</Empty>;
   }
   return (
@@ -58,7 +59,8 @@ function Found({ data, text }: { data: KnowHow; text: string }) {
           <ul>
             {data.causes.map((cause) => (
               <li key={cause.id}>
-                <b>{cause.name}</b> <small>of the {cause.partKind}</small>
+                <Entry subject="CAUSE" entry={cause} />
+                <small>of the {cause.partKind}</small>
               </li>
             ))}
           </ul>
@@ -70,11 +72,29 @@ function Found({ data, text }: { data: KnowHow; text: string }) {
           <ul>
             {data.moves.map((move) => (
               <li key={move.id}>
-                <b>{move.name}</b>
+                <Entry subject="MOVE" entry={move} />
                 <span>{move.purpose}</span>
                 <small>
                   {move.handsOn} min{move.waiting > 0 && `, wait ${move.waiting} min`}{' '}
                   <TouchPips touch={move.touch} words={move.touchWords} />
+                  {move.aside && ' · set aside: not offered here'}
+                </small>
+              </li>
+            ))}
+          </ul>
+        </Part>
+      )}
+      {data.remedies.length > 0 && (
+        <Part open={text !== ''}>
+          <summary>{counted(data.remedies.length, 'remedy')}</summary>
+          <ul>
+            {data.remedies.map((remedy) => (
+              <li key={remedy.id}>
+                <Entry subject="REMEDY" entry={remedy} />
+                <small>
+                  {remedy.handsOn} min{remedy.waiting > 0 && `, wait ${remedy.waiting} min`}
+                  {remedy.partsMinutes > 0 && `, parts worth ${remedy.partsMinutes} min of work`}
+                  {remedy.mends.length > 0 && ` · mends ${remedy.mends.join(', ')}`}
                 </small>
               </li>
             ))}
@@ -87,7 +107,8 @@ function Found({ data, text }: { data: KnowHow; text: string }) {
           <ul>
             {data.signs.map((sign) => (
               <li key={sign.id}>
-                <b>{sign.name}</b> <small>{sign.judged ? 'judged' : 'partly measured'}</small>
+                <Entry subject="SIGN" entry={sign} />
+                <small>{sign.judged ? 'judged' : 'partly measured'}</small>
                 <Likelihoods>
                   <thead>
                     <tr>
@@ -116,6 +137,24 @@ function Found({ data, text }: { data: KnowHow; text: string }) {
   );
 }
 
+/** Its name, on the way to all that is known of it. */
+function Entry({
+  subject,
+  entry,
+}: {
+  subject: KnowHowEntry['subject'];
+  entry: { id: string; name: string; version: number };
+}) {
+  return (
+    <span>
+      <Link to={`/know-how/${subject}/${entry.id}`}>{entry.name}</Link>
+      {entry.version > 0 && (
+        <small> · changed by this shop{entry.version > 1 && ` ${entry.version} times`}</small>
+      )}
+    </span>
+  );
+}
+
 function Row({ name, p }: { name: string; p: readonly number[] }) {
   return (
     <tr>
@@ -127,14 +166,24 @@ function Row({ name, p }: { name: string; p: readonly number[] }) {
   );
 }
 
-const counted = (n: number, what: string) => `${n} ${what}${n === 1 ? '' : 's'}`;
+const counted = (n: number, what: string) =>
+  n === 1 ? `1 ${what}` : `${n} ${what.replace(/y$/, 'ie')}s`;
 
 /** With one digit where it is under ten. */
 export const ofHundred = (p: number) => (p < 0.0995 ? (100 * p).toFixed(1) : (100 * p).toFixed(0));
 
 const Search = styled.div`
-  max-width: 420px;
+  display: flex;
+  flex-wrap: wrap;
+  align-items: end;
+  gap: 12px 24px;
   margin: 12px 0;
+  > :first-child {
+    flex: 0 1 420px;
+  }
+  a {
+    padding: 11px 0;
+  }
 `;
 
 const Empty = styled(Sheet)`

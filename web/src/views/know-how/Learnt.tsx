@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { Link } from 'react-router';
 import styled from 'styled-components';
 import { keys, useCall, useLearnt } from '../../api/queries';
 import type { LikelihoodProposal } from '../../api/types';
@@ -57,10 +58,12 @@ export function Learnt() {
           {data.decided.map((d) => (
             <Line key={`${d.sign} ${d.cause} ${d.at}`}>
               <span>
-                {d.sign} under {d.cause}: taken over from {d.jobs} jobs
+                <Link to={`/know-how/SIGN/${d.sign}`}>
+                  {d.signName} under {d.causeName}
+                </Link>
+                : taken over
                 <small>
-                  {d.by}, {when(d.at)}: “{d.reason}” ·{' '}
-                  {d.inForce ? 'in force' : 'in force from the next start of the server'}
+                  {d.by}, {when(d.at)}: “{d.reason}”
                 </small>
               </span>
             </Line>
@@ -85,7 +88,7 @@ function TakeOver({ proposal, onClose }: { proposal: LikelihoodProposal; onClose
           </li>
         ))}
       </ul>
-      <p>It holds from the next start of the server. Rulings that are signed keep theirs.</p>
+      <p>It holds at once, for every open job. Rulings that are signed keep theirs.</p>
       <Field
         label="Why these jobs are trusted"
         value={reason}

@@ -10,6 +10,7 @@ import java.time.Duration;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Predicate;
 import java.util.stream.Stream;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
@@ -136,68 +137,57 @@ final class Browser implements AutoCloseable {
   /** Tab until the focus is on what bears these words, as text or as its label. */
   void tabTo(String words) {
     see(By.xpath("//*[normalize-space()=\"%1$s\" or @aria-label=\"%1$s\"]".formatted(words)));
-    for (int i = 0; i < 200; i++) {
-      Object focused =
-          driver.executeScript(
-              "const e = document.activeElement;"
-                  + "return e.getAttribute('aria-label') ?? e.textContent.trim();");
-      if (words.equals(focused)) {
-        return;
-      }
-      tabOnce();
-    }
-    throw new AssertionError("Tab never comes to: " + words);
-  }
-
-  /**
-   * One step further. The key is given to the browser at once, but under load the focus follows
-   * later: who does not wait for it looks at where it was, and goes one too far.
-   */
-  private void tabOnce() {
-    driver.executeScript("window.tabbedFrom = document.activeElement");
-    key(Keys.TAB);
-    driver.executeAsyncScript(
-        "const done = arguments[0], end = performance.now() + 2000;"
-            + "(function look() {"
-            + "  const moved = document.activeElement !== window.tabbedFrom;"
-            + "  if (moved || performance.now() > end) done(); else setTimeout(look, 5);"
-            + "})();");
+    tabUntil(words, "e.getAttribute('aria-label') ?? e.textContent.trim()", words::equals);
   }
 
   /** The same for what only begins with these words, and for what can be ticked. */
   void tabToward(String words) {
-    for (int i = 0; i < 160; i++) {
-      Object focused =
-          driver.executeScript(
-              "const e = document.activeElement;"
-                  + "const of = e.labels && e.labels.length ? e.labels[0] : e;"
-                  + "return e.getAttribute('aria-label') ?? of.textContent.trim();");
-      // A ticked course has its place in the order before its words.
-      if (focused instanceof String text
-          && (text.startsWith(words) || text.replaceFirst("^[0-9]", "").startsWith(words))) {
+    // A ticked course has its place in the order before its words.
+    tabUntil(
+        "what begins with: " + words,
+        "e.getAttribute('aria-label')"
+            + " ?? (e.labels && e.labels.length ? e.labels[0] : e).textContent.trim()",
+        at -> at.replaceFirst("^[0-9]", "").startsWith(words) || at.startsWith(words));
+  }
+
+  void tabToTicked() {
+    tabUntil(
+        "a ticked box",
+        "String(e.matches('input[type=checkbox]:checked'))",
+        Boolean.TRUE.toString()::equals);
+  }
+
+  /**
+   * The key is given to the browser at once, but under load the focus follows later: who does not
+   * wait for it looks at where it was, and goes one too far.
+   *
+   * @param told what is told of the focused element e, in the page's language
+   */
+  private void tabUntil(String words, String told, Predicate<String> there) {
+    String look =
+        "const done = arguments[0], end = performance.now() + 2000;"
+            + "(function look() {"
+            + "  const e = document.activeElement;"
+            + "  if (e === window.tabbedFrom && performance.now() < end)"
+            + "    return setTimeout(look, 2);"
+            + "  window.tabbedFrom = e;"
+            + "  done("
+            + told
+            + ");"
+            + "})();";
+    driver.executeScript("window.tabbedFrom = null");
+    for (int i = 0; i < 200; i++) {
+      if (driver.executeAsyncScript(look) instanceof String at && there.test(at)) {
         return;
       }
-      tabOnce();
+      key(Keys.TAB);
     }
-    throw new AssertionError("Tab never comes to what begins with: " + words);
+    throw new AssertionError("Tab never comes to " + words);
   }
 
   /** How many boxes are ticked. */
   int ticked() {
     return driver.findElements(By.cssSelector("input[type=checkbox]:checked")).size();
-  }
-
-  void tabToTicked() {
-    for (int i = 0; i < 160; i++) {
-      Object at =
-          driver.executeScript(
-              "return document.activeElement.matches('input[type=checkbox]:checked')");
-      if (Boolean.TRUE.equals(at)) {
-        return;
-      }
-      tabOnce();
-    }
-    throw new AssertionError("Tab never comes to a ticked box");
   }
 
   void moveTo(By what) {

@@ -67,6 +67,8 @@ class GateWalkTest {
           "put /api/me/password",
           "put /api/me/pin",
           "delete /api/me/sessions",
+          "post /api/know-how/changes",
+          "post /api/know-how/preview",
           "post /api/people/invitations",
           "post /api/people/{id}/new-password",
           "put /api/people/{id}/role",

@@ -3,10 +3,12 @@ package tekmerion.core.knowhow;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 import tekmerion.core.sign.Sign;
 import tools.jackson.dataformat.yaml.YAMLMapper;
@@ -38,9 +40,10 @@ public final class KnowHow {
   private final Map<String, Question> questions;
   private final Map<String, Move> moves;
   private final Map<String, Remedy> remedies;
+  private final Set<String> aside;
 
   /**
-   * @throws IllegalArgumentException listing everything that does not hold together
+   * @throws Mistakes if it does not hold together
    */
   public KnowHow(
       List<Family> families,
@@ -63,11 +66,12 @@ public final class KnowHow {
     this.moves =
         byId(moves.stream().flatMap(file -> file.moves().stream()).toList(), Move::id, mistakes);
     this.remedies = byId(remedies, Remedy::id, mistakes);
+    this.aside = Set.of();
     all.forEach(sign -> checkSign(sign, mistakes));
     questions.forEach(question -> checkQuestion(question, mistakes));
     new MoveChecks(this, mistakes).check();
     if (!mistakes.isEmpty()) {
-      throw new IllegalArgumentException("know-how: " + String.join("; ", mistakes));
+      throw new Mistakes(mistakes);
     }
   }
 
@@ -77,39 +81,59 @@ public final class KnowHow {
   }
 
   /**
-   * A likelihood of a shop's own, in place of the one that ships.
+   * The same know-how with a shop's own edits, later ones over earlier ones.
    *
-   * @param link probability of every level of the sign under the cause
-   * @param because who set it and why
+   * @throws Mistakes if it does not hold together then
    */
-  public record Own(String sign, String cause, List<Double> link, String because) {}
-
-  /**
-   * The same know-how with a shop's own likelihoods; a later one of the same sign and cause stands.
-   *
-   * @throws IllegalArgumentException listing everything that does not hold together then
-   */
-  public KnowHow with(List<Own> own) {
-    Map<String, SignKind> changed = new LinkedHashMap<>(signs);
-    own.forEach(
-        one ->
-            changed.computeIfPresent(
-                one.sign(), (id, sign) -> sign.with(one.cause(), one.link(), one.because())));
-    return new KnowHow(this, changed);
+  public KnowHow with(List<Edit.Noted> edits) {
+    List<String> mistakes = new ArrayList<>();
+    Entries entries = new Entries(this);
+    edits.forEach(edit -> entries.apply(edit, this, mistakes));
+    if (!mistakes.isEmpty()) {
+      throw new Mistakes(mistakes);
+    }
+    return new KnowHow(this, entries);
   }
 
-  private KnowHow(KnowHow before, Map<String, SignKind> signs) {
-    List<String> mistakes = new ArrayList<>();
+  private KnowHow(KnowHow before, Entries entries) {
     families = before.families;
-    causes = before.causes;
     questions = before.questions;
-    moves = before.moves;
-    remedies = before.remedies;
-    this.signs = signs;
+    causes = entries.causes;
+    signs = entries.signs;
+    moves = entries.moves;
+    remedies = entries.remedies;
+    aside = entries.aside;
+    List<String> mistakes = new ArrayList<>();
+    causes.values().forEach(cause -> checkCause(cause, mistakes));
     signs.values().forEach(sign -> checkSign(sign, mistakes));
     new MoveChecks(this, mistakes).check();
     if (!mistakes.isEmpty()) {
-      throw new IllegalArgumentException("know-how: " + String.join("; ", mistakes));
+      throw new Mistakes(mistakes);
+    }
+  }
+
+  /** Copies of the tables, to be edited. */
+  public static final class Entries {
+    final Map<String, Cause> causes;
+    final Map<String, SignKind> signs;
+    final Map<String, Move> moves;
+    final Map<String, Remedy> remedies;
+    final Set<String> aside;
+
+    private Entries(KnowHow of) {
+      causes = new LinkedHashMap<>(of.causes);
+      signs = new LinkedHashMap<>(of.signs);
+      moves = new LinkedHashMap<>(of.moves);
+      remedies = new LinkedHashMap<>(of.remedies);
+      aside = new HashSet<>(of.aside);
+    }
+
+    private void apply(Edit.Noted noted, KnowHow shipped, List<String> mistakes) {
+      try {
+        noted.edit().apply(this, shipped, noted.because());
+      } catch (Edit.NotPossible e) {
+        mistakes.add(e.getMessage());
+      }
     }
   }
 
@@ -127,6 +151,19 @@ public final class KnowHow {
 
   public List<Move> moves() {
     return List.copyOf(moves.values());
+  }
+
+  /** Moves that are offered; the shop has set the others aside. */
+  public List<Move> offered() {
+    return moves.values().stream().filter(move -> !aside.contains(move.id())).toList();
+  }
+
+  public Optional<Cause> cause(String id) {
+    return Optional.ofNullable(causes.get(id));
+  }
+
+  public Optional<Remedy> remedy(String id) {
+    return Optional.ofNullable(remedies.get(id));
   }
 
   public Optional<Move> move(String id) {
@@ -166,6 +203,10 @@ public final class KnowHow {
   }
 
   private void checkCause(Cause cause, List<String> mistakes) {
+    if (!(cause.dataRisk() >= 0 && cause.dataRisk() <= 1)) {
+      mistakes.add(
+          "cause %s: data risk %s is no probability".formatted(cause.id(), cause.dataRisk()));
+    }
     if (!cause.prior().containsKey(Cause.ANY_FAMILY)) {
       mistakes.add("cause %s has no prior for any family".formatted(cause.id()));
     }

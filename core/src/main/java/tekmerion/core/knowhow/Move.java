@@ -172,6 +172,35 @@ public record Move(
     notes = listed(notes);
   }
 
+  /** The same in a shop's own words and times. */
+  Move with(Edit.OfMove edit) {
+    return new Move(
+        id,
+        edit.name(),
+        edit.purpose(),
+        act,
+        place,
+        of,
+        by,
+        stress,
+        edit.families(),
+        kinds,
+        reach,
+        upTo,
+        detours,
+        edit.needs(),
+        edit.minutes(),
+        touch,
+        risk,
+        rung,
+        presupposes,
+        after,
+        edit.steps(),
+        tells,
+        signs,
+        notes);
+  }
+
   private static <T> List<T> listed(List<T> list) {
     return list == null ? List.of() : List.copyOf(list);
   }

@@ -1,6 +1,7 @@
 package tekmerion.core.knowhow;
 
 import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -113,50 +114,56 @@ final class MoveChecks {
     }
   }
 
-  /** Two causes that no move and no question tells apart could never be ruled between. */
+  /** Two causes that no move tells apart could never be ruled between. */
   private void checkSeparable() {
-    Set<String> told = new HashSet<>();
+    Set<String> told = new LinkedHashSet<>();
     knowHow.moves().forEach(move -> told.addAll(move.given()));
+    List<SignKind> signs = told.stream().flatMap(id -> knowHow.sign(id).stream()).toList();
     List<Cause> causes = knowHow.causes();
+    List<double[]> seen = causes.stream().map(cause -> alone(signs, cause.id())).toList();
     for (int a = 0; a < causes.size(); a++) {
       for (int b = a + 1; b < causes.size(); b++) {
-        String first = causes.get(a).id();
-        String second = causes.get(b).id();
-        if (told.stream()
-            .noneMatch(sign -> separates(knowHow.sign(sign).orElse(null), first, second))) {
-          mistakes.add("no move tells %s from %s".formatted(first, second));
+        if (!separates(seen.get(a), seen.get(b))) {
+          mistakes.add(
+              "no move tells %s from %s".formatted(causes.get(a).id(), causes.get(b).id()));
         }
       }
     }
   }
 
   /** Whether some level is at least twice as likely under the one as under the other. */
-  private static boolean separates(SignKind sign, String first, String second) {
-    if (sign == null) {
-      return false;
-    }
-    for (int level = 0; level < sign.levels().size(); level++) {
-      double p = alone(sign, first, level);
-      double q = alone(sign, second, level);
-      if (Math.max(p, q) > 2 * Math.min(p, q)) {
+  private static boolean separates(double[] first, double[] second) {
+    for (int i = 0; i < first.length; i++) {
+      if (Math.max(first[i], second[i]) > 2 * Math.min(first[i], second[i])) {
         return true;
       }
     }
     return false;
   }
 
-  /** P(level | only this cause), with the leak, as the weighing has it. */
-  private static double alone(SignKind sign, String cause, int level) {
-    List<Double> link = sign.links().get(cause);
-    return atMost(sign.leak(), level) * atMost(link, level)
-        - atMost(sign.leak(), level - 1) * atMost(link, level - 1);
+  /** P(level | only this cause), with the leak, as the weighing has it: of all signs, in a row. */
+  private static double[] alone(List<SignKind> signs, String cause) {
+    double[] all = new double[signs.stream().mapToInt(s -> s.levels().size()).sum()];
+    int at = 0;
+    for (SignKind sign : signs) {
+      List<Double> link = sign.links().get(cause);
+      double leaked = 0;
+      double linked = 0;
+      double below = 0;
+      for (int level = 0; level < sign.levels().size(); level++) {
+        leaked += valueAt(sign.leak(), level);
+        linked += link == null ? 0 : valueAt(link, level);
+        double atMost = leaked * (link == null ? 1 : linked);
+        all[at++] = atMost - below;
+        below = atMost;
+      }
+    }
+    return all;
   }
 
-  private static double atMost(List<Double> p, int level) {
-    if (level < 0) {
-      return 0;
-    }
-    return p == null ? 1 : p.subList(0, level + 1).stream().mapToDouble(Double::doubleValue).sum();
+  /** A list that is too short is named by another check. */
+  private static double valueAt(List<Double> p, int level) {
+    return level < p.size() ? p.get(level) : 0;
   }
 
   private void say(Move move, String what) {

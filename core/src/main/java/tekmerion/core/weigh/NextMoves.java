@@ -201,7 +201,7 @@ public final class NextMoves {
 
   private List<Ranked> ranked(Collection<String> families) {
     List<Ranked> all = new ArrayList<>();
-    for (Move move : knowHow.moves()) {
+    for (Move move : knowHow.offered()) {
       if (!move.fits(families)) {
         continue;
       }

@@ -125,25 +125,6 @@ class KnowHowTest {
   }
 
   @Test
-  void aShopsOwnLikelihoodStandsInPlaceOfTheShippedOneAndIsCheckedLikeIt() {
-    KnowHow shipped = KnowHow.shipped();
-    KnowHow own =
-        shipped.with(
-            List.of(new KnowHow.Own("fan.state", "fan-failed", List.of(0.5, 0.3, 0.2), "40 jobs")));
-
-    SignKind changed = own.sign("fan.state").orElseThrow();
-    assertThat(changed.links().get("fan-failed")).containsExactly(0.5, 0.3, 0.2);
-    assertThat(changed.source()).endsWith("40 jobs");
-    assertThat(changed.links().get("heat-dust"))
-        .isEqualTo(shipped.sign("fan.state").orElseThrow().links().get("heat-dust"));
-    assertThatThrownBy(
-            () ->
-                shipped.with(
-                    List.of(new KnowHow.Own("fan.state", "fan-failed", List.of(0.5), "?"))))
-        .hasMessageContaining("[0.5] is no distribution");
-  }
-
-  @Test
   void everyMistakeOfAMoveAndARemedyIsNamedAtOnce() {
     Remedy wrong =
         new Remedy("r", "R", Course.REPAIR, null, List.of(1), 0, 0, Map.of("ghost", 2.0));

@@ -20,7 +20,6 @@ import tekmerion.core.drive.DriveVisit;
 import tekmerion.core.drive.OutlookBook;
 import tekmerion.core.forecast.OpenHours;
 import tekmerion.core.gate.GateAnswer;
-import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.port.PageAnswer;
 import tekmerion.core.port.PageKind;
 import tekmerion.core.sign.Sign;
@@ -38,6 +37,7 @@ import tekmerion.server.drive.DriveView.Start;
 import tekmerion.server.drive.DriveView.When;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
+import tekmerion.server.knowhow.ShopKnowHow;
 import tekmerion.server.link.ProbeBoard;
 import tekmerion.server.link.ProbeBoard.ProbeView;
 import tekmerion.server.part.Part;
@@ -73,7 +73,7 @@ class DriveViews {
   private final ReadRequests requests;
   private final Runs runs;
   private final AskRun ask;
-  private final KnowHow knowHow;
+  private final ShopKnowHow knowHow;
   private final ZoneId zone;
 
   DriveViews(
@@ -87,7 +87,7 @@ class DriveViews {
       ReadRequests requests,
       Runs runs,
       AskRun ask,
-      KnowHow knowHow,
+      ShopKnowHow knowHow,
       OpenHours hours) {
     this.jobs = jobs;
     this.bays = bays;
@@ -204,7 +204,11 @@ class DriveViews {
                     .filter(s -> isWithin(number.offset(), s.basis()))
                     .anyMatch(
                         s ->
-                            knowHow.sign(s.id()).flatMap(k -> k.levelIndex(s.level())).orElse(0)
+                            knowHow
+                                    .now()
+                                    .sign(s.id())
+                                    .flatMap(k -> k.levelIndex(s.level()))
+                                    .orElse(0)
                                 > 0))
         .map(Number::key)
         .collect(Collectors.toSet());
@@ -218,7 +222,7 @@ class DriveViews {
       List<DriveRun> runs, Optional<CauseShare> worst, List<Sign> signs, boolean decisive) {
     if (decisive) {
       return signs.stream()
-          .filter(s -> knowHow.decisive(s).isPresent())
+          .filter(s -> knowHow.now().decisive(s).isPresent())
           .map(Sign::words)
           .findFirst()
           .orElseThrow();

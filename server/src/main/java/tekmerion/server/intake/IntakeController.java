@@ -30,12 +30,12 @@ import org.springframework.web.bind.annotation.RestController;
 import tekmerion.core.forecast.OpenHours;
 import tekmerion.core.identity.LabelCode;
 import tekmerion.core.knowhow.Family;
-import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Question;
 import tekmerion.core.weigh.Tilt;
 import tekmerion.server.account.Person;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
+import tekmerion.server.knowhow.ShopKnowHow;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.ruling.RulingService;
 import tools.jackson.databind.JsonNode;
@@ -52,7 +52,7 @@ class IntakeController {
   private final TakeIn takeIn;
   private final Secret secret;
   private final Jobs jobs;
-  private final KnowHow knowHow;
+  private final ShopKnowHow knowHow;
   private final ZoneId zone;
 
   /** What the view asks with. */
@@ -108,7 +108,7 @@ class IntakeController {
       TakeIn takeIn,
       Secret secret,
       Jobs jobs,
-      KnowHow knowHow,
+      ShopKnowHow knowHow,
       OpenHours hours) {
     this.drafts = drafts;
     this.understanding = understanding;
@@ -122,8 +122,8 @@ class IntakeController {
   @GetMapping("/questions")
   Script script() {
     return new Script(
-        knowHow.families().stream().map(IntakeController::note).toList(),
-        knowHow.questions(),
+        knowHow.now().families().stream().map(IntakeController::note).toList(),
+        knowHow.now().questions(),
         RulingService.WAIVER);
   }
 

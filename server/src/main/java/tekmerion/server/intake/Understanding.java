@@ -11,12 +11,12 @@ import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import tekmerion.core.intake.Heard;
 import tekmerion.core.intake.Listener;
-import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Question;
 import tekmerion.core.knowhow.Question.Option;
 import tekmerion.core.sign.Sign;
 import tekmerion.core.weigh.Weighed;
 import tekmerion.core.weigh.Weighing;
+import tekmerion.server.knowhow.ShopKnowHow;
 
 /** What answers mean: complaint families, signs, what it could be, what to ask next. */
 @Component
@@ -25,7 +25,7 @@ public class Understanding {
       List.of(new Weighing.Part("drive-a", "drive", "drive A"));
   private static final String TEXT_SIGNS = "text.";
 
-  private final KnowHow knowHow;
+  private final ShopKnowHow knowHow;
   private final Listener listener;
 
   /**
@@ -37,9 +37,9 @@ public class Understanding {
 
   public record Ask(String question, double bits) {}
 
-  Understanding(KnowHow knowHow) {
+  Understanding(ShopKnowHow knowHow) {
     this.knowHow = knowHow;
-    this.listener = new Listener(knowHow);
+    this.listener = new Listener(knowHow.now());
   }
 
   public Understood of(Answers answers) {
@@ -49,18 +49,18 @@ public class Understanding {
             ? answers.families()
             : heard.families().stream().map(Heard.Family::id).toList();
     List<Sign> signs = signs(answers, heard);
-    Weighed weighed = Weighing.of(knowHow, families, ONE_DRIVE, signs);
+    Weighed weighed = Weighing.of(knowHow.now(), families, ONE_DRIVE, signs);
     return new Understood(heard, families, signs, weighed, ask(answers, families, signs));
   }
 
   private List<Ask> ask(Answers answers, List<String> families, List<Sign> signs) {
     Set<String> unknown = answers.unknown() == null ? Set.of() : new HashSet<>(answers.unknown());
     Map<String, Set<String>> open =
-        knowHow.questions().stream()
+        knowHow.now().questions().stream()
             .filter(q -> q.fits(answers.subjectOrMachine(), families))
             .filter(q -> answers.answered(q.id()) == null && !unknown.contains(q.id()))
             .collect(Collectors.toMap(Question::id, Question::signs));
-    return Weighing.bits(knowHow, families, ONE_DRIVE, signs, open).entrySet().stream()
+    return Weighing.bits(knowHow.now(), families, ONE_DRIVE, signs, open).entrySet().stream()
         .map(e -> new Ask(e.getKey(), e.getValue()))
         .sorted(
             Comparator.comparingDouble(Ask::bits)
@@ -70,7 +70,7 @@ public class Understanding {
   }
 
   private int order(String question) {
-    return knowHow.questions().stream().map(Question::id).toList().indexOf(question);
+    return knowHow.now().questions().stream().map(Question::id).toList().indexOf(question);
   }
 
   /** What was answered counts before what was only heard in the words. */
@@ -84,11 +84,11 @@ public class Understanding {
     if (!answers.errorTextOrEmpty().isBlank()) {
       fromErrorText(answers.errorTextOrEmpty(), signs);
     }
-    for (Question question : knowHow.questions()) {
+    for (Question question : knowHow.now().questions()) {
       List<String> chosen = answers.answered(question.id());
       if (chosen != null) {
         question
-            .levels(chosen, knowHow)
+            .levels(chosen, knowHow.now())
             .forEach((id, level) -> signs.put(id, sign(id, level, words(question, chosen, id))));
       }
     }
@@ -100,7 +100,7 @@ public class Understanding {
     Map<String, String> named =
         listener.hear(text).signs().stream()
             .collect(Collectors.toMap(Heard.Said::sign, Heard.Said::level));
-    knowHow.signs().stream()
+    knowHow.now().signs().stream()
         .filter(kind -> kind.id().startsWith(TEXT_SIGNS))
         .forEach(
             kind -> {
@@ -129,7 +129,7 @@ public class Understanding {
             .map(Option::phrase)
             .toList();
     if (phrases.isEmpty()) {
-      return knowHow.sign(sign).orElseThrow().name() + ": no";
+      return knowHow.now().sign(sign).orElseThrow().name() + ": no";
     }
     String said = question.says().replace("{answer}", String.join(" and ", phrases));
     return said.endsWith(".") ? said.substring(0, said.length() - 1) : said;

@@ -16,7 +16,6 @@ import tekmerion.core.drive.DriveReading;
 import tekmerion.core.drive.ata.IdentifyDevice;
 import tekmerion.core.gate.Stance;
 import tekmerion.core.knowhow.Family;
-import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.MakerTopic;
 import tekmerion.core.knowhow.SignKind;
 import tekmerion.core.page.Decoding;
@@ -42,6 +41,7 @@ import tekmerion.server.jobview.JobView.StanceNote;
 import tekmerion.server.jobview.JobView.TraceLine;
 import tekmerion.server.jobview.JobView.TurnView;
 import tekmerion.server.jobview.JobView.WaitNote;
+import tekmerion.server.knowhow.ShopKnowHow;
 import tekmerion.server.link.ProbeBoard;
 import tekmerion.server.link.ProbeBoard.ProbeView;
 import tekmerion.server.maker.MakerNotes;
@@ -82,7 +82,7 @@ class JobViews {
   private final DataStances stances;
   private final ReadRequests requests;
   private final Trace trace;
-  private final KnowHow knowHow;
+  private final ShopKnowHow knowHow;
   private final PartHistory history;
   private final Changes changes;
   private final Secret secret;
@@ -103,7 +103,7 @@ class JobViews {
       DataStances stances,
       ReadRequests requests,
       Trace trace,
-      KnowHow knowHow,
+      ShopKnowHow knowHow,
       PartHistory history,
       Changes changes,
       Secret secret,
@@ -171,7 +171,9 @@ class JobViews {
         job.customer().displayName(),
         job.complaint(),
         job.errorText(),
-        job.families().stream().map(id -> knowHow.family(id).map(Family::name).orElse(id)).toList(),
+        job.families().stream()
+            .map(id -> knowHow.now().family(id).map(Family::name).orElse(id))
+            .toList(),
         job.reach(),
         reachLevels(),
         job.takenInAt(),
@@ -223,7 +225,7 @@ class JobViews {
   /** From nothing to desktop, as the ladder is climbed. */
   private List<String> reachLevels() {
     List<String> levels =
-        new ArrayList<>(knowHow.sign("reach").map(SignKind::levels).orElse(List.of()));
+        new ArrayList<>(knowHow.now().sign("reach").map(SignKind::levels).orElse(List.of()));
     Collections.reverse(levels);
     return levels;
   }

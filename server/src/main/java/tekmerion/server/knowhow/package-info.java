@@ -1,5 +1,5 @@
 /**
- * The know-how to read, and what the shop's own proven jobs say of it. A lead may take a proposal
- * over; it holds from the next start of the server, so that a day is weighed by one table.
+ * What is weighed by: the know-how that ships, with what the shop changed of it. A change is in
+ * force at once, here and on every other server; what is ruled keeps the weighing it was ruled by.
  */
 package tekmerion.server.knowhow;

@@ -13,7 +13,6 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.gate.GateAnswer;
-import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Move;
 import tekmerion.core.weigh.NextMoves.Ranked;
 import tekmerion.core.weigh.Weighing.Part;
@@ -28,6 +27,7 @@ import tekmerion.server.job.JobSigns;
 import tekmerion.server.job.Jobs;
 import tekmerion.server.job.Tell;
 import tekmerion.server.job.TraceEntry;
+import tekmerion.server.knowhow.ShopKnowHow;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.weighing.WeighingService;
 
@@ -39,7 +39,7 @@ public class MadeMoves {
   private final JobSigns signs;
   private final Changes changes;
   private final WeighingService weighing;
-  private final KnowHow knowHow;
+  private final ShopKnowHow knowHow;
   private final Tell tell;
   private final JdbcClient jdbc;
   private final Clock clock;
@@ -75,7 +75,7 @@ public class MadeMoves {
       JobSigns signs,
       Changes changes,
       WeighingService weighing,
-      KnowHow knowHow,
+      ShopKnowHow knowHow,
       Tell tell,
       JdbcClient jdbc,
       Clock clock) {
@@ -308,7 +308,10 @@ public class MadeMoves {
   }
 
   private Move move(String id) {
-    return knowHow.move(id).orElseThrow(() -> Refusal.notFound("There is no move " + id + "."));
+    return knowHow
+        .now()
+        .move(id)
+        .orElseThrow(() -> Refusal.notFound("There is no move " + id + "."));
   }
 
   private Job job(String number) {

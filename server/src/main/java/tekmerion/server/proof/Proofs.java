@@ -11,7 +11,6 @@ import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.gate.Gate;
 import tekmerion.core.gate.GateAnswer;
 import tekmerion.core.gate.Proven;
-import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.proof.Proof;
 import tekmerion.core.sign.Sign;
 import tekmerion.server.account.Person;
@@ -22,6 +21,7 @@ import tekmerion.server.job.JobSign;
 import tekmerion.server.job.JobSigns;
 import tekmerion.server.job.Tell;
 import tekmerion.server.job.TraceEntry;
+import tekmerion.server.knowhow.ShopKnowHow;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.ruling.RulingService;
 import tekmerion.server.ruling.RulingService.RulingView;
@@ -41,7 +41,7 @@ public class Proofs {
   private final RulingService rulings;
   private final JobSigns signs;
   private final WeighingService weighing;
-  private final KnowHow knowHow;
+  private final ShopKnowHow knowHow;
   private final Tell tell;
   private final JdbcClient jdbc;
   private final Clock clock;
@@ -70,7 +70,7 @@ public class Proofs {
       RulingService rulings,
       JobSigns signs,
       WeighingService weighing,
-      KnowHow knowHow,
+      ShopKnowHow knowHow,
       Tell tell,
       JdbcClient jdbc,
       Clock clock) {
@@ -132,7 +132,7 @@ public class Proofs {
   /** What was seen to mend it did not: the complaint can be tried on other things again. */
   private void itIsBack(Job job) {
     for (Sign sign : signs.standing(job.id())) {
-      knowHow.moves().stream()
+      knowHow.now().moves().stream()
           .flatMap(move -> move.tells().stream())
           .filter(asked -> asked.id().equals(sign.id()) && asked.isMended(sign.level()))
           .findFirst()

@@ -14,7 +14,6 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.drive.DriveVisit;
 import tekmerion.core.gate.Proven;
-import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.report.OwnerFacts;
 import tekmerion.core.report.OwnerReport;
 import tekmerion.core.report.OwnerWords;
@@ -26,6 +25,7 @@ import tekmerion.link.RescueFinding;
 import tekmerion.server.TekmerionProperties;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
+import tekmerion.server.knowhow.ShopKnowHow;
 import tekmerion.server.move.MadeMoves;
 import tekmerion.server.part.Machine;
 import tekmerion.server.problem.Refusal;
@@ -58,7 +58,7 @@ class Reports {
   private final Runs runs;
   private final Readings readings;
   private final Visits visits;
-  private final KnowHow knowHow;
+  private final ShopKnowHow knowHow;
   private final JdbcClient jdbc;
   private final TekmerionProperties properties;
   private final Clock clock;
@@ -72,7 +72,7 @@ class Reports {
       Runs runs,
       Readings readings,
       Visits visits,
-      KnowHow knowHow,
+      ShopKnowHow knowHow,
       JdbcClient jdbc,
       TekmerionProperties properties,
       Clock clock) {
@@ -186,7 +186,7 @@ class Reports {
     List<String> changes = new ArrayList<>();
     newestFirst.stream()
         .filter(m -> m.outcome() == MadeMoves.MoveEnd.DONE)
-        .filter(m -> knowHow.move(m.move()).filter(MadeMoves::changes).isPresent())
+        .filter(m -> knowHow.now().move(m.move()).filter(MadeMoves::changes).isPresent())
         .forEach(m -> changes.add(0, m.title()));
     return changes;
   }

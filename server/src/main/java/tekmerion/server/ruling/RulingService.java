@@ -12,7 +12,6 @@ import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.gate.Gate;
 import tekmerion.core.gate.GateAnswer;
 import tekmerion.core.gate.Stance;
-import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.ruling.Course;
 import tekmerion.core.weigh.Findings;
 import tekmerion.core.weigh.Tilt;
@@ -26,6 +25,7 @@ import tekmerion.server.job.JobLock;
 import tekmerion.server.job.JobProgress;
 import tekmerion.server.job.Trace;
 import tekmerion.server.job.TraceEntry;
+import tekmerion.server.knowhow.ShopKnowHow;
 import tekmerion.server.live.LiveEvents;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.weighing.WeighingService;
@@ -43,7 +43,7 @@ public class RulingService {
   private final Rulings rulings;
   private final Accounts accounts;
   private final WeighingService weighing;
-  private final KnowHow knowHow;
+  private final ShopKnowHow knowHow;
   private final JobProgress progress;
   private final Trace trace;
   private final LiveEvents live;
@@ -89,7 +89,7 @@ public class RulingService {
       Rulings rulings,
       Accounts accounts,
       WeighingService weighing,
-      KnowHow knowHow,
+      ShopKnowHow knowHow,
       JobProgress progress,
       Trace trace,
       LiveEvents live,
@@ -134,7 +134,7 @@ public class RulingService {
   private GateAnswer gate(Course course, Stance stance, Weighed weighed) {
     GateAnswer ofData = Gate.ofData(course.touch(), stance);
     return ofData.isOpen() && course == Course.REPLACE_PART
-        ? Gate.ofReplacing(Findings.against(knowHow, weighed))
+        ? Gate.ofReplacing(Findings.against(knowHow.now(), weighed))
         : ofData;
   }
 

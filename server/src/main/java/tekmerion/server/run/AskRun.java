@@ -15,7 +15,6 @@ import tekmerion.core.gate.Gate;
 import tekmerion.core.gate.GateAnswer;
 import tekmerion.core.gate.NamedDrive;
 import tekmerion.core.gate.Stance;
-import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.weigh.Tilt;
 import tekmerion.core.weigh.Weighed;
 import tekmerion.link.CopyOrder;
@@ -27,6 +26,7 @@ import tekmerion.server.job.JobLock;
 import tekmerion.server.job.Jobs;
 import tekmerion.server.job.Trace;
 import tekmerion.server.job.TraceEntry;
+import tekmerion.server.knowhow.ShopKnowHow;
 import tekmerion.server.link.ProbeBoard;
 import tekmerion.server.link.ProbeBoard.ProbeView;
 import tekmerion.server.link.ProbeOfJob;
@@ -57,7 +57,7 @@ public class AskRun {
   private final PartService parts;
   private final Runs runs;
   private final WeighingService weighing;
-  private final KnowHow knowHow;
+  private final ShopKnowHow knowHow;
   private final Trace trace;
   private final LiveEvents live;
   private final Clock clock;
@@ -72,7 +72,7 @@ public class AskRun {
       PartService parts,
       Runs runs,
       WeighingService weighing,
-      KnowHow knowHow,
+      ShopKnowHow knowHow,
       Trace trace,
       LiveEvents live,
       Clock clock,
@@ -268,7 +268,7 @@ public class AskRun {
   public Optional<String> decisive(String driveKey, WeighingService.Evidence evidence) {
     return evidence.signs().stream()
         .filter(sign -> sign.part().equals(driveKey))
-        .flatMap(sign -> knowHow.decisive(sign).stream())
+        .flatMap(sign -> knowHow.now().decisive(sign).stream())
         .findFirst();
   }
 

@@ -14,6 +14,7 @@ public final class Pages {
           "/people",
           "/makers",
           "/know-how",
+          "/know-how/**",
           "/shelf",
           "/intake",
           "/intake/**",

@@ -16,7 +16,6 @@ import tekmerion.core.weigh.Weighing.Part;
  */
 final class Advices {
   private static final int KEPT = 500;
-  private final KnowHow knowHow;
   private final Map<Key, Advice> kept =
       new LinkedHashMap<>(16, 0.75f, true) {
         @Override
@@ -26,18 +25,25 @@ final class Advices {
       };
 
   /**
+   * @param knowHow by identity: another table is another advice
    * @param levels {@code sign@part=level}, in order: a later one replaces an earlier one
    */
   private record Key(
-      List<String> families, List<Part> parts, List<String> levels, Situation situation) {}
+      KnowHow knowHow,
+      List<String> families,
+      List<Part> parts,
+      List<String> levels,
+      Situation situation) {}
 
-  Advices(KnowHow knowHow) {
-    this.knowHow = knowHow;
-  }
-
-  Advice of(List<String> families, List<Part> parts, List<Sign> signs, Situation situation) {
+  Advice of(
+      KnowHow knowHow,
+      List<String> families,
+      List<Part> parts,
+      List<Sign> signs,
+      Situation situation) {
     Key key =
         new Key(
+            knowHow,
             List.copyOf(families),
             List.copyOf(parts),
             signs.stream().map(s -> "%s@%s=%s".formatted(s.id(), s.part(), s.level())).toList(),

@@ -23,6 +23,7 @@ import tekmerion.core.weigh.Weighing;
 import tekmerion.link.RunKind;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.JobSigns;
+import tekmerion.server.knowhow.ShopKnowHow;
 import tekmerion.server.part.PartPlace;
 import tekmerion.server.part.PartService;
 import tekmerion.server.reading.PageStore;
@@ -36,14 +37,14 @@ import tekmerion.server.run.Runs;
 @Service
 public class WeighingService {
   private static final String DRIVE = "drive";
-  private final KnowHow knowHow;
+  private final ShopKnowHow knowHow;
   private final JobSigns said;
   private final PartService parts;
   private final Readings readings;
   private final PageStore pages;
   private final Visits visits;
   private final Runs runs;
-  private final Advices advices;
+  private final Advices advices = new Advices();
 
   /**
    * A job's evidence and what it comes to.
@@ -60,7 +61,7 @@ public class WeighingService {
       List<Sign> signs) {}
 
   WeighingService(
-      KnowHow knowHow,
+      ShopKnowHow knowHow,
       JobSigns said,
       PartService parts,
       Readings readings,
@@ -74,7 +75,6 @@ public class WeighingService {
     this.pages = pages;
     this.visits = visits;
     this.runs = runs;
-    this.advices = new Advices(knowHow);
   }
 
   /** Weighs anew and keeps the headline for the floor. */
@@ -113,11 +113,17 @@ public class WeighingService {
     signs.addAll(RunSigns.of(runs.ofJob(job.id())));
     signs.addAll(BuiltInAgainstOurs.of(signs));
     return new Evidence(
-        Weighing.of(knowHow, job.families(), weighed(drives), signs, job.stance()),
+        Weighing.of(knowHow.now(), job.families(), weighed(drives), signs, job.stance()),
         drives,
         latest,
         reports,
         List.copyOf(signs));
+  }
+
+  /** What the same evidence would come to by another table. */
+  public Weighed weighedBy(KnowHow other, Job job, Evidence evidence) {
+    return Weighing.of(
+        other, job.families(), weighed(evidence.drives()), evidence.signs(), job.stance());
   }
 
   /**
@@ -127,12 +133,19 @@ public class WeighingService {
    * @param probe whether a probe is there
    */
   public NextMoves.Advice advice(Job job, Evidence evidence, Set<String> done, boolean probe) {
+    return adviceBy(knowHow.now(), job, evidence, done, probe);
+  }
+
+  /** The same by another table. */
+  public NextMoves.Advice adviceBy(
+      KnowHow other, Job job, Evidence evidence, Set<String> done, boolean probe) {
     Optional<String> decisive =
         evidence.signs().stream()
             .filter(s -> !s.part().equals(Sign.MACHINE)) // of a drive; a swollen battery is none
-            .flatMap(s -> knowHow.decisive(s).stream())
+            .flatMap(s -> other.decisive(s).stream())
             .findFirst();
     return advices.of(
+        other,
         job.families(),
         weighed(evidence.drives()),
         evidence.signs(),

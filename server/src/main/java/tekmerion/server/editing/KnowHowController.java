@@ -1,10 +1,10 @@
-package tekmerion.server.knowhow;
+package tekmerion.server.editing;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
-import java.util.ArrayList;
+import java.time.Instant;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -20,22 +20,27 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import tekmerion.core.knowhow.Cause;
+import tekmerion.core.knowhow.Edit.EntryKind;
 import tekmerion.core.knowhow.KnowHow;
-import tekmerion.core.knowhow.Move;
 import tekmerion.core.knowhow.SignKind;
 import tekmerion.core.learn.Learning;
 import tekmerion.core.learn.Learning.Proposal;
+import tekmerion.core.ruling.Course;
 import tekmerion.server.account.Person;
 import tekmerion.server.account.Role;
+import tekmerion.server.knowhow.KnowHowChange;
+import tekmerion.server.knowhow.KnowHowChanges;
+import tekmerion.server.knowhow.ShopKnowHow;
 import tekmerion.server.problem.Refusal;
 
 /** The know-how to read and search, and what the shop's own jobs propose. */
 @RestController
 @RequestMapping("/api/know-how")
 class KnowHowController {
-  private final KnowHow knowHow;
+  private final ShopKnowHow knowHow;
   private final ProvenJobs jobs;
-  private final OwnLikelihoods own;
+  private final KnowHowChanges changes;
+  private final KnowHowEdits edits;
 
   /**
    * @param judged how many signs rest on judgement alone
@@ -46,10 +51,11 @@ class KnowHowController {
       int signsInAll,
       List<CauseLine> causes,
       List<SignLine> signs,
-      List<MoveLine> moves) {}
+      List<MoveLine> moves,
+      List<RemedyLine> remedies) {}
 
   @Schema(name = "KnownCause")
-  record CauseLine(String id, String name, String partKind) {}
+  record CauseLine(String id, String name, String partKind, int version) {}
 
   /**
    * @param source where its numbers come from
@@ -61,6 +67,7 @@ class KnowHowController {
       String name,
       List<String> levels,
       boolean judged,
+      int version,
       String source,
       List<Double> leak,
       Map<String, List<Double>> links) {}
@@ -73,7 +80,20 @@ class KnowHowController {
       int touch,
       String touchWords,
       int handsOn,
-      int waiting) {}
+      int waiting,
+      int version,
+      boolean aside) {}
+
+  @Schema(name = "KnownRemedy")
+  record RemedyLine(
+      String id,
+      String name,
+      Course course,
+      int handsOn,
+      int waiting,
+      int partsMinutes,
+      List<String> mends,
+      int version) {}
 
   /**
    * @param signName what is seen
@@ -96,8 +116,28 @@ class KnowHowController {
       List<Double> proposed) {}
 
   @Schema(name = "LearntView")
-  record Learnt(
-      int provenJobs, List<ProposalView> proposals, List<OwnLikelihoods.Decided> decided) {}
+  record Learnt(int provenJobs, List<ProposalView> proposals, List<Decided> decided) {}
+
+  /** A likelihood that was taken over from the shop's jobs, and why. */
+  @Schema(name = "OwnLikelihood")
+  record Decided(
+      String sign,
+      String signName,
+      String cause,
+      String causeName,
+      List<Double> link,
+      @Schema(nullable = true) Integer jobs,
+      String reason,
+      String by,
+      Instant at) {
+    /** Whether the jobs behind a proposal are nearly all the ones that were decided on here. */
+    boolean restsOn(Proposal p) {
+      return sign.equals(p.sign())
+          && cause.equals(p.cause())
+          && jobs != null
+          && p.jobs() < jobs + Learning.LEAST_JOBS;
+    }
+  }
 
   /**
    * @param reason why the shop trusts its own jobs here
@@ -107,10 +147,12 @@ class KnowHowController {
       @NotBlank @Size(max = 60) String cause,
       @NotBlank @Size(max = 500) String reason) {}
 
-  KnowHowController(KnowHow knowHow, ProvenJobs jobs, OwnLikelihoods own) {
+  KnowHowController(
+      ShopKnowHow knowHow, ProvenJobs jobs, KnowHowChanges changes, KnowHowEdits edits) {
     this.knowHow = knowHow;
     this.jobs = jobs;
-    this.own = own;
+    this.changes = changes;
+    this.edits = edits;
   }
 
   /**
@@ -118,13 +160,18 @@ class KnowHowController {
    */
   @GetMapping
   View view(@RequestParam(defaultValue = "") @Size(max = 200) String text) {
-    List<SignKind> signs = knowHow.signs();
+    KnowHow now = knowHow.now();
+    Versions versions = new Versions(changes.versions());
+    List<SignKind> signs = now.signs();
     return new View(
         (int) signs.stream().filter(SignKind::isJudged).count(),
         signs.size(),
-        knowHow.causes().stream()
+        now.causes().stream()
             .filter(c -> has(text, c.id(), c.name()))
-            .map(c -> new CauseLine(c.id(), c.name(), c.partKind()))
+            .map(
+                c ->
+                    new CauseLine(
+                        c.id(), c.name(), c.partKind(), versions.of(EntryKind.CAUSE, c.id())))
             .toList(),
         signs.stream()
             .filter(s -> has(text, s.id(), s.name(), String.join(" ", s.links().keySet())))
@@ -135,25 +182,47 @@ class KnowHowController {
                         s.name(),
                         s.levels(),
                         s.isJudged(),
+                        versions.of(EntryKind.SIGN, s.id()),
                         s.source(),
                         s.leak(),
                         byName(s.links())))
             .toList(),
-        knowHow.moves().stream()
+        now.moves().stream()
             .filter(m -> has(text, m.id(), m.name(), m.purpose()))
-            .map(KnowHowController::line)
+            .map(
+                m ->
+                    new MoveLine(
+                        m.id(),
+                        m.named("the part"),
+                        m.purpose(),
+                        m.touch(),
+                        m.touches().words(),
+                        m.handsOnMinutes(),
+                        m.waitingMinutes(),
+                        versions.of(EntryKind.MOVE, m.id()),
+                        !now.offered().contains(m)))
+            .toList(),
+        now.remedies().stream()
+            .filter(r -> has(text, r.id(), r.name(), String.join(" ", r.cures().keySet())))
+            .map(
+                r ->
+                    new RemedyLine(
+                        r.id(),
+                        r.name(),
+                        r.course(),
+                        r.minutes().get(0),
+                        r.minutes().get(1),
+                        r.parts(),
+                        r.cures().keySet().stream().map(this::nameOf).sorted().toList(),
+                        versions.of(EntryKind.REMEDY, r.id())))
             .toList());
   }
 
-  private static MoveLine line(Move move) {
-    return new MoveLine(
-        move.id(),
-        move.named("the part"),
-        move.purpose(),
-        move.touch(),
-        move.touches().words(),
-        move.handsOnMinutes(),
-        move.waitingMinutes());
+  /** How often each entry was changed. */
+  private record Versions(Map<EntryKind, Map<String, Integer>> all) {
+    int of(EntryKind subject, String id) {
+      return all.getOrDefault(subject, Map.of()).getOrDefault(id, 0);
+    }
   }
 
   private Map<String, List<Double>> byName(Map<String, List<Double>> links) {
@@ -163,11 +232,7 @@ class KnowHowController {
   }
 
   private String nameOf(String cause) {
-    return knowHow.causes().stream()
-        .filter(c -> c.id().equals(cause))
-        .map(Cause::name)
-        .findFirst()
-        .orElse(cause);
+    return knowHow.now().cause(cause).map(Cause::name).orElse(cause);
   }
 
   private static boolean has(String text, String... where) {
@@ -181,31 +246,43 @@ class KnowHowController {
   Learnt learnt(@AuthenticationPrincipal Person person) {
     person.must(Role.LEAD);
     var proven = jobs.all();
-    List<OwnLikelihoods.Decided> decided = new ArrayList<>(own.decided());
+    List<Decided> decided =
+        changes.all().stream()
+            .filter(c -> c.change().what() == KnowHowChange.What.LIKELIHOOD)
+            .map(
+                c ->
+                    new Decided(
+                        c.entry(),
+                        signName(c.entry()),
+                        c.change().likelihood().cause(),
+                        nameOf(c.change().likelihood().cause()),
+                        c.change().likelihood().link(),
+                        c.change().likelihood().jobs(),
+                        c.reason(),
+                        c.by(),
+                        c.at()))
+            .toList();
     return new Learnt(
         proven.size(),
-        Learning.of(knowHow, proven).stream()
-            .filter(
-                p ->
-                    decided.stream()
-                        .noneMatch(
-                            d ->
-                                !d.inForce()
-                                    && d.sign().equals(p.sign())
-                                    && d.cause().equals(p.cause())))
+        Learning.of(knowHow.now(), proven).stream()
+            .filter(p -> decided.stream().noneMatch(d -> d.restsOn(p)))
             .map(this::view)
             .toList(),
         decided);
   }
 
+  private String signName(String sign) {
+    return knowHow.now().sign(sign).map(SignKind::name).orElse(sign);
+  }
+
   private ProposalView view(Proposal p) {
     return new ProposalView(
         p.sign(),
-        knowHow.sign(p.sign()).map(SignKind::name).orElse(p.sign()),
+        signName(p.sign()),
         p.cause(),
         nameOf(p.cause()),
         p.jobs(),
-        knowHow.sign(p.sign()).map(SignKind::levels).orElse(List.of()),
+        knowHow.now().sign(p.sign()).map(SignKind::levels).orElse(List.of()),
         p.now(),
         p.expected(),
         p.seen(),
@@ -219,23 +296,21 @@ class KnowHowController {
    */
   @PostMapping("/likelihoods")
   @ResponseStatus(HttpStatus.NO_CONTENT)
-  @Transactional
   void takeOver(@Valid @RequestBody TakeOver wanted, @AuthenticationPrincipal Person by) {
     by.must(Role.LEAD);
     Proposal proposal =
-        Learning.of(knowHow, jobs.all()).stream()
+        Learning.of(knowHow.now(), jobs.all()).stream()
             .filter(p -> p.sign().equals(wanted.sign()) && p.cause().equals(wanted.cause()))
             .findFirst()
             .orElseThrow(
                 () ->
                     Refusal.notPossibleNow(
                         "The jobs propose nothing for that any more.", "Load the page again."));
-    own.keep(
-        proposal.sign(),
-        proposal.cause(),
-        proposal.proposed(),
-        proposal.jobs(),
-        wanted.reason().strip(),
+    edits.keep(
+        KnowHowChange.likelihood(
+            proposal.sign(), proposal.cause(), proposal.proposed(), proposal.jobs()),
+        changes.of(EntryKind.SIGN, proposal.sign()).size(),
+        "%d jobs of this shop: %s".formatted(proposal.jobs(), wanted.reason().strip()),
         by);
   }
 }

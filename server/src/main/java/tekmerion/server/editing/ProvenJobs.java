@@ -1,4 +1,4 @@
-package tekmerion.server.knowhow;
+package tekmerion.server.editing;
 
 import java.util.HashMap;
 import java.util.List;

@@ -1,0 +1,296 @@
+package tekmerion.core.knowhow;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import tekmerion.core.knowhow.KnowHow.Entries;
+
+/**
+ * One change that a shop makes to its know-how. What code or recorded jobs rely on cannot be
+ * edited: ids, the levels of a sign, what a probe does.
+ */
+public sealed interface Edit {
+  /** Id of the entry that it changes. */
+  String id();
+
+  EntryKind subject();
+
+  /**
+   * @param shipped what it goes back to
+   * @param because who set it and why; becomes part of the source of numbers
+   */
+  void apply(Entries entries, KnowHow shipped, String because);
+
+  /** What an entry is. */
+  enum EntryKind {
+    CAUSE,
+    SIGN,
+    MOVE,
+    REMEDY
+  }
+
+  /** An edit with who made it and why. */
+  record Noted(Edit edit, String because) {}
+
+  /** It has nothing to change. */
+  final class NotPossible extends RuntimeException {
+    private static final long serialVersionUID = 1L;
+
+    NotPossible(String why) {
+      super(why);
+    }
+  }
+
+  /**
+   * One likelihood.
+   *
+   * @param link probability of every level of the sign under the cause
+   */
+  record Likelihood(String id, String cause, List<Double> link) implements Edit {
+    @Override
+    public EntryKind subject() {
+      return EntryKind.SIGN;
+    }
+
+    @Override
+    public void apply(Entries entries, KnowHow shipped, String because) {
+      entries.signs.put(id, known(entries.signs, this).with(cause, link, because));
+    }
+  }
+
+  /**
+   * All numbers of a sign.
+   *
+   * @param leak probability of each level when no cause is at work
+   * @param links by cause
+   */
+  record OfSign(String id, String name, List<Double> leak, Map<String, List<Double>> links)
+      implements Edit {
+    @Override
+    public EntryKind subject() {
+      return EntryKind.SIGN;
+    }
+
+    @Override
+    public void apply(Entries entries, KnowHow shipped, String because) {
+      SignKind was = known(entries.signs, this);
+      String source = shipped.sign(id).map(SignKind::source).orElse(was.source());
+      entries.signs.put(
+          id,
+          new SignKind(
+              id,
+              name,
+              was.group(),
+              was.levels(),
+              leak,
+              links,
+              was.words(),
+              was.decisive(),
+              source + "; " + because));
+    }
+  }
+
+  /**
+   * @param prior by complaint family; "any" for the rest
+   */
+  record OfCause(String id, String name, Map<String, Double> prior, double dataRisk)
+      implements Edit {
+    @Override
+    public EntryKind subject() {
+      return EntryKind.CAUSE;
+    }
+
+    @Override
+    public void apply(Entries entries, KnowHow shipped, String because) {
+      Cause was = known(entries.causes, this);
+      entries.causes.put(
+          id,
+          new Cause(
+              id,
+              name,
+              was.claim(),
+              was.guess(),
+              was.partKind(),
+              was.place(),
+              was.kinds(),
+              prior,
+              dataRisk));
+    }
+  }
+
+  /**
+   * @param minutes hands-on, then waiting
+   * @param families complaints it is for; empty for all
+   */
+  record OfMove(
+      String id,
+      String name,
+      String purpose,
+      List<Integer> minutes,
+      List<String> families,
+      List<String> needs,
+      List<String> steps)
+      implements Edit {
+    @Override
+    public EntryKind subject() {
+      return EntryKind.MOVE;
+    }
+
+    @Override
+    public void apply(Entries entries, KnowHow shipped, String because) {
+      entries.moves.put(id, known(entries.moves, this).with(this));
+      entries.aside.remove(id);
+    }
+  }
+
+  /**
+   * @param minutes hands-on, then waiting
+   * @param parts their price in minutes of work
+   * @param cures probability that it mends a cause for good, by cause
+   */
+  record OfRemedy(
+      String id, String name, List<Integer> minutes, int parts, Map<String, Double> cures)
+      implements Edit {
+    @Override
+    public EntryKind subject() {
+      return EntryKind.REMEDY;
+    }
+
+    @Override
+    public void apply(Entries entries, KnowHow shipped, String because) {
+      Remedy was = known(entries.remedies, this);
+      entries.remedies.put(
+          id, new Remedy(id, name, was.course(), was.part(), minutes, parts, was.touch(), cures));
+    }
+  }
+
+  /**
+   * A move of the shop's own, done by hand, with one thing to look at.
+   *
+   * @param of kind of part it is done to; "machine" for the whole
+   * @param reach how far the machine must get for it
+   * @param looksAt what is looked at
+   * @param levels words of what may be seen, the first for "nothing there"
+   * @param leak probability of each when no cause is at work
+   * @param links the same under each cause alone
+   */
+  record OwnMove(
+      String id,
+      String name,
+      String purpose,
+      Move.Act act,
+      String place,
+      String of,
+      String reach,
+      int touch,
+      List<Integer> minutes,
+      List<String> families,
+      List<String> needs,
+      List<String> steps,
+      String looksAt,
+      List<String> levels,
+      List<Double> leak,
+      Map<String, List<Double>> links)
+      implements Edit {
+    /** No move that ships has an id that begins so. */
+    public static final String PREFIX = "own.";
+
+    private static final int WRITES = 4;
+
+    @Override
+    public EntryKind subject() {
+      return EntryKind.MOVE;
+    }
+
+    @Override
+    public void apply(Entries entries, KnowHow shipped, String because) {
+      if (!id.startsWith(PREFIX) || entries.moves.containsKey(id)) {
+        throw new NotPossible("move %s is known already".formatted(id));
+      }
+      if (links.isEmpty()) {
+        throw new NotPossible("what %s looks at speaks for no cause".formatted(name));
+      }
+      LinkedHashMap<String, String> words = new LinkedHashMap<>();
+      for (int level = 0; level < levels.size(); level++) {
+        words.put("seen-" + level, levels.get(level));
+      }
+      Move.Outcomes seen =
+          new Move.Outcomes(id + ".seen", looksAt, words, null, leak, links, null, because);
+      Move move =
+          new Move(
+              id,
+              name,
+              purpose,
+              act,
+              place,
+              of,
+              null,
+              false,
+              families,
+              List.of(),
+              reach,
+              null,
+              List.of(),
+              needs,
+              minutes,
+              touch,
+              0.0,
+              0,
+              touch >= WRITES ? List.of(Move.Presupposed.COPY) : List.of(),
+              "",
+              steps,
+              List.of(seen),
+              List.of(),
+              List.of());
+      entries.moves.put(id, move);
+      entries.signs.put(seen.id(), seen.kind(because));
+    }
+  }
+
+  /** A move that the shop does not want to be offered; what it told in past jobs stays. */
+  record Aside(String id) implements Edit {
+    @Override
+    public EntryKind subject() {
+      return EntryKind.MOVE;
+    }
+
+    @Override
+    public void apply(Entries entries, KnowHow shipped, String because) {
+      known(entries.moves, this);
+      entries.aside.add(id);
+    }
+  }
+
+  /** Takes every edit of an entry back. */
+  record AsShipped(String id, EntryKind subject) implements Edit {
+    @Override
+    public void apply(Entries entries, KnowHow shipped, String because) {
+      switch (subject) {
+        case CAUSE -> entries.causes.put(id, back(shipped.cause(id).orElse(null)));
+        case SIGN -> entries.signs.put(id, back(shipped.sign(id).orElse(null)));
+        case REMEDY -> entries.remedies.put(id, back(shipped.remedy(id).orElse(null)));
+        case MOVE -> {
+          entries.moves.put(id, back(shipped.move(id).orElse(null)));
+          entries.aside.remove(id);
+        }
+      }
+    }
+
+    private <T> T back(T shipped) {
+      if (shipped == null) {
+        throw new NotPossible("%s does not ship: it is the shop's own".formatted(id));
+      }
+      return shipped;
+    }
+  }
+
+  private static <T> T known(Map<String, T> entries, Edit edit) {
+    T entry = entries.get(edit.id());
+    if (entry == null) {
+      throw new NotPossible(
+          "there is no %s %s".formatted(edit.subject().name().toLowerCase(Locale.ROOT), edit.id()));
+    }
+    return entry;
+  }
+}

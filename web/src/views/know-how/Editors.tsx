@@ -1,0 +1,391 @@
+import { useState } from 'react';
+import styled from 'styled-components';
+import type { KnowHowChange, KnowHowChoices, KnowHowEntry } from '../../api/types';
+import { color } from '../../theme/theme';
+import { Button } from '../../ui/Button';
+import { Field } from '../../ui/Field';
+import {
+  changeOf,
+  fromHundred,
+  lines,
+  listsOf,
+  ofHundredText,
+  rowProblem,
+  rowsOf,
+  type Row,
+} from './draft';
+import { Likelihoods } from './Likelihoods';
+
+export interface EditorProps {
+  entry: KnowHowEntry;
+  choices: KnowHowChoices;
+  onPropose: (change: KnowHowChange) => void;
+}
+
+/** What can be changed of an entry; ids, levels and what a probe does cannot. */
+export function Editor(props: EditorProps) {
+  const { entry } = props;
+  if (entry.sign !== null) return <SignEditor {...props} sign={entry.sign} />;
+  if (entry.cause !== null) return <CauseEditor {...props} cause={entry.cause} />;
+  if (entry.move !== null) return <MoveEditor {...props} move={entry.move} />;
+  if (entry.remedy !== null) return <RemedyEditor {...props} remedy={entry.remedy} />;
+  return null;
+}
+
+function SignEditor({
+  entry,
+  choices,
+  onPropose,
+  sign,
+}: EditorProps & { sign: NonNullable<KnowHowEntry['sign']> }) {
+  const [name, setName] = useState(sign.name);
+  const [rows, setRows] = useState<Row[]>(() => [
+    { id: '', values: sign.leak.map(ofHundredText) },
+    ...rowsOf(sign.links),
+  ]);
+  const leak = rows.find((row) => row.id === '');
+  return (
+    <Form>
+      <Field label="Name" value={name} onChange={setName} maxLength={120} />
+      <Likelihoods
+        head="of 100, if at work is"
+        columns={entry.levels}
+        rows={rows}
+        names={choices.causes}
+        nobody="no cause"
+        distribution
+        onChange={setRows}
+      />
+      <Propose
+        isDisabled={name.trim() === '' || rows.some((row) => rowProblem(row) !== null)}
+        onPress={() =>
+          onPropose(
+            changeOf('SIGN', entry.id, {
+              sign: {
+                name,
+                leak: leak?.values.map(fromHundred) ?? [],
+                links: listsOf(rows.filter((row) => row.id !== '')),
+              },
+            }),
+          )
+        }
+      />
+    </Form>
+  );
+}
+
+function CauseEditor({
+  entry,
+  choices,
+  onPropose,
+  cause,
+}: EditorProps & { cause: NonNullable<KnowHowEntry['cause']> }) {
+  const [name, setName] = useState(cause.name);
+  const [risk, setRisk] = useState(ofHundredText(cause.dataRisk));
+  const [rows, setRows] = useState<Row[]>(() =>
+    Object.entries(cause.prior)
+      .sort(([a], [b]) => Number(b === 'any') - Number(a === 'any'))
+      .map(([id, p]) => ({ id, values: [ofHundredText(p)] })),
+  );
+  const bad = rows.some((row) => {
+    const p = fromHundred(row.values[0] ?? '');
+    return !(p > 0 && p < 1);
+  });
+  const dataRisk = fromHundred(risk);
+  return (
+    <Form>
+      <Field label="Name" value={name} onChange={setName} maxLength={120} />
+      <Likelihoods
+        head="comes in with"
+        columns={['machines of 100 that have it']}
+        rows={rows}
+        names={[{ id: 'any', name: 'any other complaint' }, ...choices.families]}
+        distribution={false}
+        onChange={setRows}
+      />
+      <Field
+        label="Data lost if it is left alone, of 100"
+        value={risk}
+        onChange={setRisk}
+        inputMode="decimal"
+      />
+      {bad && <Wrong role="alert">Each share is a number between 0 and 100.</Wrong>}
+      <Propose
+        isDisabled={name.trim() === '' || bad || !(dataRisk >= 0 && dataRisk <= 1)}
+        onPress={() =>
+          onPropose(
+            changeOf('CAUSE', entry.id, {
+              cause: {
+                name,
+                dataRisk,
+                prior: Object.fromEntries(
+                  rows.map((row) => [row.id, fromHundred(row.values[0] ?? '')]),
+                ),
+              },
+            }),
+          )
+        }
+      />
+    </Form>
+  );
+}
+
+type MoveWords = NonNullable<KnowHowEntry['move']>;
+
+function MoveEditor({ entry, choices, onPropose, move }: EditorProps & { move: MoveWords }) {
+  const [words, setWords] = useState(() => draftOf(move));
+  const said = wordsOf(words);
+  return (
+    <Form>
+      <MoveWordsFields words={words} choices={choices} onChange={setWords} />
+      <Buttons>
+        <Propose
+          isDisabled={said === null}
+          onPress={() => said !== null && onPropose(changeOf('MOVE', entry.id, { move: said }))}
+        />
+        {!entry.aside && (
+          <Button onPress={() => onPropose(changeOf('ASIDE', entry.id))}>Offer it no more…</Button>
+        )}
+      </Buttons>
+    </Form>
+  );
+}
+
+export interface MoveDraft {
+  name: string;
+  purpose: string;
+  handsOn: string;
+  waiting: string;
+  families: string[];
+  needs: string;
+  steps: string;
+}
+
+export const draftOf = (move: MoveWords): MoveDraft => ({
+  name: move.name,
+  purpose: move.purpose,
+  handsOn: String(move.handsOnMinutes),
+  waiting: String(move.waitingMinutes),
+  families: [...move.families],
+  needs: move.needs.join('\n'),
+  steps: move.steps.join('\n'),
+});
+
+/** @returns null while something is missing */
+export function wordsOf(draft: MoveDraft): MoveWords | null {
+  const handsOnMinutes = wholeMinutes(draft.handsOn);
+  const waitingMinutes = wholeMinutes(draft.waiting);
+  const steps = lines(draft.steps);
+  if (
+    draft.name.trim() === '' ||
+    draft.purpose.trim() === '' ||
+    steps.length === 0 ||
+    handsOnMinutes === null ||
+    waitingMinutes === null
+  ) {
+    return null;
+  }
+  return {
+    name: draft.name,
+    purpose: draft.purpose,
+    handsOnMinutes,
+    waitingMinutes,
+    families: draft.families,
+    needs: lines(draft.needs),
+    steps,
+  };
+}
+
+const wholeMinutes = (text: string) => (/^\d{1,5}$/.test(text.trim()) ? Number(text) : null);
+
+interface MoveWordsProps {
+  words: MoveDraft;
+  choices: KnowHowChoices;
+  onChange: (words: MoveDraft) => void;
+}
+
+export function MoveWordsFields({ words, choices, onChange }: MoveWordsProps) {
+  const set = (part: Partial<MoveDraft>) => onChange({ ...words, ...part });
+  return (
+    <>
+      <Field
+        label="Name"
+        hint="{part} stands for the part it is done to."
+        value={words.name}
+        onChange={(name) => set({ name })}
+        maxLength={120}
+      />
+      <Field
+        label="Why it is worth doing"
+        value={words.purpose}
+        onChange={(purpose) => set({ purpose })}
+        maxLength={300}
+      />
+      <Pair>
+        <Field
+          label="Minutes of hands"
+          value={words.handsOn}
+          onChange={(handsOn) => set({ handsOn })}
+          inputMode="numeric"
+        />
+        <Field
+          label="Minutes of waiting"
+          value={words.waiting}
+          onChange={(waiting) => set({ waiting })}
+          inputMode="numeric"
+        />
+      </Pair>
+      <Field
+        label="What to do, a step a line"
+        hint="“@30” at the end of a line waits 30 seconds with a clock."
+        area
+        value={words.steps}
+        onChange={(steps) => set({ steps })}
+      />
+      <Field
+        label="What is needed, a thing a line"
+        area
+        value={words.needs}
+        onChange={(needs) => set({ needs })}
+      />
+      <Families>
+        <legend>Offered for these complaints; none ticked: for all</legend>
+        {choices.families.map((family) => (
+          <label key={family.id}>
+            <input
+              type="checkbox"
+              checked={words.families.includes(family.id)}
+              onChange={(event) =>
+                set({
+                  families: event.target.checked
+                    ? [...words.families, family.id]
+                    : words.families.filter((id) => id !== family.id),
+                })
+              }
+            />
+            {family.name}
+          </label>
+        ))}
+      </Families>
+    </>
+  );
+}
+
+function RemedyEditor({
+  entry,
+  choices,
+  onPropose,
+  remedy,
+}: EditorProps & { remedy: NonNullable<KnowHowEntry['remedy']> }) {
+  const [name, setName] = useState(remedy.name);
+  const [handsOn, setHandsOn] = useState(String(remedy.handsOnMinutes));
+  const [waiting, setWaiting] = useState(String(remedy.waitingMinutes));
+  const [parts, setParts] = useState(String(remedy.partsMinutes));
+  const [rows, setRows] = useState<Row[]>(() =>
+    Object.entries(remedy.cures).map(([id, p]) => ({ id, values: [ofHundredText(p)] })),
+  );
+  const minutes = [handsOn, waiting, parts].map(wholeMinutes);
+  const [handsOnMinutes, waitingMinutes, partsMinutes] = minutes;
+  const bad = rows.some((row) => {
+    const p = fromHundred(row.values[0] ?? '');
+    return !(p > 0 && p <= 1);
+  });
+  return (
+    <Form>
+      <Field label="Name" value={name} onChange={setName} maxLength={120} />
+      <Pair>
+        <Field label="Minutes of hands" value={handsOn} onChange={setHandsOn} />
+        <Field label="Minutes of waiting" value={waiting} onChange={setWaiting} />
+        <Field label="Parts, in minutes of work" value={parts} onChange={setParts} />
+      </Pair>
+      <Likelihoods
+        head="mends"
+        columns={['of 100, for good']}
+        rows={rows}
+        names={choices.causes}
+        distribution={false}
+        onChange={setRows}
+      />
+      {bad && <Wrong role="alert">Each is a number above 0 and up to 100.</Wrong>}
+      <Propose
+        isDisabled={name.trim() === '' || bad || minutes.includes(null)}
+        onPress={() =>
+          onPropose(
+            changeOf('REMEDY', entry.id, {
+              remedy: {
+                name,
+                handsOnMinutes: handsOnMinutes ?? 0,
+                waitingMinutes: waitingMinutes ?? 0,
+                partsMinutes: partsMinutes ?? 0,
+                cures: Object.fromEntries(
+                  rows.map((row) => [row.id, fromHundred(row.values[0] ?? '')]),
+                ),
+              },
+            }),
+          )
+        }
+      />
+    </Form>
+  );
+}
+
+export function Propose(props: { isDisabled: boolean; onPress: () => void }) {
+  return (
+    <Button primary {...props}>
+      What would it have changed?
+    </Button>
+  );
+}
+
+export const Form = styled.div`
+  display: grid;
+  gap: 14px;
+  justify-items: start;
+  padding: 4px 16px 16px;
+  > * {
+    max-width: 100%;
+  }
+  > :not(button) {
+    justify-self: stretch;
+  }
+`;
+
+export const Pair = styled.div`
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(140px, 1fr));
+  gap: 12px;
+`;
+
+const Buttons = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+`;
+
+const Families = styled.fieldset`
+  border: 0;
+  padding: 0;
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(230px, 1fr));
+  legend {
+    font-weight: 700;
+    padding: 0;
+  }
+  label {
+    display: flex;
+    align-items: center;
+    gap: 8px;
+    min-height: 36px;
+    font-size: 15px;
+  }
+  input {
+    width: 20px;
+    height: 20px;
+    flex: none;
+    accent-color: ${color.mat};
+  }
+`;
+
+const Wrong = styled.p`
+  color: ${color.implicated};
+`;

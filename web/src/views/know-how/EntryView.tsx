@@ -1,0 +1,199 @@
+import { useState } from 'react';
+import { Link, useParams } from 'react-router';
+import styled from 'styled-components';
+import { useEntry, useKnowHowChoices, useSession } from '../../api/queries';
+import type { KnowHowChange, KnowHowChoices, KnowHowEntry } from '../../api/types';
+import { color } from '../../theme/theme';
+import { Button } from '../../ui/Button';
+import { when } from '../../ui/format';
+import { Loaded } from '../../ui/Loaded';
+import { Lead, Page, Sheet, SheetHead, Sub, Title } from '../../ui/Sheet';
+import { again, changeOf } from './draft';
+import { Editor } from './Editors';
+import { Proposal } from './Proposal';
+
+const WORDS: Record<KnowHowEntry['subject'], string> = {
+  CAUSE: 'cause',
+  SIGN: 'sign',
+  MOVE: 'move',
+  REMEDY: 'remedy',
+};
+
+/** One entry of the know-how: what it says, what it said, and by whom and why it was changed. */
+export function EntryView() {
+  const { subject = '', id = '' } = useParams();
+  const entry = useEntry(subject, id);
+  const choices = useKnowHowChoices();
+  return (
+    <Page>
+      <Loaded query={entry}>
+        {(data) => (
+          <Loaded query={choices}>
+            {(all) => <Shown key={`${data.id} ${data.version}`} entry={data} choices={all} />}
+          </Loaded>
+        )}
+      </Loaded>
+    </Page>
+  );
+}
+
+function Shown({ entry, choices }: { entry: KnowHowEntry; choices: KnowHowChoices }) {
+  const isLead = useSession().data?.person?.role === 'LEAD';
+  const [change, setChange] = useState<KnowHowChange | null>(null);
+  return (
+    <>
+      <Title>
+        {entry.name.replace('{part}', 'the part')}: {state(entry)}
+      </Title>
+      <Sub>
+        A {WORDS[entry.subject]} of the <Link to="/know-how">know-how</Link>
+        {entry.source !== null && <>. Its numbers: {entry.source}</>}
+      </Sub>
+      <Columns>
+        {change === null ? (
+          <Sheet>
+            <SheetHead>
+              <Lead>What it says</Lead>
+            </SheetHead>
+            <fieldset disabled={!isLead}>
+              <Editor entry={entry} choices={choices} onPropose={setChange} />
+            </fieldset>
+            {!isLead && <Only>Changed by a lead only.</Only>}
+          </Sheet>
+        ) : (
+          <Proposal
+            change={change}
+            version={entry.version}
+            onDone={() => setChange(null)}
+            onDrop={() => setChange(null)}
+          />
+        )}
+        <Sheet>
+          <SheetHead>
+            <Lead>What it said before</Lead>
+            {isLead && entry.ships && entry.version > 0 && (
+              <Button
+                onPress={() =>
+                  setChange(changeOf('AS_SHIPPED', entry.id, { subject: entry.subject }))
+                }
+              >
+                Back to what ships…
+              </Button>
+            )}
+          </SheetHead>
+          <History entry={entry} onAgain={isLead ? setChange : undefined} />
+        </Sheet>
+      </Columns>
+    </>
+  );
+}
+
+function state(entry: KnowHowEntry): string {
+  if (entry.aside) return 'set aside, not offered here';
+  const last = entry.history.at(-1);
+  if (last === undefined) return 'as it ships';
+  if (last.change.what === 'AS_SHIPPED') return 'as it ships again';
+  return `${entry.ships ? 'changed' : 'this shop’s own, last set'} by ${last.by}, ${when(last.at)}`;
+}
+
+interface HistoryProps {
+  entry: KnowHowEntry;
+  onAgain: ((change: KnowHowChange) => void) | undefined;
+}
+
+function History({ entry, onAgain }: HistoryProps) {
+  if (entry.history.length === 0) {
+    return (
+      <Only>Nothing else: nobody has changed it. A lead can, with a reason that stands here.</Only>
+    );
+  }
+  return (
+    <Versions>
+      {[...entry.history].reverse().map((version) => {
+        const back = version.version === entry.version ? null : again(entry, version.change);
+        return (
+          <li key={version.version}>
+            <b>
+              Version {version.version}: “{version.reason}”
+            </b>
+            <small>
+              {version.by}, {when(version.at)}
+            </small>
+            {version.leftOut !== null && (
+              <small role="alert">Not in force: {version.leftOut}. Change it again.</small>
+            )}
+            <dl>
+              {version.differences.map((d) => (
+                <div key={d.field}>
+                  <dt>{d.field}</dt>
+                  <dd>
+                    {d.before === '' ? 'nothing' : d.before} →{' '}
+                    {d.after === '' ? 'nothing' : d.after}
+                  </dd>
+                </div>
+              ))}
+            </dl>
+            {back !== null && onAgain !== undefined && (
+              <Button onPress={() => onAgain(back)}>As in version {version.version}…</Button>
+            )}
+          </li>
+        );
+      })}
+    </Versions>
+  );
+}
+
+const Columns = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 3fr) minmax(0, 2fr);
+  gap: 12px;
+  align-items: start;
+  margin-top: 12px;
+  fieldset {
+    border: 0;
+    padding: 0;
+    min-width: 0;
+  }
+  @media (max-width: 1100px) {
+    grid-template-columns: minmax(0, 1fr);
+  }
+`;
+
+const Only = styled.p`
+  padding: 0 16px 16px;
+  color: ${color.ink2};
+`;
+
+const Versions = styled.ul`
+  li {
+    display: grid;
+    gap: 4px;
+    justify-items: start;
+    padding: 10px 16px;
+    border-top: 1px solid ${color.line};
+  }
+  small {
+    font-size: 14px;
+    color: ${color.ink2};
+  }
+  small[role='alert'] {
+    color: ${color.implicated};
+  }
+  dl {
+    font-size: 14px;
+    display: grid;
+    gap: 2px;
+  }
+  dl div {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0 8px;
+  }
+  dt {
+    color: ${color.ink2};
+  }
+  dd {
+    margin: 0;
+    overflow-wrap: anywhere;
+  }
+`;

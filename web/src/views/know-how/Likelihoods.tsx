@@ -1,0 +1,158 @@
+import { useState } from 'react';
+import styled from 'styled-components';
+import type { KnowHowChoices } from '../../api/types';
+import { color, radius } from '../../theme/theme';
+import { Button } from '../../ui/Button';
+import { Select } from '../../ui/Select';
+import { rowProblem, type Row } from './draft';
+
+interface LikelihoodsProps {
+  /** Over the first column. */
+  head: string;
+  columns: readonly string[];
+  rows: readonly Row[];
+  names: KnowHowChoices['causes'];
+  /** Name of the row without an id. */
+  nobody?: string;
+  /** Whether each row must come to 100. */
+  distribution: boolean;
+  onChange: (rows: Row[]) => void;
+}
+
+/** A table of numbers of 100, to be typed; rows come and go. */
+export function Likelihoods({
+  head,
+  columns,
+  rows,
+  names,
+  nobody = '',
+  distribution,
+  onChange,
+}: LikelihoodsProps) {
+  const nameOf = (id: string) =>
+    id === '' ? nobody : (names.find((n) => n.id === id)?.name ?? id);
+  const free = names.filter((n) => rows.every((row) => row.id !== n.id));
+  const [next, setNext] = useState('');
+  const add = free.some((n) => n.id === next) ? next : (free[0]?.id ?? '');
+  const set = (at: number, column: number, text: string) =>
+    onChange(
+      rows.map((row, i) =>
+        i === at ? { ...row, values: row.values.map((v, j) => (j === column ? text : v)) } : row,
+      ),
+    );
+  return (
+    <Box>
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">{head}</th>
+            {columns.map((column) => (
+              <th key={column} scope="col">
+                {column}
+              </th>
+            ))}
+            <th aria-label="Take out" />
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row, at) => {
+            const problem = distribution ? rowProblem(row) : null;
+            return (
+              <tr key={row.id}>
+                <th scope="row">
+                  {nameOf(row.id)}
+                  {problem !== null && <small role="alert">{problem}</small>}
+                </th>
+                {row.values.map((value, column) => (
+                  <td key={column}>
+                    <input
+                      aria-label={`${nameOf(row.id)}, ${columns[column] ?? ''}, of 100`}
+                      inputMode="decimal"
+                      value={value}
+                      onChange={(event) => set(at, column, event.target.value)}
+                    />
+                  </td>
+                ))}
+                <td>
+                  {row.id !== '' && row.id !== 'any' && (
+                    <Button
+                      aria-label={`Take ${nameOf(row.id)} out`}
+                      onPress={() => onChange(rows.filter((_, i) => i !== at))}
+                    >
+                      ×
+                    </Button>
+                  )}
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      {free.length > 0 && (
+        <Add>
+          <Select
+            label="One more"
+            labelAt="beside"
+            value={add}
+            options={free.map((n) => [n.id, n.name] as const)}
+            onChange={setNext}
+          />
+          <Button
+            onPress={() =>
+              onChange([
+                ...rows,
+                { id: add, values: columns.map((_, i) => (distribution && i === 0 ? '100' : '0')) },
+              ])
+            }
+          >
+            Add it
+          </Button>
+        </Add>
+      )}
+    </Box>
+  );
+}
+
+const Box = styled.div`
+  overflow-x: auto;
+  table {
+    border-collapse: collapse;
+  }
+  th {
+    text-align: left;
+    font-weight: 400;
+    padding: 2px 12px 2px 0;
+    small {
+      display: block;
+      font-size: 14px;
+      color: ${color.implicated};
+    }
+  }
+  thead th {
+    color: ${color.ink2};
+    font-size: 14px;
+    vertical-align: bottom;
+  }
+  input {
+    font: inherit;
+    font-variant-numeric: tabular-nums;
+    text-align: right;
+    width: 84px;
+    min-height: 44px;
+    padding: 4px 8px;
+    border: 1.5px solid ${color.ink3};
+    border-radius: ${radius};
+    background: ${color.sheet};
+    color: ${color.ink};
+  }
+  td {
+    padding: 2px 8px 2px 0;
+  }
+`;
+
+const Add = styled.div`
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  margin-top: 8px;
+`;

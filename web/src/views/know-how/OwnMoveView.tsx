@@ -1,0 +1,199 @@
+import { useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import styled from 'styled-components';
+import { useKnowHowChoices, useSession } from '../../api/queries';
+import type { KnowHowChange, KnowHowChoices } from '../../api/types';
+import { Field } from '../../ui/Field';
+import { Loaded } from '../../ui/Loaded';
+import { Select } from '../../ui/Select';
+import { Page, Sheet, Sub, Title } from '../../ui/Sheet';
+import { changeOf, fromHundred, lines, listsOf, rowProblem, type Row } from './draft';
+import { Form, MoveWordsFields, Pair, Propose, wordsOf, type MoveDraft } from './Editors';
+import { Likelihoods } from './Likelihoods';
+import { Proposal } from './Proposal';
+
+type Own = NonNullable<KnowHowChange['ownMove']>;
+
+const ACTS: readonly (readonly [Own['act'], string])[] = [
+  ['OBSERVE', 'Look, listen, feel'],
+  ['TEST', 'Test'],
+  ['SWAP', 'Swap a part'],
+  ['CLEAN', 'Clean'],
+  ['REPAIR', 'Repair'],
+];
+const PLACES: readonly (readonly [string, string])[] = [
+  ['power', 'Power and cooling'],
+  ['memory', 'Memory'],
+  ['drive', 'Drives'],
+  ['link', 'Cables and ports'],
+  ['system', 'System'],
+];
+const TOUCHES: readonly (readonly [string, string])[] = [
+  ['0', 'looks only'],
+  ['1', 'no tools'],
+  ['2', 'opens the case'],
+  ['3', 'changes settings'],
+  ['4', 'writes to the drive'],
+];
+const EMPTY: MoveDraft = {
+  name: '',
+  purpose: '',
+  handsOn: '5',
+  waiting: '0',
+  families: [],
+  needs: '',
+  steps: '',
+};
+
+/** A move that the shop adds: what to do, what to look at, and what that speaks for. */
+export function OwnMoveView() {
+  const choices = useKnowHowChoices();
+  const isLead = useSession().data?.person?.role === 'LEAD';
+  return (
+    <Page>
+      <Title>A move of our own is offered like any other, by what it tells for its minutes</Title>
+      <Sub>
+        It joins the <Link to="/know-how">know-how</Link>; one that writes to a drive is locked
+        until the copy is verified, like all that do.
+      </Sub>
+      {isLead ? (
+        <Loaded query={choices}>{(all) => <Draft choices={all} />}</Loaded>
+      ) : (
+        <p>A lead adds it. Write down what you do and what it shows, and ask one.</p>
+      )}
+    </Page>
+  );
+}
+
+/** Same name, same id: the second of a name is refused, as it should be. */
+export const idOf = (name: string) =>
+  `own.${name
+    .toLowerCase()
+    .normalize('NFKD')
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '')
+    .slice(0, 48)}`;
+
+function Draft({ choices }: { choices: KnowHowChoices }) {
+  const navigate = useNavigate();
+  const [words, setWords] = useState(EMPTY);
+  const [act, setAct] = useState<Own['act']>('OBSERVE');
+  const [place, setPlace] = useState('power');
+  const [of, setOf] = useState('machine');
+  const [reach, setReach] = useState(choices.reaches[0] ?? '');
+  const [touch, setTouch] = useState('0');
+  const [looksAt, setLooksAt] = useState('');
+  const [levelText, setLevelText] = useState('Nothing\n');
+  const [rows, setRows] = useState<Row[]>([{ id: '', values: ['100'] }]);
+  const [change, setChange] = useState<KnowHowChange | null>(null);
+  const levels = lines(levelText);
+  const fitted = rows.map((row) => ({
+    ...row,
+    values: levels.map((_, i) => row.values[i] ?? '0'),
+  }));
+  const said = wordsOf(words);
+  const ready =
+    said !== null &&
+    looksAt.trim() !== '' &&
+    levels.length >= 2 &&
+    fitted.length >= 2 &&
+    fitted.every((row) => rowProblem(row) === null);
+  const propose = () => {
+    if (said === null) return;
+    setChange(
+      changeOf('OWN_MOVE', idOf(words.name), {
+        ownMove: {
+          words: said,
+          act,
+          place,
+          of,
+          reach,
+          touch: Number(touch),
+          looksAt,
+          levels,
+          leak: fitted.find((row) => row.id === '')?.values.map(fromHundred) ?? [],
+          links: listsOf(fitted.filter((row) => row.id !== '')),
+        },
+      }),
+    );
+  };
+  return (
+    <Wide>
+      <Sheet hidden={change !== null}>
+        <Form>
+          <MoveWordsFields words={words} choices={choices} onChange={setWords} />
+          <Pair>
+            <Select label="What it is" value={act} options={ACTS} onChange={setAct} />
+            <Select label="Stands under" value={place} options={PLACES} onChange={setPlace} />
+            <Select
+              label="Done to"
+              value={of}
+              options={[
+                ['machine', 'the machine'],
+                ['drive', 'a drive'],
+              ]}
+              onChange={setOf}
+            />
+            <Select
+              label="The machine gets at least to"
+              value={reach}
+              options={choices.reaches.map((r) => [r, r] as const)}
+              onChange={setReach}
+            />
+            <Select
+              label="How far it goes in"
+              value={touch}
+              options={TOUCHES}
+              onChange={setTouch}
+            />
+          </Pair>
+          <Field label="What is looked at" value={looksAt} onChange={setLooksAt} maxLength={120} />
+          <Field
+            label="What may be seen, a line each"
+            hint="The first is what shows when nothing is wrong."
+            area
+            value={levelText}
+            onChange={setLevelText}
+          />
+          {levels.length >= 2 && (
+            <Likelihoods
+              head="of 100, if at work is"
+              columns={levels}
+              rows={fitted}
+              names={choices.causes}
+              nobody="no cause"
+              distribution
+              onChange={setRows}
+            />
+          )}
+          <Propose isDisabled={!ready} onPress={propose} />
+          {!ready && (
+            <small>
+              Missing yet: a name, why, steps, what is looked at, two things that may be seen, and
+              what they speak for.
+            </small>
+          )}
+        </Form>
+      </Sheet>
+      {change !== null && (
+        <Proposal
+          change={change}
+          version={0}
+          onDone={() => void navigate(`/know-how/MOVE/${change.id}`)}
+          onDrop={() => setChange(null)}
+        />
+      )}
+    </Wide>
+  );
+}
+
+const Wide = styled.div`
+  margin-top: 12px;
+  max-width: 900px;
+  section {
+    padding-top: 12px;
+  }
+  section[hidden] {
+    display: none;
+  }
+`;
