@@ -353,6 +353,7 @@ export const Form = styled.div`
 export const Pair = styled.div`
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(140px, 1fr));
+  align-items: end;
   gap: 12px;
 `;
 

@@ -35,6 +35,17 @@ const TOUCHES: readonly (readonly [string, string])[] = [
   ['3', 'changes settings'],
   ['4', 'writes to the drive'],
 ];
+/** How far a machine must come for the move to be possible, in words. */
+const REACHES: Readonly<Record<string, string>> = {
+  nothing: 'anywhere, even dead',
+  power: 'power comes on',
+  firmware: 'its firmware’s screen',
+  picture: 'a picture',
+  loader: 'the loader',
+  recovery: 'its recovery menu',
+  limited: 'a limited start',
+  desktop: 'the desktop',
+};
 const EMPTY: MoveDraft = {
   name: '',
   purpose: '',
@@ -80,7 +91,7 @@ function Draft({ choices }: { choices: KnowHowChoices }) {
   const [act, setAct] = useState<Own['act']>('OBSERVE');
   const [place, setPlace] = useState('power');
   const [of, setOf] = useState('machine');
-  const [reach, setReach] = useState(choices.reaches[0] ?? '');
+  const [reach, setReach] = useState('nothing');
   const [touch, setTouch] = useState('0');
   const [looksAt, setLooksAt] = useState('');
   const [levelText, setLevelText] = useState('Nothing\n');
@@ -137,7 +148,7 @@ function Draft({ choices }: { choices: KnowHowChoices }) {
             <Select
               label="The machine gets at least to"
               value={reach}
-              options={choices.reaches.map((r) => [r, r] as const)}
+              options={[...choices.reaches].reverse().map((r) => [r, REACHES[r] ?? r] as const)}
               onChange={setReach}
             />
             <Select

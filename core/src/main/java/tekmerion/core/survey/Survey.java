@@ -12,7 +12,8 @@ import tekmerion.core.port.ByteSource;
  * What is on a source, from selected sectors of its own, and why it is not readable.
  *
  * @param sizeBytes of the source
- * @param parts partitions in order of the table; one that is the whole source if there is no table
+ * @param parts partitions in order of the table, then volumes that no entry names; one that is the
+ *     whole source if there is neither
  * @param damage of the table, and what does not fit
  * @param failedReads looks that failed
  */
@@ -46,7 +47,7 @@ public record Survey(
   /**
    * One stretch.
    *
-   * @param number in the table; 0 for the whole source
+   * @param number in the table; 0 for the whole source, and for a volume that no entry names
    * @param type code or GUID of the table; empty without one
    */
   public record Part(int number, String type, String name, long start, long bytes, Volume volume) {}
@@ -65,7 +66,10 @@ public record Survey(
     List<Part> parts = new ArrayList<>();
     List<Damage> damage = new ArrayList<>(table.damage());
     if (table.scheme() == Scheme.NONE || table.entries().isEmpty()) {
-      parts.add(new Part(0, "", "", 0, w.size(), volume(w)));
+      Volume whole = volume(w);
+      if (whole.content().isKnown() || !strays(w, table, parts, damage)) {
+        parts.add(new Part(0, "", "", 0, w.size(), whole));
+      }
     } else {
       for (Table.Entry entry : table.entries()) {
         Window part = w.part(entry.start(), entry.bytes());
@@ -79,6 +83,9 @@ public record Survey(
                 volume(part)));
       }
       misfits(w.size(), parts, damage);
+      if (!table.hasChecksum()) {
+        strays(w, table, parts, damage);
+      }
     }
     return new Survey(
         w.size(),
@@ -87,6 +94,25 @@ public record Survey(
         damage,
         w.failedReads(),
         reason(table, parts, damage, w.failedReads(), readable));
+  }
+
+  /**
+   * Volumes without an entry, as parts without a number. They speak for a lost entry where nothing
+   * else does: a table that holds by its own checksum has lost none.
+   */
+  private static boolean strays(Window w, Table table, List<Part> parts, List<Damage> damage) {
+    List<Strays.Stray> found = Strays.find(w, table.entries());
+    for (Strays.Stray stray : found) {
+      parts.add(new Part(0, "", "", stray.start(), stray.bytes(), stray.volume()));
+      damage.add(
+          new Damage(
+              "No entry of a table of partitions names the %s volume that begins here"
+                  .formatted(stray.volume().content().words()),
+              stray.start(),
+              512,
+              Optional.empty()));
+    }
+    return !found.isEmpty();
   }
 
   /** Overlaps, and what goes past the end. */
@@ -193,8 +219,11 @@ public record Survey(
   private static Reason reason(
       Table table, List<Part> parts, List<Damage> damage, int failed, Set<Content> readable) {
     boolean named = parts.stream().anyMatch(p -> p.volume().content().isKnown());
+    boolean tableUnread = table.scheme() == Scheme.NONE && parts.get(0).start() > 0;
     if (failed > 0
-        && (!named || parts.stream().anyMatch(p -> p.volume().content() == Content.UNREADABLE))) {
+        && (!named
+            || tableUnread
+            || parts.stream().anyMatch(p -> p.volume().content() == Content.UNREADABLE))) {
       return Reason.FAILING_READS;
     }
     if (!table.damage().isEmpty()) {
@@ -205,6 +234,9 @@ public record Survey(
     }
     if (parts.stream().anyMatch(p -> !p.volume().damage().isEmpty())) {
       return Reason.DAMAGED_BOOT_SECTOR;
+    }
+    if (failed > 0) {
+      return Reason.FAILING_READS; // nothing is called sound, or only foreign, that was not read
     }
     if (parts.stream().anyMatch(p -> p.volume().content().isEncrypted())) {
       return Reason.ENCRYPTED;

@@ -16,6 +16,11 @@ record Table(Scheme scheme, List<Entry> entries, List<Damage> damage) {
     damage = List.copyOf(damage);
   }
 
+  /** Whether the loss of an entry is noticed by the table itself. */
+  boolean hasChecksum() {
+    return scheme == Scheme.GPT || scheme == Scheme.HYBRID;
+  }
+
   /**
    * One partition.
    *

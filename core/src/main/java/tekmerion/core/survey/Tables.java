@@ -161,13 +161,24 @@ final class Tables {
 
   /** Only if its entries can be a table: a boot sector of a volume has the same signature. */
   private static Optional<Table> mbr(Window w) {
-    Optional<RawPage> page = w.at(0, 512).filter(p -> p.u16(510) == SIGNATURE);
+    Optional<RawPage> page = w.at(0, 512);
     if (page.isEmpty() || BootSectors.recognise(w).isPresent()) {
       return Optional.empty();
     }
     RawPage p = page.get();
     List<Table.Entry> entries = new ArrayList<>();
     List<Damage> damage = new ArrayList<>();
+    if (p.u16(510) != SIGNATURE) {
+      if (!canBeEntries(w, p)) {
+        return Optional.empty();
+      }
+      damage.add(
+          new Damage(
+              "The table has lost its signature; its entries fit",
+              w.start(),
+              512,
+              Optional.empty()));
+    }
     for (int i = 0; i < 4; i++) {
       int at = ENTRY_AT + 16 * i;
       int boot = p.u8(at);
@@ -193,6 +204,26 @@ final class Tables {
     return entries.isEmpty() && damage.isEmpty()
         ? Optional.empty()
         : Optional.of(new Table(Scheme.MBR, entries, damage));
+  }
+
+  /** Without its signature only what cannot be chance is a table: volumes where it says. */
+  private static boolean canBeEntries(Window w, RawPage p) {
+    int volumes = 0;
+    for (int i = 0; i < 4; i++) {
+      int at = ENTRY_AT + 16 * i;
+      long start = p.unsignedLe(at + 8, 4) * 512;
+      long bytes = p.unsignedLe(at + 12, 4) * 512;
+      int boot = p.u8(at);
+      if (boot != 0 && boot != 0x80 || start + bytes > w.size()) {
+        return false;
+      }
+      Window part = w.part(start, bytes);
+      if (start > 0
+          && BootSectors.recognise(part).or(() -> Superblocks.recognise(part)).isPresent()) {
+        volumes++;
+      }
+    }
+    return volumes > 0;
   }
 
   private static void chain(Window w, long base, List<Table.Entry> entries, List<Damage> damage) {

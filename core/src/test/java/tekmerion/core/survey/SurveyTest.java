@@ -17,10 +17,13 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
 import java.util.stream.Stream;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import tekmerion.core.port.ByteSource;
 
@@ -51,7 +54,11 @@ class SurveyTest {
         Content.LUKS2,
         32,
         "cryptsetup luksFormat -q --type luks2 --pbkdf pbkdf2 --pbkdf-force-iterations 1000"
-            + " --key-file %s.key %s");
+            + " --key-file %s.key %s"),
+    LVM(Content.LVM, 0),
+    MD_1_2(Content.MD_RAID, 1),
+    MD_1_0(Content.MD_RAID, 2),
+    MD_0_90(Content.MD_RAID, 3);
 
     private final Content content;
     private final int mebibytes;
@@ -62,9 +69,35 @@ class SurveyTest {
       this.mebibytes = mebibytes;
       this.command = command;
     }
+
+    /**
+     * @param byKernel its place among what a kernel made
+     */
+    Made(Content content, int byKernel) {
+      this(content, 64, String.valueOf(byKernel));
+    }
+
+    boolean isByKernel() {
+      return content == Content.LVM || content == Content.MD_RAID;
+    }
+  }
+
+  private static List<byte[]> byKernel;
+
+  @BeforeAll
+  static void startKernel(@TempDir Path folder) throws Exception {
+    byKernel = KernelMade.all(folder);
+  }
+
+  @AfterAll
+  static void forget() {
+    byKernel = null;
   }
 
   private byte[] image(Made made) throws IOException, InterruptedException {
+    if (made.isByKernel()) {
+      return byKernel.get(Integer.parseInt(made.command)).clone();
+    }
     Path file = folder.resolve(made.name() + ".img");
     try (RandomAccessFile sparse = new RandomAccessFile(file.toFile(), "rw")) {
       sparse.setLength(0);
@@ -135,6 +168,10 @@ class SurveyTest {
     return bytes;
   }
 
+  /** What stands in front of its description, or says nothing of it. */
+  private static final Set<Made> WITHOUT_LENGTH =
+      EnumSet.of(Made.LUKS1, Made.LUKS2, Made.MD_1_0, Made.MD_0_90);
+
   static Stream<Made> made() {
     return Arrays.stream(Made.values());
   }
@@ -155,10 +192,12 @@ class SurveyTest {
                 : Survey.READ_BY_MOST.contains(made.content)
                     ? Reason.HEALTHY
                     : Reason.FOREIGN_FILE_SYSTEM);
-    if (!made.content.isEncrypted() && made != Made.EXFAT && made != Made.NTFS) {
-      assertThat(volume.label()).contains("HARBOUR");
+    if (!made.content.isEncrypted()
+        && !EnumSet.of(Made.EXFAT, Made.NTFS, Made.MD_0_90).contains(made)) {
+      // An array's name has the machine's in front of it.
+      assertThat(volume.label().orElse("")).endsWith("HARBOUR");
     }
-    if (made != Made.LUKS1 && made != Made.LUKS2) {
+    if (!WITHOUT_LENGTH.contains(made)) {
       assertThat(volume.sizeBytes().orElseThrow())
           .isBetween((long) made.mebibytes * MIB * 9 / 10, (long) made.mebibytes * MIB);
     }
@@ -221,6 +260,29 @@ class SurveyTest {
         arguments(Made.EXFAT, 100), // serial
         arguments(Made.XFS, 150), // free blocks
         arguments(Made.BTRFS, (64 << 10) + 0x78)); // used bytes
+  }
+
+  /** As above, but other copies are on other disks, or there is none. */
+  @ParameterizedTest
+  @MethodSource("withChecksumsOnly")
+  void noticesAFlippedBitThatNoCopyMends(Made made, int at) throws Exception {
+    byte[] image = image(made);
+    image[at < 0 ? image.length + at : at] ^= 1;
+
+    Survey survey = survey(image);
+
+    assertThat(only(survey).content()).isEqualTo(made.content);
+    assertThat(survey.reason()).isEqualTo(Reason.DAMAGED_BOOT_SECTOR);
+    assertThat(only(survey).damage().get(0).what()).contains("checksum");
+    assertThat(only(survey).damage().get(0).canBeMended()).isFalse();
+  }
+
+  static Stream<Arguments> withChecksumsOnly() {
+    return Stream.of(
+        arguments(Made.LVM, 512 + 70), // size of the physical volume
+        arguments(Made.MD_1_2, 4096 + 72), // level
+        arguments(Made.MD_1_0, -8192 + 72),
+        arguments(Made.MD_0_90, -65536 + 28)); // level
   }
 
   @ParameterizedTest
@@ -361,6 +423,53 @@ class SurveyTest {
     return only(survey(bytes)).content();
   }
 
+  /** An MBR keeps no copy: what it named is found where it begins. */
+  @ParameterizedTest
+  @EnumSource(MbrDamaged.class)
+  void findsTheVolumesOfADamagedMbr(MbrDamaged how) throws Exception {
+    byte[] disk = disk("dos");
+    Survey survey =
+        switch (how) {
+          case ZEROED -> survey(zeroed(disk, 0, 512));
+          case OVERWRITTEN -> {
+            byte[] noise = new byte[512];
+            new Random(29).nextBytes(noise);
+            System.arraycopy(noise, 0, disk, 0, 512);
+            yield survey(disk);
+          }
+          case SIGNATURE_LOST -> survey(zeroed(disk, 510, 512));
+          case ENTRY_LOST -> survey(zeroed(disk, 446, 462));
+          case CHAIN_LOST -> survey(zeroed(disk, 133120 * 512, 133121 * 512));
+          case LENGTH_LOST -> {
+            disk[446 + 15] = 1; // 2^24 more sectors
+            yield survey(disk);
+          }
+          case UNREADABLE -> Survey.of(new Image(disk, 0, 512), Survey.READ_BY_MOST);
+        };
+
+    // Without any of it nobody can know which kind of table there was.
+    boolean gone = EnumSet.of(MbrDamaged.ZEROED, MbrDamaged.OVERWRITTEN).contains(how);
+    boolean unread = how == MbrDamaged.UNREADABLE;
+    assertThat(survey.scheme()).isEqualTo(gone || unread ? Scheme.NONE : Scheme.MBR);
+    assertThat(survey.reason()).isEqualTo(unread ? Reason.FAILING_READS : Reason.DAMAGED_TABLE);
+    assertThat(survey.parts())
+        .extracting(p -> p.volume().content())
+        .containsExactlyInAnyOrder(Content.FAT32, Content.EXT4);
+    assertThat(survey.parts())
+        .extracting(Survey.Part::start)
+        .containsExactlyInAnyOrder(2048L * 512, 135168L * 512);
+  }
+
+  enum MbrDamaged {
+    ZEROED,
+    OVERWRITTEN,
+    SIGNATURE_LOST,
+    ENTRY_LOST,
+    CHAIN_LOST,
+    LENGTH_LOST,
+    UNREADABLE
+  }
+
   /** Five ways in which each is damaged; what must be said of it then. */
   enum Damaged {
     /** Where it tells what it is. */
@@ -376,15 +485,24 @@ class SurveyTest {
   }
 
   private static Survey damaged(Made made, byte[] image, Damaged how) {
-    // Btrfs tells of itself at 64 KiB, swap at the end of its first page, the others before.
-    int length = made == Made.BTRFS ? 68 << 10 : made == Made.SWAP ? 4096 : 2048;
+    // Btrfs tells of itself at 64 KiB, swap at the end of its first page, an array of RAID in its
+    // second page or at its end, the others before.
+    int from =
+        made == Made.MD_1_0 ? image.length - 8192 : made == Made.MD_0_90 ? image.length - 65536 : 0;
+    int length =
+        switch (made) {
+          case BTRFS -> 68 << 10;
+          case SWAP, MD_1_0, MD_0_90 -> 4096;
+          case MD_1_2 -> 8192;
+          default -> 2048;
+        };
     byte[] bytes = image.clone();
     switch (how) {
-      case ZEROED -> Arrays.fill(bytes, 0, length, (byte) 0);
+      case ZEROED -> Arrays.fill(bytes, from, from + length, (byte) 0);
       case OVERWRITTEN -> {
         byte[] noise = new byte[length];
         new Random(23).nextBytes(noise);
-        System.arraycopy(noise, 0, bytes, 0, length);
+        System.arraycopy(noise, 0, bytes, from, length);
       }
       case BLANKED -> Arrays.fill(bytes, (byte) 0);
       case CUT -> bytes = Arrays.copyOf(bytes, bytes.length / 4 * 3);
@@ -413,7 +531,9 @@ class SurveyTest {
       EnumSet.of(Made.EXT2, Made.EXT3, Made.EXT4, Made.NTFS, Made.XFS, Made.BTRFS);
 
   static Stream<Arguments> madeAndDamaged() {
-    return made().flatMap(m -> Arrays.stream(Damaged.values()).map(d -> arguments(m, d)));
+    return made()
+        .filter(m -> !m.isByKernel())
+        .flatMap(m -> Arrays.stream(Damaged.values()).map(d -> arguments(m, d)));
   }
 
   @ParameterizedTest
@@ -445,6 +565,51 @@ class SurveyTest {
         assertThat(reason).isEqualTo(found ? Reason.DAMAGED_BOOT_SECTOR : none);
       }
     }
+  }
+
+  /** What is left of them is in part what they hold: an ext4 in each, where its data begin. */
+  @ParameterizedTest
+  @MethodSource("madeByKernelAndDamaged")
+  void namesWhatIsLeftOfAMemberOfSomethingLarger(
+      Made made, Damaged how, Content content, Reason reason) throws Exception {
+    Survey survey = damaged(made, image(made), how);
+
+    assertThat(only(survey).content()).isEqualTo(content);
+    assertThat(survey.reason()).isEqualTo(reason);
+    if (how == Damaged.CUT) {
+      assertThat(only(survey).damage().get(0).what()).contains("longer");
+    }
+  }
+
+  static Stream<Arguments> madeByKernelAndDamaged() {
+    Stream<Arguments> lvm =
+        Stream.of(
+            // Its description of the group is behind the label.
+            arguments(Made.LVM, Damaged.ZEROED, Content.LVM, Reason.DAMAGED_BOOT_SECTOR),
+            arguments(Made.LVM, Damaged.OVERWRITTEN, Content.LVM, Reason.DAMAGED_BOOT_SECTOR),
+            arguments(Made.LVM, Damaged.UNREADABLE, Content.EXT4, Reason.FAILING_READS),
+            arguments(Made.LVM, Damaged.BLANKED, Content.BLANK, Reason.BLANK),
+            arguments(Made.LVM, Damaged.CUT, Content.LVM, Reason.DAMAGED_BOOT_SECTOR));
+    Stream<Arguments> inFront =
+        Stream.of(
+            // A volume at the first mebibyte that nothing names: as if of a lost table.
+            arguments(Made.MD_1_2, Damaged.ZEROED, Content.EXT4, Reason.DAMAGED_TABLE),
+            arguments(Made.MD_1_2, Damaged.OVERWRITTEN, Content.EXT4, Reason.DAMAGED_TABLE),
+            arguments(Made.MD_1_2, Damaged.UNREADABLE, Content.EXT4, Reason.FAILING_READS),
+            arguments(Made.MD_1_2, Damaged.BLANKED, Content.BLANK, Reason.BLANK),
+            arguments(Made.MD_1_2, Damaged.CUT, Content.MD_RAID, Reason.DAMAGED_BOOT_SECTOR));
+    Stream<Arguments> behind =
+        Stream.of(Made.MD_1_0, Made.MD_0_90)
+            .flatMap(
+                m ->
+                    Stream.of(
+                        // Without it the first member is an ext4 like any other.
+                        arguments(m, Damaged.ZEROED, Content.EXT4, Reason.FOREIGN_FILE_SYSTEM),
+                        arguments(m, Damaged.OVERWRITTEN, Content.EXT4, Reason.FOREIGN_FILE_SYSTEM),
+                        arguments(m, Damaged.UNREADABLE, Content.MD_RAID, Reason.FAILING_READS),
+                        arguments(m, Damaged.BLANKED, Content.BLANK, Reason.BLANK),
+                        arguments(m, Damaged.CUT, Content.EXT4, Reason.DAMAGED_BOOT_SECTOR)));
+    return Stream.of(lvm, inFront, behind).flatMap(s -> s);
   }
 
   /** Whatever the bytes are, there is an answer. */

@@ -81,8 +81,9 @@ class Entries {
   }
 
   Entry of(EntryKind subject, String id) {
-    KnowHow now = knowHow.now();
+    // In this order what is shown is never older than the version it is shown under.
     List<Version> history = history(subject, id);
+    KnowHow now = knowHow.newest();
     return switch (subject) {
       case SIGN -> {
         SignKind sign = now.sign(id).orElseThrow(() -> none("sign", id));

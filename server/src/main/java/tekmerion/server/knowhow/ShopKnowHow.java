@@ -40,6 +40,14 @@ public class ShopKnowHow {
     return state.knowHow();
   }
 
+  /** As {@link #now}, with every change that is kept by now, whichever server kept it. */
+  public KnowHow newest() {
+    if (changes.newest() != state.newest()) {
+      reload();
+    }
+    return now();
+  }
+
   /** Why changes are not in force, by their ids. */
   public Map<Long, String> leftOut() {
     return state.leftOut();
@@ -77,9 +85,7 @@ public class ShopKnowHow {
   @Scheduled(fixedDelay = 1000)
   void lookForOthers() {
     try {
-      if (changes.newest() != state.newest()) {
-        reload();
-      }
+      newest();
     } catch (DataAccessException | TransactionException e) {
       LOG.warn("changes of the know-how wait for the database: {}", e.getMessage());
     }
