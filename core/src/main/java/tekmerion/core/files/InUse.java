@@ -39,7 +39,7 @@ public record InUse(Survey survey, List<Volume> volumes, RescueMap ranges, boole
       list.ifPresent(l -> volumes.add(new Volume(part, l)));
       known &= list.isPresent() && !list.get().files().isEmpty() || isEmpty(part);
       // Where entries are lost, more may be lost than was found again.
-      known &= part.number() > 0 || part.bytes() == source.sizeBytes();
+      known &= !part.isStray();
     }
     RescueMap ranges = new RescueMap(source.sizeBytes());
     ranges.set(0, source.sizeBytes(), State.LATER);

@@ -47,10 +47,16 @@ public record Survey(
   /**
    * One stretch.
    *
-   * @param number in the table; 0 for the whole source, and for a volume that no entry names
+   * @param number in the table; 0 for the whole source; one more for each volume that no entry
+   *     names
    * @param type code or GUID of the table; empty without one
    */
-  public record Part(int number, String type, String name, long start, long bytes, Volume volume) {}
+  public record Part(int number, String type, String name, long start, long bytes, Volume volume) {
+    /** A volume that no entry of a table names. */
+    public boolean isStray() {
+      return number > 0 && type.isEmpty();
+    }
+  }
 
   public Survey {
     parts = List.copyOf(parts);
@@ -97,13 +103,15 @@ public record Survey(
   }
 
   /**
-   * Volumes without an entry, as parts without a number. They speak for a lost entry where nothing
+   * Volumes without an entry, as parts without a type. They speak for a lost entry where nothing
    * else does: a table that holds by its own checksum has lost none.
    */
   private static boolean strays(Window w, Table table, List<Part> parts, List<Damage> damage) {
     List<Strays.Stray> found = Strays.find(w, table.entries());
     for (Strays.Stray stray : found) {
-      parts.add(new Part(0, "", "", stray.start(), stray.bytes(), stray.volume()));
+      int number = parts.stream().mapToInt(Part::number).max().orElse(0) + 1;
+      parts.add(
+          new Part(number, "", "without an entry", stray.start(), stray.bytes(), stray.volume()));
       damage.add(
           new Damage(
               "No entry of a table of partitions names the %s volume that begins here"

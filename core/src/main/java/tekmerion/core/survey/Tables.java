@@ -78,7 +78,9 @@ final class Tables {
               "The protective MBR is lost; the GPT says what stood there",
               w.start(),
               512,
-              good ? Optional.of(w.start() + sector) : Optional.empty()));
+              good
+                  ? Optional.of(w.start() + sector)
+                  : copy ? Optional.of(w.start() + lastAt) : Optional.empty()));
     }
     List<Table.Entry> entries =
         good

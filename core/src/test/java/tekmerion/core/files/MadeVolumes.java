@@ -1,7 +1,5 @@
 package tekmerion.core.files;
 
-import static org.assertj.core.api.Assertions.assertThat;
-
 import java.io.IOException;
 import java.io.RandomAccessFile;
 import java.nio.ByteBuffer;
@@ -15,6 +13,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import tekmerion.core.DebianTool;
 
 /**
  * Volumes with one tree of files, made by Debian's own tools where they can write files without a
@@ -68,17 +67,20 @@ final class MadeVolumes {
   byte[] ext(String type, int blockBytes) throws Exception {
     Path image = empty(type, blockBytes == 1024 ? 24 : 136);
     String block = "" + blockBytes;
-    run("mkfs." + type, "-q", "-F", "-b", block, "-d", written().toString(), image.toString());
+    DebianTool.run(
+        "mkfs." + type, "-q", "-F", "-b", block, "-d", written().toString(), image.toString());
     return Files.readAllBytes(image);
   }
 
   byte[] fat(int bits) throws Exception {
     Path image = empty("fat" + bits, bits == 32 ? 64 : bits == 16 ? 32 : 4);
-    run("mkfs.fat", "-F", "" + bits, image.toString());
+    DebianTool.run("mkfs.fat", "-F", "" + bits, image.toString());
     for (String name : List.of("Photos", "Invoices", "empty.bin")) {
-      run("mcopy", "-s", "-i", image.toString(), written().resolve(name).toString(), "::/");
+      DebianTool.run(
+          "mcopy", "-s", "-i", image.toString(), written().resolve(name).toString(), "::/");
     }
-    run("mcopy", "-i", image.toString(), written() + "/readme of the harbour office.txt", "::/");
+    DebianTool.run(
+        "mcopy", "-i", image.toString(), written() + "/readme of the harbour office.txt", "::/");
     return Files.readAllBytes(image);
   }
 
@@ -95,14 +97,15 @@ final class MadeVolumes {
   /** Files into the root by the tool; then three of them become folders and take the others in. */
   private byte[] madeNtfs() throws Exception {
     Path image = empty("ntfs", 32);
-    run("mkfs.ntfs", "-q", "-F", image.toString());
+    DebianTool.run("mkfs.ntfs", "-q", "-F", image.toString());
     Path nothing = Files.write(folder.resolve("nothing"), new byte[0]);
     for (String name : List.of("Photos", "2026", "Invoices")) {
-      run("ntfscp", "-f", "-q", image.toString(), nothing.toString(), name);
+      DebianTool.run("ntfscp", "-f", "-q", image.toString(), nothing.toString(), name);
     }
     for (String path : tree.keySet()) {
       String from = written().resolve(path).toString();
-      run("ntfscp", "-f", "-q", image.toString(), from, path.substring(path.lastIndexOf('/') + 1));
+      DebianTool.run(
+          "ntfscp", "-f", "-q", image.toString(), from, path.substring(path.lastIndexOf('/') + 1));
     }
     byte[] bytes = Files.readAllBytes(image);
     long photos = becomesFolder(bytes, "Photos");
@@ -168,7 +171,7 @@ final class MadeVolumes {
 
   byte[] exfat() throws Exception {
     Path image = empty("exfat", 32);
-    run("mkfs.exfat", "-c", "4K", image.toString());
+    DebianTool.run("mkfs.exfat", "-c", "4K", image.toString());
     return new ExfatByHand(Files.readAllBytes(image)).with(tree);
   }
 
@@ -264,18 +267,5 @@ final class MadeVolumes {
         }
       }
     }
-  }
-
-  static void run(String... words) throws IOException, InterruptedException {
-    List<String> command = new ArrayList<>(List.of(words));
-    for (String place : List.of("/usr/sbin/", "/sbin/", "/usr/bin/")) {
-      if (Files.isExecutable(Path.of(place + words[0]))) {
-        command.set(0, place + words[0]);
-        break;
-      }
-    }
-    Process process = new ProcessBuilder(command).redirectErrorStream(true).start();
-    String output = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
-    assertThat(process.waitFor()).as(command + ": " + output).isZero();
   }
 }

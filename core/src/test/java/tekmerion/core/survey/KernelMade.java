@@ -3,12 +3,12 @@ package tekmerion.core.survey;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
-import java.io.RandomAccessFile;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import tekmerion.core.DebianTool;
 
 /**
  * Images whose tools want devices of a kernel's: Debian's kernel that runs as a program (package
@@ -71,9 +71,7 @@ final class KernelMade {
     List<Path> disks = new ArrayList<>();
     for (int i = 0; i < 4; i++) {
       Path disk = folder.resolve("kernel%d.img".formatted(i));
-      try (RandomAccessFile sparse = new RandomAccessFile(disk.toFile(), "rw")) {
-        sparse.setLength((long) MEBIBYTES << 20);
-      }
+      DebianTool.empty(disk, (long) MEBIBYTES << 20);
       disks.add(disk);
       command.add("ubd%d=%s".formatted(i, disk));
     }

@@ -4,16 +4,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.junit.jupiter.params.provider.Arguments.arguments;
 
 import java.io.IOException;
-import java.io.RandomAccessFile;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.HexFormat;
 import java.util.List;
-import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
 import java.util.stream.Stream;
@@ -25,7 +22,8 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.MethodSource;
-import tekmerion.core.port.ByteSource;
+import tekmerion.core.DebianTool;
+import tekmerion.core.DebianTool.Image;
 
 /** Images made by Debian's own tools, sound and damaged. */
 class SurveyTest {
@@ -99,58 +97,10 @@ class SurveyTest {
       return byKernel.get(Integer.parseInt(made.command)).clone();
     }
     Path file = folder.resolve(made.name() + ".img");
-    try (RandomAccessFile sparse = new RandomAccessFile(file.toFile(), "rw")) {
-      sparse.setLength(0);
-      sparse.setLength((long) made.mebibytes * MIB);
-    }
+    DebianTool.empty(file, (long) made.mebibytes * MIB);
     Files.writeString(folder.resolve(made.name() + ".img.key"), "harbour");
-    run(made.command.replace("%s", file.toString()), "");
+    DebianTool.run(made.command.replace("%s", file.toString()).split(" "));
     return Files.readAllBytes(file);
-  }
-
-  private static void run(String command, String input) throws IOException, InterruptedException {
-    ProcessBuilder builder = new ProcessBuilder(command.split(" ")).redirectErrorStream(true);
-    builder.environment().merge("PATH", "/usr/sbin:/sbin", (a, b) -> a + ":" + b);
-    // The tools are Debian's; on a path without /sbin they are found by their whole name.
-    for (String place : List.of("/usr/sbin/", "/sbin/", "/usr/bin/")) {
-      Path whole = Path.of(place + builder.command().get(0));
-      if (Files.isExecutable(whole)) {
-        List<String> words = new ArrayList<>(builder.command());
-        words.set(0, whole.toString());
-        builder.command(words);
-        break;
-      }
-    }
-    Process process = builder.start();
-    process.getOutputStream().write(input.getBytes(StandardCharsets.US_ASCII));
-    process.getOutputStream().close();
-    String output = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
-    assertThat(process.waitFor()).as(command + ": " + output).isZero();
-  }
-
-  /** An image in memory; a stretch of it may be unreadable. */
-  private record Image(byte[] bytes, long badFrom, long badTo) implements ByteSource {
-    @Override
-    public long sizeBytes() {
-      return bytes.length;
-    }
-
-    @Override
-    public int sectorBytes() {
-      return 512;
-    }
-
-    @Override
-    public Optional<byte[]> read(long offset, int length) {
-      return offset < badTo && offset + length > badFrom
-          ? Optional.empty()
-          : Optional.of(Arrays.copyOfRange(bytes, (int) offset, (int) offset + length));
-    }
-
-    @Override
-    public void close() {
-      // in memory
-    }
   }
 
   private static Survey survey(byte[] bytes) {
@@ -327,7 +277,7 @@ class SurveyTest {
                 + " name=charts\nstart=133120, size=65536, name=logs\n"
             : "label: dos\nstart=2048, size=131072, type=c\nstart=133120, size=100000, type=f\n"
                 + "start=135168, size=65536, type=83\n";
-    run("sfdisk -q " + file, script);
+    DebianTool.run(List.of("sfdisk", "-q", file.toString()), script);
     byte[] disk = Files.readAllBytes(file);
     byte[] fat = image(Made.FAT32);
     byte[] ext = image(Made.EXT4);
