@@ -310,6 +310,7 @@ export const driveRun = (more: Partial<DriveRun> = {}): DriveRun => ({
   rescue: null,
   files: null,
   erased: null,
+  mended: null,
   march: null,
   discharge: null,
   charge: null,

@@ -1,14 +1,10 @@
-import { useState, type FormEvent } from 'react';
-import { Form } from 'react-aria-components';
+import { useState } from 'react';
 import styled from 'styled-components';
-import { keys, useCall } from '../../api/queries';
 import type { DataOnDrive, DriveRun } from '../../api/types';
 import { color } from '../../theme/theme';
 import { Button } from '../../ui/Button';
-import { Field } from '../../ui/Field';
 import { bytes, count, when } from '../../ui/format';
-import { Modal } from '../../ui/Modal';
-import { ProblemNote } from '../../ui/ProblemNote';
+import { NameDrive } from './NameDrive';
 
 /** Erasing: what locks it, or the way to name the drive; and what came of it last. */
 export function EraseCard({ data }: { data: DataOnDrive }) {
@@ -30,49 +26,17 @@ export function EraseCard({ data }: { data: DataOnDrive }) {
           </Button>
         </>
       )}
-      {open && <EraseDialog data={data} onClose={() => setOpen(false)} />}
+      {open && (
+        <NameDrive
+          data={data}
+          path="erase"
+          title="Everything on this drive will be gone for good"
+          verb="erased"
+          act="Erase the drive that I named"
+          onClose={() => setOpen(false)}
+        />
+      )}
     </Card>
-  );
-}
-
-function EraseDialog({ data, onClose }: { data: DataOnDrive; onClose: () => void }) {
-  const call = useCall(keys.job(data.job), keys.floor);
-  const [size, setSize] = useState('');
-  const [model, setModel] = useState('');
-  const [lastFour, setLastFour] = useState('');
-  const named = size.trim() !== '' && model.trim() !== '' && lastFour.trim().length === 4;
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    call.mutate(
-      {
-        method: 'POST',
-        path: `/api/jobs/${data.job}/drives/${data.driveKey}/erase`,
-        body: { version: data.version, size, model, lastFour },
-      },
-      { onSuccess: onClose },
-    );
-  };
-  return (
-    <Modal title="Everything on this drive will be gone for good" isOpen onClose={onClose}>
-      <Form onSubmit={submit}>
-        <Fields>
-          <p>
-            Take the drive in your hand and type what is printed on it. If one of the three is not
-            this drive’s, nothing is erased; the probe looks again before it writes.
-          </p>
-          <Field label="Size, such as 1 TB or 500 GB" value={size} onChange={setSize} />
-          <Field label="Model" value={model} onChange={setModel} />
-          <Field label="Last four of its serial" value={lastFour} onChange={setLastFour} />
-          {call.isError && <ProblemNote error={call.error} />}
-          <Button type="submit" isDisabled={!named || call.isPending}>
-            Erase the drive that I named
-          </Button>
-          <Button primary onPress={onClose}>
-            Leave it as it is
-          </Button>
-        </Fields>
-      </Form>
-    </Modal>
   );
 }
 
@@ -98,7 +62,7 @@ function Came({ run }: { run: DriveRun }) {
   );
 }
 
-const Card = styled.div`
+export const Card = styled.div`
   display: grid;
   gap: 6px;
   justify-items: start;
@@ -109,9 +73,4 @@ const Card = styled.div`
     color: ${color.ink2};
     overflow-wrap: anywhere;
   }
-`;
-
-const Fields = styled.div`
-  display: grid;
-  gap: 12px;
 `;

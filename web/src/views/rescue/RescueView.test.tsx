@@ -90,6 +90,7 @@ const data = (more: Partial<DataOnDrive> = {}): DataOnDrive => ({
   copyErased: null,
   erased: null,
   eraseLock: { reason: 'It erases, and the data is wanted.', opens: 'Opens when it is verified.' },
+  mending: { pieces: [], lock: null, last: null, canTakeBack: false },
   version: 3,
   steps: [
     { kind: 'SURVEY', name: 'Survey', about: 'reads little', next: true, lockedWhy: null },
@@ -205,4 +206,32 @@ it('joins neighbours and foretells a copy', () => {
 it('chooses a folder without what lies in it', () => {
   expect([...proposed(folders)]).toEqual(['', 'Users']);
   expect(sum(folders, new Set(['Users', 'Users/quay']))).toEqual({ files: 52, bytes: 95_000_000 });
+});
+
+it('puts a boot sector back from its copy by the name of the drive, and offers to take that back', async () => {
+  const mended = driveRun({
+    kind: 'MEND',
+    endedAt: '2026-11-23T12:05:00Z',
+    mended: {
+      phase: 'read back',
+      pieces: [{ what: 'The boot sector is lost', offset: 1_048_576, length: 512 }],
+      written: 1,
+      left: [],
+      why: 'Nothing speaks against reading it',
+    },
+  });
+  const pieces = ['The boot sector is lost; a copy of it is intact'];
+  const sent = at(data({ mending: { pieces, lock: null, last: mended, canTakeBack: true } }));
+  expect(
+    await screen.findByText(
+      /1 of 1 written and read back the same \(512 bytes at byte 1,048,576\). Now: Nothing speaks/,
+    ),
+  ).toBeTruthy();
+  expect(screen.getByRole('button', { name: 'Take the mending back…' })).toBeTruthy();
+  await userEvent.click(screen.getByRole('button', { name: 'Write it anew from its copy…' }));
+  await userEvent.type(screen.getByLabelText(/Size/), '500 GB');
+  await userEvent.type(screen.getByLabelText('Model'), 'HX2T');
+  await userEvent.type(screen.getByLabelText('Last four of its serial'), '19-B');
+  await userEvent.click(screen.getByRole('button', { name: 'Write to the drive that I named' }));
+  expect(sent.find((s) => s.method === 'POST')?.path).toMatch(/\/mend$/);
 });

@@ -13,6 +13,7 @@ import { Bands } from './Bands';
 import { ChooseFiles } from './ChooseFiles';
 import { CopyCard } from './CopyCard';
 import { EraseCard } from './EraseCard';
+import { MendCard } from './MendCard';
 import { VolumeMap } from './VolumeMap';
 
 /** The data on one drive: what is there, what was copied, and whether the copy holds. */
@@ -199,6 +200,7 @@ function Steps({ data }: { data: DataOnDrive }) {
       </List>
       {call.isError && <ProblemNote error={call.error} />}
       <CopyCard data={data} />
+      <MendCard data={data} />
       <EraseCard data={data} />
       {data.rescue?.rescue != null && (
         <Where>

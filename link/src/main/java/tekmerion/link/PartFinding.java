@@ -21,7 +21,8 @@ import java.util.Set;
   @JsonSubTypes.Type(value = RescueFinding.class, name = "rescue"),
   @JsonSubTypes.Type(value = FilesFinding.class, name = "files"),
   @JsonSubTypes.Type(value = EraseFinding.class, name = "erase"),
-  @JsonSubTypes.Type(value = CopyErasedFinding.class, name = "copy-erased")
+  @JsonSubTypes.Type(value = CopyErasedFinding.class, name = "copy-erased"),
+  @JsonSubTypes.Type(value = MendFinding.class, name = "mend")
 })
 public sealed interface PartFinding
     permits PartFinding.MarchFinding,
@@ -32,7 +33,8 @@ public sealed interface PartFinding
         RescueFinding,
         FilesFinding,
         EraseFinding,
-        CopyErasedFinding {
+        CopyErasedFinding,
+        MendFinding {
   int MOST_ROWS = 1_000;
   int MOST_CHARS = 400;
 

@@ -16,6 +16,7 @@ import tekmerion.core.gate.Stance;
  * keeps nothing else.
  *
  * @param run request that it is for
+ * @param kind what may be done
  * @param driveKey of the drive
  * @param model as the drive told it
  * @param serial as the drive told it
@@ -27,6 +28,7 @@ import tekmerion.core.gate.Stance;
  */
 public record Release(
     UUID run,
+    RunKind kind,
     String driveKey,
     String model,
     String serial,
@@ -39,6 +41,7 @@ public record Release(
   /** Signed with the key. */
   public static Release of(
       UUID run,
+      RunKind kind,
       String driveKey,
       String model,
       String serial,
@@ -46,8 +49,9 @@ public record Release(
       Stance stance,
       Instant until,
       byte[] key) {
-    Release open = new Release(run, driveKey, model, serial, sizeBytes, stance, until, "");
-    return new Release(run, driveKey, model, serial, sizeBytes, stance, until, open.macWith(key));
+    Release open = new Release(run, kind, driveKey, model, serial, sizeBytes, stance, until, "");
+    return new Release(
+        run, kind, driveKey, model, serial, sizeBytes, stance, until, open.macWith(key));
   }
 
   /** The key that a token gives. */
@@ -68,9 +72,11 @@ public record Release(
 
   private String macWith(byte[] key) {
     // Each with its length, so that no two releases have one text.
-    StringBuilder text = new StringBuilder("tekmerion release 1");
+    StringBuilder text = new StringBuilder("tekmerion release 2");
     for (Object part :
-        new Object[] {run, driveKey, model, serial, sizeBytes, stance, until.getEpochSecond()}) {
+        new Object[] {
+          run, kind, driveKey, model, serial, sizeBytes, stance, until.getEpochSecond()
+        }) {
       String value = String.valueOf(part);
       text.append('\n').append(value.length()).append(' ').append(value);
     }

@@ -32,7 +32,11 @@ public enum RunKind {
   /** Writes all of a drive over with zeros; only with a release. */
   ERASE,
   /** Writes the copies of a drive over and deletes them. */
-  ERASE_COPY;
+  ERASE_COPY,
+  /** Puts damaged boot sectors and tables back from their copies; only with a release. */
+  MEND,
+  /** Takes the last mending back; only with a release. */
+  TAKE_BACK;
 
   /** Key of the board with its memory. */
   public static final String BOARD = "board";
@@ -64,7 +68,12 @@ public enum RunKind {
 
   /** What writes into the job's folder of copies, or reads from there. */
   public boolean isCopy() {
-    return isRescue() || this == VERIFY_IMAGE || this == FILE_COPY || this == ERASE_COPY;
+    return isRescue() || this == VERIFY_IMAGE || this == FILE_COPY || this == ERASE_COPY || mends();
+  }
+
+  /** What writes a few sectors, and keeps what stood there. */
+  public boolean mends() {
+    return this == MEND || this == TAKE_BACK;
   }
 
   /** What is done about the data on a drive, and what that needs to know first. */

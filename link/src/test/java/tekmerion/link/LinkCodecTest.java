@@ -270,6 +270,28 @@ class LinkCodecTest {
             ToServer.class,
             ended(RunKind.ERASE, new EraseFinding("read back", 9, 8, 1, 5, 0, 1, 0.4))),
         arguments(
+            "to-server",
+            ToServer.class,
+            new ToServer.Event(
+                7,
+                new LinkEvent.RunEnded(
+                    ID,
+                    "drive-a",
+                    RunKind.MEND,
+                    NOON,
+                    NOON,
+                    LinkEvent.End.COMPLETE,
+                    "",
+                    null,
+                    null,
+                    new MendFinding(
+                        "read back",
+                        List.of(
+                            new MendFinding.PieceNote("The boot sector is lost", 1_048_576, 512)),
+                        1,
+                        List.of(),
+                        "Nothing speaks against reading it")))),
+        arguments(
             "to-probe",
             ToProbe.class,
             new ToProbe.StartRun(
@@ -281,6 +303,7 @@ class LinkCodecTest {
                 null,
                 Release.of(
                     ID,
+                    RunKind.ERASE,
                     "drive-a",
                     "HELM-1000S",
                     "19-B",
@@ -322,7 +345,9 @@ class LinkCodecTest {
   @Test
   void aReleaseHoldsOnlyAsItWasSigned() {
     byte[] key = Release.key("a token");
-    Release r = Release.of(ID, "drive-a", "HELM-1000S", "19-B", 9, Stance.NOT_WANTED, NOON, key);
+    Release r =
+        Release.of(
+            ID, RunKind.ERASE, "drive-a", "HELM-1000S", "19-B", 9, Stance.NOT_WANTED, NOON, key);
 
     assertThat(r.holds(key)).isTrue();
     assertThat(r.holds(Release.key("another token"))).isFalse();
@@ -330,14 +355,22 @@ class LinkCodecTest {
     UUID other = new UUID(1, 2);
     assertThat(
             List.of(
-                new Release(other, "drive-a", r.model(), "19-B", 9, r.stance(), NOON, r.mac()),
-                new Release(ID, "drive-b", r.model(), "19-B", 9, r.stance(), NOON, r.mac()),
-                new Release(ID, "drive-a", "HELM", "19-B", 9, r.stance(), NOON, r.mac()),
-                new Release(ID, "drive-a", r.model(), "77-D", 9, r.stance(), NOON, r.mac()),
-                new Release(ID, "drive-a", r.model(), "19-B", 8, r.stance(), NOON, r.mac()),
-                new Release(ID, "drive-a", r.model(), "19-B", 9, Stance.WANTED, NOON, r.mac()),
-                new Release(ID, "drive-a", r.model(), "19-B", 9, r.stance(), later, r.mac()),
-                new Release(ID, "drive-a", r.model(), "19-B", 9, r.stance(), NOON, null)))
+                new Release(
+                    other, r.kind(), "drive-a", r.model(), "19-B", 9, r.stance(), NOON, r.mac()),
+                new Release(
+                    ID, RunKind.MEND, "drive-a", r.model(), "19-B", 9, r.stance(), NOON, r.mac()),
+                new Release(
+                    ID, r.kind(), "drive-b", r.model(), "19-B", 9, r.stance(), NOON, r.mac()),
+                new Release(ID, r.kind(), "drive-a", "HELM", "19-B", 9, r.stance(), NOON, r.mac()),
+                new Release(
+                    ID, r.kind(), "drive-a", r.model(), "77-D", 9, r.stance(), NOON, r.mac()),
+                new Release(
+                    ID, r.kind(), "drive-a", r.model(), "19-B", 8, r.stance(), NOON, r.mac()),
+                new Release(
+                    ID, r.kind(), "drive-a", r.model(), "19-B", 9, Stance.WANTED, NOON, r.mac()),
+                new Release(
+                    ID, r.kind(), "drive-a", r.model(), "19-B", 9, r.stance(), later, r.mac()),
+                new Release(ID, r.kind(), "drive-a", r.model(), "19-B", 9, r.stance(), NOON, null)))
         .noneMatch(changed -> changed.holds(key));
   }
 

@@ -14,6 +14,7 @@ import tekmerion.link.BenchLink;
 import tekmerion.link.EraseFinding;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.MachineNote;
+import tekmerion.link.MendFinding;
 import tekmerion.link.PageNote;
 import tekmerion.link.Release;
 import tekmerion.link.RunKind;
@@ -168,6 +169,65 @@ class EraseTest {
     }
   }
 
+  /** Mending writes: as locked as erasing, but nothing has to be ruled away for it. */
+  @Test
+  void aMendingIsReleasedForItselfOnly(RunningServer.Shop shop) throws Exception {
+    try (Linked at = linked(shop)) {
+      read(at);
+      String path = "/api/jobs/%s/drives/drive-a/mend".formatted(at.job);
+      Map<String, Object> named = new HashMap<>();
+      named.put("version", at.version());
+      named.put("size", "240 GB");
+      named.put("model", "QUAY-240F");
+      named.put("lastFour", "11-K");
+      assertThat(at.ines.post(path, named).status()).isEqualTo(423);
+      at.ines.post(
+          "/api/jobs/%s/stance".formatted(at.job),
+          Map.of("version", at.version(), "stance", "NOT_WANTED", "signer", "Aron Tide"));
+      named.put("version", at.version());
+      named.put("lastFour", "19-B");
+      assertThat(at.ines.post(path, named).body().toString()).contains("Nothing was written.");
+      named.put("lastFour", "11-K");
+      assertThat(shop.signedIn("joao").post(path, named).status()).isEqualTo(403);
+
+      assertThat(at.ines.post(path, named).status()).isEqualTo(202);
+
+      ToProbe.StartRun start = at.peer.next(ToProbe.StartRun.class);
+      assertThat(start.run()).isEqualTo(RunKind.MEND);
+      assertThat(start.release().kind()).isEqualTo(RunKind.MEND);
+      assertThat(start.release().holds(Release.key(at.token))).isTrue();
+      Instant now = Instant.now();
+      MendFinding found =
+          new MendFinding(
+              "read back",
+              List.of(new MendFinding.PieceNote("The boot sector is lost", 1_048_576, 512)),
+              1,
+              List.of(),
+              "Nothing speaks against reading it");
+      at.peer.send(
+          new ToServer.Event(
+              2,
+              new LinkEvent.RunEnded(
+                  start.requestId(),
+                  "drive-a",
+                  RunKind.MEND,
+                  now,
+                  now,
+                  LinkEvent.End.COMPLETE,
+                  "",
+                  null,
+                  null,
+                  found)));
+      at.peer.next(ToProbe.Acknowledge.class);
+      JsonNode mending =
+          at.ines.get("/api/jobs/%s/drives/drive-a/data".formatted(at.job)).body().get("mending");
+      assertThat(mending.get("canTakeBack").booleanValue()).isTrue();
+      assertThat(mending.at("/last/mended/written").intValue()).isEqualTo(1);
+      assertThat(at.ines.get("/api/jobs/" + at.job).body().toString())
+          .contains("1 of its pieces written; now: nothing speaks against reading it");
+    }
+  }
+
   @Test
   void aSystemDriveIsNeverOfferedAndNoPlainRunErases(RunningServer.Shop shop) throws Exception {
     try (Linked at = linked(shop)) {
@@ -183,7 +243,7 @@ class EraseTest {
       ShopClient.Answer refused = at.erase("240 GB", "QUAY-240F", "11-K");
 
       assertThat(refused.status()).isEqualTo(423);
-      assertThat(refused.body().toString()).contains("It must never be erased");
+      assertThat(refused.body().toString()).contains("It must never be written to");
       assertThat(
               at.ines
                   .post(

@@ -94,6 +94,8 @@ class GateWalkTest {
           "post /api/jobs/{number}/moves/{move}/outcome",
           "post /api/jobs/{number}/drives/{driveKey}/runs", // RunTest
           "post /api/jobs/{number}/drives/{driveKey}/erase", // EraseTest
+          "post /api/jobs/{number}/drives/{driveKey}/mend", // EraseTest
+          "post /api/jobs/{number}/drives/{driveKey}/mend/take-back", // the same gates, EraseTest
           "post /api/jobs/{number}/drives/{driveKey}/copy/erase", // CopiesTest
           "post /api/runs/{id}/resume", // RunTest
           "post /api/jobs/{number}/ready",

@@ -110,6 +110,7 @@ final class DataRuns {
       case VERIFY_IMAGE -> new VerifyTask(job, () -> where(command, drive));
       case FILE_COPY -> new FileCopyTask(job, bytes, () -> where(command, drive));
       case ERASE -> new EraseTask(job, drive, key.get());
+      case MEND, TAKE_BACK -> new MendTask(job, drive, key.get(), () -> where(command, drive));
       default -> throw new IllegalArgumentException("this is no run about data");
     };
   }

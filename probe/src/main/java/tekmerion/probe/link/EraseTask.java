@@ -2,24 +2,16 @@ package tekmerion.probe.link;
 
 import java.io.IOException;
 import java.time.Clock;
-import java.time.Instant;
 import java.util.Optional;
 import java.util.Random;
-import tekmerion.core.drive.DriveIdentity;
-import tekmerion.core.gate.Gate;
-import tekmerion.core.gate.GateAnswer;
 import tekmerion.core.gate.Touch;
 import tekmerion.core.port.ByteSource;
 import tekmerion.core.port.DriveWriter;
 import tekmerion.core.port.MachineUnderTest;
 import tekmerion.link.EraseFinding;
 import tekmerion.link.LinkEvent.End;
-import tekmerion.link.Release;
 
-/**
- * Writes a drive over with zeros, once, and reads back random places of it. Everything that the
- * server checked is checked here again, with the drive's own answers of this moment.
- */
+/** Writes a drive over with zeros, once, and reads back random places of it. */
 final class EraseTask extends PartTask {
   private static final int CHUNK = 4 << 20;
   private static final int LOOK = 4_096;
@@ -43,7 +35,8 @@ final class EraseTask extends PartTask {
 
   @Override
   Outcome carryOut() {
-    Optional<String> refused = refused();
+    Optional<String> refused =
+        ReleaseCheck.refused(command(), drive, key, Touch.ERASES, clock.instant());
     if (refused.isPresent()) {
       return new Outcome(End.COULD_NOT_RUN, "refused by the probe: " + refused.get(), null);
     }
@@ -51,51 +44,6 @@ final class EraseTask extends PartTask {
       return erase(writer, command().release().sizeBytes());
     } catch (IOException e) {
       return new Outcome(End.COULD_NOT_RUN, "it cannot be opened: " + e.getMessage(), null);
-    }
-  }
-
-  /** Why nothing is written; empty if everything holds. */
-  private Optional<String> refused() {
-    Release release = command().release();
-    if (release == null || !release.holds(key)) {
-      return Optional.of("there is no release of the server's for it");
-    }
-    if (!release.run().equals(command().requestId()) || !release.driveKey().equals(drive.key())) {
-      return Optional.of("the release is for something else");
-    }
-    Instant now = clock.instant();
-    if (now.isAfter(release.until())) {
-      return Optional.of("the release has run out");
-    }
-    if (Gate.ofData(Touch.ERASES, release.stance()) instanceof GateAnswer.Locked locked) {
-      return Optional.of(locked.reason());
-    }
-    if (drive.writer().isEmpty() || drive.bytes().isEmpty()) {
-      return Optional.of("this drive is never written to from here");
-    }
-    Optional<String> offLimits = drive.writer().get().offLimits();
-    return offLimits.isPresent() ? offLimits : otherDrive(release);
-  }
-
-  private Optional<String> otherDrive(Release release) {
-    Optional<DriveIdentity> told = WhoIsIt.ask(drive);
-    if (told.isEmpty()) {
-      return Optional.of("the drive does not tell who it is");
-    }
-    DriveIdentity id = told.get();
-    boolean same =
-        id.model().equals(release.model())
-            && id.serial().equals(release.serial())
-            && id.capacityBytes().orElse(-1) == release.sizeBytes();
-    if (!same) {
-      return Optional.of("another drive is there now: %s %s".formatted(id.model(), id.serial()));
-    }
-    try (ByteSource bytes = drive.bytes().orElseThrow().open()) {
-      return bytes.sizeBytes() == release.sizeBytes()
-          ? Optional.empty()
-          : Optional.of("what would be written to has another size than the drive tells");
-    } catch (IOException e) {
-      return Optional.of("it cannot be opened: " + e.getMessage());
     }
   }
 

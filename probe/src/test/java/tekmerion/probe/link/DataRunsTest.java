@@ -18,6 +18,7 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import tekmerion.core.drive.DriveIdentity;
 import tekmerion.core.files.FileBody;
 import tekmerion.core.files.FoundFile;
 import tekmerion.core.files.InUse;
@@ -32,6 +33,7 @@ import tekmerion.link.FilesFinding;
 import tekmerion.link.LinkCodec;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.LinkEvent.End;
+import tekmerion.link.MendFinding;
 import tekmerion.link.Release;
 import tekmerion.link.RescueFinding;
 import tekmerion.link.RunKind;
@@ -251,7 +253,8 @@ class DataRunsTest {
 
   private static Release release(String model, String serial, long size, Stance stance) {
     Instant until = Instant.now().plusSeconds(60);
-    return Release.of(UUID.randomUUID(), "drive-a", model, serial, size, stance, until, KEY);
+    return Release.of(
+        UUID.randomUUID(), RunKind.ERASE, "drive-a", model, serial, size, stance, until, KEY);
   }
 
   @Test
@@ -298,6 +301,7 @@ class DataRunsTest {
             release("QUAY-240F", "Q24F-90311-K", GB_240, Stance.WANTED),
             Release.of(
                 UUID.randomUUID(),
+                RunKind.ERASE,
                 "drive-a",
                 "QUAY-240F",
                 "Q24F-90311-K",
@@ -307,6 +311,7 @@ class DataRunsTest {
                 KEY),
             Release.of(
                 UUID.randomUUID(),
+                RunKind.ERASE,
                 "drive-a",
                 "QUAY-240F",
                 "Q24F-90311-K",
@@ -378,6 +383,66 @@ class DataRunsTest {
 
     assertThat(erase(release("QUAY-240F", "Q24F-90311-K", GB_240, Stance.NOT_WANTED)).why())
         .isEqualTo("refused by the probe: the running system lies on it");
+  }
+
+  private LinkEvent.RunEnded mend(RunKind kind, RunKind releasedFor) throws Exception {
+    DriveIdentity id = WhoIsIt.ask(machine.drives().get(0)).orElseThrow();
+    Release release =
+        Release.of(
+            UUID.randomUUID(),
+            releasedFor,
+            "drive-a",
+            id.model(),
+            id.serial(),
+            id.capacityBytes().getAsLong(),
+            Stance.COPY_VERIFIED,
+            Instant.now().plusSeconds(60),
+            KEY);
+    host.accept(
+        new ToProbe.StartRun(
+            release.run(),
+            "drive-a",
+            kind,
+            false,
+            release.stance(),
+            new CopyOrder(JOB, null, List.of()),
+            release));
+    return end(release.run());
+  }
+
+  private byte[] beginning() throws IOException {
+    try (ByteSource disk = machine.drives().get(0).bytes().orElseThrow().open()) {
+      return disk.read(0, 4 << 20).orElseThrow();
+    }
+  }
+
+  @Test
+  void putsABootSectorBackFromItsCopyAndTakesThatBack() throws Exception {
+    on("outside-disk");
+    outbox.keepIdentity("token", "a token");
+    byte[] before = beginning();
+    assertThat(mend(RunKind.MEND, RunKind.ERASE).why())
+        .isEqualTo("refused by the probe: the release is for something else");
+    assertThat(mend(RunKind.TAKE_BACK, RunKind.TAKE_BACK).why()).contains("no mending");
+    assertThat(beginning()).isEqualTo(before);
+
+    LinkEvent.RunEnded mended = mend(RunKind.MEND, RunKind.MEND);
+
+    MendFinding found = (MendFinding) mended.found();
+    assertThat(mended.end()).as(mended.why()).isEqualTo(End.COMPLETE);
+    assertThat(found.whole()).isTrue();
+    assertThat(found.pieces())
+        .extracting(MendFinding.PieceNote::offset)
+        .containsExactly(2048L * 512); // where the partition begins
+    SurveyFinding after = (SurveyFinding) run(RunKind.SURVEY, null).found();
+    assertThat(after.reason()).isEqualTo("healthy");
+    assertThat(mend(RunKind.MEND, RunKind.MEND).why()).contains("nothing here is damaged");
+
+    MendFinding back = (MendFinding) mend(RunKind.TAKE_BACK, RunKind.TAKE_BACK).found();
+
+    assertThat(back.whole()).isTrue();
+    assertThat(beginning()).isEqualTo(before);
+    assertThat(mend(RunKind.TAKE_BACK, RunKind.TAKE_BACK).why()).contains("no mending");
   }
 
   @Test

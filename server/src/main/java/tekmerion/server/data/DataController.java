@@ -32,7 +32,7 @@ import tekmerion.server.run.RunView;
 class DataController {
   private final DataViews views;
   private final AskRun ask;
-  private final EraseGates gates;
+  private final WriteGates gates;
   private final CopiesOfJob copies;
 
   /**
@@ -42,7 +42,7 @@ class DataController {
   record FilesAsked(int volume, @NotEmpty @Size(max = 300) List<@NotNull String> folders) {}
 
   /** The drive as it was typed by whoever has it in hand. */
-  record EraseAsked(
+  record NamedAsked(
       long version,
       @NotNull @Size(max = 40) String size,
       @NotNull @Size(max = 100) String model,
@@ -50,7 +50,7 @@ class DataController {
 
   record CopyBegun(UUID run) {}
 
-  DataController(DataViews views, AskRun ask, EraseGates gates, CopiesOfJob copies) {
+  DataController(DataViews views, AskRun ask, WriteGates gates, CopiesOfJob copies) {
     this.views = views;
     this.ask = ask;
     this.gates = gates;
@@ -99,11 +99,36 @@ class DataController {
   CopyBegun erase(
       @PathVariable String number,
       @PathVariable String driveKey,
-      @Valid @RequestBody EraseAsked asked,
+      @Valid @RequestBody NamedAsked asked,
       @AuthenticationPrincipal Person person) {
+    return write(number, driveKey, RunKind.ERASE, asked, person);
+  }
+
+  @PostMapping("/mend")
+  @ResponseStatus(HttpStatus.ACCEPTED)
+  CopyBegun mend(
+      @PathVariable String number,
+      @PathVariable String driveKey,
+      @Valid @RequestBody NamedAsked asked,
+      @AuthenticationPrincipal Person person) {
+    return write(number, driveKey, RunKind.MEND, asked, person);
+  }
+
+  @PostMapping("/mend/take-back")
+  @ResponseStatus(HttpStatus.ACCEPTED)
+  CopyBegun takeBack(
+      @PathVariable String number,
+      @PathVariable String driveKey,
+      @Valid @RequestBody NamedAsked asked,
+      @AuthenticationPrincipal Person person) {
+    return write(number, driveKey, RunKind.TAKE_BACK, asked, person);
+  }
+
+  private CopyBegun write(
+      String number, String driveKey, RunKind kind, NamedAsked asked, Person person) {
     person.must(Role.TECHNICIAN, Role.LEAD);
     NamedDrive named = new NamedDrive(asked.size(), asked.model(), asked.lastFour());
-    return new CopyBegun(ask.erase(number, driveKey, asked.version(), named, gates, person));
+    return new CopyBegun(ask.write(number, driveKey, kind, asked.version(), named, gates, person));
   }
 
   private static SurveyFinding.VolumeNote volume(RunView survey, int number) {

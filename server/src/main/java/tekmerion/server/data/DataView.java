@@ -47,7 +47,8 @@ record DataView(
     @Schema(nullable = true) KeptCopy copy,
     @Schema(nullable = true) String copyErased,
     @Schema(nullable = true) RunView erased,
-    @Schema(nullable = true) EraseLock eraseLock,
+    @Schema(nullable = true) WriteLock eraseLock,
+    Mending mending,
     long version) {
 
   /**
@@ -59,8 +60,23 @@ record DataView(
   record KeptCopy(
       @Schema(nullable = true) Instant keptUntil, @Schema(nullable = true) String lockedWhy) {}
 
-  /** Why the drive cannot be erased now, and what opens that. */
-  record EraseLock(String reason, String opens) {}
+  /**
+   * Putting damaged pieces back from their copies.
+   *
+   * @param pieces what the newest survey found damaged that has an intact copy; none once mended
+   * @param lock null if only its name is wanted
+   * @param last newest mending, or taking back of one; null if there was none
+   * @param canTakeBack whether the last one was a mending that wrote something
+   */
+  @Schema(name = "MendingOfDrive")
+  record Mending(
+      List<String> pieces,
+      @Schema(nullable = true) WriteLock lock,
+      @Schema(nullable = true) RunView last,
+      boolean canTakeBack) {}
+
+  /** Why the drive cannot be written to now, and what opens that. */
+  record WriteLock(String reason, String opens) {}
 
   /** The newest copy of files of a volume. */
   record FilesOfVolume(int volume, RunView run) {}

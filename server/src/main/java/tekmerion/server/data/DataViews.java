@@ -7,11 +7,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Predicate;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.gate.CopyEvidence;
 import tekmerion.core.words.Sentences;
 import tekmerion.link.LinkEvent;
+import tekmerion.link.MendFinding;
 import tekmerion.link.RescueFinding;
 import tekmerion.link.RunKind;
 import tekmerion.link.SurveyFinding;
@@ -47,7 +49,7 @@ class DataViews {
   private final Runs runs;
   private final CopiesOfJob copies;
   private final AskRun ask;
-  private final EraseGates gates;
+  private final WriteGates gates;
 
   DataViews(
       Jobs jobs,
@@ -57,7 +59,7 @@ class DataViews {
       Runs runs,
       CopiesOfJob copies,
       AskRun ask,
-      EraseGates gates) {
+      WriteGates gates) {
     this.jobs = jobs;
     this.bays = bays;
     this.probes = probes;
@@ -77,6 +79,7 @@ class DataViews {
       Optional<DriveRun> open,
       Optional<DriveRun> erased,
       Optional<DriveRun> copyErased,
+      Optional<DriveRun> mended,
       CopyEvidence evidence) {}
 
   @Transactional(readOnly = true)
@@ -118,11 +121,51 @@ class DataViews {
         copy(job, driveKey),
         known.copyErased().map(r -> RunWords.outcome(r)).orElse(null),
         view(known.erased()),
-        gates
-            .lock(job, driveKey, evidence, probe)
-            .map(l -> new DataView.EraseLock(l.reason(), l.opens()))
-            .orElse(null),
+        lock(job, driveKey, RunKind.ERASE, evidence, probe),
+        mending(known, lock(job, driveKey, RunKind.MEND, evidence, probe)),
         job.version());
+  }
+
+  private DataView.WriteLock lock(
+      Job job,
+      String driveKey,
+      RunKind kind,
+      WeighingService.Evidence evidence,
+      Optional<ProbeView> probe) {
+    return gates
+        .lock(job, driveKey, kind, evidence, probe)
+        .map(l -> new DataView.WriteLock(l.reason(), l.opens()))
+        .orElse(null);
+  }
+
+  private static DataView.Mending mending(Known known, DataView.WriteLock lock) {
+    List<String> pieces =
+        known.survey().filter(s -> !mendedSinceSurvey(known)).stream()
+            .map(s -> (SurveyFinding) s.finding())
+            .flatMap(
+                s ->
+                    Stream.concat(
+                        s.damage().stream(),
+                        s.volumes().stream().flatMap(v -> v.damage().stream())))
+            .filter(d -> d.backupOffset() != null)
+            .map(SurveyFinding.DamageNote::what)
+            .toList();
+    return new DataView.Mending(
+        pieces,
+        lock,
+        view(known.mended()),
+        wrote(known).filter(r -> r.kind() == RunKind.MEND).isPresent());
+  }
+
+  private static Optional<DriveRun> wrote(Known known) {
+    return known.mended().filter(r -> r.finding() instanceof MendFinding m && m.written() > 0);
+  }
+
+  private static boolean mendedSinceSurvey(Known known) {
+    return known.survey().isPresent()
+        && wrote(known)
+            .filter(r -> r.askedAt().isAfter(known.survey().get().askedAt()))
+            .isPresent();
   }
 
   private Known known(Job job, String driveKey) {
@@ -149,6 +192,7 @@ class DataViews {
             .findFirst(),
         first(all, r -> r.kind() == RunKind.ERASE && r.result() != null),
         first(all, r -> r.kind() == RunKind.ERASE_COPY && r.result() != null),
+        first(all, r -> r.kind().mends() && r.result() != null),
         copies.of(job.id(), driveKey));
   }
 
@@ -181,6 +225,9 @@ class DataViews {
     }
     if (evidence.filesCopied()) {
       return "some files copied";
+    }
+    if (mendedSinceSurvey(known)) {
+      return "mended from its copies, not surveyed again yet";
     }
     return known
         .survey()

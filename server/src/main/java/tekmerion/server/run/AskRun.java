@@ -106,23 +106,31 @@ public class AskRun {
   }
 
   /**
-   * Has a drive erased. Every gate is asked here, and by the probe once more.
+   * Has a drive written to. Every gate is asked here, and by the probe once more.
    *
+   * @param kind erases, mends, or takes a mending back
    * @param named as somebody typed it who looked at the drive
    * @throws Refusal 423 if a gate locks it; 409 if the named drive is not this one, or it must
    *     never be written to
    */
-  public UUID erase(
-      String number, String driveKey, long version, NamedDrive named, Erasing erasing, Person by) {
+  public UUID write(
+      String number,
+      String driveKey,
+      RunKind kind,
+      long version,
+      NamedDrive named,
+      Writing writing,
+      Person by) {
     DriveRun kept =
         transaction.execute(
             status -> {
               Job job = lock.forChange(number, version);
-              Erasing.Drive drive = erasing.allowed(job, driveKey, named);
-              UUID id = keep(number, driveKey, RunKind.ERASE, null, by);
+              Writing.Drive drive = writing.allowed(job, driveKey, kind, named);
+              UUID id = keep(number, driveKey, kind, null, by);
               runs.release(
                   Release.of(
                       id,
+                      kind,
                       driveKey,
                       drive.model(),
                       drive.serial(),

@@ -40,9 +40,9 @@ class RunController {
     if (asked.kind() == RunKind.ERASE_COPY) {
       throw Refusal.badRequest("A copy is erased in the drive's data view.", "Open it there.");
     }
-    if (asked.kind() == RunKind.ERASE) {
+    if (asked.kind() == RunKind.ERASE || asked.kind().mends()) {
       throw Refusal.badRequest(
-          "A drive is erased only by its name.", "Name it in the drive's data view.");
+          "A drive is written to only by its name.", "Name it in the drive's data view.");
     }
     if (asked.kind() == RunKind.FILE_COPY) {
       throw Refusal.badRequest(

@@ -6,6 +6,7 @@ import java.util.UUID;
 import tekmerion.link.EraseFinding;
 import tekmerion.link.FilesFinding;
 import tekmerion.link.LinkEvent;
+import tekmerion.link.MendFinding;
 import tekmerion.link.PartFinding;
 import tekmerion.link.RescueFinding;
 import tekmerion.link.RunKind;
@@ -43,6 +44,7 @@ public record RunView(
     @Schema(nullable = true) RescueFinding rescue,
     @Schema(nullable = true) FilesFinding files,
     @Schema(nullable = true) EraseFinding erased,
+    @Schema(nullable = true) MendFinding mended,
     @Schema(nullable = true) RunEnd end,
     @Schema(nullable = true) Instant endedAt,
     @Schema(nullable = true) String why,
@@ -96,6 +98,7 @@ public record RunView(
         run.finding() instanceof RescueFinding rescue ? rescue : null,
         run.finding() instanceof FilesFinding files ? files : null,
         run.finding() instanceof EraseFinding erased ? erased : null,
+        run.finding() instanceof MendFinding mended ? mended : null,
         result == null ? null : RunEnd.valueOf(result.end().name()),
         result == null ? null : result.endedAt(),
         result == null || result.why().isEmpty() ? null : result.why(),

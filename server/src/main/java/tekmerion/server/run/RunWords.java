@@ -6,6 +6,7 @@ import tekmerion.link.CopyErasedFinding;
 import tekmerion.link.EraseFinding;
 import tekmerion.link.FilesFinding;
 import tekmerion.link.LinkEvent;
+import tekmerion.link.MendFinding;
 import tekmerion.link.PartFinding;
 import tekmerion.link.RescueFinding;
 import tekmerion.link.RunKind;
@@ -35,6 +36,8 @@ public final class RunWords {
       case FILE_COPY -> "Copy of files";
       case ERASE -> "Erasing";
       case ERASE_COPY -> "Erasing of the copy";
+      case MEND -> "Mending from copies";
+      case TAKE_BACK -> "Taking the mending back";
     };
   }
 
@@ -103,6 +106,12 @@ public final class RunWords {
           ? "%,d files written over and deleted".formatted(copy.files())
           : "%,d of %,d files could not be deleted".formatted(copy.left(), copy.files());
     }
+    if (found instanceof MendFinding mended) {
+      return mended.whole()
+          ? "%,d of its pieces written; now: %s"
+              .formatted(mended.written(), Sentences.lowerFirst(mended.why()))
+          : "%,d of %,d pieces written".formatted(mended.written(), mended.pieces().size());
+    }
     if (found instanceof EraseFinding erased) {
       return erased.allZero() ? "all of it is zero" : "not all of it is erased";
     }
@@ -155,6 +164,7 @@ public final class RunWords {
           case FILE_COPY -> "Files";
           case ERASE -> "Erasing";
           case ERASE_COPY -> "Copy";
+          case MEND, TAKE_BACK -> "Mending";
           default -> "Self-test";
         };
     return run.share() == null ? name + " begins" : "%s %.0f %%".formatted(name, 100 * run.share());
@@ -191,6 +201,8 @@ public final class RunWords {
       case RESCUE_IN_USE -> "an image of what its files and folders take, easy parts first";
       case RESCUE_WHOLE -> "an image of everything, also of what is free; hours on a large disk";
       case VERIFY_IMAGE -> "reads the image again and compares it with what was read";
+      case MEND -> "writes what is damaged anew from its copies; what stood there is kept";
+      case TAKE_BACK -> "writes what stood there before the mending";
       case ERASE_COPY -> "writes image and copied files over with zeros and deletes them";
       case ERASE -> "writes all of it over with zeros and reads back what came of that; for good";
       case FILE_COPY -> "chosen folders, each file read again after it was written";

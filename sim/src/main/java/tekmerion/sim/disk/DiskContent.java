@@ -10,6 +10,7 @@ import java.util.TreeMap;
 /** What is on a disk, by place; what nothing was put on is zero. */
 public final class DiskContent {
   private static final int SECTOR = 512;
+  private static final int MUCH = 1 << 20;
 
   private final TreeMap<Long, byte[]> pieces = new TreeMap<>();
   private final TreeMap<Long, MadeFile> bodies = new TreeMap<>();
@@ -17,6 +18,9 @@ public final class DiskContent {
 
   /** First byte and the one after the last of what was written over with zeros; none touch. */
   private final TreeMap<Long, Long> zeroed = new TreeMap<>();
+
+  /** Sectors that were written after all that. */
+  private final TreeMap<Long, byte[]> written = new TreeMap<>();
 
   /** One partition in a table of the old kind. */
   public static DiskContent withPartition(int type, long firstSector, long sectors) {
@@ -46,17 +50,24 @@ public final class DiskContent {
   }
 
   /**
-   * Whoever writes something else than zeros is told that this disk does not take it; it looks at
-   * one byte in each block of 4,096, or a terabyte would take minutes.
+   * A few sectors are kept as they are. Of more than that only zeros are taken, and one byte is
+   * looked at in each block of 4,096, or a terabyte would take minutes.
    *
-   * @throws IOException if it is anything but zeros
+   * @throws IOException if it is much and anything but zeros
    */
   public synchronized void write(long offset, byte[] bytes) throws IOException {
+    if (bytes.length < MUCH) {
+      for (int i = 0; i < bytes.length; i += SECTOR) {
+        written.put(offset + i, Arrays.copyOfRange(bytes, i, i + SECTOR));
+      }
+      return;
+    }
     for (int i = 0; i < bytes.length; i += 4096) {
       if (bytes[i] != 0) {
-        throw new IOException("the simulated disk takes zeros only");
+        throw new IOException("the simulated disk takes only zeros in such an amount");
       }
     }
+    written.subMap(offset, offset + bytes.length).clear();
     long from = offset;
     long to = offset + bytes.length;
     Map.Entry<Long, Long> before = zeroed.floorEntry(from);
@@ -78,6 +89,9 @@ public final class DiskContent {
         .subMap(offset - longest, offset + length)
         .forEach((at, bytes) -> overlay(at, bytes, offset, into));
     zeroed.headMap(offset + length).forEach((begin, end) -> zero(begin, end, offset, into));
+    written
+        .subMap(offset - SECTOR + 1, offset + length)
+        .forEach((at, sector) -> overlay(at, sector, offset, into));
     return into;
   }
 

@@ -10,18 +10,19 @@ import tekmerion.core.gate.Gate;
 import tekmerion.core.gate.GateAnswer;
 import tekmerion.core.gate.NamedDrive;
 import tekmerion.core.gate.Touch;
+import tekmerion.link.RunKind;
 import tekmerion.server.job.Job;
 import tekmerion.server.link.ProbeBoard;
 import tekmerion.server.link.ProbeBoard.ProbeView;
 import tekmerion.server.link.ProbeOfJob;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.ruling.RulingService;
-import tekmerion.server.run.Erasing;
+import tekmerion.server.run.Writing;
 import tekmerion.server.weighing.WeighingService;
 
-/** Everything that must hold before a drive is erased, in the order in which it is told. */
+/** Everything that must hold before a drive is written to, in the order in which it is told. */
 @Service
-class EraseGates implements Erasing {
+class WriteGates implements Writing {
   private final RulingService rulings;
   private final WeighingService weighing;
   private final ProbeOfJob probeOf;
@@ -30,7 +31,7 @@ class EraseGates implements Erasing {
   /** Why it is locked, and what opens it. */
   record Lock(String reason, String opens) {}
 
-  EraseGates(
+  WriteGates(
       RulingService rulings, WeighingService weighing, ProbeOfJob probeOf, ProbeBoard probes) {
     this.rulings = rulings;
     this.weighing = weighing;
@@ -40,11 +41,16 @@ class EraseGates implements Erasing {
 
   /** What locks it whatever is typed; empty if only the name is wanted. */
   Optional<Lock> lock(
-      Job job, String driveKey, WeighingService.Evidence evidence, Optional<ProbeView> probe) {
-    if (Gate.ofData(Touch.ERASES, job.stance()) instanceof GateAnswer.Locked locked) {
+      Job job,
+      String driveKey,
+      RunKind kind,
+      WeighingService.Evidence evidence,
+      Optional<ProbeView> probe) {
+    Touch touch = kind.mends() ? Touch.WRITES_TO_DRIVE : Touch.ERASES;
+    if (Gate.ofData(touch, job.stance()) instanceof GateAnswer.Locked locked) {
       return Optional.of(new Lock(locked.reason(), locked.opens()));
     }
-    if (!isRuled(job)) {
+    if (touch == Touch.ERASES && !isRuled(job)) {
       return Optional.of(
           new Lock("Nothing was ruled that erases.", "Opens with a signed ruling that does."));
     }
@@ -70,7 +76,7 @@ class EraseGates implements Erasing {
     return why.isEmpty()
         ? Optional.empty()
         : Optional.of(
-            new Lock("It must never be erased: " + why + ".", "Never opens on this machine."));
+            new Lock("It must never be written to: " + why + ".", "Never opens on this machine."));
   }
 
   private static Optional<DriveIdentity> identity(
@@ -82,10 +88,10 @@ class EraseGates implements Erasing {
 
   @Override
   @Transactional(propagation = Propagation.MANDATORY)
-  public Drive allowed(Job job, String driveKey, NamedDrive named) {
+  public Drive allowed(Job job, String driveKey, RunKind kind, NamedDrive named) {
     WeighingService.Evidence evidence = weighing.weigh(job);
     ProbeView probe = probeOf.drive(job, driveKey);
-    lock(job, driveKey, evidence, Optional.of(probe))
+    lock(job, driveKey, kind, evidence, Optional.of(probe))
         .ifPresent(
             lock -> {
               throw Refusal.locked(lock.reason(), lock.opens());
@@ -97,7 +103,7 @@ class EraseGates implements Erasing {
         .ifPresent(
             why -> {
               throw Refusal.notPossibleNow(
-                  "Not erased. " + why,
+                  (kind == RunKind.ERASE ? "Not erased. " : "Nothing was written. ") + why,
                   "Look at the drive in your hand again; perhaps it is another one.");
             });
     return new Drive(id.model(), id.serial(), size, probes.releaseKey(probe.id()));

@@ -1,11 +1,12 @@
 package tekmerion.server.run;
 
 import tekmerion.core.gate.NamedDrive;
+import tekmerion.link.RunKind;
 import tekmerion.server.job.Job;
 import tekmerion.server.problem.Refusal;
 
-/** Whether a drive may be erased. */
-public interface Erasing {
+/** Whether a drive may be written to. */
+public interface Writing {
   /**
    * As it told of itself in this job.
    *
@@ -14,7 +15,8 @@ public interface Erasing {
   record Drive(String model, String serial, long sizeBytes, byte[] key) {}
 
   /**
+   * @param kind that writes
    * @throws Refusal with what locks it and what opens it
    */
-  Drive allowed(Job job, String driveKey, NamedDrive named);
+  Drive allowed(Job job, String driveKey, RunKind kind, NamedDrive named);
 }

@@ -1,0 +1,47 @@
+package tekmerion.link;
+
+import java.util.List;
+
+/**
+ * Boot sectors, superblocks or tables that were put back from their copies, or taken back again.
+ *
+ * @param phase what it does now, in words
+ * @param pieces that were to be written, in order
+ * @param written how many of them the drive took and gave back the same
+ * @param left what has a copy and was left as it is, in sentences
+ * @param why what the drive's state is after it, in words
+ */
+public record MendFinding(
+    String phase, List<PieceNote> pieces, int written, List<String> left, String why)
+    implements PartFinding {
+  public static final int MOST_PIECES = 100;
+
+  /**
+   * @param what was wrong there, in a sentence
+   */
+  public record PieceNote(String what, long offset, int length) {
+    public PieceNote {
+      what = PartFinding.checked(what);
+      PartFinding.check(offset >= 0 && length > 0, "piece");
+    }
+  }
+
+  public MendFinding {
+    phase = PartFinding.checked(phase);
+    why = PartFinding.checked(why);
+    pieces = List.copyOf(pieces);
+    left = List.copyOf(left);
+    left.forEach(PartFinding::checked);
+    PartFinding.check(
+        pieces.size() <= MOST_PIECES
+            && left.size() <= MOST_PIECES
+            && written >= 0
+            && written <= pieces.size(),
+        "mend");
+  }
+
+  /** All that was to be written stands there. */
+  public boolean whole() {
+    return !pieces.isEmpty() && written == pieces.size();
+  }
+}

@@ -1,0 +1,148 @@
+package tekmerion.probe.link;
+
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collections;
+import java.util.List;
+import java.util.Optional;
+import tekmerion.core.gate.Touch;
+import tekmerion.core.mend.Mending;
+import tekmerion.core.mend.Piece;
+import tekmerion.core.port.ByteSource;
+import tekmerion.core.port.DriveWriter;
+import tekmerion.core.port.MachineUnderTest;
+import tekmerion.core.survey.Survey;
+import tekmerion.link.LinkEvent.End;
+import tekmerion.link.MendFinding;
+import tekmerion.link.RunKind;
+import tekmerion.probe.copy.CopyFolder;
+import tekmerion.probe.copy.KeptMending;
+
+/**
+ * Puts damaged boot sectors, superblocks and tables back from their copies, or takes the last such
+ * mending back. What stands there is kept first; what was written is read again. It takes a moment
+ * and is not ended half way.
+ */
+final class MendTask extends PartTask {
+  private final MachineUnderTest.Drive drive;
+  private final byte[] key;
+  private final Where where;
+  private final Job job;
+
+  interface Where {
+    CopyFolder open() throws IOException;
+  }
+
+  /**
+   * @param key of this probe and the server; empty if it is not enrolled
+   * @param where what stood there is kept
+   */
+  MendTask(Job job, MachineUnderTest.Drive drive, byte[] key, Where where) {
+    super(job);
+    this.job = job;
+    this.drive = drive;
+    this.key = key.clone();
+    this.where = where;
+  }
+
+  @Override
+  Outcome carryOut() {
+    Optional<String> refused =
+        ReleaseCheck.refused(command(), drive, key, Touch.WRITES_TO_DRIVE, job.clock().instant());
+    if (refused.isPresent()) {
+      return couldNot("refused by the probe: " + refused.get());
+    }
+    try {
+      CopyFolder folder = where.open();
+      return command().run() == RunKind.MEND ? mend(folder) : takeBack(folder);
+    } catch (IOException e) {
+      return couldNot("nothing was written: " + e.getMessage());
+    }
+  }
+
+  private static Outcome couldNot(String why) {
+    return new Outcome(End.COULD_NOT_RUN, why, null);
+  }
+
+  private Outcome mend(CopyFolder folder) throws IOException {
+    Mending mending;
+    try (ByteSource source = drive.bytes().orElseThrow().open()) {
+      mending = Mending.of(source, Survey.of(source, Survey.READ_BY_MOST));
+    }
+    if (mending.pieces().isEmpty()) {
+      return couldNot(
+          mending.left().isEmpty()
+              ? "nothing here is damaged that has an intact copy"
+              : String.join(" ", mending.left()));
+    }
+    KeptMending.keep(folder, mending.pieces(), job.clock().instant());
+    return write(mending.pieces(), mending.left(), () -> {});
+  }
+
+  private Outcome takeBack(CopyFolder folder) throws IOException {
+    Optional<KeptMending> kept = KeptMending.last(folder);
+    if (kept.isEmpty()) {
+      return couldNot("no mending of this drive is kept here");
+    }
+    List<Piece> back = new ArrayList<>();
+    try (ByteSource source = drive.bytes().orElseThrow().open()) {
+      for (Piece piece : kept.get().pieces()) {
+        byte[] now = source.read(piece.offset(), piece.after().length).orElse(new byte[0]);
+        // A mending that broke off wrote the first of them only.
+        if (!Arrays.equals(now, piece.before())) {
+          if (!Arrays.equals(now, piece.after())) {
+            return couldNot(
+                "nothing was written: at byte %,d stands something else by now"
+                    .formatted(piece.offset()));
+          }
+          back.add(piece.back());
+        }
+      }
+    }
+    Collections.reverse(back);
+    if (back.isEmpty()) {
+      kept.get().takenBack();
+      return couldNot("it is as it was before already");
+    }
+    return write(back, List.of(), kept.get()::takenBack);
+  }
+
+  private interface Then {
+    void run() throws IOException;
+  }
+
+  private Outcome write(List<Piece> pieces, List<String> left, Then then) throws IOException {
+    String refused = "";
+    try (DriveWriter writer = drive.writer().orElseThrow().open()) {
+      for (Piece piece : pieces) {
+        writer.write(piece.offset(), piece.after());
+      }
+      writer.flush();
+    } catch (IOException e) {
+      refused = "the drive did not take it: " + e.getMessage();
+    }
+    int written = 0;
+    String why;
+    try (ByteSource source = drive.bytes().orElseThrow().open()) {
+      for (Piece piece : pieces) {
+        byte[] now = source.read(piece.offset(), piece.after().length).orElse(new byte[0]);
+        written += Arrays.equals(now, piece.after()) ? 1 : 0;
+      }
+      why = Survey.of(source, Survey.READ_BY_MOST).reason().words();
+    }
+    if (written == pieces.size()) {
+      then.run();
+    }
+    List<MendFinding.PieceNote> notes =
+        pieces.stream()
+            .limit(MendFinding.MOST_PIECES)
+            .map(p -> new MendFinding.PieceNote(p.what(), p.offset(), p.after().length))
+            .toList();
+    List<String> leftNotes = left.stream().limit(MendFinding.MOST_PIECES).toList();
+    return new Outcome(
+        End.COMPLETE,
+        refused,
+        new MendFinding("read back", notes, Math.min(written, notes.size()), leftNotes, why));
+  }
+}

@@ -1,0 +1,67 @@
+import { useState, type FormEvent } from 'react';
+import { Form } from 'react-aria-components';
+import styled from 'styled-components';
+import { keys, useCall } from '../../api/queries';
+import type { DataOnDrive } from '../../api/types';
+import { Button } from '../../ui/Button';
+import { Field } from '../../ui/Field';
+import { Modal } from '../../ui/Modal';
+import { ProblemNote } from '../../ui/ProblemNote';
+
+interface NameDriveProps {
+  data: DataOnDrive;
+  /** Below the drive's own path. */
+  path: string;
+  title: string;
+  /** "erased": what does not happen if the name is wrong. */
+  verb: string;
+  act: string;
+  onClose: () => void;
+}
+
+/** Whoever writes to a drive names it first, from what is printed on it. */
+export function NameDrive({ data, path, title, verb, act, onClose }: NameDriveProps) {
+  const call = useCall(keys.job(data.job), keys.floor);
+  const [size, setSize] = useState('');
+  const [model, setModel] = useState('');
+  const [lastFour, setLastFour] = useState('');
+  const named = size.trim() !== '' && model.trim() !== '' && lastFour.trim().length === 4;
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    call.mutate(
+      {
+        method: 'POST',
+        path: `/api/jobs/${data.job}/drives/${data.driveKey}/${path}`,
+        body: { version: data.version, size, model, lastFour },
+      },
+      { onSuccess: onClose },
+    );
+  };
+  return (
+    <Modal title={title} isOpen onClose={onClose}>
+      <Form onSubmit={submit}>
+        <Fields>
+          <p>
+            Take the drive in your hand and type what is printed on it. If one of the three is not
+            this drive’s, nothing is {verb}; the probe looks again before it writes.
+          </p>
+          <Field label="Size, such as 1 TB or 500 GB" value={size} onChange={setSize} />
+          <Field label="Model" value={model} onChange={setModel} />
+          <Field label="Last four of its serial" value={lastFour} onChange={setLastFour} />
+          {call.isError && <ProblemNote error={call.error} />}
+          <Button type="submit" isDisabled={!named || call.isPending}>
+            {act}
+          </Button>
+          <Button primary onPress={onClose}>
+            Leave it as it is
+          </Button>
+        </Fields>
+      </Form>
+    </Modal>
+  );
+}
+
+const Fields = styled.div`
+  display: grid;
+  gap: 12px;
+`;
