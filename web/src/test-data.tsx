@@ -311,6 +311,7 @@ export const driveRun = (more: Partial<DriveRun> = {}): DriveRun => ({
   files: null,
   erased: null,
   mended: null,
+  carved: null,
   march: null,
   discharge: null,
   charge: null,

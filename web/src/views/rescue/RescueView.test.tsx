@@ -90,6 +90,7 @@ const data = (more: Partial<DataOnDrive> = {}): DataOnDrive => ({
   copyErased: null,
   erased: null,
   eraseLock: { reason: 'It erases, and the data is wanted.', opens: 'Opens when it is verified.' },
+  carved: null,
   mending: { pieces: [], lock: null, last: null, canTakeBack: false },
   version: 3,
   steps: [
@@ -234,4 +235,35 @@ it('puts a boot sector back from its copy by the name of the drive, and offers t
   await userEvent.type(screen.getByLabelText('Last four of its serial'), '19-B');
   await userEvent.click(screen.getByRole('button', { name: 'Write to the drive that I named' }));
   expect(sent.find((s) => s.method === 'POST')?.path).toMatch(/\/mend$/);
+});
+
+it('shows small pictures of what was found by its content, and how much is missing', async () => {
+  const carved = driveRun({
+    kind: 'CARVE',
+    endedAt: '2026-11-23T12:05:00Z',
+    carved: {
+      lookedAtBytes: 9,
+      ofBytes: 9,
+      sorts: [{ extension: 'jpg', files: 40, bytes: 87_000_000 }],
+      examples: [
+        {
+          name: '01.jpg',
+          extension: 'jpg',
+          bytes: 2_100_000,
+          checked: 'scan',
+          preview: '/9j/4A==',
+        },
+        { name: '02.pdf', extension: 'pdf', bytes: 9_000, checked: 'its table', preview: null },
+      ],
+      failed: 1,
+      folder: 'J-2291/drive-a/files-by-content',
+    },
+  });
+  at(data({ carved }));
+  expect(await screen.findByText('40 files found by their content')).toBeTruthy();
+  expect(screen.getByRole('img', { name: 'Picture 01.jpg' }).getAttribute('src')).toBe(
+    'data:image/jpeg;base64,/9j/4A==',
+  );
+  expect(screen.getByText(/1 more has a part that was not read/)).toBeTruthy();
+  expect(screen.getByText(/checked: its table/)).toBeTruthy();
 });

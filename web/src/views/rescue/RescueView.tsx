@@ -10,6 +10,7 @@ import { ProblemNote } from '../../ui/ProblemNote';
 import { Lead, Mono, Page, Sheet, SheetHead, Title } from '../../ui/Sheet';
 import { RunPanel } from '../run/RunPanel';
 import { Bands } from './Bands';
+import { CarvedSheet } from './CarvedSheet';
 import { ChooseFiles } from './ChooseFiles';
 import { CopyCard } from './CopyCard';
 import { EraseCard } from './EraseCard';
@@ -64,6 +65,7 @@ function Shown({ data }: { data: DataOnDrive }) {
               </Padded>
             )}
           </Sheet>
+          {data.carved !== null && <CarvedSheet run={data.carved} />}
           {survey?.volumes
             .filter((v) => v.listed && v.files > 0)
             .map((v) => (

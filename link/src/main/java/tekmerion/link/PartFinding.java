@@ -22,7 +22,8 @@ import java.util.Set;
   @JsonSubTypes.Type(value = FilesFinding.class, name = "files"),
   @JsonSubTypes.Type(value = EraseFinding.class, name = "erase"),
   @JsonSubTypes.Type(value = CopyErasedFinding.class, name = "copy-erased"),
-  @JsonSubTypes.Type(value = MendFinding.class, name = "mend")
+  @JsonSubTypes.Type(value = MendFinding.class, name = "mend"),
+  @JsonSubTypes.Type(value = CarveFinding.class, name = "carve")
 })
 public sealed interface PartFinding
     permits PartFinding.MarchFinding,
@@ -34,7 +35,8 @@ public sealed interface PartFinding
         FilesFinding,
         EraseFinding,
         CopyErasedFinding,
-        MendFinding {
+        MendFinding,
+        CarveFinding {
   int MOST_ROWS = 1_000;
   int MOST_CHARS = 400;
 

@@ -29,6 +29,8 @@ public enum RunKind {
   VERIFY_IMAGE,
   /** Copies files out of a drive, or out of its image; each is read again. */
   FILE_COPY,
+  /** Looks through an image for files by their content, and copies them. */
+  CARVE,
   /** Writes all of a drive over with zeros; only with a release. */
   ERASE,
   /** Writes the copies of a drive over and deletes them. */
@@ -68,7 +70,12 @@ public enum RunKind {
 
   /** What writes into the job's folder of copies, or reads from there. */
   public boolean isCopy() {
-    return isRescue() || this == VERIFY_IMAGE || this == FILE_COPY || this == ERASE_COPY || mends();
+    return isRescue()
+        || this == VERIFY_IMAGE
+        || this == FILE_COPY
+        || this == CARVE
+        || this == ERASE_COPY
+        || mends();
   }
 
   /** What writes a few sectors, and keeps what stood there. */

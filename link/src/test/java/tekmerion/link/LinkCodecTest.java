@@ -223,6 +223,27 @@ class LinkCodecTest {
         arguments(
             "to-server",
             ToServer.class,
+            new ToServer.RunProgress(
+                ID,
+                0.5,
+                60,
+                9,
+                -1,
+                null,
+                new CarveFinding(
+                    1 << 20,
+                    2 << 20,
+                    List.of(new CarveFinding.CarvedSort("jpg", 2, 4_321_000)),
+                    List.of(
+                        new CarveFinding.CarvedExample(
+                            "00000001048576.jpg", "jpg", 2_100_000, "every segment", "/9j/4A=="),
+                        new CarveFinding.CarvedExample(
+                            "00000009.pdf", "pdf", 9, "its table", null)),
+                    0,
+                    "J-2291/drive-a/files-by-content"))),
+        arguments(
+            "to-server",
+            ToServer.class,
             new ToServer.Event(
                 7,
                 new LinkEvent.RunEnded(

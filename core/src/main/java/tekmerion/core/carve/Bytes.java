@@ -1,28 +1,39 @@
 package tekmerion.core.carve;
 
+import java.util.BitSet;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import tekmerion.core.port.ByteSource;
 
-/** A source by the byte, with the blocks that were read last kept. */
+/**
+ * A source by the byte, with the blocks that were read last kept. A block that cannot be read as a
+ * whole is read in small pieces: damage next to a file is no damage of it.
+ */
 final class Bytes {
   static final int GONE = -1;
   private static final int BLOCK = 1 << 18;
+  private static final int PIECE = 1 << 12;
   private static final int KEPT = 64;
 
   private final ByteSource source;
-  private final Map<Long, Optional<byte[]>> blocks =
+
+  /**
+   * @param gone pieces of it that cannot be read
+   */
+  private record Block(byte[] bytes, BitSet gone) {}
+
+  private final Map<Long, Block> blocks =
       new LinkedHashMap<>(KEPT, 0.75f, true) {
         private static final long serialVersionUID = 1L;
 
         @Override
-        protected boolean removeEldestEntry(Map.Entry<Long, Optional<byte[]>> eldest) {
+        protected boolean removeEldestEntry(Map.Entry<Long, Block> eldest) {
           return size() > KEPT;
         }
       };
   private long lastStart = -1;
-  private Optional<byte[]> last = Optional.empty();
+  private Block last;
 
   Bytes(ByteSource source) {
     this.source = source;
@@ -42,16 +53,34 @@ final class Bytes {
       last = block(start);
       lastStart = start;
     }
-    return last.isEmpty() ? GONE : last.get()[(int) (offset - start)] & 0xFF;
+    int at = (int) (offset - start);
+    return last.gone.get(at / PIECE) ? GONE : last.bytes[at] & 0xFF;
   }
 
-  private Optional<byte[]> block(long start) {
-    Optional<byte[]> known = blocks.get(start);
+  private Block block(long start) {
+    Block known = blocks.get(start);
     if (known == null) {
-      known = source.read(start, (int) Math.min(BLOCK, size() - start));
+      known = read(start, (int) Math.min(BLOCK, size() - start));
       blocks.put(start, known);
     }
     return known;
+  }
+
+  private Block read(long start, int length) {
+    Optional<byte[]> whole = source.read(start, length);
+    if (whole.isPresent()) {
+      return new Block(whole.get(), new BitSet());
+    }
+    Block block = new Block(new byte[length], new BitSet());
+    for (int at = 0; at < length; at += PIECE) {
+      Optional<byte[]> piece = source.read(start + at, Math.min(PIECE, length - at));
+      if (piece.isPresent()) {
+        System.arraycopy(piece.get(), 0, block.bytes, at, piece.get().length);
+      } else {
+        block.gone.set(at / PIECE);
+      }
+    }
+    return block;
   }
 
   boolean says(long offset, String text) {

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
+import java.util.function.LongPredicate;
 import tekmerion.core.port.ByteSource;
 
 /**
@@ -29,9 +30,19 @@ public final class Carver {
    * @return whether it came to its end
    */
   public static boolean run(ByteSource source, Consumer<Carved> told, BooleanSupplier stopped) {
+    return run(source, 0, source.sizeBytes(), told, at -> stopped.getAsBoolean());
+  }
+
+  /**
+   * Files that begin within a stretch.
+   *
+   * @param stopped asked of every place; true ends it
+   */
+  public static boolean run(
+      ByteSource source, long from, long to, Consumer<Carved> told, LongPredicate stopped) {
     Bytes bytes = new Bytes(source);
-    for (long at = 0; at < source.sizeBytes(); ) {
-      if (stopped.getAsBoolean()) {
+    for (long at = from; at < to; ) {
+      if (stopped.test(at)) {
         return false;
       }
       Optional<Carved> found = at(bytes, at);

@@ -148,6 +148,29 @@ public final class CopyFolder {
     return folder.resolve("files-" + volume);
   }
 
+  /** Files that were found by their content. */
+  public Path byContent() {
+    return folder.resolve("files-by-content");
+  }
+
+  /**
+   * What was read of the drive, if there is nothing left to try; empty if there is.
+   *
+   * @throws IOException if the map cannot be read
+   */
+  public Optional<KeptRescue> rescued() throws IOException {
+    if (!Files.exists(map()) || !Files.exists(image())) {
+      return Optional.empty();
+    }
+    KeptRescue kept = KeptRescue.parse(Files.readString(map()));
+    boolean through =
+        kept.map().bytes(State.UNTRIED)
+                + kept.map().bytes(State.FAILED)
+                + kept.map().bytes(State.TRIMMED)
+            == 0;
+    return through ? Optional.of(kept) : Optional.empty();
+  }
+
   /**
    * The first drive that is copied into it owns it.
    *

@@ -109,6 +109,7 @@ final class DataRuns {
       case RESCUE_IN_USE, RESCUE_WHOLE -> new RescueTask(job, bytes, () -> where(command, drive));
       case VERIFY_IMAGE -> new VerifyTask(job, () -> where(command, drive));
       case FILE_COPY -> new FileCopyTask(job, bytes, () -> where(command, drive));
+      case CARVE -> new CarveTask(job, () -> where(command, drive));
       case ERASE -> new EraseTask(job, drive, key.get());
       case MEND, TAKE_BACK -> new MendTask(job, drive, key.get(), () -> where(command, drive));
       default -> throw new IllegalArgumentException("this is no run about data");

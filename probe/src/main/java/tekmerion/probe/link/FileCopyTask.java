@@ -1,7 +1,6 @@
 package tekmerion.probe.link;
 
 import java.io.IOException;
-import java.nio.file.Files;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -15,7 +14,6 @@ import tekmerion.core.port.ByteSource;
 import tekmerion.core.port.MachineUnderTest;
 import tekmerion.core.rescue.KeptRescue;
 import tekmerion.core.rescue.RescuedBytes;
-import tekmerion.core.rescue.State;
 import tekmerion.link.CopyOrder;
 import tekmerion.link.FilesFinding;
 import tekmerion.link.FilesFinding.FailedFile;
@@ -48,7 +46,7 @@ final class FileCopyTask extends CopyTask {
 
   @Override
   Outcome copy(CopyFolder folder) throws IOException {
-    Optional<KeptRescue> rescued = rescued(folder);
+    Optional<KeptRescue> rescued = folder.rescued();
     fromImage = rescued.isPresent();
     try (ByteSource source =
         fromImage
@@ -77,20 +75,6 @@ final class FileCopyTask extends CopyTask {
       FilesFinding note = note(folder, "");
       return through ? new Outcome(End.COMPLETE, "", note) : stopped(note);
     }
-  }
-
-  /** Only one that has nothing left to try. */
-  private static Optional<KeptRescue> rescued(CopyFolder folder) throws IOException {
-    if (!Files.exists(folder.map()) || !Files.exists(folder.image())) {
-      return Optional.empty();
-    }
-    KeptRescue kept = KeptRescue.parse(Files.readString(folder.map()));
-    boolean through =
-        kept.map().bytes(State.UNTRIED)
-                + kept.map().bytes(State.FAILED)
-                + kept.map().bytes(State.TRIMMED)
-            == 0;
-    return through ? Optional.of(kept) : Optional.empty();
   }
 
   /** In the order in which they lie, so that a disk need not seek more than it must. */

@@ -1,14 +1,19 @@
 package tekmerion.probe.link;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
 
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.RandomAccessFile;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.security.MessageDigest;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -26,6 +31,7 @@ import tekmerion.core.gate.Stance;
 import tekmerion.core.port.ByteSource;
 import tekmerion.core.port.DriveWriter;
 import tekmerion.core.port.MachineUnderTest;
+import tekmerion.link.CarveFinding;
 import tekmerion.link.CopyErasedFinding;
 import tekmerion.link.CopyOrder;
 import tekmerion.link.EraseFinding;
@@ -146,6 +152,47 @@ class DataRunsTest {
             copied.lostFiles().stream().map(RescueFinding.LostFile::path).toList());
     assertThat(out.verifiedFiles()).isEqualTo(out.files() - out.failedInAll());
     areWhatIsOnTheDisk();
+  }
+
+  /** Without its folders: pictures by their whole structure, each with a small picture of it. */
+  @Test
+  void findsFilesByTheirContentInTheImage() throws Exception {
+    on("worn-disk");
+    CopyOrder image = new CopyOrder(JOB, null, List.of());
+    assertThat(run(RunKind.CARVE, image).why()).contains("make one first");
+    run(RunKind.RESCUE_IN_USE, image);
+
+    CarveFinding found = (CarveFinding) run(RunKind.CARVE, image).found();
+
+    // Forty cakes; of the opening day one sector is lost, in a comment that its decoder skips.
+    assertThat(found.sorts())
+        .extracting(CarveFinding.CarvedSort::extension, CarveFinding.CarvedSort::files)
+        .containsExactly(tuple("jpg", 40L));
+    assertThat(found.failed()).isEqualTo(1);
+    assertThat(found.examples())
+        .hasSize(24)
+        .allMatch(e -> e.preview() != null && e.preview().length() > 1_000);
+    List<String> carved = new ArrayList<>();
+    try (Stream<Path> list = Files.list(folder.resolve("copies/J-2291/drive-a/files-by-content"))) {
+      for (Path path : list.toList()) {
+        carved.add(sha256(Files.readAllBytes(path)));
+      }
+    }
+    List<String> cakes = new ArrayList<>();
+    try (ByteSource disk = machine.drives().get(0).bytes().orElseThrow().open()) {
+      for (FoundFile file : InUse.of(disk).volumes().get(0).list().files()) {
+        if (file.path().contains("/cake ")) {
+          ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+          FileBody.read(disk, file, (b, n) -> bytes.write(b, 0, n));
+          cakes.add(sha256(bytes.toByteArray()));
+        }
+      }
+    }
+    assertThat(carved).hasSize(41).containsAll(cakes);
+  }
+
+  private static String sha256(byte[] bytes) throws Exception {
+    return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));
   }
 
   /** Byte for byte, read from the disk itself; but for the bad places, which are zero. */

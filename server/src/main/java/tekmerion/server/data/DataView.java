@@ -17,6 +17,7 @@ import tekmerion.server.run.RunView;
  * @param rescue the newest copy into the image, whether it goes on or not; null if there was none
  * @param check the newest check of that image; null if there was none
  * @param files newest copies of files, one for each volume
+ * @param carved newest search for files by their content; null if there was none
  * @param open what goes on or is paused now; null if nothing does
  * @param copy null if there is none
  * @param copyErased what came of erasing it last; null if that was never done
@@ -42,6 +43,7 @@ record DataView(
     @Schema(nullable = true) RunView rescue,
     @Schema(nullable = true) RunView check,
     List<FilesOfVolume> files,
+    @Schema(nullable = true) RunView carved,
     @Schema(nullable = true) RunView open,
     List<DataStep> steps,
     @Schema(nullable = true) KeptCopy copy,

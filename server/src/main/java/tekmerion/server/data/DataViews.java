@@ -76,6 +76,7 @@ class DataViews {
       Optional<DriveRun> rescue,
       Optional<DriveRun> check,
       Map<Integer, DriveRun> files,
+      Optional<DriveRun> carved,
       Optional<DriveRun> open,
       Optional<DriveRun> erased,
       Optional<DriveRun> copyErased,
@@ -116,6 +117,7 @@ class DataViews {
         known.files().entrySet().stream()
             .map(e -> new FilesOfVolume(e.getKey(), RunView.of(e.getValue())))
             .toList(),
+        view(known.carved()),
         view(known.open()),
         steps(known, probe.isPresent(), job),
         copy(job, driveKey),
@@ -187,6 +189,7 @@ class DataViews {
                     && rescue.isPresent()
                     && r.askedAt().isAfter(rescue.get().askedAt())),
         files,
+        first(all, r -> r.kind() == RunKind.CARVE && r.finding() != null),
         runs.ofJob(job.id()).stream()
             .filter(r -> r.driveKey().equals(driveKey) && r.state() != DriveRun.State.ENDED)
             .findFirst(),
@@ -297,6 +300,11 @@ class DataViews {
             RunKind.VERIFY_IMAGE,
             evidence.imaged() && !evidence.imageVerified(),
             or(off, image && isOver(known.rescue().get()) ? null : "there is no image yet")));
+    steps.add(
+        step(
+            RunKind.CARVE,
+            evidence.imaged() && !listed && known.carved().isEmpty(),
+            or(off, evidence.imaged() ? null : "there is no whole image yet")));
     return steps;
   }
 

@@ -61,7 +61,8 @@ public class CopiesOfJob {
     return sinceErased(
             runs.ofData(jobId).stream().filter(r -> r.driveKey().equals(driveKey)).toList())
         .stream()
-        .filter(r -> r.kind().isRescue() || r.kind() == RunKind.FILE_COPY)
+        .filter(
+            r -> r.kind().isRescue() || r.kind() == RunKind.FILE_COPY || r.kind() == RunKind.CARVE)
         .filter(r -> r.result() != null && r.finding() != null)
         .findFirst();
   }

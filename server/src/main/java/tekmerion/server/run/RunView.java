@@ -3,6 +3,7 @@ package tekmerion.server.run;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.UUID;
+import tekmerion.link.CarveFinding;
 import tekmerion.link.EraseFinding;
 import tekmerion.link.FilesFinding;
 import tekmerion.link.LinkEvent;
@@ -45,6 +46,7 @@ public record RunView(
     @Schema(nullable = true) FilesFinding files,
     @Schema(nullable = true) EraseFinding erased,
     @Schema(nullable = true) MendFinding mended,
+    @Schema(nullable = true) CarveFinding carved,
     @Schema(nullable = true) RunEnd end,
     @Schema(nullable = true) Instant endedAt,
     @Schema(nullable = true) String why,
@@ -99,6 +101,7 @@ public record RunView(
         run.finding() instanceof FilesFinding files ? files : null,
         run.finding() instanceof EraseFinding erased ? erased : null,
         run.finding() instanceof MendFinding mended ? mended : null,
+        run.finding() instanceof CarveFinding carved ? carved : null,
         result == null ? null : RunEnd.valueOf(result.end().name()),
         result == null ? null : result.endedAt(),
         result == null || result.why().isEmpty() ? null : result.why(),

@@ -2,6 +2,7 @@ package tekmerion.server.run;
 
 import java.time.Instant;
 import tekmerion.core.words.Sentences;
+import tekmerion.link.CarveFinding;
 import tekmerion.link.CopyErasedFinding;
 import tekmerion.link.EraseFinding;
 import tekmerion.link.FilesFinding;
@@ -34,6 +35,7 @@ public final class RunWords {
       case RESCUE_WHOLE -> "Rescue copy of all of it";
       case VERIFY_IMAGE -> "Check of the image";
       case FILE_COPY -> "Copy of files";
+      case CARVE -> "Files by their content";
       case ERASE -> "Erasing";
       case ERASE_COPY -> "Erasing of the copy";
       case MEND -> "Mending from copies";
@@ -101,6 +103,9 @@ public final class RunWords {
           ? "%,d files copied and verified".formatted(files.verifiedFiles())
           : "%,d of %,d files copied and verified".formatted(files.verifiedFiles(), files.files());
     }
+    if (found instanceof CarveFinding carved) {
+      return "%,d files found by their content".formatted(carved.files());
+    }
     if (found instanceof CopyErasedFinding copy) {
       return copy.left() == 0
           ? "%,d files written over and deleted".formatted(copy.files())
@@ -161,7 +166,7 @@ public final class RunWords {
           case SURVEY -> "Survey";
           case RESCUE_IN_USE, RESCUE_WHOLE -> "Rescue";
           case VERIFY_IMAGE -> "Check";
-          case FILE_COPY -> "Files";
+          case FILE_COPY, CARVE -> "Files";
           case ERASE -> "Erasing";
           case ERASE_COPY -> "Copy";
           case MEND, TAKE_BACK -> "Mending";
@@ -205,6 +210,7 @@ public final class RunWords {
       case TAKE_BACK -> "writes what stood there before the mending";
       case ERASE_COPY -> "writes image and copied files over with zeros and deletes them";
       case ERASE -> "writes all of it over with zeros and reads back what came of that; for good";
+      case CARVE -> "looks through the image for photos, documents, archives and databases";
       case FILE_COPY -> "chosen folders, each file read again after it was written";
     };
   }

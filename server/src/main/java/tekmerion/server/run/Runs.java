@@ -117,7 +117,8 @@ public class Runs {
     return jdbc.sql(
             SELECT
                 + "WHERE d.job_id = ? AND d.kind IN ('SURVEY', 'RESCUE_IN_USE', 'RESCUE_WHOLE',"
-                + " 'VERIFY_IMAGE', 'FILE_COPY', 'ERASE', 'ERASE_COPY', 'MEND', 'TAKE_BACK') ORDER BY d.asked_at DESC LIMIT 200")
+                + " 'VERIFY_IMAGE', 'FILE_COPY', 'ERASE', 'ERASE_COPY', 'MEND', 'TAKE_BACK',"
+                + " 'CARVE') ORDER BY d.asked_at DESC LIMIT 200")
         .param(jobId)
         .query(this::run)
         .list();

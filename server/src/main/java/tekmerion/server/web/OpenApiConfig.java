@@ -21,9 +21,10 @@ import org.springframework.context.annotation.Configuration;
 class OpenApiConfig {
   /** Records of the bench link are shown as they are; they know nothing of this description. */
   private static final Map<String, Set<String>> NULL_ON_THE_LINK =
-      Map.of(
-          "MarchFinding", Set.of("celsius"),
-          "DischargeFinding",
+      Map.ofEntries(
+          Map.entry("MarchFinding", Set.of("celsius")),
+          Map.entry(
+              "DischargeFinding",
               Set.of(
                   "chargeAh",
                   "energyWh",
@@ -32,15 +33,17 @@ class OpenApiConfig {
                   "gaugeFullAh",
                   "gaugeLevel",
                   "newOhm",
-                  "warmedCelsius"),
-          "ChargeFinding", Set.of("intoAmperes", "helpsAmperes", "designAh", "gaugeLevel"),
-          "LoadFinding", Set.of("memoryLeft", "swappedPerSecond", "latenessMicros"),
-          "ProgramAtWork", Set.of("bytesPerSecond"),
-          "DriveAtWork", Set.of("latencyMs"),
-          "VolumeNote", Set.of("label", "uuid", "usedBytes"),
-          "DamageNote", Set.of("backupOffset"),
-          "EraseFinding", Set.of("notErasedAtMost"),
-          "RescueFinding", Set.of("lostFilesInAll", "expectedShare", "verified"));
+                  "warmedCelsius")),
+          Map.entry(
+              "ChargeFinding", Set.of("intoAmperes", "helpsAmperes", "designAh", "gaugeLevel")),
+          Map.entry("LoadFinding", Set.of("memoryLeft", "swappedPerSecond", "latenessMicros")),
+          Map.entry("ProgramAtWork", Set.of("bytesPerSecond")),
+          Map.entry("DriveAtWork", Set.of("latencyMs")),
+          Map.entry("VolumeNote", Set.of("label", "uuid", "usedBytes")),
+          Map.entry("DamageNote", Set.of("backupOffset")),
+          Map.entry("EraseFinding", Set.of("notErasedAtMost")),
+          Map.entry("CarvedExample", Set.of("preview")),
+          Map.entry("RescueFinding", Set.of("lostFilesInAll", "expectedShare", "verified")));
 
   static {
     ModelResolver.enumsAsRef = true; // enums get names, so that the front end's types have them too

@@ -17,6 +17,10 @@ public record MadeFile(String path, int bytes, long at) {
 
   /** The bytes from a place in it: its kind's beginning, then what its name and place say. */
   void fill(long from, byte[] into, int at, int length) {
+    if (path.endsWith(".jpg") && bytes > MadePicture.LEAST) {
+      MadePicture.of(path).fill(bytes, from, into, at, length);
+      return;
+    }
     byte[] begin = beginning();
     ByteBuffer word = ByteBuffer.allocate(8).order(ByteOrder.LITTLE_ENDIAN);
     long known = -1;
@@ -37,7 +41,6 @@ public record MadeFile(String path, int bytes, long at) {
   private byte[] beginning() {
     String end = path.substring(path.lastIndexOf('.') + 1);
     return switch (end) {
-      case "jpg" -> new byte[] {(byte) 0xFF, (byte) 0xD8, (byte) 0xFF, (byte) 0xE0};
       case "pdf" -> "%PDF-1.7\n".getBytes(StandardCharsets.US_ASCII);
       default -> new byte[0];
     };
