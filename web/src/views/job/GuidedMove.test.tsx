@@ -73,6 +73,25 @@ it('asks for a beginning before it asks what a change brought', async () => {
   await waitFor(() => expect(sent[0]?.path).toBe('/api/jobs/J-1/moves/fan-listen/begin'));
 });
 
+it('begins what erases only by the name of the drive', async () => {
+  const sent = answering(() => [204, undefined]);
+  const erasing = { ...listen, changes: true, touch: 5 };
+  show(<GuidedMove job={job()} move={erasing} onClose={vi.fn()} />);
+
+  const begin = screen.getByRole('button', { name: 'Begin' });
+  expect(begin).toBeDisabled();
+  await userEvent.type(screen.getByLabelText(/Size/), '240 GB');
+  await userEvent.type(screen.getByLabelText('Model'), 'QUAY-240F');
+  await userEvent.type(screen.getByLabelText('Last four of its serial'), '11-K');
+  await userEvent.click(begin);
+
+  await waitFor(() =>
+    expect(sent[0]?.body).toMatchObject({
+      drive: { size: '240 GB', model: 'QUAY-240F', lastFour: '11-K' },
+    }),
+  );
+});
+
 it('goes on with a change that was begun', () => {
   const openChange = { id: 1, what: 'Listen to the fan', by: 'Bo', at: '2026-11-23T09:00:00Z' };
   show(

@@ -7,12 +7,16 @@ import { TouchPips } from '../../marks/TouchPips';
 import { color, radius } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
+import { when } from '../../ui/format';
 import { FieldRow } from '../../ui/Layout';
 import { Modal } from '../../ui/Modal';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { BeepTap } from './BeepTap';
 import { instrumentOf } from './instruments';
 import { StepTimer } from './StepTimer';
+
+/** The touch of what erases. */
+const ERASES = 5;
 
 export interface GuidedMoveProps {
   job: Job;
@@ -28,6 +32,10 @@ export function GuidedMove({ job, move, onClose }: GuidedMoveProps) {
   const [not, setNot] = useState<string | null>(null);
   const begun = job.openChange?.what === move.title;
   const waitsForBegin = move.changes && !begun;
+  const erases = move.touch === ERASES;
+  const [drive, setDrive] = useState({ size: '', model: '', lastFour: '' });
+  const isNamed =
+    drive.size.trim() !== '' && drive.model.trim() !== '' && drive.lastFour.trim().length === 4;
   const send = (what: string, body: object, onSuccess?: () => void) =>
     call.mutate(
       {
@@ -68,6 +76,12 @@ export function GuidedMove({ job, move, onClose }: GuidedMoveProps) {
           </li>
         ))}
       </Steps>
+      {begun && job.openChange !== null && (
+        <p>
+          Begun {when(job.openChange.at)}; such a one is over by{' '}
+          {when(likelyOver(job.openChange.at, move))}.
+        </p>
+      )}
       {instrument !== null && (
         <p>
           <Link to={instrument.to}>{instrument.words}</Link>
@@ -80,7 +94,36 @@ export function GuidedMove({ job, move, onClose }: GuidedMoveProps) {
             It changes something. From its beginning it is the one open change of this job; what you
             see afterwards closes it.
           </p>
-          <Button primary isDisabled={call.isPending} onPress={() => send('begin', {})}>
+          {erases && (
+            <>
+              <p>
+                It erases. Type what is printed on the drive that it is to be done to; if it is none
+                of this machine’s, it does not begin.
+              </p>
+              <FieldRow>
+                <Field
+                  label="Size, such as 500 GB"
+                  value={drive.size}
+                  onChange={(size) => setDrive({ ...drive, size })}
+                />
+                <Field
+                  label="Model"
+                  value={drive.model}
+                  onChange={(model) => setDrive({ ...drive, model })}
+                />
+                <Field
+                  label="Last four of its serial"
+                  value={drive.lastFour}
+                  onChange={(lastFour) => setDrive({ ...drive, lastFour })}
+                />
+              </FieldRow>
+            </>
+          )}
+          <Button
+            primary
+            isDisabled={call.isPending || (erases && !isNamed)}
+            onPress={() => send('begin', { drive: erases ? drive : null })}
+          >
             Begin
           </Button>
         </>
@@ -139,6 +182,10 @@ export function GuidedMove({ job, move, onClose }: GuidedMoveProps) {
     </Modal>
   );
 }
+
+/** From the minutes of the know-how: its hands, then its waiting. */
+const likelyOver = (begunAt: string, move: Move) =>
+  new Date(Date.parse(begunAt) + (move.handsOn + move.waiting) * 60_000).toISOString();
 
 /** Work, then waiting: "10 min, wait 5 min". */
 export function times(move: Move): string {

@@ -51,6 +51,16 @@ class EraseTest {
           Map.of("version", version(), "size", size, "model", model, "lastFour", lastFour));
     }
 
+    private ShopClient.Answer beginReset(String lastFour) {
+      Map<String, Object> body = new HashMap<>();
+      body.put("version", version());
+      body.put("part", "machine");
+      if (lastFour != null) {
+        body.put("drive", Map.of("size", "240 GB", "model", "QUAY-240F", "lastFour", lastFour));
+      }
+      return ines.post("/api/jobs/%s/moves/reset-erasing/begin".formatted(job), body);
+    }
+
     private JsonNode lock() {
       return ines.get("/api/jobs/%s/drives/drive-a/data".formatted(job)).body().get("eraseLock");
     }
@@ -166,6 +176,25 @@ class EraseTest {
       at.peer.next(ToProbe.Acknowledge.class);
       assertThat(at.ines.get("/api/jobs/" + at.job).body().toString())
           .contains("Erasing: all of it is zero");
+    }
+  }
+
+  /** On the customer's own system nobody but the technician sees which drive is erased. */
+  @Test
+  void aResetThatErasesBeginsOnlyWithTheNameOfADriveOfTheMachine(RunningServer.Shop shop)
+      throws Exception {
+    try (Linked at = linked(shop)) {
+      at.ines.post(
+          "/api/jobs/%s/stance".formatted(at.job),
+          Map.of("version", at.version(), "stance", "NOT_WANTED", "signer", "Aron Tide"));
+      assertThat(at.beginReset("11-K").body().toString()).contains("Hardware before software");
+      read(at);
+
+      assertThat(at.beginReset(null).status()).isEqualTo(409);
+      assertThat(at.beginReset("19-B").body().toString()).contains("none of this machine's");
+      assertThat(at.beginReset("11-K").status()).isEqualTo(204);
+      assertThat(at.ines.get("/api/jobs/" + at.job).body().at("/openChange/what").stringValue())
+          .isEqualTo("Reset the system, erasing the drive");
     }
   }
 

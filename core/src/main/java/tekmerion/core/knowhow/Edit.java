@@ -239,6 +239,7 @@ public sealed interface Edit {
               0,
               touch >= WRITES ? List.of(Move.Presupposed.COPY) : List.of(),
               "",
+              "",
               steps,
               List.of(seen),
               List.of(),

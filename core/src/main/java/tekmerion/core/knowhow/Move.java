@@ -30,6 +30,8 @@ import tekmerion.core.gate.Touch;
  * @param rung place on the ladder of system repairs; 0 if it is not on it
  * @param presupposes what must hold before it makes sense
  * @param after the next rung if it did not help; empty if there is none
+ * @param whenFailed what comes after it broke off half way, an outcome {@code failed}; empty if
+ *     nothing does
  * @param steps instructions in order, as they are written; {@link #guided} has their timers
  * @param tells its possible outcomes as signs of its own
  * @param signs ids of signs that the probe's work gives
@@ -56,6 +58,7 @@ public record Move(
     Integer rung,
     List<Presupposed> presupposes,
     String after,
+    String whenFailed,
     List<String> steps,
     List<Outcomes> tells,
     List<String> signs,
@@ -166,6 +169,7 @@ public record Move(
     rung = rung == null ? 0 : rung;
     presupposes = listed(presupposes);
     after = after == null ? "" : after;
+    whenFailed = whenFailed == null ? "" : whenFailed;
     steps = listed(steps);
     tells = listed(tells);
     signs = listed(signs);
@@ -195,6 +199,7 @@ public record Move(
         rung,
         presupposes,
         after,
+        whenFailed,
         edit.steps(),
         tells,
         signs,
@@ -242,6 +247,9 @@ public record Move(
   public List<String> given() {
     return by == null ? tells.stream().map(Outcomes::id).toList() : signs;
   }
+
+  /** Level of an outcome that says that it broke off half way. */
+  public static final String FAILED = "failed";
 
   /** Name with the part's own in it. */
   public String named(String part) {

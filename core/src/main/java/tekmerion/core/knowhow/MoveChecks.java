@@ -71,6 +71,14 @@ final class MoveChecks {
     if (!move.after().isEmpty() && knowHow.move(move.after()).isEmpty()) {
       say(move, "is followed by no known move: " + move.after());
     }
+    boolean canFail =
+        move.tells().stream()
+            .filter(asked -> asked.complaint() == Move.ComplaintAsked.MENDED)
+            .anyMatch(asked -> asked.levels().containsKey(Move.FAILED));
+    if (canFail == move.whenFailed().isEmpty()
+        || canFail && knowHow.move(move.whenFailed()).isEmpty()) {
+      say(move, "needs a known move for when it failed, if and only if it can fail");
+    }
     Optional<SignKind> reach = knowHow.sign("reach");
     if (reach.isPresent()
         && (reach.get().levelIndex(move.reach()).isEmpty()

@@ -211,9 +211,10 @@ public final class NextMoves {
         }
       }
     }
-    all.removeIf(r -> r.worth() <= 0 && r.lock().isEmpty());
+    all.removeIf(r -> r.worth() <= 0 && r.lock().isEmpty() && failedBefore(r.move()).isEmpty());
     all.sort(
         Comparator.comparing((Ranked r) -> r.lock().isPresent())
+            .thenComparing(r -> failedBefore(r.move()).isEmpty())
             .thenComparing(Comparator.comparingDouble(Ranked::worth).reversed())
             .thenComparing(r -> r.move().touch()));
     return all;
@@ -260,6 +261,17 @@ public final class NextMoves {
     double gain = saved + MINUTES_PER_BIT * bits - riskMinutes(move);
     return new Ranked(
         move, part, bits, saved, gain / minutes, why(move, bits, saved), lock(move, part));
+  }
+
+  /** The move that broke off half way and is followed by this one; empty if none did. */
+  private Optional<Move> failedBefore(Move move) {
+    return knowHow.moves().stream()
+        .filter(before -> before.whenFailed().equals(move.id()))
+        .filter(
+            before ->
+                before.tells().stream()
+                    .anyMatch(a -> network.level(a.id()).filter(Move.FAILED::equals).isPresent()))
+        .findFirst();
   }
 
   /** A sign that is not known yet, and what it would tell by itself. */
@@ -367,6 +379,16 @@ public final class NextMoves {
   }
 
   private String why(Move move, double bits, double saved) {
+    Optional<Move> failed = failedBefore(move);
+    if (failed.isPresent()) {
+      return "“%s” broke off half way: this is what comes after it. %s%s"
+          .formatted(
+              failed.get().name(),
+              move.purpose(),
+              move.presupposes().isEmpty()
+                  ? ""
+                  : " It presupposes %s.".formatted(String.join(", ", presupposed(move))));
+    }
     String tells =
         bits >= 0.5
             ? "It settles most of what is open"
@@ -378,6 +400,18 @@ public final class NextMoves {
             ? " and is expected to save %.0f minutes of work or comeback".formatted(saved)
             : "";
     return "%s%s. %s".formatted(tells, saves, move.purpose());
+  }
+
+  private static List<String> presupposed(Move move) {
+    return move.presupposes().stream()
+        .map(
+            p ->
+                switch (p) {
+                  case COPY -> "a verified copy, or data that nobody wants";
+                  case HARDWARE -> "metal that is not under suspicion";
+                  case MAINS -> "the adapter plugged in";
+                })
+        .toList();
   }
 
   private Optional<String> reach() {

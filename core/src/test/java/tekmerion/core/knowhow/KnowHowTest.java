@@ -87,6 +87,7 @@ class KnowHowTest {
         null,
         null,
         "nothing-after",
+        null,
         List.of(),
         List.of(),
         List.of(sign),

@@ -79,6 +79,37 @@ class NextMovesTest {
     assertThat(after.enough()).isTrue();
   }
 
+  /** Half a reset leaves neither the old system nor a new one: the gentler rungs are behind it. */
+  @Test
+  void afterAResetThatFailedComesTheCleanInstallWithWhatThatPresupposes() {
+    Sign[] failed = {seen("reach", "recovery"), seen("cure.reset-keeping", "failed")};
+    Advice suspect = advice("restart-loop", Stance.COPY_VERIFIED, null, failed);
+
+    // A drive makes a reset fail eighteen times as often as chance does: it is looked at first.
+    assertThat(of(suspect, "clean-install").orElseThrow().lock().orElseThrow().reason())
+        .containsIgnoringCase("drive");
+
+    Sign[] sound = {
+      failed[0],
+      failed[1],
+      ofDrive("drive.self-test", "passed"),
+      ofDrive("drive.surface", "clean"),
+      ofDrive("drive.waiting-sectors", "none"),
+      ofDrive("drive.reallocated", "none"),
+      ofDrive("drive.uncorrectable", "none"),
+    };
+    Ranked next = advice("restart-loop", Stance.COPY_VERIFIED, null, sound).moves().get(0);
+    assertThat(next.move().id()).isEqualTo("clean-install");
+    assertThat(next.why())
+        .startsWith("“Reset the system, keeping files” broke off half way")
+        .contains("a verified copy, or data that nobody wants")
+        .contains("metal that is not under suspicion");
+
+    Ranked wanted =
+        of(advice("restart-loop", Stance.WANTED, null, sound), "clean-install").orElseThrow();
+    assertThat(wanted.lock().orElseThrow().reason()).contains("the data on the drive is wanted");
+  }
+
   @Test
   void onceItIsMendedTheComplaintIsNotTriedOnOtherThings() {
     Sign rolledBack = seen("cure.roll-back", "gone");

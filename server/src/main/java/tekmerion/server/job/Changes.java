@@ -3,6 +3,7 @@ package tekmerion.server.job;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.sql.Timestamp;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -106,7 +107,12 @@ public class Changes {
         job,
         TraceEntry.Kind.CHECK,
         "Complaint " + result.words(),
-        "after: " + change.what() + (note.isBlank() ? "" : ". " + note.strip()),
+        "after: " + change.what() + (note.isBlank() ? "" : ". " + note.strip()) + took(change),
         by);
+  }
+
+  private String took(Open change) {
+    long minutes = Duration.between(change.at(), clock.instant()).toMinutes();
+    return minutes < 1 ? "" : " (%d min)".formatted(minutes);
   }
 }

@@ -7,12 +7,16 @@ import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tekmerion.core.drive.DriveIdentity;
 import tekmerion.core.gate.GateAnswer;
+import tekmerion.core.gate.NamedDrive;
+import tekmerion.core.gate.Touch;
 import tekmerion.core.knowhow.Move;
 import tekmerion.core.weigh.NextMoves.Ranked;
 import tekmerion.core.weigh.Weighing.Part;
@@ -124,14 +128,21 @@ public class MadeMoves {
   /**
    * Begins a move that changes something: from now on it is the job's open change.
    *
-   * @throws Refusal 423 if a gate locks it, or another change is open
+   * @param named drive that it is done to, as somebody typed it who looked at it; wanted of what
+   *     erases, null otherwise
+   * @throws Refusal 423 if a gate locks it, or another change is open; 409 if it erases and the
+   *     named drive is none of the machine's
    */
   @Transactional
-  public void begin(String number, long version, String moveId, String part, Person by) {
+  public void begin(
+      String number, long version, String moveId, String part, NamedDrive named, Person by) {
     Job job = job(number);
     Ranked ranked = offered(job, moveId, part);
     if (!changes(ranked.move())) {
       throw Refusal.badRequest("This move changes nothing.", "Say what you see right away.");
+    }
+    if (ranked.move().touches() == Touch.ERASES) {
+      mustBeOfMachine(weighing.weigh(job), named);
     }
     changes.begin(number, version, ranked.move().named(ranked.part().name()), by);
   }
@@ -225,6 +236,31 @@ public class MadeMoves {
       case CLEAN, REPAIR, RESET -> true;
       default -> false;
     };
+  }
+
+  /** Done on the customer's own system: which drive that erases only its name can tell. */
+  private static void mustBeOfMachine(WeighingService.Evidence evidence, NamedDrive named) {
+    List<DriveIdentity> drives =
+        evidence.drives().stream()
+            .flatMap(d -> Optional.ofNullable(evidence.reports().get(d.driveKey())).stream())
+            .flatMap(report -> DriveIdentity.of(report).stream())
+            .filter(id -> id.capacityBytes().isPresent())
+            .toList();
+    if (drives.isEmpty()) {
+      throw Refusal.locked(
+          "No drive of this machine has told who it is.", "Opens when one was read in this job.");
+    }
+    if (named == null
+        || drives.stream()
+            .noneMatch(
+                id ->
+                    named
+                        .misses(id.capacityBytes().getAsLong(), id.model(), id.serial())
+                        .isEmpty())) {
+      throw Refusal.notPossibleNow(
+          "Not begun: it erases, and the drive that was named is none of this machine's.",
+          "Look at the drive in the machine again; perhaps it is another one.");
+    }
   }
 
   private void mustBeBegun(Job job, Move move, Part part) {

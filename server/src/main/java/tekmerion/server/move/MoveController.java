@@ -1,5 +1,6 @@
 package tekmerion.server.move;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
@@ -13,6 +14,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import tekmerion.core.gate.NamedDrive;
 import tekmerion.server.account.Person;
 
 /** Making a move by hand. */
@@ -22,7 +24,19 @@ import tekmerion.server.account.Person;
 class MoveController {
   private final MadeMoves moves;
 
-  record MoveBegun(long version, @NotBlank @Size(max = 60) String part) {}
+  /**
+   * @param drive wanted of what erases, null otherwise
+   */
+  record MoveBegun(
+      long version,
+      @NotBlank @Size(max = 60) String part,
+      @Schema(nullable = true) @Valid NameOfDrive drive) {}
+
+  /** As it was typed by whoever has it in hand. */
+  record NameOfDrive(
+      @NotNull @Size(max = 40) String size,
+      @NotNull @Size(max = 100) String model,
+      @NotNull @Size(max = 10) String lastFour) {}
 
   /**
    * @param levels level seen, by sign
@@ -46,7 +60,10 @@ class MoveController {
       @PathVariable String move,
       @Valid @RequestBody MoveBegun begun,
       @AuthenticationPrincipal Person person) {
-    moves.begin(number, begun.version(), move, begun.part(), person);
+    NameOfDrive drive = begun.drive();
+    NamedDrive named =
+        drive == null ? null : new NamedDrive(drive.size(), drive.model(), drive.lastFour());
+    moves.begin(number, begun.version(), move, begun.part(), named, person);
   }
 
   @PostMapping("/outcome")
