@@ -218,6 +218,7 @@ export const floor = (...jobs: FloorJob[]): Floor => ({
   shop: 'Harbour bench',
   nextFreeBayAt: null,
   bays: [],
+  dueCopies: [],
   jobs,
 });
 

@@ -28,6 +28,7 @@ export function FloorView() {
               <Sub>{subOf(data)}</Sub>
               <Link to="/wall">Wall screen</Link>
             </Head>
+            <DueCopies copies={data.dueCopies} />
             {data.jobs.length === 0 ? (
               <EmptyFloor />
             ) : (
@@ -46,6 +47,30 @@ export function FloorView() {
         );
       }}
     </Loaded>
+  );
+}
+
+/** What was promised to be erased by now stands here until it is. */
+function DueCopies({ copies }: { copies: Floor['dueCopies'] }) {
+  if (copies.length === 0) return null;
+  return (
+    <Due>
+      <b>
+        {copies.length === 1
+          ? 'One copy of a customer’s data is due for erasing:'
+          : `${copies.length} copies of customers’ data are due for erasing:`}
+      </b>
+      <ul>
+        {copies.map((copy) => (
+          <li key={`${copy.job} ${copy.driveKey}`}>
+            <Link to={`/rescue/${copy.job}/${copy.driveKey}`}>
+              {copy.job} {copy.machine}
+            </Link>{' '}
+            since {when(copy.dueAt)}
+          </li>
+        ))}
+      </ul>
+    </Due>
   );
 }
 
@@ -161,4 +186,17 @@ const Head = styled.div`
 const Filtering = styled(Row)`
   gap: 8px 18px;
   padding-bottom: 10px;
+`;
+
+const Due = styled(Sheet)`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 18px;
+  padding: 10px 16px;
+  margin-bottom: 12px;
+  ul {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px 18px;
+  }
 `;

@@ -112,7 +112,7 @@ function Stock({ shelf }: { shelf: ShelfData }) {
             <span>
               <b>{s.model}</b>
               <small>
-                {[s.kind, s.bus, s.form, s.bytes === null ? null : bytes(s.bytes), s.place]
+                {[s.kind, s.bus, s.form, sizeOf(s), s.place]
                   .filter((w) => w !== null && w !== '')
                   .join(', ')}
               </small>
@@ -145,6 +145,12 @@ function Stock({ shelf }: { shelf: ShelfData }) {
   );
 }
 
+/** Memory is counted in powers of two. */
+function sizeOf(s: ShelfData['stock'][number]): string | null {
+  if (s.bytes === null) return null;
+  return s.kind === 'module' ? `${s.bytes / 2 ** 30} GB` : bytes(s.bytes);
+}
+
 function stockTitle(shelf: ShelfData): string {
   const pieces = shelf.stock.reduce((sum, s) => sum + s.pieces, 0);
   return pieces === 1 ? 'One piece on the shelf' : `${count(pieces)} pieces on the shelf`;
@@ -165,6 +171,15 @@ const FORMS = [
   ['3.5 inch', '3.5 inch'],
   ['M.2', 'M.2'],
 ] as const;
+const SORTS = [
+  ['DDR3', 'DDR3'],
+  ['DDR4', 'DDR4'],
+  ['DDR5', 'DDR5'],
+] as const;
+const MODULE_FORMS = [
+  ['SO-DIMM', 'for laptops (SO-DIMM)'],
+  ['DIMM', 'for desktops (DIMM)'],
+] as const;
 
 function Adding({ onClose }: { onClose: () => void }) {
   const call = useCall(keys.shelf);
@@ -175,12 +190,15 @@ function Adding({ onClose }: { onClose: () => void }) {
   const [gigabytes, setGigabytes] = useState('');
   const [place, setPlace] = useState('');
   const [pieces, setPieces] = useState('1');
+  const [sort, setSort] = useState<(typeof SORTS)[number][0]>('DDR4');
+  const [moduleForm, setModuleForm] = useState<(typeof MODULE_FORMS)[number][0]>('SO-DIMM');
   const drive = kind === 'drive';
+  const module = kind === 'module';
   const size = Number(gigabytes.replace(',', '.'));
   const fits =
     model.trim() !== '' &&
     /^\d{1,4}$/.test(pieces) &&
-    (!drive || (Number.isFinite(size) && size > 0));
+    ((!drive && !module) || (Number.isFinite(size) && size > 0));
   const submit = (event: FormEvent) => {
     event.preventDefault();
     call.mutate(
@@ -190,9 +208,10 @@ function Adding({ onClose }: { onClose: () => void }) {
         body: {
           kind,
           model,
-          bus: drive ? bus : null,
-          form: drive ? form : null,
-          bytes: size > 0 ? Math.round(size * 1e9) : null,
+          bus: drive ? bus : module ? sort : null,
+          form: drive ? form : module ? moduleForm : null,
+          // Memory is counted in powers of two.
+          bytes: size > 0 ? Math.round(size * (module ? 2 ** 30 : 1e9)) : null,
           place,
           pieces: Number(pieces),
         },
@@ -208,7 +227,17 @@ function Adding({ onClose }: { onClose: () => void }) {
           <Field label="Model" value={model} onChange={setModel} maxLength={200} />
           {drive && <Select label="Interface" value={bus} onChange={setBus} options={BUSES} />}
           {drive && <Select label="Form" value={form} onChange={setForm} options={FORMS} />}
-          {(drive || kind === 'module') && (
+          {module && <Select label="Sort" value={sort} onChange={setSort} options={SORTS} />}
+          {module && (
+            <Select
+              label="Form"
+              value={moduleForm}
+              onChange={setModuleForm}
+              options={MODULE_FORMS}
+            />
+          )}
+          {kind === 'battery' && <p>A battery fits by the model that the old one reports.</p>}
+          {(drive || module) && (
             <Field label="Size in GB" value={gigabytes} onChange={setGigabytes} maxLength={10} />
           )}
           <Field label="Where it lies" value={place} onChange={setPlace} maxLength={60} />

@@ -231,6 +231,33 @@ class CopiesTest {
     }
   }
 
+  @Test
+  void theFloorNamesACopyThatIsDue(RunningServer.Shop shop) throws Exception {
+    try (Linked at = linked(shop, "Tar kettle")) {
+      run(at, RunKind.SURVEY, SURVEY);
+      run(at, RunKind.RESCUE_IN_USE, rescue("aa", null));
+      shop.asOwner(
+          "UPDATE job SET ended_at = NOW() - INTERVAL 29 DAY WHERE number = '%s'"
+              .formatted(at.job));
+      assertThat(due(at)).doesNotContain(at.job);
+      shop.asOwner(
+          "UPDATE job SET ended_at = NOW() - INTERVAL 31 DAY WHERE number = '%s'"
+              .formatted(at.job));
+
+      assertThat(due(at)).contains(at.job);
+
+      String path = "/api/jobs/%s/drives/drive-a/copy/erase".formatted(at.job);
+      UUID id = UUID.fromString(at.ines.post(path, Map.of()).body().get("run").stringValue());
+      ends(at, id, RunKind.ERASE_COPY, new CopyErasedFinding(at.job + "/drive-a", 3, 900, 0));
+      assertThat(due(at)).doesNotContain(at.job);
+      shop.asOwner("UPDATE job SET ended_at = NULL WHERE number = '%s'".formatted(at.job));
+    }
+  }
+
+  private static List<String> due(Linked at) {
+    return at.ines.get("/api/floor").body().get("dueCopies").findValuesAsString("job");
+  }
+
   /** While it may be the only one it stays; then the probe that has it erases it. */
   @Test
   void aCopyIsErasedOnlyWhenItIsNotTheOnlyOne(RunningServer.Shop shop) throws Exception {

@@ -18,7 +18,8 @@ import tekmerion.core.port.PageKind;
  * @param form as the standard words it; empty if the old one does not report it
  * @param leastBytes size of the old one; empty if it does not report it
  */
-public record NeededDrive(String bus, Optional<String> form, OptionalLong leastBytes) {
+public record NeededDrive(String bus, Optional<String> form, OptionalLong leastBytes)
+    implements NeededPart {
   private static final double GIGABYTE = 1e9;
 
   /**
@@ -39,6 +40,13 @@ public record NeededDrive(String bus, Optional<String> form, OptionalLong leastB
     return Optional.of(new NeededDrive("NVMe", Optional.empty(), bytes));
   }
 
+  @Override
+  public Optional<String> misfit(OnShelf part) {
+    return part.kind().equals("drive") && part.bus() != null && part.bytes() != null
+        ? misfit(part.bus(), part.form(), part.bytes())
+        : Optional.of("nobody said what it is");
+  }
+
   /**
    * Whether a drive on the shelf can take its place.
    *
@@ -46,7 +54,7 @@ public record NeededDrive(String bus, Optional<String> form, OptionalLong leastB
    * @param itsBytes of the drive on the shelf
    * @return why not; empty if it fits
    */
-  public Optional<String> misfit(String itsBus, String itsForm, long itsBytes) {
+  Optional<String> misfit(String itsBus, String itsForm, long itsBytes) {
     if (!bus.equalsIgnoreCase(itsBus)) {
       return Optional.of("it is %s, %s is needed".formatted(itsBus, bus));
     }
@@ -64,6 +72,7 @@ public record NeededDrive(String bus, Optional<String> form, OptionalLong leastB
   }
 
   /** "A SATA drive, 2.5 inch, 1,000 GB or more"; says so where the old one does not. */
+  @Override
   public String words() {
     return "%s %s drive, %s, %s"
         .formatted(

@@ -1,8 +1,12 @@
 package tekmerion.core.rescue;
 
+import tekmerion.core.rescue.RescueCopy.Sweep;
+
 /**
  * When a copy will end and how much of the source it will have, from how its reads went until now.
- * Not for several threads.
+ * Time goes where reads fail, so failures are counted: each hole that a large read leaves has one
+ * more failure when its edge is found, one more if what is behind it fails too, and then one for
+ * each bad sector in there. Not for several threads.
  */
 public final class RescueForecast {
   private static final int SECTOR = 512;
@@ -10,15 +14,31 @@ public final class RescueForecast {
   /** Seconds after which a read counts half as much for the rate. */
   private static final double HALF_LIFE_S = 30;
 
+  /** Before anything is known: how often what is behind a bad sector holds another, as of 4. */
+  private static final double BEHIND_FAILS = 0.3;
+
+  private static final double BEHIND_WEIGHT = 4;
+
+  /** Likewise how many of the sectors in there are bad, as of so many. */
+  private static final double DENSITY = 0.06;
+
+  private static final double DENSITY_WEIGHT = 64;
+
+  /** What strides left out lies beside trouble, and has more of it. */
+  private static final double DENSER = 1.3;
+
   private double goodBytes;
   private double goodSeconds;
   private long failures;
   private double failedSeconds;
-  private long alone;
-  private long aloneFailed;
-  private double aloneSeconds;
-  private double largeSeconds;
-  private double largeBytes;
+  private double sectorSeconds;
+  private long sectorsRead;
+  private boolean anyLarge;
+  private long holes;
+  private long behind;
+  private long behindFailed;
+  private long scraped;
+  private long scrapedBad;
 
   /**
    * What is to be expected.
@@ -29,23 +49,38 @@ public final class RescueForecast {
    */
   public record Expected(double secondsLeft, double spreadSeconds, double share) {}
 
-  /** A read that came, or did not. */
-  public void read(int bytes, double seconds, boolean came) {
+  /**
+   * A read that came, or did not.
+   *
+   * @param sweep in which it was made
+   */
+  public void read(Sweep sweep, int bytes, double seconds, boolean came) {
     boolean single = bytes <= 8 * SECTOR;
-    if (single) {
-      alone++;
-      aloneFailed += came ? 0 : 1;
-      aloneSeconds += came ? seconds : 0;
-    }
     if (!came) {
       failures++;
       failedSeconds += seconds;
-    } else if (!single) {
+    } else if (single) {
+      sectorsRead++;
+      sectorSeconds += seconds;
+    } else {
       double kept = Math.pow(0.5, seconds / HALF_LIFE_S);
       goodBytes = goodBytes * kept + bytes;
       goodSeconds = goodSeconds * kept + seconds;
-      largeSeconds += seconds;
-      largeBytes += bytes;
+      anyLarge = true;
+    }
+    switch (sweep) {
+      case FORWARD, BACKWARD -> holes += came ? 0 : 1;
+      case TRIM -> {
+        behind += single ? 0 : 1;
+        behindFailed += single || came ? 0 : 1;
+      }
+      case SCRAPE -> {
+        scraped++;
+        scrapedBad += came ? 0 : 1;
+      }
+      default -> {
+        // of a retry only its time is of interest
+      }
     }
   }
 
@@ -53,30 +88,48 @@ public final class RescueForecast {
    * @param retries how often what failed alone will be tried again
    */
   public Expected of(RescueMap map, int retries) {
-    long untried = map.bytes(State.UNTRIED);
-    long failed = map.bytes(State.FAILED);
-    long trimmed = map.bytes(State.TRIMMED);
-    long bad = map.bytes(State.BAD);
-    long read = map.bytes(State.READ);
-    long wanted = map.size() - map.bytes(State.LATER);
-    if (largeBytes == 0) {
+    if (!anyLarge) {
       return new Expected(-1, 0, 1);
     }
-    double rate = goodBytes / Math.max(1e-9, goodSeconds);
+    double untried = map.bytes(State.UNTRIED);
+    double tried =
+        Math.max(
+            1,
+            map.bytes(State.READ)
+                + map.bytes(State.FAILED)
+                + map.bytes(State.TRIMMED)
+                + map.bytes(State.BAD));
+    double wanted = Math.max(1, map.size() - map.bytes(State.LATER));
     double failS = failures == 0 ? 0 : failedSeconds / failures;
-    double sectorS = alone == aloneFailed ? 0.01 : aloneSeconds / (alone - aloneFailed);
-    double badShare = (1.0 + aloneFailed) / (2.0 + Math.max(alone, 1));
-    double openSectors = (double) (failed + trimmed) / SECTOR;
-    double perSector = badShare * failS * (1 + retries) + (1 - badShare) * sectorS;
-    double trouble = openSectors * perSector + (double) bad / SECTOR * failS * retries;
-    // What was not tried yet is expected to be as bad as what was.
-    double tried = Math.max(1, read + failed + trimmed + bad);
-    double more = untried / tried * (openSectors * badShare + (double) bad / SECTOR) * failS * 2;
-    double left = untried / rate + trouble + more;
-    double unsure =
-        0.15 * untried / rate + (trouble + more) * (0.3 + 1 / Math.sqrt(1.0 + failures));
-    double lostOfTried = (bad + (failed + trimmed) * badShare) / tried;
-    double share = 1 - lostOfTried * (tried + untried) / Math.max(1, wanted);
-    return new Expected(left, unsure, Math.min(1, Math.max(0, share)));
+    double sectorS = sectorsRead == 0 ? 0.005 : sectorSeconds / sectorsRead;
+
+    double behindFails = (behindFailed + BEHIND_FAILS * BEHIND_WEIGHT) / (behind + BEHIND_WEIGHT);
+    double density = (scrapedBad + DENSITY * DENSITY_WEIGHT) / (scraped + DENSITY_WEIGHT);
+    long failedStretches = map.stretches().stream().filter(s -> s.state() == State.FAILED).count();
+    double sectorsOfHole =
+        failedStretches == 0 ? 64 : (double) map.bytes(State.FAILED) / SECTOR / failedStretches;
+    // Of one hole: its edge, and with what is behind it, if that fails too.
+    double badOfHole = 1 + behindFails * sectorsOfHole * density;
+    double failuresOfHole = badOfHole + behindFails;
+    double moreHoles = DENSER * holes * untried / tried;
+    double trimmedSectors = (double) map.bytes(State.TRIMMED) / SECTOR;
+    double scrapes = trimmedSectors * density;
+    double bad = map.bytes(State.BAD) / (double) SECTOR;
+    double badInAll = bad + scrapes + (failedStretches + moreHoles) * badOfHole;
+
+    double reading = untried * goodSeconds / Math.max(1, goodBytes);
+    double coming = moreHoles * (1 + failuresOfHole) * failS;
+    double open = failedStretches * failuresOfHole * failS;
+    double inside = scrapes * failS + trimmedSectors * sectorS;
+    double again = badInAll * failS * retries;
+    double left = reading + coming + open + inside + again;
+    double spread =
+        0.15 * reading
+            + coming * (1 / Math.sqrt(1.0 + holes) + 1)
+            + open * (0.6 + 1 / Math.sqrt(1.0 + behind))
+            + inside * (0.5 + 1.5 / Math.sqrt(1.0 + scrapedBad))
+            + 0.2 * again;
+    double share = 1 - badInAll * SECTOR / wanted;
+    return new Expected(left, spread, Math.min(1, Math.max(0, share)));
   }
 }

@@ -24,6 +24,35 @@ class NeededDriveTest {
   }
 
   @Test
+  void aModuleFitsBySortFormAndSizeHoweverTheFormIsWritten() {
+    NeededModule old =
+        new NeededModule(
+            Optional.of("DDR4"), Optional.of("SODIMM"), OptionalLong.of(8L << 30), "8 GB DDR4");
+    assertThat(old.misfit(new OnShelf("module", "a", "DDR4", "SO-DIMM", 8L << 30))).isEmpty();
+    assertThat(old.misfit(new OnShelf("module", "a", "DDR4", "SO-DIMM", 16L << 30))).isEmpty();
+    assertThat(old.misfit(new OnShelf("module", "a", "DDR4", "SO-DIMM", 4L << 30))).isPresent();
+    assertThat(old.misfit(new OnShelf("module", "a", "DDR5", "SO-DIMM", 8L << 30)))
+        .contains("it is DDR5, DDR4 is needed");
+    assertThat(old.misfit(new OnShelf("module", "a", "DDR4", "DIMM", 8L << 30))).isPresent();
+    assertThat(old.misfit(new OnShelf("drive", "a", "SATA", null, 8L << 30))).isPresent();
+    assertThat(old.misfit(new OnShelf("module", "a", null, null, null)))
+        .contains("nobody said what it is");
+  }
+
+  @Test
+  void aBatteryFitsByItsModelOnly() {
+    NeededBattery old = new NeededBattery(Optional.of("BX-4410"), "50 Wh");
+    assertThat(old.misfit(new OnShelf("battery", "Pack bx-4410 (new)", null, null, null)))
+        .isEmpty();
+    assertThat(old.misfit(new OnShelf("battery", "BX-4411", null, null, null)))
+        .contains("it is for another model, BX-4410 is needed");
+    assertThat(
+            new NeededBattery(Optional.empty(), "50 Wh")
+                .misfit(new OnShelf("battery", "BX-4410", null, null, null)))
+        .isPresent();
+  }
+
+  @Test
   void saysWhatToBuyAndWhatTheOldOneDoesNotReport() {
     assertThat(
             new NeededDrive("SATA", Optional.of("2.5 inch"), OptionalLong.of(500_107_862_016L))

@@ -3,10 +3,13 @@ package tekmerion.core.rescue;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
+import java.util.List;
 import java.util.Optional;
 import java.util.Random;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import tekmerion.core.port.ByteSource;
 import tekmerion.core.rescue.RescueCopy.Keeper;
@@ -201,6 +204,81 @@ class RescueCopyTest {
 
     assertThat(killed).isEqualTo(50);
     isTheDiskWithoutItsBadSectors(image, map, disk);
+  }
+
+  /**
+   * What a forecast said of the end, against the end.
+   *
+   * @param atAQuarter its error after a quarter of the time, as a share of the whole time
+   * @param within share of all that was said in whose range the end was
+   */
+  private record Forecast(double atAQuarter, double within) {}
+
+  private static Forecast forecast(long seed) {
+    Disk disk = new Disk(seed, LARGE);
+    RescueForecast forecast = new RescueForecast();
+    RescueCopy[] copy = new RescueCopy[1];
+    ByteSource told =
+        new ByteSource() {
+          @Override
+          public long sizeBytes() {
+            return disk.sizeBytes();
+          }
+
+          @Override
+          public int sectorBytes() {
+            return disk.sectorBytes();
+          }
+
+          @Override
+          public Optional<byte[]> read(long offset, int length) {
+            double before = disk.seconds;
+            Optional<byte[]> bytes = disk.read(offset, length);
+            forecast.read(copy[0].sweep(), length, disk.seconds - before, bytes.isPresent());
+            return bytes;
+          }
+
+          @Override
+          public void close() {
+            disk.close();
+          }
+        };
+    List<double[]> said = new ArrayList<>(); // when, end, half of its range
+    Keeper keeper =
+        new Keeper() {
+          @Override
+          public void write(long offset, byte[] bytes) {
+            // nothing is kept
+          }
+
+          @Override
+          public void keep(RescueMap map) {
+            boolean due = said.isEmpty() || disk.seconds >= said.get(said.size() - 1)[0] + 1;
+            if (!due) {
+              return; // as the probe tells it, once a second
+            }
+            RescueForecast.Expected e = forecast.of(map, 0);
+            if (e.secondsLeft() >= 0) {
+              said.add(
+                  new double[] {disk.seconds, disk.seconds + e.secondsLeft(), e.spreadSeconds()});
+            }
+          }
+        };
+    copy[0] = new RescueCopy(told, new RescueMap(LARGE), keeper, () -> false);
+    copy[0].run(0);
+    double end = disk.seconds;
+    double[] quarter = said.stream().filter(s -> s[0] <= end / 4).reduce((a, b) -> b).orElseThrow();
+    long within = said.stream().filter(s -> Math.abs(s[1] - end) <= s[2]).count();
+    return new Forecast((quarter[1] - end) / end, (double) within / said.size());
+  }
+
+  @Test
+  void itsForecastIsWithinHalfAtAQuarterOfTheTimeAndKnowsHowFarItMayBeOff() {
+    List<Forecast> all = Stream.of(11L, 12L, 13L, 14L, 15L).map(RescueCopyTest::forecast).toList();
+
+    assertThat(all).allMatch(f -> Math.abs(f.atAQuarter()) < 0.5);
+    assertThat(all.stream().mapToDouble(Forecast::within).average().orElseThrow())
+        .isGreaterThan(0.9);
   }
 
   @Test

@@ -23,8 +23,10 @@ import tekmerion.core.port.ByteSource;
 import tekmerion.core.rescue.KeptRescue;
 import tekmerion.core.rescue.RescuedBytes;
 import tekmerion.probe.copy.Room;
+import tekmerion.probe.copy.ShopsOwn;
 import tekmerion.probe.copy.SourceIsNot;
 import tekmerion.probe.linux.FileBytes;
+import tekmerion.probe.linux.LocalDrives;
 import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -66,6 +68,7 @@ public final class CarveCommand implements Callable<Integer> {
       if (out != null) {
         Files.createDirectories(out);
         SourceIsNot.under(String.valueOf(path.getFileName()), out);
+        ShopsOwn.mustHold(out, LocalDrives.list());
       }
       List<Map<String, Object>> found = new ArrayList<>();
       Carver.run(source, carved -> found.add(taken(source, carved)), () -> false);

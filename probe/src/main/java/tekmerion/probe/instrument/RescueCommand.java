@@ -18,9 +18,11 @@ import tekmerion.core.rescue.RescueMap;
 import tekmerion.core.rescue.State;
 import tekmerion.probe.copy.ImageFile;
 import tekmerion.probe.copy.Room;
+import tekmerion.probe.copy.ShopsOwn;
 import tekmerion.probe.copy.SourceIsNot;
 import tekmerion.probe.linux.DirectBytes;
 import tekmerion.probe.linux.FileBytes;
+import tekmerion.probe.linux.LocalDrives;
 import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -125,7 +127,10 @@ public final class RescueCommand implements Callable<Integer> {
     }
   }
 
-  /** Never the source itself, never a device, never more than there is room for. */
+  /**
+   * Never the source itself, never a device, never a customer's disk, never more than there is room
+   * for.
+   */
   private void checkDestination(long bytes) throws IOException {
     Path folder = to.toAbsolutePath().getParent();
     if (Files.exists(to)) {
@@ -137,6 +142,7 @@ public final class RescueCommand implements Callable<Integer> {
       }
     }
     SourceIsNot.under(from.getFileName().toString(), folder);
+    ShopsOwn.mustHold(folder, LocalDrives.list());
     Room.check(folder, bytes - (Files.exists(to) ? Files.size(to) : 0));
   }
 

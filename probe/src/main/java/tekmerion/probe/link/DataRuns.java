@@ -15,7 +15,9 @@ import tekmerion.link.LinkEvent;
 import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
 import tekmerion.probe.copy.CopyFolder;
+import tekmerion.probe.copy.ShopsOwn;
 import tekmerion.probe.copy.SourceIsNot;
+import tekmerion.probe.linux.LocalDrives;
 
 /** Begins runs about the data on a drive. The drive is only read; copies go to their own folder. */
 final class DataRuns {
@@ -120,6 +122,7 @@ final class DataRuns {
       throws IOException {
     CopyFolder to = CopyFolder.open(copies, command.copy().job(), command.driveKey());
     SourceIsNot.under(drive.key(), to.path());
+    ShopsOwn.mustHold(to.path(), LocalDrives.list());
     to.belongTo(identity(drive));
     return to;
   }

@@ -46,7 +46,7 @@ final class RescueTask extends CopyTask {
       want(found, map);
       Room.check(folder.path(), map.size() - map.bytes(State.READ) - map.bytes(State.LATER));
       Going going = new Going(image, found, folder);
-      RescueCopy copy = new RescueCopy(new Timed(source), map, image, going::stopped);
+      RescueCopy copy = new RescueCopy(new Timed(source, going), map, image, going::stopped);
       going.copy = copy;
       boolean through = copy.run(RETRIES);
       image.now();
@@ -131,9 +131,11 @@ final class RescueTask extends CopyTask {
   /** Tells the forecast how each read went. */
   private final class Timed implements ByteSource {
     private final ByteSource source;
+    private final Going going;
 
-    Timed(ByteSource source) {
+    Timed(ByteSource source, Going going) {
       this.source = source;
+      this.going = going;
     }
 
     @Override
@@ -150,7 +152,8 @@ final class RescueTask extends CopyTask {
     public Optional<byte[]> read(long offset, int length) {
       long began = System.nanoTime();
       Optional<byte[]> bytes = source.read(offset, length);
-      forecast.read(length, (System.nanoTime() - began) / 1e9, bytes.isPresent());
+      forecast.read(
+          going.copy.sweep(), length, (System.nanoTime() - began) / 1e9, bytes.isPresent());
       return bytes;
     }
 

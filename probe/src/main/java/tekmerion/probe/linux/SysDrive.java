@@ -49,7 +49,7 @@ public record SysDrive(
    * @param sys usually /sys
    * @param mounts usually /proc/self/mounts
    */
-  static List<SysDrive> list(Path sys, Path mounts) throws IOException {
+  public static List<SysDrive> list(Path sys, Path mounts) throws IOException {
     List<SysDrive> drives = new ArrayList<>();
     List<String> mounted = Files.isReadable(mounts) ? Files.readAllLines(mounts) : List.of();
     Path block = sys.resolve("block");

@@ -1,6 +1,5 @@
 package tekmerion.server.data;
 
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -39,9 +38,6 @@ import tekmerion.server.weighing.WeighingService;
 /** Puts the view of a drive's data together. */
 @Service
 class DataViews {
-  /** After the machine was handed back. */
-  private static final Duration COPIES_KEPT = Duration.ofDays(30);
-
   private final Jobs jobs;
   private final Bays bays;
   private final ProbeBoard probes;
@@ -314,7 +310,7 @@ class DataViews {
         .map(
             run ->
                 new DataView.KeptCopy(
-                    job.endedAt() == null ? null : job.endedAt().plus(COPIES_KEPT),
+                    job.endedAt() == null ? null : job.endedAt().plus(CopiesOfJob.KEPT),
                     AskRun.copyLock(job)
                         .or(
                             () ->

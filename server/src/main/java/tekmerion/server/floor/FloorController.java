@@ -101,7 +101,15 @@ public class FloorController {
       String shop,
       @Schema(nullable = true) Instant nextFreeBayAt,
       List<BayView> bays,
-      List<FloorJob> jobs) {}
+      List<FloorJob> jobs,
+      List<DueCopy> dueCopies) {}
+
+  /**
+   * A copy that was promised to be erased by now.
+   *
+   * @param dueAt thirty days after the machine was handed back
+   */
+  public record DueCopy(String job, String machine, String driveKey, Instant dueAt) {}
 
   FloorController(Lanes lanes) {
     this.lanes = lanes;

@@ -25,6 +25,7 @@ import tekmerion.server.bay.Bays;
 import tekmerion.server.floor.FloorController.Acts;
 import tekmerion.server.floor.FloorController.BayJob;
 import tekmerion.server.floor.FloorController.BayView;
+import tekmerion.server.floor.FloorController.DueCopy;
 import tekmerion.server.floor.FloorController.Floor;
 import tekmerion.server.floor.FloorController.FloorJob;
 import tekmerion.server.floor.FloorController.Link;
@@ -34,6 +35,7 @@ import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
 import tekmerion.server.link.ProbeBoard;
 import tekmerion.server.link.ProbeBoard.ProbeView;
+import tekmerion.server.run.CopiesOfJob;
 import tekmerion.server.run.DriveRun;
 import tekmerion.server.run.RunWords;
 import tekmerion.server.run.Runs;
@@ -41,6 +43,7 @@ import tekmerion.server.run.Runs;
 /** Puts the floor together: a fixed number of statements, however many jobs are in the shop. */
 @Service
 class Lanes {
+  private static final int MOST_DUE_COPIES = 12;
   private static final Duration INTAKE_SHOWN = Duration.ofMinutes(15);
   private final Jobs jobs;
   private final Bays bays;
@@ -123,7 +126,27 @@ class Lanes {
                         link(probeByBay.get(bay.id())),
                         bay.job() == null ? null : inBay(views.get(bay.job().id()))))
             .toList();
-    return new Floor(now, shop, nextFree(bayViews, lanes), bayViews, lanes);
+    return new Floor(now, shop, nextFree(bayViews, lanes), bayViews, lanes, dueCopies(now));
+  }
+
+  /** What is due longest first; the others come when these are done. */
+  private List<DueCopy> dueCopies(Instant now) {
+    List<Runs.LeftCopy> left =
+        runs.copiesOfJobsEndedBefore(now.minus(CopiesOfJob.KEPT), MOST_DUE_COPIES);
+    Map<Long, Job> ended =
+        jobs.findAllById(left.stream().map(Runs.LeftCopy::jobId).toList()).stream()
+            .collect(Collectors.toMap(Job::id, Function.identity()));
+    return left.stream()
+        .map(
+            copy -> {
+              Job job = ended.get(copy.jobId());
+              return new DueCopy(
+                  job.number(),
+                  job.machine().name(),
+                  copy.driveKey(),
+                  job.endedAt().plus(CopiesOfJob.KEPT));
+            })
+        .toList();
   }
 
   private static Instant nextFree(List<BayView> bays, List<FloorJob> lanes) {

@@ -7,12 +7,14 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
-import tekmerion.core.battery.BatteryReport;
 import tekmerion.core.drive.DriveReading;
 import tekmerion.core.memory.identity.Smbios;
 import tekmerion.core.memory.identity.Smbios.MemorySlot;
 import tekmerion.core.port.PageKind;
+import tekmerion.core.replace.NeededBattery;
 import tekmerion.core.replace.NeededDrive;
+import tekmerion.core.replace.NeededModule;
+import tekmerion.core.replace.NeededPart;
 import tekmerion.core.weigh.Tilt;
 import tekmerion.core.weigh.Weighed.CauseShare;
 import tekmerion.link.RunKind;
@@ -32,7 +34,7 @@ final class NeededParts {
   /**
    * @param shelf says what of the stock fits
    */
-  static List<Needed> of(Evidence evidence, Function<NeededDrive, Optional<String>> shelf) {
+  static List<Needed> of(Evidence evidence, Function<NeededPart, Optional<String>> shelf) {
     List<Needed> needed = new ArrayList<>();
     evidence.drives().stream()
         .filter(
@@ -43,40 +45,39 @@ final class NeededParts {
             place ->
                 report(evidence, place.driveKey())
                     .flatMap(NeededDrive::of)
-                    .map(
-                        n ->
-                            new Needed(
-                                DriveNames.inSentence(place.driveKey()),
-                                n.words(),
-                                shelf.apply(n).orElse(null)))
+                    .map(n -> needed(DriveNames.inSentence(place.driveKey()), n, shelf))
                     .ifPresent(needed::add));
     if (leans(evidence, c -> BATTERY.contains(c.cause()))) {
       report(evidence, RunKind.BATTERY)
           .flatMap(OtherParts::battery)
-          .map(BatteryReport::words)
-          .map(words -> new Needed("battery", "A battery, " + words, null))
+          .map(NeededBattery::of)
+          .map(n -> needed("battery", n, shelf))
           .ifPresent(needed::add);
     }
     if (leans(evidence, c -> c.cause().equals(MODULE))) {
       report(evidence, RunKind.BOARD)
           .flatMap(r -> r.sound(PageKind.SMBIOS, Smbios.class))
           .flatMap(NeededParts::module)
+          .map(n -> needed("memory module", n, shelf))
           .ifPresent(needed::add);
     }
     return needed;
   }
 
   /** Which one is bad does not matter if they are alike; else isolation has to say it first. */
-  private static Optional<Needed> module(Smbios table) {
-    List<String> sorts =
+  private static Optional<NeededModule> module(Smbios table) {
+    List<NeededModule> sorts =
         table.memorySlots().stream()
             .filter(MemorySlot::filled)
-            .map(MemorySlot::words)
+            .map(NeededModule::of)
             .distinct()
             .toList();
-    return sorts.size() == 1
-        ? Optional.of(new Needed("memory module", "A memory module, " + sorts.get(0), null))
-        : Optional.empty();
+    return sorts.size() == 1 ? Optional.of(sorts.get(0)) : Optional.empty();
+  }
+
+  private static Needed needed(
+      String place, NeededPart part, Function<NeededPart, Optional<String>> shelf) {
+    return new Needed(place, part.words(), shelf.apply(part).orElse(null));
   }
 
   private static boolean leans(Evidence evidence, Predicate<CauseShare> which) {

@@ -1,6 +1,7 @@
 package tekmerion.server.run;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -28,6 +29,9 @@ import tekmerion.server.ruling.DataStances;
 /** What the runs of a job show of its copies, and the stance that follows from that alone. */
 @Service
 public class CopiesOfJob {
+  /** After the machine was handed back. */
+  public static final Duration KEPT = Duration.ofDays(30);
+
   private final Runs runs;
   private final PartService parts;
   private final DataStances stances;

@@ -124,6 +124,30 @@ public class Runs {
         .list();
   }
 
+  /** A copy that is there still; its job is ended. */
+  public record LeftCopy(long jobId, String driveKey) {}
+
+  /**
+   * Copies of jobs that ended before this, which nobody has erased since; longest ended first.
+   *
+   * @param most how many at most
+   */
+  @Transactional(readOnly = true)
+  public List<LeftCopy> copiesOfJobsEndedBefore(Instant then, int most) {
+    return jdbc.sql(
+            "SELECT d.job_id, d.drive_key FROM drive_run d JOIN job j ON j.id = d.job_id"
+                + " JOIN run_result r ON r.run_id = d.id WHERE d.kind IN ('RESCUE_IN_USE',"
+                + " 'RESCUE_WHOLE', 'FILE_COPY', 'CARVE') AND j.ended_at <= ? AND r.finding IS NOT"
+                + " NULL AND NOT EXISTS (SELECT 1 FROM drive_run e JOIN run_result x ON x.run_id ="
+                + " e.id WHERE e.kind = 'ERASE_COPY' AND e.job_id = d.job_id AND e.drive_key ="
+                + " d.drive_key AND e.asked_at > d.asked_at AND x.ended = 'COMPLETE' AND x.finding"
+                + " IS NOT NULL) GROUP BY d.job_id, d.drive_key, j.ended_at ORDER BY j.ended_at"
+                + " LIMIT ?")
+        .params(Timestamp.from(then), most)
+        .query((rs, n) -> new LeftCopy(rs.getLong(1), rs.getString(2)))
+        .list();
+  }
+
   /** Of this part in any job, and of the drive in this place of this job; newest first. */
   @Transactional(readOnly = true)
   public List<DriveRun> ofDrive(long partId, long jobId, String driveKey) {

@@ -11,7 +11,8 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.support.GeneratedKeyHolder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tekmerion.core.replace.NeededDrive;
+import tekmerion.core.replace.NeededPart;
+import tekmerion.core.replace.OnShelf;
 import tekmerion.core.trend.KaplanMeier;
 import tekmerion.server.account.Person;
 import tekmerion.server.account.Role;
@@ -115,13 +116,17 @@ public class Shelf {
         .list();
   }
 
-  /** What of the stock can take an old drive's place, in words; empty if nothing does. */
+  /** What of the stock can take an old part's place, in words; empty if nothing does. */
   @Transactional(readOnly = true)
-  public Optional<String> fitting(NeededDrive needed) {
+  public Optional<String> fitting(NeededPart needed) {
     return stock().stream()
-        .filter(s -> s.pieces() > 0 && s.bus() != null && s.bytes() != null)
-        .filter(s -> needed.misfit(s.bus(), s.form(), s.bytes()).isEmpty())
-        .min(Comparator.comparingLong(StockItem::bytes))
+        .filter(s -> s.pieces() > 0)
+        .filter(
+            s ->
+                needed
+                    .misfit(new OnShelf(s.kind(), s.model(), s.bus(), s.form(), s.bytes()))
+                    .isEmpty())
+        .min(Comparator.comparingLong(s -> s.bytes() == null ? 0 : s.bytes()))
         .map(
             s ->
                 "%d × %s fits, in %s"

@@ -37,7 +37,7 @@ class ShelfController {
   record StockAdded(
       @NotNull @Pattern(regexp = "drive|module|battery|other") String kind,
       @NotBlank @Size(max = 200) String model,
-      @Schema(nullable = true) @Pattern(regexp = "SATA|NVMe") String bus,
+      @Schema(nullable = true) @Pattern(regexp = "SATA|NVMe|DDR[345]") String bus,
       @Schema(nullable = true) @Size(max = 40) String form,
       @Schema(nullable = true) @Min(1) Long bytes,
       @NotNull @Size(max = 60) String place,

@@ -21,7 +21,7 @@ record ShelfView(String finding, List<ShelfModel> models, List<StockItem> stock)
       String model, String sort, long met, long replaced, double hours, double low, double high) {}
 
   /**
-   * @param bus of a drive; null for other parts, likewise the form and the size
+   * @param bus of a drive, or the sort of memory; null for other parts, likewise the form and size
    * @param pieces how many there are
    */
   record StockItem(
