@@ -87,7 +87,8 @@ class ArrowsTest {
             "tekmerion.core.page..",
             "tekmerion.core.port..",
             "tools.jackson.databind..",
-            "java..")
+            "java..",
+            "javax.imageio..")
         .check(CLASSES);
   }
 

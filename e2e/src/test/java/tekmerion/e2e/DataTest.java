@@ -62,6 +62,31 @@ class DataTest {
     browser.open("/job/J-2279");
     browser.seeText("Perhaps the partition table or boot sector is damaged");
     browser.seeText("Data copy verified");
+
+    putBackAndTakenBack();
+  }
+
+  /** Its data is safe by now; the name is wanted once for the writing and once for its undoing. */
+  private static void putBackAndTakenBack() {
+    browser.press("Read it");
+    browser.seeText("HX2T");
+    browser.open("/rescue/J-2279/drive-a");
+    browser.press("Write it anew from its copy…");
+    nameTheOutsideDisk();
+    browser.seeText("1 of 1 written and read back the same");
+    browser.seeText("Now: Nothing speaks against reading it");
+
+    browser.press("Take the mending back…");
+    nameTheOutsideDisk();
+    browser.seeText("1 of 1 taken back");
+    browser.seeText("Now: The boot sector or superblock of a volume is damaged");
+  }
+
+  private static void nameTheOutsideDisk() {
+    browser.type("Size, such as 1 TB or 500 GB", "2 TB");
+    browser.type("Model", "HX2T");
+    browser.type("Last four of its serial", "20-C");
+    browser.press("Write to the drive that I named");
   }
 
   @Test
