@@ -28,7 +28,7 @@ import tekmerion.launch.Home;
 
 /** Debian's Chromium, driven as a technician would: by what is written on the screen. */
 final class Browser implements AutoCloseable {
-  private static final Duration PATIENCE = Duration.ofSeconds(15);
+  private static final Duration PATIENCE = Duration.ofSeconds(30);
   private final URI address;
   private final Path axe;
   private final Path profile;
