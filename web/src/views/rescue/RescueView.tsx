@@ -51,7 +51,10 @@ function Shown({ data }: { data: DataOnDrive }) {
             <SheetHead>
               <Lead>{survey === null ? 'Nobody looked yet what is on it' : survey.why}</Lead>
               {data.survey?.endedAt != null && (
-                <small>survey of {when(data.survey.endedAt)}, read only</small>
+                <small>
+                  survey of {when(data.survey.endedAt)}, read only
+                  {writtenSince(data) && '; written to since: survey it again'}
+                </small>
               )}
             </SheetHead>
             {survey === null ? (
@@ -84,6 +87,11 @@ function Shown({ data }: { data: DataOnDrive }) {
     </Page>
   );
 }
+
+/** What a survey found may not be so any more once sectors of it were written. */
+const writtenSince = ({ survey, mending }: DataOnDrive) =>
+  (mending.last?.mended?.written ?? 0) > 0 &&
+  (mending.last?.endedAt ?? '') > (survey?.endedAt ?? '');
 
 /** "drive A", within a sentence. */
 const named = (slot: string) => slot.charAt(0).toLowerCase() + slot.slice(1);
