@@ -24,6 +24,7 @@ import type {
   Reading,
   Report,
   Session,
+  ModelLivesData,
   ShelfData,
   Stance,
   Things,
@@ -135,6 +136,14 @@ export const useKnowHowChoices = () =>
   useQuery({
     queryKey: [...keys.knowHow, 'choices'],
     queryFn: () => request<KnowHowChoices>('GET', '/api/know-how/choices'),
+  });
+
+/** Drives of one model and how long they lasted. */
+export const useModelLives = (model: string) =>
+  useQuery({
+    queryKey: [...keys.shelf, 'model', model],
+    queryFn: () =>
+      request<ModelLivesData>('GET', `/api/shelf/model?model=${encodeURIComponent(model)}`),
   });
 
 export const useShelf = (text: string) =>

@@ -76,6 +76,7 @@ export type Rescue = Schemas['RescueFinding'];
 export type Report = Schemas['ReportView'];
 export type CaptureTaken = Schemas['Taken'];
 export type ShelfData = Schemas['ShelfView'];
+export type ModelLivesData = Schemas['ModelLives'];
 export type RunKind = DriveRun['kind'];
 export type Surface = Schemas['SurfaceNote'];
 export type PageBytes = Schemas['PageBytes'];

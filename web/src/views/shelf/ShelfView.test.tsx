@@ -62,3 +62,31 @@ it('puts a drive on the shelf with what decides whether it fits', async () => {
     pieces: 1,
   });
 });
+
+it('opens a model to how long it lasts, and to each drive of it', async () => {
+  const lives = {
+    survival: [{ hours: 9_000, atRisk: 30, survival: 0.6, low: 0.4, high: 0.8 }],
+    lives: [
+      {
+        part: 12,
+        serial: 'HS-0012',
+        hours: 9_000,
+        replaced: true,
+        lastSeen: '2026-11-20T09:00:00Z',
+      },
+    ],
+  };
+  answering((_, path) => {
+    if (path === '/api/session') return [200, session()];
+    return [200, path.startsWith('/api/shelf/model') ? lives : shelf];
+  });
+  show(<ShelfView />);
+  await userEvent.click(await screen.findByRole('button', { name: 'HELM-1000S' }));
+  expect(
+    await screen.findByRole('img', {
+      name: 'After 9,000 h 60 % still worked (95 %: 40 % to 80 %).',
+    }),
+  ).toBeTruthy();
+  expect(screen.getByRole('link', { name: 'HS-0012' }).getAttribute('href')).toBe('/part/12');
+  expect(screen.getByText('ruled to be replaced')).toBeTruthy();
+});

@@ -12,6 +12,7 @@ import { Modal } from '../../ui/Modal';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { Select } from '../../ui/Select';
 import { Lead, Page, Sheet, SheetHead, Sub, Title } from '../../ui/Sheet';
+import { ModelLives } from './ModelLives';
 
 /** Which models fail, and what stands on the shelf in their place. */
 export function ShelfView() {
@@ -29,6 +30,7 @@ interface ShownProps {
 }
 
 function Shown({ shelf, text, onText }: ShownProps) {
+  const [open, setOpen] = useState<string | null>(null);
   return (
     <Page>
       <Title>{shelf.finding}</Title>
@@ -51,13 +53,20 @@ function Shown({ shelf, text, onText }: ShownProps) {
           <Rows>
             {shelf.models.map((m) => (
               <li key={m.model}>
-                <b>{m.model}</b>
+                <button
+                  type="button"
+                  aria-expanded={open === m.model}
+                  onClick={() => setOpen(open === m.model ? null : m.model)}
+                >
+                  {m.model}
+                </button>
                 <span>{m.sort === 'FLASH' ? 'solid state' : 'disk'}</span>
                 <Interval model={m} />
                 <span>
                   {count(m.replaced)} of {count(m.met)}
                 </span>
                 <span>{count(Math.round(m.hours))} h on average</span>
+                {open === m.model && <ModelLives model={m.model} />}
               </li>
             ))}
           </Rows>
@@ -286,6 +295,18 @@ const Rows = styled.ul`
     font-size: 14px;
     color: ${color.ink2};
     font-variant-numeric: tabular-nums;
+  }
+  > li > button {
+    min-height: 40px;
+    padding: 0;
+    border: 0;
+    background: none;
+    font: inherit;
+    font-weight: 700;
+    color: ${color.clear};
+    text-align: left;
+    text-decoration: underline;
+    cursor: pointer;
   }
 `;
 

@@ -65,6 +65,10 @@ class CopiesTest {
     @Override
     public void close() {
       peer.close();
+      outOfTheBay();
+    }
+
+    private void outOfTheBay() {
       Map<String, Object> out = new HashMap<>();
       out.put("version", get("").get("version").intValue());
       out.put("bay", null);
@@ -236,6 +240,7 @@ class CopiesTest {
     try (Linked at = linked(shop, "Tar kettle")) {
       run(at, RunKind.SURVEY, SURVEY);
       run(at, RunKind.RESCUE_IN_USE, rescue("aa", null));
+      at.outOfTheBay();
       shop.asOwner(
           "UPDATE job SET ended_at = NOW() - INTERVAL 29 DAY WHERE number = '%s'"
               .formatted(at.job));

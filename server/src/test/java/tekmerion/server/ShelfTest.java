@@ -50,6 +50,15 @@ class ShelfTest {
               double share = m.get("replaced").doubleValue() / m.get("met").doubleValue();
               assertThat(share).isBetween(m.get("low").doubleValue(), m.get("high").doubleValue());
               assertThat(m.get("high").doubleValue()).isPositive();
+              JsonNode lives =
+                  shop.signedIn()
+                      .get("/api/shelf/model?model=" + m.get("model").stringValue())
+                      .body()
+                      .get("lives");
+              assertThat(lives.size()).isEqualTo(m.get("met").intValue());
+              long replaced =
+                  lives.findValues("replaced").stream().filter(JsonNode::booleanValue).count();
+              assertThat(replaced).isEqualTo(m.get("replaced").longValue());
             });
   }
 }

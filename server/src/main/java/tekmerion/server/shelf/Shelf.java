@@ -18,6 +18,8 @@ import tekmerion.server.account.Person;
 import tekmerion.server.account.Role;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.reading.PartNumbers;
+import tekmerion.server.shelf.ShelfView.ModelLives;
+import tekmerion.server.shelf.ShelfView.PartLife;
 import tekmerion.server.shelf.ShelfView.ShelfModel;
 import tekmerion.server.shelf.ShelfView.StockItem;
 
@@ -25,6 +27,7 @@ import tekmerion.server.shelf.ShelfView.StockItem;
 @Service
 public class Shelf {
   static final int MOST_MODELS = 60;
+  static final int MOST_LIVES = 200;
 
   /** Fewer of a model say nothing of it. */
   private static final int FEWEST = 5;
@@ -89,11 +92,29 @@ public class Shelf {
         .orElse(models.isEmpty() ? "No drive was met yet" : "No model stands out");
   }
 
-  /** How long drives of a model last; empty if too few were met. */
+  /** How long drives of a model last, and each of them. */
   @Transactional(readOnly = true)
-  List<KaplanMeier.Step> survival(String model) {
+  ModelLives lives(String model) {
     List<KaplanMeier.Life> lives = numbers.lives(model);
-    return lives.size() < FEWEST ? List.of() : KaplanMeier.of(lives);
+    return new ModelLives(
+        lives.size() < FEWEST ? List.of() : KaplanMeier.of(lives),
+        jdbc.sql(
+                "SELECT p.id, p.serial, n.hours, n.taken_at, EXISTS (SELECT 1 FROM reading r"
+                    + " JOIN ruling u ON u.job_id = r.job_id WHERE r.part_id = n.part_id"
+                    + " AND u.courses LIKE '%REPLACE_PART%') AS replaced FROM part_number n"
+                    + " JOIN part p ON p.id = n.part_id WHERE n.model = ? AND n.attribute IN"
+                    + " ('9', 'powerOnHours') ORDER BY replaced DESC, n.hours DESC LIMIT "
+                    + MOST_LIVES)
+            .param(model)
+            .query(
+                (rs, n) ->
+                    new PartLife(
+                        rs.getLong(1),
+                        rs.getString(2),
+                        rs.getDouble(3),
+                        rs.getBoolean(5),
+                        rs.getTimestamp(4).toInstant()))
+            .list());
   }
 
   @Transactional(readOnly = true)

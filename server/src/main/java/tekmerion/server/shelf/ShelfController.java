@@ -8,7 +8,6 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
-import java.util.List;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -19,8 +18,8 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import tekmerion.core.trend.KaplanMeier;
 import tekmerion.server.account.Person;
+import tekmerion.server.shelf.ShelfView.ModelLives;
 import tekmerion.server.shelf.ShelfView.StockItem;
 
 /** Models and stock. */
@@ -54,9 +53,9 @@ class ShelfController {
     return shelf.view(text);
   }
 
-  @GetMapping("/survival")
-  List<KaplanMeier.Step> survival(@RequestParam String model) {
-    return shelf.survival(model);
+  @GetMapping("/model")
+  ModelLives model(@RequestParam @Size(max = 80) String model) {
+    return shelf.lives(model);
   }
 
   @PostMapping("/stock")

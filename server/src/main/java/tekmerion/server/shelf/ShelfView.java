@@ -1,7 +1,9 @@
 package tekmerion.server.shelf;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.Instant;
 import java.util.List;
+import tekmerion.core.trend.KaplanMeier;
 
 /**
  * The shelf.
@@ -19,6 +21,28 @@ record ShelfView(String finding, List<ShelfModel> models, List<StockItem> stock)
    */
   record ShelfModel(
       String model, String sort, long met, long replaced, double hours, double low, double high) {}
+
+  /**
+   * What became of the drives of one model.
+   *
+   * @param survival empty if too few were met
+   * @param lives those that were replaced first, then by age; at most {@value Shelf#MOST_LIVES}
+   */
+  @Schema(name = "ModelLives")
+  record ModelLives(List<KaplanMeier.Step> survival, List<PartLife> lives) {}
+
+  /**
+   * @param part of which all is known at /part/ID
+   * @param serial null if it does not report one
+   * @param replaced whether it was ruled to be replaced
+   */
+  @Schema(name = "PartLife")
+  record PartLife(
+      long part,
+      @Schema(nullable = true) String serial,
+      double hours,
+      boolean replaced,
+      Instant lastSeen) {}
 
   /**
    * @param bus of a drive, or the sort of memory; null for other parts, likewise the form and size
