@@ -56,7 +56,12 @@ final class Whole implements AutoCloseable {
         "Tests of the whole use MariaDB on port %d, the server on port %d, folder %s%n",
         databasePort, serverPort, folder);
     startDatabase();
-    startServer();
+    try {
+      startServer();
+    } catch (RuntimeException e) {
+      database.close(); // whoever could not begin has nobody else to end it
+      throw e;
+    }
   }
 
   URI address() {
