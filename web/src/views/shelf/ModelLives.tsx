@@ -8,6 +8,7 @@ import { Loaded } from '../../ui/Loaded';
 
 const WIDTH = 600;
 const HEIGHT = 90;
+const FEW = 5;
 
 /** How long drives of a model lasted here, as a curve, and each of them on the way to its life. */
 export function ModelLives({ model }: { model: string }) {
@@ -37,7 +38,8 @@ export function ModelLives({ model }: { model: string }) {
 
 /** Kaplan and Meier: a step for each drive that failed, with its 95 % band. */
 function Curve({ data }: { data: ModelLivesData }) {
-  const last = data.survival.at(-1);
+  // The last drives of all say nothing of others: told is as far as a few were followed.
+  const last = data.survival.filter((s) => s.atRisk >= FEW).at(-1);
   if (last === undefined) {
     return <p>None failed, or too few were met, to tell how long they last.</p>;
   }
@@ -60,7 +62,7 @@ function Curve({ data }: { data: ModelLivesData }) {
       >
         <path
           className="band"
-          d={`M0 0 ${steps((s) => s.low)} H${x(end)} V${y(last.high)} H${x(last.hours)} ${back} Z`}
+          d={`M0 0 ${steps((s) => s.low)} H${x(end)} V${y(data.survival.at(-1)?.high ?? 1)} H${x(data.survival.at(-1)?.hours ?? 0)} ${back} Z`}
         />
         <path className="curve" d={`M0 0 ${steps((s) => s.survival)} H${x(end)}`} />
         <line className="axis" x1={0} x2={WIDTH} y1={HEIGHT} y2={HEIGHT} />

@@ -282,7 +282,7 @@ const Teach = styled.p`
 `;
 
 const Rows = styled.ul`
-  li {
+  > li {
     display: grid;
     grid-template-columns: minmax(120px, 1fr) 90px minmax(90px, 200px) 92px 150px;
     gap: 12px;
