@@ -170,6 +170,7 @@ public sealed interface Edit {
    *
    * @param of kind of part it is done to; "machine" for the whole
    * @param reach how far the machine must get for it
+   * @param touch from 0 to 4: what erases is guided by what ships only
    * @param looksAt what is looked at
    * @param levels words of what may be seen, the first for "nothing there"
    * @param leak probability of each when no cause is at work
@@ -207,6 +208,9 @@ public sealed interface Edit {
     public void apply(Entries entries, KnowHow shipped, String because) {
       if (!id.startsWith(PREFIX) || entries.moves.containsKey(id)) {
         throw new NotPossible("move %s is known already".formatted(id));
+      }
+      if (touch > WRITES) {
+        throw new NotPossible("%s would erase: the shop's own moves do not".formatted(name));
       }
       if (links.isEmpty()) {
         throw new NotPossible("what %s looks at speaks for no cause".formatted(name));

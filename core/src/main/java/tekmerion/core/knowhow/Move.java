@@ -64,6 +64,9 @@ public record Move(
     List<String> signs,
     List<MakerTopic> notes) {
 
+  /** Level of an outcome that says that it broke off half way. */
+  public static final String FAILED = "failed";
+
   public enum Act {
     OBSERVE,
     TEST,
@@ -247,9 +250,6 @@ public record Move(
   public List<String> given() {
     return by == null ? tells.stream().map(Outcomes::id).toList() : signs;
   }
-
-  /** Level of an outcome that says that it broke off half way. */
-  public static final String FAILED = "failed";
 
   /** Name with the part's own in it. */
   public String named(String part) {

@@ -45,21 +45,44 @@ final class VolumeCopy {
         .map(RawPage::new)
         .filter(p -> p.u8(108) >= 9 && p.u8(108) <= 12)
         .flatMap(p -> source.read(copy, 12 << p.u8(108)))
+        .filter(VolumeCopy::exfatHolds)
         .map(b -> new Mending.Wanted(start, b));
+  }
+
+  /** Over its first eleven sectors, flags and percent in use left out: section 3.4. */
+  private static boolean exfatHolds(byte[] region) {
+    int sums = region.length / 12 * 11;
+    int sum = 0;
+    for (int i = 0; i < sums; i++) {
+      if (i != 106 && i != 107 && i != 112) {
+        sum = (sum << 31 | sum >>> 1) + (region[i] & 0xFF);
+      }
+    }
+    return new RawPage(region).unsignedLe(sums, 4) == Integer.toUnsignedLong(sum);
   }
 
   /** The first has group 0; its checksum is made anew where there is one. */
   private static Optional<Mending.Wanted> ext(ByteSource source, long start, long copy) {
     return source
         .read(copy, EXT_BYTES)
+        .filter(b -> !hasSum(b) || new RawPage(b).unsignedLe(0x3FC, 4) == extSum(b))
         .map(
             b -> {
               put(b, 0x5A, 2, 0);
-              if ((new RawPage(b).unsignedLe(0x64, 4) & 0x400) != 0) {
-                put(b, 0x3FC, 4, ~crc32c(b, 0, 0x3FC)); // the kernel's is not turned over
+              if (hasSum(b)) {
+                put(b, 0x3FC, 4, extSum(b));
               }
               return new Mending.Wanted(start + 1024, b);
             });
+  }
+
+  private static boolean hasSum(byte[] superblock) {
+    return (new RawPage(superblock).unsignedLe(0x64, 4) & 0x400) != 0;
+  }
+
+  /** The kernel's is not turned over. */
+  private static long extSum(byte[] superblock) {
+    return ~crc32c(superblock, 0, 0x3FC) & 0xFFFF_FFFFL;
   }
 
   private static Optional<Mending.Wanted> btrfs(

@@ -3,7 +3,9 @@ package tekmerion.core.weigh;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
@@ -63,6 +65,9 @@ public final class NextMoves {
   private final List<Part> parts;
   private final double now;
   private final boolean mended;
+
+  /** What broke off half way, by the id of what comes after it. */
+  private final Map<String, Move> failedBefore = new HashMap<>();
 
   /**
    * What holds of the machine beside its signs.
@@ -136,6 +141,13 @@ public final class NextMoves {
         knowHow.moves().stream()
             .flatMap(move -> move.tells().stream())
             .anyMatch(asked -> network.level(asked.id()).filter(asked::isMended).isPresent());
+    knowHow.moves().stream()
+        .filter(move -> !move.whenFailed().isEmpty())
+        .filter(
+            move ->
+                move.tells().stream()
+                    .anyMatch(a -> network.level(a.id()).filter(Move.FAILED::equals).isPresent()))
+        .forEach(move -> failedBefore.put(move.whenFailed(), move));
   }
 
   /** Moves best first, locked ones after those that can be made. */
@@ -211,10 +223,10 @@ public final class NextMoves {
         }
       }
     }
-    all.removeIf(r -> r.worth() <= 0 && r.lock().isEmpty() && failedBefore(r.move()).isEmpty());
+    all.removeIf(r -> r.worth() <= 0 && r.lock().isEmpty() && !follows(r.move()));
     all.sort(
         Comparator.comparing((Ranked r) -> r.lock().isPresent())
-            .thenComparing(r -> failedBefore(r.move()).isEmpty())
+            .thenComparing(r -> !follows(r.move()))
             .thenComparing(Comparator.comparingDouble(Ranked::worth).reversed())
             .thenComparing(r -> r.move().touch()));
     return all;
@@ -263,15 +275,9 @@ public final class NextMoves {
         move, part, bits, saved, gain / minutes, why(move, bits, saved), lock(move, part));
   }
 
-  /** The move that broke off half way and is followed by this one; empty if none did. */
-  private Optional<Move> failedBefore(Move move) {
-    return knowHow.moves().stream()
-        .filter(before -> before.whenFailed().equals(move.id()))
-        .filter(
-            before ->
-                before.tells().stream()
-                    .anyMatch(a -> network.level(a.id()).filter(Move.FAILED::equals).isPresent()))
-        .findFirst();
+  /** Whether it is what comes after a move that broke off half way. */
+  private boolean follows(Move move) {
+    return failedBefore.containsKey(move.id());
   }
 
   /** A sign that is not known yet, and what it would tell by itself. */
@@ -379,11 +385,11 @@ public final class NextMoves {
   }
 
   private String why(Move move, double bits, double saved) {
-    Optional<Move> failed = failedBefore(move);
-    if (failed.isPresent()) {
+    Move failed = failedBefore.get(move.id());
+    if (failed != null) {
       return "“%s” broke off half way: this is what comes after it. %s%s"
           .formatted(
-              failed.get().name(),
+              failed.name(),
               move.purpose(),
               move.presupposes().isEmpty()
                   ? ""

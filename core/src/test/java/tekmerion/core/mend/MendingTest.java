@@ -153,4 +153,35 @@ class MendingTest {
 
     assertThat(mending(disk).pieces()).isEmpty();
   }
+
+  @ParameterizedTest(name = "{0}")
+  @MethodSource("withSums")
+  void putsNoVolumeBackFromACopyThatDoesNotHold(String make, int from, int to, int inCopy)
+      throws Exception {
+    Path file = folder.resolve("volume.img");
+    DebianTool.empty(file, 128L * MIB);
+    Files.writeString(folder.resolve("volume.img.key"), "harbour");
+    tool(make, file);
+    byte[] damaged = Files.readAllBytes(file);
+    Arrays.fill(damaged, from, to, (byte) 0);
+    assertThat(mending(damaged).pieces()).hasSize(1);
+    damaged[inCopy] ^= 1;
+
+    Mending mending = mending(damaged);
+
+    assertThat(mending.pieces()).isEmpty();
+    assertThat(mending.left()).hasSize(1).allMatch(l -> l.contains("does not hold"));
+  }
+
+  /** One bit of the copy, in what its own checksum covers and its shape does not tell. */
+  static Stream<Arguments> withSums() {
+    return Stream.of(
+        arguments("mkfs.ext4 -q -F -b 1024 %s", 1024, 2048, (8193 << 10) + 0x30), // last write
+        arguments("mkfs.exfat %s", 0, 512, 12 * 512 + 100), // serial
+        arguments("mkfs.btrfs -q -f %s", 65536, 65536 + 4096, (64 << 20) + 0x78), // used bytes
+        arguments(
+            "cryptsetup luksFormat -q --type luks2 --pbkdf pbkdf2 --pbkdf-force-iterations 1000"
+                + " --key-file %s.key %s",
+            0, 4096, 0x4000 + 30)); // label
+  }
 }

@@ -11,7 +11,9 @@ import tekmerion.probe.linux.SysDrive;
 
 /**
  * Copies never go to a customer's disk. A disk is the shop's own if the running system lies on it,
- * or if it has a file of the name {@value #MARK} at its top, which somebody put there for this.
+ * or if it has a file of the name {@value #MARK} at its top, which somebody put there for this. A
+ * mapped volume, as an opened encryption or one of several disks, does not tell on what it lies:
+ * unless it is the system's own it wants the mark too.
  */
 public final class ShopsOwn {
   public static final String MARK = "tekmerion-copies-here";
@@ -29,19 +31,25 @@ public final class ShopsOwn {
   }
 
   /**
-   * @param device that the folder lies on, as the system names it; what is no disk of this
+   * @param device that the folder lies on, as the system names it; what is no device of this
    *     computer, as the network, is nobody's to lose
+   * @param top where it is mounted
    */
   static void mustHold(String device, Path top, List<SysDrive> drives) throws IOException {
     Optional<SysDrive> drive =
         drives.stream()
             .filter(d -> device.matches(Pattern.quote(d.device().toString()) + "p?\\d*"))
             .findFirst();
-    if (drive.isPresent() && !drive.get().systemDrive() && !Files.exists(top.resolve(MARK))) {
+    boolean own =
+        !device.startsWith("/dev/")
+            || top.getParent() == null
+            || drive.filter(SysDrive::systemDrive).isPresent()
+            || Files.exists(top.resolve(MARK));
+    if (!own) {
       throw new IOException(
-          ("copies would go to %s, which may be a customer's disk. If it is the shop's own, put an"
-                  + " empty file named %s at its top.")
-              .formatted(drive.get().device(), MARK));
+          ("no copy was begun: it would go to %s, which may be a customer's disk. If it is the"
+                  + " shop's own, put an empty file named %s at its top.")
+              .formatted(drive.map(d -> d.device().toString()).orElse(device), MARK));
     }
   }
 

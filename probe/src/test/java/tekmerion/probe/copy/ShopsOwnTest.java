@@ -38,6 +38,11 @@ class ShopsOwnTest {
         .doesNotThrowAnyException();
     assertThatCode(() -> ShopsOwn.mustHold("server:/copies", folder, drives))
         .doesNotThrowAnyException();
+    assertThatCode(() -> ShopsOwn.mustHold("/dev/mapper/bench-root", Path.of("/"), drives))
+        .doesNotThrowAnyException();
+    // An opened encryption or a volume of several disks does not tell whose they are.
+    assertThatThrownBy(() -> ShopsOwn.mustHold("/dev/mapper/theirs", folder, drives))
+        .hasMessageContaining("/dev/mapper/theirs, which may be a customer's disk");
     assertThatThrownBy(() -> ShopsOwn.mustHold("/dev/sdb1", folder, drives))
         .isInstanceOf(IOException.class)
         .hasMessageContaining("/dev/sdb, which may be a customer's disk")

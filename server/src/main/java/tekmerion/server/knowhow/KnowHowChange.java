@@ -93,7 +93,7 @@ public record KnowHowChange(
       @NotNull @Pattern(regexp = "power|memory|drive|link|system") String place,
       @NotNull @Pattern(regexp = "machine|drive") String of,
       @NotBlank @Size(max = 20) String reach,
-      @Min(0) @Max(5) int touch,
+      @Min(0) @Max(4) int touch,
       @NotBlank @Size(max = 120) String looksAt,
       @NotNull @Size(min = 2, max = 8) List<@NotBlank @Size(max = 80) String> levels,
       @NotNull @Size(max = 8) List<Double> leak,
