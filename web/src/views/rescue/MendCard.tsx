@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { DataOnDrive, DriveRun } from '../../api/types';
 import { Button } from '../../ui/Button';
 import { bytes, when } from '../../ui/format';
+import { Mono } from '../../ui/Sheet';
 import { Card } from './EraseCard';
 import { NameDrive } from './NameDrive';
 
@@ -74,7 +75,8 @@ function Came({ run }: { run: DriveRun }) {
         .map((p) => `${bytes(p.length)} at byte ${p.offset.toLocaleString('en')}`)
         .join(', ')}
       ). Now: {m.why}.{m.left.length > 0 && ` Left as it is: ${m.left.join(' ')}`}
-      {run.why !== null && ` ${run.why}`}
+      {run.why !== null && ` ${run.why}.`} What stood there is kept in <Mono>{m.keptIn}</Mono> of the
+      bench machine’s folder of copies.
     </p>
   );
 }

@@ -218,6 +218,7 @@ it('puts a boot sector back from its copy by the name of the drive, and offers t
       pieces: [{ what: 'The boot sector is lost', offset: 1_048_576, length: 512 }],
       written: 1,
       left: [],
+      keptIn: 'J-2291/drive-a',
       why: 'Nothing speaks against reading it',
     },
   });

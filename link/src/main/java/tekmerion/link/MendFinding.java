@@ -9,10 +9,11 @@ import java.util.List;
  * @param pieces that were to be written, in order
  * @param written how many of them the drive took and gave back the same
  * @param left what has a copy and was left as it is, in sentences
+ * @param keptIn where what stood there before is kept, below the probe's folder of copies
  * @param why what the drive's state is after it, in words
  */
 public record MendFinding(
-    String phase, List<PieceNote> pieces, int written, List<String> left, String why)
+    String phase, List<PieceNote> pieces, int written, List<String> left, String keptIn, String why)
     implements PartFinding {
   public static final int MOST_PIECES = 100;
 
@@ -28,6 +29,7 @@ public record MendFinding(
 
   public MendFinding {
     phase = PartFinding.checked(phase);
+    keptIn = PartFinding.checked(keptIn);
     why = PartFinding.checked(why);
     pieces = List.copyOf(pieces);
     left = List.copyOf(left);

@@ -311,6 +311,7 @@ class LinkCodecTest {
                             new MendFinding.PieceNote("The boot sector is lost", 1_048_576, 512)),
                         1,
                         List.of(),
+                        "J-2291/drive-a",
                         "Nothing speaks against reading it")))),
         arguments(
             "to-probe",

@@ -232,6 +232,7 @@ class EraseTest {
               List.of(new MendFinding.PieceNote("The boot sector is lost", 1_048_576, 512)),
               1,
               List.of(),
+              at.job + "/drive-a",
               "Nothing speaks against reading it");
       at.peer.send(
           new ToServer.Event(

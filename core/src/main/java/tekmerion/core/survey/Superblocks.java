@@ -15,8 +15,7 @@ import tekmerion.core.page.RawPage;
  * @see "ext: Linux kernel, Documentation/filesystems/ext4/super.rst; XFS: XFS Algorithms and Data
  *     Structures 3rd ed., chapter 13; Btrfs: on-disk format, superblock; HFS+: Apple TN1150; APFS:
  *     Apple File System Reference (2020); ISO 9660: ECMA-119; UDF: ECMA-167 part 2; LUKS1: on-disk
- *     format 1.2.3; LUKS2: on-disk format 1.1.3; md: Linux kernel, include/uapi/linux/raid/md_p.h;
- *     LVM: lib/format_text/layout.h; swap: include/linux/swap.h"
+ *     format 1.2.3; LUKS2: on-disk format 1.1.3"
  */
 final class Superblocks {
   private static final int EXT_AT = 1024;
@@ -25,19 +24,13 @@ final class Superblocks {
   private static final long BTRFS_AT = 64 << 10;
   private static final long BTRFS_COPY_AT = 64L << 20;
   private static final int BTRFS_BYTES = 4096;
-  private static final long MD_MAGIC = 0xA92B4EFCL;
   private static final int XFS_SEARCHES = 4096;
-  private static final long LVM_AREA_AT = 4096;
-  private static final String LVM_AREA_MAGIC =
-      "204c564d3220785b35412572304e2a3e"; // " LVM2 x[5A%r0N*>"
 
   private Superblocks() {}
 
   static Optional<Volume> recognise(Window w) {
     return luks(w)
-        .or(() -> swap(w))
-        .or(() -> lvm(w))
-        .or(() -> md(w))
+        .or(() -> Members.recognise(w))
         .or(() -> xfs(w, 0))
         .or(() -> btrfs(w, BTRFS_AT))
         .or(() -> ext(w, EXT_AT))
@@ -68,7 +61,7 @@ final class Superblocks {
         return Optional.of(Volume.of(Content.LUKS2).with(lost(w, 0, (int) size, size)));
       }
     }
-    return lvmByArea(w).or(() -> xfsCopy(w));
+    return Members.lvmByArea(w).or(() -> xfsCopy(w));
   }
 
   /** Each allocation group begins with a copy, on some block: blocks are tried in even steps. */
@@ -107,164 +100,6 @@ final class Superblocks {
                     OptionalLong.empty(),
                     OptionalLong.empty(),
                     List.of()));
-  }
-
-  private static Optional<Volume> swap(Window w) {
-    for (int page : new int[] {4096, 16384, 65536}) {
-      if (w.says(page - 10L, "SWAPSPACE2")) {
-        return w.at(1024, 64)
-            .map(
-                p ->
-                    new Volume(
-                        Content.SWAP,
-                        Window.text(p, 28, 16, StandardCharsets.UTF_8),
-                        Optional.of(Window.uuid(p, 12)),
-                        OptionalLong.of((p.unsignedLe(4, 4) + 1) * page),
-                        OptionalLong.empty(),
-                        List.of()));
-      }
-    }
-    return Optional.empty();
-  }
-
-  private static Optional<Volume> lvm(Window w) {
-    for (int sector = 0; sector < 4; sector++) {
-      long at = 512L * sector;
-      if (w.says(at, "LABELONE") && w.says(at + 24, "LVM2 001")) {
-        return w.at(at, 512).map(p -> lvm(w, at, p));
-      }
-    }
-    return Optional.empty();
-  }
-
-  private static Volume lvm(Window w, long at, RawPage p) {
-    int header = (int) Math.min(472, p.unsignedLe(20, 4));
-    Volume volume =
-        new Volume(
-            Content.LVM,
-            lvmGroup(w, LVM_AREA_AT),
-            Window.text(p, header, 32, StandardCharsets.US_ASCII),
-            OptionalLong.of(p.unsignedLe(header + 32, 7)),
-            OptionalLong.empty(),
-            List.of());
-    return lvmCrc(p) == p.unsignedLe(16, 4)
-        ? volume
-        : volume.with(
-            new Damage("The label fails its own checksum", w.start() + at, 512, Optional.empty()));
-  }
-
-  /** The label is gone, the area with the description of the group is there. */
-  private static Optional<Volume> lvmByArea(Window w) {
-    return lvmGroup(w, LVM_AREA_AT)
-        .map(
-            group ->
-                new Volume(
-                    Content.LVM,
-                    Optional.of(group),
-                    Optional.empty(),
-                    OptionalLong.empty(),
-                    OptionalLong.empty(),
-                    List.of(
-                        new Damage(
-                            "The label is lost; the group's own description is there to make it"
-                                + " anew by",
-                            w.start(),
-                            2048,
-                            Optional.empty()))));
-  }
-
-  /** Name of the group: the description that is in force begins with it. */
-  private static Optional<String> lvmGroup(Window w, long area) {
-    Optional<RawPage> header = w.at(area, 512).filter(p -> p.hex(4, 16).equals(LVM_AREA_MAGIC));
-    if (header.isEmpty()) {
-      return Optional.empty();
-    }
-    long text = area + header.get().unsignedLe(40, 6);
-    return w.at(text, 256)
-        .flatMap(p -> Window.text(p, 0, 256, StandardCharsets.US_ASCII))
-        .map(t -> t.split("\\s", 2)[0])
-        .filter(name -> !name.isEmpty());
-  }
-
-  /**
-   * Over what follows it in the sector; the usual polynomial, another beginning, not turned over.
-   */
-  private static long lvmCrc(RawPage p) {
-    int crc = 0xF597A6CF;
-    for (int i = 20; i < 512; i++) {
-      crc ^= p.u8(i);
-      for (int bit = 0; bit < 8; bit++) {
-        crc = crc >>> 1 ^ ((crc & 1) != 0 ? 0xEDB88320 : 0);
-      }
-    }
-    return Integer.toUnsignedLong(crc);
-  }
-
-  /** 1.2, 1.1, then the two that stand at the end: 1.0 and 0.90. */
-  private static Optional<Volume> md(Window w) {
-    long end10 = (w.size() - 8192) / 4096 * 4096;
-    long end090 = w.size() / 65536 * 65536 - 65536;
-    for (long at : new long[] {4096, 0, end10, end090}) {
-      Optional<RawPage> page = w.at(at, 4096).filter(p -> p.unsignedLe(0, 4) == MD_MAGIC);
-      if (page.isPresent()) {
-        RawPage p = page.get();
-        boolean old = p.unsignedLe(4, 4) == 0;
-        return Optional.of(old ? mdOld(w, at, p) : md(w, at, p));
-      }
-    }
-    return Optional.empty();
-  }
-
-  private static Volume md(Window w, long at, RawPage p) {
-    long data = p.unsignedLe(128, 6);
-    boolean inFront = data > 0; // 1.0 has its data in front of it
-    Volume volume =
-        new Volume(
-            Content.MD_RAID,
-            Window.text(p, 32, 32, StandardCharsets.UTF_8),
-            Optional.of(Window.uuid(p, 16)),
-            inFront ? OptionalLong.of((data + p.unsignedLe(136, 6)) * 512) : OptionalLong.empty(),
-            OptionalLong.empty(),
-            List.of());
-    // Each word added up, its own as zero; what runs over is added once (md.c, calc_sb_1_csum).
-    int words = (int) Math.min(1024, 64 + (p.unsignedLe(220, 4) + 1) / 2);
-    long sum = 0;
-    for (int i = 0; i < words; i++) {
-      sum += i == 54 ? 0 : p.unsignedLe(4 * i, 4);
-    }
-    sum = (sum & 0xFFFF_FFFFL) + (sum >>> 32) & 0xFFFF_FFFFL;
-    return sum == p.unsignedLe(216, 4) ? volume : volume.with(mdDamage(w, at));
-  }
-
-  private static Volume mdOld(Window w, long at, RawPage p) {
-    Volume volume =
-        new Volume(
-            Content.MD_RAID,
-            Optional.empty(),
-            Optional.of(
-                "%08x:%08x:%08x:%08x"
-                    .formatted(
-                        p.unsignedLe(20, 4),
-                        p.unsignedLe(52, 4),
-                        p.unsignedLe(56, 4),
-                        p.unsignedLe(60, 4))),
-            OptionalLong.empty(),
-            OptionalLong.empty(),
-            List.of());
-    long sum = 0;
-    for (int i = 0; i < 1024; i++) {
-      sum += i == 38 ? 0 : p.unsignedLe(4 * i, 4);
-    }
-    sum = (sum & 0xFFFF_FFFFL) + (sum >>> 32) & 0xFFFF_FFFFL;
-    return sum == p.unsignedLe(152, 4) ? volume : volume.with(mdDamage(w, at));
-  }
-
-  private static Damage mdDamage(Window w, long at) {
-    return new Damage(
-        "The superblock of the array fails its own checksum; other members keep their own",
-        w.start() + at,
-        512,
-        Optional.empty());
   }
 
   private static Optional<Volume> xfs(Window w, long at) {

@@ -9,7 +9,6 @@ import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Random;
 import java.util.TreeMap;
 import java.util.function.Predicate;
@@ -18,6 +17,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
+import tekmerion.core.DebianTool.Image;
 import tekmerion.core.port.ByteSource;
 import tekmerion.core.rescue.RescueMap;
 import tekmerion.core.rescue.State;
@@ -62,30 +62,6 @@ class FileListTest {
       case EXFAT -> volumes.exfat();
       case NTFS -> volumes.ntfs();
     };
-  }
-
-  private record Image(byte[] bytes, long badFrom, long badTo) implements ByteSource {
-    @Override
-    public long sizeBytes() {
-      return bytes.length;
-    }
-
-    @Override
-    public int sectorBytes() {
-      return 512;
-    }
-
-    @Override
-    public Optional<byte[]> read(long offset, int length) {
-      return offset < badTo && offset + length > badFrom
-          ? Optional.empty()
-          : Optional.of(Arrays.copyOfRange(bytes, (int) offset, (int) offset + length));
-    }
-
-    @Override
-    public void close() {
-      // in memory
-    }
   }
 
   private static FileList list(Made made, ByteSource source) {

@@ -3,10 +3,7 @@ package tekmerion.core.survey;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.junit.jupiter.params.provider.Arguments.arguments;
 
-import java.io.IOException;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.HexFormat;
@@ -14,110 +11,14 @@ import java.util.List;
 import java.util.Random;
 import java.util.Set;
 import java.util.stream.Stream;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
-import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.MethodSource;
-import tekmerion.core.DebianTool;
 import tekmerion.core.DebianTool.Image;
 
 /** Images made by Debian's own tools, sound and damaged. */
-class SurveyTest {
-  private static final int MIB = 1 << 20;
-
-  @TempDir Path folder;
-
-  /** How a file system is made, and what its tool was told. */
-  enum Made {
-    EXT2(Content.EXT2, 16, "mkfs.ext2 -q -F -L HARBOUR %s"),
-    EXT3(Content.EXT3, 16, "mkfs.ext3 -q -F -L HARBOUR %s"),
-    EXT4(Content.EXT4, 32, "mkfs.ext4 -q -F -L HARBOUR %s"),
-    FAT12(Content.FAT12, 4, "mkfs.fat -F 12 -n HARBOUR %s"),
-    FAT16(Content.FAT16, 32, "mkfs.fat -F 16 -n HARBOUR %s"),
-    FAT32(Content.FAT32, 64, "mkfs.fat -F 32 -n HARBOUR %s"),
-    EXFAT(Content.EXFAT, 32, "mkfs.exfat -L HARBOUR %s"),
-    NTFS(Content.NTFS, 32, "mkfs.ntfs -q -F -L HARBOUR %s"),
-    XFS(Content.XFS, 320, "mkfs.xfs -q -f -L HARBOUR %s"),
-    BTRFS(Content.BTRFS, 120, "mkfs.btrfs -q -f -L HARBOUR %s"),
-    SWAP(Content.SWAP, 8, "mkswap -q -L HARBOUR %s"),
-    LUKS1(
-        Content.LUKS1,
-        16,
-        "cryptsetup luksFormat -q --type luks1 --pbkdf-force-iterations 1000 --key-file %s.key %s"),
-    LUKS2(
-        Content.LUKS2,
-        32,
-        "cryptsetup luksFormat -q --type luks2 --pbkdf pbkdf2 --pbkdf-force-iterations 1000"
-            + " --key-file %s.key %s"),
-    LVM(Content.LVM, 0),
-    MD_1_2(Content.MD_RAID, 1),
-    MD_1_0(Content.MD_RAID, 2),
-    MD_0_90(Content.MD_RAID, 3);
-
-    private final Content content;
-    private final int mebibytes;
-    private final String command;
-
-    Made(Content content, int mebibytes, String command) {
-      this.content = content;
-      this.mebibytes = mebibytes;
-      this.command = command;
-    }
-
-    /**
-     * @param byKernel its place among what a kernel made
-     */
-    Made(Content content, int byKernel) {
-      this(content, 64, String.valueOf(byKernel));
-    }
-
-    boolean isByKernel() {
-      return content == Content.LVM || content == Content.MD_RAID;
-    }
-  }
-
-  private static List<byte[]> byKernel;
-
-  @BeforeAll
-  static void startKernel(@TempDir Path folder) throws Exception {
-    byKernel = KernelMade.all(folder);
-  }
-
-  @AfterAll
-  static void forget() {
-    byKernel = null;
-  }
-
-  private byte[] image(Made made) throws IOException, InterruptedException {
-    if (made.isByKernel()) {
-      return byKernel.get(Integer.parseInt(made.command)).clone();
-    }
-    Path file = folder.resolve(made.name() + ".img");
-    DebianTool.empty(file, (long) made.mebibytes * MIB);
-    Files.writeString(folder.resolve(made.name() + ".img.key"), "harbour");
-    DebianTool.run(made.command.replace("%s", file.toString()).split(" "));
-    return Files.readAllBytes(file);
-  }
-
-  private static Survey survey(byte[] bytes) {
-    return Survey.of(new Image(bytes, 0, 0), Survey.READ_BY_MOST);
-  }
-
-  private static Volume only(Survey survey) {
-    assertThat(survey.parts()).hasSize(1);
-    return survey.parts().get(0).volume();
-  }
-
-  private static byte[] zeroed(byte[] image, int from, int to) {
-    byte[] bytes = image.clone();
-    Arrays.fill(bytes, from, Math.min(to, bytes.length), (byte) 0);
-    return bytes;
-  }
-
+class SurveyTest extends MadeImages {
   /** What stands in front of its description, or says nothing of it. */
   private static final Set<Made> WITHOUT_LENGTH =
       EnumSet.of(Made.LUKS1, Made.LUKS2, Made.MD_1_0, Made.MD_0_90);
@@ -267,87 +168,6 @@ class SurveyTest {
     assertThat(survey(text).reason()).isEqualTo(Reason.UNKNOWN);
   }
 
-  /** Two partitions, FAT32 and ext4, put where the tool's table says. */
-  private byte[] disk(String label) throws Exception {
-    Path file = folder.resolve("disk.img");
-    Files.write(file, new byte[128 * MIB]);
-    String script =
-        label.equals("gpt")
-            ? "label: gpt\nstart=2048, size=131072, type=EBD0A0A2-B9E5-4433-87C0-68B6B72699C7,"
-                + " name=charts\nstart=133120, size=65536, name=logs\n"
-            : "label: dos\nstart=2048, size=131072, type=c\nstart=133120, size=100000, type=f\n"
-                + "start=135168, size=65536, type=83\n";
-    DebianTool.run(List.of("sfdisk", "-q", file.toString()), script);
-    byte[] disk = Files.readAllBytes(file);
-    byte[] fat = image(Made.FAT32);
-    byte[] ext = image(Made.EXT4);
-    System.arraycopy(fat, 0, disk, 2048 * 512, fat.length);
-    int second = label.equals("gpt") ? 133120 : 135168;
-    System.arraycopy(ext, 0, disk, second * 512, ext.length);
-    return disk;
-  }
-
-  @Test
-  void readsAGptWithWhatIsInItsPartitions() throws Exception {
-    Survey survey = survey(disk("gpt"));
-
-    assertThat(survey.scheme()).isEqualTo(Scheme.GPT);
-    assertThat(survey.parts()).extracting(Survey.Part::name).containsExactly("charts", "logs");
-    assertThat(survey.parts())
-        .extracting(p -> p.volume().content())
-        .containsExactly(Content.FAT32, Content.EXT4);
-    assertThat(survey.damage()).isEmpty();
-    assertThat(survey.reason()).isEqualTo(Reason.HEALTHY);
-  }
-
-  @Test
-  void readsAnMbrWithItsChain() throws Exception {
-    Survey survey = survey(disk("dos"));
-
-    assertThat(survey.scheme()).isEqualTo(Scheme.MBR);
-    assertThat(survey.parts()).extracting(Survey.Part::number).containsExactly(1, 5);
-    assertThat(survey.parts())
-        .extracting(p -> p.volume().content())
-        .containsExactly(Content.FAT32, Content.EXT4);
-  }
-
-  /** Header zeroed, list damaged, protective MBR zeroed, copy zeroed, end cut off. */
-  @ParameterizedTest
-  @MethodSource("gptDamages")
-  void readsADamagedGptFromWhatIsLeft(int from, int to, boolean mendable) throws Exception {
-    byte[] disk = disk("gpt");
-    int begin = from < 0 ? disk.length + from : from;
-    int end = to <= 0 ? disk.length + to : to;
-
-    Survey survey = survey(zeroed(disk, begin, end));
-
-    assertThat(survey.scheme()).isEqualTo(Scheme.GPT);
-    assertThat(survey.reason()).isEqualTo(Reason.DAMAGED_TABLE);
-    assertThat(survey.parts())
-        .extracting(p -> p.volume().content())
-        .containsExactly(Content.FAT32, Content.EXT4);
-    assertThat(survey.damage().get(0).canBeMended()).isEqualTo(mendable);
-  }
-
-  static Stream<Arguments> gptDamages() {
-    return Stream.of(
-        arguments(512, 1024, true), // the header
-        arguments(1024, 1100, true), // its first entry
-        arguments(0, 512, true), // the protective MBR
-        arguments(-512, 0, true), // the header's copy
-        arguments(0, 34 * 512, true)); // all of the beginning
-  }
-
-  @Test
-  void saysThatAPartitionGoesPastTheEnd() throws Exception {
-    byte[] disk = disk("dos");
-
-    Survey survey = survey(Arrays.copyOf(disk, 80 * MIB));
-
-    assertThat(survey.reason()).isEqualTo(Reason.DAMAGED_TABLE);
-    assertThat(survey.damage()).anyMatch(d -> d.what().contains("past the end"));
-  }
-
   /** Laid out after their formats: their tools want devices of the kernel's. */
   @Test
   void knowsMembersOfLargerThingsAndVolumesOfOtherSystems() {
@@ -371,96 +191,6 @@ class SurveyTest {
       System.arraycopy(piece, 0, bytes, (Integer) places[i], piece.length);
     }
     return only(survey(bytes)).content();
-  }
-
-  /** An MBR keeps no copy: what it named is found where it begins. */
-  @ParameterizedTest
-  @EnumSource(MbrDamaged.class)
-  void findsTheVolumesOfADamagedMbr(MbrDamaged how) throws Exception {
-    byte[] disk = disk("dos");
-    Survey survey =
-        switch (how) {
-          case ZEROED -> survey(zeroed(disk, 0, 512));
-          case OVERWRITTEN -> {
-            byte[] noise = new byte[512];
-            new Random(29).nextBytes(noise);
-            System.arraycopy(noise, 0, disk, 0, 512);
-            yield survey(disk);
-          }
-          case SIGNATURE_LOST -> survey(zeroed(disk, 510, 512));
-          case ENTRY_LOST -> survey(zeroed(disk, 446, 462));
-          case CHAIN_LOST -> survey(zeroed(disk, 133120 * 512, 133121 * 512));
-          case LENGTH_LOST -> {
-            disk[446 + 15] = 1; // 2^24 more sectors
-            yield survey(disk);
-          }
-          case UNREADABLE -> Survey.of(new Image(disk, 0, 512), Survey.READ_BY_MOST);
-        };
-
-    // Without any of it nobody can know which kind of table there was.
-    boolean gone = EnumSet.of(MbrDamaged.ZEROED, MbrDamaged.OVERWRITTEN).contains(how);
-    boolean unread = how == MbrDamaged.UNREADABLE;
-    assertThat(survey.scheme()).isEqualTo(gone || unread ? Scheme.NONE : Scheme.MBR);
-    assertThat(survey.reason()).isEqualTo(unread ? Reason.FAILING_READS : Reason.DAMAGED_TABLE);
-    assertThat(survey.parts())
-        .extracting(p -> p.volume().content())
-        .containsExactlyInAnyOrder(Content.FAT32, Content.EXT4);
-    assertThat(survey.parts())
-        .extracting(Survey.Part::start)
-        .containsExactlyInAnyOrder(2048L * 512, 135168L * 512);
-  }
-
-  enum MbrDamaged {
-    ZEROED,
-    OVERWRITTEN,
-    SIGNATURE_LOST,
-    ENTRY_LOST,
-    CHAIN_LOST,
-    LENGTH_LOST,
-    UNREADABLE
-  }
-
-  /** Five ways in which each is damaged; what must be said of it then. */
-  enum Damaged {
-    /** Where it tells what it is. */
-    ZEROED,
-    /** The same, written over with something else. */
-    OVERWRITTEN,
-    /** What tells of it, and a mebibyte behind. */
-    UNREADABLE,
-    /** All of it. */
-    BLANKED,
-    /** The last quarter is not there. */
-    CUT
-  }
-
-  private static Survey damaged(Made made, byte[] image, Damaged how) {
-    // Btrfs tells of itself at 64 KiB, swap at the end of its first page, an array of RAID in its
-    // second page or at its end, the others before.
-    int from =
-        made == Made.MD_1_0 ? image.length - 8192 : made == Made.MD_0_90 ? image.length - 65536 : 0;
-    int length =
-        switch (made) {
-          case BTRFS -> 68 << 10;
-          case SWAP, MD_1_0, MD_0_90 -> 4096;
-          case MD_1_2 -> 8192;
-          default -> 2048;
-        };
-    byte[] bytes = image.clone();
-    switch (how) {
-      case ZEROED -> Arrays.fill(bytes, from, from + length, (byte) 0);
-      case OVERWRITTEN -> {
-        byte[] noise = new byte[length];
-        new Random(23).nextBytes(noise);
-        System.arraycopy(noise, 0, bytes, from, length);
-      }
-      case BLANKED -> Arrays.fill(bytes, (byte) 0);
-      case CUT -> bytes = Arrays.copyOf(bytes, bytes.length / 4 * 3);
-      default -> {
-        return Survey.of(new Image(bytes, 0, MIB), Survey.READ_BY_MOST);
-      }
-    }
-    return survey(bytes);
   }
 
   /** What keeps a copy of what tells of it outside the first mebibyte, or at least elsewhere. */

@@ -1,7 +1,6 @@
 package tekmerion.probe.link;
 
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -85,8 +84,22 @@ final class CarveTask extends CopyTask {
         reached = end[0];
         lookedAt = before + stretch.bytes();
       }
+    } catch (NoRoom e) {
+      return new Outcome(
+          End.STOPPED_BY_RULE,
+          e.getMessage() + "; what was found until then is kept and is not copied again",
+          note(folder));
     }
     return new Outcome(End.COMPLETE, "", note(folder));
+  }
+
+  /** What was found until then is there and stays. */
+  private static final class NoRoom extends RuntimeException {
+    private static final long serialVersionUID = 1L;
+
+    NoRoom(String why) {
+      super(why);
+    }
   }
 
   private void take(ByteSource image, Carved carved, FilesOnDisk to, CopyFolder folder) {
@@ -106,7 +119,7 @@ final class CarveTask extends CopyTask {
     try {
       Room.check(folder.path(), carved.bytes());
     } catch (IOException e) {
-      throw new UncheckedIOException("no room for more", e);
+      throw new NoRoom(e.getMessage());
     }
     FileCopy.run(
         image,

@@ -77,7 +77,7 @@ final class MendTask extends PartTask {
               : String.join(" ", mending.left()));
     }
     KeptMending.keep(folder, mending.pieces(), job.clock().instant());
-    return write(mending.pieces(), mending.left(), () -> {});
+    return write(folder, mending.pieces(), mending.left(), () -> {});
   }
 
   private Outcome takeBack(CopyFolder folder) throws IOException {
@@ -105,14 +105,15 @@ final class MendTask extends PartTask {
       kept.get().takenBack();
       return couldNot("it is as it was before already");
     }
-    return write(back, List.of(), kept.get()::takenBack);
+    return write(folder, back, List.of(), kept.get()::takenBack);
   }
 
   private interface Then {
     void run() throws IOException;
   }
 
-  private Outcome write(List<Piece> pieces, List<String> left, Then then) throws IOException {
+  private Outcome write(CopyFolder folder, List<Piece> pieces, List<String> left, Then then)
+      throws IOException {
     String refused = "";
     try (DriveWriter writer = drive.writer().orElseThrow().open()) {
       for (Piece piece : pieces) {
@@ -120,7 +121,9 @@ final class MendTask extends PartTask {
       }
       writer.flush();
     } catch (IOException e) {
-      refused = "the drive did not take it: " + e.getMessage();
+      refused =
+          "the drive did not take all of it: %s; what stood there is kept and can be taken back"
+              .formatted(e.getMessage());
     }
     int written = 0;
     String why;
@@ -143,6 +146,7 @@ final class MendTask extends PartTask {
     return new Outcome(
         End.COMPLETE,
         refused,
-        new MendFinding("read back", notes, Math.min(written, notes.size()), leftNotes, why));
+        new MendFinding(
+            "read back", notes, Math.min(written, notes.size()), leftNotes, folder.shown(), why));
   }
 }

@@ -68,7 +68,7 @@ record DataView(
    * @param pieces what the newest survey found damaged that has an intact copy; none once mended
    * @param lock null if only its name is wanted
    * @param last newest mending, or taking back of one; null if there was none
-   * @param canTakeBack whether the last one was a mending that wrote something
+   * @param canTakeBack whether the last one that wrote something was a mending
    */
   @Schema(name = "MendingOfDrive")
   record Mending(

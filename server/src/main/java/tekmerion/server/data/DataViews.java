@@ -66,7 +66,12 @@ class DataViews {
     this.gates = gates;
   }
 
-  /** What was found out until now, newest first of each sort. */
+  /**
+   * What was found out until now, newest first of each sort.
+   *
+   * @param mended last try, whatever came of it
+   * @param wrote last one that wrote something
+   */
   private record Known(
       Optional<DriveRun> survey,
       Optional<DriveRun> rescue,
@@ -77,6 +82,7 @@ class DataViews {
       Optional<DriveRun> erased,
       Optional<DriveRun> copyErased,
       Optional<DriveRun> mended,
+      Optional<DriveRun> wrote,
       CopyEvidence evidence) {}
 
   @Transactional(readOnly = true)
@@ -152,16 +158,13 @@ class DataViews {
         pieces,
         lock,
         view(known.mended()),
-        wrote(known).filter(r -> r.kind() == RunKind.MEND).isPresent());
-  }
-
-  private static Optional<DriveRun> wrote(Known known) {
-    return known.mended().filter(r -> r.finding() instanceof MendFinding m && m.written() > 0);
+        known.wrote().filter(r -> r.kind() == RunKind.MEND).isPresent());
   }
 
   private static boolean mendedSinceSurvey(Known known) {
     return known.survey().isPresent()
-        && wrote(known)
+        && known
+            .wrote()
             .filter(r -> r.askedAt().isAfter(known.survey().get().askedAt()))
             .isPresent();
   }
@@ -192,6 +195,7 @@ class DataViews {
         first(all, r -> r.kind() == RunKind.ERASE && r.result() != null),
         first(all, r -> r.kind() == RunKind.ERASE_COPY && r.result() != null),
         first(all, r -> r.kind().mends() && r.result() != null),
+        first(all, r -> r.finding() instanceof MendFinding m && m.written() > 0),
         copies.of(job.id(), driveKey));
   }
 

@@ -1,5 +1,7 @@
 package tekmerion.server.editing;
 
+import static java.util.Locale.ROOT;
+
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -84,87 +86,59 @@ class Entries {
     // In this order what is shown is never older than the version it is shown under.
     List<Version> history = history(subject, id);
     KnowHow now = knowHow.newest();
+    Optional<SignKind> sign = only(EntryKind.SIGN, subject, now.sign(id));
+    Optional<Cause> cause = only(EntryKind.CAUSE, subject, now.cause(id));
+    Optional<Move> move = only(EntryKind.MOVE, subject, now.move(id));
+    Optional<Remedy> remedy = only(EntryKind.REMEDY, subject, now.remedy(id));
+    return new Entry(
+        subject,
+        id,
+        sign.map(SignKind::name)
+            .or(() -> cause.map(Cause::name))
+            .or(() -> move.map(Move::name))
+            .or(() -> remedy.map(Remedy::name))
+            .orElseThrow(
+                () ->
+                    Refusal.notFound(
+                        "There is no %s %s.".formatted(subject.name().toLowerCase(ROOT), id))),
+        history.size(),
+        ships(subject, id),
+        move.filter(m -> !now.offered().contains(m)).isPresent(),
+        sign.map(SignKind::source).orElse(null),
+        sign.map(s -> levels(now, s)).orElse(List.of()),
+        sign.map(s -> new SignEdit(s.name(), s.leak(), s.links())).orElse(null),
+        cause.map(c -> new CauseEdit(c.name(), c.prior(), c.dataRisk())).orElse(null),
+        move.map(
+                m ->
+                    new MoveEdit(
+                        m.name(),
+                        m.purpose(),
+                        m.handsOnMinutes(),
+                        m.waitingMinutes(),
+                        m.families(),
+                        m.needs(),
+                        m.steps()))
+            .orElse(null),
+        remedy
+            .map(
+                r ->
+                    new RemedyEdit(
+                        r.name(), r.minutes().get(0), r.minutes().get(1), r.parts(), r.cures()))
+            .orElse(null),
+        history);
+  }
+
+  /** Ids of one sort may be those of another. */
+  private static <T> Optional<T> only(EntryKind wanted, EntryKind subject, Optional<T> entry) {
+    return subject == wanted ? entry : Optional.empty();
+  }
+
+  /** The shop's own are moves, and what these tell. */
+  private static boolean ships(EntryKind subject, String id) {
     return switch (subject) {
-      case SIGN -> {
-        SignKind sign = now.sign(id).orElseThrow(() -> none("sign", id));
-        yield new Entry(
-            subject,
-            id,
-            sign.name(),
-            history.size(),
-            KnowHow.shipped().sign(id).isPresent(),
-            false,
-            sign.source(),
-            levels(now, sign),
-            new SignEdit(sign.name(), sign.leak(), sign.links()),
-            null,
-            null,
-            null,
-            history);
-      }
-      case CAUSE -> {
-        Cause cause = now.cause(id).orElseThrow(() -> none("cause", id));
-        yield new Entry(
-            subject,
-            id,
-            cause.name(),
-            history.size(),
-            true,
-            false,
-            null,
-            List.of(),
-            null,
-            new CauseEdit(cause.name(), cause.prior(), cause.dataRisk()),
-            null,
-            null,
-            history);
-      }
-      case MOVE -> {
-        Move move = now.move(id).orElseThrow(() -> none("move", id));
-        yield new Entry(
-            subject,
-            id,
-            move.name(),
-            history.size(),
-            KnowHow.shipped().move(id).isPresent(),
-            !now.offered().contains(move),
-            null,
-            List.of(),
-            null,
-            null,
-            new MoveEdit(
-                move.name(),
-                move.purpose(),
-                move.handsOnMinutes(),
-                move.waitingMinutes(),
-                move.families(),
-                move.needs(),
-                move.steps()),
-            null,
-            history);
-      }
-      case REMEDY -> {
-        Remedy remedy = now.remedy(id).orElseThrow(() -> none("remedy", id));
-        yield new Entry(
-            subject,
-            id,
-            remedy.name(),
-            history.size(),
-            true,
-            false,
-            null,
-            List.of(),
-            null,
-            null,
-            null,
-            new RemedyEdit(
-                remedy.name(),
-                remedy.minutes().get(0),
-                remedy.minutes().get(1),
-                remedy.parts(),
-                remedy.cures()),
-            history);
-      }
+      case SIGN -> KnowHow.shipped().sign(id).isPresent();
+      case MOVE -> KnowHow.shipped().move(id).isPresent();
+      default -> true;
     };
   }
 
@@ -299,9 +273,5 @@ class Entries {
                     Optional.ofNullable(before.get(f)).orElse(""),
                     Optional.ofNullable(after.get(f)).orElse("")))
         .toList();
-  }
-
-  private static Refusal none(String what, String id) {
-    return Refusal.notFound("There is no %s %s.".formatted(what, id));
   }
 }

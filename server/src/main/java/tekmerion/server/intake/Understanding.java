@@ -39,6 +39,7 @@ public class Understanding {
 
   Understanding(ShopKnowHow knowHow) {
     this.knowHow = knowHow;
+    // What owners say belongs to what cannot be edited: families, and the words of shipped signs.
     this.listener = new Listener(knowHow.now());
   }
 

@@ -66,7 +66,9 @@ public final class RunWords {
         switch (end) {
           case CANCELLED -> ", ended by hand";
           case STOPPED_BY_RULE ->
-              kind.isOfDrive() ? ", stopped to spare the drive" : ", stopped for safety";
+              kind.isCopy()
+                  ? ", stopped for want of room"
+                  : kind.isOfDrive() ? ", stopped to spare the drive" : ", stopped for safety";
           default -> "";
         };
     if (selfTest != null) {
