@@ -1,0 +1,391 @@
+package tekmerion.probe.link;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.io.RandomAccessFile;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+import tekmerion.core.drive.DriveIdentity;
+import tekmerion.core.gate.Stance;
+import tekmerion.core.port.ByteSource;
+import tekmerion.core.port.DriveWriter;
+import tekmerion.core.port.MachineUnderTest;
+import tekmerion.link.CopyOrder;
+import tekmerion.link.EraseFinding;
+import tekmerion.link.LinkEvent;
+import tekmerion.link.LinkEvent.End;
+import tekmerion.link.MendFinding;
+import tekmerion.link.Release;
+import tekmerion.link.RunKind;
+import tekmerion.link.SurveyFinding;
+import tekmerion.link.ToProbe;
+import tekmerion.sim.SimMachines;
+
+/**
+ * What is written to a drive: only with a release for just this, and only what can be undone or was
+ * given up.
+ */
+class WriteRunsTest extends RunBench {
+  private static final byte[] KEY = Release.key("a token");
+
+  private static final long TB = 1_953_525_168L * 512; // IDEMA LBA1-03 for 1,000 GB
+  private static final long GB_240 = 468_862_128L * 512;
+
+  private LinkEvent.RunEnded erase(Release release) throws Exception {
+    host.accept(
+        new ToProbe.StartRun(
+            release.run(), "drive-a", RunKind.ERASE, false, release.stance(), null, release));
+    return end(release.run());
+  }
+
+  private static Release release(String model, String serial, long size, Stance stance) {
+    Instant until = Instant.now().plusSeconds(60);
+    return Release.of(
+        UUID.randomUUID(), RunKind.ERASE, "drive-a", model, serial, size, stance, until, KEY);
+  }
+
+  @Test
+  void erasesTheDriveOfItsReleaseAndReadsBackWhatCameOfIt() throws Exception {
+    on("sound-drive");
+    outbox.keepIdentity("token", "a token");
+
+    LinkEvent.RunEnded end = erase(release("QUAY-240F", "Q24F-90311-K", GB_240, Stance.NOT_WANTED));
+
+    EraseFinding found = (EraseFinding) end.found();
+    assertThat(end.end()).as(end.why()).isEqualTo(End.COMPLETE);
+    assertThat(found.allZero()).isTrue();
+    assertThat(found.writtenBytes()).isEqualTo(GB_240);
+    assertThat(found.lookedAt()).isEqualTo(3_000);
+    assertThat(found.notErasedAtMost()).isEqualTo(0.001); // the rule of three: 3 of 3,000
+    SurveyFinding after = (SurveyFinding) run(RunKind.SURVEY, null).found();
+    assertThat(after.reason()).isEqualTo("blank");
+  }
+
+  /** What a failing disk does not take is told, not passed over. */
+  @Test
+  void saysWhatADriveDidNotTake() throws Exception {
+    on("worn-disk");
+    outbox.keepIdentity("token", "a token");
+
+    EraseFinding found =
+        (EraseFinding)
+            erase(release("HELM-1000S", "OS7K-44019-B", TB, Stance.COPY_VERIFIED)).found();
+
+    assertThat(found.allZero()).isFalse();
+    assertThat(found.refusedBytes()).isPositive();
+    assertThat(found.writtenBytes() + found.refusedBytes()).isEqualTo(TB);
+  }
+
+  @Test
+  void writesNothingWithoutAReleaseForJustThisDrive() throws Exception {
+    on("sound-drive");
+    outbox.keepIdentity("token", "a token");
+    Release good = release("QUAY-240F", "Q24F-90311-K", GB_240, Stance.NOT_WANTED);
+    List<Release> wrong =
+        List.of(
+            release("HELM-1000S", "OS7K-44019-B", TB, Stance.NOT_WANTED), // of another drive
+            release("QUAY-240F", "Q24F-90311-K", TB, Stance.NOT_WANTED),
+            release("QUAY-240F", "Q24F-90311-K", GB_240, Stance.WANTED),
+            Release.of(
+                UUID.randomUUID(),
+                RunKind.ERASE,
+                "drive-a",
+                "QUAY-240F",
+                "Q24F-90311-K",
+                GB_240,
+                Stance.NOT_WANTED,
+                Instant.now().minusSeconds(1),
+                KEY),
+            Release.of(
+                UUID.randomUUID(),
+                RunKind.ERASE,
+                "drive-a",
+                "QUAY-240F",
+                "Q24F-90311-K",
+                GB_240,
+                Stance.NOT_WANTED,
+                good.until(),
+                Release.key("somebody else's token")));
+
+    for (Release release : wrong) {
+      LinkEvent.RunEnded end = erase(release);
+      assertThat(end.end()).isEqualTo(End.COULD_NOT_RUN);
+      assertThat(end.why()).startsWith("refused by the probe: ");
+    }
+    UUID replayed = UUID.randomUUID();
+    host.accept(
+        new ToProbe.StartRun(
+            replayed, "drive-a", RunKind.ERASE, false, Stance.NOT_WANTED, null, good));
+    assertThat(end(replayed).why()).contains("the release is for something else");
+    SurveyFinding after = (SurveyFinding) run(RunKind.SURVEY, null).found();
+    assertThat(after.reason()).isEqualTo("healthy");
+  }
+
+  @Test
+  void neverWritesToWhatTheRunningSystemLiesOn() throws Exception {
+    MachineUnderTest bench = new SimMachines().open("sim:sound-drive,0,6000").orElseThrow();
+    MachineUnderTest.Drive d = bench.drives().get(0);
+    MachineUnderTest.Drive own =
+        new MachineUnderTest.Drive(
+            d.key(),
+            d.slot(),
+            d.pages(),
+            d.surface(),
+            d.selfTests(),
+            d.bytes(),
+            Optional.of(
+                new MachineUnderTest.WriterOpener() {
+                  @Override
+                  public Optional<String> offLimits() {
+                    return Optional.of("the running system lies on it");
+                  }
+
+                  @Override
+                  public DriveWriter open() {
+                    throw new AssertionError("opened for writing");
+                  }
+                }));
+    on(having(bench, own));
+    outbox.keepIdentity("token", "a token");
+
+    assertThat(erase(release("QUAY-240F", "Q24F-90311-K", GB_240, Stance.NOT_WANTED)).why())
+        .isEqualTo("refused by the probe: the running system lies on it");
+  }
+
+  private LinkEvent.RunEnded mend(RunKind kind, RunKind releasedFor) throws Exception {
+    DriveIdentity id = WhoIsIt.ask(machine.drives().get(0)).orElseThrow();
+    Release release =
+        Release.of(
+            UUID.randomUUID(),
+            releasedFor,
+            "drive-a",
+            id.model(),
+            id.serial(),
+            id.capacityBytes().getAsLong(),
+            Stance.COPY_VERIFIED,
+            Instant.now().plusSeconds(60),
+            KEY);
+    host.accept(
+        new ToProbe.StartRun(
+            release.run(),
+            "drive-a",
+            kind,
+            false,
+            release.stance(),
+            new CopyOrder(JOB, null, List.of()),
+            release));
+    return end(release.run());
+  }
+
+  private byte[] beginning() throws IOException {
+    try (ByteSource disk = machine.drives().get(0).bytes().orElseThrow().open()) {
+      return disk.read(0, 4 << 20).orElseThrow();
+    }
+  }
+
+  @Test
+  void putsABootSectorBackFromItsCopyAndTakesThatBack() throws Exception {
+    on("outside-disk");
+    outbox.keepIdentity("token", "a token");
+    byte[] before = beginning();
+    assertThat(mend(RunKind.MEND, RunKind.ERASE).why())
+        .isEqualTo("refused by the probe: the release is for something else");
+    assertThat(mend(RunKind.TAKE_BACK, RunKind.TAKE_BACK).why()).contains("no mending");
+    assertThat(beginning()).isEqualTo(before);
+
+    LinkEvent.RunEnded mended = mend(RunKind.MEND, RunKind.MEND);
+
+    MendFinding found = (MendFinding) mended.found();
+    assertThat(mended.end()).as(mended.why()).isEqualTo(End.COMPLETE);
+    assertThat(found.whole()).isTrue();
+    assertThat(found.pieces())
+        .extracting(MendFinding.PieceNote::offset)
+        .containsExactly(2048L * 512); // where the partition begins
+    SurveyFinding after = (SurveyFinding) run(RunKind.SURVEY, null).found();
+    assertThat(after.reason()).isEqualTo("healthy");
+    assertThat(mend(RunKind.MEND, RunKind.MEND).why()).contains("nothing here is damaged");
+
+    MendFinding back = (MendFinding) mend(RunKind.TAKE_BACK, RunKind.TAKE_BACK).found();
+
+    assertThat(back.whole()).isTrue();
+    assertThat(beginning()).isEqualTo(before);
+    assertThat(mend(RunKind.TAKE_BACK, RunKind.TAKE_BACK).why()).contains("no mending");
+  }
+
+  private static MachineUnderTest having(MachineUnderTest bench, MachineUnderTest.Drive drive) {
+    return new MachineUnderTest() {
+      @Override
+      public Description describe() {
+        return bench.describe();
+      }
+
+      @Override
+      public List<Drive> drives() {
+        return List.of(drive);
+      }
+    };
+  }
+
+  /** A drive as it tells of itself, whose bytes are these; the rest of it is zero. */
+  private static final class Cut implements ByteSource {
+    private final TreeMap<Long, byte[]> sectors = new TreeMap<>();
+    private int writesLeft = Integer.MAX_VALUE;
+
+    void put(long offset, byte[] bytes) {
+      for (int i = 0; i < bytes.length; i += 512) {
+        sectors.put(offset + i, Arrays.copyOfRange(bytes, i, i + 512));
+      }
+    }
+
+    @Override
+    public long sizeBytes() {
+      return GB_240;
+    }
+
+    @Override
+    public int sectorBytes() {
+      return 512;
+    }
+
+    @Override
+    public Optional<byte[]> read(long offset, int length) {
+      long from = offset / 512 * 512;
+      byte[] whole = new byte[(int) (offset - from) + length + 512];
+      sectors
+          .subMap(from, offset + length)
+          .forEach((at, s) -> System.arraycopy(s, 0, whole, (int) (at - from), 512));
+      return Optional.of(
+          Arrays.copyOfRange(whole, (int) (offset - from), (int) (offset - from) + length));
+    }
+
+    @Override
+    public void close() {
+      // stays as it is
+    }
+
+    MachineUnderTest.WriterOpener writer() {
+      return new MachineUnderTest.WriterOpener() {
+        @Override
+        public Optional<String> offLimits() {
+          return Optional.empty();
+        }
+
+        @Override
+        public DriveWriter open() {
+          return new DriveWriter() {
+            @Override
+            public void write(long offset, byte[] bytes) throws IOException {
+              if (writesLeft-- <= 0) {
+                throw new IOException("its cable fell out");
+              }
+              put(offset, bytes);
+            }
+
+            @Override
+            public void flush() {
+              // at once
+            }
+
+            @Override
+            public void close() {
+              // nothing is open
+            }
+          };
+        }
+      };
+    }
+  }
+
+  /**
+   * A GPT by sfdisk, moved onto a drive of another size by what mends it; then its beginning gone.
+   */
+  private Cut withLostTable() throws Exception {
+    Path file = folder.resolve("table.img");
+    try (RandomAccessFile sparse = new RandomAccessFile(file.toFile(), "rw")) {
+      sparse.setLength(GB_240);
+    }
+    Process sfdisk =
+        new ProcessBuilder("/usr/sbin/sfdisk", "-q", file.toString())
+            .redirectErrorStream(true)
+            .start();
+    sfdisk.getOutputStream().write("label: gpt\nstart=2048, size=8192\n".getBytes());
+    sfdisk.getOutputStream().close();
+    assertThat(sfdisk.waitFor()).isZero();
+    Cut drive = new Cut();
+    try (RandomAccessFile table = new RandomAccessFile(file.toFile(), "r")) {
+      byte[] copy = new byte[33 * 512];
+      table.seek(GB_240 - copy.length);
+      table.readFully(copy);
+      drive.put(GB_240 - copy.length, copy);
+    }
+    return drive;
+  }
+
+  private void onDrive(Cut drive) {
+    MachineUnderTest bench = new SimMachines().open("sim:sound-drive,0,6000").orElseThrow();
+    MachineUnderTest.Drive d = bench.drives().get(0);
+    on(
+        having(
+            bench,
+            new MachineUnderTest.Drive(
+                d.key(),
+                d.slot(),
+                d.pages(),
+                d.surface(),
+                d.selfTests(),
+                Optional.of(() -> drive),
+                Optional.of(drive.writer()))));
+    outbox.keepIdentity("token", "a token");
+  }
+
+  /**
+   * The second of two pieces is refused: what was written and what was not are told, and undone.
+   */
+  @Test
+  void aMendingThatBrokeOffSaysSoAndIsTakenBack() throws Exception {
+    Cut drive = withLostTable();
+    onDrive(drive);
+    TreeMap<Long, byte[]> before = new TreeMap<>(drive.sectors);
+    drive.writesLeft = 1;
+
+    LinkEvent.RunEnded broke = mend(RunKind.MEND, RunKind.MEND);
+
+    MendFinding found = (MendFinding) broke.found();
+    assertThat(found.pieces()).hasSize(2); // header with its list; protective MBR
+    assertThat(found.written()).isEqualTo(1);
+    assertThat(found.whole()).isFalse();
+    assertThat(broke.why()).contains("its cable fell out").contains("can be taken back");
+    assertThat(found.keptIn()).isEqualTo("J-2291/drive-a");
+
+    drive.writesLeft = Integer.MAX_VALUE;
+    MendFinding back = (MendFinding) mend(RunKind.TAKE_BACK, RunKind.TAKE_BACK).found();
+
+    assertThat(back.whole()).isTrue();
+    assertThat(drive.read(0, 1 << 20)).contains(new byte[1 << 20]);
+    assertThat(drive.sectors.tailMap(1L << 20)).hasSameSizeAs(before);
+  }
+
+  /** Between mending and taking back somebody wrote there: that is not written over. */
+  @Test
+  void nothingIsTakenBackOverWhatSomebodyWroteSince() throws Exception {
+    Cut drive = withLostTable();
+    onDrive(drive);
+    assertThat(((MendFinding) mend(RunKind.MEND, RunKind.MEND).found()).whole()).isTrue();
+    byte[] theirs = new byte[512];
+    theirs[9] = 7;
+    drive.put(0, theirs);
+
+    LinkEvent.RunEnded refused = mend(RunKind.TAKE_BACK, RunKind.TAKE_BACK);
+
+    assertThat(refused.end()).isEqualTo(End.COULD_NOT_RUN);
+    assertThat(refused.why()).contains("nothing was written: at byte 0 stands something else");
+    assertThat(drive.read(0, 512)).contains(theirs);
+  }
+}
