@@ -255,6 +255,30 @@ class EraseTest {
       assertThat(mending.at("/last/mended/written").intValue()).isEqualTo(1);
       assertThat(at.ines.get("/api/jobs/" + at.job).body().toString())
           .contains("1 of its pieces written; now: nothing speaks against reading it");
+
+      // A later try that could not run takes nothing away: there is still something to take back.
+      named.put("version", at.version());
+      assertThat(at.ines.post(path, named).status()).isEqualTo(202);
+      ToProbe.StartRun again = at.peer.next(ToProbe.StartRun.class);
+      at.peer.send(
+          new ToServer.Event(
+              3,
+              new LinkEvent.RunEnded(
+                  again.requestId(),
+                  "drive-a",
+                  RunKind.MEND,
+                  now,
+                  now,
+                  LinkEvent.End.COULD_NOT_RUN,
+                  "nothing here is damaged that has an intact copy",
+                  null,
+                  null,
+                  null)));
+      at.peer.next(ToProbe.Acknowledge.class);
+      mending =
+          at.ines.get("/api/jobs/%s/drives/drive-a/data".formatted(at.job)).body().get("mending");
+      assertThat(mending.get("canTakeBack").booleanValue()).isTrue();
+      assertThat(mending.at("/last/why").stringValue()).contains("nothing here is damaged");
     }
   }
 

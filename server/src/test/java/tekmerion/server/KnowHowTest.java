@@ -149,6 +149,56 @@ class KnowHowTest {
     assertThat(firstCause(mara, number)).isEqualTo("fan-failed");
   }
 
+  /** As another server would: a row in the table, and nobody tells this one. */
+  private static void elsewhere(RunningServer.Shop shop, String sign, int version, String link)
+      throws Exception {
+    String body =
+        ("{\"what\":\"LIKELIHOOD\",\"id\":\"%s\",\"likelihood\":"
+                + "{\"cause\":\"fan-failed\",\"link\":%s,\"jobs\":null}}")
+            .formatted(sign, link);
+    shop.asOwner(
+        ("INSERT INTO know_how_change (subject, entry, version, body, reason, decided_by,"
+                + " decided_at) VALUES ('SIGN', '%s', %d, '%s', 'from the other server',"
+                + " (SELECT MIN(id) FROM account), NOW(6))")
+            .formatted(sign, version, body));
+  }
+
+  /**
+   * One that does not hold together any more is left out and told, and the others stay in force.
+   */
+  @Test
+  void aChangeOfAnotherServerIsSeenAndOneThatDoesNotHoldIsLeftOut(RunningServer.Shop shop)
+      throws Exception {
+    ShopClient mara = shop.signedIn("mara");
+    String sign = "noise.fan";
+    String path = "/api/know-how/entries/SIGN/" + sign;
+    JsonNode shipped = mara.get(path).body();
+    int levels = shipped.get("levels").size();
+    double first = 0.25;
+    String link = "[%s%s]".formatted(first, (", " + (1 - first) / (levels - 1)).repeat(levels - 1));
+
+    elsewhere(shop, sign, 1, link);
+
+    long until = System.nanoTime() + 10_000_000_000L;
+    while (!weighedBy(mara, sign).contains("0.25") && System.nanoTime() < until) {
+      Thread.sleep(100);
+    }
+    assertThat(weighedBy(mara, sign)).contains("0.25"); // the list is of what is weighed by
+
+    elsewhere(shop, sign, 2, "[0.9, 0.9]");
+
+    JsonNode entry = mara.get(path).body();
+    assertThat(entry.at("/sign/links/fan-failed/0").doubleValue()).isEqualTo(first);
+    assertThat(entry.at("/history/0/leftOut").isNull()).isTrue();
+    assertThat(entry.at("/history/1/leftOut").stringValue()).contains("noise.fan");
+    shop.asOwner("DELETE FROM know_how_change WHERE entry = '" + sign + "'");
+    assertThat(mara.get(path).body().get("sign")).isEqualTo(shipped.get("sign"));
+  }
+
+  private static String weighedBy(ShopClient shop, String sign) {
+    return shop.get("/api/know-how?text=" + sign).body().at("/signs/0/links").toString();
+  }
+
   @Test
   void aLeadTakesOverWhatManyProvenJobsSay(RunningServer.Shop shop) throws Exception {
     ShopClient ines = shop.signedIn();

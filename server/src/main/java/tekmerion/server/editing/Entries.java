@@ -83,9 +83,9 @@ class Entries {
   }
 
   Entry of(EntryKind subject, String id) {
-    // In this order what is shown is never older than the version it is shown under.
-    List<Version> history = history(subject, id);
-    KnowHow now = knowHow.newest();
+    ShopKnowHow.InForce inForce = knowHow.newest();
+    List<Version> history = history(inForce, subject, id);
+    KnowHow now = inForce.knowHow();
     Optional<SignKind> sign = only(EntryKind.SIGN, subject, now.sign(id));
     Optional<Cause> cause = only(EntryKind.CAUSE, subject, now.cause(id));
     Optional<Move> move = only(EntryKind.MOVE, subject, now.move(id));
@@ -152,12 +152,16 @@ class Entries {
         .orElse(sign.levels());
   }
 
-  private List<Version> history(EntryKind subject, String id) {
+  /** Up to what is in force: the number of its versions is that of what is shown. */
+  private List<Version> history(ShopKnowHow.InForce of, EntryKind subject, String id) {
     List<Version> history = new ArrayList<>();
     List<Edit.Noted> inForce = new ArrayList<>();
     KnowHow before = KnowHow.shipped();
     for (KnowHowChanges.Kept kept : changes.all()) {
-      String leftOut = knowHow.leftOut().get(kept.id());
+      if (kept.id() > of.newest()) {
+        break;
+      }
+      String leftOut = of.leftOut().get(kept.id());
       if (leftOut == null) {
         inForce.add(kept.noted());
       }

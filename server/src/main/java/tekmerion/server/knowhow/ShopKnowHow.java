@@ -22,13 +22,15 @@ import tekmerion.core.knowhow.Mistakes;
 public class ShopKnowHow {
   private static final Logger LOG = LoggerFactory.getLogger(ShopKnowHow.class);
   private final KnowHowChanges changes;
-  private volatile State state;
+  private volatile InForce state;
 
   /**
+   * What is weighed by at a moment; its three parts belong together.
+   *
    * @param newest id of the last change in it
    * @param leftOut why a change is not in force, by its id
    */
-  private record State(KnowHow knowHow, long newest, Map<Long, String> leftOut) {}
+  public record InForce(KnowHow knowHow, long newest, Map<Long, String> leftOut) {}
 
   ShopKnowHow(KnowHowChanges changes) {
     this.changes = changes;
@@ -40,12 +42,12 @@ public class ShopKnowHow {
     return state.knowHow();
   }
 
-  /** As {@link #now}, with every change that is kept by now, whichever server kept it. */
-  public KnowHow newest() {
+  /** With every change that is kept by now, whichever server kept it. */
+  public InForce newest() {
     if (changes.newest() != state.newest()) {
       reload();
     }
-    return now();
+    return state;
   }
 
   /** Why changes are not in force, by their ids. */
@@ -59,13 +61,13 @@ public class ShopKnowHow {
     long newest = all.isEmpty() ? 0 : all.get(all.size() - 1).id();
     try {
       List<Edit.Noted> edits = all.stream().map(KnowHowChanges.Kept::noted).toList();
-      state = new State(KnowHow.shipped().with(edits), newest, Map.of());
+      state = new InForce(KnowHow.shipped().with(edits), newest, Map.of());
     } catch (Mistakes e) {
       state = oneByOne(all, newest);
     }
   }
 
-  private static State oneByOne(List<KnowHowChanges.Kept> all, long newest) {
+  private static InForce oneByOne(List<KnowHowChanges.Kept> all, long newest) {
     List<Edit.Noted> good = new ArrayList<>();
     Map<Long, String> leftOut = new HashMap<>();
     KnowHow knowHow = KnowHow.shipped();
@@ -79,7 +81,7 @@ public class ShopKnowHow {
         LOG.warn("change {} of the know-how is not in force: {}", change.id(), e.getMessage());
       }
     }
-    return new State(knowHow, newest, Map.copyOf(leftOut));
+    return new InForce(knowHow, newest, Map.copyOf(leftOut));
   }
 
   @Scheduled(fixedDelay = 1000)
