@@ -54,3 +54,19 @@ it('teaches the first move on an empty floor', async () => {
 
   expect(await screen.findByRole('link', { name: 'Take the first one in.' })).toBeVisible();
 });
+
+it('names copies that are due for erasing, also when nothing else is in the shop', async () => {
+  const due = (job: string) => ({
+    job,
+    machine: 'Ostrel 17 laptop',
+    driveKey: 'drive-a',
+    dueAt: '2026-11-20T12:00:00Z',
+  });
+  shop({ ...floor(), dueCopies: [due('J-7'), due('J-8')] });
+
+  expect(await screen.findByText('2 copies of customers’ data are due for erasing:')).toBeVisible();
+  expect(screen.getByRole('link', { name: 'J-7 Ostrel 17 laptop' })).toHaveAttribute(
+    'href',
+    '/rescue/J-7/drive-a',
+  );
+});

@@ -77,13 +77,17 @@ export function OwnMoveView() {
 }
 
 /** Same name, same id: the second of a name is refused, as it should be. */
-export const idOf = (name: string) =>
-  `own.${name
+export function idOf(name: string): string {
+  const plain = name
     .toLowerCase()
     .normalize('NFKD')
+    .replace(/\p{M}/gu, '')
     .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-|-$/g, '')
-    .slice(0, 48)}`;
+    .replace(/^-|-$/g, '');
+  // Of letters that are not Latin their numbers.
+  const words = plain !== '' ? plain : [...name.trim()].map((c) => c.codePointAt(0)).join('-');
+  return `own.${words.slice(0, 48)}`;
+}
 
 function Draft({ choices }: { choices: KnowHowChoices }) {
   const navigate = useNavigate();

@@ -75,8 +75,8 @@ function Came({ run }: { run: DriveRun }) {
         .map((p) => `${bytes(p.length)} at byte ${p.offset.toLocaleString('en')}`)
         .join(', ')}
       ). Now: {m.why}.{m.left.length > 0 && ` Left as it is: ${m.left.join(' ')}`}
-      {run.why !== null && ` ${run.why}.`} What stood there is kept in <Mono>{m.keptIn}</Mono> of the
-      bench machine’s folder of copies.
+      {run.why !== null && ` ${run.why}.`} What stood there is kept in <Mono>{m.keptIn}</Mono> of
+      the bench machine’s folder of copies.
     </p>
   );
 }

@@ -268,3 +268,32 @@ it('shows small pictures of what was found by its content, and how much is missi
   expect(screen.getByText(/1 more has a part that was not read/)).toBeTruthy();
   expect(screen.getByText(/checked: its table/)).toBeTruthy();
 });
+
+it('says what locks putting back, and what came of a try that wrote nothing', async () => {
+  const last = driveRun({
+    kind: 'MEND',
+    endedAt: '2026-11-23T12:05:00Z',
+    end: 'COULD_NOT_RUN',
+    why: 'refused by the probe: the release has run out',
+  });
+  const lock = {
+    reason: 'It writes, and the data is wanted.',
+    opens: 'Opens when it is verified.',
+  };
+  const pieces = ['The boot sector is lost; a copy of it is intact'];
+  at(data({ mending: { pieces, lock, last, canTakeBack: false } }));
+  expect(await screen.findByText(/Locked: It writes, and the data is wanted/)).toBeTruthy();
+  expect(screen.getByText(/the release has run out/)).toBeTruthy();
+  expect(screen.queryByRole('button', { name: /Write it anew/ })).toBeNull();
+});
+
+it('says that a survey is older than what was written since', async () => {
+  const looked = driveRun({ kind: 'SURVEY', endedAt: '2026-11-23T11:00:00Z', survey });
+  const last = driveRun({
+    kind: 'MEND',
+    endedAt: '2026-11-23T12:05:00Z',
+    mended: { phase: '', pieces: [], written: 1, left: [], keptIn: 'x', why: 'Fine' },
+  });
+  at(data({ survey: looked, mending: { pieces: [], lock: null, last, canTakeBack: true } }));
+  expect(await screen.findByText(/written to since: survey it again/)).toBeTruthy();
+});
