@@ -126,7 +126,7 @@ class ArrowsTest {
   void gatesNeverAskProbabilities() {
     noClasses()
         .that()
-        .resideInAPackage("tekmerion.core.gate..")
+        .resideInAPackage("tekmerion.core.permit..")
         .should()
         .dependOnClassesThat()
         .resideInAPackage("tekmerion.core.weigh..")

@@ -14,7 +14,7 @@ import org.openjdk.jmh.annotations.Mode;
 import org.openjdk.jmh.annotations.OutputTimeUnit;
 import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.State;
-import tekmerion.core.gate.Stance;
+import tekmerion.core.permit.DataStatus;
 import tekmerion.core.knowhow.Cause;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.SignKind;
@@ -66,7 +66,7 @@ public class WeighBenchmark {
         List.of("mount-failure"),
         DRIVE,
         usual,
-        new NextMoves.Situation(Stance.WANTED, Optional.empty(), Set.of(), true));
+        new NextMoves.Situation(DataStatus.WANTED, Optional.empty(), Set.of(), true));
   }
 
   private static Sign seen(String id, String level) {

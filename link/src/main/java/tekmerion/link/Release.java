@@ -8,7 +8,7 @@ import java.util.HexFormat;
 import java.util.UUID;
 import javax.crypto.Mac;
 import javax.crypto.spec.SecretKeySpec;
-import tekmerion.core.gate.Stance;
+import tekmerion.core.permit.DataStatus;
 
 /**
  * What the server lets a probe write to, for one drive and one decision. It is authenticated with a
@@ -33,7 +33,7 @@ public record Release(
     String model,
     String serial,
     long sizeBytes,
-    Stance stance,
+    DataStatus stance,
     Instant until,
     String mac) {
   private static final String HMAC = "HmacSHA256";
@@ -46,7 +46,7 @@ public record Release(
       String model,
       String serial,
       long sizeBytes,
-      Stance stance,
+      DataStatus stance,
       Instant until,
       byte[] key) {
     Release open = new Release(run, kind, driveKey, model, serial, sizeBytes, stance, until, "");

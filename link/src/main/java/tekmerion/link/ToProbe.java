@@ -3,7 +3,7 @@ package tekmerion.link;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.util.UUID;
-import tekmerion.core.gate.Stance;
+import tekmerion.core.permit.DataStatus;
 
 /** What the server sends: a fixed set; nothing in it is ever executed as text. */
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "type")
@@ -42,7 +42,7 @@ public sealed interface ToProbe {
       String driveKey,
       RunKind run,
       boolean gentle,
-      Stance stance,
+      DataStatus stance,
       CopyOrder copy,
       Release release)
       implements ToProbe {
@@ -52,7 +52,7 @@ public sealed interface ToProbe {
         String driveKey,
         RunKind run,
         boolean gentle,
-        Stance stance,
+        DataStatus stance,
         CopyOrder copy) {
       this(requestId, driveKey, run, gentle, stance, copy, null);
     }

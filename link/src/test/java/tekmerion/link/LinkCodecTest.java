@@ -24,7 +24,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
-import tekmerion.core.gate.Stance;
+import tekmerion.core.permit.DataStatus;
 import tekmerion.core.page.RawPage;
 import tekmerion.core.port.PageAnswer;
 import tekmerion.core.port.PageKind;
@@ -213,7 +213,7 @@ class LinkCodecTest {
         arguments(
             "to-probe",
             ToProbe.class,
-            new ToProbe.StartRun(ID, "drive-a", RunKind.SURFACE, true, Stance.WANTED, null)),
+            new ToProbe.StartRun(ID, "drive-a", RunKind.SURFACE, true, DataStatus.WANTED, null)),
         arguments(
             "to-probe", ToProbe.class, new ToProbe.StopRun(ID, "drive-a", RunKind.SURFACE, true)),
         arguments(
@@ -321,7 +321,7 @@ class LinkCodecTest {
                 "drive-a",
                 RunKind.ERASE,
                 false,
-                Stance.NOT_WANTED,
+                DataStatus.NOT_WANTED,
                 null,
                 Release.of(
                     ID,
@@ -330,7 +330,7 @@ class LinkCodecTest {
                     "HELM-1000S",
                     "19-B",
                     9,
-                    Stance.NOT_WANTED,
+                    DataStatus.NOT_WANTED,
                     NOON,
                     new byte[32]))),
         arguments(
@@ -341,7 +341,7 @@ class LinkCodecTest {
                 "drive-a",
                 RunKind.FILE_COPY,
                 true,
-                Stance.WANTED,
+                DataStatus.WANTED,
                 new CopyOrder("J-2291", 1, List.of("Scores", "")))),
         arguments(
             "enrolment-request",
@@ -369,7 +369,7 @@ class LinkCodecTest {
     byte[] key = Release.key("a token");
     Release r =
         Release.of(
-            ID, RunKind.ERASE, "drive-a", "HELM-1000S", "19-B", 9, Stance.NOT_WANTED, NOON, key);
+            ID, RunKind.ERASE, "drive-a", "HELM-1000S", "19-B", 9, DataStatus.NOT_WANTED, NOON, key);
 
     assertThat(r.holds(key)).isTrue();
     assertThat(r.holds(Release.key("another token"))).isFalse();
@@ -389,7 +389,7 @@ class LinkCodecTest {
                 new Release(
                     ID, r.kind(), "drive-a", r.model(), "19-B", 8, r.stance(), NOON, r.mac()),
                 new Release(
-                    ID, r.kind(), "drive-a", r.model(), "19-B", 9, Stance.WANTED, NOON, r.mac()),
+                    ID, r.kind(), "drive-a", r.model(), "19-B", 9, DataStatus.WANTED, NOON, r.mac()),
                 new Release(
                     ID, r.kind(), "drive-a", r.model(), "19-B", 9, r.stance(), later, r.mac()),
                 new Release(ID, r.kind(), "drive-a", r.model(), "19-B", 9, r.stance(), NOON, null)))

@@ -13,7 +13,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 import tekmerion.launch.ShopClient;
 import tools.jackson.databind.JsonNode;
 
-/** Stance, gates and rulings through the API; job J-2296, whose owner wants the data. */
+/** DataStatus, gates and rulings through the API; job J-2296, whose owner wants the data. */
 @ExtendWith(RunningServer.class)
 class RulingTest {
   private static final String JOB = "/api/jobs/J-2296";

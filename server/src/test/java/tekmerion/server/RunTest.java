@@ -8,7 +8,7 @@ import java.util.Map;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
-import tekmerion.core.gate.Stance;
+import tekmerion.core.permit.DataStatus;
 import tekmerion.core.page.RawPage;
 import tekmerion.core.port.PageAnswer;
 import tekmerion.core.port.PageKind;
@@ -124,7 +124,7 @@ class RunTest {
       ToProbe.StartRun asked = peer.next(ToProbe.StartRun.class);
       assertThat(asked)
           .isEqualTo(
-              new ToProbe.StartRun(id, "drive-a", RunKind.SURFACE, true, Stance.WANTED, null));
+              new ToProbe.StartRun(id, "drive-a", RunKind.SURFACE, true, DataStatus.WANTED, null));
       assertThat(start(ines, at, RunKind.SELF_TEST_SHORT).status()).isEqualTo(409);
 
       peer.send(new ToServer.RunProgress(id, 0.61, 4_000, 720, 610L, surface(0.61, 3), null));

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import tekmerion.core.knowhow.KnowHow.Entries;
+import tekmerion.core.permit.Load;
 
 /**
  * One change that a shop makes to its know-how. What code or recorded jobs rely on cannot be
@@ -171,6 +172,7 @@ public sealed interface Edit {
    * @param of kind of part it is done to; "machine" for the whole
    * @param reach how far the machine must get for it
    * @param touch from 0 to 4: what erases is guided by what ships only
+   * @param loads what it works for long: its locks follow from that as those of any move
    * @param looksAt what is looked at
    * @param levels words of what may be seen, the first for "nothing there"
    * @param leak probability of each when no cause is at work
@@ -185,6 +187,7 @@ public sealed interface Edit {
       String of,
       String reach,
       int touch,
+      List<Load> loads,
       List<Integer> minutes,
       List<String> families,
       List<String> needs,
@@ -230,7 +233,7 @@ public sealed interface Edit {
               place,
               of,
               null,
-              false,
+              loads,
               families,
               List.of(),
               reach,

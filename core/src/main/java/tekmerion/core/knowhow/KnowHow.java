@@ -32,7 +32,8 @@ public final class KnowHow {
           read("signs.yaml", SignKind[].class),
           read("questions.yaml", Question[].class),
           moveFiles(),
-          read("remedies.yaml", Remedy[].class));
+          read("remedies.yaml", Remedy[].class),
+          read("hazards.yaml", Hazard[].class));
 
   private final Map<String, Family> families;
   private final Map<String, Cause> causes;
@@ -41,6 +42,7 @@ public final class KnowHow {
   private final Map<String, Move> moves;
   private final Map<String, Remedy> remedies;
   private final Set<String> aside;
+  private final List<Hazard> hazards;
 
   /**
    * @throws Mistakes if it does not hold together
@@ -51,7 +53,8 @@ public final class KnowHow {
       List<SignKind> signs,
       List<Question> questions,
       List<Move.File> moves,
-      List<Remedy> remedies) {
+      List<Remedy> remedies,
+      List<Hazard> hazards) {
     List<String> mistakes = new ArrayList<>();
     this.families = byId(families, Family::id, mistakes);
     this.causes = byId(causes, Cause::id, mistakes);
@@ -67,6 +70,8 @@ public final class KnowHow {
         byId(moves.stream().flatMap(file -> file.moves().stream()).toList(), Move::id, mistakes);
     this.remedies = byId(remedies, Remedy::id, mistakes);
     this.aside = Set.of();
+    this.hazards = List.copyOf(hazards);
+    hazards.forEach(hazard -> hazard.check(this, mistakes));
     all.forEach(sign -> checkSign(sign, mistakes));
     questions.forEach(question -> checkQuestion(question, mistakes));
     new MoveChecks(this, mistakes).check();
@@ -103,6 +108,7 @@ public final class KnowHow {
     moves = entries.moves;
     remedies = entries.remedies;
     aside = entries.aside;
+    hazards = before.hazards;
     List<String> mistakes = new ArrayList<>();
     causes.values().forEach(cause -> checkCause(cause, mistakes));
     signs.values().forEach(sign -> checkSign(sign, mistakes));
@@ -135,6 +141,11 @@ public final class KnowHow {
         mistakes.add(e.getMessage());
       }
     }
+  }
+
+  /** What makes a drive or a battery one that must be spared. */
+  public List<Hazard> hazards() {
+    return hazards;
   }
 
   public List<Family> families() {

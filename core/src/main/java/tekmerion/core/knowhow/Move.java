@@ -8,7 +8,9 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import tekmerion.core.gate.Touch;
+import tekmerion.core.permit.Effects;
+import tekmerion.core.permit.Load;
+import tekmerion.core.permit.Touch;
 
 /**
  * Something that can be done next.
@@ -18,7 +20,7 @@ import tekmerion.core.gate.Touch;
  * @param place group in the checking order
  * @param of kind of part it is done to; "machine" for the whole
  * @param by the probe's work that does it; null if a technician does it by hand
- * @param stress whether it loads a drive for long
+ * @param loads what it works for long; null if the file does not say
  * @param families complaint families it makes sense for; empty for all
  * @param kinds kinds of machine it can be made on, levels of the sign {@code kind}; empty for all
  * @param reach how far the machine must get, a level of the sign {@code reach}
@@ -45,7 +47,7 @@ public record Move(
     String place,
     String of,
     By by,
-    Boolean stress,
+    List<Load> loads,
     List<String> families,
     List<String> kinds,
     String reach,
@@ -161,7 +163,7 @@ public record Move(
 
   public Move {
     of = of == null ? Cause.WHOLE_MACHINE : of;
-    stress = stress != null && stress;
+    loads = loads == null ? null : List.copyOf(loads);
     families = listed(families);
     kinds = listed(kinds);
     upTo = upTo == null ? "desktop" : upTo;
@@ -189,7 +191,7 @@ public record Move(
         place,
         of,
         by,
-        stress,
+        loads,
         edit.families(),
         kinds,
         reach,
@@ -215,6 +217,11 @@ public record Move(
 
   public Touch touches() {
     return Touch.values()[touch];
+  }
+
+  /** All that its permission depends on. */
+  public Effects effects() {
+    return new Effects(touches(), loads == null ? Set.of() : Set.copyOf(loads));
   }
 
   /** The instructions with their timers. */

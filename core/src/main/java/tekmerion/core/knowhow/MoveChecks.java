@@ -8,6 +8,9 @@ import java.util.Set;
 
 /** What must hold of moves and remedies, and between them and causes and signs. */
 final class MoveChecks {
+  /** From here on something is worked for long; the shop's convention. */
+  private static final int MINUTES_THAT_LOAD = 20;
+
   private final KnowHow knowHow;
   private final List<String> mistakes;
 
@@ -36,6 +39,11 @@ final class MoveChecks {
     }
     if (move.touch() == null || move.touch() < 0 || move.touch() > 5) {
       say(move, "needs a touch from 0 to 5");
+    }
+    if (move.loads() == null
+        && move.minutes().size() == 2
+        && move.minutes().get(1) >= MINUTES_THAT_LOAD) {
+      say(move, "goes on for long and does not say what it loads");
     }
     if (!(move.risk() >= 0 && move.risk() <= 1)) {
       say(move, "has a data risk outside 0 to 1");

@@ -2,7 +2,7 @@ package tekmerion.core.knowhow;
 
 import java.util.List;
 import java.util.Map;
-import tekmerion.core.gate.Touch;
+import tekmerion.core.permit.Touch;
 import tekmerion.core.ruling.Course;
 
 /**

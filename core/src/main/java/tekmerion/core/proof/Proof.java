@@ -3,7 +3,7 @@ package tekmerion.core.proof;
 import java.util.List;
 import java.util.Optional;
 import org.apache.commons.statistics.distribution.BetaDistribution;
-import tekmerion.core.gate.Proven;
+import tekmerion.core.permit.Proven;
 
 /**
  * How often what failed must be repeated without failing, until its absence means something.

@@ -4,8 +4,8 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
-import tekmerion.core.gate.Proven;
-import tekmerion.core.gate.Stance;
+import tekmerion.core.permit.Proven;
+import tekmerion.core.permit.DataStatus;
 import tekmerion.core.ruling.Course;
 
 /**
@@ -36,7 +36,7 @@ public record OwnerFacts(
     boolean sure,
     List<Course> courses,
     List<String> changes,
-    Stance stance,
+    DataStatus stance,
     Optional<List<String>> lost,
     long lostInAll,
     List<String> replaced,

@@ -1,7 +1,7 @@
 package tekmerion.core.ruling;
 
 import java.util.List;
-import tekmerion.core.gate.Touch;
+import tekmerion.core.permit.Touch;
 import tekmerion.core.words.Sentences;
 
 /** What can be decided for a machine. A ruling names one or several in order. */

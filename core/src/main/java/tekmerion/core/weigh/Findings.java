@@ -3,7 +3,7 @@ package tekmerion.core.weigh;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
-import tekmerion.core.gate.Suspicion;
+import tekmerion.core.permit.Suspicion;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Remedy;
 import tekmerion.core.ruling.Course;

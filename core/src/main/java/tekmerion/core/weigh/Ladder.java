@@ -2,7 +2,8 @@ package tekmerion.core.weigh;
 
 import java.util.Optional;
 import java.util.Set;
-import tekmerion.core.gate.GateAnswer;
+import tekmerion.core.permit.Lock;
+import tekmerion.core.permit.Permission;
 import tekmerion.core.words.Sentences;
 
 /**
@@ -18,7 +19,7 @@ final class Ladder {
   private Ladder() {}
 
   /** Locks what presupposes sound metal, naming what is under suspicion. */
-  static Optional<GateAnswer.Locked> hardwareLock(Network network, Posterior faults) {
+  static Optional<Permission.Locked> hardwareLock(Network network, Posterior faults) {
     int worst = -1;
     for (int i = 0; i < network.instances().size(); i++) {
       Network.Instance at = network.instances().get(i);
@@ -33,7 +34,8 @@ final class Ladder {
     }
     Network.Instance at = network.instances().get(worst);
     return Optional.of(
-        new GateAnswer.Locked(
+        new Permission.Locked(
+            Lock.HARDWARE_SUSPECTED,
             "Hardware before software: %s, %s, is not cleared."
                 .formatted(
                     Sentences.lowerFirst(at.cause().name()),

@@ -9,9 +9,11 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
-import tekmerion.core.gate.Gate;
-import tekmerion.core.gate.GateAnswer;
-import tekmerion.core.gate.Stance;
+import tekmerion.core.permit.Action;
+import tekmerion.core.permit.Lock;
+import tekmerion.core.permit.Permission;
+import tekmerion.core.permit.Permissions;
+import tekmerion.core.permit.DataStatus;
 import tekmerion.core.knowhow.Cause;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Move;
@@ -72,13 +74,22 @@ public final class NextMoves {
   /**
    * What holds of the machine beside its signs.
    *
-   * @param stance of the data on its drives
-   * @param decisive why a drive is failing for sure; empty if nothing says so
+   * @param permissions what is permitted in the job
    * @param done moves that were made or could not be made, {@code move@part}
    * @param probe whether a probe is there to do what only a probe can
    */
-  public record Situation(
-      Stance stance, Optional<String> decisive, Set<String> done, boolean probe) {}
+  public record Situation(Permissions permissions, Set<String> done, boolean probe) {
+    /** Of one drive of which only this is known: for simulations, benchmarks and files. */
+    public static Situation assumed(
+        DataStatus status, Optional<String> failing, Set<String> done, boolean probe) {
+      return new Situation(
+          Permissions.of(tekmerion.core.permit.Situation.assumed(status, failing)), done, probe);
+    }
+
+    private DataStatus data() {
+      return permissions.least();
+    }
+  }
 
   /**
    * A move that could be made.
@@ -96,7 +107,7 @@ public final class NextMoves {
       double savedMinutes,
       double worth,
       String why,
-      Optional<GateAnswer.Locked> lock) {
+      Optional<Permission.Locked> lock) {
     /** Identity among the moves of a job. */
     public String id() {
       return move.id() + "@" + part.key();
@@ -135,7 +146,7 @@ public final class NextMoves {
     this.at = at;
     this.faults = network.posterior().heavy(LEAST_SHARE);
     this.plans = new Plans(knowHow, network, faults);
-    this.stake = Stake.of(at.stance());
+    this.stake = Stake.of(at.data());
     this.now = plans.least(faults, stake);
     this.mended =
         knowHow.moves().stream()
@@ -330,8 +341,8 @@ public final class NextMoves {
 
   /** What a verified copy saves, beside what it tells: nothing can be lost any more. */
   private double securedMinutes(Move move) {
-    return move.act() == Move.Act.COPY && !at.stance().allowsWriting()
-        ? now - plans.least(faults, Stake.of(Stance.COPY_VERIFIED))
+    return move.act() == Move.Act.COPY && !at.data().allowsWriting()
+        ? now - plans.least(faults, Stake.of(DataStatus.COPY_VERIFIED))
         : 0;
   }
 
@@ -339,38 +350,39 @@ public final class NextMoves {
     return move.risk() * stake.dataLossMinutes();
   }
 
-  private Optional<GateAnswer.Locked> lock(Move move, Part part) {
+  private Optional<Permission.Locked> lock(Move move, Part part) {
     if (reach().isPresent() && rungs(reach().get()) < rungs(move.reach())) {
       return Optional.of(
-          new GateAnswer.Locked(
+          new Permission.Locked(
+              Lock.DOES_NOT_START_SO_FAR,
               "The machine does not get that far: it needs %s.".formatted(reachWords(move.reach())),
               move.detours().isEmpty()
                   ? "Opens when it gets there."
                   : "Detour: %s.".formatted(detourNames(move, part))));
     }
-    if (Gate.ofData(move.touches(), at.stance()) instanceof GateAnswer.Locked locked) {
-      return Optional.of(locked);
+    Optional<Permission.Locked> locked =
+        at.permissions().of(new Action.Make(move.effects(), part.key())).locked();
+    if (locked.isPresent()) {
+      return locked;
     }
-    if (Gate.ofStress(move.stress(), at.decisive(), at.stance())
-        instanceof GateAnswer.Locked locked) {
-      return Optional.of(locked);
-    }
-    if (move.presupposes().contains(Move.Presupposed.COPY) && !at.stance().allowsWriting()) {
+    if (move.presupposes().contains(Move.Presupposed.COPY) && !at.data().allowsWriting()) {
       return Optional.of(
-          new GateAnswer.Locked(
+          new Permission.Locked(
+              Lock.DATA_NOT_SAFE,
               "It presupposes that nothing can be lost, and the data on the drive is %s."
-                  .formatted(at.stance().words()),
+                  .formatted(at.data().words()),
               "Opens when a copy is verified, or the owner signs that it is not wanted."));
     }
     if (move.presupposes().contains(Move.Presupposed.HARDWARE)) {
-      Optional<GateAnswer.Locked> suspect = Ladder.hardwareLock(network, faults);
+      Optional<Permission.Locked> suspect = Ladder.hardwareLock(network, faults);
       if (suspect.isPresent()) {
         return suspect;
       }
     }
     if (move.by() != null && !at.probe()) {
       return Optional.of(
-          new GateAnswer.Locked(
+          new Permission.Locked(
+              Lock.NEEDS_PROBE,
               "Only a probe can do it.", "Opens when it sits in a bay with a probe."));
     }
     return Optional.empty();

@@ -1,6 +1,6 @@
 package tekmerion.core.weigh;
 
-import tekmerion.core.gate.Stance;
+import tekmerion.core.permit.DataStatus;
 
 /**
  * What is at stake, in minutes of work, so that time, parts, data and a comeback add up in one
@@ -24,7 +24,7 @@ public record Stake(double dataLossMinutes) {
   /** Until the owner answers, data counts as wanted. */
   public static final Stake UNKNOWN = new Stake(WANTED_MINUTES);
 
-  public static Stake of(Stance stance) {
+  public static Stake of(DataStatus stance) {
     return switch (stance) {
       case NOT_WANTED, COPY_VERIFIED -> new Stake(0);
       case COPIED -> new Stake(COPIED_MINUTES);

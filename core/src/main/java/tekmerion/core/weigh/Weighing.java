@@ -8,7 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
-import tekmerion.core.gate.Stance;
+import tekmerion.core.permit.DataStatus;
 import tekmerion.core.knowhow.Cause;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.ruling.Course;
@@ -50,7 +50,7 @@ public final class Weighing {
    */
   public static Weighed of(
       KnowHow knowHow, Collection<String> families, List<Part> parts, List<Sign> signs) {
-    return of(knowHow, families, parts, signs, Stance.UNKNOWN);
+    return of(knowHow, families, parts, signs, DataStatus.NOT_ASKED);
   }
 
   /**
@@ -61,7 +61,7 @@ public final class Weighing {
       Collection<String> families,
       List<Part> parts,
       List<Sign> signs,
-      Stance stance) {
+      DataStatus stance) {
     Network network = Network.of(knowHow, families, parts, signs);
     Weighing weighing = new Weighing(network);
     Plans plans = new Plans(knowHow, network, weighing.posterior);

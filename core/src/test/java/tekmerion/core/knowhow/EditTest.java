@@ -10,7 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
-import tekmerion.core.gate.Stance;
+import tekmerion.core.permit.DataStatus;
 import tekmerion.core.sign.Sign;
 import tekmerion.core.weigh.NextMoves;
 import tekmerion.core.weigh.Weighed;
@@ -93,7 +93,7 @@ class EditTest {
   void aMoveOfTheShopsOwnIsOfferedAndWhatItTellsCounts() {
     KnowHow own = with(SNIFF);
     NextMoves.Situation at =
-        new NextMoves.Situation(Stance.UNKNOWN, Optional.empty(), Set.of(), false);
+        new NextMoves.Situation(DataStatus.NOT_ASKED, Optional.empty(), Set.of(), false);
 
     assertThat(NextMoves.of(own, List.of("noise-heat"), DRIVE, List.of(), at).moves())
         .extracting(NextMoves.Ranked::id)

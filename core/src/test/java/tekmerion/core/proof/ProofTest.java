@@ -9,7 +9,7 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import tekmerion.core.gate.Proven;
+import tekmerion.core.permit.Proven;
 
 class ProofTest {
   @ParameterizedTest(name = "failed {0} of {1}: {2} clean ones")

@@ -8,8 +8,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
-import tekmerion.core.gate.Proven;
-import tekmerion.core.gate.Stance;
+import tekmerion.core.permit.Proven;
+import tekmerion.core.permit.DataStatus;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.report.OwnerReport.Section;
 import tekmerion.core.ruling.Course;
@@ -17,7 +17,7 @@ import tekmerion.core.ruling.Course;
 class OwnerReportTest {
   private static final OwnerWords ENGLISH = new OwnerWords(Locale.UK);
 
-  private static OwnerFacts facts(Optional<String> cause, Stance stance, long lost) {
+  private static OwnerFacts facts(Optional<String> cause, DataStatus stance, long lost) {
     return new OwnerFacts(
         "Ostrel 17 laptop",
         false,
@@ -49,7 +49,7 @@ class OwnerReportTest {
   @Test
   void tellsAllOfItInPlainWords() {
     OwnerReport report =
-        OwnerReport.of(facts(Optional.of("failing-drive"), Stance.COPY_VERIFIED, 1), ENGLISH);
+        OwnerReport.of(facts(Optional.of("failing-drive"), DataStatus.COPY_VERIFIED, 1), ENGLISH);
 
     assertThat(report.title()).isEqualTo("What became of your Ostrel 17 laptop");
     assertThat(report.printed()).isEqualTo("Printed 29 November 2026"); // half past midnight there
@@ -73,7 +73,7 @@ class OwnerReportTest {
   /** What was not copied is not said to be lost, nor kept. */
   @Test
   void saysNothingOfACopyThatIsNone() {
-    OwnerReport report = OwnerReport.of(facts(Optional.empty(), Stance.WANTED, 0), ENGLISH);
+    OwnerReport report = OwnerReport.of(facts(Optional.empty(), DataStatus.WANTED, 0), ENGLISH);
 
     assertThat(lines(report, "Your data"))
         .containsExactly(
@@ -89,7 +89,7 @@ class OwnerReportTest {
     for (Course course : Course.values()) {
       assertThat(ENGLISH.has("course." + course.name())).as(course.name()).isTrue();
     }
-    for (Stance stance : Stance.values()) {
+    for (DataStatus stance : DataStatus.values()) {
       assertThat(ENGLISH.has("data." + stance.name())).as(stance.name()).isTrue();
     }
     ENGLISH

@@ -6,7 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import tekmerion.core.gate.Suspicion;
+import tekmerion.core.permit.Suspicion;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.sign.Sign;
 import tekmerion.core.weigh.Weighing.Part;

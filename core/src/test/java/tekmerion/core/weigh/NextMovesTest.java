@@ -10,7 +10,7 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import tekmerion.core.gate.Stance;
+import tekmerion.core.permit.DataStatus;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Move;
 import tekmerion.core.ruling.Course;
@@ -31,7 +31,7 @@ class NextMovesTest {
     return new Sign(id, "drive-a", level, id, Sign.Basis.intake());
   }
 
-  private static Advice advice(String family, Stance stance, String decisive, Sign... signs) {
+  private static Advice advice(String family, DataStatus stance, String decisive, Sign... signs) {
     return NextMoves.of(
         KnowHow.shipped(),
         List.of(family),
@@ -55,7 +55,7 @@ class NextMovesTest {
     "dead, nothing, light-fan-beep"
   })
   void theFirstMoveIsAGentleOneThatFitsTheComplaint(String family, String reach, String move) {
-    Advice advice = advice(family, Stance.WANTED, null, seen("reach", reach));
+    Advice advice = advice(family, DataStatus.WANTED, null, seen("reach", reach));
 
     assertThat(advice.moves().get(0).move().id()).isEqualTo(move);
     assertThat(advice.moves().get(0).move().touch()).isLessThanOrEqualTo(1);
@@ -63,7 +63,7 @@ class NextMovesTest {
 
   @Test
   void itIsEnoughWhenNoMoveThatCanBeMadeGainsItsMinutes() {
-    Advice open = advice("battery", Stance.WANTED, null, seen("reach", "desktop"));
+    Advice open = advice("battery", DataStatus.WANTED, null, seen("reach", "desktop"));
     Set<String> done = new HashSet<>();
     open.moves().stream().filter(r -> r.lock().isEmpty()).forEach(r -> done.add(r.id()));
     Advice after =
@@ -72,7 +72,7 @@ class NextMovesTest {
             List.of("battery"),
             DRIVE,
             List.of(seen("reach", "desktop")),
-            new NextMoves.Situation(Stance.WANTED, Optional.empty(), done, true));
+            new NextMoves.Situation(DataStatus.WANTED, Optional.empty(), done, true));
 
     assertThat(open.enough()).isFalse();
     assertThat(after.moves()).isNotEmpty().allSatisfy(r -> assertThat(r.lock()).isPresent());
@@ -83,7 +83,7 @@ class NextMovesTest {
   @Test
   void afterAResetThatFailedComesTheCleanInstallWithWhatThatPresupposes() {
     Sign[] failed = {seen("reach", "recovery"), seen("cure.reset-keeping", "failed")};
-    Advice suspect = advice("restart-loop", Stance.COPY_VERIFIED, null, failed);
+    Advice suspect = advice("restart-loop", DataStatus.COPY_VERIFIED, null, failed);
 
     // A drive makes a reset fail eighteen times as often as chance does: it is looked at first.
     assertThat(of(suspect, "clean-install").orElseThrow().lock().orElseThrow().reason())
@@ -98,7 +98,7 @@ class NextMovesTest {
       ofDrive("drive.reallocated", "none"),
       ofDrive("drive.uncorrectable", "none"),
     };
-    Ranked next = advice("restart-loop", Stance.COPY_VERIFIED, null, sound).moves().get(0);
+    Ranked next = advice("restart-loop", DataStatus.COPY_VERIFIED, null, sound).moves().get(0);
     assertThat(next.move().id()).isEqualTo("clean-install");
     assertThat(next.why())
         .startsWith("“Reset the system, keeping files” broke off half way")
@@ -106,20 +106,20 @@ class NextMovesTest {
         .contains("metal that is not under suspicion");
 
     Ranked wanted =
-        of(advice("restart-loop", Stance.WANTED, null, sound), "clean-install").orElseThrow();
+        of(advice("restart-loop", DataStatus.WANTED, null, sound), "clean-install").orElseThrow();
     assertThat(wanted.lock().orElseThrow().reason()).contains("the data on the drive is wanted");
   }
 
   @Test
   void onceItIsMendedTheComplaintIsNotTriedOnOtherThings() {
     Sign rolledBack = seen("cure.roll-back", "gone");
-    Advice before = advice("error-screen", Stance.COPY_VERIFIED, null, seen("reach", "desktop"));
+    Advice before = advice("error-screen", DataStatus.COPY_VERIFIED, null, seen("reach", "desktop"));
     Advice after =
-        advice("error-screen", Stance.COPY_VERIFIED, null, seen("reach", "desktop"), rolledBack);
+        advice("error-screen", DataStatus.COPY_VERIFIED, null, seen("reach", "desktop"), rolledBack);
     Advice back =
         advice(
             "error-screen",
-            Stance.COPY_VERIFIED,
+            DataStatus.COPY_VERIFIED,
             null,
             seen("reach", "desktop"),
             seen("cure.roll-back", "same"));
@@ -134,7 +134,7 @@ class NextMovesTest {
 
   @Test
   void nothingThatWritesIsOpenBeforeTheDataIsSafe() {
-    for (Stance stance : List.of(Stance.UNKNOWN, Stance.WANTED, Stance.COPIED)) {
+    for (DataStatus stance : List.of(DataStatus.NOT_ASKED, DataStatus.WANTED, DataStatus.COPIED)) {
       Advice advice = advice("restart-loop", stance, null, seen("reach", "recovery"));
 
       assertThat(advice.moves())
@@ -159,17 +159,17 @@ class NextMovesTest {
     };
 
     Ranked waits =
-        of(advice("restart-loop", Stance.COPY_VERIFIED, null, failing), "roll-back").orElseThrow();
+        of(advice("restart-loop", DataStatus.COPY_VERIFIED, null, failing), "roll-back").orElseThrow();
     assertThat(waits.lock().orElseThrow().reason())
         .startsWith("Hardware before software: failing drive");
-    assertThat(of(advice("restart-loop", Stance.COPY_VERIFIED, null, sound), "roll-back"))
+    assertThat(of(advice("restart-loop", DataStatus.COPY_VERIFIED, null, sound), "roll-back"))
         .hasValueSatisfying(r -> assertThat(r.lock()).isEmpty());
   }
 
   @Test
   void whatLoadsADriveIsLockedOnceItSurelyFails() {
     Advice advice =
-        advice("slow", Stance.WANTED, "It refuses every write.", seen("reach", "desktop"));
+        advice("slow", DataStatus.WANTED, "It refuses every write.", seen("reach", "desktop"));
 
     assertThat(of(advice, "surface-pass").orElseThrow().lock().orElseThrow().reason())
         .contains("loads a drive that is failing");
@@ -179,7 +179,7 @@ class NextMovesTest {
   @Test
   void tooLittleReachNamesTheDetour() {
     Ranked records =
-        of(advice("error-screen", Stance.WANTED, null, seen("reach", "firmware")), "stop-records")
+        of(advice("error-screen", DataStatus.WANTED, null, seen("reach", "firmware")), "stop-records")
             .orElseThrow();
 
     assertThat(records.lock().orElseThrow().opens())
@@ -189,8 +189,8 @@ class NextMovesTest {
   @Test
   void theCheapestPlanForAFailingDriveSecuresTheDataFirst() {
     Sign[] signs = {seen("reach", "loader"), ofDrive("drive.waiting-sectors", "many")};
-    Advice wanted = advice("mount-failure", Stance.WANTED, null, signs);
-    Advice given = advice("mount-failure", Stance.NOT_WANTED, null, signs);
+    Advice wanted = advice("mount-failure", DataStatus.WANTED, null, signs);
+    Advice given = advice("mount-failure", DataStatus.NOT_WANTED, null, signs);
 
     assertThat(wanted.plans().get(0).courses())
         .startsWith(Course.RECOVER_DATA)
@@ -206,13 +206,13 @@ class NextMovesTest {
 
     // Touch 3: no gate on writing locks it, but what it presupposes does.
     assertThat(
-            of(advice("not-seen", Stance.WANTED, null, reach), "firmware-renew")
+            of(advice("not-seen", DataStatus.WANTED, null, reach), "firmware-renew")
                 .orElseThrow()
                 .lock()
                 .orElseThrow()
                 .reason())
         .startsWith("It presupposes that nothing can be lost");
-    assertThat(of(advice("not-seen", Stance.COPY_VERIFIED, null, reach), "firmware-renew"))
+    assertThat(of(advice("not-seen", DataStatus.COPY_VERIFIED, null, reach), "firmware-renew"))
         .hasValueSatisfying(
             r ->
                 assertThat(r.lock().map(l -> l.reason()).orElse("")).doesNotContain("presupposes"));
@@ -223,7 +223,7 @@ class NextMovesTest {
     Advice after =
         advice(
             "slow",
-            Stance.WANTED,
+            DataStatus.WANTED,
             null,
             seen("reach", "desktop"),
             ofDrive("drive.report", "sound"));
@@ -242,9 +242,9 @@ class NextMovesTest {
       ofDrive("drive.trend", "growing")
     };
 
-    assertThat(advice("mount-failure", Stance.WANTED, null, signs).moves().get(0).move().id())
+    assertThat(advice("mount-failure", DataStatus.WANTED, null, signs).moves().get(0).move().id())
         .isEqualTo("rescue-copy");
-    assertThat(advice("mount-failure", Stance.NOT_WANTED, null, signs).moves().get(0).move().id())
+    assertThat(advice("mount-failure", DataStatus.NOT_WANTED, null, signs).moves().get(0).move().id())
         .isNotEqualTo("rescue-copy");
   }
 
@@ -257,7 +257,7 @@ class NextMovesTest {
             DRIVE,
             List.of(seen("reach", "nothing")),
             new NextMoves.Situation(
-                Stance.WANTED, Optional.empty(), Set.of("light-fan-beep@machine"), true));
+                DataStatus.WANTED, Optional.empty(), Set.of("light-fan-beep@machine"), true));
 
     assertThat(of(after, "light-fan-beep")).isEmpty();
   }
@@ -267,7 +267,7 @@ class NextMovesTest {
     List<Ranked> all = new ArrayList<>();
     KnowHow.shipped()
         .families()
-        .forEach(f -> all.addAll(advice(f.id(), Stance.UNKNOWN, null).moves()));
+        .forEach(f -> all.addAll(advice(f.id(), DataStatus.NOT_ASKED, null).moves()));
 
     assertThat(all)
         .filteredOn(r -> r.lock().isPresent())

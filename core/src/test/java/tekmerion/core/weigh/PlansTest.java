@@ -7,7 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
-import tekmerion.core.gate.Stance;
+import tekmerion.core.permit.DataStatus;
 import tekmerion.core.knowhow.Cause;
 import tekmerion.core.knowhow.Family;
 import tekmerion.core.knowhow.KnowHow;
@@ -76,14 +76,14 @@ class PlansTest {
     return new Remedy(id, id, course, "", List.of(work, wait), parts, touch, cures);
   }
 
-  private static List<Plan> plans(Stance stance) {
+  private static List<Plan> plans(DataStatus stance) {
     Network network =
         Network.of(KNOW_HOW, List.of("slow"), List.of(new Part("d", "drive", "d")), List.of());
     Posterior faults = network.posterior();
     return new Plans(KNOW_HOW, network, faults).rank(faults, Stake.of(stance));
   }
 
-  private static Plan plan(Stance stance, String... remedies) {
+  private static Plan plan(DataStatus stance, String... remedies) {
     return plans(stance).stream()
         .filter(p -> p.remedies().stream().map(Remedy::id).toList().equals(List.of(remedies)))
         .findFirst()
@@ -92,7 +92,7 @@ class PlansTest {
 
   @Test
   void doingNothingCostsTheComebackOfWhatTheOwnerCameFor() {
-    Plan nothing = plan(Stance.NOT_WANTED);
+    Plan nothing = plan(DataStatus.NOT_WANTED);
 
     // The loud fan, 0.3, is not behind "slow" and costs nothing.
     assertThat(nothing.fails()).isCloseTo(WORN, within(1e-9));
@@ -102,7 +102,7 @@ class PlansTest {
 
   @Test
   void aRemedyCostsItsWorkItsPartsAndWhatItDoesNotMend() {
-    Plan swap = plan(Stance.NOT_WANTED, "swap");
+    Plan swap = plan(DataStatus.NOT_WANTED, "swap");
 
     assertThat(swap.minutes()).isCloseTo(30 + 0.1 * 50, within(1e-9));
     assertThat(swap.parts()).isEqualTo(60);
@@ -113,28 +113,28 @@ class PlansTest {
   @Test
   void theDataIsRecoveredFirstWhereThatIsCheaperThanRiskingIt() {
     // Left alone it dies with WORN × 0.5; recovery fails with 0.02, and 0.1 more if it is worn.
-    Plan swap = plan(Stance.WANTED, "copy", "swap");
+    Plan swap = plan(DataStatus.WANTED, "copy", "swap");
 
     assertThat(swap.data()).isCloseTo(WORN * 0.5 * (0.02 + 0.1 * WORN) * WANTED, within(1e-6));
     assertThat(swap.minutes()).isCloseTo(35 + 20 + 0.1 * 100, within(1e-9));
     assertThat(swap.parts()).isEqualTo(70);
-    assertThat(plans(Stance.WANTED).get(0).courses()).startsWith(Course.RECOVER_DATA);
-    assertThat(plans(Stance.NOT_WANTED).get(0).courses()).doesNotContain(Course.RECOVER_DATA);
+    assertThat(plans(DataStatus.WANTED).get(0).courses()).startsWith(Course.RECOVER_DATA);
+    assertThat(plans(DataStatus.NOT_WANTED).get(0).courses()).doesNotContain(Course.RECOVER_DATA);
   }
 
   @Test
   void erasingWantedDataCostsAllOfIt() {
     // Recovered first; what recovery does not bring is lost for sure.
-    Plan wipe = plan(Stance.WANTED, "copy", "wipe");
+    Plan wipe = plan(DataStatus.WANTED, "copy", "wipe");
 
     assertThat(wipe.data()).isCloseTo(1.0 * (0.02 + 0.1 * WORN) * WANTED, within(1e-6));
-    assertThat(plan(Stance.COPY_VERIFIED, "wipe").data()).isZero();
+    assertThat(plan(DataStatus.COPY_VERIFIED, "wipe").data()).isZero();
   }
 
   @Test
   void twoRemediesAreTriedTheGentlerFirst() {
     // 0.9, then 0.9 of the rest: a hundredth is left.
-    assertThat(plan(Stance.NOT_WANTED, "swap", "wipe").fails())
+    assertThat(plan(DataStatus.NOT_WANTED, "swap", "wipe").fails())
         .isCloseTo(WORN * 0.01, within(1e-9));
   }
 
@@ -163,7 +163,7 @@ class PlansTest {
     Posterior faults = network.posterior();
 
     Plan best =
-        new Plans(knowHow, network, faults).rank(faults, Stake.of(Stance.NOT_WANTED)).get(0);
+        new Plans(knowHow, network, faults).rank(faults, Stake.of(DataStatus.NOT_WANTED)).get(0);
 
     assertThat(best.remedies())
         .extracting(Remedy::id)

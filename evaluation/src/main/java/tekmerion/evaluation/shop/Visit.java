@@ -12,9 +12,9 @@ import java.util.Random;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
-import tekmerion.core.gate.Gate;
-import tekmerion.core.gate.Stance;
-import tekmerion.core.gate.Touch;
+import tekmerion.core.permit.Gate;
+import tekmerion.core.permit.DataStatus;
+import tekmerion.core.permit.Touch;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Move;
 import tekmerion.core.ruling.Course;
@@ -58,7 +58,7 @@ final class Visit {
   private final List<String> made = new ArrayList<>();
   private final Consumer<Supplier<String>> told;
   private List<String> families;
-  private Stance stance;
+  private DataStatus stance;
   private double handsOn;
   private double waiting;
   private boolean dataLost;
@@ -112,8 +112,8 @@ final class Visit {
     story.signs().forEach(this::know);
     stance =
         random.nextDouble() < 0.08
-            ? Stance.UNKNOWN
-            : machine.isDataWanted() ? Stance.WANTED : Stance.NOT_WANTED;
+            ? DataStatus.NOT_ASKED
+            : machine.isDataWanted() ? DataStatus.WANTED : DataStatus.NOT_WANTED;
     while (made.size() < MOST_MOVES) {
       Optional<NextMoves.Ranked> next = next();
       if (next.isEmpty()) {
@@ -207,13 +207,13 @@ final class Visit {
     told.accept(() -> "%s: %s".formatted(move.id(), seen));
     seen.forEach((sign, level) -> know(sign, part.key(), read(sign, level)));
     if (move.act() == Move.Act.COPY && seen.containsKey("copy.errors")) {
-      stance = Stance.COPY_VERIFIED;
+      stance = DataStatus.COPY_VERIFIED;
     }
   }
 
   /** What the move does to data that is wanted and in one place only. */
   private void danger(Move move) {
-    boolean atStake = machine.isDataWanted() && stance != Stance.COPY_VERIFIED;
+    boolean atStake = machine.isDataWanted() && stance != DataStatus.COPY_VERIFIED;
     boolean going = machine.has(Ailment.SURFACE_GOING, Ailment.HEADS_WEAK);
     double hours = (move.handsOnMinutes() + move.waitingMinutes()) / 60.0;
     boolean loaded = move.stress() || move.touches() == Touch.WRITES_TO_DRIVE;
@@ -251,7 +251,7 @@ final class Visit {
     boolean going = machine.has(Ailment.SURFACE_GOING, Ailment.HEADS_WEAK);
     dataLost |=
         machine.isDataWanted()
-            && stance != Stance.COPY_VERIFIED
+            && stance != DataStatus.COPY_VERIFIED
             && !copies
             && (erases || writes && going);
     return new Result(

@@ -11,7 +11,7 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
-import tekmerion.core.gate.Stance;
+import tekmerion.core.permit.DataStatus;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.sign.Sign;
 import tekmerion.core.weigh.NextMoves;
@@ -56,7 +56,7 @@ public final class WeighCommand implements Callable<Integer> {
       List<String> families,
       List<Weighing.Part> parts,
       List<Seen> signs,
-      Stance stance,
+      DataStatus stance,
       Set<String> done) {}
 
   /**
@@ -99,7 +99,7 @@ public final class WeighCommand implements Callable<Integer> {
     List<Sign> signs =
         (given.signs() == null ? List.<Seen>of() : given.signs())
             .stream().map(WeighCommand::sign).toList();
-    Stance stance = given.stance() == null ? Stance.UNKNOWN : given.stance();
+    DataStatus stance = given.stance() == null ? DataStatus.NOT_ASKED : given.stance();
     Weighed weighed = Weighing.of(knowHow, families, parts, signs);
     Optional<String> decisive =
         signs.stream().flatMap(s -> knowHow.decisive(s).stream()).findFirst();

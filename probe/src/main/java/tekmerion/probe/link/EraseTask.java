@@ -4,7 +4,7 @@ import java.io.IOException;
 import java.time.Clock;
 import java.util.Optional;
 import java.util.Random;
-import tekmerion.core.gate.Touch;
+import tekmerion.core.permit.Touch;
 import tekmerion.core.port.ByteSource;
 import tekmerion.core.port.DriveWriter;
 import tekmerion.core.port.MachineUnderTest;

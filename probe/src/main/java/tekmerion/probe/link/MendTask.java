@@ -6,7 +6,7 @@ import java.util.Arrays;
 import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
-import tekmerion.core.gate.Touch;
+import tekmerion.core.permit.Touch;
 import tekmerion.core.mend.Mending;
 import tekmerion.core.mend.Piece;
 import tekmerion.core.port.ByteSource;

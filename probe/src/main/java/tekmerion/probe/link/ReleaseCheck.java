@@ -4,9 +4,9 @@ import java.io.IOException;
 import java.time.Instant;
 import java.util.Optional;
 import tekmerion.core.drive.DriveIdentity;
-import tekmerion.core.gate.Gate;
-import tekmerion.core.gate.GateAnswer;
-import tekmerion.core.gate.Touch;
+import tekmerion.core.permit.Gate;
+import tekmerion.core.permit.Permission;
+import tekmerion.core.permit.Touch;
 import tekmerion.core.port.ByteSource;
 import tekmerion.core.port.MachineUnderTest;
 import tekmerion.link.Release;
@@ -41,7 +41,7 @@ final class ReleaseCheck {
     if (now.isAfter(release.until())) {
       return Optional.of("the release has run out");
     }
-    if (Gate.ofData(touch, release.stance()) instanceof GateAnswer.Locked locked) {
+    if (Gate.ofData(touch, release.stance()) instanceof Permission.Locked locked) {
       return Optional.of(locked.reason());
     }
     if (drive.writer().isEmpty() || drive.bytes().isEmpty()) {

@@ -17,9 +17,9 @@ import java.util.logging.Level;
 import java.util.logging.Logger;
 import tekmerion.core.drive.DriveReading;
 import tekmerion.core.drive.DriveSigns;
-import tekmerion.core.gate.Gate;
-import tekmerion.core.gate.GateAnswer;
-import tekmerion.core.gate.Stance;
+import tekmerion.core.permit.Gate;
+import tekmerion.core.permit.Permission;
+import tekmerion.core.permit.DataStatus;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.port.BlockSource;
 import tekmerion.core.port.MachineUnderTest;
@@ -139,9 +139,9 @@ final class RunHost implements AutoCloseable {
    * The gate, asked again here of what the drive tells of itself at this moment: the server may
    * know an older reading only.
    */
-  private GateAnswer gate(ToProbe.StartRun command, MachineUnderTest.Drive drive) {
+  private Permission gate(ToProbe.StartRun command, MachineUnderTest.Drive drive) {
     if (!command.run().isStressing() || command.stance().allowsWriting()) {
-      return new GateAnswer.Open();
+      return new Permission.Open();
     }
     Map<PageKind, PageAnswer> answers = new EnumMap<>(PageKind.class);
     for (PageKind kind : drive.pages().kinds()) {
@@ -167,7 +167,7 @@ final class RunHost implements AutoCloseable {
   private void endWhatDoesNotRun(ToProbe.StopRun command) {
     ToProbe.StartRun again =
         new ToProbe.StartRun(
-            command.requestId(), command.driveKey(), command.run(), false, Stance.UNKNOWN, null);
+            command.requestId(), command.driveKey(), command.run(), false, DataStatus.NOT_ASKED, null);
     if (command.run().isSurface()) {
       accept(again);
       Running run = running.get(command.requestId());
@@ -279,12 +279,12 @@ final class RunHost implements AutoCloseable {
 
     @Override
     public void run() {
-      GateAnswer answer;
+      Permission answer;
       try {
         answer = gate(command, drive);
       } catch (RuntimeException e) {
         LOG.log(Level.SEVERE, "gate of " + command.requestId(), e);
-        answer = new GateAnswer.Locked("The probe could not ask the drive: " + e.getMessage(), "");
+        answer = new Permission.Locked("The probe could not ask the drive: " + e.getMessage(), "");
       }
       synchronized (this) {
         if (stopped != null) {
@@ -292,7 +292,7 @@ final class RunHost implements AutoCloseable {
           if (!stopped) {
             end(command, LinkEvent.End.CANCELLED, "ended before it began");
           }
-        } else if (answer instanceof GateAnswer.Locked locked) {
+        } else if (answer instanceof Permission.Locked locked) {
           couldNotRun(
               command, "locked by the probe: %s %s".formatted(locked.reason(), locked.opens()));
         } else {

@@ -19,7 +19,7 @@ import org.junit.jupiter.api.Test;
 import tekmerion.core.files.FileBody;
 import tekmerion.core.files.FoundFile;
 import tekmerion.core.files.InUse;
-import tekmerion.core.gate.Stance;
+import tekmerion.core.permit.DataStatus;
 import tekmerion.core.port.ByteSource;
 import tekmerion.link.CarveFinding;
 import tekmerion.link.CopyErasedFinding;
@@ -203,7 +203,7 @@ class DataRunsTest extends RunBench {
             "drive-a",
             RunKind.RESCUE_IN_USE,
             true,
-            Stance.WANTED,
+            DataStatus.WANTED,
             new CopyOrder(JOB, null, List.of()));
     host.accept(start);
     while (told.isEmpty()) {

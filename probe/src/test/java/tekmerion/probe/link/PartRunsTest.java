@@ -14,7 +14,7 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import tekmerion.core.gate.Stance;
+import tekmerion.core.permit.DataStatus;
 import tekmerion.link.LinkCodec;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.LinkEvent.End;
@@ -60,7 +60,7 @@ class PartRunsTest {
             told::add,
             () -> {});
     host.accept(
-        new ToProbe.StartRun(ID, kind.partKey().orElseThrow(), kind, false, Stance.WANTED, null));
+        new ToProbe.StartRun(ID, kind.partKey().orElseThrow(), kind, false, DataStatus.WANTED, null));
   }
 
   private LinkEvent.RunEnded end() throws InterruptedException {

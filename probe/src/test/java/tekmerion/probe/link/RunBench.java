@@ -7,7 +7,7 @@ import java.util.concurrent.ConcurrentLinkedQueue;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.io.TempDir;
-import tekmerion.core.gate.Stance;
+import tekmerion.core.permit.DataStatus;
 import tekmerion.core.port.MachineUnderTest;
 import tekmerion.link.CopyOrder;
 import tekmerion.link.LinkCodec;
@@ -58,7 +58,7 @@ abstract class RunBench {
 
   final LinkEvent.RunEnded run(RunKind kind, CopyOrder order) throws Exception {
     UUID id = UUID.randomUUID();
-    host.accept(new ToProbe.StartRun(id, "drive-a", kind, true, Stance.WANTED, order));
+    host.accept(new ToProbe.StartRun(id, "drive-a", kind, true, DataStatus.WANTED, order));
     return end(id);
   }
 

@@ -14,7 +14,7 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import tekmerion.core.gate.Stance;
+import tekmerion.core.permit.DataStatus;
 import tekmerion.core.port.MachineUnderTest;
 import tekmerion.link.LinkCodec;
 import tekmerion.link.LinkEvent;
@@ -56,7 +56,7 @@ class RunHostTest {
   }
 
   private static ToProbe.StartRun start(RunKind kind) {
-    return new ToProbe.StartRun(ID, "drive-a", kind, false, Stance.WANTED, null);
+    return new ToProbe.StartRun(ID, "drive-a", kind, false, DataStatus.WANTED, null);
   }
 
   private static ToProbe.StopRun stop(RunKind kind, boolean pause) {
@@ -201,14 +201,14 @@ class RunHostTest {
     host = host("worn-flash", 20_000);
 
     host.accept(
-        new ToProbe.StartRun(ID, "drive-a", RunKind.SURFACE, true, Stance.COPY_VERIFIED, null));
+        new ToProbe.StartRun(ID, "drive-a", RunKind.SURFACE, true, DataStatus.COPY_VERIFIED, null));
 
     assertThat(end().end()).isNotEqualTo(End.COULD_NOT_RUN);
   }
 
   @Test
   void aDriveThatIsNotThereCouldNotRun() throws Exception {
-    host.accept(new ToProbe.StartRun(ID, "drive-z", RunKind.SURFACE, false, Stance.WANTED, null));
+    host.accept(new ToProbe.StartRun(ID, "drive-z", RunKind.SURFACE, false, DataStatus.WANTED, null));
 
     assertThat(end().end()).isEqualTo(End.COULD_NOT_RUN);
     assertThat(end().why()).isEqualTo("no drive is called drive-z");

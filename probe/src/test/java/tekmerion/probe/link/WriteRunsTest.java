@@ -13,7 +13,7 @@ import java.util.TreeMap;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import tekmerion.core.drive.DriveIdentity;
-import tekmerion.core.gate.Stance;
+import tekmerion.core.permit.DataStatus;
 import tekmerion.core.port.ByteSource;
 import tekmerion.core.port.DriveWriter;
 import tekmerion.core.port.MachineUnderTest;
@@ -45,7 +45,7 @@ class WriteRunsTest extends RunBench {
     return end(release.run());
   }
 
-  private static Release release(String model, String serial, long size, Stance stance) {
+  private static Release release(String model, String serial, long size, DataStatus stance) {
     Instant until = Instant.now().plusSeconds(60);
     return Release.of(
         UUID.randomUUID(), RunKind.ERASE, "drive-a", model, serial, size, stance, until, KEY);
@@ -56,7 +56,7 @@ class WriteRunsTest extends RunBench {
     on("sound-drive");
     outbox.keepIdentity("token", "a token");
 
-    LinkEvent.RunEnded end = erase(release("QUAY-240F", "Q24F-90311-K", GB_240, Stance.NOT_WANTED));
+    LinkEvent.RunEnded end = erase(release("QUAY-240F", "Q24F-90311-K", GB_240, DataStatus.NOT_WANTED));
 
     EraseFinding found = (EraseFinding) end.found();
     assertThat(end.end()).as(end.why()).isEqualTo(End.COMPLETE);
@@ -76,7 +76,7 @@ class WriteRunsTest extends RunBench {
 
     EraseFinding found =
         (EraseFinding)
-            erase(release("HELM-1000S", "OS7K-44019-B", TB, Stance.COPY_VERIFIED)).found();
+            erase(release("HELM-1000S", "OS7K-44019-B", TB, DataStatus.COPY_VERIFIED)).found();
 
     assertThat(found.allZero()).isFalse();
     assertThat(found.refusedBytes()).isPositive();
@@ -87,12 +87,12 @@ class WriteRunsTest extends RunBench {
   void writesNothingWithoutAReleaseForJustThisDrive() throws Exception {
     on("sound-drive");
     outbox.keepIdentity("token", "a token");
-    Release good = release("QUAY-240F", "Q24F-90311-K", GB_240, Stance.NOT_WANTED);
+    Release good = release("QUAY-240F", "Q24F-90311-K", GB_240, DataStatus.NOT_WANTED);
     List<Release> wrong =
         List.of(
-            release("HELM-1000S", "OS7K-44019-B", TB, Stance.NOT_WANTED), // of another drive
-            release("QUAY-240F", "Q24F-90311-K", TB, Stance.NOT_WANTED),
-            release("QUAY-240F", "Q24F-90311-K", GB_240, Stance.WANTED),
+            release("HELM-1000S", "OS7K-44019-B", TB, DataStatus.NOT_WANTED), // of another drive
+            release("QUAY-240F", "Q24F-90311-K", TB, DataStatus.NOT_WANTED),
+            release("QUAY-240F", "Q24F-90311-K", GB_240, DataStatus.WANTED),
             Release.of(
                 UUID.randomUUID(),
                 RunKind.ERASE,
@@ -100,7 +100,7 @@ class WriteRunsTest extends RunBench {
                 "QUAY-240F",
                 "Q24F-90311-K",
                 GB_240,
-                Stance.NOT_WANTED,
+                DataStatus.NOT_WANTED,
                 Instant.now().minusSeconds(1),
                 KEY),
             Release.of(
@@ -110,7 +110,7 @@ class WriteRunsTest extends RunBench {
                 "QUAY-240F",
                 "Q24F-90311-K",
                 GB_240,
-                Stance.NOT_WANTED,
+                DataStatus.NOT_WANTED,
                 good.until(),
                 Release.key("somebody else's token")));
 
@@ -122,7 +122,7 @@ class WriteRunsTest extends RunBench {
     UUID replayed = UUID.randomUUID();
     host.accept(
         new ToProbe.StartRun(
-            replayed, "drive-a", RunKind.ERASE, false, Stance.NOT_WANTED, null, good));
+            replayed, "drive-a", RunKind.ERASE, false, DataStatus.NOT_WANTED, null, good));
     assertThat(end(replayed).why()).contains("the release is for something else");
     SurveyFinding after = (SurveyFinding) run(RunKind.SURVEY, null).found();
     assertThat(after.reason()).isEqualTo("healthy");
@@ -155,7 +155,7 @@ class WriteRunsTest extends RunBench {
     on(having(bench, own));
     outbox.keepIdentity("token", "a token");
 
-    assertThat(erase(release("QUAY-240F", "Q24F-90311-K", GB_240, Stance.NOT_WANTED)).why())
+    assertThat(erase(release("QUAY-240F", "Q24F-90311-K", GB_240, DataStatus.NOT_WANTED)).why())
         .isEqualTo("refused by the probe: the running system lies on it");
   }
 
@@ -169,7 +169,7 @@ class WriteRunsTest extends RunBench {
             id.model(),
             id.serial(),
             id.capacityBytes().getAsLong(),
-            Stance.COPY_VERIFIED,
+            DataStatus.COPY_VERIFIED,
             Instant.now().plusSeconds(60),
             KEY);
     host.accept(

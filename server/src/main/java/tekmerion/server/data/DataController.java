@@ -16,7 +16,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import tekmerion.core.gate.NamedDrive;
+import tekmerion.core.permit.NamedDrive;
 import tekmerion.link.RunKind;
 import tekmerion.link.SurveyFinding;
 import tekmerion.server.account.Person;

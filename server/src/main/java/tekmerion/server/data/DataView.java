@@ -3,7 +3,7 @@ package tekmerion.server.data;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.List;
-import tekmerion.core.gate.Stance;
+import tekmerion.core.permit.DataStatus;
 import tekmerion.link.RunKind;
 import tekmerion.server.run.RunView;
 
@@ -34,7 +34,7 @@ record DataView(
     @Schema(nullable = true) String model,
     @Schema(nullable = true) String serial,
     @Schema(nullable = true) String decisive,
-    Stance stance,
+    DataStatus stance,
     String stanceWords,
     String finding,
     String next,

@@ -9,7 +9,7 @@ import java.util.function.Predicate;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tekmerion.core.gate.CopyEvidence;
+import tekmerion.core.permit.CopyEvidence;
 import tekmerion.core.words.Sentences;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.MendFinding;

@@ -6,10 +6,10 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.drive.DriveIdentity;
-import tekmerion.core.gate.Gate;
-import tekmerion.core.gate.GateAnswer;
-import tekmerion.core.gate.NamedDrive;
-import tekmerion.core.gate.Touch;
+import tekmerion.core.permit.Gate;
+import tekmerion.core.permit.Permission;
+import tekmerion.core.permit.NamedDrive;
+import tekmerion.core.permit.Touch;
 import tekmerion.link.RunKind;
 import tekmerion.server.job.Job;
 import tekmerion.server.link.ProbeBoard;
@@ -47,7 +47,7 @@ class WriteGates implements Writing {
       WeighingService.Evidence evidence,
       Optional<ProbeView> probe) {
     Touch touch = kind.mends() ? Touch.WRITES_TO_DRIVE : Touch.ERASES;
-    if (Gate.ofData(touch, job.stance()) instanceof GateAnswer.Locked locked) {
+    if (Gate.ofData(touch, job.stance()) instanceof Permission.Locked locked) {
       return Optional.of(new Lock(locked.reason(), locked.opens()));
     }
     if (touch == Touch.ERASES && !isRuled(job)) {

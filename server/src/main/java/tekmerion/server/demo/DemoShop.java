@@ -14,7 +14,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
-import tekmerion.core.gate.Stance;
+import tekmerion.core.permit.DataStatus;
 import tekmerion.server.TekmerionProperties;
 import tekmerion.server.account.Account;
 import tekmerion.server.account.Accounts;
@@ -206,7 +206,7 @@ class DemoShop implements SmartInitializingSingleton {
     drafts.keepFor(job.id(), answers, counter.id(), then);
     traced(job, then, TraceEntry.Kind.INTAKE, "Taken in", "“" + job.complaint() + "”", counter);
     if (Boolean.TRUE.equals(today.dataWanted())) {
-      say(job, Stance.WANTED, counter, then);
+      say(job, DataStatus.WANTED, counter, then);
     }
     if (today.holder() != null) {
       Account holder = people.get(today.holder());
@@ -256,7 +256,7 @@ class DemoShop implements SmartInitializingSingleton {
     return now.minusSeconds(Math.round(hours * 3600));
   }
 
-  private void say(Job job, Stance stance, Account by, Instant when) {
+  private void say(Job job, DataStatus stance, Account by, Instant when) {
     stances.save(new DataStance(job.id(), stance, null, null, by.id(), when));
     job.stance(stance);
     traced(job, when, TraceEntry.Kind.STANCE, "Data " + stance.words(), stance.meaning(), by);

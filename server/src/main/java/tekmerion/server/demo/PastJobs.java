@@ -24,7 +24,7 @@ import tekmerion.core.drive.DriveIdentity;
 import tekmerion.core.drive.DriveReading;
 import tekmerion.core.forecast.OpenHours;
 import tekmerion.core.forecast.Stage;
-import tekmerion.core.gate.Stance;
+import tekmerion.core.permit.DataStatus;
 import tekmerion.core.knowhow.Question.Subject;
 import tekmerion.core.page.RawPage;
 import tekmerion.core.port.PageAnswer;
@@ -211,7 +211,7 @@ class PastJobs {
         .signs()
         .forEach(s -> signs.save(new JobSign(job.id(), s.id(), s.level(), s.words(), taken)));
     tell(job, taken, TraceEntry.Kind.INTAKE, "Taken in", "“" + line.complaint() + "”", counter);
-    Stance stance = line.dataWanted() ? Stance.WANTED : Stance.UNKNOWN;
+    DataStatus stance = line.dataWanted() ? DataStatus.WANTED : DataStatus.NOT_ASKED;
     stances.save(new DataStance(job.id(), stance, null, null, counter.id(), taken));
     job.stance(stance);
     drafts.keepFor(job.id(), answers, counter.id(), taken);

@@ -19,7 +19,7 @@ import tekmerion.core.drive.DriveReading;
 import tekmerion.core.drive.DriveVisit;
 import tekmerion.core.drive.OutlookBook;
 import tekmerion.core.forecast.OpenHours;
-import tekmerion.core.gate.GateAnswer;
+import tekmerion.core.permit.Permission;
 import tekmerion.core.port.PageAnswer;
 import tekmerion.core.port.PageKind;
 import tekmerion.core.sign.Sign;
@@ -356,8 +356,8 @@ class DriveViews {
       if (nvme && kind == RunKind.SELF_TEST_CONVEYANCE) {
         continue;
       }
-      GateAnswer gate = ask.gate(kind, driveKey, evidence, job.stance());
-      GateAnswer.Locked locked = gate instanceof GateAnswer.Locked l ? l : null;
+      Permission gate = ask.gate(kind, driveKey, evidence, job.stance());
+      Permission.Locked locked = gate instanceof Permission.Locked l ? l : null;
       starts.add(
           new Start(
               kind,

@@ -10,7 +10,7 @@ import org.springframework.web.bind.annotation.RestController;
 import tekmerion.core.forecast.LikelyEnd;
 import tekmerion.core.forecast.LikelyEnd.Promise;
 import tekmerion.core.forecast.Stage;
-import tekmerion.core.gate.Stance;
+import tekmerion.core.permit.DataStatus;
 import tekmerion.core.weigh.Tilt;
 import tekmerion.server.account.Person;
 
@@ -77,7 +77,7 @@ public class FloorController {
       Tilt tilt,
       String headline,
       Stage stage,
-      Stance stance,
+      DataStatus stance,
       List<String> families,
       Acts acts,
       String line,

@@ -10,7 +10,7 @@ import java.util.Objects;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tekmerion.core.gate.Stance;
+import tekmerion.core.permit.DataStatus;
 import tekmerion.core.knowhow.Question.Subject;
 import tekmerion.core.sign.Sign;
 import tekmerion.server.account.Accounts;
@@ -201,10 +201,10 @@ class TakeIn {
       return;
     }
     Answers.Waiver waiver = answers.waiver();
-    Stance stance =
+    DataStatus stance =
         waiver != null
-            ? Stance.NOT_WANTED
-            : Boolean.TRUE.equals(answers.dataWanted()) ? Stance.WANTED : Stance.UNKNOWN;
+            ? DataStatus.NOT_WANTED
+            : Boolean.TRUE.equals(answers.dataWanted()) ? DataStatus.WANTED : DataStatus.NOT_ASKED;
     stances.save(
         new DataStance(
             job.id(),

@@ -18,7 +18,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import tekmerion.core.forecast.Stage;
-import tekmerion.core.gate.Stance;
+import tekmerion.core.permit.DataStatus;
 import tekmerion.core.weigh.Tilt;
 import tekmerion.server.account.Account;
 import tekmerion.server.part.Machine;
@@ -71,7 +71,7 @@ public class Job {
   private Instant stageSince;
 
   @Enumerated(EnumType.STRING)
-  private Stance stance;
+  private DataStatus stance;
 
   @Enumerated(EnumType.STRING)
   private WaitsFor waitsFor;
@@ -147,7 +147,7 @@ public class Job {
     this.tilt = Tilt.UNKNOWN;
     this.stage = Stage.READ;
     this.stageSince = takenInAt;
-    this.stance = Stance.UNKNOWN;
+    this.stance = DataStatus.NOT_ASKED;
   }
 
   public Long id() {
@@ -190,7 +190,7 @@ public class Job {
     return stageSince;
   }
 
-  public Stance stance() {
+  public DataStatus stance() {
     return stance;
   }
 
@@ -241,7 +241,7 @@ public class Job {
     this.holder = holder;
   }
 
-  public void stance(Stance stance) {
+  public void stance(DataStatus stance) {
     this.stance = stance;
   }
 

@@ -5,7 +5,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
 import tekmerion.core.forecast.Stage;
-import tekmerion.core.gate.Stance;
+import tekmerion.core.permit.DataStatus;
 import tekmerion.core.knowhow.Move.By;
 import tekmerion.core.ruling.Course;
 import tekmerion.core.weigh.NextMoves;
@@ -105,7 +105,7 @@ record JobView(
   record BayNote(int number, @Schema(nullable = true) ProbeView probe) {}
 
   record StanceNote(
-      Stance stance,
+      DataStatus stance,
       String words,
       String meaning,
       @Schema(nullable = true) String signer,

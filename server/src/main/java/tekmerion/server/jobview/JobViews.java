@@ -14,7 +14,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.drive.DriveReading;
 import tekmerion.core.drive.ata.IdentifyDevice;
-import tekmerion.core.gate.Stance;
+import tekmerion.core.permit.DataStatus;
 import tekmerion.core.knowhow.Family;
 import tekmerion.core.knowhow.MakerTopic;
 import tekmerion.core.knowhow.SignKind;
@@ -260,7 +260,7 @@ class JobViews {
 
   private StanceNote stance(Job job) {
     Optional<DataStance> said = stances.findFirstByJobIdOrderByIdDesc(job.id());
-    Stance stance = said.map(DataStance::stance).orElse(Stance.UNKNOWN);
+    DataStatus stance = said.map(DataStance::stance).orElse(DataStatus.NOT_ASKED);
     return new StanceNote(
         stance,
         stance.words(),

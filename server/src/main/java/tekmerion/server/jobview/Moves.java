@@ -7,9 +7,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import tekmerion.core.gate.Gate;
-import tekmerion.core.gate.GateAnswer;
-import tekmerion.core.gate.Touch;
+import tekmerion.core.permit.Gate;
+import tekmerion.core.permit.Permission;
+import tekmerion.core.permit.Touch;
 import tekmerion.core.knowhow.MakerTopic;
 import tekmerion.core.knowhow.Move.By;
 import tekmerion.core.knowhow.Move.Presupposed;
@@ -81,7 +81,7 @@ final class Moves {
     String part = ranked.part().key();
     Lock lock = ranked.lock().map(Moves::lock).orElse(null);
     if (OF_BATTERY.contains(move.id())
-        && Gate.ofBattery(unsafe) instanceof GateAnswer.Locked locked) {
+        && Gate.ofBattery(unsafe) instanceof Permission.Locked locked) {
       lock = lock(locked);
     }
     if (lock == null && move.by() != null) {
@@ -124,7 +124,7 @@ final class Moves {
     return needs;
   }
 
-  private static Lock lock(GateAnswer.Locked locked) {
+  private static Lock lock(Permission.Locked locked) {
     return new Lock(locked.reason(), locked.opens());
   }
 

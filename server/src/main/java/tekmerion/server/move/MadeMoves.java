@@ -14,9 +14,9 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.drive.DriveIdentity;
-import tekmerion.core.gate.GateAnswer;
-import tekmerion.core.gate.NamedDrive;
-import tekmerion.core.gate.Touch;
+import tekmerion.core.permit.Permission;
+import tekmerion.core.permit.NamedDrive;
+import tekmerion.core.permit.Touch;
 import tekmerion.core.knowhow.Move;
 import tekmerion.core.weigh.NextMoves.Ranked;
 import tekmerion.core.weigh.Weighing.Part;
@@ -337,7 +337,7 @@ public class MadeMoves {
                         "This move was made already, or makes no sense here.",
                         "Load the job again."));
     if (ranked.lock().isPresent()) {
-      GateAnswer.Locked locked = ranked.lock().get();
+      Permission.Locked locked = ranked.lock().get();
       throw Refusal.locked(locked.reason(), locked.opens());
     }
     return ranked;

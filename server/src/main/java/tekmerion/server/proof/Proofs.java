@@ -8,9 +8,9 @@ import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tekmerion.core.gate.Gate;
-import tekmerion.core.gate.GateAnswer;
-import tekmerion.core.gate.Proven;
+import tekmerion.core.permit.Gate;
+import tekmerion.core.permit.Permission;
+import tekmerion.core.permit.Proven;
 import tekmerion.core.proof.Proof;
 import tekmerion.core.sign.Sign;
 import tekmerion.server.account.Person;
@@ -186,7 +186,7 @@ public class Proofs {
     Optional<RulingView> ruling = mending(job);
     Proven proven = ruling.map(r -> standing(job, r).proven()).orElse(Proven.NOT_NEEDED);
     boolean signed = ruling.flatMap(r -> signer(r.id())).isPresent();
-    if (Gate.ofHandBack(proven, signed) instanceof GateAnswer.Locked locked) {
+    if (Gate.ofHandBack(proven, signed) instanceof Permission.Locked locked) {
       throw Refusal.locked(locked.reason(), locked.opens());
     }
   }

@@ -13,7 +13,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.drive.DriveVisit;
-import tekmerion.core.gate.Proven;
+import tekmerion.core.permit.Proven;
 import tekmerion.core.report.OwnerFacts;
 import tekmerion.core.report.OwnerReport;
 import tekmerion.core.report.OwnerWords;

@@ -8,7 +8,7 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import java.time.Instant;
 import org.hibernate.annotations.Immutable;
-import tekmerion.core.gate.Stance;
+import tekmerion.core.permit.DataStatus;
 
 /** What was said about the data of a job's drives, and by whom; the latest one holds. */
 @Entity
@@ -21,7 +21,7 @@ public class DataStance {
   private Long jobId;
 
   @Enumerated(EnumType.STRING)
-  private Stance stance;
+  private DataStatus stance;
 
   private String signer;
   private String wording;
@@ -31,11 +31,11 @@ public class DataStance {
   protected DataStance() {}
 
   /**
-   * @param signer the owner's name, only with {@link Stance#NOT_WANTED}
+   * @param signer the owner's name, only with {@link DataStatus#NOT_WANTED}
    * @param wording what was signed, as shown
    */
   public DataStance(
-      Long jobId, Stance stance, String signer, String wording, Long setBy, Instant setAt) {
+      Long jobId, DataStatus stance, String signer, String wording, Long setBy, Instant setAt) {
     this.jobId = jobId;
     this.stance = stance;
     this.signer = signer;
@@ -44,7 +44,7 @@ public class DataStance {
     this.setAt = setAt;
   }
 
-  public Stance stance() {
+  public DataStatus stance() {
     return stance;
   }
 

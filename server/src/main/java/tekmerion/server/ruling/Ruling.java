@@ -15,7 +15,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.stream.Collectors;
 import org.hibernate.annotations.Immutable;
-import tekmerion.core.gate.Stance;
+import tekmerion.core.permit.DataStatus;
 import tekmerion.core.ruling.Course;
 import tekmerion.server.account.Account;
 
@@ -32,7 +32,7 @@ public class Ruling {
   private String reason;
 
   @Enumerated(EnumType.STRING)
-  private Stance stance;
+  private DataStatus stance;
 
   @Column(columnDefinition = "MEDIUMTEXT")
   private String weighing;
@@ -52,7 +52,7 @@ public class Ruling {
       Long jobId,
       List<Course> courses,
       String reason,
-      Stance stance,
+      DataStatus stance,
       String weighing,
       Account signedBy,
       Instant signedAt) {
@@ -77,7 +77,7 @@ public class Ruling {
     return reason;
   }
 
-  Stance stance() {
+  DataStatus stance() {
     return stance;
   }
 

@@ -15,7 +15,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import tekmerion.core.gate.Stance;
+import tekmerion.core.permit.DataStatus;
 import tekmerion.core.ruling.Course;
 import tekmerion.server.account.Person;
 
@@ -27,7 +27,7 @@ class RulingController {
 
   record StanceSaid(
       long version,
-      @NotNull Stance stance,
+      @NotNull DataStatus stance,
       @Schema(nullable = true) @Size(max = 200) String signer) {}
 
   record RulingSigned(

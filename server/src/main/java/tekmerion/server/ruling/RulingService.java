@@ -9,9 +9,9 @@ import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
-import tekmerion.core.gate.Gate;
-import tekmerion.core.gate.GateAnswer;
-import tekmerion.core.gate.Stance;
+import tekmerion.core.permit.Gate;
+import tekmerion.core.permit.Permission;
+import tekmerion.core.permit.DataStatus;
 import tekmerion.core.ruling.Course;
 import tekmerion.core.weigh.Findings;
 import tekmerion.core.weigh.Tilt;
@@ -57,7 +57,7 @@ public class RulingService {
       long id,
       List<CourseName> courses,
       String reason,
-      Stance stance,
+      DataStatus stance,
       String headline,
       List<CauseNote> causes,
       String signedBy,
@@ -109,15 +109,15 @@ public class RulingService {
   }
 
   @Transactional(readOnly = true)
-  public Stance stanceOf(Job job) {
+  public DataStatus stanceOf(Job job) {
     return stances
         .findFirstByJobIdOrderByIdDesc(job.id())
         .map(DataStance::stance)
-        .orElse(Stance.UNKNOWN);
+        .orElse(DataStatus.NOT_ASKED);
   }
 
   /** Every course with its lock, as the data and the findings stand. */
-  public List<CourseView> courses(Stance stance, Weighed weighed) {
+  public List<CourseView> courses(DataStatus stance, Weighed weighed) {
     return Arrays.stream(Course.values())
         .map(
             course ->
@@ -131,15 +131,15 @@ public class RulingService {
   }
 
   /** The same question for what is shown and for what is signed. */
-  private GateAnswer gate(Course course, Stance stance, Weighed weighed) {
-    GateAnswer ofData = Gate.ofData(course.touch(), stance);
+  private Permission gate(Course course, DataStatus stance, Weighed weighed) {
+    Permission ofData = Gate.ofData(course.touch(), stance);
     return ofData.isOpen() && course == Course.REPLACE_PART
         ? Gate.ofReplacing(Findings.against(knowHow.now(), weighed))
         : ofData;
   }
 
-  private static Lock lock(GateAnswer answer) {
-    return answer instanceof GateAnswer.Locked locked
+  private static Lock lock(Permission answer) {
+    return answer instanceof Permission.Locked locked
         ? new Lock(locked.reason(), locked.opens())
         : null;
   }
@@ -150,10 +150,10 @@ public class RulingService {
    * @param signer name typed by the owner, needed for "not wanted"
    */
   @Transactional
-  public void say(String number, long version, Stance stance, String signer, Person by) {
+  public void say(String number, long version, DataStatus stance, String signer, Person by) {
     Job job = jobs.forChange(number, version);
-    boolean waived = stance == Stance.NOT_WANTED;
-    if (stance == Stance.COPIED || stance == Stance.COPY_VERIFIED) {
+    boolean waived = stance == DataStatus.NOT_WANTED;
+    if (stance == DataStatus.COPIED || stance == DataStatus.COPY_VERIFIED) {
       throw Refusal.badRequest(
           "A copy counts by evidence only, not by saying so.", "Run a copy and have it verified.");
     }
@@ -185,10 +185,10 @@ public class RulingService {
     if (courses.stream().distinct().count() != courses.size()) {
       throw Refusal.badRequest("A course stands twice.", "Name each course once, in order.");
     }
-    Stance stance = stanceOf(job);
+    DataStatus stance = stanceOf(job);
     Weighed asItStands = weighing.weigh(job).weighed();
     for (Course course : courses) {
-      if (gate(course, stance, asItStands) instanceof GateAnswer.Locked locked) {
+      if (gate(course, stance, asItStands) instanceof Permission.Locked locked) {
         throw Refusal.locked(
             "\"%s\" is locked. %s".formatted(course.words(), locked.reason()), locked.opens());
       }

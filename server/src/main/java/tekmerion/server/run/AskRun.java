@@ -11,10 +11,10 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
-import tekmerion.core.gate.Gate;
-import tekmerion.core.gate.GateAnswer;
-import tekmerion.core.gate.NamedDrive;
-import tekmerion.core.gate.Stance;
+import tekmerion.core.permit.Gate;
+import tekmerion.core.permit.Permission;
+import tekmerion.core.permit.NamedDrive;
+import tekmerion.core.permit.DataStatus;
 import tekmerion.core.weigh.Tilt;
 import tekmerion.core.weigh.Weighed;
 import tekmerion.link.CopyOrder;
@@ -194,7 +194,7 @@ public class AskRun {
 
   /** Why a copy must stay; empty if it may go. */
   public static Optional<String> copyLock(Job job) {
-    return job.endedAt() == null && job.stance() != Stance.NOT_WANTED
+    return job.endedAt() == null && job.stance() != DataStatus.NOT_WANTED
         ? Optional.of("The job goes on, and its copy may be the only one.")
         : Optional.empty();
   }
@@ -249,15 +249,15 @@ public class AskRun {
   }
 
   private void mustBeOpen(
-      RunKind kind, String driveKey, WeighingService.Evidence evidence, Stance stance) {
-    if (gate(kind, driveKey, evidence, stance) instanceof GateAnswer.Locked locked) {
+      RunKind kind, String driveKey, WeighingService.Evidence evidence, DataStatus stance) {
+    if (gate(kind, driveKey, evidence, stance) instanceof Permission.Locked locked) {
       throw Refusal.locked(locked.reason(), locked.opens());
     }
   }
 
   /** The same question for the button and for the request. */
-  public GateAnswer gate(
-      RunKind kind, String driveKey, WeighingService.Evidence evidence, Stance stance) {
+  public Permission gate(
+      RunKind kind, String driveKey, WeighingService.Evidence evidence, DataStatus stance) {
     if (kind == RunKind.DISCHARGE || kind == RunKind.CHARGE) {
       return Gate.ofBattery(unsafe(evidence));
     }

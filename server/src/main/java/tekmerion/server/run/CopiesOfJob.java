@@ -11,8 +11,8 @@ import java.util.Optional;
 import java.util.Set;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tekmerion.core.gate.CopyEvidence;
-import tekmerion.core.gate.Stance;
+import tekmerion.core.permit.CopyEvidence;
+import tekmerion.core.permit.DataStatus;
 import tekmerion.link.FilesFinding;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.RescueFinding;
@@ -163,7 +163,7 @@ public class CopiesOfJob {
         keys.stream()
             .map(k -> of(all.stream().filter(r -> r.driveKey().equals(k)).toList()))
             .toList();
-    Stance stance = CopyEvidence.stance(job.stance(), drives);
+    DataStatus stance = CopyEvidence.stance(job.stance(), drives);
     if (stance == job.stance()) {
       return;
     }

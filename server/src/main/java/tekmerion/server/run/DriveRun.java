@@ -2,7 +2,7 @@ package tekmerion.server.run;
 
 import java.time.Instant;
 import java.util.UUID;
-import tekmerion.core.gate.Stance;
+import tekmerion.core.permit.DataStatus;
 import tekmerion.link.CopyOrder;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.PartFinding;
@@ -35,7 +35,7 @@ public record DriveRun(
     CopyOrder order,
     Release release,
     long askedBy,
-    Stance stance,
+    DataStatus stance,
     State state,
     Instant askedAt,
     Instant toldAt,

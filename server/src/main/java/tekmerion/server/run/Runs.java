@@ -12,7 +12,7 @@ import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tekmerion.core.gate.Stance;
+import tekmerion.core.permit.DataStatus;
 import tekmerion.link.CopyOrder;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.PartFinding;
@@ -304,7 +304,7 @@ public class Runs {
         order == null ? null : json.readValue(order, CopyOrder.class),
         release == null ? null : json.readValue(release, Release.class),
         rs.getLong("asked_by"),
-        Stance.valueOf(rs.getString("stance")),
+        DataStatus.valueOf(rs.getString("stance")),
         DriveRun.State.valueOf(rs.getString("state")),
         rs.getTimestamp("asked_at").toInstant(),
         instant(rs.getTimestamp("told_at")),

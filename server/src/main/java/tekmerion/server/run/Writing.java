@@ -1,6 +1,6 @@
 package tekmerion.server.run;
 
-import tekmerion.core.gate.NamedDrive;
+import tekmerion.core.permit.NamedDrive;
 import tekmerion.link.RunKind;
 import tekmerion.server.job.Job;
 import tekmerion.server.problem.Refusal;

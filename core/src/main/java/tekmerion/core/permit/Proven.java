@@ -1,4 +1,4 @@
-package tekmerion.core.gate;
+package tekmerion.core.permit;
 
 /** How far it is shown that what was mended is mended. */
 public enum Proven {

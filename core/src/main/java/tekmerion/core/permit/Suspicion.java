@@ -1,4 +1,4 @@
-package tekmerion.core.gate;
+package tekmerion.core.permit;
 
 /** What was found against a part that is to be replaced; what its owner says does not count. */
 public enum Suspicion {

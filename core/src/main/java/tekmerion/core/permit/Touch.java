@@ -1,4 +1,4 @@
-package tekmerion.core.gate;
+package tekmerion.core.permit;
 
 /** How invasive a move or course is; the ordinal is the number shown. */
 public enum Touch {

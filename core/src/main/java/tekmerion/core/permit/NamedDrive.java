@@ -1,4 +1,4 @@
-package tekmerion.core.gate;
+package tekmerion.core.permit;
 
 import java.util.Locale;
 import java.util.Optional;

@@ -1,4 +1,4 @@
-package tekmerion.core.gate;
+package tekmerion.core.permit;
 
 import static org.assertj.core.api.Assertions.assertThat;
 

@@ -1,0 +1,30 @@
+package tekmerion.core.permit;
+
+/** Something that somebody wants to do in a job. */
+public sealed interface Action {
+  /** Stands for every drive of the machine. */
+  String WHOLE_MACHINE = "machine";
+
+  /**
+   * A move by hand or by the probe, or a run.
+   *
+   * @param partKey what it is done to; {@link #WHOLE_MACHINE} is every drive
+   */
+  record Make(Effects effects, String partKey) implements Action {}
+
+  /**
+   * To sign that a course is taken.
+   *
+   * @param replaces whether a part is replaced by it
+   */
+  record Decide(Effects effects, boolean replaces) implements Action {}
+
+  /** The probe writes to a drive: it needs a release for it. */
+  record Write(Effects effects, String partKey) implements Action {}
+
+  /** The copies of a drive are erased. */
+  record EraseCopy(String partKey) implements Action {}
+
+  /** The machine goes back to its owner as mended. */
+  record HandBack() implements Action {}
+}
