@@ -219,7 +219,7 @@ it('puts a boot sector back from its copy by the name of the drive, and offers t
       written: 1,
       left: [],
       keptIn: 'J-2291/drive-a',
-      why: 'Nothing speaks against reading it',
+      why: 'Its tables and file systems are sound',
     },
   });
   const pieces = ['The boot sector is lost; a copy of it is intact'];

@@ -74,7 +74,7 @@ class DataTest {
     browser.press("Write it anew from its copy…");
     nameTheOutsideDisk();
     browser.seeText("1 of 1 written and read back the same");
-    browser.seeText("Now: Nothing speaks against reading it");
+    browser.seeText("Now: Its tables and file systems are sound");
 
     browser.press("Take the mending back…");
     nameTheOutsideDisk();
@@ -167,7 +167,7 @@ class DataTest {
     browser.seeText("Not erased. The size is not that of this drive.");
     browser.press("Leave it as it is");
     browser.click(By.xpath("//button[@aria-label='Start: Survey']"));
-    browser.seeText("Nothing speaks against reading it");
+    browser.seeText("Its tables and file systems are sound");
 
     browser.press("Erase this drive…");
     browser.type("Size, such as 1 TB or 500 GB", "240 GB");

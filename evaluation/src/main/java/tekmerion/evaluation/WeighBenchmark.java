@@ -66,7 +66,7 @@ public class WeighBenchmark {
         List.of("mount-failure"),
         DRIVE,
         usual,
-        new NextMoves.Situation(DataStatus.WANTED, Optional.empty(), Set.of(), true));
+        NextMoves.Situation.assumed(DataStatus.WANTED, Optional.empty(), Set.of(), true));
   }
 
   private static Sign seen(String id, String level) {

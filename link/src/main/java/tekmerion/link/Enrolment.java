@@ -18,6 +18,7 @@ public final class Enrolment {
    * @param probeId names the probe in the shop
    * @param token secret, given once; the server keeps only its hash
    * @param bay name of the bay the probe now belongs to
+   * @param releaseKey secret, given once, by which the probe knows the server's releases; hex
    */
-  public record Granted(String probeId, String token, String bay) {}
+  public record Granted(String probeId, String token, String bay, String releaseKey) {}
 }

@@ -45,6 +45,8 @@ public sealed interface LinkEvent {
    * @param surface what a surface pass found; null for other runs
    * @param selfTest outcome of a self-test; null for other runs
    * @param found what a run found on memory, battery or the machine at work; null for other runs
+   * @param drive which drive it was, at its beginning and at its end; null if it did not tell, or
+   *     was another one at the end
    */
   record RunEnded(
       UUID requestId,
@@ -56,8 +58,31 @@ public sealed interface LinkEvent {
       String why,
       SurfaceNote surface,
       SelfTestNote selfTest,
-      PartFinding found)
-      implements LinkEvent {}
+      PartFinding found,
+      DriveSeen drive)
+      implements LinkEvent {
+    /** Of a run that is on no drive, or of which nobody asked which it was. */
+    public RunEnded(
+        UUID requestId,
+        String driveKey,
+        RunKind run,
+        Instant startedAt,
+        Instant endedAt,
+        End end,
+        String why,
+        SurfaceNote surface,
+        SelfTestNote selfTest,
+        PartFinding found) {
+      this(
+          requestId, driveKey, run, startedAt, endedAt, end, why, surface, selfTest, found, null);
+    }
+
+    /** The same, of this drive. */
+    public RunEnded of(DriveSeen seen) {
+      return new RunEnded(
+          requestId, driveKey, run, startedAt, endedAt, end, why, surface, selfTest, found, seen);
+    }
+  }
 
   /** How a run ended. */
   enum End {

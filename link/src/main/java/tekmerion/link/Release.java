@@ -3,7 +3,6 @@ package tekmerion.link;
 import java.nio.charset.StandardCharsets;
 import java.security.GeneralSecurityException;
 import java.security.MessageDigest;
-import java.time.Instant;
 import java.util.HexFormat;
 import java.util.UUID;
 import javax.crypto.Mac;
@@ -11,18 +10,20 @@ import javax.crypto.spec.SecretKeySpec;
 import tekmerion.core.permit.DataStatus;
 
 /**
- * What the server lets a probe write to, for one drive and one decision. It is authenticated with a
- * key that only the two of them can have: the SHA-256 of the probe's token, of which the server
- * keeps nothing else.
+ * What the server lets a probe write to, for one drive, for a few seconds. The probe asks for it at
+ * the moment of writing, with a nonce of its own, and asks again before it runs out: so whatever is
+ * taken back is taken back within that time, and one that was given before is worth nothing.
+ *
+ * <p>It is authenticated with a key that only the two of them have. It is made from a secret that
+ * is not in the database, and given to the probe at its enrolment.
  *
  * @param run request that it is for
  * @param kind what may be done
  * @param driveKey of the drive
- * @param model as the drive told it
- * @param serial as the drive told it
- * @param sizeBytes as the drive told it
- * @param stance of the data when it was released
- * @param until after this it is worth nothing
+ * @param drive as it told of itself when the probe asked
+ * @param status of the data on it
+ * @param nonce of the question that it answers
+ * @param validForMs since that question was put; at most {@value #MAX_VALID_MS}
  * @param mac HMAC-SHA-256 over all the others, in hex
  * @see "HMAC: RFC 2104; SHA-256: FIPS 180-4"
  */
@@ -30,12 +31,13 @@ public record Release(
     UUID run,
     RunKind kind,
     String driveKey,
-    String model,
-    String serial,
-    long sizeBytes,
-    DataStatus stance,
-    Instant until,
+    DriveSeen drive,
+    DataStatus status,
+    String nonce,
+    long validForMs,
     String mac) {
+  public static final long MAX_VALID_MS = 15_000;
+
   private static final String HMAC = "HmacSHA256";
 
   /** Signed with the key. */
@@ -43,48 +45,59 @@ public record Release(
       UUID run,
       RunKind kind,
       String driveKey,
-      String model,
-      String serial,
-      long sizeBytes,
-      DataStatus stance,
-      Instant until,
+      DriveSeen drive,
+      DataStatus status,
+      String nonce,
+      long validForMs,
       byte[] key) {
-    Release open = new Release(run, kind, driveKey, model, serial, sizeBytes, stance, until, "");
+    Release open = new Release(run, kind, driveKey, drive, status, nonce, validForMs, "");
     return new Release(
-        run, kind, driveKey, model, serial, sizeBytes, stance, until, open.macWith(key));
+        run, kind, driveKey, drive, status, nonce, validForMs, open.macWith(key));
   }
 
-  /** The key that a token gives. */
-  public static byte[] key(String token) {
-    try {
-      return MessageDigest.getInstance("SHA-256").digest(token.getBytes(StandardCharsets.UTF_8));
-    } catch (GeneralSecurityException e) {
-      throw new IllegalStateException(e);
-    }
+  /**
+   * The key of one probe.
+   *
+   * @param secret that the server keeps out of its database
+   */
+  public static byte[] key(byte[] secret, UUID probe) {
+    return hmac(secret, "tekmerion release key " + probe);
   }
 
   /** Whether whoever has this key signed it as it stands. */
   public boolean holds(byte[] key) {
-    return MessageDigest.isEqual(
-        macWith(key).getBytes(StandardCharsets.US_ASCII),
-        String.valueOf(mac).getBytes(StandardCharsets.US_ASCII));
+    return key.length > 0
+        && MessageDigest.isEqual(
+            macWith(key).getBytes(StandardCharsets.US_ASCII),
+            String.valueOf(mac).getBytes(StandardCharsets.US_ASCII));
   }
 
   private String macWith(byte[] key) {
     // Each with its length, so that no two releases have one text.
-    StringBuilder text = new StringBuilder("tekmerion release 2");
+    StringBuilder text = new StringBuilder("tekmerion release 3");
     for (Object part :
         new Object[] {
-          run, kind, driveKey, model, serial, sizeBytes, stance, until.getEpochSecond()
+          run,
+          kind,
+          driveKey,
+          drive == null ? null : drive.model(),
+          drive == null ? null : drive.serial(),
+          drive == null ? null : drive.sizeBytes(),
+          status,
+          nonce,
+          validForMs
         }) {
       String value = String.valueOf(part);
       text.append('\n').append(value.length()).append(' ').append(value);
     }
+    return HexFormat.of().formatHex(hmac(key, text.toString()));
+  }
+
+  private static byte[] hmac(byte[] key, String text) {
     try {
       Mac hmac = Mac.getInstance(HMAC);
       hmac.init(new SecretKeySpec(key, HMAC));
-      return HexFormat.of()
-          .formatHex(hmac.doFinal(text.toString().getBytes(StandardCharsets.UTF_8)));
+      return hmac.doFinal(text.getBytes(StandardCharsets.UTF_8));
     } catch (GeneralSecurityException e) {
       throw new IllegalStateException(e);
     }

@@ -1,6 +1,9 @@
 package tekmerion.link;
 
 import java.util.Optional;
+import tekmerion.core.permit.Effects;
+import tekmerion.core.permit.Load;
+import tekmerion.core.permit.Touch;
 
 /** The runs that a probe knows. */
 public enum RunKind {
@@ -92,8 +95,20 @@ public enum RunKind {
     return this == SURFACE || this == SURFACE_SAMPLED;
   }
 
-  /** Whether it reads the whole drive and so loads it for hours. */
-  public boolean isStressing() {
-    return this == SURFACE || this == SELF_TEST_EXTENDED;
+  /** All that its permission depends on. */
+  public Effects effects() {
+    return switch (this) {
+      case SURFACE, SELF_TEST_EXTENDED -> Effects.of(Touch.LOOKS_ONLY, Load.DRIVE);
+      case MARCH, MARCH_LONG -> Effects.of(Touch.LOOKS_ONLY, Load.MACHINE);
+      case DISCHARGE, CHARGE -> Effects.of(Touch.LOOKS_ONLY, Load.BATTERY, Load.MACHINE);
+      case ERASE -> Effects.of(Touch.ERASES);
+      case MEND, TAKE_BACK -> Effects.of(Touch.WRITES_TO_DRIVE);
+      default -> Effects.of(Touch.LOOKS_ONLY);
+    };
+  }
+
+  /** Whether the probe must ask for a release before it writes or deletes anything. */
+  public boolean needsRelease() {
+    return this == ERASE || this == ERASE_COPY || mends();
   }
 }

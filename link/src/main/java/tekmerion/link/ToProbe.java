@@ -13,7 +13,9 @@ import tekmerion.core.permit.DataStatus;
   @JsonSubTypes.Type(value = ToProbe.Resend.class, name = "resend"),
   @JsonSubTypes.Type(value = ToProbe.ReadDrive.class, name = "read-drive"),
   @JsonSubTypes.Type(value = ToProbe.StartRun.class, name = "start-run"),
-  @JsonSubTypes.Type(value = ToProbe.StopRun.class, name = "stop-run")
+  @JsonSubTypes.Type(value = ToProbe.StopRun.class, name = "stop-run"),
+  @JsonSubTypes.Type(value = ToProbe.ReleaseGiven.class, name = "release-given"),
+  @JsonSubTypes.Type(value = ToProbe.ReleaseRefused.class, name = "release-refused")
 })
 public sealed interface ToProbe {
   /** Answer to hello: everything up to and including {@code receivedThrough} is committed. */
@@ -29,13 +31,12 @@ public sealed interface ToProbe {
   record ReadDrive(UUID requestId, String driveKey) implements ToProbe {}
 
   /**
-   * Start a run on a drive, or go on with it where it stopped. Without a release the drive is only
-   * read. Repeats are harmless.
+   * Start a run on a drive, or go on with it where it stopped. One that writes asks for a release
+   * first ({@link ToServer.ReleaseAsked}). Repeats are harmless.
    *
    * @param gentle the drive is under suspicion: give up sooner
    * @param stance of the data on it: the probe asks its own gate before a run that loads the drive
    * @param copy where a copy belongs and what is wanted of it; null for other runs
-   * @param release what it may write to; null for runs that only read
    */
   record StartRun(
       UUID requestId,
@@ -43,20 +44,18 @@ public sealed interface ToProbe {
       RunKind run,
       boolean gentle,
       DataStatus stance,
-      CopyOrder copy,
-      Release release)
-      implements ToProbe {
-    /** One that only reads the drive. */
-    public StartRun(
-        UUID requestId,
-        String driveKey,
-        RunKind run,
-        boolean gentle,
-        DataStatus stance,
-        CopyOrder copy) {
-      this(requestId, driveKey, run, gentle, stance, copy, null);
-    }
-  }
+      CopyOrder copy)
+      implements ToProbe {}
+
+  /** Answer to {@link ToServer.ReleaseAsked}. */
+  record ReleaseGiven(Release release) implements ToProbe {}
+
+  /**
+   * The same, if it is locked by now.
+   *
+   * @param why in a sentence, and what opens it
+   */
+  record ReleaseRefused(UUID requestId, String nonce, String why) implements ToProbe {}
 
   /**
    * @param pause keep what is known and wait; else end it

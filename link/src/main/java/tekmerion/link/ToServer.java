@@ -4,6 +4,7 @@ import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.util.Objects;
 import java.util.UUID;
+import java.util.regex.Pattern;
 
 /** What a probe sends. */
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "type")
@@ -11,7 +12,8 @@ import java.util.UUID;
   @JsonSubTypes.Type(value = ToServer.Hello.class, name = "hello"),
   @JsonSubTypes.Type(value = ToServer.Event.class, name = "event"),
   @JsonSubTypes.Type(value = ToServer.Progress.class, name = "progress"),
-  @JsonSubTypes.Type(value = ToServer.RunProgress.class, name = "run-progress")
+  @JsonSubTypes.Type(value = ToServer.RunProgress.class, name = "run-progress"),
+  @JsonSubTypes.Type(value = ToServer.ReleaseAsked.class, name = "release-asked")
 })
 public sealed interface ToServer {
   /** First message on every connection. */
@@ -47,6 +49,25 @@ public sealed interface ToServer {
       Objects.requireNonNull(requestId, "requestId");
       if (words == null || words.length() > MOST_CHARS || done < 0 || of < 1) {
         throw new IllegalArgumentException("progress out of bounds");
+      }
+    }
+  }
+
+  /**
+   * The probe is about to write and asks whether it still may. Not kept.
+   *
+   * @param nonce random, of this question only; 32 hex digits
+   * @param drive as it tells of itself at this moment; of copies that are to be erased, the drive
+   *     that they are of
+   */
+  record ReleaseAsked(UUID requestId, String nonce, DriveSeen drive) implements ToServer {
+    private static final Pattern NONCE = Pattern.compile("[0-9a-f]{32}");
+
+    public ReleaseAsked {
+      Objects.requireNonNull(requestId, "requestId");
+      Objects.requireNonNull(drive, "drive");
+      if (nonce == null || !NONCE.matcher(nonce).matches()) {
+        throw new IllegalArgumentException("the nonce is not 32 hex digits");
       }
     }
   }

@@ -31,6 +31,9 @@ import tekmerion.core.port.PageKind;
 
 class LinkCodecTest {
   private static final UUID ID = UUID.fromString("3f1d6a52-6c83-4e2b-9a5e-0c52e7d61b11");
+  private static final String NONCE = "0123456789abcdef".repeat(2);
+  private static final DriveSeen DISK = disk("HELM-1000S", "19-B", 9);
+  private static final byte[] KEY = Release.key(new byte[32], ID);
   private static final Instant NOON = Instant.parse("2026-11-23T12:00:00Z");
   private static final MachineNote MACHINE =
       new MachineNote(
@@ -40,6 +43,10 @@ class LinkCodecTest {
           "bench",
           List.of(new MachineNote.DriveNote("drive-a", "Drive A")),
           List.of(RunKind.BOARD, MachineNote.MEMORY));
+
+  private static DriveSeen disk(String model, String serial, long bytes) {
+    return new DriveSeen(model, serial, bytes);
+  }
 
   private static PageNote page(PageAnswer answer) {
     return PageNote.of(PageKind.ATA_SMART, answer);
@@ -312,27 +319,16 @@ class LinkCodecTest {
                         1,
                         List.of(),
                         "J-2291/drive-a",
-                        "Nothing speaks against reading it")))),
+                        "Its tables and file systems are sound")))),
         arguments(
             "to-probe",
             ToProbe.class,
-            new ToProbe.StartRun(
-                ID,
-                "drive-a",
-                RunKind.ERASE,
-                false,
-                DataStatus.NOT_WANTED,
-                null,
+            new ToProbe.ReleaseGiven(
                 Release.of(
-                    ID,
-                    RunKind.ERASE,
-                    "drive-a",
-                    "HELM-1000S",
-                    "19-B",
-                    9,
-                    DataStatus.NOT_WANTED,
-                    NOON,
-                    new byte[32]))),
+                    ID, RunKind.ERASE, "drive-a", DISK, DataStatus.NOT_WANTED, NONCE, 15_000, KEY))),
+        arguments(
+            "to-probe", ToProbe.class, new ToProbe.ReleaseRefused(ID, NONCE, "It is wanted.")),
+        arguments("to-server", ToServer.class, new ToServer.ReleaseAsked(ID, NONCE, DISK)),
         arguments(
             "to-probe",
             ToProbe.class,
@@ -350,7 +346,7 @@ class LinkCodecTest {
         arguments(
             "enrolment-granted",
             Enrolment.Granted.class,
-            new Enrolment.Granted(ID.toString(), "t".repeat(43), "bay 1")));
+            new Enrolment.Granted(ID.toString(), "t".repeat(43), "bay 1", "0".repeat(64))));
   }
 
   @ParameterizedTest(name = "{0}: {2}")
@@ -366,34 +362,30 @@ class LinkCodecTest {
   /** Whatever is changed of it, and whoever else signs it. */
   @Test
   void aReleaseHoldsOnlyAsItWasSigned() {
-    byte[] key = Release.key("a token");
     Release r =
-        Release.of(
-            ID, RunKind.ERASE, "drive-a", "HELM-1000S", "19-B", 9, DataStatus.NOT_WANTED, NOON, key);
+        Release.of(ID, RunKind.ERASE, "drive-a", DISK, DataStatus.NOT_WANTED, NONCE, 9, KEY);
 
-    assertThat(r.holds(key)).isTrue();
-    assertThat(r.holds(Release.key("another token"))).isFalse();
-    Instant later = NOON.plusSeconds(1);
-    UUID other = new UUID(1, 2);
+    assertThat(r.holds(KEY)).isTrue();
+    assertThat(r.holds(Release.key(new byte[] {1}, new UUID(1, 2)))).isFalse();
+    assertThat(r.holds(new byte[0])).isFalse();
+    DataStatus given = r.status();
+    String other = "1" + NONCE.substring(1);
     assertThat(
             List.of(
+                new Release(new UUID(1, 2), r.kind(), "drive-a", DISK, given, NONCE, 9, r.mac()),
+                new Release(ID, RunKind.MEND, "drive-a", DISK, given, NONCE, 9, r.mac()),
+                new Release(ID, r.kind(), "drive-b", DISK, given, NONCE, 9, r.mac()),
+                new Release(ID, r.kind(), "drive-a", disk("X", "19-B", 9), given, NONCE, 9, r.mac()),
                 new Release(
-                    other, r.kind(), "drive-a", r.model(), "19-B", 9, r.stance(), NOON, r.mac()),
+                    ID, r.kind(), "drive-a", disk("HELM-1000S", "X", 9), given, NONCE, 9, r.mac()),
                 new Release(
-                    ID, RunKind.MEND, "drive-a", r.model(), "19-B", 9, r.stance(), NOON, r.mac()),
+                    ID, r.kind(), "drive-a", disk("HELM-1000S", "19-B", 8), given, NONCE, 9, r.mac()),
                 new Release(
-                    ID, r.kind(), "drive-b", r.model(), "19-B", 9, r.stance(), NOON, r.mac()),
-                new Release(ID, r.kind(), "drive-a", "HELM", "19-B", 9, r.stance(), NOON, r.mac()),
-                new Release(
-                    ID, r.kind(), "drive-a", r.model(), "77-D", 9, r.stance(), NOON, r.mac()),
-                new Release(
-                    ID, r.kind(), "drive-a", r.model(), "19-B", 8, r.stance(), NOON, r.mac()),
-                new Release(
-                    ID, r.kind(), "drive-a", r.model(), "19-B", 9, DataStatus.WANTED, NOON, r.mac()),
-                new Release(
-                    ID, r.kind(), "drive-a", r.model(), "19-B", 9, r.stance(), later, r.mac()),
-                new Release(ID, r.kind(), "drive-a", r.model(), "19-B", 9, r.stance(), NOON, null)))
-        .noneMatch(changed -> changed.holds(key));
+                    ID, r.kind(), "drive-a", DISK, DataStatus.COPY_VERIFIED, NONCE, 9, r.mac()),
+                new Release(ID, r.kind(), "drive-a", DISK, given, other, 9, r.mac()),
+                new Release(ID, r.kind(), "drive-a", DISK, given, NONCE, 10, r.mac()),
+                new Release(ID, r.kind(), "drive-a", DISK, given, NONCE, 9, null)))
+        .noneMatch(changed -> changed.holds(KEY));
   }
 
   @Test

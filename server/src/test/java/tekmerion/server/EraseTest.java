@@ -233,7 +233,7 @@ class EraseTest {
               1,
               List.of(),
               at.job + "/drive-a",
-              "Nothing speaks against reading it");
+              "Its tables and file systems are sound");
       at.peer.send(
           new ToServer.Event(
               2,
@@ -254,7 +254,7 @@ class EraseTest {
       assertThat(mending.get("canTakeBack").booleanValue()).isTrue();
       assertThat(mending.at("/last/mended/written").intValue()).isEqualTo(1);
       assertThat(at.ines.get("/api/jobs/" + at.job).body().toString())
-          .contains("1 of its pieces written; now: nothing speaks against reading it");
+          .contains("1 of its pieces written; now: its tables and file systems are sound");
 
       // A later try that could not run takes nothing away: there is still something to take back.
       named.put("version", at.version());

@@ -45,6 +45,21 @@ public final class KnowHow {
   private final List<Hazard> hazards;
 
   /**
+   * One that names no hazards.
+   *
+   * @throws Mistakes if it does not hold together
+   */
+  public KnowHow(
+      List<Family> families,
+      List<Cause> causes,
+      List<SignKind> signs,
+      List<Question> questions,
+      List<Move.File> moves,
+      List<Remedy> remedies) {
+    this(families, causes, signs, questions, moves, remedies, List.of());
+  }
+
+  /**
    * @throws Mistakes if it does not hold together
    */
   public KnowHow(

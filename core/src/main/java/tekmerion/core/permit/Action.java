@@ -19,11 +19,19 @@ public sealed interface Action {
    */
   record Decide(Effects effects, boolean replaces) implements Action {}
 
-  /** The probe writes to a drive: it needs a release for it. */
-  record Write(Effects effects, String partKey) implements Action {}
+  /**
+   * The probe writes to a drive: it needs a release for it.
+   *
+   * @param drive that was named; if another one sits in its place by now, nothing is written
+   */
+  record Write(Effects effects, String partKey, PartIdentity drive) implements Action {}
 
-  /** The copies of a drive are erased. */
-  record EraseCopy(String partKey) implements Action {}
+  /**
+   * The copies of a drive are erased.
+   *
+   * @param drive that they are of, wherever it is now
+   */
+  record EraseCopy(DriveState drive) implements Action {}
 
   /** The machine goes back to its owner as mended. */
   record HandBack() implements Action {}

@@ -18,12 +18,17 @@ import tekmerion.core.permit.DataEvent.Written;
  * the same since. Nothing that anybody says counts here.
  *
  * @param copied whether a copy of anything is there
- * @param imageVerified whether an image is there that was read again and agrees
+ * @param imaged whether an image is there that came to its end, and that no check spoke against
+ * @param imageVerified whether it was read again and agrees
  * @param missing what is on the drive and in no verified copy; empty if all of it is
  * @param written whether we wrote to the drive after it was copied, or before
  */
 public record DataEvidence(
-    boolean copied, boolean imageVerified, List<Holding> missing, boolean written) {
+    boolean copied,
+    boolean imaged,
+    boolean imageVerified,
+    List<Holding> missing,
+    boolean written) {
   public DataEvidence {
     missing = List.copyOf(missing);
   }
@@ -71,6 +76,7 @@ public record DataEvidence(
       boolean verified = imaged && checked.isPresent();
       return new DataEvidence(
           imaged || files.stream().anyMatch(FilesCopied::complete),
+          imaged,
           verified,
           missing(verified),
           written);

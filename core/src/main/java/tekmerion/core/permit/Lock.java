@@ -8,6 +8,8 @@ public enum Lock {
   WANTED_IN_ANOTHER_JOB,
   /** No drive has told who it is, so nobody knows whose data it would be. */
   DRIVE_NOT_IDENTIFIED,
+  /** The drive in that place is not the one that was named. */
+  OTHER_DRIVE,
   /** A failing drive would be worked for long before its data is safe. */
   DRIVE_FAILING,
   /** A swollen pack would be loaded or charged. */

@@ -1,6 +1,7 @@
 package tekmerion.core.permit;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import tekmerion.core.permit.Permission.Locked;
@@ -18,7 +19,7 @@ public record Permissions(Situation at) {
   /** The gravest lock first: whose data it is, then the drive, the battery, the evidence. */
   public Permission of(Action action) {
     if (action instanceof Action.EraseCopy copy) {
-      return eraseCopy(drive(copy.partKey()));
+      return eraseCopy(copy.drive());
     }
     if (at.ended()) {
       return new Locked(Lock.JOB_ENDED, "The job is ended.", "Take the machine in anew.");
@@ -32,6 +33,7 @@ public record Permissions(Situation at) {
     if (action instanceof Action.Write write) {
       return firstOf(
           () -> data(write.effects(), write.partKey()),
+          () -> isStill(drive(write.partKey()), write.drive()),
           () -> decided(write.effects()),
           () -> offLimits(drive(write.partKey())));
     }
@@ -136,11 +138,10 @@ public record Permissions(Situation at) {
                 ? Permission.OPEN
                 : new Locked(
                     Lock.DRIVE_FAILING,
-                    "%s %s The data on it is %s."
+                    "It %s for long, and %s must be spared. %s The data on it is %s."
                         .formatted(
-                            all
-                                ? "It keeps %s running for long.".formatted(drive.name())
-                                : "It works %s for long.".formatted(drive.name()),
+                            all ? "keeps the machine running" : "works " + drive.name(),
+                            drive.name(),
                             drive.failing().get(),
                             drive.status().words()),
                     "Opens when a copy is verified, or the owner signs that it is not wanted. A"
@@ -154,6 +155,15 @@ public record Permissions(Situation at) {
             Lock.BATTERY_UNSAFE,
             at.unsafeBattery().get(),
             "Never opens for this pack: take it out and keep it away from what burns.");
+  }
+
+  private static Permission isStill(DriveState drive, PartIdentity named) {
+    return drive.identity().equals(Optional.of(named))
+        ? Permission.OPEN
+        : new Locked(
+            Lock.OTHER_DRIVE,
+            "Another drive sits in the place of %s.".formatted(named),
+            "Look at the drive in your hand, and name it anew.");
   }
 
   private Permission decided(Effects effects) {

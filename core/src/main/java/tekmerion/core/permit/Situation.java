@@ -28,13 +28,25 @@ public record Situation(
     drives = List.copyOf(drives);
   }
 
+  /** The same with how far it is shown that it is mended. */
+  public Situation with(Proven shown, boolean signed) {
+    return new Situation(
+        drives, said, unsafeBattery, suspicion, shown, signed, decidedToErase, ended);
+  }
+
+  /** The same with a battery and a suspicion. */
+  public Situation with(Optional<String> unsafe, Suspicion against) {
+    return new Situation(
+        drives, said, unsafe, against, proven, takenAsItIs, decidedToErase, ended);
+  }
+
   /** One drive, of which only its status matters; for benchmarks, simulations and files. */
   public static Situation assumed(DataStatus status, Optional<String> failing) {
     PartIdentity some = new PartIdentity("assumed", "assumed", 1);
     DataEvidence evidence =
         switch (status) {
-          case COPIED -> new DataEvidence(true, false, DataEvidence.NONE.missing(), false);
-          case COPY_VERIFIED -> new DataEvidence(true, true, List.of(), false);
+          case COPIED -> new DataEvidence(true, true, false, DataEvidence.NONE.missing(), false);
+          case COPY_VERIFIED -> new DataEvidence(true, true, true, List.of(), false);
           default -> DataEvidence.NONE;
         };
     List<Waiver> waivers =

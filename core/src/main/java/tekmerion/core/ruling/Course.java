@@ -1,6 +1,7 @@
 package tekmerion.core.ruling;
 
 import java.util.List;
+import tekmerion.core.permit.Effects;
 import tekmerion.core.permit.Touch;
 import tekmerion.core.words.Sentences;
 
@@ -43,5 +44,10 @@ public enum Course {
 
   public Touch touch() {
     return touch;
+  }
+
+  /** All that its permission depends on. */
+  public Effects effects() {
+    return Effects.of(touch);
   }
 }

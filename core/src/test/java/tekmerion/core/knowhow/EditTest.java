@@ -31,6 +31,7 @@ class EditTest {
           "machine",
           "nothing",
           0,
+          List.of(),
           List.of(1, 0),
           List.of("noise-heat"),
           List.of(),
@@ -93,7 +94,7 @@ class EditTest {
   void aMoveOfTheShopsOwnIsOfferedAndWhatItTellsCounts() {
     KnowHow own = with(SNIFF);
     NextMoves.Situation at =
-        new NextMoves.Situation(DataStatus.NOT_ASKED, Optional.empty(), Set.of(), false);
+        NextMoves.Situation.assumed(DataStatus.NOT_ASKED, Optional.empty(), Set.of(), false);
 
     assertThat(NextMoves.of(own, List.of("noise-heat"), DRIVE, List.of(), at).moves())
         .extracting(NextMoves.Ranked::id)
@@ -120,6 +121,7 @@ class EditTest {
             "drive",
             "nothing",
             4,
+            List.of(),
             List.of(1, 0),
             List.of(),
             List.of(),

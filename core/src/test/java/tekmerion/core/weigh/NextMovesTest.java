@@ -37,7 +37,7 @@ class NextMovesTest {
         List.of(family),
         DRIVE,
         List.of(signs),
-        new NextMoves.Situation(stance, Optional.ofNullable(decisive), Set.of(), true));
+        NextMoves.Situation.assumed(stance, Optional.ofNullable(decisive), Set.of(), true));
   }
 
   private static Optional<Ranked> of(Advice advice, String move) {
@@ -72,7 +72,7 @@ class NextMovesTest {
             List.of("battery"),
             DRIVE,
             List.of(seen("reach", "desktop")),
-            new NextMoves.Situation(DataStatus.WANTED, Optional.empty(), done, true));
+            NextMoves.Situation.assumed(DataStatus.WANTED, Optional.empty(), done, true));
 
     assertThat(open.enough()).isFalse();
     assertThat(after.moves()).isNotEmpty().allSatisfy(r -> assertThat(r.lock()).isPresent());
@@ -107,7 +107,7 @@ class NextMovesTest {
 
     Ranked wanted =
         of(advice("restart-loop", DataStatus.WANTED, null, sound), "clean-install").orElseThrow();
-    assertThat(wanted.lock().orElseThrow().reason()).contains("the data on the drive is wanted");
+    assertThat(wanted.lock().orElseThrow().reason()).contains("the data on drive A is wanted");
   }
 
   @Test
@@ -172,7 +172,7 @@ class NextMovesTest {
         advice("slow", DataStatus.WANTED, "It refuses every write.", seen("reach", "desktop"));
 
     assertThat(of(advice, "surface-pass").orElseThrow().lock().orElseThrow().reason())
-        .contains("loads a drive that is failing");
+        .contains("drive A must be spared");
     assertThat(of(advice, "read-drive").orElseThrow().lock()).isEmpty();
   }
 
@@ -256,7 +256,7 @@ class NextMovesTest {
             List.of("dead"),
             DRIVE,
             List.of(seen("reach", "nothing")),
-            new NextMoves.Situation(
+            NextMoves.Situation.assumed(
                 DataStatus.WANTED, Optional.empty(), Set.of("light-fan-beep@machine"), true));
 
     assertThat(of(after, "light-fan-beep")).isEmpty();

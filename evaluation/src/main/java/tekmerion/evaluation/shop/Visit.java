@@ -12,9 +12,12 @@ import java.util.Random;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
-import tekmerion.core.permit.Gate;
+import tekmerion.core.permit.Action;
 import tekmerion.core.permit.DataStatus;
+import tekmerion.core.permit.Load;
+import tekmerion.core.permit.Permissions;
 import tekmerion.core.permit.Touch;
+import tekmerion.core.knowhow.Hazards;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Move;
 import tekmerion.core.ruling.Course;
@@ -145,7 +148,7 @@ final class Visit {
   /** The server does not take a ruling that replaces a part on one finding. */
   private boolean mayRule(Plan plan) {
     return !plan.courses().contains(Course.REPLACE_PART)
-        || Gate.ofReplacing(Findings.against(knowHow, weigh())).isOpen();
+        || permissions().of(new Action.Decide(Course.REPLACE_PART.effects(), true)).isOpen();
   }
 
   /** Gentle before invasive, quick before slow, the ladder of system repairs last. */
@@ -156,17 +159,19 @@ final class Visit {
   }
 
   private Advice advice() {
-    Optional<String> decisive =
-        signs.values().stream()
-            .filter(s -> !s.part().equals(Sign.MACHINE))
-            .flatMap(s -> knowHow.decisive(s).stream())
-            .findFirst();
     return NextMoves.of(
         knowHow,
         families,
         parts,
         List.copyOf(signs.values()),
-        new Situation(stance, decisive, done, true));
+        new Situation(permissions(), done, true));
+  }
+
+  private Permissions permissions() {
+    Hazards hazards = Hazards.of(knowHow, List.copyOf(signs.values()));
+    return Permissions.of(
+        tekmerion.core.permit.Situation.assumed(stance, hazards.ofDrive(DriveWork.PART, false))
+            .with(hazards.ofBattery(), Findings.against(knowHow, weigh())));
   }
 
   private Weighed weigh() {
@@ -216,7 +221,7 @@ final class Visit {
     boolean atStake = machine.isDataWanted() && stance != DataStatus.COPY_VERIFIED;
     boolean going = machine.has(Ailment.SURFACE_GOING, Ailment.HEADS_WEAK);
     double hours = (move.handsOnMinutes() + move.waitingMinutes()) / 60.0;
-    boolean loaded = move.stress() || move.touches() == Touch.WRITES_TO_DRIVE;
+    boolean loaded = move.effects().loads().contains(Load.DRIVE) || move.touches() == Touch.WRITES_TO_DRIVE;
     boolean dies = going && loaded && random.nextDouble() < DIES_PER_LOADED_HOUR * hours;
     dataLost |= atStake && (dies || move.touches() == Touch.ERASES);
   }

@@ -10,15 +10,22 @@ import java.nio.file.StandardOpenOption;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.BooleanSupplier;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import tekmerion.core.rescue.KeptRescue;
 import tekmerion.core.rescue.RescueMap.Stretch;
 import tekmerion.core.rescue.State;
+import tekmerion.link.DriveSeen;
+import tekmerion.link.LinkCodec;
+import tekmerion.link.LinkFormatException;
 
 /** Where the copies of one drive of one job go, below the probe's folder of copies. */
 public final class CopyFolder {
   private static final Pattern NAME = Pattern.compile("[A-Za-z0-9][A-Za-z0-9-]{0,60}");
+
+  /** Which drive the copies are of. */
+  private static final String OWNER = "drive.json";
 
   private final Path folder;
   private final String shown;
@@ -35,7 +42,7 @@ public final class CopyFolder {
    */
   public static CopyFolder open(Path all, String job, String driveKey) throws IOException {
     CopyFolder folder = named(all, job, driveKey);
-    Files.createDirectories(folder.folder);
+    Private.createDirectories(folder.folder);
     return folder;
   }
 
@@ -61,28 +68,42 @@ public final class CopyFolder {
    * What an erasing did.
    *
    * @param bytes that were written over
-   * @param left files that could not be deleted
+   * @param left files that are still there
+   * @param stopped whether it may not go on
    */
-  public record Erased(long files, long bytes, long left) {}
+  public record Erased(long files, long bytes, long left, boolean stopped) {}
 
   /**
    * Writes every file over with zeros, then deletes it, and the folder. What a file system or a
-   * solid-state drive keeps of older blocks is beyond this.
+   * solid-state drive keeps of older blocks is beyond this. Which drive they are of goes last, so
+   * that what is left can be erased later.
    *
+   * @param may asked before each file, whether it may still be erased
    * @throws IOException if the folder cannot be walked through
    */
-  public Erased erase() throws IOException {
+  public Erased erase(BooleanSupplier may) throws IOException {
     long files = 0;
     long bytes = 0;
     long left = 0;
     List<Path> all;
     try (Stream<Path> walk = Files.walk(folder)) {
-      all = walk.sorted(Comparator.reverseOrder()).toList();
+      all =
+          walk.sorted(
+                  Comparator.comparing((Path p) -> p.equals(folder))
+                      .thenComparing((Path p) -> p.equals(folder.resolve(OWNER)))
+                      .thenComparing(Comparator.reverseOrder()))
+              .toList();
     }
+    boolean stopped = false;
     List<Stretch> written = written();
     for (Path path : all) {
       boolean file = Files.isRegularFile(path, LinkOption.NOFOLLOW_LINKS);
       files += file ? 1 : 0;
+      stopped = stopped || !may.getAsBoolean();
+      if (stopped) {
+        left += file ? 1 : 0;
+        continue;
+      }
       try {
         if (file) {
           bytes += path.equals(image()) ? overwritten(path, written) : overwritten(path, List.of());
@@ -92,7 +113,7 @@ public final class CopyFolder {
         left += file ? 1 : 0;
       }
     }
-    return new Erased(files, bytes, left);
+    return new Erased(files, bytes, left, stopped);
   }
 
   /** Where the image holds something, by its map: the rest is a hole. Empty if nothing tells. */
@@ -174,17 +195,28 @@ public final class CopyFolder {
   /**
    * The first drive that is copied into it owns it.
    *
-   * @param identity model, serial and size as they are told
    * @throws IOException if it holds another drive's copy
    */
-  public void belongTo(String identity) throws IOException {
-    Path owner = folder.resolve("drive.txt");
-    if (!Files.exists(owner)) {
-      Files.writeString(owner, identity + "\n", StandardOpenOption.CREATE_NEW);
-    } else if (!Files.readString(owner).strip().equals(identity)) {
+  public void belongTo(DriveSeen drive) throws IOException {
+    Path file = folder.resolve(OWNER);
+    if (!Files.exists(file)) {
+      Files.writeString(file, LinkCodec.encode(drive) + "\n", StandardOpenOption.CREATE_NEW);
+    } else if (!owner().equals(Optional.of(drive))) {
       throw new IOException(
           "the folder %s holds the copy of another drive: %s"
-              .formatted(shown, Files.readString(owner).strip()));
+              .formatted(shown, Files.readString(file).strip()));
+    }
+  }
+
+  /** The drive whose copies these are; empty if the folder does not say. */
+  public Optional<DriveSeen> owner() throws IOException {
+    Path file = folder.resolve(OWNER);
+    try {
+      return Files.exists(file)
+          ? Optional.of(LinkCodec.decode(Files.readString(file), DriveSeen.class))
+          : Optional.empty();
+    } catch (LinkFormatException e) {
+      return Optional.empty();
     }
   }
 }

@@ -39,7 +39,7 @@ public final class FilesOnDisk implements FileCopy.Destination {
    * @throws IOException if the folder cannot be made, or its list cannot be read
    */
   public FilesOnDisk(Path root) throws IOException {
-    this.root = Files.createDirectories(root).toRealPath();
+    this.root = Private.createDirectories(root).toRealPath();
     this.list = root.resolveSibling(root.getFileName() + ".sha256");
     if (Files.exists(list)) {
       Files.readAllLines(list).stream()
@@ -63,6 +63,7 @@ public final class FilesOnDisk implements FileCopy.Destination {
   /** Keeps that it was copied and verified. */
   public void done(FoundFile file, String sha256) {
     try {
+      Private.createFile(list);
       Files.writeString(
           list,
           sha256 + "  " + file.path() + "\n",
@@ -79,7 +80,8 @@ public final class FilesOnDisk implements FileCopy.Destination {
     Path path = path(file);
     Path part = path.resolveSibling(path.getFileName() + ".part");
     try {
-      Files.createDirectories(path.getParent());
+      Private.createDirectories(path.getParent());
+      Private.createFile(part);
       FileChannel channel =
           FileChannel.open(
               part,

@@ -52,6 +52,7 @@ public final class ImageFile implements RescueCopy.Keeper, AutoCloseable {
           "the map is of a source of %d bytes, this one has %d"
               .formatted(kept.map().size(), sourceBytes));
     }
+    Private.createFile(image);
     FileChannel channel =
         FileChannel.open(
             image, StandardOpenOption.CREATE, StandardOpenOption.READ, StandardOpenOption.WRITE);
@@ -125,6 +126,7 @@ public final class ImageFile implements RescueCopy.Keeper, AutoCloseable {
     try {
       image.force(false);
       Path beside = mapFile.resolveSibling(mapFile.getFileName() + ".new");
+      Private.createFile(beside);
       Files.writeString(
           beside,
           kept.text(),

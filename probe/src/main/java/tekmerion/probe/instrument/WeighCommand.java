@@ -109,7 +109,7 @@ public final class WeighCommand implements Callable<Integer> {
             families,
             parts,
             signs,
-            new NextMoves.Situation(
+            NextMoves.Situation.assumed(
                 stance, decisive, given.done() == null ? Set.of() : given.done(), true));
     Map<String, Object> answer = new LinkedHashMap<>();
     answer.put("headline", weighed.headline());

@@ -5,12 +5,14 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
 import java.util.logging.Level;
 import java.util.logging.Logger;
 import tekmerion.core.port.MachineUnderTest;
+import tekmerion.link.DriveSeen;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
@@ -29,10 +31,9 @@ final class DataRuns {
   private final Consumer<ToServer> tell;
   private final Map<UUID, RunHost.Running> running;
   private final Consumer<LinkEvent> keep;
-  private final Supplier<byte[]> key;
+  private final Releases releases;
 
   /**
-   * @param key of this probe and the server, by which releases hold
    * @param folder where it is remembered when a run began
    * @param copies where copies go
    */
@@ -43,14 +44,14 @@ final class DataRuns {
       Consumer<ToServer> tell,
       Map<UUID, RunHost.Running> running,
       Consumer<LinkEvent> keep,
-      Supplier<byte[]> key) {
+      Releases releases) {
     this.folder = folder;
     this.copies = copies;
     this.clock = clock;
     this.tell = tell;
     this.running = running;
     this.keep = keep;
-    this.key = key;
+    this.releases = releases;
   }
 
   /**
@@ -63,13 +64,13 @@ final class DataRuns {
             .orElseThrow(
                 () -> new IllegalArgumentException("what is on this drive cannot be read here"));
     KeptRun kept = kept(command);
-    start(kept, task(job(command, kept), bytes, drive));
+    start(kept, task(job(command, kept, () -> WhoIsIt.seen(drive)), bytes, drive));
   }
 
   /** Its drive may be gone for long. */
   void eraseCopy(ToProbe.StartRun command) {
     KeptRun kept = kept(command);
-    start(kept, new EraseCopyTask(job(command, kept), copies));
+    start(kept, new EraseCopyTask(job(command, kept, Optional::empty), copies, releases));
   }
 
   private KeptRun kept(ToProbe.StartRun command) {
@@ -84,14 +85,16 @@ final class DataRuns {
                     clock.instant()));
   }
 
-  private PartTask.Job job(ToProbe.StartRun command, KeptRun kept) {
+  private PartTask.Job job(
+      ToProbe.StartRun command, KeptRun kept, Supplier<Optional<DriveSeen>> which) {
     return new PartTask.Job(
         command,
         clock,
         kept.startedAt(),
         tell,
         ended -> ended(kept, ended),
-        () -> running.remove(command.requestId()));
+        () -> running.remove(command.requestId()),
+        which);
   }
 
   private void start(KeptRun kept, PartTask task) {
@@ -112,8 +115,8 @@ final class DataRuns {
       case VERIFY_IMAGE -> new VerifyTask(job, () -> where(command, drive));
       case FILE_COPY -> new FileCopyTask(job, bytes, () -> where(command, drive));
       case CARVE -> new CarveTask(job, () -> where(command, drive));
-      case ERASE -> new EraseTask(job, drive, key.get());
-      case MEND, TAKE_BACK -> new MendTask(job, drive, key.get(), () -> where(command, drive));
+      case ERASE -> new EraseTask(job, drive, releases);
+      case MEND, TAKE_BACK -> new MendTask(job, drive, releases, () -> where(command, drive));
       default -> throw new IllegalArgumentException("this is no run about data");
     };
   }
@@ -123,15 +126,13 @@ final class DataRuns {
     CopyFolder to = CopyFolder.open(copies, command.copy().job(), command.driveKey());
     SourceIsNot.under(drive.key(), to.path());
     ShopsOwn.mustHold(to.path(), LocalDrives.list());
-    to.belongTo(identity(drive));
+    to.belongTo(
+        WhoIsIt.seen(drive)
+            .orElseThrow(
+                () ->
+                    new IOException(
+                        "the drive does not tell who it is, so nobody could say whose copy it is")));
     return to;
-  }
-
-  /** As the drive tells it; the slot where it does not. */
-  private static String identity(MachineUnderTest.Drive drive) {
-    return WhoIsIt.ask(drive)
-        .map(d -> "%s %s %d bytes".formatted(d.model(), d.serial(), d.capacityBytes().orElse(0)))
-        .orElse("the drive in " + drive.slot());
   }
 
   private void ended(KeptRun kept, LinkEvent ended) {

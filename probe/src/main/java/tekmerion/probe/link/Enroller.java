@@ -16,6 +16,7 @@ import tekmerion.probe.outbox.Outbox;
 /** Turns a one-time code into a token, once. */
 final class Enroller {
   static final String TOKEN = "token";
+  static final String RELEASE_KEY = "releaseKey";
   static final String PROBE_ID = "probeId";
   static final String SERVER = "server";
 
@@ -39,6 +40,7 @@ final class Enroller {
     Enrolment.Granted granted = enrol(server, code, machine, outbox, http);
     outbox.keepIdentity(SERVER, server.toString());
     outbox.keepIdentity(PROBE_ID, granted.probeId());
+    outbox.keepIdentity(RELEASE_KEY, granted.releaseKey());
     outbox.keepIdentity(TOKEN, granted.token());
     return granted.token();
   }

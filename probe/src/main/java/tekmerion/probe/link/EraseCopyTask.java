@@ -4,20 +4,23 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Optional;
 import tekmerion.link.CopyErasedFinding;
+import tekmerion.link.DriveSeen;
 import tekmerion.link.LinkEvent.End;
 import tekmerion.probe.copy.CopyFolder;
 
 /** Erases the copies of a drive; the drive itself need not be there any more. */
 final class EraseCopyTask extends PartTask {
   private final Path copies;
+  private final Releases releases;
 
-  EraseCopyTask(Job job, Path copies) {
+  EraseCopyTask(Job job, Path copies, Releases releases) {
     super(job);
     this.copies = copies;
+    this.releases = releases;
   }
 
   @Override
-  Outcome carryOut() {
+  Outcome carryOut() throws InterruptedException {
     if (command().copy() == null) {
       return new Outcome(End.COULD_NOT_RUN, "the server did not say which copy", null);
     }
@@ -27,14 +30,34 @@ final class EraseCopyTask extends PartTask {
       if (folder.isEmpty()) {
         return new Outcome(End.COULD_NOT_RUN, "there is no copy of it here", null);
       }
-      CopyFolder.Erased erased = folder.get().erase();
+      Optional<DriveSeen> of = folder.get().owner();
+      if (of.isEmpty()) {
+        return new Outcome(
+            End.COULD_NOT_RUN, "it does not say which drive the copy is of: nothing is erased", null);
+      }
+      Releases.Lease lease = releases.toEraseCopies(command(), of.get());
+      CopyFolder.Erased erased = folder.get().erase(() -> holds(lease));
       return new Outcome(
-          End.COMPLETE,
-          "",
+          erased.stopped() ? End.CANCELLED : End.COMPLETE,
+          erased.stopped() ? "stopped by the probe: it may not be erased any more" : "",
           new CopyErasedFinding(
               folder.get().shown(), erased.files(), erased.bytes(), erased.left()));
+    } catch (NoReleaseException e) {
+      return new Outcome(End.COULD_NOT_RUN, "refused by the probe: " + e.getMessage(), null);
     } catch (IOException e) {
       return new Outcome(End.COULD_NOT_RUN, e.getMessage(), null);
+    }
+  }
+
+  private static boolean holds(Releases.Lease lease) {
+    try {
+      lease.mustHold();
+      return true;
+    } catch (NoReleaseException e) {
+      return false;
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      return false;
     }
   }
 }

@@ -1,10 +1,8 @@
 package tekmerion.probe.link;
 
 import java.io.IOException;
-import java.time.Clock;
 import java.util.Optional;
 import java.util.Random;
-import tekmerion.core.permit.Touch;
 import tekmerion.core.port.ByteSource;
 import tekmerion.core.port.DriveWriter;
 import tekmerion.core.port.MachineUnderTest;
@@ -18,45 +16,46 @@ final class EraseTask extends PartTask {
   private static final int LOOKS = 3_000;
   private static final long TELL_NANOS = 1_000_000_000L;
 
+  private static final long ASK_AGAIN_MS = 1_000;
+
   private final MachineUnderTest.Drive drive;
-  private final byte[] key;
-  private final Clock clock;
+  private final Releases releases;
   private long toldAt;
 
-  /**
-   * @param key of this probe and the server; empty if it is not enrolled
-   */
-  EraseTask(Job job, MachineUnderTest.Drive drive, byte[] key) {
+  EraseTask(Job job, MachineUnderTest.Drive drive, Releases releases) {
     super(job);
     this.drive = drive;
-    this.key = key.clone();
-    this.clock = job.clock();
+    this.releases = releases;
   }
 
   @Override
-  Outcome carryOut() {
-    Optional<String> refused =
-        ReleaseCheck.refused(command(), drive, key, Touch.ERASES, clock.instant());
-    if (refused.isPresent()) {
-      return new Outcome(End.COULD_NOT_RUN, "refused by the probe: " + refused.get(), null);
+  Outcome carryOut() throws InterruptedException {
+    Releases.Lease lease;
+    try {
+      lease = releases.toWrite(command(), drive);
+    } catch (NoReleaseException e) {
+      return new Outcome(End.COULD_NOT_RUN, "refused by the probe: " + e.getMessage(), null);
     }
     try (DriveWriter writer = drive.writer().orElseThrow().open()) {
-      return erase(writer, command().release().sizeBytes());
+      return erase(writer, lease);
     } catch (IOException e) {
       return new Outcome(End.COULD_NOT_RUN, "it cannot be opened: " + e.getMessage(), null);
     }
   }
 
-  private Outcome erase(DriveWriter writer, long size) throws IOException {
+  private Outcome erase(DriveWriter writer, Releases.Lease lease)
+      throws IOException, InterruptedException {
+    long size = lease.drive().sizeBytes();
     byte[] zeros = new byte[CHUNK];
     long written = 0;
     long refused = 0;
     for (long at = 0; at < size; at += CHUNK) {
-      if (isStopped()) {
+      Optional<String> stop = stop(lease);
+      if (stop.isPresent()) {
         writer.flush();
         return new Outcome(
             End.CANCELLED,
-            "ended by a technician: it is erased in part",
+            stop.get() + ": it is erased in part",
             note("ended", size, written, refused));
       }
       int length = (int) Math.min(CHUNK, size - at);
@@ -73,6 +72,22 @@ final class EraseTask extends PartTask {
     }
     writer.flush();
     return new Outcome(End.COMPLETE, "", readBack(size, written, refused));
+  }
+
+  /** Why nothing more may be written; waits while only the server's answer is missing. */
+  private Optional<String> stop(Releases.Lease lease) throws InterruptedException {
+    while (!isStopped()) {
+      try {
+        lease.mustHold();
+        return Optional.empty();
+      } catch (NoReleaseException e) {
+        if (!e.mayCome()) {
+          return Optional.of("stopped by the probe, " + e.getMessage());
+        }
+        Thread.sleep(ASK_AGAIN_MS);
+      }
+    }
+    return Optional.of("ended by a technician");
   }
 
   private static EraseFinding note(String phase, long size, long written, long refused) {

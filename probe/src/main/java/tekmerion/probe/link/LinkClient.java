@@ -227,6 +227,10 @@ public final class LinkClient {
         runs.accept(start);
       } else if (message instanceof ToProbe.StopRun stop) {
         runs.accept(stop);
+      } else if (message instanceof ToProbe.ReleaseGiven given) {
+        runs.accept(given);
+      } else if (message instanceof ToProbe.ReleaseRefused refusal) {
+        runs.accept(refusal);
       }
     }
 

@@ -6,7 +6,6 @@ import java.util.Arrays;
 import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
-import tekmerion.core.permit.Touch;
 import tekmerion.core.mend.Mending;
 import tekmerion.core.mend.Piece;
 import tekmerion.core.port.ByteSource;
@@ -26,32 +25,32 @@ import tekmerion.probe.copy.KeptMending;
  */
 final class MendTask extends PartTask {
   private final MachineUnderTest.Drive drive;
-  private final byte[] key;
+  private final Releases releases;
   private final Where where;
   private final Job job;
+  private Releases.Lease lease;
 
   interface Where {
     CopyFolder open() throws IOException;
   }
 
   /**
-   * @param key of this probe and the server; empty if it is not enrolled
    * @param where what stood there is kept
    */
-  MendTask(Job job, MachineUnderTest.Drive drive, byte[] key, Where where) {
+  MendTask(Job job, MachineUnderTest.Drive drive, Releases releases, Where where) {
     super(job);
     this.job = job;
     this.drive = drive;
-    this.key = key.clone();
+    this.releases = releases;
     this.where = where;
   }
 
   @Override
-  Outcome carryOut() {
-    Optional<String> refused =
-        ReleaseCheck.refused(command(), drive, key, Touch.WRITES_TO_DRIVE, job.clock().instant());
-    if (refused.isPresent()) {
-      return couldNot("refused by the probe: " + refused.get());
+  Outcome carryOut() throws InterruptedException {
+    try {
+      lease = releases.toWrite(command(), drive);
+    } catch (NoReleaseException e) {
+      return couldNot("refused by the probe: " + e.getMessage());
     }
     try {
       CopyFolder folder = where.open();
@@ -65,7 +64,7 @@ final class MendTask extends PartTask {
     return new Outcome(End.COULD_NOT_RUN, why, null);
   }
 
-  private Outcome mend(CopyFolder folder) throws IOException {
+  private Outcome mend(CopyFolder folder) throws IOException, InterruptedException {
     Mending mending;
     try (ByteSource source = drive.bytes().orElseThrow().open()) {
       mending = Mending.of(source, Survey.of(source, Survey.READ_BY_MOST));
@@ -80,7 +79,7 @@ final class MendTask extends PartTask {
     return write(folder, mending.pieces(), mending.left(), () -> {});
   }
 
-  private Outcome takeBack(CopyFolder folder) throws IOException {
+  private Outcome takeBack(CopyFolder folder) throws IOException, InterruptedException {
     Optional<KeptMending> kept = KeptMending.last(folder);
     if (kept.isEmpty()) {
       return couldNot("no mending of this drive is kept here");
@@ -113,13 +112,18 @@ final class MendTask extends PartTask {
   }
 
   private Outcome write(CopyFolder folder, List<Piece> pieces, List<String> left, Then then)
-      throws IOException {
+      throws IOException, InterruptedException {
     String refused = "";
     try (DriveWriter writer = drive.writer().orElseThrow().open()) {
       for (Piece piece : pieces) {
+        lease.mustHold();
         writer.write(piece.offset(), piece.after());
       }
       writer.flush();
+    } catch (NoReleaseException e) {
+      refused =
+          "stopped by the probe, %s; what stood there is kept and can be taken back"
+              .formatted(e.getMessage());
     } catch (IOException e) {
       refused =
           "the drive did not take all of it: %s; what stood there is kept and can be taken back"

@@ -51,7 +51,8 @@ final class PartRuns {
             clock.instant(),
             tell,
             ended -> ended(command, ended),
-            () -> running.remove(command.requestId()));
+            () -> running.remove(command.requestId()),
+            Optional::empty);
     Optional<PartTask> task = task(job);
     if (task.isEmpty()) {
       Instant now = clock.instant();

@@ -3,9 +3,12 @@ package tekmerion.probe.link;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
 import java.util.logging.Level;
 import java.util.logging.Logger;
+import tekmerion.link.DriveSeen;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.LinkEvent.End;
 import tekmerion.link.PartFinding;
@@ -26,6 +29,7 @@ abstract class PartTask implements RunHost.Running, Runnable {
    * @param began when it was begun for the first time
    * @param ended told once, at the end
    * @param left told instead if it was paused
+   * @param which the drive that is there at a moment; empty if it does not tell, or is none
    */
   record Job(
       ToProbe.StartRun command,
@@ -33,7 +37,8 @@ abstract class PartTask implements RunHost.Running, Runnable {
       Instant began,
       Consumer<ToServer> tell,
       Consumer<LinkEvent> ended,
-      Runnable left) {}
+      Runnable left,
+      Supplier<Optional<DriveSeen>> which) {}
 
   /** What came of it; the note is null if nothing was found out. */
   record Outcome(End end, String why, PartFinding note) {
@@ -92,6 +97,7 @@ abstract class PartTask implements RunHost.Running, Runnable {
   @Override
   public void run() {
     Outcome outcome;
+    Optional<DriveSeen> before = job.which().get();
     try {
       outcome = carryOut();
     } catch (InterruptedException e) {
@@ -117,6 +123,8 @@ abstract class PartTask implements RunHost.Running, Runnable {
                 outcome.why(),
                 null,
                 null,
-                outcome.note()));
+                outcome.note(),
+                // What it found is of no drive if another one is there by now.
+                before.equals(job.which().get()) ? before.orElse(null) : null));
   }
 }

@@ -8,6 +8,7 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.EnumMap;
+import java.util.HexFormat;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -17,9 +18,13 @@ import java.util.logging.Level;
 import java.util.logging.Logger;
 import tekmerion.core.drive.DriveReading;
 import tekmerion.core.drive.DriveSigns;
-import tekmerion.core.permit.Gate;
+import tekmerion.core.permit.Action;
+import tekmerion.core.permit.Lock;
 import tekmerion.core.permit.Permission;
+import tekmerion.core.permit.Permissions;
+import tekmerion.core.permit.Situation;
 import tekmerion.core.permit.DataStatus;
+import tekmerion.core.knowhow.Hazards;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.port.BlockSource;
 import tekmerion.core.port.MachineUnderTest;
@@ -31,7 +36,6 @@ import tekmerion.core.surface.SurfacePass;
 import tekmerion.core.surface.SurfaceResult;
 import tekmerion.link.LinkCodec;
 import tekmerion.link.LinkEvent;
-import tekmerion.link.Release;
 import tekmerion.link.RunKind;
 import tekmerion.link.SurfaceNote;
 import tekmerion.link.ToProbe;
@@ -58,6 +62,7 @@ final class RunHost implements AutoCloseable {
   private final Map<UUID, Running> running = new ConcurrentHashMap<>();
   private final PartRuns parts;
   private final DataRuns data;
+  private final Releases releases;
 
   /** A run that can be stopped. */
   interface Running {
@@ -79,7 +84,8 @@ final class RunHost implements AutoCloseable {
     this.tell = tell;
     this.onEvent = onEvent;
     this.parts = new PartRuns(machine, folder, clock, tell, running, this::keep);
-    this.data = new DataRuns(folder, copies, clock, tell, running, this::keep, this::releaseKey);
+    this.releases = new Releases(this::releaseKey, tell, System::nanoTime);
+    this.data = new DataRuns(folder, copies, clock, tell, running, this::keep, releases);
   }
 
   void accept(ToProbe.StartRun command) {
@@ -120,7 +126,10 @@ final class RunHost implements AutoCloseable {
 
   /** Nothing holds for a probe that is not enrolled. */
   private byte[] releaseKey() {
-    return outbox.identity(Enroller.TOKEN).map(Release::key).orElseGet(() -> new byte[0]);
+    return outbox
+        .identity(Enroller.RELEASE_KEY)
+        .map(HexFormat.of()::parseHex)
+        .orElseGet(() -> new byte[0]);
   }
 
   private boolean isBegun(ToProbe.StartRun command) {
@@ -140,18 +149,26 @@ final class RunHost implements AutoCloseable {
    * know an older reading only.
    */
   private Permission gate(ToProbe.StartRun command, MachineUnderTest.Drive drive) {
-    if (!command.run().isStressing() || command.stance().allowsWriting()) {
-      return new Permission.Open();
+    if (command.run().effects().loads().isEmpty() || command.stance().allowsWriting()) {
+      return Permission.OPEN;
     }
     Map<PageKind, PageAnswer> answers = new EnumMap<>(PageKind.class);
     for (PageKind kind : drive.pages().kinds()) {
       answers.put(kind, drive.pages().read(kind));
     }
-    Optional<String> decisive =
-        DriveSigns.of(drive.key(), new DriveReading(answers)).stream()
-            .flatMap(sign -> KnowHow.shipped().decisive(sign).stream())
-            .findFirst();
-    return Gate.ofStress(true, decisive, command.stance());
+    Optional<String> failing =
+        Hazards.of(KnowHow.shipped(), DriveSigns.of(drive.key(), new DriveReading(answers)))
+            .decisive(drive.key());
+    return Permissions.of(Situation.assumed(command.stance(), failing))
+        .of(new Action.Make(command.run().effects(), Action.WHOLE_MACHINE));
+  }
+
+  void accept(ToProbe.ReleaseGiven answer) {
+    releases.answered(answer);
+  }
+
+  void accept(ToProbe.ReleaseRefused answer) {
+    releases.answered(answer);
   }
 
   void accept(ToProbe.StopRun command) {
@@ -284,7 +301,8 @@ final class RunHost implements AutoCloseable {
         answer = gate(command, drive);
       } catch (RuntimeException e) {
         LOG.log(Level.SEVERE, "gate of " + command.requestId(), e);
-        answer = new Permission.Locked("The probe could not ask the drive: " + e.getMessage(), "");
+        answer = new Permission.Locked(
+                Lock.DRIVE_FAILING, "The probe could not ask the drive: " + e.getMessage(), "");
       }
       synchronized (this) {
         if (stopped != null) {

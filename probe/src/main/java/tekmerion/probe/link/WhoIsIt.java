@@ -7,7 +7,9 @@ import tekmerion.core.drive.DriveIdentity;
 import tekmerion.core.drive.DriveReading;
 import tekmerion.core.port.MachineUnderTest;
 import tekmerion.core.port.PageAnswer;
+import tekmerion.core.permit.PartIdentity;
 import tekmerion.core.port.PageKind;
+import tekmerion.link.DriveSeen;
 
 /** Asks a drive who it is, at this moment. */
 final class WhoIsIt {
@@ -20,5 +22,10 @@ final class WhoIsIt {
         .filter(k -> k.wireName().contains("identify"))
         .forEach(k -> answers.put(k, drive.pages().read(k)));
     return DriveIdentity.of(new DriveReading(answers));
+  }
+
+  /** The same as it travels; empty unless it tells model, serial and size. */
+  static Optional<DriveSeen> seen(MachineUnderTest.Drive drive) {
+    return ask(drive).flatMap(PartIdentity::of).map(DriveSeen::of);
   }
 }

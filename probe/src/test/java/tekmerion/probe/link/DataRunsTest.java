@@ -176,6 +176,8 @@ class DataRunsTest extends RunBench {
             folder.resolve("second-name"), folder.resolve("copies/J-2291/drive-a/drive.img"));
     assertThat(isZero(second)).isFalse();
 
+    assertThat(run(RunKind.ERASE_COPY, image).why()).startsWith("refused by the probe: ");
+    released(RunKind.ERASE_COPY, DataStatus.WANTED);
     CopyErasedFinding erased = (CopyErasedFinding) run(RunKind.ERASE_COPY, image).found();
 
     assertThat(erased.files()).isEqualTo(3); // image, map, and whose it is

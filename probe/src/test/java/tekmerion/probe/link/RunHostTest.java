@@ -192,7 +192,7 @@ class RunHostTest {
 
     assertThat(end().end()).isEqualTo(End.COULD_NOT_RUN);
     assertThat(end().why())
-        .startsWith("locked by the probe: It loads a drive that is failing")
+        .startsWith("locked by the probe: It works drive A for long")
         .contains("Opens when a copy is verified");
   }
 

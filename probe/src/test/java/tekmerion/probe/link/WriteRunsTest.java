@@ -5,19 +5,20 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.io.RandomAccessFile;
 import java.nio.file.Path;
-import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.UUID;
+import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.function.UnaryOperator;
 import org.junit.jupiter.api.Test;
-import tekmerion.core.drive.DriveIdentity;
 import tekmerion.core.permit.DataStatus;
 import tekmerion.core.port.ByteSource;
 import tekmerion.core.port.DriveWriter;
 import tekmerion.core.port.MachineUnderTest;
 import tekmerion.link.CopyOrder;
+import tekmerion.link.DriveSeen;
 import tekmerion.link.EraseFinding;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.LinkEvent.End;
@@ -33,33 +34,26 @@ import tekmerion.sim.SimMachines;
  * given up.
  */
 class WriteRunsTest extends RunBench {
-  private static final byte[] KEY = Release.key("a token");
-
   private static final long TB = 1_953_525_168L * 512; // IDEMA LBA1-03 for 1,000 GB
   private static final long GB_240 = 468_862_128L * 512;
 
-  private LinkEvent.RunEnded erase(Release release) throws Exception {
+  private LinkEvent.RunEnded erase() throws Exception {
+    UUID id = UUID.randomUUID();
     host.accept(
-        new ToProbe.StartRun(
-            release.run(), "drive-a", RunKind.ERASE, false, release.stance(), null, release));
-    return end(release.run());
-  }
-
-  private static Release release(String model, String serial, long size, DataStatus stance) {
-    Instant until = Instant.now().plusSeconds(60);
-    return Release.of(
-        UUID.randomUUID(), RunKind.ERASE, "drive-a", model, serial, size, stance, until, KEY);
+        new ToProbe.StartRun(id, "drive-a", RunKind.ERASE, false, DataStatus.NOT_WANTED, null));
+    return end(id);
   }
 
   @Test
   void erasesTheDriveOfItsReleaseAndReadsBackWhatCameOfIt() throws Exception {
     on("sound-drive");
-    outbox.keepIdentity("token", "a token");
+    released(RunKind.ERASE, DataStatus.NOT_WANTED);
 
-    LinkEvent.RunEnded end = erase(release("QUAY-240F", "Q24F-90311-K", GB_240, DataStatus.NOT_WANTED));
+    LinkEvent.RunEnded end = erase();
 
     EraseFinding found = (EraseFinding) end.found();
     assertThat(end.end()).as(end.why()).isEqualTo(End.COMPLETE);
+    assertThat(end.drive()).isEqualTo(new DriveSeen("QUAY-240F", "Q24F-90311-K", GB_240));
     assertThat(found.allZero()).isTrue();
     assertThat(found.writtenBytes()).isEqualTo(GB_240);
     assertThat(found.lookedAt()).isEqualTo(3_000);
@@ -72,58 +66,75 @@ class WriteRunsTest extends RunBench {
   @Test
   void saysWhatADriveDidNotTake() throws Exception {
     on("worn-disk");
-    outbox.keepIdentity("token", "a token");
+    released(RunKind.ERASE, DataStatus.COPY_VERIFIED);
 
-    EraseFinding found =
-        (EraseFinding)
-            erase(release("HELM-1000S", "OS7K-44019-B", TB, DataStatus.COPY_VERIFIED)).found();
+    EraseFinding found = (EraseFinding) erase().found();
 
     assertThat(found.allZero()).isFalse();
     assertThat(found.refusedBytes()).isPositive();
     assertThat(found.writtenBytes() + found.refusedBytes()).isEqualTo(TB);
   }
 
-  @Test
-  void writesNothingWithoutAReleaseForJustThisDrive() throws Exception {
-    on("sound-drive");
-    outbox.keepIdentity("token", "a token");
-    Release good = release("QUAY-240F", "Q24F-90311-K", GB_240, DataStatus.NOT_WANTED);
-    List<Release> wrong =
-        List.of(
-            release("HELM-1000S", "OS7K-44019-B", TB, DataStatus.NOT_WANTED), // of another drive
-            release("QUAY-240F", "Q24F-90311-K", TB, DataStatus.NOT_WANTED),
-            release("QUAY-240F", "Q24F-90311-K", GB_240, DataStatus.WANTED),
-            Release.of(
-                UUID.randomUUID(),
-                RunKind.ERASE,
-                "drive-a",
-                "QUAY-240F",
-                "Q24F-90311-K",
-                GB_240,
-                DataStatus.NOT_WANTED,
-                Instant.now().minusSeconds(1),
-                KEY),
-            Release.of(
-                UUID.randomUUID(),
-                RunKind.ERASE,
-                "drive-a",
-                "QUAY-240F",
-                "Q24F-90311-K",
-                GB_240,
-                DataStatus.NOT_WANTED,
-                good.until(),
-                Release.key("somebody else's token")));
+  private static Release changed(Release r, UUID run, RunKind kind, String key, DriveSeen drive) {
+    return Release.of(run, kind, key, drive, r.status(), r.nonce(), r.validForMs(), KEY);
+  }
 
-    for (Release release : wrong) {
-      LinkEvent.RunEnded end = erase(release);
+  /** Each is signed by the server, for something else; or by somebody else. */
+  @Test
+  void writesNothingWithoutAReleaseForJustThis() throws Exception {
+    on("sound-drive");
+    released(RunKind.ERASE, DataStatus.NOT_WANTED);
+    DriveSeen other = new DriveSeen("HELM-1000S", "OS7K-44019-B", TB);
+    DriveSeen larger = new DriveSeen("QUAY-240F", "Q24F-90311-K", TB);
+    UUID another = UUID.randomUUID();
+    List<UnaryOperator<Release>> wrong =
+        List.of(
+            r -> changed(r, another, r.kind(), "drive-a", r.drive()),
+            r -> changed(r, r.run(), RunKind.MEND, "drive-a", r.drive()),
+            r -> changed(r, r.run(), r.kind(), "drive-b", r.drive()),
+            r -> changed(r, r.run(), r.kind(), "drive-a", other),
+            r -> changed(r, r.run(), r.kind(), "drive-a", larger),
+            r ->
+                Release.of(
+                    r.run(), r.kind(), "drive-a", r.drive(), DataStatus.WANTED, r.nonce(), 15_000, KEY),
+            r ->
+                Release.of(
+                    r.run(), r.kind(), "drive-a", r.drive(), r.status(), r.nonce(), 15_000,
+                    Release.key(new byte[32], another)));
+    for (UnaryOperator<Release> mistake : wrong) {
+      desk =
+          asked ->
+              new ToProbe.ReleaseGiven(
+                  mistake.apply(release(asked, RunKind.ERASE, DataStatus.NOT_WANTED)));
+      LinkEvent.RunEnded end = erase();
       assertThat(end.end()).isEqualTo(End.COULD_NOT_RUN);
       assertThat(end.why()).startsWith("refused by the probe: ");
     }
-    UUID replayed = UUID.randomUUID();
-    host.accept(
-        new ToProbe.StartRun(
-            replayed, "drive-a", RunKind.ERASE, false, DataStatus.NOT_WANTED, null, good));
-    assertThat(end(replayed).why()).contains("the release is for something else");
+    desk = asked -> new ToProbe.ReleaseRefused(asked.requestId(), asked.nonce(), "It is wanted.");
+    assertThat(erase().why()).isEqualTo("refused by the probe: It is wanted.");
+    SurveyFinding after = (SurveyFinding) run(RunKind.SURVEY, null).found();
+    assertThat(after.reason()).isEqualTo("healthy");
+  }
+
+  /** An answer that was recorded once is none to a later question: its nonce is another one. */
+  @Test
+  void aReleaseIsGoodForOneQuestionOnly() throws Exception {
+    on("sound-drive");
+    released(RunKind.ERASE, DataStatus.NOT_WANTED);
+    List<Release> recorded = new CopyOnWriteArrayList<>();
+    desk =
+        asked -> {
+          recorded.add(release(asked, RunKind.ERASE, DataStatus.NOT_WANTED));
+          return new ToProbe.ReleaseRefused(asked.requestId(), asked.nonce(), "no");
+        };
+    erase();
+    desk =
+        asked -> {
+          Release old = recorded.get(0);
+          host.accept(new ToProbe.ReleaseGiven(old)); // nobody asked this any more
+          return new ToProbe.ReleaseRefused(asked.requestId(), asked.nonce(), "still no");
+        };
+    assertThat(erase().why()).isEqualTo("refused by the probe: still no");
     SurveyFinding after = (SurveyFinding) run(RunKind.SURVEY, null).found();
     assertThat(after.reason()).isEqualTo("healthy");
   }
@@ -153,35 +164,24 @@ class WriteRunsTest extends RunBench {
                   }
                 }));
     on(having(bench, own));
-    outbox.keepIdentity("token", "a token");
+    released(RunKind.ERASE, DataStatus.NOT_WANTED);
 
-    assertThat(erase(release("QUAY-240F", "Q24F-90311-K", GB_240, DataStatus.NOT_WANTED)).why())
+    assertThat(erase().why())
         .isEqualTo("refused by the probe: the running system lies on it");
   }
 
   private LinkEvent.RunEnded mend(RunKind kind, RunKind releasedFor) throws Exception {
-    DriveIdentity id = WhoIsIt.ask(machine.drives().get(0)).orElseThrow();
-    Release release =
-        Release.of(
-            UUID.randomUUID(),
-            releasedFor,
-            "drive-a",
-            id.model(),
-            id.serial(),
-            id.capacityBytes().getAsLong(),
-            DataStatus.COPY_VERIFIED,
-            Instant.now().plusSeconds(60),
-            KEY);
+    released(releasedFor, DataStatus.COPY_VERIFIED);
+    UUID id = UUID.randomUUID();
     host.accept(
         new ToProbe.StartRun(
-            release.run(),
+            id,
             "drive-a",
             kind,
             false,
-            release.stance(),
-            new CopyOrder(JOB, null, List.of()),
-            release));
-    return end(release.run());
+            DataStatus.COPY_VERIFIED,
+            new CopyOrder(JOB, null, List.of())));
+    return end(id);
   }
 
   private byte[] beginning() throws IOException {
@@ -193,7 +193,6 @@ class WriteRunsTest extends RunBench {
   @Test
   void putsABootSectorBackFromItsCopyAndTakesThatBack() throws Exception {
     on("outside-disk");
-    outbox.keepIdentity("token", "a token");
     byte[] before = beginning();
     assertThat(mend(RunKind.MEND, RunKind.ERASE).why())
         .isEqualTo("refused by the probe: the release is for something else");
@@ -342,7 +341,6 @@ class WriteRunsTest extends RunBench {
                 d.selfTests(),
                 Optional.of(() -> drive),
                 Optional.of(drive.writer()))));
-    outbox.keepIdentity("token", "a token");
   }
 
   /**

@@ -27,16 +27,15 @@ import tekmerion.server.link.ProbeOfJob;
 import tekmerion.server.part.Part;
 import tekmerion.server.part.PartPlace;
 import tekmerion.server.part.PartService;
+import tekmerion.server.permit.JobPermissions;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.reading.OtherParts;
 import tekmerion.server.reading.PageStore;
 import tekmerion.server.reading.Reading;
 import tekmerion.server.reading.Readings;
-import tekmerion.server.run.AskRun;
 import tekmerion.server.run.DriveRun;
 import tekmerion.server.run.RunView;
 import tekmerion.server.run.Runs;
-import tekmerion.server.weighing.WeighingService;
 
 /** Gathers what a battery tells, what was measured of it, and how others like it are. */
 @Service
@@ -49,7 +48,7 @@ class BatteryViews {
   private final Readings readings;
   private final PageStore pages;
   private final Runs runs;
-  private final WeighingService weighing;
+  private final JobPermissions permissions;
   private final ProbeOfJob probeOf;
   private final JdbcClient jdbc;
 
@@ -59,7 +58,7 @@ class BatteryViews {
       Readings readings,
       PageStore pages,
       Runs runs,
-      WeighingService weighing,
+      JobPermissions permissions,
       ProbeOfJob probeOf,
       JdbcClient jdbc) {
     this.jobs = jobs;
@@ -67,7 +66,7 @@ class BatteryViews {
     this.readings = readings;
     this.pages = pages;
     this.runs = runs;
-    this.weighing = weighing;
+    this.permissions = permissions;
     this.probeOf = probeOf;
     this.jdbc = jdbc;
   }
@@ -110,7 +109,7 @@ class BatteryViews {
             .orElse(null),
         runs.ofJob(job.id(), Set.of(RunKind.DISCHARGE)).stream().map(RunView::of).toList(),
         runs.ofJob(job.id(), Set.of(RunKind.CHARGE)).stream().map(RunView::of).toList(),
-        AskRun.unsafe(weighing.weigh(job)).orElse(null),
+        permissions.of(job).at().unsafeBattery().orElse(null),
         refusal(() -> probeOf.of(job, RunKind.DISCHARGE, RunKind.BATTERY)),
         refusal(() -> probeOf.of(job, RunKind.CHARGE, RunKind.BATTERY)),
         refusal(() -> probeOf.readable(job, RunKind.BATTERY)));

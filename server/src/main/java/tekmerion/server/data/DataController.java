@@ -32,7 +32,6 @@ import tekmerion.server.run.RunView;
 class DataController {
   private final DataViews views;
   private final AskRun ask;
-  private final WriteGates gates;
   private final CopiesOfJob copies;
 
   /**
@@ -50,10 +49,9 @@ class DataController {
 
   record CopyBegun(UUID run) {}
 
-  DataController(DataViews views, AskRun ask, WriteGates gates, CopiesOfJob copies) {
+  DataController(DataViews views, AskRun ask, CopiesOfJob copies) {
     this.views = views;
     this.ask = ask;
-    this.gates = gates;
     this.copies = copies;
   }
 
@@ -128,7 +126,7 @@ class DataController {
       String number, String driveKey, RunKind kind, NamedAsked asked, Person person) {
     person.must(Role.TECHNICIAN, Role.LEAD);
     NamedDrive named = new NamedDrive(asked.size(), asked.model(), asked.lastFour());
-    return new CopyBegun(ask.write(number, driveKey, kind, asked.version(), named, gates, person));
+    return new CopyBegun(ask.write(number, driveKey, kind, asked.version(), named, person));
   }
 
   private static SurveyFinding.VolumeNote volume(RunView survey, int number) {

@@ -5,11 +5,14 @@ import java.time.Instant;
 import java.util.List;
 import tekmerion.core.permit.DataStatus;
 import tekmerion.link.RunKind;
+import tekmerion.server.permit.DataNotes.DriveDataNote;
 import tekmerion.server.run.RunView;
 
 /**
  * The data on one drive of a job.
  *
+ * @param decisive why the drive must be spared; null if nothing says so
+ * @param holds what would be lost by erasing it
  * @param finding in a sentence
  * @param next what is to be done next, in a sentence
  * @param size as people write it; null if not reported
@@ -36,6 +39,7 @@ record DataView(
     @Schema(nullable = true) String decisive,
     DataStatus stance,
     String stanceWords,
+    DriveDataNote holds,
     String finding,
     String next,
     boolean probeOnline,

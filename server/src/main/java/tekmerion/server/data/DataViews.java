@@ -9,7 +9,12 @@ import java.util.function.Predicate;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tekmerion.core.permit.CopyEvidence;
+import tekmerion.core.permit.Action;
+import tekmerion.core.permit.DataEvidence;
+import tekmerion.core.permit.DataStatus;
+import tekmerion.core.permit.DriveState;
+import tekmerion.core.permit.Permission;
+import tekmerion.core.permit.Permissions;
 import tekmerion.core.words.Sentences;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.MendFinding;
@@ -22,10 +27,12 @@ import tekmerion.server.data.DataView.DataStep;
 import tekmerion.server.data.DataView.FilesOfVolume;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
-import tekmerion.server.link.ProbeBoard;
-import tekmerion.server.link.ProbeBoard.ProbeView;
+import tekmerion.server.link.ProbeViews;
+import tekmerion.server.link.ProbeViews.ProbeView;
 import tekmerion.server.part.Part;
 import tekmerion.server.part.PartPlace;
+import tekmerion.server.permit.DataNotes;
+import tekmerion.server.permit.JobPermissions;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.run.AskRun;
 import tekmerion.server.run.CopiesOfJob;
@@ -40,22 +47,22 @@ import tekmerion.server.weighing.WeighingService;
 class DataViews {
   private final Jobs jobs;
   private final Bays bays;
-  private final ProbeBoard probes;
+  private final ProbeViews probes;
   private final WeighingService weighing;
   private final Runs runs;
   private final CopiesOfJob copies;
   private final AskRun ask;
-  private final WriteGates gates;
+  private final JobPermissions permissions;
 
   DataViews(
       Jobs jobs,
       Bays bays,
-      ProbeBoard probes,
+      ProbeViews probes,
       WeighingService weighing,
       Runs runs,
       CopiesOfJob copies,
       AskRun ask,
-      WriteGates gates) {
+      JobPermissions permissions) {
     this.jobs = jobs;
     this.bays = bays;
     this.probes = probes;
@@ -63,7 +70,7 @@ class DataViews {
     this.runs = runs;
     this.copies = copies;
     this.ask = ask;
-    this.gates = gates;
+    this.permissions = permissions;
   }
 
   /**
@@ -83,7 +90,15 @@ class DataViews {
       Optional<DriveRun> copyErased,
       Optional<DriveRun> mended,
       Optional<DriveRun> wrote,
-      CopyEvidence evidence) {}
+      DriveState state) {
+    DataEvidence evidence() {
+      return state.evidence();
+    }
+
+    boolean isSafe() {
+      return state.status().allowsWriting();
+    }
+  }
 
   @Transactional(readOnly = true)
   DataView of(String number, String driveKey) {
@@ -99,7 +114,8 @@ class DataViews {
         && probe.stream().flatMap(p -> p.drives().stream()).noneMatch(d -> d.equals(driveKey))) {
       throw Refusal.notFound("No drive of that name has been met in this machine.");
     }
-    Known known = known(job, driveKey);
+    Permissions permitted = permissions.of(job, evidence);
+    Known known = known(job, permitted.drive(driveKey));
     return new DataView(
         job.number(),
         job.machine().name(),
@@ -107,11 +123,12 @@ class DataViews {
         place.map(PartPlace::slot).orElse("The drive"),
         place.map(PartPlace::part).map(Part::model).orElse(null),
         place.map(PartPlace::part).map(Part::serial).orElse(null),
-        ask.decisive(driveKey, evidence).orElse(null),
-        job.stance(),
-        job.stance().words(),
+        known.state().failing().orElse(null),
+        known.state().status(),
+        known.state().status().words(),
+        DataNotes.note(known.state()),
         finding(known),
-        next(known, job),
+        next(known),
         probe.isPresent(),
         view(known.survey()),
         view(known.rescue()),
@@ -125,19 +142,18 @@ class DataViews {
         copy(job, driveKey),
         known.copyErased().map(r -> RunWords.outcome(r)).orElse(null),
         view(known.erased()),
-        lock(job, driveKey, RunKind.ERASE, evidence, probe),
-        mending(known, lock(job, driveKey, RunKind.MEND, evidence, probe)),
+        lock(permitted, driveKey, RunKind.ERASE),
+        mending(known, lock(permitted, driveKey, RunKind.MEND)),
         job.version());
   }
 
-  private DataView.WriteLock lock(
-      Job job,
-      String driveKey,
-      RunKind kind,
-      WeighingService.Evidence evidence,
-      Optional<ProbeView> probe) {
-    return gates
-        .lock(job, driveKey, kind, evidence, probe)
+  /** Of the drive that is there now: which one is meant is asked for when it is named. */
+  private static DataView.WriteLock lock(Permissions permitted, String driveKey, RunKind kind) {
+    return permitted.drive(driveKey)
+        .identity()
+        .map(drive -> permitted.of(new Action.Write(kind.effects(), driveKey, drive)))
+        .orElseGet(() -> permitted.of(new Action.Make(kind.effects(), driveKey)))
+        .locked()
         .map(l -> new DataView.WriteLock(l.reason(), l.opens()))
         .orElse(null);
   }
@@ -169,7 +185,8 @@ class DataViews {
             .isPresent();
   }
 
-  private Known known(Job job, String driveKey) {
+  private Known known(Job job, DriveState state) {
+    String driveKey = state.partKey();
     List<DriveRun> all =
         runs.ofData(job.id()).stream().filter(r -> r.driveKey().equals(driveKey)).toList();
     Map<Integer, DriveRun> files = new LinkedHashMap<>();
@@ -196,7 +213,7 @@ class DataViews {
         first(all, r -> r.kind() == RunKind.ERASE_COPY && r.result() != null),
         first(all, r -> r.kind().mends() && r.result() != null),
         first(all, r -> r.finding() instanceof MendFinding m && m.written() > 0),
-        copies.of(job.id(), driveKey));
+        state);
   }
 
   private static Optional<DriveRun> first(List<DriveRun> all, Predicate<DriveRun> which) {
@@ -207,12 +224,21 @@ class DataViews {
     return run.map(RunView::of).orElse(null);
   }
 
+  /** A drive that must be spared says so first, whatever else was found on it. */
   private static String finding(Known known) {
+    String found = ofData(known);
+    return known.state().failing().isEmpty() || known.isSafe()
+        ? found
+        : "to be spared until its data is safe: %s %s"
+            .formatted(Sentences.lowerFirst(known.state().failing().get()), found);
+  }
+
+  private static String ofData(Known known) {
     Optional<RescueFinding> rescue = known.rescue().map(r -> (RescueFinding) r.finding());
     if (known.open().filter(r -> r.kind().isRescue()).isPresent()) {
       return "being copied";
     }
-    CopyEvidence evidence = known.evidence();
+    DataEvidence evidence = known.evidence();
     if (rescue.isPresent()) {
       String lost = lost(rescue.get());
       if (known.check().map(c -> ((RescueFinding) c.finding()).verified()).orElse(null)
@@ -223,10 +249,10 @@ class DataViews {
           ? "copied and verified" + lost
           : evidence.imaged() ? "copied, not verified yet" + lost : "copied in part" + lost;
     }
-    if (evidence.filesVerified()) {
-      return "what was proposed is copied and verified";
+    if (known.state().status() == DataStatus.COPY_VERIFIED) {
+      return "all that is on it is copied and verified, or signed away";
     }
-    if (evidence.filesCopied()) {
+    if (evidence.copied()) {
       return "some files copied";
     }
     if (mendedSinceSurvey(known)) {
@@ -252,17 +278,19 @@ class DataViews {
                 : ", %,d files lost something".formatted(rescue.lostFilesInAll());
   }
 
-  private static String next(Known known, Job job) {
+  private static String next(Known known) {
     if (known.open().isPresent()) {
       return "Wait for what goes on.";
     }
     if (known.survey().isEmpty()) {
       return "Survey it: that says what is on it and why it cannot be opened. It only reads.";
     }
-    if (known.evidence().isVerified()) {
-      return job.stance().allowsWriting()
-          ? "The data is safe. What writes to the drive is open now."
-          : "Its copy is verified. Another drive of this machine has none yet.";
+    if (known.isSafe()) {
+      return "The data is safe. What writes to the drive is open now.";
+    }
+    if (known.evidence().imageVerified()) {
+      return "The image is verified. What it does not hold is listed: copy it, or have its owner"
+          + " sign it away.";
     }
     if (known.evidence().imaged()) {
       return "Check the image: only a verified copy counts.";
@@ -286,15 +314,15 @@ class DataViews {
             && ((SurveyFinding) known.survey().get().finding())
                 .volumes().stream().anyMatch(SurveyFinding.VolumeNote::listed);
     boolean image = known.rescue().isPresent();
-    CopyEvidence evidence = known.evidence();
+    DataEvidence evidence = known.evidence();
     List<DataStep> steps = new ArrayList<>();
     steps.add(step(RunKind.SURVEY, !surveyed, off));
     steps.add(
         step(
             RunKind.RESCUE_IN_USE,
-            surveyed && listed && !evidence.isCopied(),
+            surveyed && listed && !evidence.copied(),
             or(off, listed ? null : "a survey has to tell first what is in use")));
-    steps.add(step(RunKind.RESCUE_WHOLE, surveyed && !listed && !evidence.isCopied(), off));
+    steps.add(step(RunKind.RESCUE_WHOLE, surveyed && !listed && !evidence.copied(), off));
     steps.add(
         step(
             RunKind.VERIFY_IMAGE,
@@ -315,7 +343,9 @@ class DataViews {
             run ->
                 new DataView.KeptCopy(
                     job.endedAt() == null ? null : job.endedAt().plus(CopiesOfJob.KEPT),
-                    AskRun.copyLock(job)
+                    ask.copyLock(job, run)
+                        .locked()
+                        .map(Permission.Locked::reason)
                         .or(
                             () ->
                                 probes.isOnline(run.probeId())

@@ -19,7 +19,10 @@ import tekmerion.core.drive.DriveReading;
 import tekmerion.core.drive.DriveVisit;
 import tekmerion.core.drive.OutlookBook;
 import tekmerion.core.forecast.OpenHours;
+import tekmerion.core.knowhow.Hazards;
+import tekmerion.core.permit.Action;
 import tekmerion.core.permit.Permission;
+import tekmerion.core.permit.Permissions;
 import tekmerion.core.port.PageAnswer;
 import tekmerion.core.port.PageKind;
 import tekmerion.core.sign.Sign;
@@ -38,11 +41,12 @@ import tekmerion.server.drive.DriveView.When;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
 import tekmerion.server.knowhow.ShopKnowHow;
-import tekmerion.server.link.ProbeBoard;
-import tekmerion.server.link.ProbeBoard.ProbeView;
+import tekmerion.server.link.ProbeViews;
+import tekmerion.server.link.ProbeViews.ProbeView;
 import tekmerion.server.part.Part;
 import tekmerion.server.part.PartHistory;
 import tekmerion.server.part.PartPlace;
+import tekmerion.server.permit.JobPermissions;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.reading.PartNumbers;
 import tekmerion.server.reading.PartNumbers.Standing;
@@ -50,7 +54,6 @@ import tekmerion.server.reading.ReadRequests;
 import tekmerion.server.reading.Reading;
 import tekmerion.server.reading.Visit;
 import tekmerion.server.reading.Visits;
-import tekmerion.server.run.AskRun;
 import tekmerion.server.run.DriveRun;
 import tekmerion.server.run.RunView;
 import tekmerion.server.run.RunWords;
@@ -65,28 +68,28 @@ class DriveViews {
   private static final int MOST_VISITS_SHOWN = 5;
   private final Jobs jobs;
   private final Bays bays;
-  private final ProbeBoard probes;
+  private final ProbeViews probes;
   private final WeighingService weighing;
   private final Visits visits;
   private final PartNumbers numbers;
   private final PartHistory history;
   private final ReadRequests requests;
   private final Runs runs;
-  private final AskRun ask;
+  private final JobPermissions permissions;
   private final ShopKnowHow knowHow;
   private final ZoneId zone;
 
   DriveViews(
       Jobs jobs,
       Bays bays,
-      ProbeBoard probes,
+      ProbeViews probes,
       WeighingService weighing,
       Visits visits,
       PartNumbers numbers,
       PartHistory history,
       ReadRequests requests,
       Runs runs,
-      AskRun ask,
+      JobPermissions permissions,
       ShopKnowHow knowHow,
       OpenHours hours) {
     this.jobs = jobs;
@@ -98,7 +101,7 @@ class DriveViews {
     this.history = history;
     this.requests = requests;
     this.runs = runs;
-    this.ask = ask;
+    this.permissions = permissions;
     this.knowHow = knowHow;
     this.zone = hours.zone();
   }
@@ -142,8 +145,8 @@ class DriveViews {
         part.serial(),
         identity.map(DriveViews::about).orElse("not read yet"),
         worst.map(CauseShare::tilt).orElse(Tilt.UNKNOWN),
-        finding(ofDrive, worstHere, signs, ask.decisive(driveKey, evidence).isPresent()),
-        ask.decisive(driveKey, evidence).orElse(null),
+        finding(ofDrive, worstHere, signs, Hazards.of(knowHow.now(), signs).decisive(driveKey).isPresent()),
+        permissions.of(job, evidence).drive(driveKey).failing().orElse(null),
         history.metBefore(List.of(part.id()), job.id()).get(part.id()),
         probe.isPresent(),
         requests.pending(job.id()).stream()
@@ -348,6 +351,7 @@ class DriveViews {
       String driveKey, Evidence evidence, Job job, Optional<DriveReading> report) {
     // NVM Express 2.0, 5.9: a device self-test is short or extended; conveyance is ATA's.
     boolean nvme = report.flatMap(r -> r.answer(PageKind.NVME_SMART)).isPresent();
+    Permissions permitted = permissions.of(job, evidence);
     List<Start> starts = new ArrayList<>();
     for (RunKind kind : RunKind.values()) {
       if (!kind.isOfDrive() || kind.isOfData()) {
@@ -356,8 +360,8 @@ class DriveViews {
       if (nvme && kind == RunKind.SELF_TEST_CONVEYANCE) {
         continue;
       }
-      Permission gate = ask.gate(kind, driveKey, evidence, job.stance());
-      Permission.Locked locked = gate instanceof Permission.Locked l ? l : null;
+      Permission.Locked locked =
+          permitted.of(new Action.Make(kind.effects(), driveKey)).locked().orElse(null);
       starts.add(
           new Start(
               kind,

@@ -12,11 +12,13 @@ import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.knowhow.Cause;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.ruling.Course;
+import tekmerion.core.permit.Permissions;
 import tekmerion.core.weigh.NextMoves;
 import tekmerion.core.weigh.Weighed;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
 import tekmerion.server.knowhow.ShopKnowHow;
+import tekmerion.server.permit.JobPermissions;
 import tekmerion.server.weighing.WeighingService;
 import tekmerion.server.weighing.WeighingService.Evidence;
 
@@ -28,6 +30,7 @@ class LastJobs {
   private final Jobs jobs;
   private final ShopKnowHow knowHow;
   private final WeighingService weighing;
+  private final JobPermissions permissions;
 
   /**
    * @param jobs how many were looked at
@@ -86,9 +89,11 @@ class LastJobs {
       List<Course> leaning,
       @Schema(nullable = true) String move) {}
 
-  private record Gathered(Job job, Evidence evidence) {}
+  private record Gathered(Job job, Evidence evidence, Permissions permissions) {}
 
-  LastJobs(Jobs jobs, ShopKnowHow knowHow, WeighingService weighing) {
+  LastJobs(
+      Jobs jobs, ShopKnowHow knowHow, WeighingService weighing, JobPermissions permissions) {
+    this.permissions = permissions;
     this.jobs = jobs;
     this.knowHow = knowHow;
     this.weighing = weighing;
@@ -99,7 +104,7 @@ class LastJobs {
     KnowHow now = knowHow.now();
     List<Gathered> gathered =
         jobs.findByOrderByTakenInAtDesc(PageRequest.ofSize(LOOKED_AT)).stream()
-            .map(job -> new Gathered(job, weighing.weigh(job)))
+            .map(this::gathered)
             .filter(g -> !g.evidence().weighed().causes().isEmpty())
             .toList();
     // Evidence is all in memory by now, so other threads need no transaction.
@@ -123,6 +128,11 @@ class LastJobs {
             .toList());
   }
 
+  private Gathered gathered(Job job) {
+    Evidence evidence = weighing.weigh(job);
+    return new Gathered(job, evidence, permissions.of(job, evidence));
+  }
+
   private Line line(Gathered g, KnowHow now, KnowHow then) {
     String ruled = g.job().contradicted() == null ? g.job().ruledCause() : null;
     return new Line(
@@ -137,7 +147,9 @@ class LastJobs {
     Weighed weighed = weighing.weighedBy(table, g.job(), g.evidence());
     Weighed.CauseShare first = weighed.causes().get(0);
     Optional<NextMoves.Ranked> move =
-        weighing.adviceBy(table, g.job(), g.evidence(), Set.of(), true).moves().stream()
+        weighing
+            .adviceBy(table, g.job(), g.evidence(), g.permissions(), Set.of(), true)
+           .moves().stream()
             .filter(r -> r.lock().isEmpty())
             .findFirst();
     return new Side(

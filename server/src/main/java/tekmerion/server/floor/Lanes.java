@@ -33,8 +33,8 @@ import tekmerion.server.floor.FloorController.Span;
 import tekmerion.server.floor.FloorController.SpanKind;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
-import tekmerion.server.link.ProbeBoard;
-import tekmerion.server.link.ProbeBoard.ProbeView;
+import tekmerion.server.link.ProbeViews;
+import tekmerion.server.link.ProbeViews.ProbeView;
 import tekmerion.server.run.CopiesOfJob;
 import tekmerion.server.run.DriveRun;
 import tekmerion.server.run.RunWords;
@@ -47,7 +47,7 @@ class Lanes {
   private static final Duration INTAKE_SHOWN = Duration.ofMinutes(15);
   private final Jobs jobs;
   private final Bays bays;
-  private final ProbeBoard probes;
+  private final ProbeViews probes;
   private final Typicals typicals;
   private final Runs runs;
   private final OpenHours hours;
@@ -60,7 +60,7 @@ class Lanes {
   Lanes(
       Jobs jobs,
       Bays bays,
-      ProbeBoard probes,
+      ProbeViews probes,
       Typicals typicals,
       Runs runs,
       OpenHours hours,

@@ -202,9 +202,7 @@ class TakeIn {
     }
     Answers.Waiver waiver = answers.waiver();
     DataStatus stance =
-        waiver != null
-            ? DataStatus.NOT_WANTED
-            : Boolean.TRUE.equals(answers.dataWanted()) ? DataStatus.WANTED : DataStatus.NOT_ASKED;
+        Boolean.TRUE.equals(answers.dataWanted()) ? DataStatus.WANTED : DataStatus.NOT_ASKED;
     stances.save(
         new DataStance(
             job.id(),
@@ -217,10 +215,11 @@ class TakeIn {
     tell.trace(
         job,
         TraceEntry.Kind.STANCE,
-        "Data " + stance.words(),
+        waiver == null ? "Data " + stance.words() : "Data not wanted, says its owner",
         waiver == null
             ? stance.meaning()
-            : "signed by %s: \"%s\"".formatted(waiver.name(), waiver.wording()),
+            : "signed by %s: \"%s\" It opens nothing before the drives are named."
+                .formatted(waiver.name(), waiver.wording()),
         by);
   }
 

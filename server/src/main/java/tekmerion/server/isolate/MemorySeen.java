@@ -105,7 +105,7 @@ class MemorySeen {
   @Transactional(readOnly = true)
   public Look of(Job job) {
     List<Reading> all =
-        readings.findByJobIdOrderByTakenAtDesc(job.id()).stream()
+        readings.findByJobIdOrderByReceivedAtDesc(job.id()).stream()
             .filter(r -> r.driveKey().equals(RunKind.BOARD))
             .limit(MOST_READINGS)
             .toList();

@@ -9,7 +9,7 @@ import tekmerion.server.account.Person;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
 import tekmerion.server.link.ProbeBoard;
-import tekmerion.server.link.ProbeBoard.ProbeView;
+import tekmerion.server.link.ProbeViews.ProbeView;
 import tekmerion.server.link.ProbeOfJob;
 import tekmerion.server.live.LiveEvents;
 import tekmerion.server.problem.Refusal;

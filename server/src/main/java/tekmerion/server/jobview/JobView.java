@@ -5,7 +5,6 @@ import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
 import tekmerion.core.forecast.Stage;
-import tekmerion.core.permit.DataStatus;
 import tekmerion.core.knowhow.Move.By;
 import tekmerion.core.ruling.Course;
 import tekmerion.core.weigh.NextMoves;
@@ -15,10 +14,11 @@ import tekmerion.core.weigh.Weighed;
 import tekmerion.server.job.Changes;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.TraceEntry;
-import tekmerion.server.link.ProbeBoard.ProbeView;
+import tekmerion.server.link.ProbeViews.ProbeView;
 import tekmerion.server.maker.MakerNotes;
 import tekmerion.server.move.MadeMoves;
 import tekmerion.server.photo.Photos;
+import tekmerion.server.permit.DataNotes.DataNote;
 import tekmerion.server.proof.Proofs;
 import tekmerion.server.ruling.RulingService.CourseView;
 import tekmerion.server.ruling.RulingService.Lock;
@@ -68,7 +68,7 @@ record JobView(
     boolean fromCounter,
     List<Photos.PhotoNote> photos,
     @Schema(nullable = true) BayNote bay,
-    StanceNote stance,
+    DataNote data,
     List<Place> places,
     List<Drive> drives,
     Weighed weighing,
@@ -103,13 +103,6 @@ record JobView(
       @Schema(nullable = true) Instant until) {}
 
   record BayNote(int number, @Schema(nullable = true) ProbeView probe) {}
-
-  record StanceNote(
-      DataStatus stance,
-      String words,
-      String meaning,
-      @Schema(nullable = true) String signer,
-      @Schema(nullable = true) Instant setAt) {}
 
   /** A part of the machine in checking order; {@code note} says why it stands as it does. */
   record Place(String id, String name, Tilt tilt, String note) {}

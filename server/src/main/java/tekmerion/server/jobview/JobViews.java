@@ -14,11 +14,11 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.drive.DriveReading;
 import tekmerion.core.drive.ata.IdentifyDevice;
-import tekmerion.core.permit.DataStatus;
 import tekmerion.core.knowhow.Family;
 import tekmerion.core.knowhow.MakerTopic;
 import tekmerion.core.knowhow.SignKind;
 import tekmerion.core.page.Decoding;
+import tekmerion.core.permit.Permissions;
 import tekmerion.core.weigh.NextMoves;
 import tekmerion.core.weigh.Tilt;
 import tekmerion.core.weigh.Weighed;
@@ -37,27 +37,25 @@ import tekmerion.server.jobview.JobView.HolderNote;
 import tekmerion.server.jobview.JobView.Pending;
 import tekmerion.server.jobview.JobView.Place;
 import tekmerion.server.jobview.JobView.PlanView;
-import tekmerion.server.jobview.JobView.StanceNote;
 import tekmerion.server.jobview.JobView.TraceLine;
 import tekmerion.server.jobview.JobView.TurnView;
 import tekmerion.server.jobview.JobView.WaitNote;
 import tekmerion.server.knowhow.ShopKnowHow;
-import tekmerion.server.link.ProbeBoard;
-import tekmerion.server.link.ProbeBoard.ProbeView;
+import tekmerion.server.link.ProbeViews;
+import tekmerion.server.link.ProbeViews.ProbeView;
 import tekmerion.server.maker.MakerNotes;
 import tekmerion.server.move.MadeMoves;
 import tekmerion.server.part.PartHistory;
 import tekmerion.server.part.PartPlace;
 import tekmerion.server.photo.Photos;
+import tekmerion.server.permit.DataNotes;
+import tekmerion.server.permit.JobPermissions;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.proof.Proofs;
 import tekmerion.server.reading.ReadRequests;
 import tekmerion.server.reading.Reading;
-import tekmerion.server.ruling.DataStance;
-import tekmerion.server.ruling.DataStances;
 import tekmerion.server.ruling.RulingService;
 import tekmerion.server.ruling.RulingService.CourseView;
-import tekmerion.server.run.AskRun;
 import tekmerion.server.shelf.Shelf;
 import tekmerion.server.weighing.WeighingService;
 import tekmerion.server.weighing.WeighingService.Evidence;
@@ -76,10 +74,11 @@ class JobViews {
 
   private final Jobs jobs;
   private final Bays bays;
-  private final ProbeBoard probes;
+  private final ProbeViews probes;
   private final WeighingService weighing;
   private final RulingService rulings;
-  private final DataStances stances;
+  private final JobPermissions permissions;
+  private final DataNotes dataNotes;
   private final ReadRequests requests;
   private final Trace trace;
   private final ShopKnowHow knowHow;
@@ -97,10 +96,11 @@ class JobViews {
   JobViews(
       Jobs jobs,
       Bays bays,
-      ProbeBoard probes,
+      ProbeViews probes,
       WeighingService weighing,
       RulingService rulings,
-      DataStances stances,
+      JobPermissions permissions,
+      DataNotes dataNotes,
       ReadRequests requests,
       Trace trace,
       ShopKnowHow knowHow,
@@ -119,7 +119,8 @@ class JobViews {
     this.probes = probes;
     this.weighing = weighing;
     this.rulings = rulings;
-    this.stances = stances;
+    this.permissions = permissions;
+    this.dataNotes = dataNotes;
     this.requests = requests;
     this.trace = trace;
     this.knowHow = knowHow;
@@ -154,13 +155,13 @@ class JobViews {
             .filter(p -> p.refusedWhy() == null)
             .map(Pending::driveKey)
             .collect(Collectors.toSet());
-    StanceNote stance = stance(job);
-    List<CourseView> courses = rulings.courses(stance.stance(), evidence.weighed());
+    Permissions permitted = permissions.of(job, evidence);
+    List<CourseView> courses = rulings.courses(permitted);
     Integer bayNumber = bay.map(Bay::number).orElse(null);
     NextMoves.Advice advice =
         job.endedAt() != null
             ? NextMoves.Advice.NONE
-            : weighing.advice(job, evidence, made.done(job.id()), true);
+            : weighing.advice(job, evidence, permitted, made.done(job.id()), true);
     Map<MakerTopic, MakerNotes.Note> notes = makers.of(job.machine());
     return new JobView(
         job.number(),
@@ -189,7 +190,7 @@ class JobViews {
         fromCounter(job),
         photos.of(job.id()),
         bayNumber == null ? null : new BayNote(bayNumber, probe),
-        stance,
+        dataNotes.of(job, permitted),
         places(evidence.weighed()),
         drives,
         evidence.weighed(),
@@ -203,8 +204,7 @@ class JobViews {
                 drives,
                 underWay,
                 courses,
-                notes,
-                AskRun.unsafe(evidence)),
+                notes),
         courses,
         evidence.weighed().leaning(),
         made.of(job.id()),
@@ -216,7 +216,7 @@ class JobViews {
         job.endedAt() == null ? job.contradicted() : null,
         cameBack.of(job).orElse(null),
         NeededParts.of(evidence, shelf::fitting),
-        AskRun.unsafe(evidence).orElse(null),
+        permitted.at().unsafeBattery().orElse(null),
         notes.values().stream().filter(n -> n.topic() == MakerTopic.WEAK_POINT).toList(),
         rulings.of(job),
         trace.findByJobIdOrderByAtAscIdAsc(job.id()).stream().map(TraceLine::of).toList());
@@ -256,17 +256,6 @@ class JobViews {
             job.waitsNote(),
             job.waitsSince(),
             job.waitsUntil());
-  }
-
-  private StanceNote stance(Job job) {
-    Optional<DataStance> said = stances.findFirstByJobIdOrderByIdDesc(job.id());
-    DataStatus stance = said.map(DataStance::stance).orElse(DataStatus.NOT_ASKED);
-    return new StanceNote(
-        stance,
-        stance.words(),
-        stance.meaning(),
-        said.map(DataStance::signer).orElse(null),
-        said.map(DataStance::setAt).orElse(null));
   }
 
   private List<Pending> pending(Job job) {

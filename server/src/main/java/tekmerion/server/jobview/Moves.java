@@ -7,7 +7,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import tekmerion.core.permit.Gate;
 import tekmerion.core.permit.Permission;
 import tekmerion.core.permit.Touch;
 import tekmerion.core.knowhow.MakerTopic;
@@ -19,7 +18,7 @@ import tekmerion.server.jobview.JobView.Drive;
 import tekmerion.server.jobview.JobView.Level;
 import tekmerion.server.jobview.JobView.Move;
 import tekmerion.server.jobview.JobView.Step;
-import tekmerion.server.link.ProbeBoard.ProbeView;
+import tekmerion.server.link.ProbeViews.ProbeView;
 import tekmerion.server.maker.MakerNotes;
 import tekmerion.server.move.MadeMoves;
 import tekmerion.server.ruling.RulingService.CourseView;
@@ -30,10 +29,6 @@ final class Moves {
   private static final int MOST_OPEN = 60;
   private static final int MOST_LOCKED = 6;
 
-  /** Load or charge the battery: locked while it is unsafe. */
-  static final Set<String> OF_BATTERY =
-      Set.of("battery-discharge", "load-steps", "gauge-learn", "charge-watch");
-
   private Moves() {}
 
   /**
@@ -41,7 +36,6 @@ final class Moves {
    * @param probe null if there is none on the bay
    * @param known drives that have been met in this machine
    * @param underWay drives that are being read
-   * @param unsafe why the battery must be neither loaded nor charged; empty if nothing says so
    */
   static List<Move> of(
       List<Ranked> ranked,
@@ -50,10 +44,9 @@ final class Moves {
       List<Drive> known,
       Set<String> underWay,
       List<CourseView> courses,
-      Map<MakerTopic, MakerNotes.Note> notes,
-      Optional<String> unsafe) {
+      Map<MakerTopic, MakerNotes.Note> notes) {
     Lock link = linkLock(bay, probe);
-    List<Move> all = ranked.stream().map(r -> move(r, link, underWay, notes, unsafe)).toList();
+    List<Move> all = ranked.stream().map(r -> move(r, link, underWay, notes)).toList();
     List<Move> shown = new ArrayList<>();
     // What the probe would do stays in sight while only the probe is missing.
     List<Move> open = all.stream().filter(Moves::isOpenOrOfProbe).toList();
@@ -75,15 +68,10 @@ final class Moves {
       Ranked ranked,
       Lock link,
       Set<String> underWay,
-      Map<MakerTopic, MakerNotes.Note> notes,
-      Optional<String> unsafe) {
+      Map<MakerTopic, MakerNotes.Note> notes) {
     var move = ranked.move();
     String part = ranked.part().key();
     Lock lock = ranked.lock().map(Moves::lock).orElse(null);
-    if (OF_BATTERY.contains(move.id())
-        && Gate.ofBattery(unsafe) instanceof Permission.Locked locked) {
-      lock = lock(locked);
-    }
     if (lock == null && move.by() != null) {
       lock = underWay.contains(part) ? underWayLock() : link;
     }

@@ -13,6 +13,7 @@ import java.util.Map;
 import tekmerion.core.knowhow.Edit;
 import tekmerion.core.knowhow.Edit.EntryKind;
 import tekmerion.core.knowhow.Move;
+import tekmerion.core.permit.Load;
 import tekmerion.server.problem.Refusal;
 
 /**
@@ -94,6 +95,7 @@ public record KnowHowChange(
       @NotNull @Pattern(regexp = "machine|drive") String of,
       @NotBlank @Size(max = 20) String reach,
       @Min(0) @Max(4) int touch,
+      @NotNull @Size(max = 3) List<@NotNull Load> loads,
       @NotBlank @Size(max = 120) String looksAt,
       @NotNull @Size(min = 2, max = 8) List<@NotBlank @Size(max = 80) String> levels,
       @NotNull @Size(max = 8) List<Double> leak,
@@ -166,6 +168,7 @@ public record KnowHowChange(
         e.of(),
         e.reach(),
         e.touch(),
+        e.loads(),
         List.of(e.words().handsOnMinutes(), e.words().waitingMinutes()),
         e.words().families(),
         e.words().needs(),

@@ -3,6 +3,7 @@ package tekmerion.server.link;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.HexFormat;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
@@ -19,6 +20,7 @@ import tekmerion.server.job.TraceEntry;
 import tekmerion.server.live.LiveEvents;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.reading.ReadRequests;
+import tekmerion.server.run.ReleaseKeys;
 import tekmerion.server.run.Runs;
 
 /** Codes, tokens, revocation. */
@@ -30,6 +32,7 @@ class EnrolmentService {
   private final Probes probes;
   private final ReadRequests requests;
   private final Runs runs;
+  private final ReleaseKeys releaseKeys;
   private final Attempts attempts;
   private final Trace trace;
   private final LiveEvents live;
@@ -43,6 +46,7 @@ class EnrolmentService {
       Probes probes,
       ReadRequests requests,
       Runs runs,
+      ReleaseKeys releaseKeys,
       Attempts attempts,
       Trace trace,
       LiveEvents live,
@@ -52,6 +56,7 @@ class EnrolmentService {
     this.probes = probes;
     this.requests = requests;
     this.runs = runs;
+    this.releaseKeys = releaseKeys;
     this.attempts = attempts;
     this.trace = trace;
     this.live = live;
@@ -110,7 +115,11 @@ class EnrolmentService {
     Bay bay = bays.findById(code.bayId()).orElseThrow();
     traced(bay, "Probe enrolled", "in " + bay.name(), "probe");
     live.changed("floor");
-    return new Enrolment.Granted(probe.id().toString(), token, bay.name());
+    return new Enrolment.Granted(
+        probe.id().toString(),
+        token,
+        bay.name(),
+        HexFormat.of().formatHex(releaseKeys.of(probe.id())));
   }
 
   /** Takes every probe off a bay; what they sent stays. */

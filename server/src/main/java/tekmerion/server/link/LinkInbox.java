@@ -21,6 +21,7 @@ import tekmerion.server.bay.Bays;
 import tekmerion.server.live.LiveEvents;
 import tekmerion.server.reading.ReadRequests;
 import tekmerion.server.reading.ReadingInbox;
+import tekmerion.server.run.ReleaseDesk;
 import tekmerion.server.run.RunInbox;
 import tekmerion.server.run.Runs;
 import tools.jackson.databind.json.JsonMapper;
@@ -38,6 +39,7 @@ class LinkInbox implements SmartInitializingSingleton {
   private final ReadRequests requests;
   private final RunInbox runInbox;
   private final Runs runs;
+  private final ReleaseDesk releases;
   private final LiveEvents live;
   private final JdbcClient jdbc;
   private final JsonMapper json;
@@ -50,6 +52,7 @@ class LinkInbox implements SmartInitializingSingleton {
       ReadRequests requests,
       RunInbox runInbox,
       Runs runs,
+      ReleaseDesk releases,
       LiveEvents live,
       JdbcClient jdbc,
       JsonMapper json,
@@ -60,6 +63,7 @@ class LinkInbox implements SmartInitializingSingleton {
     this.requests = requests;
     this.runInbox = runInbox;
     this.runs = runs;
+    this.releases = releases;
     this.live = live;
     this.jdbc = jdbc;
     this.json = json;
@@ -92,6 +96,9 @@ class LinkInbox implements SmartInitializingSingleton {
     if (message instanceof ToServer.RunProgress progress) {
       runInbox.told(probeId, progress);
       return List.of();
+    }
+    if (message instanceof ToServer.ReleaseAsked asked) {
+      return List.of(releases.answer(probeId, asked));
     }
     ToServer.Progress progress = (ToServer.Progress) message;
     requests

@@ -51,11 +51,6 @@ public class Probe {
     return id;
   }
 
-  /** The hash of its token, which nobody else has. */
-  byte[] releaseKey() {
-    return tokenHash.clone();
-  }
-
   public Long bayId() {
     return bayId;
   }

@@ -1,87 +1,25 @@
 package tekmerion.server.link;
 
-import io.swagger.v3.oas.annotations.media.Schema;
-import java.time.Instant;
-import java.util.List;
-import java.util.Map;
-import java.util.Optional;
 import java.util.UUID;
-import java.util.function.Function;
-import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
-import tekmerion.link.LinkCodec;
-import tekmerion.link.MachineNote;
 import tekmerion.link.ToProbe;
 
-/** Which probe is on which bay, for the rest of the server. */
+/** Tells probes what to do. */
 @Service
 public class ProbeBoard {
-  private final Probes probes;
+  private final ProbeViews views;
   private final LinkSocket socket;
 
-  /**
-   * @param drives keys of the drives it can read
-   * @param offLimits why a drive must never be written to, by key; empty if nothing speaks against
-   *     it; a drive that can never be written to there is missing
-   * @param others what else it can read or run there
-   * @param lastSeenAt null if it has never connected
-   */
-  public record ProbeView(
-      @Schema(hidden = true) UUID id,
-      boolean online,
-      String probeVersion,
-      String machine,
-      List<String> drives,
-      @Schema(hidden = true) Map<String, String> offLimits,
-      List<String> others,
-      @Schema(nullable = true) Instant lastSeenAt) {}
-
-  ProbeBoard(Probes probes, LinkSocket socket) {
-    this.probes = probes;
+  ProbeBoard(ProbeViews views, LinkSocket socket) {
+    this.views = views;
     this.socket = socket;
-  }
-
-  @Transactional(readOnly = true)
-  public Optional<ProbeView> on(Long bayId) {
-    return probes.findByBayIdAndRevokedAtIsNull(bayId).stream().findFirst().map(ProbeBoard::view);
-  }
-
-  /** Every bay's probe, by bay id. */
-  @Transactional(readOnly = true)
-  public Map<Long, ProbeView> all() {
-    return probes.findByRevokedAtIsNull().stream()
-        .collect(Collectors.toMap(Probe::bayId, ProbeBoard::view, (a, b) -> b));
   }
 
   public void send(UUID probeId, ToProbe message) {
     socket.send(probeId, message);
   }
 
-  @Transactional(readOnly = true)
   public boolean isOnline(UUID probeId) {
-    return probes.findById(probeId).filter(p -> !p.isRevoked() && p.isOnline()).isPresent();
-  }
-
-  /** With which a release for this probe is signed. */
-  @Transactional(readOnly = true)
-  public byte[] releaseKey(UUID probeId) {
-    return probes.findById(probeId).orElseThrow().releaseKey();
-  }
-
-  private static ProbeView view(Probe probe) {
-    MachineNote note = LinkCodec.decode(probe.machineNote(), MachineNote.class);
-    Function<MachineNote.DriveNote, String> key = MachineNote.DriveNote::key;
-    return new ProbeView(
-        probe.id(),
-        probe.isOnline(),
-        probe.probeVersion(),
-        "%s %s".formatted(note.maker(), note.model()).strip(),
-        note.drives().stream().map(key).toList(),
-        note.drives().stream()
-            .filter(d -> d.offLimits() != null)
-            .collect(Collectors.toMap(key, MachineNote.DriveNote::offLimits)),
-        note.others(),
-        probe.lastSeenAt());
+    return views.isOnline(probeId);
   }
 }

@@ -7,16 +7,16 @@ import tekmerion.link.RunKind;
 import tekmerion.server.bay.Bay;
 import tekmerion.server.bay.Bays;
 import tekmerion.server.job.Job;
-import tekmerion.server.link.ProbeBoard.ProbeView;
+import tekmerion.server.link.ProbeViews.ProbeView;
 import tekmerion.server.problem.Refusal;
 
 /** The probe that a job's drives can be asked through, or why there is none. */
 @Service
 public class ProbeOfJob {
   private final Bays bays;
-  private final ProbeBoard probes;
+  private final ProbeViews probes;
 
-  ProbeOfJob(Bays bays, ProbeBoard probes) {
+  ProbeOfJob(Bays bays, ProbeViews probes) {
     this.bays = bays;
     this.probes = probes;
   }

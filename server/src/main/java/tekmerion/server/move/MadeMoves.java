@@ -18,6 +18,7 @@ import tekmerion.core.permit.Permission;
 import tekmerion.core.permit.NamedDrive;
 import tekmerion.core.permit.Touch;
 import tekmerion.core.knowhow.Move;
+import tekmerion.core.weigh.NextMoves;
 import tekmerion.core.weigh.NextMoves.Ranked;
 import tekmerion.core.weigh.Weighing.Part;
 import tekmerion.core.words.Sentences;
@@ -32,6 +33,7 @@ import tekmerion.server.job.Jobs;
 import tekmerion.server.job.Tell;
 import tekmerion.server.job.TraceEntry;
 import tekmerion.server.knowhow.ShopKnowHow;
+import tekmerion.server.permit.JobPermissions;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.weighing.WeighingService;
 
@@ -43,6 +45,7 @@ public class MadeMoves {
   private final JobSigns signs;
   private final Changes changes;
   private final WeighingService weighing;
+  private final JobPermissions permissions;
   private final ShopKnowHow knowHow;
   private final Tell tell;
   private final JdbcClient jdbc;
@@ -79,6 +82,7 @@ public class MadeMoves {
       JobSigns signs,
       Changes changes,
       WeighingService weighing,
+      JobPermissions permissions,
       ShopKnowHow knowHow,
       Tell tell,
       JdbcClient jdbc,
@@ -88,6 +92,7 @@ public class MadeMoves {
     this.signs = signs;
     this.changes = changes;
     this.weighing = weighing;
+    this.permissions = permissions;
     this.knowHow = knowHow;
     this.tell = tell;
     this.jdbc = jdbc;
@@ -328,7 +333,7 @@ public class MadeMoves {
   private Ranked offered(Job job, String moveId, String part) {
     move(moveId);
     Ranked ranked =
-        weighing.advice(job, weighing.weigh(job), done(job.id()), true).moves().stream()
+        advice(job).moves().stream()
             .filter(r -> r.move().id().equals(moveId) && r.part().key().equals(part))
             .findFirst()
             .orElseThrow(
@@ -338,9 +343,15 @@ public class MadeMoves {
                         "Load the job again."));
     if (ranked.lock().isPresent()) {
       Permission.Locked locked = ranked.lock().get();
-      throw Refusal.locked(locked.reason(), locked.opens());
+      throw Refusal.locked(locked);
     }
     return ranked;
+  }
+
+  private NextMoves.Advice advice(Job job) {
+    WeighingService.Evidence evidence = weighing.weigh(job);
+    return weighing.advice(
+        job, evidence, permissions.of(job, evidence), done(job.id()), true);
   }
 
   private Move move(String id) {

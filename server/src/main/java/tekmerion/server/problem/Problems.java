@@ -32,7 +32,14 @@ class Problems {
 
   @ExceptionHandler
   ResponseEntity<ProblemDetail> refusal(Refusal refusal) {
-    return answer(refusal.status(), refusal.getMessage(), refusal.kept(), refusal.toDo());
+    ProblemDetail problem =
+        detail(refusal.status(), refusal.getMessage(), refusal.kept(), refusal.toDo());
+    if (refusal.lock() != null) {
+      problem.setProperty("lock", refusal.lock());
+    }
+    return ResponseEntity.status(refusal.status())
+        .contentType(MediaType.APPLICATION_PROBLEM_JSON)
+        .body(problem);
   }
 
   @ExceptionHandler(OptimisticLockingFailureException.class)

@@ -1,6 +1,8 @@
 package tekmerion.server.problem;
 
 import org.springframework.http.HttpStatus;
+import tekmerion.core.permit.Lock;
+import tekmerion.core.permit.Permission;
 
 /** A request that is refused for a reason the person can do something about. */
 public final class Refusal extends RuntimeException {
@@ -8,6 +10,9 @@ public final class Refusal extends RuntimeException {
   private final HttpStatus status;
   private final String kept;
   private final String toDo;
+
+  /** Which rule of core locks it; null if none of them does. */
+  private Lock lock;
 
   private Refusal(HttpStatus status, String what, String kept, String toDo) {
     super(what);
@@ -28,6 +33,13 @@ public final class Refusal extends RuntimeException {
   /** Locked by a gate. */
   public static Refusal locked(String reason, String opens) {
     return new Refusal(HttpStatus.LOCKED, reason, "Nothing was signed or changed.", opens);
+  }
+
+  /** Locked by core; the rule's name travels with it. */
+  public static Refusal locked(Permission.Locked locked) {
+    Refusal refusal = locked(locked.reason(), locked.opens());
+    refusal.lock = locked.lock();
+    return refusal;
   }
 
   /** Someone else was faster. */
@@ -53,6 +65,10 @@ public final class Refusal extends RuntimeException {
 
   public HttpStatus status() {
     return status;
+  }
+
+  public Lock lock() {
+    return lock;
   }
 
   public String kept() {

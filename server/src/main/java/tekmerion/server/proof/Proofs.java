@@ -8,8 +8,8 @@ import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tekmerion.core.permit.Gate;
-import tekmerion.core.permit.Permission;
+import tekmerion.core.permit.Action;
+import tekmerion.core.permit.Permissions;
 import tekmerion.core.permit.Proven;
 import tekmerion.core.proof.Proof;
 import tekmerion.core.sign.Sign;
@@ -22,6 +22,7 @@ import tekmerion.server.job.JobSigns;
 import tekmerion.server.job.Tell;
 import tekmerion.server.job.TraceEntry;
 import tekmerion.server.knowhow.ShopKnowHow;
+import tekmerion.server.permit.JobPermissions;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.ruling.RulingService;
 import tekmerion.server.ruling.RulingService.RulingView;
@@ -39,6 +40,7 @@ public class Proofs {
 
   private final JobLock lock;
   private final RulingService rulings;
+  private final JobPermissions permissions;
   private final JobSigns signs;
   private final WeighingService weighing;
   private final ShopKnowHow knowHow;
@@ -68,6 +70,7 @@ public class Proofs {
   Proofs(
       JobLock lock,
       RulingService rulings,
+      JobPermissions permissions,
       JobSigns signs,
       WeighingService weighing,
       ShopKnowHow knowHow,
@@ -76,6 +79,7 @@ public class Proofs {
       Clock clock) {
     this.lock = lock;
     this.rulings = rulings;
+    this.permissions = permissions;
     this.signs = signs;
     this.weighing = weighing;
     this.knowHow = knowHow;
@@ -186,13 +190,18 @@ public class Proofs {
     Optional<RulingView> ruling = mending(job);
     Proven proven = ruling.map(r -> standing(job, r).proven()).orElse(Proven.NOT_NEEDED);
     boolean signed = ruling.flatMap(r -> signer(r.id())).isPresent();
-    if (Gate.ofHandBack(proven, signed) instanceof Permission.Locked locked) {
-      throw Refusal.locked(locked.reason(), locked.opens());
-    }
+    Permissions.of(permissions.of(job).at().with(proven, signed))
+        .of(new Action.HandBack())
+        .locked()
+        .ifPresent(
+            locked -> {
+              throw Refusal.locked(locked);
+            });
   }
 
   private Optional<RulingView> mending(Job job) {
     return rulings.of(job).stream()
+        .filter(r -> !r.fromElsewhere())
         .findFirst()
         .filter(r -> r.courses().stream().anyMatch(c -> c.course().mends()));
   }

@@ -30,6 +30,7 @@ import tekmerion.server.part.Part;
 import tekmerion.server.part.PartHistory;
 import tekmerion.server.part.PartService;
 import tekmerion.server.part.PartService.Met;
+import tekmerion.server.permit.DataStatuses;
 import tekmerion.server.search.SearchIndex;
 import tekmerion.server.weighing.WeighingService;
 
@@ -53,6 +54,7 @@ public class ReadingInbox {
   private final ReadRequests requests;
   private final PartNumbers numbers;
   private final WeighingService weighing;
+  private final DataStatuses statuses;
   private final Trace trace;
   private final PartHistory known;
   private final JobProgress progress;
@@ -71,6 +73,7 @@ public class ReadingInbox {
       ReadRequests requests,
       PartNumbers numbers,
       WeighingService weighing,
+      DataStatuses statuses,
       Trace trace,
       PartHistory known,
       JobProgress progress,
@@ -87,6 +90,7 @@ public class ReadingInbox {
     this.requests = requests;
     this.numbers = numbers;
     this.weighing = weighing;
+    this.statuses = statuses;
     this.trace = trace;
     this.known = known;
     this.progress = progress;
@@ -205,6 +209,9 @@ public class ReadingInbox {
       pages.keep(event.readingId(), event.pages().get(i), answers.get(i));
     }
     requests.end(event.requestId(), null);
+    if (!OtherParts.isOther(event.driveKey())) {
+      statuses.settle(job, slotName(event.driveKey()) + " was read", null, "probe");
+    }
     numbers.note(part.id(), drive, event.takenAt());
     int signs = weighing.reweigh(job).signs();
     tell(job, slotName(event.driveKey()) + " read", "%d signs weighed".formatted(signs));

@@ -6,7 +6,7 @@ import org.springframework.data.jpa.repository.JpaRepository;
 
 /** Stored readings. */
 public interface Readings extends JpaRepository<Reading, UUID> {
-  List<Reading> findByJobIdOrderByTakenAtDesc(Long jobId);
+  List<Reading> findByJobIdOrderByReceivedAtDesc(Long jobId);
 
   List<Reading> findByPartIdOrderByTakenAtDesc(Long partId);
 }

@@ -235,7 +235,7 @@ class Reports {
                         r.result().why()))
             .sorted(Comparator.comparing(AnnexRun::at))
             .toList(),
-        readings.findByJobIdOrderByTakenAtDesc(job.id()).stream()
+        readings.findByJobIdOrderByReceivedAtDesc(job.id()).stream()
             .map(r -> new AnnexReading(r.getId(), r.driveKey(), r.takenAt()))
             .sorted(Comparator.comparing(AnnexReading::at))
             .toList(),

@@ -27,12 +27,14 @@ public class DataStance {
   private String wording;
   private Long setBy;
   private Instant setAt;
+  private boolean byRun;
+  private boolean fromElsewhere;
 
   protected DataStance() {}
 
   /**
-   * @param signer the owner's name, only with {@link DataStatus#NOT_WANTED}
-   * @param wording what was signed, as shown
+   * @param signer whoever said so by name; it opens nothing
+   * @param wording what was said or rests on, as shown
    */
   public DataStance(
       Long jobId, DataStatus stance, String signer, String wording, Long setBy, Instant setAt) {
@@ -42,6 +44,14 @@ public class DataStance {
     this.wording = wording;
     this.setBy = setBy;
     this.setAt = setAt;
+  }
+
+  /** What follows from evidence, not from what anybody said. */
+  public static DataStance byRun(
+      Long jobId, DataStatus stance, String wording, Long setBy, Instant setAt) {
+    DataStance made = new DataStance(jobId, stance, null, wording, setBy, setAt);
+    made.byRun = true;
+    return made;
   }
 
   public DataStatus stance() {

@@ -43,6 +43,9 @@ public class Ruling {
 
   private Instant signedAt;
 
+  /** It came with an archive, and binds nobody. */
+  private boolean fromElsewhere;
+
   protected Ruling() {}
 
   /**
@@ -87,6 +90,10 @@ public class Ruling {
 
   Account signedBy() {
     return signedBy;
+  }
+
+  boolean isFromElsewhere() {
+    return fromElsewhere;
   }
 
   Instant signedAt() {

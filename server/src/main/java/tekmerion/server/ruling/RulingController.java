@@ -1,6 +1,5 @@
 package tekmerion.server.ruling;
 
-import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotEmpty;
@@ -25,10 +24,7 @@ import tekmerion.server.account.Person;
 class RulingController {
   private final RulingService service;
 
-  record StanceSaid(
-      long version,
-      @NotNull DataStatus stance,
-      @Schema(nullable = true) @Size(max = 200) String signer) {}
+  record StanceSaid(long version, @NotNull DataStatus stance) {}
 
   record RulingSigned(
       long version,
@@ -45,7 +41,7 @@ class RulingController {
       @PathVariable String number,
       @Valid @RequestBody StanceSaid said,
       @AuthenticationPrincipal Person person) {
-    service.say(number, said.version(), said.stance(), said.signer(), person);
+    service.say(number, said.version(), said.stance(), person);
   }
 
   @PostMapping("/rulings")

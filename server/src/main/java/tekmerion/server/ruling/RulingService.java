@@ -9,11 +9,11 @@ import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
-import tekmerion.core.permit.Gate;
+import tekmerion.core.permit.Action;
 import tekmerion.core.permit.Permission;
+import tekmerion.core.permit.Permissions;
 import tekmerion.core.permit.DataStatus;
 import tekmerion.core.ruling.Course;
-import tekmerion.core.weigh.Findings;
 import tekmerion.core.weigh.Tilt;
 import tekmerion.core.weigh.Weighed;
 import tekmerion.core.weigh.Weighed.CauseShare;
@@ -25,9 +25,11 @@ import tekmerion.server.job.JobLock;
 import tekmerion.server.job.JobProgress;
 import tekmerion.server.job.Trace;
 import tekmerion.server.job.TraceEntry;
-import tekmerion.server.knowhow.ShopKnowHow;
 import tekmerion.server.live.LiveEvents;
+import tekmerion.server.permit.DataStatuses;
+import tekmerion.server.permit.JobPermissions;
 import tekmerion.server.problem.Refusal;
+import tekmerion.server.run.Withdrawal;
 import tekmerion.server.weighing.WeighingService;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -36,14 +38,17 @@ import tools.jackson.databind.json.JsonMapper;
 public class RulingService {
   /** What an owner signs; kept with the signature as it was shown. */
   public static final String WAIVER =
-      "I do not need the data on this drive. It may be erased for good.";
+      "I do not need the data on the drives of this machine. Each may be erased for good once it is"
+          + " named to me.";
 
   private final JobLock jobs;
   private final DataStances stances;
   private final Rulings rulings;
   private final Accounts accounts;
   private final WeighingService weighing;
-  private final ShopKnowHow knowHow;
+  private final JobPermissions permissions;
+  private final DataStatuses statuses;
+  private final Withdrawal withdrawal;
   private final JobProgress progress;
   private final Trace trace;
   private final LiveEvents live;
@@ -52,6 +57,7 @@ public class RulingService {
 
   /**
    * @param headline of the weighing as it stood
+   * @param fromElsewhere whether it came with an archive, and binds nobody here
    */
   public record RulingView(
       long id,
@@ -60,6 +66,7 @@ public class RulingService {
       DataStatus stance,
       String headline,
       List<CauseNote> causes,
+      boolean fromElsewhere,
       String signedBy,
       Instant signedAt) {}
 
@@ -89,7 +96,9 @@ public class RulingService {
       Rulings rulings,
       Accounts accounts,
       WeighingService weighing,
-      ShopKnowHow knowHow,
+      JobPermissions permissions,
+      DataStatuses statuses,
+      Withdrawal withdrawal,
       JobProgress progress,
       Trace trace,
       LiveEvents live,
@@ -100,7 +109,9 @@ public class RulingService {
     this.rulings = rulings;
     this.accounts = accounts;
     this.weighing = weighing;
-    this.knowHow = knowHow;
+    this.permissions = permissions;
+    this.statuses = statuses;
+    this.withdrawal = withdrawal;
     this.progress = progress;
     this.trace = trace;
     this.live = live;
@@ -108,16 +119,8 @@ public class RulingService {
     this.clock = clock;
   }
 
-  @Transactional(readOnly = true)
-  public DataStatus stanceOf(Job job) {
-    return stances
-        .findFirstByJobIdOrderByIdDesc(job.id())
-        .map(DataStance::stance)
-        .orElse(DataStatus.NOT_ASKED);
-  }
-
-  /** Every course with its lock, as the data and the findings stand. */
-  public List<CourseView> courses(DataStatus stance, Weighed weighed) {
+  /** Every course with its lock. */
+  public List<CourseView> courses(Permissions permissions) {
     return Arrays.stream(Course.values())
         .map(
             course ->
@@ -126,16 +129,13 @@ public class RulingService {
                     course.words(),
                     course.touch().ordinal(),
                     course.touch().words(),
-                    lock(gate(course, stance, weighed))))
+                    lock(permissions.of(action(course)))))
         .toList();
   }
 
   /** The same question for what is shown and for what is signed. */
-  private Permission gate(Course course, DataStatus stance, Weighed weighed) {
-    Permission ofData = Gate.ofData(course.touch(), stance);
-    return ofData.isOpen() && course == Course.REPLACE_PART
-        ? Gate.ofReplacing(Findings.against(knowHow.now(), weighed))
-        : ofData;
+  private static Action action(Course course) {
+    return new Action.Decide(course.effects(), course == Course.REPLACE_PART);
   }
 
   private static Lock lock(Permission answer) {
@@ -145,32 +145,25 @@ public class RulingService {
   }
 
   /**
-   * Keeps what the owner says about the data. "Copied" and "copy verified" come from runs only.
-   *
-   * @param signer name typed by the owner, needed for "not wanted"
+   * Keeps what the owner says about the data. "Copied" and "copy verified" come from runs only, "not
+   * wanted" from a signature that names the drives.
    */
   @Transactional
-  public void say(String number, long version, DataStatus stance, String signer, Person by) {
+  public void say(String number, long version, DataStatus status, Person by) {
     Job job = jobs.forChange(number, version);
-    boolean waived = stance == DataStatus.NOT_WANTED;
-    if (stance == DataStatus.COPIED || stance == DataStatus.COPY_VERIFIED) {
+    if (status == DataStatus.COPIED || status == DataStatus.COPY_VERIFIED) {
       throw Refusal.badRequest(
           "A copy counts by evidence only, not by saying so.", "Run a copy and have it verified.");
     }
-    if (waived && (signer == null || signer.isBlank())) {
+    if (status == DataStatus.NOT_WANTED) {
       throw Refusal.badRequest(
-          "\"Not wanted\" needs the owner's signature.", "Have the owner type their name.");
+          "\"Not wanted\" needs the owner's signature for each drive by name.",
+          "Have the drives read, then sign for them.");
     }
-    String name = waived ? signer.strip() : null;
-    job.stance(stance);
-    stances.save(
-        new DataStance(job.id(), stance, name, waived ? WAIVER : null, by.id(), clock.instant()));
-    told(
-        job,
-        TraceEntry.Kind.STANCE,
-        "Data " + stance.words(),
-        waived ? "signed by %s: \"%s\"".formatted(name, WAIVER) : stance.meaning(),
-        by);
+    stances.save(new DataStance(job.id(), status, null, null, by.id(), clock.instant()));
+    told(job, TraceEntry.Kind.STANCE, "Data " + status.words(), status.meaning(), by);
+    statuses.settle(job, "said by the owner", by.id(), by.displayName());
+    withdrawal.check(job);
   }
 
   /**
@@ -185,13 +178,22 @@ public class RulingService {
     if (courses.stream().distinct().count() != courses.size()) {
       throw Refusal.badRequest("A course stands twice.", "Name each course once, in order.");
     }
-    DataStatus stance = stanceOf(job);
-    Weighed asItStands = weighing.weigh(job).weighed();
+    WeighingService.Evidence evidence = weighing.weigh(job);
+    Weighed asItStands = evidence.weighed();
+    Permissions permitted = permissions.of(job, evidence);
+    DataStatus stance = permitted.least();
     for (Course course : courses) {
-      if (gate(course, stance, asItStands) instanceof Permission.Locked locked) {
-        throw Refusal.locked(
-            "\"%s\" is locked. %s".formatted(course.words(), locked.reason()), locked.opens());
-      }
+      permitted
+          .of(action(course))
+          .locked()
+          .ifPresent(
+              locked -> {
+                throw Refusal.locked(
+                    new Permission.Locked(
+                        locked.lock(),
+                        "\"%s\" is locked. %s".formatted(course.words(), locked.reason()),
+                        locked.opens()));
+              });
     }
     rulings.save(
         new Ruling(
@@ -203,6 +205,7 @@ public class RulingService {
             accounts.getReferenceById(by.id()),
             clock.instant()));
     progress.ruled(job);
+    withdrawal.check(job);
     restsOn(job, asItStands);
     boolean differs = !asItStands.leaning().isEmpty() && !asItStands.leaning().equals(courses);
     told(
@@ -264,6 +267,7 @@ public class RulingService {
             .limit(4)
             .map(c -> new CauseNote(c.name(), c.partName(), c.probability(), c.weights().size()))
             .toList(),
+        ruling.isFromElsewhere(),
         ruling.signedBy().displayName(),
         ruling.signedAt());
   }

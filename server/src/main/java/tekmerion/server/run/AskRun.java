@@ -3,22 +3,21 @@ package tekmerion.server.run;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.LockModeType;
 import java.time.Clock;
-import java.time.Duration;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
-import tekmerion.core.permit.Gate;
+import tekmerion.core.permit.Action;
+import tekmerion.core.permit.Lock;
+import tekmerion.core.permit.PartIdentity;
 import tekmerion.core.permit.Permission;
+import tekmerion.core.permit.Permissions;
 import tekmerion.core.permit.NamedDrive;
-import tekmerion.core.permit.DataStatus;
 import tekmerion.core.weigh.Tilt;
 import tekmerion.core.weigh.Weighed;
 import tekmerion.link.CopyOrder;
-import tekmerion.link.Release;
 import tekmerion.link.RunKind;
 import tekmerion.server.account.Person;
 import tekmerion.server.job.Job;
@@ -26,13 +25,13 @@ import tekmerion.server.job.JobLock;
 import tekmerion.server.job.Jobs;
 import tekmerion.server.job.Trace;
 import tekmerion.server.job.TraceEntry;
-import tekmerion.server.knowhow.ShopKnowHow;
 import tekmerion.server.link.ProbeBoard;
-import tekmerion.server.link.ProbeBoard.ProbeView;
+import tekmerion.server.link.ProbeViews.ProbeView;
 import tekmerion.server.link.ProbeOfJob;
 import tekmerion.server.live.LiveEvents;
 import tekmerion.server.part.PartPlace;
 import tekmerion.server.part.PartService;
+import tekmerion.server.permit.JobPermissions;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.weighing.WeighingService;
 
@@ -41,15 +40,11 @@ import tekmerion.server.weighing.WeighingService;
  */
 @Service
 public class AskRun {
-  /** A probe that is asked later than this does not begin; what has begun goes on. */
-  private static final Duration RELEASE_HOLDS = Duration.ofMinutes(10);
+  /** Named by nobody: no drive is this one. */
+  private static final PartIdentity NOBODY = new PartIdentity("nobody's", "nobody's", 1);
 
   /** Files of a volume, by the folders that a survey named. */
   public record FilesWanted(int volume, List<String> folders) {}
-
-  /** Level of each sign that says that the pack is swollen. */
-  private static final Map<String, String> SWOLLEN =
-      Map.of("battery.shape", "swollen", "swelling", "swollen");
 
   private final Jobs jobs;
   private final ProbeOfJob probeOf;
@@ -57,7 +52,7 @@ public class AskRun {
   private final PartService parts;
   private final Runs runs;
   private final WeighingService weighing;
-  private final ShopKnowHow knowHow;
+  private final JobPermissions permissions;
   private final Trace trace;
   private final LiveEvents live;
   private final Clock clock;
@@ -72,7 +67,7 @@ public class AskRun {
       PartService parts,
       Runs runs,
       WeighingService weighing,
-      ShopKnowHow knowHow,
+      JobPermissions permissions,
       Trace trace,
       LiveEvents live,
       Clock clock,
@@ -85,7 +80,7 @@ public class AskRun {
     this.parts = parts;
     this.runs = runs;
     this.weighing = weighing;
-    this.knowHow = knowHow;
+    this.permissions = permissions;
     this.trace = trace;
     this.live = live;
     this.clock = clock;
@@ -106,42 +101,42 @@ public class AskRun {
   }
 
   /**
-   * Has a drive written to. Every gate is asked here, and by the probe once more.
+   * Has a drive written to. The probe asks again at the moment of writing.
    *
    * @param kind erases, mends, or takes a mending back
    * @param named as somebody typed it who looked at the drive
-   * @throws Refusal 423 if a gate locks it; 409 if the named drive is not this one, or it must
-   *     never be written to
+   * @throws Refusal 423 if it is locked; 409 if the named drive is not this one
    */
   public UUID write(
-      String number,
-      String driveKey,
-      RunKind kind,
-      long version,
-      NamedDrive named,
-      Writing writing,
-      Person by) {
+      String number, String driveKey, RunKind kind, long version, NamedDrive named, Person by) {
     DriveRun kept =
         transaction.execute(
             status -> {
               Job job = lock.forChange(number, version);
-              Writing.Drive drive = writing.allowed(job, driveKey, kind, named);
+              Permissions permitted = permissions.of(job);
+              Optional<PartIdentity> drive = permitted.drive(driveKey).identity();
+              // One that has not told who it is is locked whatever is named.
+              mustBeOpen(
+                  permitted.of(
+                      new Action.Write(kind.effects(), driveKey, drive.orElse(NOBODY))));
+              mustBeNamed(kind, named, drive.orElseThrow());
               UUID id = keep(number, driveKey, kind, null, by);
-              runs.release(
-                  Release.of(
-                      id,
-                      kind,
-                      driveKey,
-                      drive.model(),
-                      drive.serial(),
-                      drive.sizeBytes(),
-                      job.stance(),
-                      clock.instant().plus(RELEASE_HOLDS),
-                      drive.key()));
+              runs.isFor(id, drive.get());
               return runs.find(id).orElseThrow();
             });
     probes.send(kept.probeId(), Runs.start(kept));
     return kept.id();
+  }
+
+  private static void mustBeNamed(RunKind kind, NamedDrive named, PartIdentity drive) {
+    named
+        .misses(drive.sizeBytes(), drive.model(), drive.serial())
+        .ifPresent(
+            why -> {
+              throw Refusal.notPossibleNow(
+                  (kind == RunKind.ERASE ? "Not erased. " : "Nothing was written. ") + why,
+                  "Look at the drive in your hand again; perhaps it is another one.");
+            });
   }
 
   /**
@@ -158,12 +153,6 @@ public class AskRun {
                   jobs.findByNumber(number)
                       .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
               entities.lock(job, LockModeType.PESSIMISTIC_WRITE);
-              copyLock(job)
-                  .ifPresent(
-                      why -> {
-                        throw Refusal.locked(
-                            why, "Opens when the job is ended, or its owner signs it away.");
-                      });
               DriveRun copy =
                   copies
                       .kept(job.id(), driveKey)
@@ -171,6 +160,7 @@ public class AskRun {
                           () ->
                               Refusal.notPossibleNow(
                                   "There is no copy of this drive.", "Load the view again."));
+              copyLock(job, copy).locked().ifPresent(AskRun::refuse);
               if (!probes.isOnline(copy.probeId())) {
                 throw Refusal.notPossibleNow(
                     "The probe that has the copy is away.", "Start it, then try again.");
@@ -185,6 +175,7 @@ public class AskRun {
                       false,
                       new CopyOrder(number, null, List.of()),
                       by.id());
+              runs.isFor(id, copy.result().drive().orElseThrow());
               tell(job, RunWords.name(RunKind.ERASE_COPY) + " begun", by);
               return runs.find(id).orElseThrow();
             });
@@ -192,11 +183,17 @@ public class AskRun {
     return kept.id();
   }
 
-  /** Why a copy must stay; empty if it may go. */
-  public static Optional<String> copyLock(Job job) {
-    return job.endedAt() == null && job.stance() != DataStatus.NOT_WANTED
-        ? Optional.of("The job goes on, and its copy may be the only one.")
-        : Optional.empty();
+  /** Whether a copy may go. One of which nobody knows the drive stays. */
+  public Permission copyLock(Job job, DriveRun copy) {
+    return copy.result()
+        .drive()
+        .map(d -> permissions.of(job).of(new Action.EraseCopy(permissions.ofCopies(job, d))))
+        .orElseGet(
+            () ->
+                new Permission.Locked(
+                    Lock.DRIVE_NOT_IDENTIFIED,
+                    "Nobody knows which drive the copy is of.",
+                    "Delete it by hand on the machine that has it."));
   }
 
   private UUID keep(String number, String driveKey, RunKind kind, FilesWanted wanted, Person by) {
@@ -218,7 +215,9 @@ public class AskRun {
           "Wait for its end, or end it.");
     }
     WeighingService.Evidence evidence = weighing.weigh(job);
-    mustBeOpen(kind, driveKey, evidence, job.stance());
+    if (!kind.needsRelease()) {
+      mustBeOpen(permissions.of(job, evidence).of(new Action.Make(kind.effects(), driveKey)));
+    }
     Long part =
         (kind.isOfDrive()
                 ? evidence.drives()
@@ -248,36 +247,12 @@ public class AskRun {
     return id;
   }
 
-  private void mustBeOpen(
-      RunKind kind, String driveKey, WeighingService.Evidence evidence, DataStatus stance) {
-    if (gate(kind, driveKey, evidence, stance) instanceof Permission.Locked locked) {
-      throw Refusal.locked(locked.reason(), locked.opens());
-    }
+  private static void mustBeOpen(Permission answer) {
+    answer.locked().ifPresent(AskRun::refuse);
   }
 
-  /** The same question for the button and for the request. */
-  public Permission gate(
-      RunKind kind, String driveKey, WeighingService.Evidence evidence, DataStatus stance) {
-    if (kind == RunKind.DISCHARGE || kind == RunKind.CHARGE) {
-      return Gate.ofBattery(unsafe(evidence));
-    }
-    return Gate.ofStress(kind.isStressing(), decisive(driveKey, evidence), stance);
-  }
-
-  /** Why the battery must not be loaded, from whoever saw it; empty if nothing says so. */
-  public static Optional<String> unsafe(WeighingService.Evidence evidence) {
-    return evidence.signs().stream()
-            .anyMatch(s -> SWOLLEN.getOrDefault(s.id(), "").equals(s.level()))
-        ? Optional.of("The battery is swollen.")
-        : Optional.empty();
-  }
-
-  /** Why a sign found on this drive settles that it is failing; empty if none does. */
-  public Optional<String> decisive(String driveKey, WeighingService.Evidence evidence) {
-    return evidence.signs().stream()
-        .filter(sign -> sign.part().equals(driveKey))
-        .flatMap(sign -> knowHow.now().decisive(sign).stream())
-        .findFirst();
+  private static void refuse(Permission.Locked locked) {
+    throw Refusal.locked(locked);
   }
 
   private static boolean isSuspected(String driveKey, Weighed weighed) {
@@ -306,7 +281,8 @@ public class AskRun {
     transaction.executeWithoutResult(
         s -> {
           Job job = jobs.findById(run.jobId()).orElseThrow();
-          mustBeOpen(run.kind(), run.driveKey(), weighing.weigh(job), job.stance());
+          mustBeOpen(
+              permissions.of(job).of(new Action.Make(run.kind().effects(), run.driveKey())));
           became(run, DriveRun.State.RUNNING, "goes on", by);
         });
     probes.send(run.probeId(), Runs.start(run));

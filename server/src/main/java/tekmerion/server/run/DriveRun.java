@@ -1,12 +1,13 @@
 package tekmerion.server.run;
 
 import java.time.Instant;
+import java.util.Optional;
 import java.util.UUID;
 import tekmerion.core.permit.DataStatus;
+import tekmerion.core.permit.PartIdentity;
 import tekmerion.link.CopyOrder;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.PartFinding;
-import tekmerion.link.Release;
 import tekmerion.link.RunKind;
 import tekmerion.link.SurfaceNote;
 
@@ -15,7 +16,8 @@ import tekmerion.link.SurfaceNote;
  *
  * @param partId null until the drive has told who it is
  * @param order what a copy is of; null for runs that copy nothing
- * @param release what it may write to; null for runs that only read
+ * @param named the drive that somebody named who wants it written to, or whose copies are erased;
+ *     empty for runs that only read
  * @param stance of the data on it, as it stands now
  * @param share 0 to 1; null before the probe told anything
  * @param secondsLeft negative while it cannot be told
@@ -23,6 +25,7 @@ import tekmerion.link.SurfaceNote;
  * @param surface what a surface pass found so far or at its end; null for other runs
  * @param finding the same of runs on memory, battery or the machine at work
  * @param result null while it goes on
+ * @param fromElsewhere whether it came with an archive: then it shows nothing of copies here
  */
 public record DriveRun(
     UUID id,
@@ -33,7 +36,7 @@ public record DriveRun(
     RunKind kind,
     boolean gentle,
     CopyOrder order,
-    Release release,
+    Optional<PartIdentity> named,
     long askedBy,
     DataStatus stance,
     State state,
@@ -45,7 +48,8 @@ public record DriveRun(
     Long atByte,
     SurfaceNote surface,
     PartFinding finding,
-    Result result) {
+    Result result,
+    boolean fromElsewhere) {
   /** Whether it goes on. */
   public enum State {
     RUNNING,
@@ -58,12 +62,16 @@ public record DriveRun(
   /**
    * What came of it.
    *
+   * @param receivedAt by the server's clock; the others are the probe's
    * @param selfTest null for a surface pass
+   * @param drive which one it was, at its beginning and its end; empty if it did not tell
    */
   public record Result(
       Instant startedAt,
       Instant endedAt,
       LinkEvent.End end,
       String why,
-      LinkEvent.SelfTestNote selfTest) {}
+      Instant receivedAt,
+      LinkEvent.SelfTestNote selfTest,
+      Optional<PartIdentity> drive) {}
 }

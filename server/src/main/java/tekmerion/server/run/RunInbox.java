@@ -13,6 +13,7 @@ import tekmerion.server.job.Notices;
 import tekmerion.server.job.Trace;
 import tekmerion.server.job.TraceEntry;
 import tekmerion.server.live.LiveEvents;
+import tekmerion.server.permit.DataStatuses;
 import tekmerion.server.weighing.WeighingService;
 
 /** Applies what probes tell of runs. */
@@ -23,7 +24,7 @@ public class RunInbox {
   private final Runs runs;
   private final Jobs jobs;
   private final WeighingService weighing;
-  private final CopiesOfJob copies;
+  private final DataStatuses statuses;
   private final Trace trace;
   private final Notices notices;
   private final LiveEvents live;
@@ -33,7 +34,7 @@ public class RunInbox {
       Runs runs,
       Jobs jobs,
       WeighingService weighing,
-      CopiesOfJob copies,
+      DataStatuses statuses,
       Trace trace,
       Notices notices,
       LiveEvents live,
@@ -41,7 +42,7 @@ public class RunInbox {
     this.runs = runs;
     this.jobs = jobs;
     this.weighing = weighing;
-    this.copies = copies;
+    this.statuses = statuses;
     this.trace = trace;
     this.notices = notices;
     this.live = live;
@@ -84,7 +85,8 @@ public class RunInbox {
     runs.ended(event);
     Job job = jobs.findById(run.jobId()).orElseThrow();
     if (run.kind().isOfData()) {
-      copies.settle(job, run);
+      statuses.settle(
+          job, "by the runs of the job; the last one is " + run.id(), run.askedBy(), "probe");
     }
     weighing.reweigh(job);
     String what = RunWords.name(run.kind());

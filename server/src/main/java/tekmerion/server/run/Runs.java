@@ -13,10 +13,11 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.permit.DataStatus;
+import tekmerion.core.permit.PartIdentity;
 import tekmerion.link.CopyOrder;
+import tekmerion.link.DriveSeen;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.PartFinding;
-import tekmerion.link.Release;
 import tekmerion.link.RunKind;
 import tekmerion.link.SurfaceNote;
 import tekmerion.link.ToProbe;
@@ -27,14 +28,16 @@ import tools.jackson.databind.json.JsonMapper;
 @Service
 public class Runs {
   private static final String SELECT =
-      "SELECT d.*, r.started_at, r.ended_at, r.ended, r.why, r.self_test,"
+      "SELECT d.*, r.started_at, r.ended_at, r.received_at, r.ended, r.why, r.self_test,"
+          + " r.drive_model, r.drive_serial, r.drive_bytes,"
           + " COALESCE(r.surface, d.surface) AS found,"
           + " COALESCE(r.finding, d.finding) AS part_found, j.stance"
           + " FROM drive_run d JOIN job j ON j.id = d.job_id LEFT JOIN run_result r ON r.run_id = d.id ";
 
   /** The same without the profiles, which the floor does not draw. */
   private static final String SELECT_PLAIN =
-      "SELECT d.*, NULL AS started_at, NULL AS ended_at, NULL AS ended, NULL AS why,"
+      "SELECT d.*, NULL AS started_at, NULL AS ended_at, NULL AS received_at, NULL AS ended,"
+          + " NULL AS why, NULL AS drive_model, NULL AS drive_serial, NULL AS drive_bytes,"
           + " NULL AS self_test, NULL AS found, NULL AS part_found, j.stance"
           + " FROM drive_run d JOIN job j ON j.id = d.job_id ";
 
@@ -80,12 +83,25 @@ public class Runs {
     return id;
   }
 
-  /** Lets a run write; it was asked for in the same transaction. */
+  /** Keeps which drive a run is for; it was asked for in the same transaction. */
   @Transactional
-  public void release(Release release) {
-    jdbc.sql("UPDATE drive_run SET write_release = ? WHERE id = ?")
-        .params(json.writeValueAsString(release), release.run().toString())
+  public void isFor(UUID run, PartIdentity drive) {
+    jdbc.sql("UPDATE drive_run SET named_drive = ? WHERE id = ?")
+        .params(json.writeValueAsString(DriveSeen.of(drive)), run.toString())
         .update();
+  }
+
+  /** Runs of a job that write or erase, and are not ended. */
+  @Transactional(readOnly = true)
+  public List<DriveRun> writing(long jobId) {
+    return jdbc
+        .sql(SELECT + "WHERE d.job_id = ? AND d.state <> 'ENDED'")
+        .param(jobId)
+        .query(this::run)
+        .list()
+        .stream()
+        .filter(run -> run.kind().needsRelease())
+        .toList();
   }
 
   @Transactional(readOnly = true)
@@ -118,7 +134,7 @@ public class Runs {
             SELECT
                 + "WHERE d.job_id = ? AND d.kind IN ('SURVEY', 'RESCUE_IN_USE', 'RESCUE_WHOLE',"
                 + " 'VERIFY_IMAGE', 'FILE_COPY', 'ERASE', 'ERASE_COPY', 'MEND', 'TAKE_BACK',"
-                + " 'CARVE') ORDER BY d.asked_at DESC LIMIT 200")
+                + " 'CARVE') ORDER BY d.asked_at DESC")
         .param(jobId)
         .query(this::run)
         .list();
@@ -137,7 +153,7 @@ public class Runs {
     return jdbc.sql(
             "SELECT d.job_id, d.drive_key FROM drive_run d JOIN job j ON j.id = d.job_id"
                 + " JOIN run_result r ON r.run_id = d.id WHERE d.kind IN ('RESCUE_IN_USE',"
-                + " 'RESCUE_WHOLE', 'FILE_COPY', 'CARVE') AND j.ended_at <= ? AND r.finding IS NOT"
+                + " 'RESCUE_WHOLE', 'FILE_COPY', 'CARVE') AND NOT d.from_elsewhere AND j.ended_at <= ? AND r.finding IS NOT"
                 + " NULL AND NOT EXISTS (SELECT 1 FROM drive_run e JOIN run_result x ON x.run_id ="
                 + " e.id WHERE e.kind = 'ERASE_COPY' AND e.job_id = d.job_id AND e.drive_key ="
                 + " d.drive_key AND e.asked_at > d.asked_at AND x.ended = 'COMPLETE' AND x.finding"
@@ -198,8 +214,7 @@ public class Runs {
         run.kind(),
         run.gentle(),
         run.stance(),
-        run.order(),
-        run.release());
+        run.order());
   }
 
   /** Runs that go on now, of all jobs in the shop; one statement. */
@@ -268,7 +283,8 @@ public class Runs {
   public void ended(LinkEvent.RunEnded event) {
     jdbc.sql(
             "INSERT INTO run_result (run_id, started_at, ended_at, received_at, ended, why, surface,"
-                + " self_test, finding) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)")
+                + " self_test, finding, drive_model, drive_serial, drive_bytes)"
+                + " VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)")
         .params(
             event.requestId().toString(),
             Timestamp.from(event.startedAt()),
@@ -278,7 +294,10 @@ public class Runs {
             event.why() == null ? "" : event.why(),
             event.surface() == null ? null : json.writeValueAsString(event.surface()),
             event.selfTest() == null ? null : json.writeValueAsString(event.selfTest()),
-            event.found() == null ? null : finding(event.found()))
+            event.found() == null ? null : finding(event.found()),
+            event.drive() == null ? null : event.drive().model(),
+            event.drive() == null ? null : event.drive().serial(),
+            event.drive() == null ? null : event.drive().sizeBytes())
         .update();
     // The profile is in the result now: kept once.
     jdbc.sql("UPDATE drive_run SET state = 'ENDED', surface = NULL, finding = NULL WHERE id = ?")
@@ -289,7 +308,7 @@ public class Runs {
   private DriveRun run(ResultSet rs, int n) throws SQLException {
     String ended = rs.getString("ended");
     String order = rs.getString("copy_order");
-    String release = rs.getString("write_release");
+    String named = rs.getString("named_drive");
     String selfTest = rs.getString("self_test");
     String surface = rs.getString("found");
     String finding = rs.getString("part_found");
@@ -302,7 +321,7 @@ public class Runs {
         RunKind.valueOf(rs.getString("kind")),
         rs.getBoolean("gentle"),
         order == null ? null : json.readValue(order, CopyOrder.class),
-        release == null ? null : json.readValue(release, Release.class),
+        Optional.ofNullable(named).map(text -> json.readValue(text, DriveSeen.class).identity()),
         rs.getLong("asked_by"),
         DataStatus.valueOf(rs.getString("stance")),
         DriveRun.State.valueOf(rs.getString("state")),
@@ -321,7 +340,16 @@ public class Runs {
                 rs.getTimestamp("ended_at").toInstant(),
                 LinkEvent.End.valueOf(ended),
                 rs.getString("why"),
-                selfTest == null ? null : json.readValue(selfTest, LinkEvent.SelfTestNote.class)));
+                rs.getTimestamp("received_at").toInstant(),
+                selfTest == null ? null : json.readValue(selfTest, LinkEvent.SelfTestNote.class),
+                rs.getString("drive_model") == null
+                    ? Optional.empty()
+                    : Optional.of(
+                        new PartIdentity(
+                            rs.getString("drive_model"),
+                            rs.getString("drive_serial"),
+                            rs.getLong("drive_bytes")))),
+        rs.getBoolean("from_elsewhere"));
   }
 
   /** As its interface, so that the text says which kind it is. */

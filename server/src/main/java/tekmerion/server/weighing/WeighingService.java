@@ -14,6 +14,7 @@ import tekmerion.core.drive.DriveVisit;
 import tekmerion.core.drive.TrendSigns;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Move;
+import tekmerion.core.permit.Permissions;
 import tekmerion.core.sign.Sign;
 import tekmerion.core.weigh.BuiltInAgainstOurs;
 import tekmerion.core.weigh.Contradiction;
@@ -95,7 +96,7 @@ public class WeighingService {
     List<PartPlace> drives = parts.inMachine(job.machine().id());
     Map<String, Reading> latest = new HashMap<>();
     readings
-        .findByJobIdOrderByTakenAtDesc(job.id())
+        .findByJobIdOrderByReceivedAtDesc(job.id())
         .forEach(reading -> latest.putIfAbsent(reading.driveKey(), reading));
     List<Sign> signs = new ArrayList<>();
     signs.addAll(said.standing(job.id()));
@@ -129,27 +130,29 @@ public class WeighingService {
   /**
    * What is worth doing next, and what would be ruled now.
    *
+   * @param permissions of the job
    * @param done moves that were made, as {@code move@part}
    * @param probe whether a probe is there
    */
-  public NextMoves.Advice advice(Job job, Evidence evidence, Set<String> done, boolean probe) {
-    return adviceBy(knowHow.now(), job, evidence, done, probe);
+  public NextMoves.Advice advice(
+      Job job, Evidence evidence, Permissions permissions, Set<String> done, boolean probe) {
+    return adviceBy(knowHow.now(), job, evidence, permissions, done, probe);
   }
 
   /** The same by another table. */
   public NextMoves.Advice adviceBy(
-      KnowHow other, Job job, Evidence evidence, Set<String> done, boolean probe) {
-    Optional<String> decisive =
-        evidence.signs().stream()
-            .filter(s -> !s.part().equals(Sign.MACHINE)) // of a drive; a swollen battery is none
-            .flatMap(s -> other.decisive(s).stream())
-            .findFirst();
+      KnowHow other,
+      Job job,
+      Evidence evidence,
+      Permissions permissions,
+      Set<String> done,
+      boolean probe) {
     return advices.of(
         other,
         job.families(),
         weighed(evidence.drives()),
         evidence.signs(),
-        new NextMoves.Situation(job.stance(), decisive, done, probe));
+        new NextMoves.Situation(permissions, done, probe));
   }
 
   /** The parts of a machine that a move can be made on. */

@@ -1,0 +1,71 @@
+package tekmerion.server.permit;
+
+import java.time.Clock;
+import java.time.Instant;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+import tekmerion.core.permit.DataStatus;
+import tekmerion.server.job.Job;
+import tekmerion.server.job.Trace;
+import tekmerion.server.job.TraceEntry;
+import tekmerion.server.live.LiveEvents;
+import tekmerion.server.ruling.DataStance;
+import tekmerion.server.ruling.DataStances;
+
+/**
+ * Keeps, for floor and search, the least safe of the data statuses of a job's drives. Nothing is
+ * permitted by it: that is asked of {@link JobPermissions} each time.
+ */
+@Service
+public class DataStatuses {
+  private final JobPermissions permissions;
+  private final DataStances stances;
+  private final Trace trace;
+  private final LiveEvents live;
+  private final Clock clock;
+
+  DataStatuses(
+      JobPermissions permissions,
+      DataStances stances,
+      Trace trace,
+      LiveEvents live,
+      Clock clock) {
+    this.permissions = permissions;
+    this.stances = stances;
+    this.trace = trace;
+    this.live = live;
+    this.clock = clock;
+  }
+
+  /**
+   * Works the status out anew and keeps it if it is another one.
+   *
+   * @param rests what it follows from, in words
+   * @param by account of whoever asked for that
+   * @param who for the history
+   */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void settle(Job job, String rests, Long by, String who) {
+    if (job.endedAt() != null) {
+      return; // what is erased after the hand-back changes nothing about what was decided
+    }
+    DataStatus status = permissions.of(job).least();
+    if (status == job.stance()) {
+      return;
+    }
+    Instant now = clock.instant();
+    job.stance(status);
+    stances.save(DataStance.byRun(job.id(), status, rests, by, now));
+    trace.save(
+        new TraceEntry(
+            job.id(),
+            now,
+            TraceEntry.Kind.STANCE,
+            "Data " + status.words(),
+            status.meaning(),
+            who));
+    live.changed("job:" + job.number());
+    live.changed("floor");
+  }
+}

@@ -1,0 +1,243 @@
+package tekmerion.server.permit;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tekmerion.core.drive.DriveIdentity;
+import tekmerion.core.identity.Serial;
+import tekmerion.core.knowhow.Hazards;
+import tekmerion.core.knowhow.KnowHow;
+import tekmerion.core.permit.Action;
+import tekmerion.core.permit.DataEvent;
+import tekmerion.core.permit.DataEvidence;
+import tekmerion.core.permit.DataStatus;
+import tekmerion.core.permit.DriveState;
+import tekmerion.core.permit.PartIdentity;
+import tekmerion.core.permit.Permission;
+import tekmerion.core.permit.Permissions;
+import tekmerion.core.permit.Proven;
+import tekmerion.core.permit.Situation;
+import tekmerion.core.weigh.Findings;
+import tekmerion.link.RunKind;
+import tekmerion.server.bay.Bays;
+import tekmerion.server.job.Job;
+import tekmerion.server.job.Jobs;
+import tekmerion.server.knowhow.ShopKnowHow;
+import tekmerion.server.link.ProbeViews;
+import tekmerion.server.part.PartPlace;
+import tekmerion.server.ruling.DataStances;
+import tekmerion.server.ruling.Rulings;
+import tekmerion.server.run.DriveRun;
+import tekmerion.server.run.Runs;
+import tekmerion.server.weighing.WeighingService;
+import tekmerion.server.weighing.WeighingService.Evidence;
+
+/**
+ * Puts together what permissions of a job depend on. Everything in the server that could cost data
+ * asks {@link Permissions} of this, and decides nothing itself.
+ */
+@Service
+public class JobPermissions {
+  private final Runs runs;
+  private final Waivers waivers;
+  private final DataStances stances;
+  private final Rulings rulings;
+  private final Jobs jobs;
+  private final Bays bays;
+  private final ProbeViews probes;
+  private final WeighingService weighing;
+  private final ShopKnowHow knowHow;
+  private final JdbcClient jdbc;
+
+  JobPermissions(
+      Runs runs,
+      Waivers waivers,
+      DataStances stances,
+      Rulings rulings,
+      Jobs jobs,
+      Bays bays,
+      ProbeViews probes,
+      WeighingService weighing,
+      ShopKnowHow knowHow,
+      JdbcClient jdbc) {
+    this.runs = runs;
+    this.waivers = waivers;
+    this.stances = stances;
+    this.rulings = rulings;
+    this.jobs = jobs;
+    this.bays = bays;
+    this.probes = probes;
+    this.weighing = weighing;
+    this.knowHow = knowHow;
+    this.jdbc = jdbc;
+  }
+
+  /** As everything stands now. */
+  @Transactional(readOnly = true)
+  public Permissions of(Job job) {
+    return of(job, weighing.weigh(job));
+  }
+
+  /** The same of a job that was weighed already. */
+  @Transactional(readOnly = true)
+  public Permissions of(Job job, Evidence evidence) {
+    return by(knowHow.now(), job, evidence);
+  }
+
+  /** The same by another table. */
+  @Transactional(readOnly = true)
+  public Permissions by(KnowHow table, Job job, Evidence evidence) {
+    Hazards hazards = Hazards.of(table, evidence.signs());
+    DataStatus said = said(job.id());
+    List<DriveRun> dataRuns = runs.ofData(job.id());
+    List<Waivers.Kept> signed = waivers.ofJob(job.id());
+    Map<String, String> offLimits =
+        bays.findByJobId(job.id())
+            .flatMap(bay -> probes.on(bay.id()))
+            .filter(ProbeViews.ProbeView::online)
+            .map(ProbeViews.ProbeView::offLimits)
+            .orElse(Map.of());
+    List<DriveState> drives =
+        evidence.drives().stream()
+            .map(
+                place -> {
+                  Optional<DriveIdentity> told = told(evidence, place);
+                  Optional<PartIdentity> identity = told.flatMap(PartIdentity::of);
+                  return new DriveState(
+                      place.driveKey(),
+                      lower(place.slot()),
+                      identity,
+                      said,
+                      identity
+                          .map(id -> evidenceOf(dataRuns, job.id(), id, place.driveKey()))
+                          .orElse(DataEvidence.NONE),
+                      identity.map(id -> waivers.inForce(signed, id)).orElse(List.of()),
+                      identity.map(id -> elsewhere(job, id)).orElse(List.of()),
+                      hazards.ofDrive(
+                          place.driveKey(), told.map(DriveIdentity::solidState).orElse(false)),
+                      Optional.ofNullable(offLimits.get(place.driveKey())));
+                })
+            .toList();
+    return Permissions.of(
+        new Situation(
+            drives,
+            said,
+            hazards.ofBattery(),
+            Findings.against(table, evidence.weighed()),
+            Proven.NOT_NEEDED,
+            false,
+            rulings.decidesToErase(job.id()),
+            job.endedAt() != null));
+  }
+
+  /** What the owner said, which signs nothing away. */
+  private DataStatus said(long jobId) {
+    return stances
+            .findFirstByJobIdAndByRunFalseAndFromElsewhereFalseOrderByIdDesc(jobId)
+            .filter(s -> s.stance() == DataStatus.WANTED)
+            .isPresent()
+        ? DataStatus.WANTED
+        : DataStatus.NOT_ASKED;
+  }
+
+  /** The drive in a place, as the newest reading of this job tells; empty if it is not that one. */
+  private static Optional<DriveIdentity> told(Evidence evidence, PartPlace place) {
+    return Optional.ofNullable(evidence.latest().get(place.driveKey()))
+        .filter(reading -> reading.partId() == place.part().id())
+        .map(reading -> evidence.reports().get(place.driveKey()))
+        .flatMap(DriveIdentity::of);
+  }
+
+  private DataEvidence evidenceOf(
+      List<DriveRun> dataRuns, long jobId, PartIdentity drive, String partKey) {
+    List<DriveRun> here = dataRuns.stream().filter(r -> !r.fromElsewhere()).toList();
+    List<DataEvent> events = DataEvents.of(here, drive, partKey);
+    if (isWrittenByHand(jobId)) {
+      events.add(new DataEvent.Written());
+    }
+    return DataEvidence.of(events);
+  }
+
+  /** Whether a move that writes was made on the machine's own system: on any of its drives. */
+  private boolean isWrittenByHand(long jobId) {
+    return jdbc
+        .sql("SELECT DISTINCT move_id FROM job_move WHERE job_id = ? AND outcome = 'DONE'")
+        .param(jobId)
+        .query(String.class)
+        .list()
+        .stream()
+        .flatMap(id -> knowHow.now().move(id).stream())
+        .anyMatch(move -> move.touches().endangersData());
+  }
+
+  /**
+   * Other open jobs in which this drive was met, or one with its serial was named: by the serial
+   * alone, since a label may say less than the drive does.
+   */
+  private List<DriveState.InOtherJob> elsewhere(Job job, PartIdentity drive) {
+    return jdbc
+        .sql(
+            "SELECT DISTINCT j.id FROM part p JOIN part_place s ON s.part_id = p.id JOIN job j ON"
+                + " j.machine_id = s.machine_id AND (s.until IS NULL OR s.until >= j.taken_in_at)"
+                + " WHERE p.kind = 'drive' AND p.serial_plain = :serial AND j.ended_at IS NULL AND"
+                + " j.id <> :job UNION SELECT DISTINCT j.id FROM part p JOIN reading r ON r.part_id"
+                + " = p.id JOIN job j ON j.id = r.job_id WHERE p.kind = 'drive' AND p.serial_plain ="
+                + " :serial AND j.ended_at IS NULL AND j.id <> :job")
+        .param("serial", Serial.of(drive.serial()).plain())
+        .param("job", job.id())
+        .query(Long.class)
+        .list()
+        .stream()
+        .map(id -> jobs.findById(id).orElseThrow())
+        .map(other -> new DriveState.InOtherJob(other.number(), in(other, drive).status()))
+        .toList();
+  }
+
+  private DriveState in(Job other, PartIdentity drive) {
+    List<DriveRun> theirs = runs.ofData(other.id());
+    String key =
+        theirs.stream()
+            .filter(r -> r.result() != null && Optional.of(drive).equals(r.result().drive()))
+            .map(DriveRun::driveKey)
+            .findFirst()
+            .orElse("");
+    return new DriveState(
+            key,
+            key,
+            Optional.of(drive),
+            said(other.id()),
+            evidenceOf(theirs, other.id(), drive, key),
+            waivers.inForce(waivers.ofJob(other.id()), drive),
+            List.of(),
+            Optional.empty(),
+            Optional.empty());
+  }
+
+  /** "Drive A" is named "drive A" in a sentence. */
+  private static String lower(String slot) {
+    return slot.startsWith("Drive")
+        ? slot.substring(0, 1).toLowerCase(Locale.ROOT) + slot.substring(1)
+        : slot;
+  }
+
+  /** A drive of which the job has copies, wherever it is now. */
+  @Transactional(readOnly = true)
+  public DriveState ofCopies(Job job, PartIdentity drive) {
+    return in(job, drive);
+  }
+
+  /** Whether a run that asks for a release may have it. */
+  @Transactional(readOnly = true)
+  public Permission ofRelease(Job job, DriveRun run) {
+    PartIdentity drive = run.named().orElseThrow();
+    Permissions permissions = of(job);
+    return permissions.of(
+        run.kind() == RunKind.ERASE_COPY
+            ? new Action.EraseCopy(in(job, drive))
+            : new Action.Write(run.kind().effects(), run.driveKey(), drive));
+  }
+}

@@ -1,0 +1,201 @@
+package tekmerion.server.permit;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tekmerion.core.permit.DriveState;
+import tekmerion.core.permit.Holding;
+import tekmerion.core.permit.HoldingWords;
+import tekmerion.core.permit.PartIdentity;
+import tekmerion.core.permit.Permissions;
+import tekmerion.core.permit.SignerName;
+import tekmerion.core.permit.Waiver;
+import tekmerion.server.account.Person;
+import tekmerion.server.audit.Audit;
+import tekmerion.server.job.Job;
+import tekmerion.server.job.JobLock;
+import tekmerion.server.job.Jobs;
+import tekmerion.server.job.Tell;
+import tekmerion.server.job.TraceEntry;
+import tekmerion.server.problem.Refusal;
+import tekmerion.server.run.Withdrawal;
+
+/**
+ * Takes the owner's signature that data may go. It names drives, is the customer's, and counts when
+ * it was drawn on the screen or a second person of the shop stands for it. It can be taken back until
+ * the writing begins, and even then what is not written yet stays.
+ */
+@Service
+class Signing {
+  private final JobLock lock;
+  private final Jobs jobs;
+  private final JobPermissions permissions;
+  private final Waivers waivers;
+  private final DataStatuses statuses;
+  private final Withdrawal withdrawal;
+  private final Audit audit;
+  private final Tell tell;
+
+  /** One drive of what is signed. */
+  record Signed(String driveKey, Waiver.Scope scope, List<Holding> holdings) {}
+
+  Signing(
+      JobLock lock,
+      Jobs jobs,
+      JobPermissions permissions,
+      Waivers waivers,
+      DataStatuses statuses,
+      Withdrawal withdrawal,
+      Audit audit,
+      Tell tell) {
+    this.lock = lock;
+    this.jobs = jobs;
+    this.permissions = permissions;
+    this.waivers = waivers;
+    this.statuses = statuses;
+    this.withdrawal = withdrawal;
+    this.audit = audit;
+    this.tell = tell;
+  }
+
+  /**
+   * @param signature null if the owner did not sign on this screen
+   * @throws Refusal 400 if the name is not the customer's, a drive has not told who it is, or what
+   *     is signed for is not what is there
+   */
+  @Transactional
+  public void sign(
+      String number,
+      long version,
+      String signer,
+      String signature,
+      List<Signed> drives,
+      Person by) {
+    Job job = forChange(number, version, drives);
+    if (!SignerName.isOf(signer, job.customer().displayName())) {
+      throw Refusal.badRequest(
+          "\"%s\" is not the customer of this job.".formatted(signer.strip()),
+          "Have the customer sign, or correct the customer's name at intake first.");
+    }
+    Permissions permitted = permissions.of(job);
+    for (Signed signed : drives) {
+      DriveState drive = permitted.drive(signed.driveKey());
+      PartIdentity identity =
+          drive
+              .identity()
+              .orElseThrow(
+                  () ->
+                      Refusal.badRequest(
+                          "%s has not told who it is, so nobody can sign for it."
+                              .formatted(signed.driveKey()),
+                          "Have it read first."));
+      if (!drive.open().containsAll(signed.holdings())) {
+        throw Refusal.conflict(
+            "What is on the drive is not what was signed for.", "Load the job again.");
+      }
+      Waiver waiver = waiver(identity, signed);
+      String wording = wording(waiver);
+      long id =
+          waivers.keep(
+              job.id(), waiver, wording, signer.strip(), signature, by.id());
+      audit.of(Audit.Kind.WAIVER_RECORDED, by, number, "%d: %s".formatted(id, wording));
+      tell.trace(
+          job,
+          TraceEntry.Kind.STANCE,
+          signature == null ? "Owner’s word written down" : "Signed by the owner",
+          "%s: “%s”%s"
+              .formatted(
+                  signer.strip(),
+                  wording,
+                  signature == null ? " A second person has to confirm it." : ""),
+          by);
+    }
+    statuses.settle(job, "signed by the owner", by.id(), by.displayName());
+  }
+
+  private Job forChange(String number, long version, List<Signed> drives) {
+    boolean afterTheEnd = drives.stream().allMatch(d -> d.scope() == Waiver.Scope.COPY_RETURNED);
+    Job job =
+        jobs.findByNumber(number)
+            .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
+    // That the data is back with its owner is signed when the machine is; the job is ended by then.
+    return afterTheEnd && job.endedAt() != null ? job : lock.forChange(number, version);
+  }
+
+  private static Waiver waiver(PartIdentity drive, Signed signed) {
+    try {
+      return new Waiver(drive, signed.scope(), signed.holdings());
+    } catch (IllegalArgumentException e) {
+      throw Refusal.badRequest("It does not say what is signed for.", "Choose what may go.");
+    }
+  }
+
+  /** What the owner reads; kept with the signature. */
+  static String wording(Waiver waiver) {
+    PartIdentity d = waiver.drive();
+    String drive =
+        String.format(
+            Locale.ROOT, "%s, serial %s (%.0f GB)", d.model(), d.serial(), d.sizeBytes() / 1e9);
+    return switch (waiver.scope()) {
+      case ALL_DATA ->
+          "I do not need the data on the drive %s. It may be erased for good.".formatted(drive);
+      case HOLDINGS ->
+          "On the drive %s I do not need: %s. That may be erased for good."
+              .formatted(
+                  drive,
+                  waiver.holdings().stream()
+                      .map(HoldingWords::of)
+                      .collect(Collectors.joining("; ")));
+      case COPY_RETURNED ->
+          "I have the data of the drive %s again. The shop’s copy of it may be erased."
+              .formatted(drive);
+    };
+  }
+
+  /**
+   * @throws Refusal 403 if it is whoever wrote it down, 409 if it was revoked or is confirmed
+   */
+  @Transactional
+  public void confirm(String number, long version, long id, Person by) {
+    Job job = lock.forChange(number, version);
+    Waivers.Kept kept = kept(job, id);
+    if (kept.recordedById() == by.id()) {
+      throw Refusal.forbidden(
+          "You wrote it down yourself: a second person has to confirm it.",
+          "Ask a colleague who heard it from the owner.");
+    }
+    if (kept.revokedAt() != null || kept.isInForce()) {
+      throw Refusal.notPossibleNow("There is nothing to confirm.", "Load the job again.");
+    }
+    waivers.step(id, Waivers.Step.CONFIRMED, by.id());
+    audit.of(Audit.Kind.WAIVER_CONFIRMED, by, number, "%d".formatted(id));
+    tell.trace(
+        job, TraceEntry.Kind.STANCE, "Owner’s word confirmed", "“" + kept.wording() + "”", by);
+    statuses.settle(job, "confirmed by a second person", by.id(), by.displayName());
+  }
+
+  /** What is being written by it stops within seconds. */
+  @Transactional
+  public void revoke(String number, long version, long id, Person by) {
+    Job job = lock.forChange(number, version);
+    Waivers.Kept kept = kept(job, id);
+    if (kept.revokedAt() != null) {
+      throw Refusal.notPossibleNow("It is taken back already.", "Load the job again.");
+    }
+    waivers.step(id, Waivers.Step.REVOKED, by.id());
+    audit.of(Audit.Kind.WAIVER_REVOKED, by, number, "%d".formatted(id));
+    tell.trace(
+        job, TraceEntry.Kind.STANCE, "Owner’s word taken back", "“" + kept.wording() + "”", by);
+    statuses.settle(job, "taken back", by.id(), by.displayName());
+    withdrawal.check(job);
+  }
+
+  private Waivers.Kept kept(Job job, long id) {
+    return waivers
+        .find(id)
+        .filter(w -> w.jobId() == job.id())
+        .orElseThrow(() -> Refusal.notFound("There is no such signature in this job."));
+  }
+}

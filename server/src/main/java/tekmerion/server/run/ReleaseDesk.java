@@ -1,0 +1,104 @@
+package tekmerion.server.run;
+
+import jakarta.persistence.EntityManager;
+import jakarta.persistence.LockModeType;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+import tekmerion.core.permit.DataStatus;
+import tekmerion.core.permit.PartIdentity;
+import tekmerion.core.permit.Permission;
+import tekmerion.link.DriveSeen;
+import tekmerion.link.Release;
+import tekmerion.link.RunKind;
+import tekmerion.link.ToProbe;
+import tekmerion.link.ToServer;
+import tekmerion.server.audit.Audit;
+import tekmerion.server.job.Job;
+import tekmerion.server.job.Jobs;
+import tekmerion.server.permit.JobPermissions;
+
+/**
+ * Answers a probe that is about to write and asks whether it still may: by the permissions of this
+ * very moment, for the drive that is there at this very moment, for a few seconds.
+ */
+@Service
+public class ReleaseDesk {
+  private final Runs runs;
+  private final Jobs jobs;
+  private final JobPermissions permissions;
+  private final ReleaseKeys keys;
+  private final Audit audit;
+  private final EntityManager entities;
+
+  ReleaseDesk(
+      Runs runs,
+      Jobs jobs,
+      JobPermissions permissions,
+      ReleaseKeys keys,
+      Audit audit,
+      EntityManager entities) {
+    this.runs = runs;
+    this.jobs = jobs;
+    this.permissions = permissions;
+    this.keys = keys;
+    this.audit = audit;
+    this.entities = entities;
+  }
+
+  /** Given or refused; what was asked by a probe that has no such run is refused. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public ToProbe answer(UUID probeId, ToServer.ReleaseAsked asked) {
+    Optional<DriveRun> found =
+        runs.find(asked.requestId()).filter(r -> r.probeId().equals(probeId));
+    if (found.isEmpty() || found.get().named().isEmpty() || found.get().fromElsewhere()) {
+      return refused(asked, "no such run was asked of this probe");
+    }
+    DriveRun run = found.get();
+    Job job = jobs.findById(run.jobId()).orElseThrow();
+    // Whoever changes what the permission depends on waits here, or this waits for them.
+    entities.lock(job, LockModeType.PESSIMISTIC_READ);
+    if (run.state() != DriveRun.State.RUNNING) {
+      return refused(asked, "the run is to end");
+    }
+    PartIdentity drive = run.named().get();
+    if (!asked.drive().identity().equals(drive)) {
+      audit.of(Audit.Kind.RELEASE_REFUSED, probeId, job.number(), "another drive: " + asked.drive());
+      return refused(asked, "another drive is there than the one that was named");
+    }
+    Optional<Permission.Locked> locked = permissions.ofRelease(job, run).locked();
+    if (locked.isPresent()) {
+      audit.of(Audit.Kind.RELEASE_REFUSED, probeId, job.number(), locked.get().reason());
+      return refused(asked, locked.get().reason() + " " + locked.get().opens());
+    }
+    if (run.share() == null) {
+      audit.of(
+          Audit.Kind.RELEASE_GIVEN,
+          probeId,
+          job.number(),
+          "%s of %s, run %s".formatted(RunWords.name(run.kind()), drive, run.id()));
+    }
+    return new ToProbe.ReleaseGiven(
+        Release.of(
+            run.id(),
+            run.kind(),
+            run.driveKey(),
+            DriveSeen.of(drive),
+            status(job, run, drive),
+            asked.nonce(),
+            Release.MAX_VALID_MS,
+            keys.of(probeId)));
+  }
+
+  private DataStatus status(Job job, DriveRun run, PartIdentity drive) {
+    return run.kind() == RunKind.ERASE_COPY
+        ? permissions.ofCopies(job, drive).status()
+        : permissions.of(job).drive(run.driveKey()).status();
+  }
+
+  private static ToProbe refused(ToServer.ReleaseAsked asked, String why) {
+    return new ToProbe.ReleaseRefused(asked.requestId(), asked.nonce(), why);
+  }
+}
