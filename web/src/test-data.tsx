@@ -113,7 +113,30 @@ export const job = (more: Partial<Job> = {}): Job => ({
       lastSeenAt: null,
     },
   },
-  stance: { stance: 'WANTED', words: 'wanted', meaning: 'No copy yet', signer: null, setAt: null },
+  data: {
+    status: 'WANTED',
+    words: 'wanted',
+    meaning: 'No copy yet',
+    saidBy: null,
+    setAt: null,
+    drives: [
+      {
+        driveKey: 'drive-a',
+        name: 'drive A',
+        drive: { model: 'HELM-1000S', serial: 'OS7K-44019-B', sizeBytes: 1_000_204_886_016 },
+        status: 'WANTED',
+        words: 'wanted',
+        open: [
+          {
+            holding: { kind: 'FOLDER', volume: 2, path: 'Users', files: 812, bytes: 80e9 },
+            words: 'folder Users of volume 2 (812 files, 80.0 GB)',
+          },
+        ],
+        elsewhere: [],
+      },
+    ],
+    waivers: [],
+  },
   places: [],
   drives: [
     {
@@ -191,7 +214,7 @@ export const floorJob = (more: Partial<FloorJob> = {}): FloorJob => ({
   tilt: 'UNKNOWN',
   headline: '',
   stage: 'READ',
-  stance: 'UNKNOWN',
+  stance: 'NOT_ASKED',
   families: ['slow'],
   acts: 'PERSON',
   line: 'Read its drive',

@@ -26,7 +26,8 @@ import type {
   Session,
   ModelLivesData,
   ShelfData,
-  Stance,
+  DataStatus,
+  WaiverSigned,
   Things,
   Work,
 } from './types';
@@ -299,7 +300,23 @@ export const useReadDrive = (number: string) =>
   useJobChange<{ driveKey: string }>(number, 'readings');
 
 export const useSayStance = (number: string) =>
-  useJobChange<{ version: number; stance: Stance; signer: string | null }>(number, 'stance');
+  useJobChange<{ version: number; stance: DataStatus }>(number, 'stance');
+
+export const useSignAway = (number: string) => useJobChange<WaiverSigned>(number, 'waivers');
+
+/** Confirms a waiver, or takes it back. */
+export const useWaiverStep = (number: string) => {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (w: { id: number; step: 'confirm' | 'revoke'; version: number }) =>
+      request<undefined>(
+        'POST',
+        `/api/jobs/${encodeURIComponent(number)}/waivers/${w.id}/${w.step}`,
+        { version: w.version },
+      ),
+    onSettled: () => client.invalidateQueries({ queryKey: keys.job(number) }),
+  });
+};
 
 export const useSignRuling = (number: string) =>
   useJobChange<{ version: number; courses: Course[]; reason: string }>(number, 'rulings');

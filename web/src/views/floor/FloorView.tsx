@@ -122,7 +122,7 @@ interface FiltersProps {
 }
 
 const STANCES: Record<string, string> = {
-  UNKNOWN: 'not asked yet',
+  NOT_ASKED: 'not asked yet',
   WANTED: 'wanted',
   NOT_WANTED: 'not wanted, signed',
   COPIED: 'copied',

@@ -6,7 +6,7 @@ import { BayDialog } from '../../shell/BayDialog';
 import { color } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Mono, Sub, Title } from '../../ui/Sheet';
-import { StanceCard } from './StanceCard';
+import { DataCard } from './DataCard';
 
 /** Whose machine, what it does, how far it gets, what may become of its data. */
 export function JobHead({ job }: { job: Job }) {
@@ -24,7 +24,7 @@ export function JobHead({ job }: { job: Job }) {
         </Sub>
       </div>
       <ReachLadder levels={job.reachLevels} reach={job.reach} />
-      <StanceCard job={job} />
+      <DataCard job={job} />
     </Head>
   );
 }

@@ -60,6 +60,7 @@ it('makes a move out of what is done, what is looked at, and what that speaks fo
       act: 'OBSERVE',
       reach: 'nothing',
       touch: 0,
+      loads: [],
       levels: ['Nothing', 'Salt and damp'],
       leak: [1, 0],
       links: { 'fan-failed': [0.02, 0.98] },

@@ -89,6 +89,21 @@ export function idOf(name: string): string {
   return `own.${words.slice(0, 48)}`;
 }
 
+/** What is worked for long decides what is locked, whoever made the move. */
+const LOADED: Record<string, Own['loads']> = {
+  none: [],
+  drive: ['DRIVE'],
+  battery: ['BATTERY', 'MACHINE'],
+  machine: ['MACHINE'],
+};
+
+const LOADS = [
+  ['none', 'nothing'],
+  ['drive', 'a drive'],
+  ['battery', 'the battery'],
+  ['machine', 'the whole machine'],
+] as const;
+
 function Draft({ choices }: { choices: KnowHowChoices }) {
   const navigate = useNavigate();
   const [words, setWords] = useState(EMPTY);
@@ -97,6 +112,7 @@ function Draft({ choices }: { choices: KnowHowChoices }) {
   const [of, setOf] = useState('machine');
   const [reach, setReach] = useState('nothing');
   const [touch, setTouch] = useState('0');
+  const [loads, setLoads] = useState('none');
   const [looksAt, setLooksAt] = useState('');
   const [levelText, setLevelText] = useState('Nothing\n');
   const [rows, setRows] = useState<Row[]>([{ id: '', values: ['100'] }]);
@@ -124,6 +140,7 @@ function Draft({ choices }: { choices: KnowHowChoices }) {
           of,
           reach,
           touch: Number(touch),
+          loads: LOADED[loads] ?? [],
           looksAt,
           levels,
           leak: fitted.find((row) => row.id === '')?.values.map(fromHundred) ?? [],
@@ -161,6 +178,7 @@ function Draft({ choices }: { choices: KnowHowChoices }) {
               options={TOUCHES}
               onChange={setTouch}
             />
+            <Select label="Works for long" value={loads} options={LOADS} onChange={setLoads} />
           </Pair>
           <Field label="What is looked at" value={looksAt} onChange={setLooksAt} maxLength={120} />
           <Field

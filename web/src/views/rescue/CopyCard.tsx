@@ -1,10 +1,13 @@
+import { useState } from 'react';
 import styled from 'styled-components';
-import { keys, useCall } from '../../api/queries';
+import { keys, useCall, useSignAway } from '../../api/queries';
 import type { DataOnDrive } from '../../api/types';
 import { color } from '../../theme/theme';
 import { Button } from '../../ui/Button';
+import { Field } from '../../ui/Field';
 import { when } from '../../ui/format';
 import { ProblemNote } from '../../ui/ProblemNote';
+import { SignaturePad } from '../../ui/SignaturePad';
 
 /** The copy in the shop's hands: until when it is kept, and its erasing. */
 export function CopyCard({ data }: { data: DataOnDrive }) {
@@ -35,12 +38,54 @@ export function CopyCard({ data }: { data: DataOnDrive }) {
               Erase the copy
             </Button>
           ) : (
-            <p>Not now: {data.copy.lockedWhy}</p>
+            <>
+              <p>Not now: {data.copy.lockedWhy}</p>
+              <Returned data={data} />
+            </>
           )}
         </>
       )}
       {call.isError && <ProblemNote error={call.error} />}
     </Card>
+  );
+}
+
+/** The owner signs to have the data again: then the shop's copy may go. */
+function Returned({ data }: { data: DataOnDrive }) {
+  const sign = useSignAway(data.job);
+  const [open, setOpen] = useState(false);
+  const [signer, setSigner] = useState('');
+  const [path, setPath] = useState('');
+  if (!open) {
+    return <Button onPress={() => setOpen(true)}>The owner has the data again</Button>;
+  }
+  return (
+    <>
+      <p>
+        The customer signs to have the data of this drive again. The shop’s copy of it may then be
+        erased.
+      </p>
+      <Field
+        label="Customer’s full name, typed by the customer"
+        value={signer}
+        onChange={setSigner}
+      />
+      <SignaturePad path={path} label="Field to sign in with pen or finger" onChange={setPath} />
+      <Button
+        isDisabled={signer.trim() === '' || path === '' || sign.isPending}
+        onPress={() =>
+          sign.mutate({
+            version: data.version,
+            signer,
+            signature: path,
+            drives: [{ driveKey: data.driveKey, scope: 'COPY_RETURNED', holdings: [] }],
+          })
+        }
+      >
+        Sign: I have my data
+      </Button>
+      {sign.isError && <ProblemNote error={sign.error} />}
+    </>
   );
 }
 

@@ -78,6 +78,15 @@ const data = (more: Partial<DataOnDrive> = {}): DataOnDrive => ({
   decisive: null,
   stance: 'WANTED',
   stanceWords: 'wanted',
+  holds: {
+    driveKey: 'drive-a',
+    name: 'drive A',
+    drive: null,
+    status: 'WANTED',
+    words: 'wanted',
+    open: [],
+    elsewhere: [],
+  },
   finding: 'not looked at yet',
   next: 'Survey it.',
   probeOnline: true,
@@ -226,7 +235,7 @@ it('puts a boot sector back from its copy by the name of the drive, and offers t
   const sent = at(data({ mending: { pieces, lock: null, last: mended, canTakeBack: true } }));
   expect(
     await screen.findByText(
-      /1 of 1 written and read back the same \(512 bytes at byte 1,048,576\). Now: Nothing speaks/,
+      /1 of 1 written and read back the same \(512 bytes at byte 1,048,576\). Now: Its tables/,
     ),
   ).toBeTruthy();
   expect(screen.getByRole('button', { name: 'Take the mending back…' })).toBeTruthy();

@@ -42,7 +42,7 @@ function Shown({ data }: { data: DataOnDrive }) {
         <Mono>
           {data.model ?? 'model not readable'} · {data.serial ?? 'serial not readable'}
         </Mono>
-        {data.decisive !== null && <> · failing: {data.decisive}</>}
+        {data.decisive !== null && <> · spare it: {data.decisive}</>}
       </About>
       <Columns>
         <Wide>
@@ -182,6 +182,16 @@ function Steps({ data }: { data: DataOnDrive }) {
         <Lead>Data {data.stanceWords}</Lead>
       </SheetHead>
       <Next>{data.next}</Next>
+      {data.survey !== null && data.holds.open.length > 0 && (
+        <Figures>
+          <p>In no verified copy, and not signed away:</p>
+          <ul aria-label="What erasing it would lose">
+            {data.holds.open.map((h) => (
+              <li key={h.words}>{h.words}</li>
+            ))}
+          </ul>
+        </Figures>
+      )}
       {common !== null && <Not role="note">Nothing can be started now: {common}.</Not>}
       <List>
         {data.steps.map((s) => (

@@ -99,6 +99,7 @@ it('shows earlier rulings with the weighing as it stood', async () => {
           stance: 'WANTED',
           headline: 'Perhaps the cable is bad, 61 in 100.',
           causes: [{ name: 'Cable', partName: 'drive A', probability: 0.61, signs: 2 }],
+          fromElsewhere: false,
           signedBy: 'Ines R.',
           signedAt: '2026-11-23T09:00:00Z',
         },

@@ -14,7 +14,7 @@ import { ofHundred, when } from '../../ui/format';
 import { Lead, Page, Sheet, SheetHead, Sub, Title } from '../../ui/Sheet';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { inOrder, leaningWords } from '../job/leaningWords';
-import { StanceCard } from '../job/StanceCard';
+import { DataCard } from '../job/DataCard';
 
 /** The decision: courses in order, why, signed; and every ruling before it. */
 export function RulingView() {
@@ -40,7 +40,7 @@ function Ruled({ job }: { job: Job }) {
             Rests on {job.weighing.signs} signs. {job.weighing.headline}
           </Sub>
         </div>
-        <StanceCard job={job} />
+        <DataCard job={job} />
       </Top>
       <Decide job={job} />
     </Page>
@@ -155,6 +155,7 @@ function Past({ rulings }: { rulings: readonly Ruling[] }) {
               <p>{ruling.reason}</p>
               <small>
                 {ruling.signedBy}, {when(ruling.signedAt)}
+                {ruling.fromElsewhere && ' · came with an archive, decides nothing here'}
               </small>
               <Stood>
                 <p>As it stood: {ruling.headline}</p>

@@ -154,7 +154,10 @@ class DataTest {
     browser.seeText("QUAY-240F");
     browser.open("/rescue/J-2294/drive-a");
     browser.seeText("Locked: It erases");
-    say("stance", "{\"version\":%d,\"stance\":\"NOT_WANTED\",\"signer\":\"Rowing club\"}");
+    say(
+        "waivers",
+        "{\"version\":%d,\"signer\":\"Rowing club\",\"signature\":\"M10 10 L20 40 L30 12 L44 60 L70 20"
+            + " L90 55 \",\"drives\":[{\"driveKey\":\"drive-a\",\"scope\":\"ALL_DATA\",\"holdings\":[]}]}");
     say("rulings", "{\"version\":%d,\"courses\":[\"CLEAN_INSTALL\"],\"reason\":\"as wanted\"}");
     browser.seeText("Only its name is wanted");
 

@@ -3,12 +3,20 @@ package tekmerion.e2e;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Duration;
+import java.util.ArrayList;
+import java.util.Base64;
+import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
+import tekmerion.core.port.PageKind;
+import tekmerion.launch.ShopClient;
+import tekmerion.sim.SimMachines;
+import tools.jackson.databind.JsonNode;
 
 /** Three machines from the counter to the hand-back, without a mouse. */
 class WholeJobTest {
@@ -103,7 +111,7 @@ class WholeJobTest {
   @Test
   void cleanHardwareWithASystemReset() throws Exception {
     String job = takenIn("Runa Moreau", "mini", "Keeps restarting, stuck update", "5", "1");
-    notWanted("Runa Moreau");
+    notWanted(job, "Runa Moreau");
 
     make("Start it from our boot medium", "It runs");
     make("Dock drive A on the bench machine", "It reads there");
@@ -161,15 +169,53 @@ class WholeJobTest {
     return job;
   }
 
-  /** The owner comes back to the counter and signs. */
-  private static void notWanted(String owner) {
+  /** The drive was read elsewhere, and its pages are dropped onto the job: now it has a name. */
+  private static void dropPages(String job) {
+    List<Map<String, String>> files = new ArrayList<>();
+    var pages = new SimMachines().open("sim:sound-drive,0").orElseThrow().drives().get(0).pages();
+    for (PageKind kind : pages.kinds()) {
+      pages
+          .read(kind)
+          .bytes()
+          .ifPresent(
+              raw ->
+                  files.add(
+                      Map.of(
+                          "name",
+                          "capture-" + files.size(),
+                          "content",
+                          Base64.getEncoder().encodeToString(raw.bytes()))));
+    }
+    assertThat(
+            whole
+                .signedIn()
+                .post(
+                    "/api/jobs/%s/captures".formatted(job),
+                    Map.of("driveKey", "drive-a", "files", files))
+                .status())
+        .isEqualTo(200);
+  }
+
+  /** The owner says so on the telephone: one writes it down, another heard it too. */
+  private static void notWanted(String job, String owner) throws Exception {
+    dropPages(job);
+    browser.seeText("QUAY-240F");
     browser.tabToward("Data wanted");
     browser.keys(Keys.ENTER);
-    browser.seeText("The owner reads and signs");
-    browser.tabToward("Owner’s full name");
+    browser.seeText("What %s does not need any more".formatted(owner));
+    browser.tabToward("All of drive A");
+    browser.keys(Keys.SPACE);
+    browser.tabToward("Customer’s full name");
     browser.keys(owner);
-    browser.tabTo("Sign: not wanted");
+    browser.tabTo("Write down the owner’s word");
     browser.keys(Keys.ENTER);
+    closed();
+    ShopClient bo = whole.signedIn("bo");
+    JsonNode seen = bo.get("/api/jobs/" + job).body();
+    String confirm =
+        "/api/jobs/%s/waivers/%d/confirm".formatted(job, seen.at("/data/waivers/0/id").longValue());
+    assertThat(bo.post(confirm, Map.of("version", seen.get("version").longValue())).status())
+        .isEqualTo(204);
     browser.seeText("Data not wanted, signed");
   }
 

@@ -73,8 +73,7 @@ public sealed interface LinkEvent {
         SurfaceNote surface,
         SelfTestNote selfTest,
         PartFinding found) {
-      this(
-          requestId, driveKey, run, startedAt, endedAt, end, why, surface, selfTest, found, null);
+      this(requestId, driveKey, run, startedAt, endedAt, end, why, surface, selfTest, found, null);
     }
 
     /** The same, of this drive. */

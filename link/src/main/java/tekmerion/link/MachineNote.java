@@ -2,6 +2,7 @@ package tekmerion.link;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.regex.Pattern;
 import tekmerion.core.port.MachineUnderTest;
 
 /**
@@ -33,6 +34,10 @@ public record MachineNote(
   private static final int MOST_CHARS = 200;
 
   private static final int MOST_DRIVES = 100;
+  private static final int MOST_OTHERS = 20;
+
+  /** Of a part, in one machine. */
+  private static final Pattern KEY = Pattern.compile("[A-Za-z0-9][A-Za-z0-9._:-]{0,59}");
 
   /**
    * @throws IllegalArgumentException if a text or the list is too long
@@ -44,7 +49,13 @@ public record MachineNote(
     probeHost = checked(probeHost);
     drives = List.copyOf(drives);
     others = others == null ? List.of() : List.copyOf(others);
+    if (others.size() > MOST_OTHERS) {
+      throw new IllegalArgumentException("too many others");
+    }
     others.forEach(MachineNote::checked);
+    if (drives.stream().map(DriveNote::key).distinct().count() != drives.size()) {
+      throw new IllegalArgumentException("two drives of one key");
+    }
     if (drives.size() > MOST_DRIVES) {
       throw new IllegalArgumentException(
           "%d drives, most are %d".formatted(drives.size(), MOST_DRIVES));
@@ -72,10 +83,9 @@ public record MachineNote(
     }
 
     public DriveNote {
-      if (key == null || key.isBlank()) {
-        throw new IllegalArgumentException("a drive without a key");
+      if (key == null || !KEY.matcher(key).matches()) {
+        throw new IllegalArgumentException("a drive without a key, or with one that is none");
       }
-      key = checked(key);
       slot = checked(slot);
       offLimits = offLimits == null ? null : checked(offLimits);
     }

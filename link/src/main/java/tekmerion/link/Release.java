@@ -51,8 +51,7 @@ public record Release(
       long validForMs,
       byte[] key) {
     Release open = new Release(run, kind, driveKey, drive, status, nonce, validForMs, "");
-    return new Release(
-        run, kind, driveKey, drive, status, nonce, validForMs, open.macWith(key));
+    return new Release(run, kind, driveKey, drive, status, nonce, validForMs, open.macWith(key));
   }
 
   /**

@@ -24,8 +24,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
-import tekmerion.core.permit.DataStatus;
 import tekmerion.core.page.RawPage;
+import tekmerion.core.permit.DataStatus;
 import tekmerion.core.port.PageAnswer;
 import tekmerion.core.port.PageKind;
 
@@ -325,7 +325,14 @@ class LinkCodecTest {
             ToProbe.class,
             new ToProbe.ReleaseGiven(
                 Release.of(
-                    ID, RunKind.ERASE, "drive-a", DISK, DataStatus.NOT_WANTED, NONCE, 15_000, KEY))),
+                    ID,
+                    RunKind.ERASE,
+                    "drive-a",
+                    DISK,
+                    DataStatus.NOT_WANTED,
+                    NONCE,
+                    15_000,
+                    KEY))),
         arguments(
             "to-probe", ToProbe.class, new ToProbe.ReleaseRefused(ID, NONCE, "It is wanted.")),
         arguments("to-server", ToServer.class, new ToServer.ReleaseAsked(ID, NONCE, DISK)),
@@ -375,11 +382,19 @@ class LinkCodecTest {
                 new Release(new UUID(1, 2), r.kind(), "drive-a", DISK, given, NONCE, 9, r.mac()),
                 new Release(ID, RunKind.MEND, "drive-a", DISK, given, NONCE, 9, r.mac()),
                 new Release(ID, r.kind(), "drive-b", DISK, given, NONCE, 9, r.mac()),
-                new Release(ID, r.kind(), "drive-a", disk("X", "19-B", 9), given, NONCE, 9, r.mac()),
+                new Release(
+                    ID, r.kind(), "drive-a", disk("X", "19-B", 9), given, NONCE, 9, r.mac()),
                 new Release(
                     ID, r.kind(), "drive-a", disk("HELM-1000S", "X", 9), given, NONCE, 9, r.mac()),
                 new Release(
-                    ID, r.kind(), "drive-a", disk("HELM-1000S", "19-B", 8), given, NONCE, 9, r.mac()),
+                    ID,
+                    r.kind(),
+                    "drive-a",
+                    disk("HELM-1000S", "19-B", 8),
+                    given,
+                    NONCE,
+                    9,
+                    r.mac()),
                 new Release(
                     ID, r.kind(), "drive-a", DISK, DataStatus.COPY_VERIFIED, NONCE, 9, r.mac()),
                 new Release(ID, r.kind(), "drive-a", DISK, given, other, 9, r.mac()),

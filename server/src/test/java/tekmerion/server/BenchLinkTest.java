@@ -56,7 +56,8 @@ class BenchLinkTest {
     String token = LinkPeer.enrol(ines, BAY, UUID.randomUUID());
     try (LinkPeer peer = new LinkPeer(shop.address(), token)) {
       peer.hello(0);
-      assertThat(peer.next(ToProbe.Welcome.class)).isEqualTo(new ToProbe.Welcome(1, "bay 1", 0));
+      assertThat(peer.next(ToProbe.Welcome.class))
+          .isEqualTo(new ToProbe.Welcome(BenchLink.PROTOCOL, "bay 1", 0));
       UUID request = ask(ines);
       assertThat(peer.next(ToProbe.ReadDrive.class))
           .isEqualTo(new ToProbe.ReadDrive(request, "drive-a"));

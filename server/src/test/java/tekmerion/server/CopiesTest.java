@@ -13,6 +13,7 @@ import tekmerion.launch.ShopClient;
 import tekmerion.link.BenchLink;
 import tekmerion.link.CopyErasedFinding;
 import tekmerion.link.CopyOrder;
+import tekmerion.link.DriveSeen;
 import tekmerion.link.FilesFinding;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.MachineNote;
@@ -39,13 +40,16 @@ class CopiesTest {
 
   private long number;
 
+  /** Which drive the peer says that it is. */
+  private DriveSeen drive = TestDrive.quay();
+
   private record Linked(ShopClient ines, String job, LinkPeer peer) implements AutoCloseable {
     private JsonNode get(String what) {
       return ines.get("/api/jobs/" + job + what).body();
     }
 
     private String stance() {
-      return get("").at("/stance/stance").stringValue();
+      return get("").at("/data/status").stringValue();
     }
 
     private JsonNode data() {
@@ -87,6 +91,7 @@ class CopiesTest {
     LinkPeer peer = new LinkPeer(shop.address(), LinkPeer.enrol(ines, BAY, UUID.randomUUID()));
     peer.send(new ToServer.Hello(BenchLink.PROTOCOL, "test", MACHINE, 0));
     peer.next(ToProbe.Welcome.class);
+    TestDrive.read(ines, job, peer, ++number, "drive-a", "sound-drive", drive.serial());
     return new Linked(ines, job, peer);
   }
 
@@ -102,7 +107,7 @@ class CopiesTest {
     Instant now = Instant.now();
     LinkEvent.RunEnded ended =
         new LinkEvent.RunEnded(
-            id, "drive-a", kind, now, now, LinkEvent.End.COMPLETE, "", null, null, found);
+            id, "drive-a", kind, now, now, LinkEvent.End.COMPLETE, "", null, null, found, drive);
     at.peer.send(new ToServer.Event(++number, ended));
     at.peer.next(ToProbe.Acknowledge.class);
     return order;
@@ -139,7 +144,7 @@ class CopiesTest {
 
   private static final SurveyFinding SURVEY =
       new SurveyFinding(
-          1L << 40,
+          TestDrive.GB_240,
           "mbr",
           "damaged-boot-sector",
           "The boot sector or superblock of a volume is damaged",
@@ -150,7 +155,7 @@ class CopiesTest {
                   1,
                   "",
                   1 << 20,
-                  1L << 39,
+                  TestDrive.GB_240 - (2 << 20),
                   "exFAT",
                   false,
                   null,
@@ -169,18 +174,22 @@ class CopiesTest {
           List.of());
 
   private static RescueFinding rescue(String sums, Boolean verified) {
+    return rescue(sums, verified, 0);
+  }
+
+  private static RescueFinding rescue(String sums, Boolean verified, long lost) {
     return new RescueFinding(
         "ended",
         true,
         "+.-",
         "+  ",
-        1L << 40,
+        TestDrive.GB_240,
         5_000,
-        4_488,
-        512,
+        5_000 - lost,
+        lost,
         0,
-        List.of(new RescueFinding.LostFile("Scores/x.pdf", 900, 512)),
-        1L,
+        lost == 0 ? List.of() : List.of(new RescueFinding.LostFile("Scores/x.pdf", 900, lost)),
+        lost == 0 ? 0L : 1L,
         0.9,
         sums,
         verified,
@@ -201,12 +210,11 @@ class CopiesTest {
 
       assertThat(order).isEqualTo(new CopyOrder(at.job, null, List.of()));
       assertThat(at.stance()).isEqualTo("COPIED");
-      assertThat(at.data().get("finding").stringValue())
-          .isEqualTo("copied, not verified yet, one file lost something");
+      assertThat(at.data().get("finding").stringValue()).isEqualTo("copied, not verified yet");
       assertThat(at.rule("REPAIR_FILE_SYSTEM").status()).isEqualTo(423);
 
       run(at, RunKind.VERIFY_IMAGE, rescue("aa", false));
-      assertThat(at.stance()).isEqualTo("WANTED");
+      assertThat(at.stance()).isEqualTo("NOT_ASKED");
 
       run(at, RunKind.RESCUE_IN_USE, rescue("bb", null));
       run(at, RunKind.VERIFY_IMAGE, rescue("aa", true)); // of another image
@@ -218,8 +226,34 @@ class CopiesTest {
     }
   }
 
+  /** What was lost is the owner's to give up, by as much as it is. */
   @Test
-  void copiedFilesCountWhenEveryProposedFolderIsAmongThem(RunningServer.Shop shop)
+  void whatACopyLostIsSignedForOrTheDataIsNotSafe(RunningServer.Shop shop) throws Exception {
+    try (Linked at = linked(shop, "Loss adjuster")) {
+      run(at, RunKind.SURVEY, SURVEY);
+      run(at, RunKind.RESCUE_IN_USE, rescue("aa", null, 512));
+      run(at, RunKind.VERIFY_IMAGE, rescue("aa", true, 512));
+      assertThat(at.stance()).isEqualTo("COPIED");
+      JsonNode lost = at.data().at("/holds/open/0/holding");
+      assertThat(lost.get("kind").stringValue()).isEqualTo("LOST_IN_COPY");
+
+      assertThat(signFor(at, "Loss adjuster", lost).status()).isEqualTo(201);
+
+      assertThat(at.stance()).isEqualTo("COPY_VERIFIED");
+    }
+  }
+
+  private static ShopClient.Answer signFor(Linked at, String signer, JsonNode holding) {
+    return TestDrive.sign(
+        at.ines,
+        at.job,
+        signer,
+        TestDrive.DRAWN,
+        List.of(TestDrive.drive("drive-a", "HOLDINGS", List.of(holding))));
+  }
+
+  @Test
+  void copiedFilesCountForTheirFoldersAndTheRestIsSignedFor(RunningServer.Shop shop)
       throws Exception {
     try (Linked at = linked(shop, "Rope walk")) {
       assertThat(askFiles(at, "Scores").status()).isEqualTo(409);
@@ -231,7 +265,51 @@ class CopiesTest {
       files(at, 4, 1, "Members");
       assertThat(at.stance()).isEqualTo("COPIED");
       files(at, 5, 0, "Members");
+      // Nobody proposed it, and it is in no copy.
+      assertThat(at.stance()).isEqualTo("COPIED");
+      JsonNode open = at.data().at("/holds/open");
+      assertThat(open).hasSize(1);
+      assertThat(open.at("/0/words").stringValue())
+          .isEqualTo("folder Core of volume 1 (2 files, 100 bytes)");
+
+      assertThat(signFor(at, "Rope walk", open.at("/0/holding")).status()).isEqualTo(201);
+
       assertThat(at.stance()).isEqualTo("COPY_VERIFIED");
+    }
+  }
+
+  /**
+   * A drive takes the place of the one that was copied: nothing that is known of that one counts.
+   */
+  @Test
+  void aCopyOfOneDriveOpensNothingForAnotherInItsPlace(RunningServer.Shop shop) throws Exception {
+    try (Linked at = linked(shop, "Swap meet")) {
+      run(at, RunKind.SURVEY, SURVEY);
+      run(at, RunKind.RESCUE_IN_USE, rescue("aa", null));
+      run(at, RunKind.VERIFY_IMAGE, rescue("aa", true));
+      assertThat(at.stance()).isEqualTo("COPY_VERIFIED");
+
+      TestDrive.read(at.ines, at.job, at.peer, ++number, "drive-a", "worn-disk", null);
+
+      assertThat(at.stance()).isEqualTo("NOT_ASKED");
+      assertThat(at.rule("CLEAN_INSTALL").body().get("lock").stringValue())
+          .isEqualTo("DATA_NOT_SAFE");
+    }
+  }
+
+  /** The place is the same, but it was another drive that was read: seen by the probe itself. */
+  @Test
+  void aRunCountsForTheDriveThatTheProbeSaw(RunningServer.Shop shop) throws Exception {
+    try (Linked at = linked(shop, "Mix up")) {
+      drive = TestDrive.HELM;
+      run(at, RunKind.SURVEY, SURVEY);
+      run(at, RunKind.RESCUE_IN_USE, rescue("aa", null));
+      run(at, RunKind.VERIFY_IMAGE, rescue("aa", true));
+      assertThat(at.stance()).isEqualTo("NOT_ASKED");
+      drive = null;
+      run(at, RunKind.SURVEY, SURVEY);
+      run(at, RunKind.RESCUE_IN_USE, rescue("bb", null));
+      assertThat(at.stance()).isEqualTo("NOT_ASKED");
     }
   }
 
@@ -274,12 +352,15 @@ class CopiesTest {
       run(at, RunKind.VERIFY_IMAGE, rescue("aa", true));
       assertThat(at.ines.post(path, Map.of()).status()).isEqualTo(423);
       assertThat(at.data().at("/copy/lockedWhy").stringValue()).contains("may be the only one");
-      at.ines.post(
-          "/api/jobs/%s/stance".formatted(at.job),
-          Map.of(
-              "version", at.get("").get("version").intValue(),
-              "stance", "NOT_WANTED",
-              "signer", "Net store"));
+      assertThat(
+              TestDrive.sign(
+                      at.ines,
+                      at.job,
+                      "Net store",
+                      TestDrive.DRAWN,
+                      List.of(TestDrive.drive("drive-a", "COPY_RETURNED", List.of())))
+                  .status())
+          .isEqualTo(201);
 
       UUID id = UUID.fromString(at.ines.post(path, Map.of()).body().get("run").stringValue());
 

@@ -2,32 +2,35 @@ package tekmerion.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
 import java.time.Instant;
 import java.util.HashMap;
+import java.util.HexFormat;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import tekmerion.launch.ShopClient;
 import tekmerion.link.BenchLink;
+import tekmerion.link.DriveSeen;
 import tekmerion.link.EraseFinding;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.MachineNote;
 import tekmerion.link.MendFinding;
-import tekmerion.link.PageNote;
 import tekmerion.link.Release;
 import tekmerion.link.RunKind;
 import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
-import tekmerion.sim.SimMachines;
 import tools.jackson.databind.JsonNode;
 
 /** Nothing is erased but the drive that is named, ruled on and given up; a peer as the probe. */
 @ExtendWith(RunningServer.class)
 class EraseTest {
   private static final int BAY = 6;
-  private static final long GB_240 = 468_862_128L * 512;
+  private static final long GB_240 = TestDrive.GB_240;
 
   private static MachineNote machine(String offLimits) {
     return new MachineNote(
@@ -39,7 +42,8 @@ class EraseTest {
         List.of());
   }
 
-  private record Linked(ShopClient ines, String job, LinkPeer peer, String token)
+  private record Linked(
+      DriveSeen drive, ShopClient ines, String job, LinkPeer peer, String token, byte[] releaseKey)
       implements AutoCloseable {
     private long version() {
       return ines.get("/api/jobs/" + job).body().get("version").longValue();
@@ -88,56 +92,66 @@ class EraseTest {
             .takeIn();
     long version = ines.get("/api/jobs/" + job).body().get("version").longValue();
     ines.post("/api/jobs/" + job + "/bay", Map.of("version", version, "bay", BAY));
-    String token = LinkPeer.enrol(ines, BAY, UUID.randomUUID());
-    Linked at = new Linked(ines, job, new LinkPeer(shop.address(), token), token);
+    JsonNode granted = LinkPeer.tryCode(ines, ines.enrolmentCode(BAY), UUID.randomUUID()).body();
+    String token = granted.get("token").stringValue();
+    byte[] releaseKey = HexFormat.of().parseHex(granted.get("releaseKey").stringValue());
+    Linked at =
+        new Linked(
+            TestDrive.quay(), ines, job, new LinkPeer(shop.address(), token), token, releaseKey);
     at.hello("");
     return at;
   }
 
   private static void read(Linked at) throws Exception {
-    at.ines.post("/api/jobs/%s/readings".formatted(at.job), Map.of("driveKey", "drive-a"));
-    ToProbe.ReadDrive asked = at.peer.next(ToProbe.ReadDrive.class);
-    var pages = new SimMachines().open("sim:sound-drive,0").orElseThrow().drives().get(0).pages();
-    at.peer.send(
-        new ToServer.Event(
-            1,
-            new LinkEvent.DriveRead(
-                asked.requestId(),
-                UUID.randomUUID(),
-                "drive-a",
-                Instant.now(),
-                pages.kinds().stream().map(k -> PageNote.of(k, pages.read(k))).toList())));
-    at.peer.next(ToProbe.Acknowledge.class);
+    TestDrive.read(at.ines, at.job, at.peer, 1, "drive-a", "sound-drive", at.drive.serial());
+  }
+
+  private static void signAway(Linked at) {
+    assertThat(TestDrive.signAway(at.ines, at.job, "Tide office", "drive-a").status())
+        .isEqualTo(201);
+  }
+
+  /** What the desk answers a probe that is about to write. */
+  private static ToProbe ask(Linked at, UUID run, DriveSeen drive) throws Exception {
+    at.peer.send(new ToServer.ReleaseAsked(run, "0123456789abcdef".repeat(2), drive));
+    return at.peer.next(ToProbe.class);
+  }
+
+  private static String lockOf(Linked at) {
+    ShopClient.Answer refused = at.erase("240 GB", "QUAY-240F", TestDrive.lastFour(at.drive));
+    assertThat(refused.status()).isEqualTo(423);
+    return refused.body().get("lock").stringValue();
+  }
+
+  private static byte[] sha256(String text) throws Exception {
+    return MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.UTF_8));
   }
 
   @Test
   void everyGateIsAskedInTurnAndTheReleaseIsForOneDrive(RunningServer.Shop shop) throws Exception {
     try (Linked at = linked(shop)) {
+      // Who it is.
+      assertThat(lockOf(at)).isEqualTo("DRIVE_NOT_IDENTIFIED");
+      read(at);
       // The data: nobody asked yet.
-      assertThat(at.erase("240 GB", "QUAY-240F", "11-K").status()).isEqualTo(423);
-      assertThat(at.lock().get("reason").stringValue()).contains("the data on the drive is not");
-      at.ines.post(
-          "/api/jobs/%s/stance".formatted(at.job),
-          Map.of("version", at.version(), "stance", "NOT_WANTED", "signer", "Aron Tide"));
-      // The ruling.
-      assertThat(at.erase("240 GB", "QUAY-240F", "11-K").body().toString())
-          .contains("Nothing was ruled that erases");
+      assertThat(lockOf(at)).isEqualTo("DATA_NOT_SAFE");
+      assertThat(at.lock().get("reason").stringValue())
+          .contains("the data on drive A is not asked");
+      signAway(at);
+      // The decision.
+      assertThat(lockOf(at)).isEqualTo("NOT_DECIDED");
       at.ines.post(
           "/api/jobs/%s/rulings".formatted(at.job),
           Map.of(
               "version", at.version(),
               "courses", List.of("CLEAN_INSTALL"),
               "reason", "as its owner wants it"));
-      // Who it is.
-      assertThat(at.erase("240 GB", "QUAY-240F", "11-K").body().toString())
-          .contains("has not told who it is");
-      read(at);
       assertThat(at.lock().isNull()).isTrue();
       // Its name, typed.
       for (String[] wrong :
           new String[][] {
-            {"500 GB", "QUAY-240F", "11-K"},
-            {"240 GB", "HELM-1000S", "11-K"},
+            {"500 GB", "QUAY-240F", TestDrive.lastFour(at.drive)},
+            {"240 GB", "HELM-1000S", TestDrive.lastFour(at.drive)},
             {"240 GB", "QUAY-240F", "19-B"}
           }) {
         ShopClient.Answer refused = at.erase(wrong[0], wrong[1], wrong[2]);
@@ -147,16 +161,24 @@ class EraseTest {
       }
 
       UUID id =
-          UUID.fromString(at.erase("240 GB", "quay-240f", "11-k").body().get("run").stringValue());
+          UUID.fromString(
+              at.erase("240 GB", "quay-240f", TestDrive.lastFour(at.drive).toLowerCase(Locale.ROOT))
+                  .body()
+                  .get("run")
+                  .stringValue());
 
       ToProbe.StartRun start = at.peer.next(ToProbe.StartRun.class);
-      Release release = start.release();
       assertThat(start.run()).isEqualTo(RunKind.ERASE);
+      // Another drive in its place, and another run, get no release.
+      assertThat(ask(at, id, TestDrive.HELM)).isInstanceOf(ToProbe.ReleaseRefused.class);
+      assertThat(ask(at, UUID.randomUUID(), at.drive)).isInstanceOf(ToProbe.ReleaseRefused.class);
+      Release release = ((ToProbe.ReleaseGiven) ask(at, id, at.drive)).release();
       assertThat(release.run()).isEqualTo(id);
-      assertThat(release.serial()).isEqualTo("Q24F-90311-K");
-      assertThat(release.sizeBytes()).isEqualTo(GB_240);
-      assertThat(release.holds(Release.key(at.token))).isTrue();
-      assertThat(release.until()).isBefore(Instant.now().plusSeconds(601));
+      assertThat(release.drive()).isEqualTo(at.drive);
+      assertThat(release.holds(at.releaseKey)).isTrue();
+      assertThat(release.validForMs()).isLessThanOrEqualTo(15_000);
+      // A stolen table forges nothing: what the database keeps of the token signs no release.
+      assertThat(release.holds(sha256(at.token))).isFalse();
 
       Instant now = Instant.now();
       at.peer.send(
@@ -184,15 +206,14 @@ class EraseTest {
   void aResetThatErasesBeginsOnlyWithTheNameOfADriveOfTheMachine(RunningServer.Shop shop)
       throws Exception {
     try (Linked at = linked(shop)) {
-      at.ines.post(
-          "/api/jobs/%s/stance".formatted(at.job),
-          Map.of("version", at.version(), "stance", "NOT_WANTED", "signer", "Aron Tide"));
-      assertThat(at.beginReset("11-K").body().toString()).contains("Hardware before software");
+      assertThat(at.beginReset(TestDrive.lastFour(at.drive)).body().get("lock").stringValue())
+          .isEqualTo("DRIVE_NOT_IDENTIFIED");
       read(at);
+      signAway(at);
 
       assertThat(at.beginReset(null).status()).isEqualTo(409);
       assertThat(at.beginReset("19-B").body().toString()).contains("none of this machine's");
-      assertThat(at.beginReset("11-K").status()).isEqualTo(204);
+      assertThat(at.beginReset(TestDrive.lastFour(at.drive)).status()).isEqualTo(204);
       assertThat(at.ines.get("/api/jobs/" + at.job).body().at("/openChange/what").stringValue())
           .isEqualTo("Reset the system, erasing the drive");
     }
@@ -208,23 +229,21 @@ class EraseTest {
       named.put("version", at.version());
       named.put("size", "240 GB");
       named.put("model", "QUAY-240F");
-      named.put("lastFour", "11-K");
+      named.put("lastFour", TestDrive.lastFour(at.drive));
       assertThat(at.ines.post(path, named).status()).isEqualTo(423);
-      at.ines.post(
-          "/api/jobs/%s/stance".formatted(at.job),
-          Map.of("version", at.version(), "stance", "NOT_WANTED", "signer", "Aron Tide"));
+      signAway(at);
       named.put("version", at.version());
       named.put("lastFour", "19-B");
       assertThat(at.ines.post(path, named).body().toString()).contains("Nothing was written.");
-      named.put("lastFour", "11-K");
+      named.put("lastFour", TestDrive.lastFour(at.drive));
       assertThat(shop.signedIn("joao").post(path, named).status()).isEqualTo(403);
 
       assertThat(at.ines.post(path, named).status()).isEqualTo(202);
 
       ToProbe.StartRun start = at.peer.next(ToProbe.StartRun.class);
       assertThat(start.run()).isEqualTo(RunKind.MEND);
-      assertThat(start.release().kind()).isEqualTo(RunKind.MEND);
-      assertThat(start.release().holds(Release.key(at.token))).isTrue();
+      Release release = ((ToProbe.ReleaseGiven) ask(at, start.requestId(), at.drive)).release();
+      assertThat(release.kind()).isEqualTo(RunKind.MEND);
       Instant now = Instant.now();
       MendFinding found =
           new MendFinding(
@@ -286,15 +305,13 @@ class EraseTest {
   void aSystemDriveIsNeverOfferedAndNoPlainRunErases(RunningServer.Shop shop) throws Exception {
     try (Linked at = linked(shop)) {
       read(at);
-      at.ines.post(
-          "/api/jobs/%s/stance".formatted(at.job),
-          Map.of("version", at.version(), "stance", "NOT_WANTED", "signer", "Aron Tide"));
+      signAway(at);
       at.ines.post(
           "/api/jobs/%s/rulings".formatted(at.job),
           Map.of("version", at.version(), "courses", List.of("CLEAN_INSTALL"), "reason", "so"));
       at.hello("the running system lies on it");
 
-      ShopClient.Answer refused = at.erase("240 GB", "QUAY-240F", "11-K");
+      ShopClient.Answer refused = at.erase("240 GB", "QUAY-240F", TestDrive.lastFour(at.drive));
 
       assertThat(refused.status()).isEqualTo(423);
       assertThat(refused.body().toString()).contains("It must never be written to");

@@ -2,8 +2,6 @@ package tekmerion.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -12,6 +10,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Move;
+import tekmerion.core.permit.Load;
+import tekmerion.core.permit.Lock;
 import tekmerion.core.ruling.Course;
 import tekmerion.launch.ShopClient;
 import tekmerion.link.ToProbe;
@@ -45,6 +45,9 @@ class GateWalkTest {
           "post /api/jobs/{number}/things/{sort}/starts/{start}/take-back",
           "post /api/know-how/likelihoods",
           "post /api/jobs/{number}/stance",
+          "post /api/jobs/{number}/waivers", // WaiverTest: by name, by drive, by two
+          "post /api/jobs/{number}/waivers/{id}/confirm", // WaiverTest
+          "post /api/jobs/{number}/waivers/{id}/revoke", // WaiverTest: locks again
           "post /api/jobs/{number}/photos",
           "post /api/jobs/{number}/take",
           "post /api/jobs/{number}/hand-over",
@@ -101,13 +104,6 @@ class GateWalkTest {
           "post /api/jobs/{number}/ready",
           "post /api/jobs/{number}/end");
 
-  private static Map<String, Object> versioned(
-      ShopClient shop, String job, Map<String, Object> body) {
-    Map<String, Object> all = new HashMap<>(body);
-    all.put("version", shop.get("/api/jobs/" + job).body().get("version").intValue());
-    return all;
-  }
-
   @Test
   void everyPathThatChangesAnythingIsKnown(RunningServer.Shop shop) {
     JsonNode paths = shop.signedIn().get("/v3/api-docs").body().get("paths");
@@ -132,61 +128,146 @@ class GateWalkTest {
     assertThat(known).containsAll(changing);
   }
 
+  /** A job in a bay whose one drive was read, and nobody was asked about its data. */
+  private static BenchJob walked(RunningServer.Shop shop) throws Exception {
+    BenchJob job = BenchJob.begin(shop, 6, "Walked Varga", "drive-a");
+    job.read("drive-a", "sound-drive");
+    return job;
+  }
+
+  private static void mustBeLocked(ShopClient.Answer answer, Lock lock, String what) {
+    assertThat(answer.status()).as(what).isEqualTo(423);
+    assertThat(answer.body().get("lock").stringValue()).as(what).isEqualTo(lock.name());
+    assertThat(answer.body().get("toDo").stringValue()).as(what).startsWith("Opens");
+  }
+
+  /** The reason is asked of each refusal: another one would open another way. */
   @Test
-  void noCourseThatWritesIsRuledAndNoMoveThatWritesIsMadeBeforeTheDataIsSafe(
-      RunningServer.Shop shop) throws Exception {
-    ShopClient ines = shop.signedIn();
-    String job =
-        Talk.begin(shop.signedIn("joao"))
-            .of("Walked Varga", "Calder", "desk tower", "Keeps restarting, stuck update")
-            .takeIn();
-    long rulings = shop.count("SELECT COUNT(*) FROM ruling");
-    long moves = shop.count("SELECT COUNT(*) FROM job_move");
-    long changes = shop.count("SELECT COUNT(*) FROM job_change");
+  void nothingThatWritesIsDecidedMadeOrRunBeforeTheDataIsSafe(RunningServer.Shop shop)
+      throws Exception {
+    try (BenchJob job = walked(shop)) {
+      long rulings = shop.count("SELECT COUNT(*) FROM ruling");
+      long moves = shop.count("SELECT COUNT(*) FROM job_move");
+      long changes = shop.count("SELECT COUNT(*) FROM job_change");
+      long runs = shop.count("SELECT COUNT(*) FROM drive_run");
+      for (String said : List.of("NOT_ASKED", "WANTED")) {
+        assertThat(job.act("/stance", Map.of("stance", said)).status()).isEqualTo(204);
+        for (Course course : Course.values()) {
+          if (course.touch().endangersData()) {
+            for (List<Course> courses :
+                List.of(List.of(course), List.of(Course.RECOVER_DATA, course))) {
+              mustBeLocked(
+                  job.act("/rulings", Map.of("courses", courses, "reason", "because")),
+                  Lock.DATA_NOT_SAFE,
+                  "%s while %s".formatted(courses, said));
+            }
+          }
+        }
+        for (String path : List.of("/erase", "/mend", "/mend/take-back")) {
+          mustBeLocked(
+              job.act(
+                  "/drives/drive-a" + path,
+                  Map.of(
+                      "size",
+                      "240 GB",
+                      "model",
+                      "QUAY-240F",
+                      "lastFour",
+                      TestDrive.lastFour(job.drive))),
+              Lock.DATA_NOT_SAFE,
+              path + " while " + said);
+        }
+        moves(job, said);
+      }
+      assertThat(shop.count("SELECT COUNT(*) FROM ruling")).isEqualTo(rulings);
+      assertThat(shop.count("SELECT COUNT(*) FROM job_move")).isEqualTo(moves);
+      assertThat(shop.count("SELECT COUNT(*) FROM job_change")).isEqualTo(changes);
+      assertThat(shop.count("SELECT COUNT(*) FROM drive_run")).isEqualTo(runs);
+    }
+  }
+
+  /** One that the job is offered is locked by its data; any other is not to be had at all. */
+  private static void moves(BenchJob job, String said) {
     List<Move> writing =
         KnowHow.shipped().moves().stream()
             .filter(m -> m.touches().endangersData() && m.by() == null)
             .toList();
     assertThat(writing).hasSizeGreaterThan(20);
-    for (String stance : List.of("UNKNOWN", "WANTED")) {
-      Map<String, Object> said = new HashMap<>(Map.of("stance", stance, "signer", ""));
-      assertThat(ines.post("/api/jobs/" + job + "/stance", versioned(ines, job, said)).status())
-          .isEqualTo(204);
+    int locked = 0;
+    for (Move move : writing) {
+      String part = move.isOfWholeMachine() ? "machine" : "drive-a";
+      ShopClient.Answer begin = job.act("/moves/" + move.id() + "/begin", Map.of("part", part));
+      String what = "%s while %s: %s".formatted(move.id(), said, begin.body());
+      if (begin.status() == 409) {
+        assertThat(begin.body().get("detail").stringValue())
+            .as(what)
+            .contains("makes no sense here");
+      } else {
+        mustBeLocked(begin, Lock.DATA_NOT_SAFE, what);
+        locked++;
+      }
+      String sign = move.tells().get(0).id();
+      String level = move.tells().get(0).levels().keySet().iterator().next();
+      ShopClient.Answer outcome =
+          job.act(
+              "/moves/" + move.id() + "/outcome",
+              Map.of("part", part, "levels", Map.of(sign, level), "note", ""));
+      assertThat(outcome.status()).as(what).isEqualTo(423);
+      assertThat(outcome.body().get("detail").stringValue()).as(what).contains("was not begun");
+    }
+    assertThat(locked).isGreaterThan(3);
+  }
+
+  /** Of a machine that nobody read a drive of, nobody knows whose data it would be. */
+  @Test
+  void nothingThatWritesIsDecidedOfAMachineWithoutAKnownDrive(RunningServer.Shop shop)
+      throws Exception {
+    try (BenchJob job = BenchJob.begin(shop, 6, "Unread Varga", "drive-a")) {
       for (Course course : Course.values()) {
         if (course.touch().endangersData()) {
-          List<List<Course>> ways = new ArrayList<>();
-          ways.add(List.of(course));
-          ways.add(List.of(Course.RECOVER_DATA, course));
-          for (List<Course> courses : ways) {
-            Map<String, Object> ruling = Map.of("courses", courses, "reason", "because");
-            assertThat(
-                    ines.post("/api/jobs/" + job + "/rulings", versioned(ines, job, ruling))
-                        .status())
-                .as("%s while %s", courses, stance)
-                .isEqualTo(423);
-          }
+          mustBeLocked(
+              job.decide(course.name()), Lock.DRIVE_NOT_IDENTIFIED, course + " of nothing");
         }
       }
-      for (Move move : writing) {
-        String part = move.isOfWholeMachine() ? "machine" : "drive-a";
-        String path = "/api/jobs/" + job + "/moves/" + move.id();
-        String sign = move.tells().get(0).id();
-        String level = move.tells().get(0).levels().keySet().iterator().next();
-        int begin = ines.post(path + "/begin", versioned(ines, job, Map.of("part", part))).status();
-        int outcome =
-            ines.post(
-                    path + "/outcome",
-                    versioned(
-                        ines, job, Map.of("part", part, "levels", Map.of(sign, level), "note", "")))
-                .status();
-        // 409: not for this complaint or this far a machine; the same refusal, for another reason
-        assertThat(begin).as("%s while %s", move.id(), stance).isIn(423, 409);
-        assertThat(outcome).as("%s while %s", move.id(), stance).isIn(423, 409);
+      mustBeLocked(job.erase("drive-a"), Lock.DRIVE_NOT_IDENTIFIED, "erase");
+    }
+  }
+
+  /** A swollen pack is neither loaded nor charged, by no move of ours and by no run. */
+  @Test
+  void aSwollenPackIsNotLoadedByAnyMove(RunningServer.Shop shop) throws Exception {
+    try (BenchJob job = BenchJob.begin(shop, 6, "Swollen Sato", "drive-a")) {
+      job.act(
+          "/moves/battery-look/outcome",
+          Map.of("part", "machine", "levels", Map.of("battery.shape", "swollen"), "note", ""));
+      List<Move> loading =
+          KnowHow.shipped().moves().stream()
+              .filter(m -> m.effects().loads().contains(Load.BATTERY))
+              .toList();
+      assertThat(loading)
+          .extracting(Move::id)
+          .contains("battery-discharge", "load-steps", "gauge-learn", "charge-watch");
+      for (Move move : loading) {
+        ShopClient.Answer answer =
+            move.act() == Move.Act.REPAIR
+                ? job.act("/moves/" + move.id() + "/begin", Map.of("part", "machine"))
+                : job.act(
+                    "/moves/" + move.id() + "/outcome",
+                    Map.of(
+                        "part", "machine",
+                        "levels",
+                            Map.of(
+                                move.tells().get(0).id(),
+                                move.tells().get(0).levels().keySet().iterator().next()),
+                        "note", ""));
+        if (answer.status() != 409) { // not for this complaint
+          assertThat(answer.status()).as(move.id()).isEqualTo(423);
+          assertThat(answer.body().get("lock").stringValue())
+              .as(move.id())
+              .isEqualTo(Lock.BATTERY_UNSAFE.name());
+        }
       }
     }
-    assertThat(shop.count("SELECT COUNT(*) FROM ruling")).isEqualTo(rulings);
-    assertThat(shop.count("SELECT COUNT(*) FROM job_move")).isEqualTo(moves);
-    assertThat(shop.count("SELECT COUNT(*) FROM job_change")).isEqualTo(changes);
   }
 
   /** The bench link: of all that a probe can be told, only a run loads a drive, and none writes. */
@@ -195,6 +276,13 @@ class GateWalkTest {
     assertThat(ToProbe.class.getPermittedSubclasses())
         .extracting(Class::getSimpleName)
         .containsExactlyInAnyOrder(
-            "Welcome", "Acknowledge", "Resend", "ReadDrive", "StartRun", "StopRun");
+            "Welcome",
+            "Acknowledge",
+            "Resend",
+            "ReadDrive",
+            "StartRun",
+            "StopRun",
+            "ReleaseGiven",
+            "ReleaseRefused");
   }
 }

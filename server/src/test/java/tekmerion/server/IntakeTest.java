@@ -175,12 +175,13 @@ class IntakeTest {
     String number = talk.takeIn();
 
     assertThat(script.status()).isEqualTo(400);
-    assertThat(job(joao, number).at("/stance/stance").stringValue()).isEqualTo("NOT_WANTED");
-    assertThat(job(joao, number).at("/stance/signer").stringValue()).isEqualTo("Kaja Lobo");
+    assertThat(job(joao, number).at("/data/status").stringValue()).isEqualTo("NOT_ASKED");
+    assertThat(job(joao, number).at("/data/saidBy").stringValue()).isEqualTo("Kaja Lobo");
     assertThat(
             shop.count(
                 "SELECT COUNT(*) FROM data_stance WHERE signer = 'Kaja Lobo' AND wording ="
-                    + " 'I do not need the data on this drive. It may be erased for good.'"))
+                    + " 'I do not need the data on the drives of this machine. Each may be erased for"
+                    + " good once it is named to me.'"))
         .isOne();
   }
 

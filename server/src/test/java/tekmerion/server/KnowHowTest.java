@@ -118,6 +118,7 @@ class KnowHowTest {
     own.put("of", "machine");
     own.put("reach", "nothing");
     own.put("touch", 0);
+    own.put("loads", List.of());
     own.put("looksAt", "The smell");
     own.put("levels", List.of("None", "Salt and damp"));
     own.put("leak", List.of(0.99, 0.01));

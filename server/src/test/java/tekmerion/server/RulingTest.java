@@ -31,11 +31,9 @@ class RulingTest {
             "reason", "Seen and considered."));
   }
 
-  private static ShopClient.Answer say(ShopClient shop, String stance, String signer) {
+  private static ShopClient.Answer say(ShopClient shop, String stance) {
     return shop.post(
-        JOB + "/stance",
-        Map.of(
-            "version", job(shop).get("version").longValue(), "stance", stance, "signer", signer));
+        JOB + "/stance", Map.of("version", job(shop).get("version").longValue(), "stance", stance));
   }
 
   @ParameterizedTest
@@ -44,7 +42,7 @@ class RulingTest {
   void theServerRefusesWhatTheDataForbids(String course, RunningServer.Shop shop)
       throws SQLException {
     ShopClient ines = shop.signedIn();
-    say(ines, "WANTED", "");
+    say(ines, "WANTED");
     long before = shop.count("SELECT COUNT(*) FROM ruling");
 
     ShopClient.Answer alone = sign(ines, course);
@@ -53,7 +51,7 @@ class RulingTest {
     assertThat(alone.status()).isEqualTo(423);
     assertThat(alone.body().get("detail").stringValue()).contains("is locked");
     assertThat(alone.body().get("kept").stringValue()).isEqualTo("Nothing was signed or changed.");
-    assertThat(alone.body().get("toDo").stringValue()).contains("copy is verified");
+    assertThat(alone.body().get("toDo").stringValue()).contains("its drives were read");
     assertThat(hidden.status()).isEqualTo(423);
     assertThat(shop.count("SELECT COUNT(*) FROM ruling")).isEqualTo(before);
   }
@@ -62,29 +60,9 @@ class RulingTest {
   void aCopyCannotBeSaidOnlyMade(RunningServer.Shop shop) {
     ShopClient ines = shop.signedIn();
 
-    assertThat(say(ines, "COPY_VERIFIED", "").status()).isEqualTo(400);
-    assertThat(say(ines, "COPIED", "").status()).isEqualTo(400);
-    assertThat(say(ines, "NOT_WANTED", "  ").status()).isEqualTo(400);
-  }
-
-  @Test
-  void theOwnersSignatureOpensTheGateAndIsKeptWithItsWords(RunningServer.Shop shop)
-      throws SQLException {
-    ShopClient ines = shop.signedIn();
-    try {
-      assertThat(say(ines, "NOT_WANTED", "Tobias Haas").status()).isEqualTo(204);
-
-      assertThat(sign(ines, "RESET_ERASING").status()).isEqualTo(201);
-
-      assertThat(
-              shop.count(
-                  "SELECT COUNT(*) FROM data_stance WHERE signer = 'Tobias Haas'"
-                      + " AND wording = 'I do not need the data on this drive. It may be erased for good.'"))
-          .isPositive();
-    } finally {
-      say(ines, "WANTED", "");
-    }
-    assertThat(sign(ines, "RESET_ERASING").status()).isEqualTo(423);
+    assertThat(say(ines, "COPY_VERIFIED").status()).isEqualTo(400);
+    assertThat(say(ines, "COPIED").status()).isEqualTo(400);
+    assertThat(say(ines, "NOT_WANTED").status()).isEqualTo(400);
   }
 
   @Test

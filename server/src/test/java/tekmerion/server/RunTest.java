@@ -8,8 +8,8 @@ import java.util.Map;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
-import tekmerion.core.permit.DataStatus;
 import tekmerion.core.page.RawPage;
+import tekmerion.core.permit.DataStatus;
 import tekmerion.core.port.PageAnswer;
 import tekmerion.core.port.PageKind;
 import tekmerion.launch.ShopClient;
@@ -85,6 +85,20 @@ class RunTest {
     peer.next(ToProbe.Acknowledge.class);
   }
 
+  private static void listen(ShopClient who, At at) {
+    Map<String, Object> heard =
+        Map.of(
+            "version",
+            who.get(at.job).body().get("version").longValue(),
+            "part",
+            "drive-a",
+            "levels",
+            Map.of("drive.sound", "normal", "drive.hand-warm", "warm"),
+            "note",
+            "");
+    assertThat(who.post(at.job + "/moves/drive-listen/outcome", heard).status()).isEqualTo(204);
+  }
+
   private static ShopClient.Answer start(ShopClient who, At at, RunKind kind) {
     return who.post(at.drive() + "/runs", Map.of("kind", kind.name()));
   }
@@ -120,6 +134,10 @@ class RunTest {
     ShopClient ines = shop.signedIn();
     try (LinkPeer peer = linked(shop, ines, at)) {
       read(peer, ines, at);
+      // Its owner heard it click: until somebody has listened, nothing works it for long.
+      assertThat(start(ines, at, RunKind.SURFACE).body().get("lock").stringValue())
+          .isEqualTo("DRIVE_FAILING");
+      listen(ines, at);
       UUID id = UUID.fromString(start(ines, at, RunKind.SURFACE).body().get("id").stringValue());
       ToProbe.StartRun asked = peer.next(ToProbe.StartRun.class);
       assertThat(asked)
@@ -177,7 +195,7 @@ class RunTest {
 
       assertThat(List.of(whole.status(), extended.status(), sample.status()))
           .containsExactly(423, 423, 202);
-      assertThat(whole.body().get("detail").stringValue()).contains("failing");
+      assertThat(whole.body().get("detail").stringValue()).contains("must be spared");
       assertThat(whole.body().get("toDo").stringValue()).contains("copy is verified");
     }
   }

@@ -10,8 +10,8 @@ import tekmerion.core.permit.Load;
  *
  * @param of what must be spared: a drive, or the battery
  * @param words why, in a sentence
- * @param clearedBy levels of other signs, by sign, of which one on the drive itself shows that it is
- *     not this drive
+ * @param clearedBy levels of other signs, by sign, of which one on the drive itself shows that it
+ *     is not this drive
  */
 public record Hazard(
     String sign, String level, Load of, String words, Map<String, String> clearedBy) {
@@ -23,7 +23,8 @@ public record Hazard(
     checkLevel(knowHow, sign, level, mistakes);
     clearedBy.forEach((other, clear) -> checkLevel(knowHow, other, clear, mistakes));
     if (of == Load.MACHINE || words == null || words.isBlank()) {
-      mistakes.add("hazard %s %s is of no drive and no battery, or says nothing".formatted(sign, level));
+      mistakes.add(
+          "hazard %s %s is of no drive and no battery, or says nothing".formatted(sign, level));
     }
   }
 

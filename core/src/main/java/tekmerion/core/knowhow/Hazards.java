@@ -58,10 +58,8 @@ public final class Hazards {
   }
 
   private boolean isHeard(Hazard hazard, List<Sign> own) {
-    boolean heard =
-        signs.stream().filter(s -> s.part().equals(Sign.MACHINE)).anyMatch(is(hazard));
-    return heard
-        && own.stream().noneMatch(s -> s.level().equals(hazard.clearedBy().get(s.id())));
+    boolean heard = signs.stream().filter(s -> s.part().equals(Sign.MACHINE)).anyMatch(is(hazard));
+    return heard && own.stream().noneMatch(s -> s.level().equals(hazard.clearedBy().get(s.id())));
   }
 
   private static Predicate<Sign> is(Hazard hazard) {

@@ -24,11 +24,7 @@ import tekmerion.core.permit.DataEvent.Written;
  * @param written whether we wrote to the drive after it was copied, or before
  */
 public record DataEvidence(
-    boolean copied,
-    boolean imaged,
-    boolean imageVerified,
-    List<Holding> missing,
-    boolean written) {
+    boolean copied, boolean imaged, boolean imageVerified, List<Holding> missing, boolean written) {
   public DataEvidence {
     missing = List.copyOf(missing);
   }
@@ -52,7 +48,9 @@ public record DataEvidence(
   private static final class Reader {
     private final List<DataEvent> events;
 
-    /** What each survey found, and by which number of survey each event was preceded; 0 for none. */
+    /**
+     * What each survey found, and by which number of survey each event was preceded; 0 for none.
+     */
     private final List<DriveContent> surveys = new ArrayList<>();
 
     /** Numbers of surveys that were the first after a write of ours: theirs may differ. */
@@ -113,7 +111,7 @@ public record DataEvidence(
 
     private List<Holding> missing(boolean verified) {
       if (surveys.isEmpty()) {
-        return List.of(Holding.ofDrive(Holding.Kind.NOT_SURVEYED, 0));
+        return List.of(Holding.ofDrive(HoldingKind.NOT_SURVEYED, 0));
       }
       DriveContent now = surveys.get(surveys.size() - 1);
       boolean held = verified && imageHolds(now);
@@ -121,7 +119,7 @@ public record DataEvidence(
         return lost(now);
       }
       if (now.volumes().isEmpty()) {
-        return List.of(Holding.ofDrive(Holding.Kind.WHOLE_DRIVE, 0));
+        return List.of(Holding.ofDrive(HoldingKind.WHOLE_DRIVE, 0));
       }
       List<Holding> missing = new ArrayList<>(held ? lost(now) : List.of());
       for (DriveContent.Volume volume : now.volumes()) {
@@ -156,13 +154,12 @@ public record DataEvidence(
     }
 
     private List<Holding> lost(DriveContent now) {
-      boolean noFile =
-          image.lostFiles() != null && image.lostFiles() == 0 && now.isKnown();
+      boolean noFile = image.lostFiles() != null && image.lostFiles() == 0 && now.isKnown();
       return image.lostBytes() == 0 || noFile
           ? List.of()
           : List.of(
               new Holding(
-                  Holding.Kind.LOST_IN_COPY,
+                  HoldingKind.LOST_IN_COPY,
                   Holding.WHOLE_DRIVE,
                   "",
                   image.lostFiles() == null ? 0 : image.lostFiles(),
@@ -192,7 +189,7 @@ public record DataEvidence(
         long bytes = volume.filesBytes() - top.stream().mapToLong(DriveContent.Folder::bytes).sum();
         missing.add(
             new Holding(
-                Holding.Kind.FILES_NOT_LISTED, volume.number(), "", files, Math.max(0, bytes)));
+                HoldingKind.FILES_NOT_LISTED, volume.number(), "", files, Math.max(0, bytes)));
       }
       return missing;
     }
@@ -213,9 +210,7 @@ public record DataEvidence(
       boolean makeAllOfIt =
           !below.isEmpty()
               && below.stream().mapToLong(DriveContent.Folder::files).sum() == folder.files();
-      return makeAllOfIt && open.size() < below.size()
-          ? open
-          : List.of(Holding.of(volume, folder));
+      return makeAllOfIt && open.size() < below.size() ? open : List.of(Holding.of(volume, folder));
     }
 
     /** Whether it copied as many files as the survey counted in the folders that it names. */

@@ -5,7 +5,8 @@ public enum DataStatus {
   NOT_ASKED("not asked yet", "Until the owner answers it counts as wanted"),
   WANTED("wanted", "No copy yet, nothing may be erased"),
   NOT_WANTED("not wanted, signed", "The owner signed that it may be erased"),
-  COPIED("copied, not all of it verified", "A copy counts only for what is in it and was read again"),
+  COPIED(
+      "copied, not all of it verified", "A copy counts only for what is in it and was read again"),
   COPY_VERIFIED("copy verified", "The copy was compared and agrees");
 
   private final String words;

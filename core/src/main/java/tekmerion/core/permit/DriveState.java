@@ -36,8 +36,7 @@ public record DriveState(
   public record InOtherJob(String job, DataStatus status) {}
 
   public DriveState {
-    waivers =
-        waivers.stream().filter(w -> identity.filter(w.drive()::equals).isPresent()).toList();
+    waivers = waivers.stream().filter(w -> identity.filter(w.drive()::equals).isPresent()).toList();
     otherJobs = List.copyOf(otherJobs);
   }
 
@@ -61,25 +60,21 @@ public record DriveState(
       return List.of();
     }
     return evidence.missing().stream()
-        .filter(
-            h ->
-                waivers.stream()
-                    .flatMap(w -> w.holdings().stream())
-                    .noneMatch(h::isGivenUpBy))
+        .filter(h -> waivers.stream().flatMap(w -> w.holdings().stream()).noneMatch(h::isGivenUpBy))
         .toList();
   }
 
   /** Whether its owner signed all of it away. */
   public boolean isGivenUp() {
-    return has(Waiver.Scope.ALL_DATA);
+    return has(WaiverScope.ALL_DATA);
   }
 
   /** Whether its owner signed to have the data again. */
   boolean isReturned() {
-    return has(Waiver.Scope.COPY_RETURNED);
+    return has(WaiverScope.COPY_RETURNED);
   }
 
-  private boolean has(Waiver.Scope scope) {
+  private boolean has(WaiverScope scope) {
     return waivers.stream().anyMatch(w -> w.scope() == scope);
   }
 

@@ -9,41 +9,26 @@ package tekmerion.core.permit;
  * @param files how many; 0 if not known
  * @param bytes how many; 0 if not known
  */
-public record Holding(Kind kind, int volume, String path, long files, long bytes) {
+public record Holding(HoldingKind kind, int volume, String path, long files, long bytes) {
   public static final int WHOLE_DRIVE = -1;
 
-  /** What it is. */
-  public enum Kind {
-    /** Nobody surveyed it: anything may be on it. */
-    NOT_SURVEYED,
-    /** Nothing could be made out on it. */
-    WHOLE_DRIVE,
-    /** A volume whose files cannot be listed, or not all of them. */
-    VOLUME,
-    FOLDER,
-    /** Files of a volume that the survey's list has no room for. */
-    FILES_NOT_LISTED,
-    /** What an image could not read. */
-    LOST_IN_COPY
-  }
-
-  static Holding ofDrive(Kind kind, long bytes) {
+  static Holding ofDrive(HoldingKind kind, long bytes) {
     return new Holding(kind, WHOLE_DRIVE, "", 0, bytes);
   }
 
   static Holding of(DriveContent.Volume volume) {
-    return new Holding(Kind.VOLUME, volume.number(), "", volume.files(), volume.bytes());
+    return new Holding(HoldingKind.VOLUME, volume.number(), "", volume.files(), volume.bytes());
   }
 
   static Holding of(DriveContent.Volume volume, DriveContent.Folder folder) {
     return new Holding(
-        Kind.FOLDER, volume.number(), folder.path(), folder.files(), folder.bytes());
+        HoldingKind.FOLDER, volume.number(), folder.path(), folder.files(), folder.bytes());
   }
 
   /** Whether signing {@code signed} away gives this up: the same thing, and no more of it. */
   boolean isGivenUpBy(Holding signed) {
     return kind == signed.kind
-        && kind != Kind.NOT_SURVEYED
+        && kind != HoldingKind.NOT_SURVEYED
         && volume == signed.volume
         && path.equals(signed.path)
         && files <= signed.files

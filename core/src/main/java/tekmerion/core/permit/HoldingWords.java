@@ -28,8 +28,9 @@ public final class HoldingWords {
       case NOT_SURVEYED -> "the whole drive, which nobody surveyed";
       case WHOLE_DRIVE -> "the whole drive";
       case VOLUME ->
-          h.volume() == 0 ? "all of the drive's one volume" : "volume %d".formatted(h.volume())
-              + " (%s)".formatted(size(h.bytes()));
+          h.volume() == 0
+              ? "all of the drive's one volume"
+              : "volume %d".formatted(h.volume()) + " (%s)".formatted(size(h.bytes()));
       case FOLDER ->
           "%s of volume %d (%s, %s)"
               .formatted(

@@ -24,12 +24,19 @@ public record PartIdentity(String model, String serial, long sizeBytes) {
 
   /** Empty if the drive does not tell all of it: then nothing is ever known of its data. */
   public static Optional<PartIdentity> of(DriveIdentity told) {
-    return told.model().isBlank()
-            || told.serial().isBlank()
-            || told.capacityBytes().orElse(0) <= 0
-        ? Optional.empty()
-        : Optional.of(
-            new PartIdentity(told.model(), told.serial(), told.capacityBytes().getAsLong()));
+    return of(told.model(), told.serial(), told.capacityBytes().orElse(0));
+  }
+
+  /**
+   * Empty if it is not all of it.
+   *
+   * @param model may be null
+   * @param serial may be null
+   */
+  public static Optional<PartIdentity> of(String model, String serial, long sizeBytes) {
+    boolean all =
+        model != null && serial != null && !model.isBlank() && !serial.isBlank() && sizeBytes > 0;
+    return all ? Optional.of(new PartIdentity(model, serial, sizeBytes)) : Optional.empty();
   }
 
   @Override

@@ -254,10 +254,6 @@ public record Permissions(Situation at) {
 
   private static Permission firstOf(
       List<DriveState> drives, Function<DriveState, Permission> rule) {
-    return drives.stream()
-        .map(rule)
-        .filter(p -> !p.isOpen())
-        .findFirst()
-        .orElse(Permission.OPEN);
+    return drives.stream().map(rule).filter(p -> !p.isOpen()).findFirst().orElse(Permission.OPEN);
   }
 }

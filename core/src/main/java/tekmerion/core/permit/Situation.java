@@ -36,8 +36,7 @@ public record Situation(
 
   /** The same with a battery and a suspicion. */
   public Situation with(Optional<String> unsafe, Suspicion against) {
-    return new Situation(
-        drives, said, unsafe, against, proven, takenAsItIs, decidedToErase, ended);
+    return new Situation(drives, said, unsafe, against, proven, takenAsItIs, decidedToErase, ended);
   }
 
   /** One drive, of which only its status matters; for benchmarks, simulations and files. */
@@ -50,9 +49,7 @@ public record Situation(
           default -> DataEvidence.NONE;
         };
     List<Waiver> waivers =
-        status == DataStatus.NOT_WANTED
-            ? List.of(Waiver.ofAll(some))
-            : List.of();
+        status == DataStatus.NOT_WANTED ? List.of(Waiver.ofAll(some)) : List.of();
     return new Situation(
         List.of(
             new DriveState(

@@ -4,8 +4,8 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
-import tekmerion.core.permit.Proven;
 import tekmerion.core.permit.DataStatus;
+import tekmerion.core.permit.Proven;
 import tekmerion.core.ruling.Course;
 
 /**

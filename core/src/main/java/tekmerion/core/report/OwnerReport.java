@@ -5,8 +5,8 @@ import java.time.format.DateTimeFormatter;
 import java.time.format.FormatStyle;
 import java.util.ArrayList;
 import java.util.List;
-import tekmerion.core.permit.Proven;
 import tekmerion.core.permit.DataStatus;
+import tekmerion.core.permit.Proven;
 
 /**
  * One page for the owner.
@@ -78,7 +78,8 @@ public record OwnerReport(
 
   private static List<String> data(OwnerFacts facts, OwnerWords words) {
     List<String> lines = new ArrayList<>(List.of(words.of("data." + facts.stance().name())));
-    boolean copied = facts.stance() == DataStatus.COPIED || facts.stance() == DataStatus.COPY_VERIFIED;
+    boolean copied =
+        facts.stance() == DataStatus.COPIED || facts.stance() == DataStatus.COPY_VERIFIED;
     if (copied && facts.lost().isPresent()) {
       List<String> lost = facts.lost().get();
       lines.add(

@@ -3,7 +3,8 @@ package tekmerion.core.survey;
 /** Why a disk is not readable to its owner, with the safe next move. */
 public enum Reason {
   HEALTHY(
-      "Its tables and file systems are sound", "Copy its files, or look at cable, port and system."),
+      "Its tables and file systems are sound",
+      "Copy its files, or look at cable, port and system."),
   BLANK(
       "It is blank", "Ask whether it is the right disk. Write nothing to it before that is sure."),
   ENCRYPTED("It is encrypted", "Ask its owner for the key; without it nothing is to be had."),

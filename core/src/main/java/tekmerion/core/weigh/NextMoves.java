@@ -9,15 +9,15 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
-import tekmerion.core.permit.Action;
-import tekmerion.core.permit.Lock;
-import tekmerion.core.permit.Permission;
-import tekmerion.core.permit.Permissions;
-import tekmerion.core.permit.DataStatus;
 import tekmerion.core.knowhow.Cause;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Move;
 import tekmerion.core.knowhow.SignKind;
+import tekmerion.core.permit.Action;
+import tekmerion.core.permit.DataStatus;
+import tekmerion.core.permit.Lock;
+import tekmerion.core.permit.Permission;
+import tekmerion.core.permit.Permissions;
 import tekmerion.core.sign.Sign;
 import tekmerion.core.weigh.Weighing.Part;
 import tekmerion.core.words.Sentences;
@@ -383,7 +383,8 @@ public final class NextMoves {
       return Optional.of(
           new Permission.Locked(
               Lock.NEEDS_PROBE,
-              "Only a probe can do it.", "Opens when it sits in a bay with a probe."));
+              "Only a probe can do it.",
+              "Opens when it sits in a bay with a probe."));
     }
     return Optional.empty();
   }

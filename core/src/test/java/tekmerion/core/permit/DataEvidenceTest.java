@@ -18,18 +18,28 @@ import tekmerion.core.permit.DriveContent.Volume;
 /** A copy counts for exactly what it holds of what the newest survey found. */
 class DataEvidenceTest {
   private static final Volume SCORES =
-      listed(1, new Folder("Scores", 5, 300), new Folder("Scores/2026", 2, 100), new Folder("", 1, 9));
+      listed(
+          1, new Folder("Scores", 5, 300), new Folder("Scores/2026", 2, 100), new Folder("", 1, 9));
   private static final Volume LOCKED =
-      new Volume(2, 1L << 40, 1L << 39, "encrypted", null, null, false, false, false, 0, 0, List.of());
+      new Volume(
+          2, 1L << 40, 1L << 39, "encrypted", null, null, false, false, false, 0, 0, List.of());
   private static final ImageChecked AGREES = new ImageChecked("aa", true);
 
   static Volume listed(int number, Folder... folders) {
-    long files =
-        Arrays.stream(folders).filter(Folder::isAtTop).mapToLong(Folder::files).sum();
-    long bytes =
-        Arrays.stream(folders).filter(Folder::isAtTop).mapToLong(Folder::bytes).sum();
+    long files = Arrays.stream(folders).filter(Folder::isAtTop).mapToLong(Folder::files).sum();
+    long bytes = Arrays.stream(folders).filter(Folder::isAtTop).mapToLong(Folder::bytes).sum();
     return new Volume(
-        number, 1 << 20, 1L << 39, "exFAT", null, null, false, true, false, files, bytes,
+        number,
+        1 << 20,
+        1L << 39,
+        "exFAT",
+        null,
+        null,
+        false,
+        true,
+        false,
+        files,
+        bytes,
         List.of(folders));
   }
 
@@ -79,7 +89,7 @@ class DataEvidenceTest {
     assertThat(missing(found(SCORES), nothing, AGREES)).contains("FOLDER Scores");
     assertThat(of(found(SCORES), image(false, 24_117_248, 3L), AGREES).missing())
         .containsExactly(
-            new Holding(Holding.Kind.LOST_IN_COPY, Holding.WHOLE_DRIVE, "", 3, 24_117_248));
+            new Holding(HoldingKind.LOST_IN_COPY, Holding.WHOLE_DRIVE, "", 3, 24_117_248));
     // What was lost lies in no file, and every file is known.
     assertThat(of(found(SCORES), image(true, 512, 0L), AGREES).isAllCopied()).isTrue();
     // Beside an encrypted volume nobody knows in whose file it lies.
@@ -113,7 +123,7 @@ class DataEvidenceTest {
         new Volume(
             1, 0, 1 << 30, "exFAT", null, null, false, true, false, 9, 999, SCORES.folders());
     assertThat(of(found(more), files(5, 5, "Scores"), files(1, 1, "")).missing())
-        .containsExactly(new Holding(Holding.Kind.FILES_NOT_LISTED, 1, "", 3, 690));
+        .containsExactly(new Holding(HoldingKind.FILES_NOT_LISTED, 1, "", 3, 690));
   }
 
   @Test
@@ -129,7 +139,9 @@ class DataEvidenceTest {
   /** A mended table shows more than before, and all of it is in the whole image. Once. */
   @Test
   void whatOurOwnWritingChangedIsStillInAWholeImage() {
-    DataEvent[] mended = {found(LOCKED), image(false, 0, null), AGREES, new Written(), found(SCORES)};
+    DataEvent[] mended = {
+      found(LOCKED), image(false, 0, null), AGREES, new Written(), found(SCORES)
+    };
     assertThat(of(mended).isAllCopied()).isTrue();
     assertThat(of(mended).written()).isTrue();
     DataEvent[] used = Arrays.copyOf(mended, 6);

@@ -75,9 +75,9 @@ class PermissionsTest {
   }
 
   /**
-   * Two drives, each in 8 ways and failing or not, a battery safe or not, a suspicion, a proof, what
-   * was signed and decided: 8·2·8·2·2·4·4·2·2·2 situations; 48 effects on each of three targets, a
-   * write, a decision, a hand-back, an erasing of copies.
+   * Two drives, each in 8 ways and failing or not, a battery safe or not, a suspicion, a proof,
+   * what was signed and decided: 8·2·8·2·2·4·4·2·2·2 situations; 48 effects on each of three
+   * targets, a write, a decision, a hand-back, an erasing of copies.
    */
   @Test
   void theWholeTable() {
@@ -187,7 +187,13 @@ class PermissionsTest {
   @EnumSource(Data.class)
   void aReleaseNeedsSafeDataADecisionAndADriveThatMayBeWrittenTo(Data data) {
     Map<String, Optional<String>> places =
-        Map.of("here", Optional.of(""), "system", Optional.of("the system is on it"), "no", Optional.empty());
+        Map.of(
+            "here",
+            Optional.of(""),
+            "system",
+            Optional.of("the system is on it"),
+            "no",
+            Optional.empty());
     for (boolean decided : new boolean[] {true, false}) {
       for (Touch touch : List.of(Touch.WRITES_TO_DRIVE, Touch.ERASES)) {
         places.forEach(
@@ -230,7 +236,13 @@ class PermissionsTest {
         for (boolean signed : new boolean[] {true, false}) {
           Situation at =
               new Situation(
-                  List.of(), DataStatus.WANTED, Optional.empty(), suspicion, proven, signed, false,
+                  List.of(),
+                  DataStatus.WANTED,
+                  Optional.empty(),
+                  suspicion,
+                  proven,
+                  signed,
+                  false,
                   false);
           check(
               at,
@@ -247,8 +259,14 @@ class PermissionsTest {
   void aMachineNoneOfWhoseDrivesIsKnownIsNotWrittenTo() {
     Situation at =
         new Situation(
-            List.of(), DataStatus.NOT_ASKED, Optional.empty(), Suspicion.NONE, Proven.NOT_NEEDED,
-            false, true, false);
+            List.of(),
+            DataStatus.NOT_ASKED,
+            Optional.empty(),
+            Suspicion.NONE,
+            Proven.NOT_NEEDED,
+            false,
+            true,
+            false);
     for (Touch touch : List.of(Touch.WRITES_TO_DRIVE, Touch.ERASES)) {
       for (Action action :
           List.of(
@@ -266,21 +284,32 @@ class PermissionsTest {
   void aCopyGoesWhenItIsNotTheOnlyOneOrItsOwnerSigned() {
     for (boolean ended : new boolean[] {true, false}) {
       for (boolean written : new boolean[] {true, false}) {
-        for (Optional<Waiver.Scope> signed :
+        for (Optional<WaiverScope> signed :
             List.of(
-                Optional.<Waiver.Scope>empty(),
-                Optional.of(Waiver.Scope.ALL_DATA),
-                Optional.of(Waiver.Scope.COPY_RETURNED))) {
+                Optional.<WaiverScope>empty(),
+                Optional.of(WaiverScope.ALL_DATA),
+                Optional.of(WaiverScope.COPY_RETURNED))) {
           DriveState drive =
               new DriveState(
-                  "a", "a", Optional.of(X), DataStatus.WANTED,
+                  "a",
+                  "a",
+                  Optional.of(X),
+                  DataStatus.WANTED,
                   new DataEvidence(true, true, true, List.of(), written),
                   signed.stream().map(s -> new Waiver(X, s, List.of())).toList(),
-                  List.of(), Optional.empty(), Optional.empty());
+                  List.of(),
+                  Optional.empty(),
+                  Optional.empty());
           Situation at =
               new Situation(
-                  List.of(drive), DataStatus.WANTED, Optional.empty(), Suspicion.NONE,
-                  Proven.NOT_NEEDED, false, true, ended);
+                  List.of(drive),
+                  DataStatus.WANTED,
+                  Optional.empty(),
+                  Suspicion.NONE,
+                  Proven.NOT_NEEDED,
+                  false,
+                  true,
+                  ended);
           boolean open = signed.isPresent() || ended && !written;
           check(at, new Action.EraseCopy(drive), open ? Set.of() : Set.of(Lock.ONLY_COPY));
         }
@@ -291,9 +320,9 @@ class PermissionsTest {
   /** What is in no copy can be signed away by name, and nothing beyond it is. */
   @Test
   void whatIsSignedAwayByNameOpensForThatMuchOnly() {
-    Holding system = new Holding(Holding.Kind.FOLDER, 1, "System", 900, 34_000);
-    Holding work = new Holding(Holding.Kind.FOLDER, 1, "Work", 90, 100_000);
-    Holding grown = new Holding(Holding.Kind.FOLDER, 1, "System", 901, 34_001);
+    Holding system = new Holding(HoldingKind.FOLDER, 1, "System", 900, 34_000);
+    Holding work = new Holding(HoldingKind.FOLDER, 1, "Work", 90, 100_000);
+    Holding grown = new Holding(HoldingKind.FOLDER, 1, "System", 901, 34_001);
     assertThat(status(List.of(system), List.of(system))).isEqualTo(DataStatus.COPY_VERIFIED);
     assertThat(status(List.of(system, work), List.of(system))).isEqualTo(DataStatus.COPIED);
     assertThat(status(List.of(grown), List.of(system))).isEqualTo(DataStatus.COPIED);
@@ -303,10 +332,15 @@ class PermissionsTest {
 
   private static DataStatus status(List<Holding> missing, List<Holding> signed) {
     return new DriveState(
-            "a", "a", Optional.of(X), DataStatus.WANTED,
+            "a",
+            "a",
+            Optional.of(X),
+            DataStatus.WANTED,
             new DataEvidence(true, true, false, missing, false),
-            List.of(new Waiver(X, Waiver.Scope.HOLDINGS, signed)),
-            List.of(), Optional.empty(), Optional.empty())
+            List.of(new Waiver(X, WaiverScope.HOLDINGS, signed)),
+            List.of(),
+            Optional.empty(),
+            Optional.empty())
         .status();
   }
 
@@ -314,21 +348,38 @@ class PermissionsTest {
   void aLockNamesWhatIsInNoCopy() {
     DriveState drive =
         new DriveState(
-            "a", "drive A", Optional.of(X), DataStatus.WANTED,
+            "a",
+            "drive A",
+            Optional.of(X),
+            DataStatus.WANTED,
             new DataEvidence(
-                true, false, false,
+                true,
+                false,
+                false,
                 List.of(
-                    new Holding(Holding.Kind.FOLDER, 2, "Users/ana", 812, 80_000_000_000L),
-                    new Holding(Holding.Kind.VOLUME, 3, "", 0, 5_000_000_000L)),
+                    new Holding(HoldingKind.FOLDER, 2, "Users/ana", 812, 80_000_000_000L),
+                    new Holding(HoldingKind.VOLUME, 3, "", 0, 5_000_000_000L)),
                 false),
-            List.of(), List.of(), Optional.empty(), Optional.of(""));
+            List.of(),
+            List.of(),
+            Optional.empty(),
+            Optional.of(""));
     Situation at =
         new Situation(
-            List.of(drive), DataStatus.WANTED, Optional.empty(), Suspicion.NONE, Proven.NOT_NEEDED,
-            false, true, false);
+            List.of(drive),
+            DataStatus.WANTED,
+            Optional.empty(),
+            Suspicion.NONE,
+            Proven.NOT_NEEDED,
+            false,
+            true,
+            false);
 
     Permission.Locked locked =
-        Permissions.of(at).of(new Action.Write(Effects.of(Touch.ERASES), "a", X)).locked().orElseThrow();
+        Permissions.of(at)
+            .of(new Action.Write(Effects.of(Touch.ERASES), "a", X))
+            .locked()
+            .orElseThrow();
 
     assertThat(locked.reason())
         .isEqualTo(

@@ -8,9 +8,9 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
-import tekmerion.core.permit.Proven;
-import tekmerion.core.permit.DataStatus;
 import tekmerion.core.knowhow.KnowHow;
+import tekmerion.core.permit.DataStatus;
+import tekmerion.core.permit.Proven;
 import tekmerion.core.report.OwnerReport.Section;
 import tekmerion.core.ruling.Course;
 

@@ -6,8 +6,8 @@ import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import tekmerion.core.permit.Suspicion;
 import tekmerion.core.knowhow.KnowHow;
+import tekmerion.core.permit.Suspicion;
 import tekmerion.core.sign.Sign;
 import tekmerion.core.weigh.Weighing.Part;
 

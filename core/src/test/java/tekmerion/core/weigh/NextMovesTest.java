@@ -10,9 +10,9 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import tekmerion.core.permit.DataStatus;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Move;
+import tekmerion.core.permit.DataStatus;
 import tekmerion.core.ruling.Course;
 import tekmerion.core.sign.Sign;
 import tekmerion.core.weigh.NextMoves.Advice;
@@ -113,9 +113,11 @@ class NextMovesTest {
   @Test
   void onceItIsMendedTheComplaintIsNotTriedOnOtherThings() {
     Sign rolledBack = seen("cure.roll-back", "gone");
-    Advice before = advice("error-screen", DataStatus.COPY_VERIFIED, null, seen("reach", "desktop"));
+    Advice before =
+        advice("error-screen", DataStatus.COPY_VERIFIED, null, seen("reach", "desktop"));
     Advice after =
-        advice("error-screen", DataStatus.COPY_VERIFIED, null, seen("reach", "desktop"), rolledBack);
+        advice(
+            "error-screen", DataStatus.COPY_VERIFIED, null, seen("reach", "desktop"), rolledBack);
     Advice back =
         advice(
             "error-screen",
@@ -159,7 +161,8 @@ class NextMovesTest {
     };
 
     Ranked waits =
-        of(advice("restart-loop", DataStatus.COPY_VERIFIED, null, failing), "roll-back").orElseThrow();
+        of(advice("restart-loop", DataStatus.COPY_VERIFIED, null, failing), "roll-back")
+            .orElseThrow();
     assertThat(waits.lock().orElseThrow().reason())
         .startsWith("Hardware before software: failing drive");
     assertThat(of(advice("restart-loop", DataStatus.COPY_VERIFIED, null, sound), "roll-back"))
@@ -179,7 +182,9 @@ class NextMovesTest {
   @Test
   void tooLittleReachNamesTheDetour() {
     Ranked records =
-        of(advice("error-screen", DataStatus.WANTED, null, seen("reach", "firmware")), "stop-records")
+        of(
+                advice("error-screen", DataStatus.WANTED, null, seen("reach", "firmware")),
+                "stop-records")
             .orElseThrow();
 
     assertThat(records.lock().orElseThrow().opens())
@@ -244,7 +249,8 @@ class NextMovesTest {
 
     assertThat(advice("mount-failure", DataStatus.WANTED, null, signs).moves().get(0).move().id())
         .isEqualTo("rescue-copy");
-    assertThat(advice("mount-failure", DataStatus.NOT_WANTED, null, signs).moves().get(0).move().id())
+    assertThat(
+            advice("mount-failure", DataStatus.NOT_WANTED, null, signs).moves().get(0).move().id())
         .isNotEqualTo("rescue-copy");
   }
 

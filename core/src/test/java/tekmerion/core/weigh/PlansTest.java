@@ -7,12 +7,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
-import tekmerion.core.permit.DataStatus;
 import tekmerion.core.knowhow.Cause;
 import tekmerion.core.knowhow.Family;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Remedy;
 import tekmerion.core.knowhow.SignKind;
+import tekmerion.core.permit.DataStatus;
 import tekmerion.core.ruling.Course;
 import tekmerion.core.weigh.Weighing.Part;
 

@@ -12,14 +12,14 @@ import java.util.Random;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
+import tekmerion.core.knowhow.Hazards;
+import tekmerion.core.knowhow.KnowHow;
+import tekmerion.core.knowhow.Move;
 import tekmerion.core.permit.Action;
 import tekmerion.core.permit.DataStatus;
 import tekmerion.core.permit.Load;
 import tekmerion.core.permit.Permissions;
 import tekmerion.core.permit.Touch;
-import tekmerion.core.knowhow.Hazards;
-import tekmerion.core.knowhow.KnowHow;
-import tekmerion.core.knowhow.Move;
 import tekmerion.core.ruling.Course;
 import tekmerion.core.sign.Sign;
 import tekmerion.core.weigh.Findings;
@@ -221,7 +221,8 @@ final class Visit {
     boolean atStake = machine.isDataWanted() && stance != DataStatus.COPY_VERIFIED;
     boolean going = machine.has(Ailment.SURFACE_GOING, Ailment.HEADS_WEAK);
     double hours = (move.handsOnMinutes() + move.waitingMinutes()) / 60.0;
-    boolean loaded = move.effects().loads().contains(Load.DRIVE) || move.touches() == Touch.WRITES_TO_DRIVE;
+    boolean loaded =
+        move.effects().loads().contains(Load.DRIVE) || move.touches() == Touch.WRITES_TO_DRIVE;
     boolean dies = going && loaded && random.nextDouble() < DIES_PER_LOADED_HOUR * hours;
     dataLost |= atStake && (dies || move.touches() == Touch.ERASES);
   }

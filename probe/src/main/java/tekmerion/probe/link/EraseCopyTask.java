@@ -33,7 +33,9 @@ final class EraseCopyTask extends PartTask {
       Optional<DriveSeen> of = folder.get().owner();
       if (of.isEmpty()) {
         return new Outcome(
-            End.COULD_NOT_RUN, "it does not say which drive the copy is of: nothing is erased", null);
+            End.COULD_NOT_RUN,
+            "it does not say which drive the copy is of: nothing is erased",
+            null);
       }
       Releases.Lease lease = releases.toEraseCopies(command(), of.get());
       CopyFolder.Erased erased = folder.get().erase(() -> holds(lease));

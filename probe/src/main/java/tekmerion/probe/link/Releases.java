@@ -22,8 +22,8 @@ import tekmerion.link.ToServer;
 
 /**
  * Asks the server for a release at the moment of writing, and checks with the probe's own eyes what
- * the server checked before: which drive is there now, how large it is, whether it may be written to
- * at all. Without a good answer nothing is written.
+ * the server checked before: which drive is there now, how large it is, whether it may be written
+ * to at all. Without a good answer nothing is written.
  */
 final class Releases {
   private static final long ANSWER_SECONDS = 10;
@@ -163,7 +163,8 @@ final class Releases {
       try {
         take(answer.get(ANSWER_SECONDS, TimeUnit.SECONDS), nonce, now);
       } catch (TimeoutException | ExecutionException e) {
-        throw new NoReleaseException("the server did not answer whether it may be written to", true);
+        throw new NoReleaseException(
+            "the server did not answer whether it may be written to", true);
       } finally {
         asked.remove(nonce);
       }

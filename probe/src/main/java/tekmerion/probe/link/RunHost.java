@@ -18,14 +18,14 @@ import java.util.logging.Level;
 import java.util.logging.Logger;
 import tekmerion.core.drive.DriveReading;
 import tekmerion.core.drive.DriveSigns;
+import tekmerion.core.knowhow.Hazards;
+import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.permit.Action;
+import tekmerion.core.permit.DataStatus;
 import tekmerion.core.permit.Lock;
 import tekmerion.core.permit.Permission;
 import tekmerion.core.permit.Permissions;
 import tekmerion.core.permit.Situation;
-import tekmerion.core.permit.DataStatus;
-import tekmerion.core.knowhow.Hazards;
-import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.port.BlockSource;
 import tekmerion.core.port.MachineUnderTest;
 import tekmerion.core.port.PageAnswer;
@@ -184,7 +184,12 @@ final class RunHost implements AutoCloseable {
   private void endWhatDoesNotRun(ToProbe.StopRun command) {
     ToProbe.StartRun again =
         new ToProbe.StartRun(
-            command.requestId(), command.driveKey(), command.run(), false, DataStatus.NOT_ASKED, null);
+            command.requestId(),
+            command.driveKey(),
+            command.run(),
+            false,
+            DataStatus.NOT_ASKED,
+            null);
     if (command.run().isSurface()) {
       accept(again);
       Running run = running.get(command.requestId());
@@ -301,7 +306,8 @@ final class RunHost implements AutoCloseable {
         answer = gate(command, drive);
       } catch (RuntimeException e) {
         LOG.log(Level.SEVERE, "gate of " + command.requestId(), e);
-        answer = new Permission.Locked(
+        answer =
+            new Permission.Locked(
                 Lock.DRIVE_FAILING, "The probe could not ask the drive: " + e.getMessage(), "");
       }
       synchronized (this) {

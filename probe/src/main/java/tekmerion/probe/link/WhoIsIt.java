@@ -5,9 +5,9 @@ import java.util.Map;
 import java.util.Optional;
 import tekmerion.core.drive.DriveIdentity;
 import tekmerion.core.drive.DriveReading;
+import tekmerion.core.permit.PartIdentity;
 import tekmerion.core.port.MachineUnderTest;
 import tekmerion.core.port.PageAnswer;
-import tekmerion.core.permit.PartIdentity;
 import tekmerion.core.port.PageKind;
 import tekmerion.link.DriveSeen;
 

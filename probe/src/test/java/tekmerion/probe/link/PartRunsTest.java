@@ -60,7 +60,8 @@ class PartRunsTest {
             told::add,
             () -> {});
     host.accept(
-        new ToProbe.StartRun(ID, kind.partKey().orElseThrow(), kind, false, DataStatus.WANTED, null));
+        new ToProbe.StartRun(
+            ID, kind.partKey().orElseThrow(), kind, false, DataStatus.WANTED, null));
   }
 
   private LinkEvent.RunEnded end() throws InterruptedException {

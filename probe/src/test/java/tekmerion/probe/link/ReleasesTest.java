@@ -22,7 +22,9 @@ import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
 import tekmerion.sim.SimMachines;
 
-/** A release is worth seconds, and is asked for again; a probe that stood still meanwhile asks too. */
+/**
+ * A release is worth seconds, and is asked for again; a probe that stood still meanwhile asks too.
+ */
 class ReleasesTest {
   private static final UUID RUN = new UUID(3, 3);
   private static final byte[] KEY = Release.key(new byte[32], new UUID(7, 7));
@@ -35,8 +37,14 @@ class ReleasesTest {
       asked ->
           Optional.of(
               Release.of(
-                  RUN, RunKind.ERASE, "drive-a", asked.drive(), DataStatus.NOT_WANTED, asked.nonce(),
-                  15_000, KEY));
+                  RUN,
+                  RunKind.ERASE,
+                  "drive-a",
+                  asked.drive(),
+                  DataStatus.NOT_WANTED,
+                  asked.nonce(),
+                  15_000,
+                  KEY));
   private final Releases releases = new Releases(() -> KEY, this::asked, nanos::get);
   private MachineUnderTest.Drive drive = drive("sound-drive");
 
@@ -77,8 +85,7 @@ class ReleasesTest {
     after(3600);
 
     assertThatThrownBy(lease::mustHold)
-        .isInstanceOfSatisfying(
-            NoReleaseException.class, e -> assertThat(e.mayCome()).isFalse())
+        .isInstanceOfSatisfying(NoReleaseException.class, e -> assertThat(e.mayCome()).isFalse())
         .hasMessage("It was taken back.");
   }
 
@@ -89,8 +96,14 @@ class ReleasesTest {
         asked ->
             Optional.of(
                 Release.of(
-                    RUN, RunKind.ERASE, "drive-a", asked.drive(), DataStatus.NOT_WANTED,
-                    asked.nonce(), 86_400_000, KEY));
+                    RUN,
+                    RunKind.ERASE,
+                    "drive-a",
+                    asked.drive(),
+                    DataStatus.NOT_WANTED,
+                    asked.nonce(),
+                    86_400_000,
+                    KEY));
     Releases.Lease lease = releases.toWrite(ERASE, drive);
     desk = asked -> Optional.empty();
     after(16);

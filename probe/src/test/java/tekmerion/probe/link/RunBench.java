@@ -21,7 +21,10 @@ import tekmerion.link.ToServer;
 import tekmerion.probe.outbox.Outbox;
 import tekmerion.sim.SimMachines;
 
-/** A probe's runs, with a simulated machine and a folder of copies; a desk of releases at the other end. */
+/**
+ * A probe's runs, with a simulated machine and a folder of copies; a desk of releases at the other
+ * end.
+ */
 abstract class RunBench {
   static final String JOB = "J-2291";
 

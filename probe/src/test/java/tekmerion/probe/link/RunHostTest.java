@@ -208,7 +208,8 @@ class RunHostTest {
 
   @Test
   void aDriveThatIsNotThereCouldNotRun() throws Exception {
-    host.accept(new ToProbe.StartRun(ID, "drive-z", RunKind.SURFACE, false, DataStatus.WANTED, null));
+    host.accept(
+        new ToProbe.StartRun(ID, "drive-z", RunKind.SURFACE, false, DataStatus.WANTED, null));
 
     assertThat(end().end()).isEqualTo(End.COULD_NOT_RUN);
     assertThat(end().why()).isEqualTo("no drive is called drive-z");

@@ -96,10 +96,23 @@ class WriteRunsTest extends RunBench {
             r -> changed(r, r.run(), r.kind(), "drive-a", larger),
             r ->
                 Release.of(
-                    r.run(), r.kind(), "drive-a", r.drive(), DataStatus.WANTED, r.nonce(), 15_000, KEY),
+                    r.run(),
+                    r.kind(),
+                    "drive-a",
+                    r.drive(),
+                    DataStatus.WANTED,
+                    r.nonce(),
+                    15_000,
+                    KEY),
             r ->
                 Release.of(
-                    r.run(), r.kind(), "drive-a", r.drive(), r.status(), r.nonce(), 15_000,
+                    r.run(),
+                    r.kind(),
+                    "drive-a",
+                    r.drive(),
+                    r.status(),
+                    r.nonce(),
+                    15_000,
                     Release.key(new byte[32], another)));
     for (UnaryOperator<Release> mistake : wrong) {
       desk =
@@ -166,8 +179,7 @@ class WriteRunsTest extends RunBench {
     on(having(bench, own));
     released(RunKind.ERASE, DataStatus.NOT_WANTED);
 
-    assertThat(erase().why())
-        .isEqualTo("refused by the probe: the running system lies on it");
+    assertThat(erase().why()).isEqualTo("refused by the probe: the running system lies on it");
   }
 
   private LinkEvent.RunEnded mend(RunKind kind, RunKind releasedFor) throws Exception {

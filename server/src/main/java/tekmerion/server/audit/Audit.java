@@ -93,7 +93,8 @@ public class Audit {
   /** Newest first. */
   @Transactional(readOnly = true)
   public List<Entry> newest(int most) {
-    return jdbc.sql("SELECT at, kind, who, subject, detail FROM audit_entry ORDER BY id DESC LIMIT ?")
+    return jdbc.sql(
+            "SELECT at, kind, who, subject, detail FROM audit_entry ORDER BY id DESC LIMIT ?")
         .param(most)
         .query(
             (rs, n) ->

@@ -25,6 +25,7 @@ import tekmerion.server.bay.Bay;
 import tekmerion.server.bay.Bays;
 import tekmerion.server.data.DataView.DataStep;
 import tekmerion.server.data.DataView.FilesOfVolume;
+import tekmerion.server.exchange.Shown;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
 import tekmerion.server.link.ProbeViews;
@@ -44,7 +45,7 @@ import tekmerion.server.weighing.WeighingService;
 
 /** Puts the view of a drive's data together. */
 @Service
-class DataViews {
+class DataViews implements Shown {
   private final Jobs jobs;
   private final Bays bays;
   private final ProbeViews probes;
@@ -100,6 +101,13 @@ class DataViews {
     }
   }
 
+  @Override
+  @Transactional(readOnly = true)
+  public void mustShow(String jobNumber) {
+    Job job = jobs.findByNumber(jobNumber).orElseThrow();
+    weighing.weigh(job).drives().forEach(place -> of(jobNumber, place.driveKey()));
+  }
+
   @Transactional(readOnly = true)
   DataView of(String number, String driveKey) {
     Job job =
@@ -149,7 +157,8 @@ class DataViews {
 
   /** Of the drive that is there now: which one is meant is asked for when it is named. */
   private static DataView.WriteLock lock(Permissions permitted, String driveKey, RunKind kind) {
-    return permitted.drive(driveKey)
+    return permitted
+        .drive(driveKey)
         .identity()
         .map(drive -> permitted.of(new Action.Write(kind.effects(), driveKey, drive)))
         .orElseGet(() -> permitted.of(new Action.Make(kind.effects(), driveKey)))

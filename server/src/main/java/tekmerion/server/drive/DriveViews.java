@@ -145,7 +145,11 @@ class DriveViews {
         part.serial(),
         identity.map(DriveViews::about).orElse("not read yet"),
         worst.map(CauseShare::tilt).orElse(Tilt.UNKNOWN),
-        finding(ofDrive, worstHere, signs, Hazards.of(knowHow.now(), signs).decisive(driveKey).isPresent()),
+        finding(
+            ofDrive,
+            worstHere,
+            signs,
+            Hazards.of(knowHow.now(), signs).decisive(driveKey).isPresent()),
         permissions.of(job, evidence).drive(driveKey).failing().orElse(null),
         history.metBefore(List.of(part.id()), job.id()).get(part.id()),
         probe.isPresent(),

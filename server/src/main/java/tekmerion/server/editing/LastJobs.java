@@ -11,8 +11,8 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.knowhow.Cause;
 import tekmerion.core.knowhow.KnowHow;
-import tekmerion.core.ruling.Course;
 import tekmerion.core.permit.Permissions;
+import tekmerion.core.ruling.Course;
 import tekmerion.core.weigh.NextMoves;
 import tekmerion.core.weigh.Weighed;
 import tekmerion.server.job.Job;
@@ -91,8 +91,7 @@ class LastJobs {
 
   private record Gathered(Job job, Evidence evidence, Permissions permissions) {}
 
-  LastJobs(
-      Jobs jobs, ShopKnowHow knowHow, WeighingService weighing, JobPermissions permissions) {
+  LastJobs(Jobs jobs, ShopKnowHow knowHow, WeighingService weighing, JobPermissions permissions) {
     this.permissions = permissions;
     this.jobs = jobs;
     this.knowHow = knowHow;
@@ -149,7 +148,8 @@ class LastJobs {
     Optional<NextMoves.Ranked> move =
         weighing
             .adviceBy(table, g.job(), g.evidence(), g.permissions(), Set.of(), true)
-           .moves().stream()
+            .moves()
+            .stream()
             .filter(r -> r.lock().isEmpty())
             .findFirst();
     return new Side(

@@ -43,8 +43,7 @@ record ArchiveTable(
           "opened_by",
           "closed_by",
           "added_by",
-          "created_by",
-          "holder_id");
+          "created_by");
 
   /** In an order in which each finds what it points to. */
   static final List<ArchiveTable> ALL =
@@ -66,7 +65,7 @@ record ArchiveTable(
                   "last_seen_at",
                   "online",
                   "received_through"),
-          of("job", "id = :job", "id"),
+          of("job", "id = :job", "id").without("holder_id", "stance", "imported_at"),
           of("job_family", JOBS, "position"),
           of("intake", JOBS, "id"),
           of("job_sign", JOBS, "id"),
@@ -74,8 +73,8 @@ record ArchiveTable(
           of("job_move", JOBS, "id"),
           of("job_wait", JOBS, "id"),
           of("stage_time", JOBS, "ended_at, stage"),
-          of("data_stance", JOBS, "id"),
-          of("ruling", JOBS, "id"),
+          of("data_stance", JOBS, "id").without("from_elsewhere"),
+          of("ruling", JOBS, "id").without("from_elsewhere"),
           of("job_trial", JOBS, "id"),
           of("proof_waiver", JOBS, "id"),
           of("trace_entry", JOBS, "at, id"),
@@ -85,7 +84,7 @@ record ArchiveTable(
               "reading_page",
               "reading_id IN (SELECT id FROM reading WHERE job_id = :job)",
               "reading_id, kind"),
-          of("drive_run", JOBS, "asked_at, id").without("write_release"),
+          of("drive_run", JOBS, "asked_at, id").without("named_drive", "from_elsewhere"),
           of("run_result", "run_id IN (SELECT id FROM drive_run WHERE job_id = :job)", "run_id"),
           of("swap_setup", JOBS, "id"),
           of("swap_start", "setup_id IN (SELECT id FROM swap_setup WHERE job_id = :job)", "id")

@@ -80,7 +80,7 @@ class ExchangeController {
   @ResponseStatus(HttpStatus.CREATED)
   JobImported bring(@RequestBody byte[] archive, @AuthenticationPrincipal Person person) {
     person.must(Role.LEAD);
-    return new JobImported(imports.read(archive));
+    return new JobImported(imports.read(archive, person));
   }
 
   private static ResponseEntity<byte[]> file(String name, byte[] bytes) {

@@ -12,16 +12,20 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import tekmerion.core.forecast.LikelyEnd;
 import tekmerion.core.forecast.OpenHours;
+import tekmerion.core.forecast.Stage;
 import tekmerion.core.forecast.Typical;
 import tekmerion.core.words.Sentences;
 import tekmerion.server.TekmerionProperties;
 import tekmerion.server.account.Person;
 import tekmerion.server.bay.Bay;
 import tekmerion.server.bay.Bays;
+import tekmerion.server.exchange.Shown;
 import tekmerion.server.floor.FloorController.Acts;
 import tekmerion.server.floor.FloorController.BayJob;
 import tekmerion.server.floor.FloorController.BayView;
@@ -42,7 +46,8 @@ import tekmerion.server.run.Runs;
 
 /** Puts the floor together: a fixed number of statements, however many jobs are in the shop. */
 @Service
-class Lanes {
+class Lanes implements Shown {
+  private static final Logger LOG = LoggerFactory.getLogger(Lanes.class);
   private static final int MOST_DUE_COPIES = 12;
   private static final Duration INTAKE_SHOWN = Duration.ofMinutes(15);
   private final Jobs jobs;
@@ -78,6 +83,22 @@ class Lanes {
     this.shop = properties.shop().name();
   }
 
+  @Override
+  public void mustShow(String jobNumber) {
+    Job job = jobs.findByNumber(jobNumber).orElseThrow();
+    if (job.endedAt() == null) {
+      view(
+          job,
+          families().getOrDefault(job.id(), List.of()),
+          stretches().getOrDefault(job.id(), List.of()),
+          null,
+          false,
+          null,
+          typicals.now(),
+          clock.instant());
+    }
+  }
+
   Floor floor(Person person) {
     Instant now = clock.instant();
     Map<Long, ProbeView> probeByBay = probes.all();
@@ -105,7 +126,7 @@ class Lanes {
       boolean mine =
           shared.contains(job.id()) || (job.holder() != null && job.holder().id() == person.id());
       FloorJob view =
-          view(
+          viewOrNote(
               job,
               families.getOrDefault(job.id(), List.of()),
               spans.getOrDefault(job.id(), List.of()),
@@ -124,7 +145,9 @@ class Lanes {
                     new BayView(
                         bay.number(),
                         link(probeByBay.get(bay.id())),
-                        bay.job() == null ? null : inBay(views.get(bay.job().id()))))
+                        bay.job() == null || !views.containsKey(bay.job().id())
+                            ? null
+                            : inBay(views.get(bay.job().id()))))
             .toList();
     return new Floor(now, shop, nextFree(bayViews, lanes), bayViews, lanes, dueCopies(now));
   }
@@ -158,6 +181,46 @@ class Lanes {
         .map(job -> job.likelyEnd().likely())
         .min(Comparator.naturalOrder())
         .orElse(null);
+  }
+
+  /** A job that cannot be shown stands there as that, and takes nothing else with it. */
+  private FloorJob viewOrNote(
+      Job job,
+      List<String> families,
+      List<Span> work,
+      Integer bay,
+      boolean mine,
+      DriveRun run,
+      Typical typical,
+      Instant now) {
+    try {
+      return view(job, families, work, bay, mine, run, typical, now);
+    } catch (RuntimeException e) {
+      LOG.error("job {} cannot be shown on the floor", job.number(), e);
+      LikelyEnd unknown = LikelyEnd.of(now, 0, null, Stage.HAND_BACK, typical, hours);
+      return new FloorJob(
+          job.number(),
+          job.machine().name(),
+          job.customer().displayName(),
+          job.tilt(),
+          job.headline(),
+          job.stage(),
+          job.stance(),
+          families,
+          Acts.PERSON,
+          "Something kept of it cannot be read: open it, and tell who looks after the server",
+          null,
+          mine,
+          job.takenInAt(),
+          job.promisedAt(),
+          unknown.against(null, now),
+          unknown,
+          0,
+          List.of(),
+          bay,
+          null,
+          null);
+    }
   }
 
   private FloorJob view(

@@ -26,6 +26,7 @@ import tekmerion.core.weigh.Weighed.CauseShare;
 import tekmerion.core.weigh.Weighed.SignWeight;
 import tekmerion.server.bay.Bay;
 import tekmerion.server.bay.Bays;
+import tekmerion.server.exchange.Shown;
 import tekmerion.server.intake.Secret;
 import tekmerion.server.job.Changes;
 import tekmerion.server.job.Job;
@@ -47,9 +48,9 @@ import tekmerion.server.maker.MakerNotes;
 import tekmerion.server.move.MadeMoves;
 import tekmerion.server.part.PartHistory;
 import tekmerion.server.part.PartPlace;
-import tekmerion.server.photo.Photos;
 import tekmerion.server.permit.DataNotes;
 import tekmerion.server.permit.JobPermissions;
+import tekmerion.server.photo.Photos;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.proof.Proofs;
 import tekmerion.server.reading.ReadRequests;
@@ -62,7 +63,7 @@ import tekmerion.server.weighing.WeighingService.Evidence;
 
 /** Puts a job together for the screen. */
 @Service
-class JobViews {
+class JobViews implements Shown {
   /** Checking order: the big things that all else rests on come first. */
   private static final List<String[]> PLACES =
       List.of(
@@ -136,6 +137,12 @@ class JobViews {
     this.shelf = shelf;
   }
 
+  @Override
+  @Transactional(readOnly = true)
+  public void mustShow(String jobNumber) {
+    of(jobNumber);
+  }
+
   @Transactional(readOnly = true)
   JobView of(String number) {
     Job job =
@@ -197,14 +204,7 @@ class JobViews {
         pending,
         job.endedAt() != null
             ? List.of()
-            : Moves.of(
-                advice.moves(),
-                bayNumber,
-                probe,
-                drives,
-                underWay,
-                courses,
-                notes),
+            : Moves.of(advice.moves(), bayNumber, probe, drives, underWay, courses, notes),
         courses,
         evidence.weighed().leaning(),
         made.of(job.id()),

@@ -7,11 +7,11 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import tekmerion.core.permit.Permission;
-import tekmerion.core.permit.Touch;
 import tekmerion.core.knowhow.MakerTopic;
 import tekmerion.core.knowhow.Move.By;
 import tekmerion.core.knowhow.Move.Presupposed;
+import tekmerion.core.permit.Permission;
+import tekmerion.core.permit.Touch;
 import tekmerion.core.weigh.NextMoves.Ranked;
 import tekmerion.server.jobview.JobView.Asked;
 import tekmerion.server.jobview.JobView.Drive;
@@ -65,10 +65,7 @@ final class Moves {
   }
 
   private static Move move(
-      Ranked ranked,
-      Lock link,
-      Set<String> underWay,
-      Map<MakerTopic, MakerNotes.Note> notes) {
+      Ranked ranked, Lock link, Set<String> underWay, Map<MakerTopic, MakerNotes.Note> notes) {
     var move = ranked.move();
     String part = ranked.part().key();
     Lock lock = ranked.lock().map(Moves::lock).orElse(null);

@@ -8,14 +8,18 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.link.LinkCodec;
+import tekmerion.link.LinkFormatException;
 import tekmerion.link.MachineNote;
 
 /** Which probe is on which bay, and what it sees there. */
 @Service
 public class ProbeViews {
+  private static final Logger LOG = LoggerFactory.getLogger(ProbeViews.class);
   private final Probes probes;
 
   /**
@@ -56,8 +60,18 @@ public class ProbeViews {
     return probes.findById(probeId).filter(p -> !p.isRevoked() && p.isOnline()).isPresent();
   }
 
+  /** What cannot be read of one probe's note costs only that probe's drives. */
+  private static MachineNote note(Probe probe) {
+    try {
+      return LinkCodec.decode(probe.machineNote(), MachineNote.class);
+    } catch (LinkFormatException e) {
+      LOG.warn("the note of probe {} cannot be read: {}", probe.id(), e.getMessage());
+      return new MachineNote("", "", "", "", List.of(), List.of());
+    }
+  }
+
   private static ProbeView view(Probe probe) {
-    MachineNote note = LinkCodec.decode(probe.machineNote(), MachineNote.class);
+    MachineNote note = note(probe);
     Function<MachineNote.DriveNote, String> key = MachineNote.DriveNote::key;
     return new ProbeView(
         probe.id(),

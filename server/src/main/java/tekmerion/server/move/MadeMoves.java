@@ -14,10 +14,10 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.drive.DriveIdentity;
-import tekmerion.core.permit.Permission;
-import tekmerion.core.permit.NamedDrive;
-import tekmerion.core.permit.Touch;
 import tekmerion.core.knowhow.Move;
+import tekmerion.core.permit.NamedDrive;
+import tekmerion.core.permit.Permission;
+import tekmerion.core.permit.Touch;
 import tekmerion.core.weigh.NextMoves;
 import tekmerion.core.weigh.NextMoves.Ranked;
 import tekmerion.core.weigh.Weighing.Part;
@@ -350,8 +350,7 @@ public class MadeMoves {
 
   private NextMoves.Advice advice(Job job) {
     WeighingService.Evidence evidence = weighing.weigh(job);
-    return weighing.advice(
-        job, evidence, permissions.of(job, evidence), done(job.id()), true);
+    return weighing.advice(job, evidence, permissions.of(job, evidence), done(job.id()), true);
   }
 
   private Move move(String id) {

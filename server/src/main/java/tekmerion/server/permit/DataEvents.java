@@ -21,8 +21,8 @@ import tekmerion.link.SurveyFinding;
 import tekmerion.server.run.DriveRun;
 
 /**
- * What the runs of a job show of the data on one physical drive. A run counts for the drive that its
- * probe saw in its place at its beginning and at its end, and for no other.
+ * What the runs of a job show of the data on one physical drive. A run counts for the drive that
+ * its probe saw in its place at its beginning and at its end, and for no other.
  */
 final class DataEvents {
   private static final Comparator<DriveRun> BY_RECEIPT =
@@ -55,7 +55,9 @@ final class DataEvents {
   }
 
   private static boolean isUnderWayOn(DriveRun run, PartIdentity drive, String partKey) {
-    return run.named().isPresent() ? run.named().get().equals(drive) : run.driveKey().equals(partKey);
+    return run.named().isPresent()
+        ? run.named().get().equals(drive)
+        : run.driveKey().equals(partKey);
   }
 
   private static Optional<DataEvent> ended(DriveRun run, PartIdentity drive) {

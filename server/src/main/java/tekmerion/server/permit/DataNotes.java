@@ -12,7 +12,7 @@ import tekmerion.core.permit.Holding;
 import tekmerion.core.permit.HoldingWords;
 import tekmerion.core.permit.PartIdentity;
 import tekmerion.core.permit.Permissions;
-import tekmerion.core.permit.Waiver;
+import tekmerion.core.permit.WaiverScope;
 import tekmerion.server.job.Job;
 import tekmerion.server.ruling.DataStance;
 import tekmerion.server.ruling.DataStances;
@@ -66,7 +66,7 @@ public class DataNotes {
   public record WaiverNote(
       long id,
       PartIdentity drive,
-      Waiver.Scope scope,
+      WaiverScope scope,
       List<String> holdings,
       String wording,
       String signer,

@@ -26,11 +26,7 @@ public class DataStatuses {
   private final Clock clock;
 
   DataStatuses(
-      JobPermissions permissions,
-      DataStances stances,
-      Trace trace,
-      LiveEvents live,
-      Clock clock) {
+      JobPermissions permissions, DataStances stances, Trace trace, LiveEvents live, Clock clock) {
     this.permissions = permissions;
     this.stances = stances;
     this.trace = trace;

@@ -206,15 +206,15 @@ public class JobPermissions {
             .findFirst()
             .orElse("");
     return new DriveState(
-            key,
-            key,
-            Optional.of(drive),
-            said(other.id()),
-            evidenceOf(theirs, other.id(), drive, key),
-            waivers.inForce(waivers.ofJob(other.id()), drive),
-            List.of(),
-            Optional.empty(),
-            Optional.empty());
+        key,
+        key,
+        Optional.of(drive),
+        said(other.id()),
+        evidenceOf(theirs, other.id(), drive, key),
+        waivers.inForce(waivers.ofJob(other.id()), drive),
+        List.of(),
+        Optional.empty(),
+        Optional.empty());
   }
 
   /** "Drive A" is named "drive A" in a sentence. */

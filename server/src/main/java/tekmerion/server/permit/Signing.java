@@ -2,6 +2,7 @@ package tekmerion.server.permit;
 
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -12,6 +13,7 @@ import tekmerion.core.permit.PartIdentity;
 import tekmerion.core.permit.Permissions;
 import tekmerion.core.permit.SignerName;
 import tekmerion.core.permit.Waiver;
+import tekmerion.core.permit.WaiverScope;
 import tekmerion.server.account.Person;
 import tekmerion.server.audit.Audit;
 import tekmerion.server.job.Job;
@@ -20,12 +22,13 @@ import tekmerion.server.job.Jobs;
 import tekmerion.server.job.Tell;
 import tekmerion.server.job.TraceEntry;
 import tekmerion.server.problem.Refusal;
+import tekmerion.server.run.CopiesOfJob;
 import tekmerion.server.run.Withdrawal;
 
 /**
  * Takes the owner's signature that data may go. It names drives, is the customer's, and counts when
- * it was drawn on the screen or a second person of the shop stands for it. It can be taken back until
- * the writing begins, and even then what is not written yet stays.
+ * it was drawn on the screen or a second person of the shop stands for it. It can be taken back
+ * until the writing begins, and even then what is not written yet stays.
  */
 @Service
 class Signing {
@@ -33,19 +36,21 @@ class Signing {
   private final Jobs jobs;
   private final JobPermissions permissions;
   private final Waivers waivers;
+  private final CopiesOfJob copies;
   private final DataStatuses statuses;
   private final Withdrawal withdrawal;
   private final Audit audit;
   private final Tell tell;
 
   /** One drive of what is signed. */
-  record Signed(String driveKey, Waiver.Scope scope, List<Holding> holdings) {}
+  record Signed(String driveKey, WaiverScope scope, List<Holding> holdings) {}
 
   Signing(
       JobLock lock,
       Jobs jobs,
       JobPermissions permissions,
       Waivers waivers,
+      CopiesOfJob copies,
       DataStatuses statuses,
       Withdrawal withdrawal,
       Audit audit,
@@ -54,6 +59,7 @@ class Signing {
     this.jobs = jobs;
     this.permissions = permissions;
     this.waivers = waivers;
+    this.copies = copies;
     this.statuses = statuses;
     this.withdrawal = withdrawal;
     this.audit = audit;
@@ -83,8 +89,7 @@ class Signing {
     for (Signed signed : drives) {
       DriveState drive = permitted.drive(signed.driveKey());
       PartIdentity identity =
-          drive
-              .identity()
+          identity(job, signed, drive)
               .orElseThrow(
                   () ->
                       Refusal.badRequest(
@@ -97,9 +102,7 @@ class Signing {
       }
       Waiver waiver = waiver(identity, signed);
       String wording = wording(waiver);
-      long id =
-          waivers.keep(
-              job.id(), waiver, wording, signer.strip(), signature, by.id());
+      long id = waivers.keep(job.id(), waiver, wording, signer.strip(), signature, by.id());
       audit.of(Audit.Kind.WAIVER_RECORDED, by, number, "%d: %s".formatted(id, wording));
       tell.trace(
           job,
@@ -115,8 +118,15 @@ class Signing {
     statuses.settle(job, "signed by the owner", by.id(), by.displayName());
   }
 
+  /** Of a copy the drive that it is of, wherever that is by now. */
+  private Optional<PartIdentity> identity(Job job, Signed signed, DriveState there) {
+    return signed.scope() == WaiverScope.COPY_RETURNED
+        ? copies.kept(job.id(), signed.driveKey()).flatMap(run -> run.result().drive())
+        : there.identity();
+  }
+
   private Job forChange(String number, long version, List<Signed> drives) {
-    boolean afterTheEnd = drives.stream().allMatch(d -> d.scope() == Waiver.Scope.COPY_RETURNED);
+    boolean afterTheEnd = drives.stream().allMatch(d -> d.scope() == WaiverScope.COPY_RETURNED);
     Job job =
         jobs.findByNumber(number)
             .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));

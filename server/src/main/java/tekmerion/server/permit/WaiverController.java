@@ -17,7 +17,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import tekmerion.core.permit.Holding;
-import tekmerion.core.permit.Waiver;
+import tekmerion.core.permit.WaiverScope;
 import tekmerion.server.account.Person;
 
 /** What owners sign about the data on their drives. */
@@ -45,7 +45,7 @@ class WaiverController {
    */
   record DriveSigned(
       @NotBlank @Size(max = 60) String driveKey,
-      @NotNull Waiver.Scope scope,
+      @NotNull WaiverScope scope,
       @NotNull @Size(max = 500) List<@NotNull Holding> holdings) {}
 
   record WaiverSeen(long version) {}

@@ -16,6 +16,7 @@ import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.permit.Holding;
 import tekmerion.core.permit.PartIdentity;
 import tekmerion.core.permit.Waiver;
+import tekmerion.core.permit.WaiverScope;
 import tools.jackson.databind.json.JsonMapper;
 
 /** What owners signed about the data on their drives, and what became of it; never changed. */
@@ -65,7 +66,10 @@ public class Waivers {
 
   @Transactional(readOnly = true)
   public List<Kept> ofJob(long jobId) {
-    return jdbc.sql(SELECT + "WHERE w.job_id = ? ORDER BY w.id").param(jobId).query(this::kept).list();
+    return jdbc.sql(SELECT + "WHERE w.job_id = ? ORDER BY w.id")
+        .param(jobId)
+        .query(this::kept)
+        .list();
   }
 
   /** Those in force for one drive. */
@@ -134,7 +138,7 @@ public class Waivers {
                 rs.getString("drive_model"),
                 rs.getString("drive_serial"),
                 rs.getLong("drive_bytes")),
-            Waiver.Scope.valueOf(rs.getString("scope")),
+            WaiverScope.valueOf(rs.getString("scope")),
             List.of(json.readValue(rs.getString("holdings"), Holding[].class))),
         rs.getString("wording"),
         rs.getString("signer"),

@@ -27,6 +27,9 @@ import tekmerion.server.problem.Refusal;
 /** Photos of a job, each kept once by what it shows. */
 @Service
 public class Photos {
+  /** Of one photo as it is kept. */
+  public static final int MAX_BYTES = 12 << 20;
+
   private final JdbcClient jdbc;
   private final Jobs jobs;
   private final Tell tell;

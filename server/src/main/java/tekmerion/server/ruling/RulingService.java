@@ -10,9 +10,9 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.permit.Action;
+import tekmerion.core.permit.DataStatus;
 import tekmerion.core.permit.Permission;
 import tekmerion.core.permit.Permissions;
-import tekmerion.core.permit.DataStatus;
 import tekmerion.core.ruling.Course;
 import tekmerion.core.weigh.Tilt;
 import tekmerion.core.weigh.Weighed;
@@ -145,8 +145,8 @@ public class RulingService {
   }
 
   /**
-   * Keeps what the owner says about the data. "Copied" and "copy verified" come from runs only, "not
-   * wanted" from a signature that names the drives.
+   * Keeps what the owner says about the data. "Copied" and "copy verified" come from runs only,
+   * "not wanted" from a signature that names the drives.
    */
   @Transactional
   public void say(String number, long version, DataStatus status, Person by) {

@@ -11,10 +11,10 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import tekmerion.core.permit.Action;
 import tekmerion.core.permit.Lock;
+import tekmerion.core.permit.NamedDrive;
 import tekmerion.core.permit.PartIdentity;
 import tekmerion.core.permit.Permission;
 import tekmerion.core.permit.Permissions;
-import tekmerion.core.permit.NamedDrive;
 import tekmerion.core.weigh.Tilt;
 import tekmerion.core.weigh.Weighed;
 import tekmerion.link.CopyOrder;
@@ -26,8 +26,8 @@ import tekmerion.server.job.Jobs;
 import tekmerion.server.job.Trace;
 import tekmerion.server.job.TraceEntry;
 import tekmerion.server.link.ProbeBoard;
-import tekmerion.server.link.ProbeViews.ProbeView;
 import tekmerion.server.link.ProbeOfJob;
+import tekmerion.server.link.ProbeViews.ProbeView;
 import tekmerion.server.live.LiveEvents;
 import tekmerion.server.part.PartPlace;
 import tekmerion.server.part.PartService;
@@ -117,8 +117,7 @@ public class AskRun {
               Optional<PartIdentity> drive = permitted.drive(driveKey).identity();
               // One that has not told who it is is locked whatever is named.
               mustBeOpen(
-                  permitted.of(
-                      new Action.Write(kind.effects(), driveKey, drive.orElse(NOBODY))));
+                  permitted.of(new Action.Write(kind.effects(), driveKey, drive.orElse(NOBODY))));
               mustBeNamed(kind, named, drive.orElseThrow());
               UUID id = keep(number, driveKey, kind, null, by);
               runs.isFor(id, drive.get());
@@ -281,8 +280,7 @@ public class AskRun {
     transaction.executeWithoutResult(
         s -> {
           Job job = jobs.findById(run.jobId()).orElseThrow();
-          mustBeOpen(
-              permissions.of(job).of(new Action.Make(run.kind().effects(), run.driveKey())));
+          mustBeOpen(permissions.of(job).of(new Action.Make(run.kind().effects(), run.driveKey())));
           became(run, DriveRun.State.RUNNING, "goes on", by);
         });
     probes.send(run.probeId(), Runs.start(run));

@@ -21,8 +21,8 @@ public class CopiesOfJob {
   }
 
   /**
-   * The newest run that left a copy which is there still; empty if there is none. One that came with
-   * an archive left none here.
+   * The newest run that left a copy which is there still; empty if there is none. One that came
+   * with an archive left none here.
    */
   @Transactional(readOnly = true)
   public Optional<DriveRun> kept(long jobId, String driveKey) {

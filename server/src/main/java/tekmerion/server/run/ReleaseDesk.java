@@ -65,7 +65,8 @@ public class ReleaseDesk {
     }
     PartIdentity drive = run.named().get();
     if (!asked.drive().identity().equals(drive)) {
-      audit.of(Audit.Kind.RELEASE_REFUSED, probeId, job.number(), "another drive: " + asked.drive());
+      audit.of(
+          Audit.Kind.RELEASE_REFUSED, probeId, job.number(), "another drive: " + asked.drive());
       return refused(asked, "another drive is there than the one that was named");
     }
     Optional<Permission.Locked> locked = permissions.ofRelease(job, run).locked();

@@ -209,12 +209,7 @@ public class Runs {
 
   static ToProbe start(DriveRun run) {
     return new ToProbe.StartRun(
-        run.id(),
-        run.driveKey(),
-        run.kind(),
-        run.gentle(),
-        run.stance(),
-        run.order());
+        run.id(), run.driveKey(), run.kind(), run.gentle(), run.stance(), run.order());
   }
 
   /** Runs that go on now, of all jobs in the shop; one statement. */
@@ -342,13 +337,10 @@ public class Runs {
                 rs.getString("why"),
                 rs.getTimestamp("received_at").toInstant(),
                 selfTest == null ? null : json.readValue(selfTest, LinkEvent.SelfTestNote.class),
-                rs.getString("drive_model") == null
-                    ? Optional.empty()
-                    : Optional.of(
-                        new PartIdentity(
-                            rs.getString("drive_model"),
-                            rs.getString("drive_serial"),
-                            rs.getLong("drive_bytes")))),
+                PartIdentity.of(
+                    rs.getString("drive_model"),
+                    rs.getString("drive_serial"),
+                    rs.getLong("drive_bytes"))),
         rs.getBoolean("from_elsewhere"));
   }
 

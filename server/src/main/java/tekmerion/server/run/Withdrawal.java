@@ -23,12 +23,7 @@ public class Withdrawal {
   private final Trace trace;
   private final Clock clock;
 
-  Withdrawal(
-      Runs runs,
-      JobPermissions permissions,
-      ProbeBoard probes,
-      Trace trace,
-      Clock clock) {
+  Withdrawal(Runs runs, JobPermissions permissions, ProbeBoard probes, Trace trace, Clock clock) {
     this.runs = runs;
     this.permissions = permissions;
     this.probes = probes;
@@ -43,10 +38,7 @@ public class Withdrawal {
       if (run.state() == DriveRun.State.ENDING) {
         continue;
       }
-      permissions
-          .ofRelease(job, run)
-          .locked()
-          .ifPresent(locked -> withdraw(job, run, locked));
+      permissions.ofRelease(job, run).locked().ifPresent(locked -> withdraw(job, run, locked));
     }
   }
 

@@ -1,0 +1,93 @@
+package tekmerion.server.exchange;
+
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.regex.Pattern;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipException;
+import java.util.zip.ZipInputStream;
+import tekmerion.link.BenchLink;
+import tekmerion.server.photo.Photos;
+import tekmerion.server.problem.Refusal;
+
+/**
+ * The files of an archive, unpacked within bounds. Each name is one that an archive of ours has,
+ * and each file is cut off at what its kind may hold, so that a small archive never becomes a large
+ * amount of memory.
+ */
+final class ArchiveFiles {
+  /** Files of one job: pages of its readings, mostly. */
+  static final int MAX_FILES = 5_000;
+
+  /** All files together, unpacked. */
+  static final long MAX_BYTES = 96L << 20;
+
+  /** Of the tables. */
+  static final int MAX_TABLES_BYTES = 24 << 20;
+
+  private static final int MAX_REPORT_BYTES = 16 << 20;
+  private static final Pattern HASH = Pattern.compile("[0-9a-f]{64}");
+
+  private ArchiveFiles() {}
+
+  /**
+   * @return contents by name, without the report and the schema, which are not read
+   * @throws Refusal 400 if it is no archive of ours, or holds more than any job does
+   */
+  static Map<String, byte[]> unpack(byte[] zip) {
+    Map<String, byte[]> files = new LinkedHashMap<>();
+    long bytes = 0;
+    int entries = 0;
+    try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(zip))) {
+      for (ZipEntry entry = in.getNextEntry(); entry != null; entry = in.getNextEntry()) {
+        int most = most(entry.getName());
+        byte[] content = in.readNBytes((int) Math.min(most + 1L, MAX_BYTES - bytes + 1));
+        bytes += content.length;
+        if (content.length > most || bytes > MAX_BYTES || ++entries > MAX_FILES) {
+          throw unfit("It holds more than any job does.");
+        }
+        if (isRead(entry.getName()) && files.put(entry.getName(), content) != null) {
+          throw unfit("A file stands in it twice.");
+        }
+      }
+    } catch (ZipException | IllegalArgumentException e) {
+      throw unfit("It is no archive, or is damaged.");
+    } catch (IOException e) {
+      throw unfit("It is no archive, or breaks off.");
+    }
+    if (!files.containsKey(JobArchive.JOB_FILE)) {
+      throw unfit("There is no %s in it.".formatted(JobArchive.JOB_FILE));
+    }
+    return files;
+  }
+
+  private static boolean isRead(String name) {
+    return !name.equals(JobArchive.SCHEMA) && !name.equals(JobArchive.REPORT);
+  }
+
+  private static int most(String name) {
+    if (name.equals(JobArchive.JOB_FILE)) {
+      return MAX_TABLES_BYTES;
+    }
+    if (name.equals(JobArchive.SCHEMA) || name.equals(JobArchive.REPORT)) {
+      return MAX_REPORT_BYTES;
+    }
+    if (isNamed(name, JobArchive.PAGES)) {
+      return BenchLink.MAX_PAGE_BYTES;
+    }
+    if (isNamed(name, JobArchive.PHOTOS)) {
+      return Photos.MAX_BYTES;
+    }
+    throw unfit("It has a file that no job has.");
+  }
+
+  private static boolean isNamed(String name, String folder) {
+    return name.startsWith(folder) && HASH.matcher(name.substring(folder.length())).matches();
+  }
+
+  static Refusal unfit(String what) {
+    return Refusal.badRequest(what, "Export it again where it comes from.");
+  }
+}

@@ -1,0 +1,172 @@
+package tekmerion.server.exchange;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.time.format.DateTimeParseException;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Predicate;
+import java.util.regex.Pattern;
+import org.springframework.stereotype.Component;
+import tekmerion.core.forecast.Stage;
+import tekmerion.core.isolate.StartOutcome;
+import tekmerion.core.permit.DataStatus;
+import tekmerion.core.ruling.Course;
+import tekmerion.core.weigh.Tilt;
+import tekmerion.core.weigh.Weighed;
+import tekmerion.link.CopyOrder;
+import tekmerion.link.LinkEvent;
+import tekmerion.link.MachineNote;
+import tekmerion.link.PageNote;
+import tekmerion.link.PartFinding;
+import tekmerion.link.RunKind;
+import tekmerion.link.SurfaceNote;
+import tekmerion.server.intake.Answers;
+import tekmerion.server.isolate.Sort;
+import tekmerion.server.job.Changes;
+import tekmerion.server.job.Job;
+import tekmerion.server.job.TraceEntry;
+import tekmerion.server.knowhow.ShopKnowHow;
+import tekmerion.server.move.MadeMoves;
+import tekmerion.server.part.Machine;
+import tekmerion.server.part.Part;
+import tekmerion.server.run.DriveRun;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * What must hold of a value in an archive, beyond the type of its column: it is one that this
+ * server could have written itself. Asked of every value before the first one is stored.
+ */
+@Component
+class ArchiveRules {
+  /** Nothing that a shop keeps is older. */
+  private static final Instant EARLIEST = Instant.parse("2000-01-01T00:00:00Z");
+
+  /** What was promised or is waited for lies ahead; a clock may be a day off. */
+  private static final Duration AHEAD = Duration.ofDays(366 * 3L);
+
+  private static final Pattern KEY = Pattern.compile("[A-Za-z0-9][A-Za-z0-9._:-]{0,59}");
+
+  /** Signs of the shop's own moves, which the importing shop may not have. */
+  private static final String OWN = "own.";
+
+  private final ShopKnowHow knowHow;
+  private final JsonMapper json;
+  private final Map<String, Predicate<String>> rules = new HashMap<>();
+
+  ArchiveRules(ShopKnowHow knowHow, JsonMapper json) {
+    this.knowHow = knowHow;
+    this.json = json;
+    oneOf("job.tilt", Tilt.class);
+    oneOf("job.stage", Stage.class);
+    oneOf("job.waits_for", Job.WaitsFor.class);
+    oneOf("job.ended_how", Job.EndedHow.class);
+    oneOf("job_wait.kind", Job.WaitsFor.class);
+    oneOf("stage_time.stage", Stage.class);
+    oneOf("data_stance.stance", DataStatus.class);
+    oneOf("ruling.stance", DataStatus.class);
+    oneOf("job_change.result", Changes.ComplaintNow.class);
+    oneOf("job_move.outcome", MadeMoves.MoveEnd.class);
+    oneOf("trace_entry.kind", TraceEntry.Kind.class);
+    oneOf("reading_page.outcome", PageNote.Outcome.class);
+    oneOf("drive_run.kind", RunKind.class);
+    oneOf("run_result.ended", LinkEvent.End.class);
+    oneOf("machine.kind", Machine.Kind.class);
+    oneOf("part.told_by", Part.ToldBy.class);
+    oneOf("swap_start.outcome", StartOutcome.class);
+    oneOf("thing_start.outcome", StartOutcome.class);
+    oneOf("thing_setup.sort", Sort.class);
+    rules.put("drive_run.state", DriveRun.State.ENDED.name()::equals);
+    rules.put("part.kind", Set.of("drive", "battery", "module", "board")::contains);
+    rules.put("job_sign.origin", Set.of("intake", "move")::contains);
+    rules.put("ruling.courses", this::areCourses);
+    rules.put("ruling.weighing", isJson(Weighed.class));
+    rules.put("intake.answers", isJson(Answers.class));
+    rules.put("intake.applied", isJson(Answers.class));
+    rules.put("intake.field_versions", isJson(Map.class));
+    rules.put("drive_run.copy_order", isJson(CopyOrder.class));
+    rules.put("drive_run.surface", isJson(SurfaceNote.class));
+    rules.put("drive_run.finding", isJson(PartFinding.class));
+    rules.put("run_result.surface", isJson(SurfaceNote.class));
+    rules.put("run_result.finding", isJson(PartFinding.class));
+    rules.put("run_result.self_test", isJson(LinkEvent.SelfTestNote.class));
+    // A probe that never told of itself, as for pages that somebody brought.
+    rules.put("probe.machine_note", isJson(MachineNote.class).or("{}"::equals));
+    rules.put("job_family.family_id", id -> knowHow.now().family(id).isPresent());
+    rules.put("job_sign.sign_id", id -> id.startsWith(OWN) || knowHow.now().sign(id).isPresent());
+    rules.put("job.reach", this::isReach);
+    rules.put("run_result.drive_model", text -> !text.isBlank());
+    rules.put("run_result.drive_serial", text -> !text.isBlank());
+    for (String key :
+        List.of(
+            "part_place.drive_key",
+            "reading.drive_key",
+            "drive_run.drive_key",
+            "job_sign.part",
+            "job_move.part",
+            "job.ruled_part")) {
+      rules.put(key, KEY.asMatchPredicate());
+    }
+  }
+
+  private <E extends Enum<E>> void oneOf(String column, Class<E> values) {
+    Set<String> names = new HashSet<>();
+    Arrays.stream(values.getEnumConstants()).map(Enum::name).forEach(names::add);
+    rules.put(column, names::contains);
+  }
+
+  private Predicate<String> isJson(Class<?> type) {
+    return text -> {
+      try {
+        return json.readValue(text, type) != null;
+      } catch (JacksonException | NullPointerException e) {
+        return false;
+      }
+    };
+  }
+
+  private boolean areCourses(String list) {
+    try {
+      return Arrays.stream(list.split(",", -1)).map(Course::valueOf).distinct().count() > 0;
+    } catch (IllegalArgumentException e) {
+      return false;
+    }
+  }
+
+  private boolean isReach(String level) {
+    return knowHow.now().sign("reach").flatMap(k -> k.levelIndex(level)).isPresent();
+  }
+
+  /**
+   * @param value of a column of this kind, never null
+   * @param now by the server's clock
+   * @return whether this server could have written it
+   */
+  boolean allows(String column, Columns.Kind kind, Object value, Instant now) {
+    return switch (kind) {
+      case TIME -> value instanceof String text && isTime(text, now);
+      case BYTES -> value instanceof String text && text.matches("([0-9a-f]{2}){0,64}");
+      case BOOLEAN -> value instanceof Boolean;
+      case WHOLE -> value instanceof Integer || value instanceof Long;
+      case DECIMAL -> value instanceof Number n && Double.isFinite(n.doubleValue());
+      default ->
+          value instanceof String text
+              && rules.getOrDefault(column, any -> true).test(text)
+              && text.codePoints().noneMatch(c -> c == 0);
+    };
+  }
+
+  private static boolean isTime(String text, Instant now) {
+    try {
+      Instant time = Instant.parse(text);
+      return !time.isBefore(EARLIEST) && time.isBefore(now.plus(AHEAD));
+    } catch (DateTimeParseException e) {
+      return false;
+    }
+  }
+}

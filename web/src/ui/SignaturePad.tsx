@@ -1,0 +1,70 @@
+import { useRef, type PointerEvent } from 'react';
+import styled from 'styled-components';
+import { color, radius } from '../theme/theme';
+
+const WIDTH = 600;
+const HEIGHT = 160;
+
+export interface SignaturePadProps {
+  /** The path of an SVG; empty while nothing is drawn. */
+  path: string;
+  /** Said to readers while it is empty. */
+  label: string;
+  onChange: (path: string) => void;
+}
+
+/** Where somebody signs with a finger, a pen or the mouse. */
+export function SignaturePad({ path, label, onChange }: SignaturePadProps) {
+  const field = useRef<SVGSVGElement>(null);
+  const drawing = useRef(false);
+  const point = (event: PointerEvent) => {
+    const box = field.current?.getBoundingClientRect();
+    if (box === undefined) return '0 0';
+    const x = Math.round(((event.clientX - box.left) / box.width) * WIDTH);
+    const y = Math.round(((event.clientY - box.top) / box.height) * HEIGHT);
+    return `${Math.min(WIDTH, Math.max(0, x))} ${Math.min(HEIGHT, Math.max(0, y))}`;
+  };
+  return (
+    <Pad
+      ref={field}
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      role="img"
+      aria-label={path === '' ? label : 'A drawn signature'}
+      onPointerDown={(event) => {
+        drawing.current = true;
+        event.currentTarget.setPointerCapture(event.pointerId);
+        const at = point(event);
+        onChange(`${path}M${at} L${at} `);
+      }}
+      onPointerMove={(event) => {
+        if (drawing.current) onChange(`${path}L${point(event)} `);
+      }}
+      onPointerUp={() => {
+        drawing.current = false;
+      }}
+    >
+      <line x1="20" x2="580" y1="125" y2="125" />
+      <path d={path} />
+    </Pad>
+  );
+}
+
+const Pad = styled.svg`
+  width: min(100%, 480px);
+  aspect-ratio: 600 / 160;
+  background: ${color.sheet};
+  border: 1.5px solid ${color.hold};
+  border-radius: ${radius};
+  touch-action: none;
+  cursor: crosshair;
+  line {
+    stroke: ${color.line};
+  }
+  path {
+    fill: none;
+    stroke: ${color.ink};
+    stroke-width: 3;
+    stroke-linecap: round;
+    stroke-linejoin: round;
+  }
+`;

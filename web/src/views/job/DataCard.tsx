@@ -1,0 +1,120 @@
+import { useState } from 'react';
+import { Button as AriaButton } from 'react-aria-components';
+import styled from 'styled-components';
+import { useSayStance } from '../../api/queries';
+import type { DriveHolds, Job } from '../../api/types';
+import { color, radius } from '../../theme/theme';
+import { Button } from '../../ui/Button';
+import { when } from '../../ui/format';
+import { Modal } from '../../ui/Modal';
+import { ProblemNote } from '../../ui/ProblemNote';
+import { Mono } from '../../ui/Sheet';
+import { SignAway } from './SignAway';
+import { Waivers } from './Waivers';
+
+/** What is known about the owner's data, drive by drive, and the way to change it. */
+export function DataCard({ job }: { job: Job }) {
+  const [open, setOpen] = useState(false);
+  const data = job.data;
+  const signed = data.waivers.filter((w) => w.inForce);
+  return (
+    <>
+      <Card onPress={() => setOpen(true)}>
+        <strong>Data {data.words}</strong>
+        <span>{data.meaning}</span>
+        {signed.length > 0 && <span>Signed: {signed[0]?.signer}</span>}
+        {signed.length === 0 && data.saidBy !== null && (
+          <span>{data.saidBy} said at intake: not wanted. No drive is signed for yet.</span>
+        )}
+      </Card>
+      {open && <DataDialog job={job} onClose={() => setOpen(false)} />}
+    </>
+  );
+}
+
+function DataDialog({ job, onClose }: { job: Job; onClose: () => void }) {
+  const say = useSayStance(job.number);
+  const data = job.data;
+  return (
+    <Modal title={`The data is ${data.words}`} isOpen onClose={onClose}>
+      <p>
+        {data.meaning}.{data.setAt !== null && ` Last changed ${when(data.setAt)}.`} “Copied” and
+        “copy verified” come from a copy that was run and compared, never from here.
+      </p>
+      <Drives drives={data.drives} />
+      <Button
+        onPress={() =>
+          say.mutate({ version: job.version, stance: 'WANTED' }, { onSuccess: onClose })
+        }
+        isDisabled={data.status === 'WANTED' || say.isPending}
+      >
+        The owner wants the data
+      </Button>
+      {say.isError && <ProblemNote error={say.error} />}
+      <Waivers job={job} />
+      <SignAway job={job} onDone={onClose} />
+      <Button onPress={onClose}>Leave it as it is</Button>
+    </Modal>
+  );
+}
+
+function Drives({ drives }: { drives: DriveHolds[] }) {
+  if (drives.length === 0) {
+    return <p>No drive of this machine was read yet. Read its drives first.</p>;
+  }
+  return (
+    <List>
+      {drives.map((d) => (
+        <li key={d.driveKey}>
+          <b>{d.name}</b>: {d.words}
+          {d.drive === null ? (
+            <small>It has not told who it is: nothing is written to it.</small>
+          ) : (
+            <Mono>
+              {d.drive.model} · {d.drive.serial}
+            </Mono>
+          )}
+          {d.elsewhere.length > 0 && (
+            <small>The same drive is in job {d.elsewhere.join(', ')} too.</small>
+          )}
+          {d.drive !== null && d.open.length > 0 && (
+            <small>Erasing it would lose: {d.open.map((h) => h.words).join('; ')}.</small>
+          )}
+        </li>
+      ))}
+    </List>
+  );
+}
+
+const Card = styled(AriaButton)`
+  font: inherit;
+  text-align: left;
+  display: grid;
+  gap: 2px;
+  padding: 10px 16px;
+  min-width: 190px;
+  max-width: 250px;
+  border: 0;
+  border-left: 5px solid ${color.hold};
+  border-radius: 0 ${radius} ${radius} 0;
+  background: ${color.holdSoft};
+  color: ${color.holdInk};
+  font-size: 14px;
+  cursor: pointer;
+`;
+
+const List = styled.ul`
+  display: grid;
+  gap: 8px;
+  li {
+    padding: 8px 0;
+    border-top: 1px solid ${color.line};
+    overflow-wrap: anywhere;
+  }
+  small,
+  li > span {
+    display: block;
+    font-size: 14px;
+    color: ${color.ink2};
+  }
+`;

@@ -1,0 +1,132 @@
+import { useState } from 'react';
+import { Checkbox, CheckboxGroup } from 'react-aria-components';
+import styled from 'styled-components';
+import { useSignAway } from '../../api/queries';
+import type { DriveHolds, Job } from '../../api/types';
+import { color, radius } from '../../theme/theme';
+import { Button } from '../../ui/Button';
+import { Field } from '../../ui/Field';
+import { Row } from '../../ui/Layout';
+import { ProblemNote } from '../../ui/ProblemNote';
+import { SignaturePad } from '../../ui/SignaturePad';
+import { signedOf } from './signedOf';
+
+/** The owner gives up data: all of a drive, or only what is ticked. */
+export function SignAway({ job, onDone }: { job: Job; onDone: () => void }) {
+  const sign = useSignAway(job.number);
+  const [chosen, setChosen] = useState<string[]>([]);
+  const [signer, setSigner] = useState('');
+  const [path, setPath] = useState('');
+  const open = job.data.drives.filter((d) => d.drive !== null && d.open.length > 0);
+  if (open.length === 0) return null;
+  const drives = signedOf(open, chosen);
+  const ready = drives.length > 0 && signer.trim() !== '' && !sign.isPending;
+  const send = (signature: string | null) =>
+    sign.mutate({ version: job.version, signer, signature, drives }, { onSuccess: onDone });
+  return (
+    <Box>
+      <p>
+        What {job.customer} does not need any more. Each drive is named; what is not ticked stays
+        locked.
+      </p>
+      <Choice aria-label="What may be erased" value={chosen} onChange={setChosen}>
+        {open.map((d) => (
+          <Choices key={d.driveKey} drive={d} all={chosen.includes(d.driveKey)} />
+        ))}
+      </Choice>
+      <Field
+        label="Customer’s full name, typed by the customer"
+        value={signer}
+        onChange={setSigner}
+      />
+      <SignaturePad
+        path={path}
+        label="Field to sign in with pen or finger. Without it a second person has to confirm."
+        onChange={setPath}
+      />
+      <Row>
+        <Button isDisabled={!ready || path === ''} onPress={() => send(path)}>
+          Sign: this may be erased
+        </Button>
+        <Button isDisabled={!ready || path !== ''} onPress={() => send(null)}>
+          Write down the owner’s word
+        </Button>
+        <Button isDisabled={path === ''} onPress={() => setPath('')}>
+          Clear the drawing
+        </Button>
+      </Row>
+      {sign.isError && <ProblemNote error={sign.error} />}
+    </Box>
+  );
+}
+
+function Choices({ drive, all }: { drive: DriveHolds; all: boolean }) {
+  return (
+    <>
+      <Tick value={drive.driveKey}>
+        {({ isSelected }) => (
+          <>
+            <Mark data-on={isSelected} aria-hidden />
+            <b>
+              All of {drive.name}: {drive.drive?.model}, serial {drive.drive?.serial}
+            </b>
+          </>
+        )}
+      </Tick>
+      {drive.open
+        .filter((h) => h.holding.kind !== 'NOT_SURVEYED')
+        .map((h, i) => (
+          <Tick key={h.words} value={`${drive.driveKey} ${i}`} isDisabled={all} data-below>
+            {({ isSelected }) => (
+              <>
+                <Mark data-on={isSelected || all} aria-hidden />
+                <span>{h.words}</span>
+              </>
+            )}
+          </Tick>
+        ))}
+    </>
+  );
+}
+
+const Box = styled.div`
+  display: grid;
+  gap: 12px;
+  padding: 14px;
+  border-left: 5px solid ${color.hold};
+  background: ${color.holdSoft};
+  color: ${color.holdInk};
+`;
+
+const Choice = styled(CheckboxGroup)`
+  display: grid;
+  max-height: 220px;
+  overflow-y: auto;
+`;
+
+const Tick = styled(Checkbox)`
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  min-height: 38px;
+  cursor: pointer;
+  overflow-wrap: anywhere;
+  &[data-below] {
+    padding-left: 26px;
+  }
+  &[data-focus-visible] {
+    outline: 2px solid ${color.hold};
+  }
+`;
+
+const Mark = styled.span`
+  flex: none;
+  width: 18px;
+  height: 18px;
+  border: 1.5px solid ${color.hold};
+  border-radius: ${radius};
+  &[data-on='true'] {
+    background: ${color.hold};
+    box-shadow: inset 0 0 0 3px ${color.sheet};
+  }
+`;
