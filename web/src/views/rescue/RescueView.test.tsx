@@ -229,6 +229,7 @@ it('puts a boot sector back from its copy by the name of the drive, and offers t
       left: [],
       keptIn: 'J-2291/drive-a',
       why: 'Its tables and file systems are sound',
+      contentAfter: 'ab'.repeat(32),
     },
   });
   const pieces = ['The boot sector is lost; a copy of it is intact'];
@@ -301,7 +302,15 @@ it('says that a survey is older than what was written since', async () => {
   const last = driveRun({
     kind: 'MEND',
     endedAt: '2026-11-23T12:05:00Z',
-    mended: { phase: '', pieces: [], written: 1, left: [], keptIn: 'x', why: 'Fine' },
+    mended: {
+      phase: '',
+      pieces: [],
+      written: 1,
+      left: [],
+      keptIn: 'x',
+      why: 'Fine',
+      contentAfter: '',
+    },
   });
   at(data({ survey: looked, mending: { pieces: [], lock: null, last, canTakeBack: true } }));
   expect(await screen.findByText(/written to since: survey it again/)).toBeTruthy();

@@ -13,7 +13,7 @@ import java.util.regex.Pattern;
  */
 public record CopyOrder(String job, Integer volume, List<String> folders) {
   private static final Pattern JOB = Pattern.compile("[A-Z]{1,4}-\\d{1,9}");
-  private static final int MOST_FOLDERS = 300;
+  static final int MOST_FOLDERS = 300;
 
   public CopyOrder {
     folders = folders == null ? List.of() : List.copyOf(folders);

@@ -36,7 +36,8 @@ public record FilesFinding(
   public record FailedFile(String path, long bytes, boolean partly, String why) {
     public FailedFile {
       why = PartFinding.checked(why);
-      PartFinding.check(path != null && path.length() <= SurveyFinding.MOST_PATH, "path");
+      PartFinding.check(
+          path != null && path.length() <= SurveyFinding.MOST_PATH && bytes >= 0, "path");
     }
   }
 
@@ -49,7 +50,14 @@ public record FilesFinding(
             && current != null
             && current.length() <= SurveyFinding.MOST_PATH
             && files >= 0
-            && verifiedFiles + failedInAll <= files,
+            && bytes >= 0
+            && verifiedBytes >= 0
+            && verifiedFiles >= 0
+            && verifiedFiles <= files
+            && failedInAll >= failed.size()
+            && failedInAll <= files - verifiedFiles
+            && folders.size() <= CopyOrder.MOST_FOLDERS
+            && folders.stream().allMatch(f -> f.length() <= SurveyFinding.MOST_PATH),
         "files");
   }
 }

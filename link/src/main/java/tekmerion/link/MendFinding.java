@@ -11,9 +11,17 @@ import java.util.List;
  * @param left what has a copy and was left as it is, in sentences
  * @param keptIn where what stood there before is kept, below the probe's folder of copies
  * @param why what the drive's state is after it, in words
+ * @param contentAfter what is on the drive after it, by {@link SurveyFinding#contentSha}; null if
+ *     it could not be told
  */
 public record MendFinding(
-    String phase, List<PieceNote> pieces, int written, List<String> left, String keptIn, String why)
+    String phase,
+    List<PieceNote> pieces,
+    int written,
+    List<String> left,
+    String keptIn,
+    String why,
+    String contentAfter)
     implements PartFinding {
   public static final int MOST_PIECES = 100;
 
@@ -31,6 +39,8 @@ public record MendFinding(
     phase = PartFinding.checked(phase);
     keptIn = PartFinding.checked(keptIn);
     why = PartFinding.checked(why);
+    PartFinding.check(
+        contentAfter == null || contentAfter.matches("[0-9a-f]{64}"), "content after a mending");
     pieces = List.copyOf(pieces);
     left = List.copyOf(left);
     left.forEach(PartFinding::checked);

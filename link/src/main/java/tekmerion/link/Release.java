@@ -22,6 +22,9 @@ import tekmerion.core.permit.DataStatus;
  * @param driveKey of the drive
  * @param drive as it told of itself when the probe asked
  * @param status of the data on it
+ * @param content what must be on the drive when the writing begins, by {@link
+ *     SurveyFinding#contentSha}; null if its owner gave up all that is on it, or it is not written
+ *     to
  * @param nonce of the question that it answers
  * @param validForMs since that question was put; at most {@value #MAX_VALID_MS}
  * @param mac HMAC-SHA-256 over all the others, in hex
@@ -33,6 +36,7 @@ public record Release(
     String driveKey,
     DriveSeen drive,
     DataStatus status,
+    String content,
     String nonce,
     long validForMs,
     String mac) {
@@ -47,11 +51,13 @@ public record Release(
       String driveKey,
       DriveSeen drive,
       DataStatus status,
+      String content,
       String nonce,
       long validForMs,
       byte[] key) {
-    Release open = new Release(run, kind, driveKey, drive, status, nonce, validForMs, "");
-    return new Release(run, kind, driveKey, drive, status, nonce, validForMs, open.macWith(key));
+    Release open = new Release(run, kind, driveKey, drive, status, content, nonce, validForMs, "");
+    return new Release(
+        run, kind, driveKey, drive, status, content, nonce, validForMs, open.macWith(key));
   }
 
   /**
@@ -83,6 +89,7 @@ public record Release(
           drive == null ? null : drive.serial(),
           drive == null ? null : drive.sizeBytes(),
           status,
+          content,
           nonce,
           validForMs
         }) {

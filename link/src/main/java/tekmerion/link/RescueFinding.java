@@ -44,7 +44,9 @@ public record RescueFinding(
 
   public record LostFile(String path, long bytes, long lostBytes) {
     public LostFile {
-      PartFinding.check(path != null && path.length() <= SurveyFinding.MOST_PATH, "path");
+      PartFinding.check(
+          path != null && path.length() <= SurveyFinding.MOST_PATH && bytes >= 0 && lostBytes >= 0,
+          "path");
     }
   }
 
@@ -60,8 +62,16 @@ public record RescueFinding(
             && copyCells.length() == cells.length()
             && lostFiles.size() <= MOST_FILES
             && sizeBytes > 0
+            && wantedBytes >= 0
+            && wantedBytes <= sizeBytes
             && readBytes >= 0
-            && readBytes + lostBytes + openBytes <= sizeBytes,
+            && readBytes <= sizeBytes
+            && lostBytes >= 0
+            && lostBytes <= sizeBytes - readBytes
+            && openBytes >= 0
+            && openBytes <= sizeBytes - readBytes - lostBytes
+            && (lostFilesInAll == null || lostFilesInAll >= lostFiles.size())
+            && (expectedShare == null || expectedShare >= 0 && expectedShare <= 1),
         "rescue");
   }
 }

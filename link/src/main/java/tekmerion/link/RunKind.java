@@ -95,6 +95,34 @@ public enum RunKind {
     return this == SURFACE || this == SURFACE_SAMPLED;
   }
 
+  /** Whether what came of a run is of its kind; a run that found nothing has none of them. */
+  public boolean fits(SurfaceNote surface, LinkEvent.SelfTestNote selfTest, PartFinding found) {
+    return (surface == null || isSurface())
+        && (selfTest == null || isSelfTest())
+        && (found == null || finding().map(type -> type.isInstance(found)).orElse(false));
+  }
+
+  public boolean isSelfTest() {
+    return this == SELF_TEST_SHORT || this == SELF_TEST_EXTENDED || this == SELF_TEST_CONVEYANCE;
+  }
+
+  private Optional<Class<? extends PartFinding>> finding() {
+    return switch (this) {
+      case MARCH, MARCH_LONG -> Optional.of(PartFinding.MarchFinding.class);
+      case DISCHARGE -> Optional.of(PartFinding.DischargeFinding.class);
+      case CHARGE -> Optional.of(PartFinding.ChargeFinding.class);
+      case LOAD_SAMPLE -> Optional.of(PartFinding.LoadFinding.class);
+      case SURVEY -> Optional.of(SurveyFinding.class);
+      case RESCUE_IN_USE, RESCUE_WHOLE, VERIFY_IMAGE -> Optional.of(RescueFinding.class);
+      case FILE_COPY -> Optional.of(FilesFinding.class);
+      case CARVE -> Optional.of(CarveFinding.class);
+      case ERASE -> Optional.of(EraseFinding.class);
+      case ERASE_COPY -> Optional.of(CopyErasedFinding.class);
+      case MEND, TAKE_BACK -> Optional.of(MendFinding.class);
+      default -> Optional.empty();
+    };
+  }
+
   /** All that its permission depends on. */
   public Effects effects() {
     return switch (this) {

@@ -37,7 +37,18 @@ public record SurfaceNote(
     if (sizeBytes <= 0
         || sectorBytes <= 0
         || zoneCount < 1
+        || zoneCount > MOST
+        || !(shareRead >= 0 && shareRead <= 1)
+        || !(badShareAtMost >= 0 && badShareAtMost <= 1)
+        || bytesRead < 0
+        || sampled < 0
+        || sampledBad < 0
+        || sampledBad > sampled
         || zones.size() > zoneCount
+        || slowZones.size() > zoneCount
+        || slowZones.stream().anyMatch(z -> z < 0 || z >= zoneCount)
+        || bad.stream()
+            .anyMatch(b -> b.firstSector() < 0 || b.sectors() < 1 || b.sectors() > sizeBytes)
         || bad.size() > MOST
         || zones.stream().anyMatch(z -> z.index() < 0 || z.index() >= zoneCount)) {
       throw new IllegalArgumentException("surface note out of bounds");

@@ -1,5 +1,6 @@
 package tekmerion.link;
 
+import java.util.Arrays;
 import java.util.List;
 
 /**
@@ -29,6 +30,33 @@ public record SurveyFinding(
   public static final int MOST_VOLUMES = 128;
   public static final int MOST_FOLDERS = 200;
   public static final int MOST_TROUBLES = 20;
+
+  /**
+   * A name for what is on the drive: SHA-256 of the volumes and folders that the survey found, in
+   * hex. Another survey that finds the same has the same; what is damaged, how it was read, and in
+   * which words it is told, is left out.
+   */
+  public String contentSha() {
+    return Sha256.hex(
+        LinkCodec.encode(
+            volumes.stream()
+                .map(
+                    v ->
+                        Arrays.asList(
+                            v.number(),
+                            v.startByte(),
+                            v.bytes(),
+                            v.content(),
+                            v.uuid(),
+                            v.usedBytes(),
+                            v.listed(),
+                            v.files(),
+                            v.filesBytes(),
+                            v.folders().stream()
+                                .map(f -> List.of(f.path(), f.files(), f.bytes()))
+                                .toList()))
+                .toList()));
+  }
 
   /**
    * @param number in the table; 0 for the whole drive
@@ -65,7 +93,12 @@ public record SurveyFinding(
       folders = List.copyOf(folders);
       troubles = List.copyOf(troubles);
       PartFinding.check(
-          folders.size() <= MOST_FOLDERS
+          number >= 0
+              && startByte >= 0
+              && bytes >= 0
+              && (usedBytes == null || usedBytes >= 0)
+              && (uuid == null || uuid.length() <= PartFinding.MOST_CHARS)
+              && folders.size() <= MOST_FOLDERS
               && troubles.size() <= MOST_TROUBLES
               && damage.size() <= MOST_TROUBLES
               && files >= 0
@@ -81,7 +114,8 @@ public record SurveyFinding(
    */
   public record FolderNote(String path, long files, long bytes, boolean proposed) {
     public FolderNote {
-      PartFinding.check(path != null && path.length() <= MOST_PATH, "folder");
+      PartFinding.check(
+          path != null && path.length() <= MOST_PATH && files >= 0 && bytes >= 0, "folder");
     }
   }
 
@@ -91,6 +125,8 @@ public record SurveyFinding(
   public record DamageNote(String what, long offset, int length, Long backupOffset) {
     public DamageNote {
       what = PartFinding.checked(what);
+      PartFinding.check(
+          offset >= 0 && length >= 0 && (backupOffset == null || backupOffset >= 0), "damage");
     }
   }
 
@@ -102,7 +138,11 @@ public record SurveyFinding(
     volumes = List.copyOf(volumes);
     damage = List.copyOf(damage);
     PartFinding.check(
-        sizeBytes > 0 && volumes.size() <= MOST_VOLUMES && damage.size() <= MOST_TROUBLES,
+        sizeBytes > 0
+            && failedReads >= 0
+            && volumes.size() <= MOST_VOLUMES
+            && volumes.stream().map(VolumeNote::number).distinct().count() == volumes.size()
+            && damage.size() <= MOST_TROUBLES,
         "survey");
   }
 }

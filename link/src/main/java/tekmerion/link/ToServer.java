@@ -93,7 +93,9 @@ public sealed interface ToServer {
       implements ToServer {
     public RunProgress {
       Objects.requireNonNull(requestId, "requestId");
-      if (!(share >= 0 && share <= 1)) {
+      if (!(share >= 0 && share <= 1)
+          || !Double.isFinite(secondsLeft)
+          || !(secondsSpread >= 0 && Double.isFinite(secondsSpread))) {
         throw new IllegalArgumentException("share out of bounds");
       }
     }

@@ -32,6 +32,7 @@ import tekmerion.core.port.PageKind;
 class LinkCodecTest {
   private static final UUID ID = UUID.fromString("3f1d6a52-6c83-4e2b-9a5e-0c52e7d61b11");
   private static final String NONCE = "0123456789abcdef".repeat(2);
+  private static final String SHA = "ab".repeat(32);
   private static final DriveSeen DISK = disk("HELM-1000S", "19-B", 9);
   private static final byte[] KEY = Release.key(new byte[32], ID);
   private static final Instant NOON = Instant.parse("2026-11-23T12:00:00Z");
@@ -206,14 +207,17 @@ class LinkCodecTest {
 
   static Stream<Arguments> messages() {
     return Stream.of(
-        arguments("to-server", ToServer.class, new ToServer.Hello(1, "0.1.0", MACHINE, 6)),
+        arguments(
+            "to-server",
+            ToServer.class,
+            new ToServer.Hello(BenchLink.PROTOCOL, "0.1.0", MACHINE, 6)),
         arguments("to-server", ToServer.class, READ),
         arguments(
             "to-server",
             ToServer.class,
             new ToServer.Event(8, new LinkEvent.CommandRefused(ID, NOON, "no such drive"))),
         arguments("to-server", ToServer.class, new ToServer.Progress(ID, 1, 3, "reading")),
-        arguments("to-probe", ToProbe.class, new ToProbe.Welcome(1, "bay 1", 6)),
+        arguments("to-probe", ToProbe.class, new ToProbe.Welcome(BenchLink.PROTOCOL, "bay 1", 6)),
         arguments("to-probe", ToProbe.class, new ToProbe.Acknowledge(7)),
         arguments("to-probe", ToProbe.class, new ToProbe.Resend(4)),
         arguments("to-probe", ToProbe.class, new ToProbe.ReadDrive(ID, "drive-a")),
@@ -319,7 +323,8 @@ class LinkCodecTest {
                         1,
                         List.of(),
                         "J-2291/drive-a",
-                        "Its tables and file systems are sound")))),
+                        "Its tables and file systems are sound",
+                        null)))),
         arguments(
             "to-probe",
             ToProbe.class,
@@ -330,6 +335,7 @@ class LinkCodecTest {
                     "drive-a",
                     DISK,
                     DataStatus.NOT_WANTED,
+                    null,
                     NONCE,
                     15_000,
                     KEY))),
@@ -370,7 +376,8 @@ class LinkCodecTest {
   @Test
   void aReleaseHoldsOnlyAsItWasSigned() {
     Release r =
-        Release.of(ID, RunKind.ERASE, "drive-a", DISK, DataStatus.NOT_WANTED, NONCE, 9, KEY);
+        Release.of(
+            ID, RunKind.ERASE, "drive-a", DISK, DataStatus.COPY_VERIFIED, SHA, NONCE, 9, KEY);
 
     assertThat(r.holds(KEY)).isTrue();
     assertThat(r.holds(Release.key(new byte[] {1}, new UUID(1, 2)))).isFalse();
@@ -379,27 +386,38 @@ class LinkCodecTest {
     String other = "1" + NONCE.substring(1);
     assertThat(
             List.of(
-                new Release(new UUID(1, 2), r.kind(), "drive-a", DISK, given, NONCE, 9, r.mac()),
-                new Release(ID, RunKind.MEND, "drive-a", DISK, given, NONCE, 9, r.mac()),
-                new Release(ID, r.kind(), "drive-b", DISK, given, NONCE, 9, r.mac()),
                 new Release(
-                    ID, r.kind(), "drive-a", disk("X", "19-B", 9), given, NONCE, 9, r.mac()),
+                    new UUID(1, 2), r.kind(), "drive-a", DISK, given, SHA, NONCE, 9, r.mac()),
+                new Release(ID, RunKind.MEND, "drive-a", DISK, given, SHA, NONCE, 9, r.mac()),
+                new Release(ID, r.kind(), "drive-b", DISK, given, SHA, NONCE, 9, r.mac()),
                 new Release(
-                    ID, r.kind(), "drive-a", disk("HELM-1000S", "X", 9), given, NONCE, 9, r.mac()),
+                    ID, r.kind(), "drive-a", disk("X", "19-B", 9), given, SHA, NONCE, 9, r.mac()),
+                new Release(
+                    ID,
+                    r.kind(),
+                    "drive-a",
+                    disk("HELM-1000S", "X", 9),
+                    given,
+                    SHA,
+                    NONCE,
+                    9,
+                    r.mac()),
                 new Release(
                     ID,
                     r.kind(),
                     "drive-a",
                     disk("HELM-1000S", "19-B", 8),
                     given,
+                    SHA,
                     NONCE,
                     9,
                     r.mac()),
                 new Release(
-                    ID, r.kind(), "drive-a", DISK, DataStatus.COPY_VERIFIED, NONCE, 9, r.mac()),
-                new Release(ID, r.kind(), "drive-a", DISK, given, other, 9, r.mac()),
-                new Release(ID, r.kind(), "drive-a", DISK, given, NONCE, 10, r.mac()),
-                new Release(ID, r.kind(), "drive-a", DISK, given, NONCE, 9, null)))
+                    ID, r.kind(), "drive-a", DISK, DataStatus.NOT_WANTED, SHA, NONCE, 9, r.mac()),
+                new Release(ID, r.kind(), "drive-a", DISK, given, SHA, other, 9, r.mac()),
+                new Release(ID, r.kind(), "drive-a", DISK, given, null, NONCE, 9, r.mac()),
+                new Release(ID, r.kind(), "drive-a", DISK, given, SHA, NONCE, 10, r.mac()),
+                new Release(ID, r.kind(), "drive-a", DISK, given, SHA, NONCE, 9, null)))
         .noneMatch(changed -> changed.holds(KEY));
   }
 

@@ -16,6 +16,8 @@ import org.springframework.boot.context.properties.ConfigurationProperties;
  * @param files folder for photos
  * @param sealKey key that owners' passwords are sealed with, 32 bytes in base 64; not in the
  *     database
+ * @param trustedProxies addresses of proxies whose word on where a request comes from is believed;
+ *     null or empty for none
  * @param shop when and where people work
  */
 @ConfigurationProperties("tekmerion")
@@ -27,6 +29,7 @@ public record TekmerionProperties(
     boolean demoLarge,
     Path files,
     String sealKey,
+    Set<String> trustedProxies,
     Shop shop) {
 
   /**

@@ -72,3 +72,14 @@ CREATE TABLE audit_entry (
   KEY audit_by_subject (subject, id)
 );
 GRANT SELECT, INSERT ON audit_entry TO ${appUser};
+
+-- Tries are counted before they are looked at, a row for each source.
+DROP TABLE failed_attempt;
+CREATE TABLE attempt_count (
+  kind   VARCHAR(20)  NOT NULL,
+  source VARCHAR(150) NOT NULL,
+  since  DATETIME(6)  NOT NULL,
+  tries  INT          NOT NULL,
+  PRIMARY KEY (kind, source)
+);
+GRANT SELECT, INSERT, UPDATE, DELETE ON attempt_count TO ${appUser};

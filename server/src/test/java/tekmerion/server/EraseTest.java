@@ -252,7 +252,8 @@ class EraseTest {
               1,
               List.of(),
               at.job + "/drive-a",
-              "Its tables and file systems are sound");
+              "Its tables and file systems are sound",
+              null);
       at.peer.send(
           new ToServer.Event(
               2,

@@ -4,8 +4,12 @@ import java.util.Set;
 
 /** Something that happened to the data on one drive in one job, as our own runs showed it. */
 public sealed interface DataEvent {
-  /** The drive was surveyed. */
-  record Surveyed(DriveContent content) implements DataEvent {}
+  /**
+   * The drive was surveyed.
+   *
+   * @param sha name for what was found, as the probe tells it of its own writing too
+   */
+  record Surveyed(DriveContent content, String sha) implements DataEvent {}
 
   /**
    * An image was begun, gone on with or ended.
@@ -24,7 +28,10 @@ public sealed interface DataEvent {
       long readBytes,
       long lostBytes,
       Long lostFiles)
-      implements DataEvent {}
+      implements DataEvent {
+    /** An image of which no more is known than that it was begun. */
+    public static final Imaged BEGUN = new Imaged(false, false, "", 0, 0, null);
+  }
 
   /**
    * The image was read again.
@@ -54,8 +61,22 @@ public sealed interface DataEvent {
     }
   }
 
-  /** We wrote to the drive, or may have: sectors put back, a repair by hand, an erasing. */
-  record Written() implements DataEvent {}
+  /**
+   * Sectors were put back from their copies, or that was taken back.
+   *
+   * @param shaAfter what the probe found on the drive right after it; empty if it does not tell
+   */
+  record Mended(String shaAfter) implements DataEvent {}
+
+  /**
+   * The drive was erased, or is being erased.
+   *
+   * @param whole whether all of it is zero, as it was read back
+   */
+  record Erased(boolean whole) implements DataEvent {}
+
+  /** The machine's own system wrote to it: a repair, a reset, an installation by hand. */
+  record WrittenByHand() implements DataEvent {}
 
   /** The copies were erased. */
   record CopyErased() implements DataEvent {}

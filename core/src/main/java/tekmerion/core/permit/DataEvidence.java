@@ -6,11 +6,13 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import tekmerion.core.permit.DataEvent.CopyErased;
+import tekmerion.core.permit.DataEvent.Erased;
 import tekmerion.core.permit.DataEvent.FilesCopied;
 import tekmerion.core.permit.DataEvent.ImageChecked;
 import tekmerion.core.permit.DataEvent.Imaged;
+import tekmerion.core.permit.DataEvent.Mended;
 import tekmerion.core.permit.DataEvent.Surveyed;
-import tekmerion.core.permit.DataEvent.Written;
+import tekmerion.core.permit.DataEvent.WrittenByHand;
 
 /**
  * What the runs of a job show of the copies of one physical drive. A copy counts for exactly what
@@ -53,8 +55,8 @@ public record DataEvidence(
      */
     private final List<DriveContent> surveys = new ArrayList<>();
 
-    /** Numbers of surveys that were the first after a write of ours: theirs may differ. */
-    private final Set<Integer> afterWrite = new HashSet<>();
+    /** Numbers of surveys that found just what our own mending had left: these may differ. */
+    private final Set<Integer> asMended = new HashSet<>();
 
     private final List<FilesCopied> files = new ArrayList<>();
     private final List<Integer> filesAt = new ArrayList<>();
@@ -62,7 +64,8 @@ public record DataEvidence(
     private int imageAt;
     private Optional<Boolean> checked = Optional.empty();
     private boolean written;
-    private boolean writtenSinceSurvey;
+    private String mendedTo = "";
+    private boolean erasedWhole;
 
     Reader(List<DataEvent> events) {
       this.events = events;
@@ -83,13 +86,14 @@ public record DataEvidence(
     private void take(DataEvent event) {
       if (event instanceof Surveyed surveyed) {
         surveys.add(surveyed.content());
-        if (writtenSinceSurvey) {
-          afterWrite.add(surveys.size());
-          writtenSinceSurvey = false;
+        if (!mendedTo.isEmpty() && mendedTo.equals(surveyed.sha())) {
+          asMended.add(surveys.size());
         }
+        mendedTo = "";
       } else if (event instanceof Imaged now) {
+        // An image goes on from its map: what was read stays as it was read at first.
+        imageAt = image == null ? surveys.size() : imageAt;
         image = now;
-        imageAt = surveys.size();
         checked = Optional.empty();
       } else if (event instanceof ImageChecked check) {
         if (image != null && image.sums().equals(check.sums())) {
@@ -98,9 +102,15 @@ public record DataEvidence(
       } else if (event instanceof FilesCopied copied) {
         files.add(copied);
         filesAt.add(surveys.size());
-      } else if (event instanceof Written) {
+      } else if (event instanceof Mended mended) {
         written = true;
-        writtenSinceSurvey = true;
+        mendedTo = mended.shaAfter();
+      } else if (event instanceof Erased erased) {
+        written = true;
+        erasedWhole = erased.whole();
+      } else if (event instanceof WrittenByHand) {
+        written = true;
+        erasedWhole = false;
       } else if (event instanceof CopyErased) {
         image = null;
         checked = Optional.empty();
@@ -114,6 +124,9 @@ public record DataEvidence(
         return List.of(Holding.ofDrive(HoldingKind.NOT_SURVEYED, 0));
       }
       DriveContent now = surveys.get(surveys.size() - 1);
+      if (erasedWhole && now.volumes().isEmpty()) {
+        return List.of(); // we read back that nothing is left, and nothing was found since
+      }
       boolean held = verified && imageHolds(now);
       if (held && !image.inUseOnly()) {
         return lost(now);
@@ -132,7 +145,7 @@ public record DataEvidence(
 
     /**
      * An image holds what was on the drive when it was made. All that the drive held is in a whole
-     * one, whatever our own writing has changed since; one of what is in use holds what was listed.
+     * one, whatever our own mending has changed since; one of what is in use holds what was listed.
      */
     private boolean imageHolds(DriveContent now) {
       if (imageAt == 0 || image.readBytes() <= 0) {
@@ -145,7 +158,7 @@ public record DataEvidence(
       DriveContent held = then;
       for (int number = imageAt + 1; number <= surveys.size(); number++) {
         DriveContent next = surveys.get(number - 1);
-        if (!next.equals(held) && !afterWrite.contains(number)) {
+        if (!next.equals(held) && !asMended.contains(number)) {
           return false;
         }
         held = next;

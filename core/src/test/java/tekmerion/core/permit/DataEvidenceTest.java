@@ -10,8 +10,8 @@ import tekmerion.core.permit.DataEvent.CopyErased;
 import tekmerion.core.permit.DataEvent.FilesCopied;
 import tekmerion.core.permit.DataEvent.ImageChecked;
 import tekmerion.core.permit.DataEvent.Imaged;
+import tekmerion.core.permit.DataEvent.Mended;
 import tekmerion.core.permit.DataEvent.Surveyed;
-import tekmerion.core.permit.DataEvent.Written;
 import tekmerion.core.permit.DriveContent.Folder;
 import tekmerion.core.permit.DriveContent.Volume;
 
@@ -44,7 +44,8 @@ class DataEvidenceTest {
   }
 
   private static Surveyed found(Volume... volumes) {
-    return new Surveyed(new DriveContent(List.of(volumes)));
+    DriveContent content = new DriveContent(List.of(volumes));
+    return new Surveyed(content, "sha of " + content.hashCode());
   }
 
   private static Imaged image(boolean inUseOnly, long lost, Long lostFiles) {
@@ -136,17 +137,49 @@ class DataEvidenceTest {
     assertThat(of(found(SCORES), image(true, 0, 0L), AGREES, found(SCORES)).isAllCopied()).isTrue();
   }
 
-  /** A mended table shows more than before, and all of it is in the whole image. Once. */
+  /** A mended table shows more than before, and all of it is in the whole image. */
   @Test
-  void whatOurOwnWritingChangedIsStillInAWholeImage() {
+  void whatOurOwnMendingChangedIsStillInAWholeImage() {
+    Surveyed after = found(SCORES);
     DataEvent[] mended = {
-      found(LOCKED), image(false, 0, null), AGREES, new Written(), found(SCORES)
+      found(LOCKED), image(false, 0, null), AGREES, new Mended(after.sha()), after
     };
     assertThat(of(mended).isAllCopied()).isTrue();
     assertThat(of(mended).written()).isTrue();
-    DataEvent[] used = Arrays.copyOf(mended, 6);
-    used[5] = found(listed(1, new Folder("Scores", 9, 900)));
-    assertThat(of(used).isAllCopied()).isFalse();
+    // Something else was found than the mending had left.
+    mended[3] = new Mended("another sha");
+    assertThat(of(mended).isAllCopied()).isFalse();
+    mended[3] = new Mended("");
+    assertThat(of(mended).isAllCopied()).isFalse();
+  }
+
+  /** An image goes on from its map: it is of what was there when it was begun. */
+  @Test
+  void anImageThatIsMadeAgainHoldsNothingNew() {
+    Volume grown = listed(1, new Folder("Scores", 6, 400), new Folder("", 1, 9));
+    assertThat(
+            of(
+                    found(SCORES),
+                    image(false, 0, 0L),
+                    AGREES,
+                    found(grown),
+                    image(false, 0, 0L),
+                    AGREES)
+                .isAllCopied())
+        .isFalse();
+  }
+
+  @Test
+  void aDriveThatWeErasedWhollyHoldsNothingUntilSomethingIsFound() {
+    Surveyed blank = found();
+    assertThat(of(found(SCORES), new DataEvent.Erased(true), blank).isAllCopied()).isTrue();
+    assertThat(of(found(SCORES), new DataEvent.Erased(false), blank).isAllCopied()).isFalse();
+    assertThat(of(found(SCORES), new DataEvent.Erased(true), found(SCORES)).isAllCopied())
+        .isFalse();
+    assertThat(
+            of(found(SCORES), new DataEvent.Erased(true), new DataEvent.WrittenByHand(), blank)
+                .isAllCopied())
+        .isFalse();
   }
 
   @Test

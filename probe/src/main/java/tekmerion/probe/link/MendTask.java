@@ -6,6 +6,7 @@ import java.util.Arrays;
 import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
+import tekmerion.core.files.InUse;
 import tekmerion.core.mend.Mending;
 import tekmerion.core.mend.Piece;
 import tekmerion.core.port.ByteSource;
@@ -131,12 +132,15 @@ final class MendTask extends PartTask {
     }
     int written = 0;
     String why;
+    String contentAfter;
     try (ByteSource source = drive.bytes().orElseThrow().open()) {
       for (Piece piece : pieces) {
         byte[] now = source.read(piece.offset(), piece.after().length).orElse(new byte[0]);
         written += Arrays.equals(now, piece.after()) ? 1 : 0;
       }
-      why = Survey.of(source, Survey.READ_BY_MOST).reason().words();
+      InUse after = InUse.of(source);
+      why = after.survey().reason().words();
+      contentAfter = DataNotes.of(after).contentSha();
     }
     if (written == pieces.size()) {
       then.run();
@@ -151,6 +155,12 @@ final class MendTask extends PartTask {
         End.COMPLETE,
         refused,
         new MendFinding(
-            "read back", notes, Math.min(written, notes.size()), leftNotes, folder.shown(), why));
+            "read back",
+            notes,
+            Math.min(written, notes.size()),
+            leftNotes,
+            folder.shown(),
+            why,
+            contentAfter));
   }
 }

@@ -13,6 +13,7 @@ import java.util.concurrent.TimeoutException;
 import java.util.function.Consumer;
 import java.util.function.LongSupplier;
 import java.util.function.Supplier;
+import tekmerion.core.files.InUse;
 import tekmerion.core.port.ByteSource;
 import tekmerion.core.port.MachineUnderTest;
 import tekmerion.link.DriveSeen;
@@ -67,7 +68,7 @@ final class Releases {
   /** To write to a drive. */
   Lease toWrite(ToProbe.StartRun command, MachineUnderTest.Drive drive)
       throws NoReleaseException, InterruptedException {
-    return new Lease(command, () -> thisDrive(drive));
+    return new Lease(command, () -> thisDrive(drive), () -> surveyed(drive));
   }
 
   /**
@@ -77,7 +78,20 @@ final class Releases {
    */
   Lease toEraseCopies(ToProbe.StartRun command, DriveSeen of)
       throws NoReleaseException, InterruptedException {
-    return new Lease(command, () -> of);
+    return new Lease(command, () -> of, () -> null);
+  }
+
+  private interface Content {
+    String sha() throws NoReleaseException;
+  }
+
+  /** What is on it now, as a survey finds it. */
+  private static String surveyed(MachineUnderTest.Drive drive) throws NoReleaseException {
+    try (ByteSource bytes = drive.bytes().orElseThrow().open()) {
+      return DataNotes.of(InUse.of(bytes)).contentSha();
+    } catch (IOException e) {
+      throw refused("what is on it cannot be read: " + e.getMessage());
+    }
   }
 
   private interface Which {
@@ -113,15 +127,31 @@ final class Releases {
     private final ToProbe.StartRun command;
     private final Which which;
     private final DriveSeen drive;
+    private final Content content;
+    private String expectedContent;
     private long askedAt;
     private long validNanos;
 
-    private Lease(ToProbe.StartRun command, Which which)
+    private Lease(ToProbe.StartRun command, Which which, Content content)
         throws NoReleaseException, InterruptedException {
       this.command = command;
       this.which = which;
+      this.content = content;
       this.drive = which.now();
       renew();
+      mustHoldWhatWasSurveyed();
+    }
+
+    /** Once, before the first write: afterwards it is our own writing that changes it. */
+    private void mustHoldWhatWasSurveyed() throws NoReleaseException, InterruptedException {
+      if (expectedContent == null) {
+        return;
+      }
+      if (!expectedContent.equals(content.sha())) {
+        throw refused(
+            "the drive does not hold any more what was surveyed and copied: survey it again");
+      }
+      mustHold(); // looking may have taken longer than the release holds
     }
 
     DriveSeen drive() {
@@ -191,6 +221,7 @@ final class Releases {
           && !(release.status() != null && release.status().allowsWriting())) {
         throw refused("the data on the drive is not safe");
       }
+      expectedContent = release.content();
       askedAt = askedNow;
       validNanos =
           TimeUnit.MILLISECONDS.toNanos(

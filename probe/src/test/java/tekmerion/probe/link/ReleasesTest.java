@@ -42,6 +42,7 @@ class ReleasesTest {
                   "drive-a",
                   asked.drive(),
                   DataStatus.NOT_WANTED,
+                  null,
                   asked.nonce(),
                   15_000,
                   KEY));
@@ -101,6 +102,7 @@ class ReleasesTest {
                     "drive-a",
                     asked.drive(),
                     DataStatus.NOT_WANTED,
+                    null,
                     asked.nonce(),
                     86_400_000,
                     KEY));

@@ -48,7 +48,15 @@ abstract class RunBench {
 
   static Release release(ToServer.ReleaseAsked asked, RunKind kind, DataStatus status) {
     return Release.of(
-        asked.requestId(), kind, "drive-a", asked.drive(), status, asked.nonce(), 15_000, KEY);
+        asked.requestId(),
+        kind,
+        "drive-a",
+        asked.drive(),
+        status,
+        null,
+        asked.nonce(),
+        15_000,
+        KEY);
   }
 
   private void tell(ToServer message) {

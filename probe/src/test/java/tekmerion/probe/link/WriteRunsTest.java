@@ -27,6 +27,7 @@ import tekmerion.link.Release;
 import tekmerion.link.RunKind;
 import tekmerion.link.SurveyFinding;
 import tekmerion.link.ToProbe;
+import tekmerion.link.ToServer;
 import tekmerion.sim.SimMachines;
 
 /**
@@ -76,7 +77,8 @@ class WriteRunsTest extends RunBench {
   }
 
   private static Release changed(Release r, UUID run, RunKind kind, String key, DriveSeen drive) {
-    return Release.of(run, kind, key, drive, r.status(), r.nonce(), r.validForMs(), KEY);
+    return Release.of(
+        run, kind, key, drive, r.status(), r.content(), r.nonce(), r.validForMs(), KEY);
   }
 
   /** Each is signed by the server, for something else; or by somebody else. */
@@ -101,6 +103,7 @@ class WriteRunsTest extends RunBench {
                     "drive-a",
                     r.drive(),
                     DataStatus.WANTED,
+                    null,
                     r.nonce(),
                     15_000,
                     KEY),
@@ -111,6 +114,7 @@ class WriteRunsTest extends RunBench {
                     "drive-a",
                     r.drive(),
                     r.status(),
+                    null,
                     r.nonce(),
                     15_000,
                     Release.key(new byte[32], another)));
@@ -127,6 +131,34 @@ class WriteRunsTest extends RunBench {
     assertThat(erase().why()).isEqualTo("refused by the probe: It is wanted.");
     SurveyFinding after = (SurveyFinding) run(RunKind.SURVEY, null).found();
     assertThat(after.reason()).isEqualTo("healthy");
+  }
+
+  /** What was copied is not what is there any more: found by the probe's own eyes. */
+  @Test
+  void writesNothingToADriveThatHoldsSomethingElseThanWasSurveyed() throws Exception {
+    on("sound-drive");
+    released(RunKind.ERASE, DataStatus.COPY_VERIFIED);
+    SurveyFinding found = (SurveyFinding) run(RunKind.SURVEY, null).found();
+    desk = asked -> new ToProbe.ReleaseGiven(holding(asked, "0".repeat(64)));
+    assertThat(erase().why()).contains("does not hold any more what was surveyed");
+    assertThat(((SurveyFinding) run(RunKind.SURVEY, null).found()).contentSha())
+        .isEqualTo(found.contentSha());
+
+    desk = asked -> new ToProbe.ReleaseGiven(holding(asked, found.contentSha()));
+    assertThat(erase().end()).isEqualTo(End.COMPLETE);
+  }
+
+  private static Release holding(ToServer.ReleaseAsked asked, String content) {
+    return Release.of(
+        asked.requestId(),
+        RunKind.ERASE,
+        "drive-a",
+        asked.drive(),
+        DataStatus.COPY_VERIFIED,
+        content,
+        asked.nonce(),
+        15_000,
+        KEY);
   }
 
   /** An answer that was recorded once is none to a later question: its nonce is another one. */

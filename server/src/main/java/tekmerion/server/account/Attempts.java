@@ -4,68 +4,126 @@ import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import org.springframework.dao.PessimisticLockingFailureException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Propagation;
-import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.TransactionDefinition;
+import org.springframework.transaction.support.TransactionTemplate;
 import tekmerion.server.problem.Refusal;
 
 /**
- * Limits guessing: after five wrong tries of a kind from one source, none more is looked at for ten
- * minutes. In the database, so that it holds over restarts and several servers.
+ * Limits guessing. Each try is counted before it is looked at, in one statement that holds its row:
+ * forty at once are forty, not one. In the database, so that it holds over restarts and several
+ * servers. A try that was right is forgotten with all before it.
  */
 @Service
 public class Attempts {
-  private static final int MOST = 5;
   private static final Duration WINDOW = Duration.ofMinutes(10);
+
+  /** Two that count at once may stand in each other's way; a try that was not counted is none. */
+  private static final int MAX_RETRIES = 5;
+
   private final JdbcClient jdbc;
+  private final TransactionTemplate alone;
   private final Clock clock;
 
-  /** What is being guessed. */
+  /** What is being guessed, and how often within the time. */
   public enum Kind {
-    SIGN_IN("sign-ins"),
-    PIN("PINs"),
-    INVITATION("invitation codes"),
-    ENROLMENT("enrolment codes");
+    /** Of one name from one address. */
+    SIGN_IN("sign-ins", 5),
+    /** Of one name, from wherever. */
+    SIGN_IN_OF_NAME("sign-ins", 30),
+    /** From one address, of whatever names; behind a proxy that is not trusted it is the shop. */
+    SIGN_IN_FROM("sign-ins", 100),
+    PIN("PINs", 5),
+    INVITATION("invitation codes", 20),
+    ENROLMENT("enrolment codes", 20);
 
     private final String words;
+    private final int most;
 
-    Kind(String words) {
+    Kind(String words, int most) {
       this.words = words;
+      this.most = most;
     }
   }
 
-  Attempts(JdbcClient jdbc, Clock clock) {
+  Attempts(JdbcClient jdbc, PlatformTransactionManager transactions, Clock clock) {
     this.jdbc = jdbc;
+    this.alone = new TransactionTemplate(transactions);
+    this.alone.setPropagationBehavior(TransactionDefinition.PROPAGATION_REQUIRES_NEW);
     this.clock = clock;
   }
 
   /**
-   * Not transactional: its refusal must not spoil the caller's transaction.
+   * To be called before anything is compared.
    *
-   * @throws Refusal if there were too many wrong tries
+   * @throws Refusal if there were too many tries, this one among them
    */
-  public void check(Kind kind, String source) {
-    Instant from = clock.instant().minus(WINDOW);
-    int wrong =
-        jdbc.sql("SELECT COUNT(*) FROM failed_attempt WHERE kind = ? AND source = ? AND at > ?")
-            .params(kind.name(), source, Timestamp.from(from))
-            .query(Integer.class)
-            .single();
-    if (wrong >= MOST) {
+  public void count(Kind kind, String source) {
+    int tries = counted(kind, cut(source));
+    if (tries > kind.most) {
       throw Refusal.tooMany(
           "Too many wrong %s from here.".formatted(kind.words),
           "Wait %d minutes, then try again.".formatted(WINDOW.toMinutes()));
     }
   }
 
-  @Transactional(propagation = Propagation.REQUIRES_NEW)
-  public void failed(Kind kind, String source) {
-    jdbc.sql("INSERT INTO failed_attempt (kind, source, at) VALUES (?, ?, ?)")
-        .params(kind.name(), source, Timestamp.from(clock.instant()))
-        .update();
-    jdbc.sql("DELETE FROM failed_attempt WHERE at < ?")
-        .params(Timestamp.from(clock.instant().minus(WINDOW.multipliedBy(2))))
-        .update();
+  private int counted(Kind kind, String source) {
+    for (int retry = 0; ; retry++) {
+      try {
+        return alone.execute(status -> countOnce(kind, source));
+      } catch (PessimisticLockingFailureException e) {
+        if (retry >= MAX_RETRIES) {
+          throw Refusal.tooMany(
+              "Too many %s at once.".formatted(kind.words), "Wait a moment, then try again.");
+        }
+      }
+    }
   }
+
+  private int countOnce(Kind kind, String source) {
+    Instant now = clock.instant();
+    Timestamp from = Timestamp.from(now.minus(WINDOW));
+    jdbc.sql(
+            "INSERT INTO attempt_count (kind, source, since, tries) VALUES (:kind, :source, :now, 1)"
+                + " ON DUPLICATE KEY UPDATE tries = IF(since < :from, 1, tries + 1),"
+                + " since = IF(since < :from, :now, since)")
+        .param("kind", kind.name())
+        .param("source", source)
+        .param("now", Timestamp.from(now))
+        .param("from", from)
+        .update();
+    return jdbc.sql("SELECT tries FROM attempt_count WHERE kind = ? AND source = ?")
+        .params(kind.name(), source)
+        .query(Integer.class)
+        .single();
+  }
+
+  /** The last try was right. */
+  public void right(Kind kind, String source) {
+    alone.executeWithoutResult(
+        status ->
+            jdbc.sql("DELETE FROM attempt_count WHERE kind = ? AND source = ?")
+                .params(kind.name(), cut(source))
+                .update());
+  }
+
+  /** The last try was right, but those of others from the same source stay. */
+  public void takeBack(Kind kind, String source) {
+    alone.executeWithoutResult(
+        status ->
+            jdbc.sql(
+                    "UPDATE attempt_count SET tries = GREATEST(tries - 1, 0)"
+                        + " WHERE kind = ? AND source = ?")
+                .params(kind.name(), cut(source))
+                .update());
+  }
+
+  private static String cut(String source) {
+    return source.length() <= MAX_SOURCE ? source : source.substring(0, MAX_SOURCE);
+  }
+
+  private static final int MAX_SOURCE = 150;
 }

@@ -1,6 +1,8 @@
 package tekmerion.server.account;
 
+import com.nulabinc.zxcvbn.Zxcvbn;
 import io.swagger.v3.oas.annotations.media.Schema;
+import java.nio.charset.StandardCharsets;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Duration;
@@ -19,6 +21,14 @@ import tekmerion.server.problem.Refusal;
 class People {
   private static final Duration INVITATION_LIVES = Duration.ofDays(7);
   private static final int LEAST_PASSWORD = 10;
+
+  /** bcrypt looks at no more. */
+  private static final int MAX_PASSWORD_BYTES = 72;
+
+  /** Ten thousand times what the limit on tries allows in a year. */
+  private static final double MIN_GUESSES_LOG10 = 9;
+
+  private static final Zxcvbn STRENGTH = new Zxcvbn();
   private final Accounts accounts;
   private final Sessions sessions;
   private final Attempts attempts;
@@ -92,17 +102,15 @@ class People {
    */
   @Transactional(noRollbackFor = Refusal.class)
   Account accept(String code, String signInName, String password, String source) {
-    attempts.check(Attempts.Kind.INVITATION, source);
+    attempts.count(Attempts.Kind.INVITATION, source);
     Invitation invitation =
         find(code)
             .orElseThrow(
-                () -> {
-                  attempts.failed(Attempts.Kind.INVITATION, source);
-                  return Refusal.wrongSecret(
-                      "This invitation is wrong, used or older than a week.",
-                      "Ask a lead for a new one.");
-                });
-    checkPassword(password);
+                () ->
+                    Refusal.wrongSecret(
+                        "This invitation is wrong, used or older than a week.",
+                        "Ask a lead for a new one."));
+    checkPassword(password, List.of(signInName, invitation.displayName()));
     Account account;
     if (invitation.account() != null) {
       account = account(invitation.account());
@@ -188,7 +196,7 @@ class People {
   @Transactional
   Account changePassword(Person person, String old, String fresh) {
     Account account = proven(person, old);
-    checkPassword(fresh);
+    checkPassword(fresh, List.of(account.signInName(), account.displayName()));
     account.password(encoder.encode(fresh));
     sessions.endAll(account);
     return account;
@@ -216,19 +224,32 @@ class People {
   private Account proven(Person person, String password) {
     Account account = account(person.id());
     String source = account.signInName() + "@own";
-    attempts.check(Attempts.Kind.SIGN_IN, source);
+    attempts.count(Attempts.Kind.SIGN_IN, source);
     if (!encoder.matches(password, account.passwordHash())) {
-      attempts.failed(Attempts.Kind.SIGN_IN, source);
       throw Refusal.wrongSecret("That is not your password.", "Try again.");
     }
+    attempts.right(Attempts.Kind.SIGN_IN, source);
     return account;
   }
 
-  private static void checkPassword(String password) {
+  /**
+   * @param own names of the person: nobody else would be guessed by them
+   */
+  private static void checkPassword(String password, List<String> own) {
     if (password.length() < LEAST_PASSWORD) {
       throw Refusal.badRequest(
           "A password has at least %d characters.".formatted(LEAST_PASSWORD),
           "Choose a longer one.");
+    }
+    if (password.getBytes(StandardCharsets.UTF_8).length > MAX_PASSWORD_BYTES) {
+      throw Refusal.badRequest(
+          "A password has at most %d bytes.".formatted(MAX_PASSWORD_BYTES),
+          "Choose a shorter one; letters with accents count twice.");
+    }
+    if (STRENGTH.measure(password, own).getGuessesLog10() < MIN_GUESSES_LOG10) {
+      throw Refusal.badRequest(
+          "This password is one of the first that anybody tries.",
+          "Choose another: four or five words that do not belong together are easy to keep.");
     }
   }
 

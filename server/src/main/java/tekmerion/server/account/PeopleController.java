@@ -27,6 +27,7 @@ import org.springframework.web.bind.annotation.RestController;
 class PeopleController {
   private final People people;
   private final Sessions sessions;
+  private final ClientAddress addresses;
 
   record Invitation(@NotBlank @Size(max = 120) String displayName, @NotNull Role role) {}
 
@@ -49,7 +50,8 @@ class PeopleController {
       @NotBlank @Size(max = 200) String password,
       @Schema(nullable = true) @Pattern(regexp = "\\d{4,8}") String pin) {}
 
-  PeopleController(People people, Sessions sessions) {
+  PeopleController(People people, Sessions sessions, ClientAddress addresses) {
+    this.addresses = addresses;
     this.people = people;
     this.sessions = sessions;
   }
@@ -96,7 +98,7 @@ class PeopleController {
       HttpServletResponse response) {
     Account account =
         people.accept(
-            accepted.code(), accepted.signInName(), accepted.password(), request.getRemoteAddr());
+            accepted.code(), accepted.signInName(), accepted.password(), addresses.of(request));
     sessions.signedIn(account, request, response);
   }
 

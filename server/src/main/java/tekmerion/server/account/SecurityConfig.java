@@ -29,17 +29,25 @@ class SecurityConfig {
 
   @Bean
   SecurityFilterChain chain(
-      HttpSecurity http, SecurityContextRepository contexts, ProblemWriter problems) {
+      HttpSecurity http,
+      SecurityContextRepository contexts,
+      Access access,
+      ProblemWriter problems) {
     http.authorizeHttpRequests(
             requests ->
                 requests
                     .requestMatchers(
-                        "/api/session", "/api/invitations/accept", BenchLink.ENROLMENT_PATH)
+                        "/api/session",
+                        "/api/session/pin",
+                        "/api/invitations/accept",
+                        BenchLink.ENROLMENT_PATH)
                     .permitAll()
                     // The socket checks the probe's token itself, in its handshake.
                     .requestMatchers(BenchLink.SOCKET_PATH)
                     .permitAll()
-                    .requestMatchers("/api/**", "/v3/api-docs/**")
+                    .requestMatchers("/api/**")
+                    .access(access)
+                    .requestMatchers("/v3/api-docs/**")
                     .authenticated()
                     // The page and its files hold nothing of the shop's.
                     .requestMatchers("/assets/**", "/favicon.svg")

@@ -24,6 +24,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import tekmerion.server.audit.Audit;
 import tekmerion.server.problem.Refusal;
 
 /** Signing in and out. */
@@ -34,6 +35,8 @@ class SessionController {
   private final Attempts attempts;
   private final PasswordEncoder encoder;
   private final Sessions sessions;
+  private final Audit audit;
+  private final ClientAddress addresses;
 
   /** Compared with when there is no such name, so that both cases take as long; of no password. */
   private static final String NOBODYS_HASH =
@@ -57,7 +60,14 @@ class SessionController {
   record PinTyped(long person, @NotBlank @Pattern(regexp = "\\d{4,8}") String pin) {}
 
   SessionController(
-      Accounts accounts, Attempts attempts, PasswordEncoder encoder, Sessions sessions) {
+      Accounts accounts,
+      Attempts attempts,
+      PasswordEncoder encoder,
+      Sessions sessions,
+      Audit audit,
+      ClientAddress addresses) {
+    this.audit = audit;
+    this.addresses = addresses;
     this.accounts = accounts;
     this.attempts = attempts;
     this.encoder = encoder;
@@ -78,16 +88,23 @@ class SessionController {
   Session signIn(
       @Valid @RequestBody SignIn signIn, HttpServletRequest request, HttpServletResponse response) {
     String name = signIn.name().strip().toLowerCase(Locale.ROOT);
-    String source = name + "@" + request.getRemoteAddr();
-    attempts.check(Attempts.Kind.SIGN_IN, source);
+    String from = addresses.of(request);
+    String source = name + "@" + from;
+    attempts.count(Attempts.Kind.SIGN_IN_FROM, from);
+    attempts.count(Attempts.Kind.SIGN_IN_OF_NAME, name);
+    attempts.count(Attempts.Kind.SIGN_IN, source);
     Optional<Account> account = accounts.findBySignInName(name).filter(Account::isActive);
     String hash = account.map(Account::passwordHash).orElse(NOBODYS_HASH);
     if (!encoder.matches(signIn.password(), hash) || account.isEmpty()) {
-      attempts.failed(Attempts.Kind.SIGN_IN, source);
+      audit.ofStranger(Audit.Kind.SIGN_IN_FAILED, name, from);
       throw Refusal.wrongSecret(
           "Name and password do not go together.",
           "Check both and try again; a lead can set a new password.");
     }
+    attempts.right(Attempts.Kind.SIGN_IN, source);
+    attempts.right(Attempts.Kind.SIGN_IN_OF_NAME, name);
+    attempts.takeBack(Attempts.Kind.SIGN_IN_FROM, from);
+    audit.of(Audit.Kind.SIGNED_IN, account.get().person(), "", "from " + from);
     sessions.signedIn(account.get(), request, response);
     return session(account.get().person(), request);
   }
@@ -110,15 +127,17 @@ class SessionController {
     }
     String source = account.signInName() + "@" + request.getSession().getId();
     try {
-      attempts.check(Attempts.Kind.PIN, source);
+      attempts.count(Attempts.Kind.PIN, source);
     } catch (Refusal tooMany) {
       sessions.noLongerHere(account, request);
       throw tooMany;
     }
     if (!encoder.matches(typed.pin(), account.pinHash())) {
-      attempts.failed(Attempts.Kind.PIN, source);
+      audit.ofStranger(Audit.Kind.SIGN_IN_FAILED, account.signInName(), "PIN");
       throw Refusal.wrongSecret("The PIN is wrong.", "Try again, or sign in in full.");
     }
+    attempts.right(Attempts.Kind.PIN, source);
+    audit.of(Audit.Kind.SIGNED_IN, account.person(), "", "by PIN");
     sessions.become(account, request, response);
     return session(account.person(), request);
   }

@@ -21,6 +21,10 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import tekmerion.server.account.Person;
 import tekmerion.server.account.Role;
+import tekmerion.server.audit.Audit;
+import tekmerion.server.job.Hands;
+import tekmerion.server.job.Jobs;
+import tekmerion.server.problem.Refusal;
 
 /** Jobs out of this installation, and into it. */
 @RestController
@@ -31,6 +35,9 @@ class ExchangeController {
   private final JobImport imports;
   private final SeriesCsv series;
   private final Captures captures;
+  private final Hands hands;
+  private final Jobs jobs;
+  private final Audit audit;
 
   /**
    * @param driveKey what loose pages are of
@@ -42,7 +49,17 @@ class ExchangeController {
   /** The number under which the job is here. */
   record JobImported(String number) {}
 
-  ExchangeController(JobExport export, JobImport imports, SeriesCsv series, Captures captures) {
+  ExchangeController(
+      JobExport export,
+      JobImport imports,
+      SeriesCsv series,
+      Captures captures,
+      Hands hands,
+      Jobs jobs,
+      Audit audit) {
+    this.hands = hands;
+    this.jobs = jobs;
+    this.audit = audit;
     this.export = export;
     this.imports = imports;
     this.series = series;
@@ -52,7 +69,11 @@ class ExchangeController {
   @GetMapping(path = "/{number}/archive.zip", produces = ZIP)
   ResponseEntity<byte[]> archive(
       @PathVariable String number, @AuthenticationPrincipal Person person) throws IOException {
-    person.must(Role.TECHNICIAN, Role.LEAD);
+    hands.mustBeOn(
+        jobs.findByNumber(number)
+            .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number))),
+        person);
+    audit.of(Audit.Kind.JOB_EXPORTED, person, number, "");
     ByteArrayOutputStream out = new ByteArrayOutputStream();
     export.write(number, out);
     return file(number + ".zip", out.toByteArray());

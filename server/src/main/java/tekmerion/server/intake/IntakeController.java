@@ -198,8 +198,8 @@ class IntakeController {
 
   @DeleteMapping("/intakes/{id}/secret")
   @ResponseStatus(HttpStatus.NO_CONTENT)
-  void forget(@PathVariable UUID id) {
-    secret.forget(id);
+  void forget(@PathVariable UUID id, @AuthenticationPrincipal Person person) {
+    secret.forget(id, person);
   }
 
   @DeleteMapping("/intakes/{id}")

@@ -2,14 +2,18 @@ package tekmerion.server.intake;
 
 import java.sql.Timestamp;
 import java.time.Clock;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.server.account.Person;
 import tekmerion.server.account.Role;
+import tekmerion.server.audit.Audit;
+import tekmerion.server.job.Hands;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
+import tekmerion.server.job.Notices;
 import tekmerion.server.job.Tell;
 import tekmerion.server.job.TraceEntry;
 import tekmerion.server.problem.Refusal;
@@ -21,18 +25,33 @@ public class Secret {
   private final Seal seal;
   private final Jobs jobs;
   private final Tell tell;
+  private final Hands hands;
+  private final Notices notices;
+  private final Audit audit;
   private final Clock clock;
 
-  Secret(JdbcClient jdbc, Seal seal, Jobs jobs, Tell tell, Clock clock) {
+  Secret(
+      JdbcClient jdbc,
+      Seal seal,
+      Jobs jobs,
+      Tell tell,
+      Hands hands,
+      Notices notices,
+      Audit audit,
+      Clock clock) {
     this.jdbc = jdbc;
     this.seal = seal;
     this.jobs = jobs;
     this.tell = tell;
+    this.hands = hands;
+    this.notices = notices;
+    this.audit = audit;
     this.clock = clock;
   }
 
   @Transactional
   void keep(UUID intake, String secret, Person by) {
+    changed(intake, "kept", Audit.Kind.OWNERS_PASSWORD_KEPT, by);
     Seal.Sealed sealed = seal.seal(intake, secret);
     jdbc.sql(
             "INSERT INTO sealed_secret (intake_id, nonce, sealed, sealed_by, sealed_at)"
@@ -76,14 +95,7 @@ public class Secret {
     Job job =
         jobs.findByNumber(number)
             .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
-    boolean shares =
-        jdbc.sql("SELECT COUNT(*) FROM job_share WHERE job_id = ? AND account_id = ?")
-                .params(job.id(), by.id())
-                .query(Integer.class)
-                .single()
-            > 0;
-    boolean holds = job.holder() != null && job.holder().id() == by.id();
-    if (!holds && !shares) {
+    if (!hands.isOn(job, by)) {
       throw Refusal.forbidden(
           "Only who is on the job may open the owner's password.", "Take the job first.");
     }
@@ -105,6 +117,9 @@ public class Secret {
                         "No password is kept for this job.", "Ask the owner for it."));
     String secret = seal.open(row.intake(), row.sealed());
     tell.trace(job, TraceEntry.Kind.SECRET, "Owner’s password opened", "", by);
+    notices.tellHolders(
+        job, "%s opened the owner’s password of %s".formatted(by.displayName(), number));
+    audit.of(Audit.Kind.OWNERS_PASSWORD_OPENED, by, number, "");
     return secret;
   }
 
@@ -120,10 +135,32 @@ public class Secret {
   }
 
   @Transactional
-  void forget(UUID intake) {
+  void forget(UUID intake, Person by) {
+    changed(intake, "deleted", Audit.Kind.OWNERS_PASSWORD_DELETED, by);
     jdbc.sql(
             "UPDATE sealed_secret SET sealed = NULL, nonce = NULL, wiped_at = ? WHERE intake_id = ?")
         .params(Timestamp.from(clock.instant()), intake.toString())
         .update();
+  }
+
+  /**
+   * Once the draft is a job, only who is on it, or the counter, changes its password; the history
+   * keeps that it was done.
+   */
+  private void changed(UUID intake, String what, Audit.Kind kind, Person by) {
+    Optional<Job> job =
+        jdbc.sql("SELECT job_id FROM intake WHERE id = ? AND job_id IS NOT NULL")
+            .param(intake.toString())
+            .query(Long.class)
+            .optional()
+            .flatMap(jobs::findById);
+    job.ifPresent(
+        j -> {
+          if (by.role() != Role.COUNTER) {
+            hands.mustBeOn(j, by);
+          }
+          tell.trace(j, TraceEntry.Kind.SECRET, "Owner’s password " + what, "", by);
+        });
+    audit.of(kind, by, job.map(Job::number).orElse(""), "");
   }
 }

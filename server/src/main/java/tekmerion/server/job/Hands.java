@@ -41,6 +41,30 @@ public class Hands {
     this.clock = clock;
   }
 
+  /** Whether somebody holds the job or shares it. */
+  @Transactional(readOnly = true)
+  public boolean isOn(Job job, Person person) {
+    return job.holder() != null && job.holder().id() == person.id()
+        || jdbc.sql("SELECT COUNT(*) FROM job_share WHERE job_id = ? AND account_id = ?")
+                .params(job.id(), person.id())
+                .query(Integer.class)
+                .single()
+            > 0;
+  }
+
+  /**
+   * @throws Refusal 403 if the person neither is on the job nor leads; a job that nobody holds is
+   *     open to the bench
+   */
+  @Transactional(readOnly = true)
+  public void mustBeOn(Job job, Person person) {
+    if (job.holder() != null && person.role() != Role.LEAD && !isOn(job, person)) {
+      throw Refusal.forbidden(
+          "This is for whoever is on the job.",
+          "Take the job first, or ask %s.".formatted(job.holder().displayName()));
+    }
+  }
+
   /** Who takes a job that another holds is seen to have done so: by the other, and in the trace. */
   @Transactional
   public void take(String number, long version, Person by) {
@@ -69,6 +93,7 @@ public class Hands {
   @Transactional
   public void handOver(String number, long version, Long to, String note, Person by) {
     Job job = lock.forChange(number, version);
+    mustBeOn(job, by);
     hand(job, to == null ? null : colleague(to), note, by);
   }
 
@@ -84,6 +109,7 @@ public class Hands {
   @Transactional
   public void share(String number, long version, long with, boolean on, Person by) {
     Job job = lock.forChange(number, version);
+    mustBeOn(job, by);
     Account colleague = colleague(with);
     unshare(job, with);
     if (on) {

@@ -17,6 +17,7 @@ public class Notices {
   private static final int MOST_SHOWN = 30;
   private final JdbcClient jdbc;
   private final LiveEvents live;
+  private static final int MAX_WORDS = 300;
   private final Clock clock;
 
   /**
@@ -53,7 +54,11 @@ public class Notices {
   @Transactional
   public void tell(long account, Job job, String words) {
     jdbc.sql("INSERT INTO notice (account_id, job_id, words, at) VALUES (?, ?, ?, ?)")
-        .params(account, job.id(), words, Timestamp.from(clock.instant()))
+        .params(
+            account,
+            job.id(),
+            words.length() <= MAX_WORDS ? words : words.substring(0, MAX_WORDS - 1) + "…",
+            Timestamp.from(clock.instant()))
         .update();
     live.changed("bell:" + account);
   }

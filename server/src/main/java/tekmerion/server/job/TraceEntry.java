@@ -34,6 +34,10 @@ public class TraceEntry {
     END
   }
 
+  private static final int MAX_TITLE = 200;
+  private static final int MAX_DETAIL = 1_000;
+  private static final int MAX_WHO = 120;
+
   @Id
   @GeneratedValue(strategy = GenerationType.IDENTITY)
   private Long id;
@@ -54,9 +58,14 @@ public class TraceEntry {
     this.jobId = jobId;
     this.at = at;
     this.kind = kind;
-    this.title = title;
-    this.detail = detail.length() > 1000 ? detail.substring(0, 999) + "…" : detail;
-    this.who = who;
+    this.title = cut(title, MAX_TITLE);
+    this.detail = cut(detail, MAX_DETAIL);
+    this.who = cut(who, MAX_WHO);
+  }
+
+  /** The event itself is kept whole elsewhere; here it is told. */
+  private static String cut(String text, int most) {
+    return text.length() <= most ? text : text.substring(0, most - 1) + "…";
   }
 
   public Instant at() {

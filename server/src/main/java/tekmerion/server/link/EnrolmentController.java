@@ -17,6 +17,7 @@ import org.springframework.web.bind.annotation.RestController;
 import tekmerion.link.BenchLink;
 import tekmerion.link.Enrolment;
 import tekmerion.link.MachineNote;
+import tekmerion.server.account.ClientAddress;
 import tekmerion.server.account.Person;
 
 /** Putting probes on bays and taking them off. */
@@ -24,6 +25,7 @@ import tekmerion.server.account.Person;
 class EnrolmentController {
   private final EnrolmentService service;
   private final LinkSocket socket;
+  private final ClientAddress addresses;
 
   /** As {@link Enrolment.Request}, checked. */
   record EnrolmentRequest(
@@ -32,7 +34,8 @@ class EnrolmentController {
       @NotNull UUID outboxId,
       @NotNull MachineNote machine) {}
 
-  EnrolmentController(EnrolmentService service, LinkSocket socket) {
+  EnrolmentController(EnrolmentService service, LinkSocket socket, ClientAddress addresses) {
+    this.addresses = addresses;
     this.service = service;
     this.socket = socket;
   }
@@ -53,6 +56,6 @@ class EnrolmentController {
     return service.enrol(
         new Enrolment.Request(
             request.code(), request.probeVersion(), request.outboxId(), request.machine()),
-        http.getRemoteAddr());
+        addresses.of(http));
   }
 }

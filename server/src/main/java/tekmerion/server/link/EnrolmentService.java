@@ -77,7 +77,7 @@ class EnrolmentService {
    */
   @Transactional(noRollbackFor = Refusal.class)
   Enrolment.Granted enrol(Enrolment.Request request, String source) {
-    attempts.check(Attempts.Kind.ENROLMENT, source);
+    attempts.count(Attempts.Kind.ENROLMENT, source);
     Instant now = clock.instant();
     EnrolmentCode code =
         codes
@@ -85,12 +85,12 @@ class EnrolmentService {
             .filter(c -> c.isGoodAt(now))
             .orElseThrow(
                 () -> {
-                  attempts.failed(Attempts.Kind.ENROLMENT, source);
                   return Refusal.wrongSecret(
                       "This enrolment code is wrong, used or older than %d minutes."
                           .formatted(CODE_LIVES.toMinutes()),
                       "Ask for a new code in the bay and start the probe with it.");
                 });
+    attempts.right(Attempts.Kind.ENROLMENT, source);
     code.use(now);
     for (Probe old : probes.findByBayIdAndRevokedAtIsNull(code.bayId())) {
       old.revoke(now);

@@ -33,6 +33,9 @@ import tools.jackson.databind.json.JsonMapper;
  */
 @Service
 class LinkInbox implements SmartInitializingSingleton {
+  private static final String UNUSABLE = "unusable";
+  private static final int MAX_WHY = 500;
+
   private final Probes probes;
   private final Bays bays;
   private final ReadingInbox readings;
@@ -102,7 +105,7 @@ class LinkInbox implements SmartInitializingSingleton {
     }
     ToServer.Progress progress = (ToServer.Progress) message;
     requests
-        .jobOf(progress.requestId())
+        .jobOf(progress.requestId(), probeId)
         .ifPresent(job -> live.tell("progress:" + job, json.writeValueAsString(progress)));
     return List.of();
   }
@@ -146,37 +149,91 @@ class LinkInbox implements SmartInitializingSingleton {
   }
 
   private List<ToProbe> event(Probe probe, ToServer.Event event) {
-    long expected = probe.receivedThrough() + 1;
-    if (event.number() > expected) {
-      return List.of(new ToProbe.Resend(expected));
+    Optional<List<ToProbe>> answer = outOfTurn(probe, event.number());
+    if (answer.isPresent()) {
+      return answer.get();
     }
-    if (event.number() == expected) {
-      Optional<String> refused =
-          event.event() instanceof LinkEvent.RunEnded ended
-              ? runInbox.ended(probe.id(), ended)
-              : readings.apply(probe.id(), probe.bayId(), probe.probeVersion(), event.event());
-      keep(probe.id(), event, refused);
-      probe.received(event.number());
+    Optional<String> refused =
+        event.event() instanceof LinkEvent.RunEnded ended
+            ? runInbox.ended(probe.id(), ended)
+            : readings.apply(probe.id(), probe.bayId(), probe.probeVersion(), event.event());
+    if (refused.isPresent() && event.event() instanceof LinkEvent.RunEnded) {
+      runInbox.unusable(probe.id(), event.event().requestId());
     }
+    keep(
+        probe.id(),
+        event.number(),
+        kind(event.event()),
+        refused,
+        refused.isPresent() ? LinkCodec.encode(event.event()) : null);
+    probe.received(event.number());
     return List.of(new ToProbe.Acknowledge(probe.receivedThrough()));
   }
 
+  /**
+   * Empty if it is the next one; else what is answered: a gap is asked for, a repeat acknowledged.
+   */
+  private static Optional<List<ToProbe>> outOfTurn(Probe probe, long number) {
+    long expected = probe.receivedThrough() + 1;
+    if (number == expected) {
+      return Optional.empty();
+    }
+    return Optional.of(
+        List.of(
+            number > expected
+                ? new ToProbe.Resend(expected)
+                : new ToProbe.Acknowledge(probe.receivedThrough())));
+  }
+
+  /**
+   * Keeps a numbered event that cannot be used, whatever is in it, and acknowledges it: what comes
+   * after it is not held up. A run that it would have ended is ended as one that could not be run.
+   *
+   * @param body as it came
+   * @param run that it is about; null if it does not say so
+   */
+  @Transactional
+  List<ToProbe> unusable(UUID probeId, long number, UUID run, String body, String why) {
+    Probe probe = probes.lockById(probeId).orElseThrow(ProbeRevokedException::new);
+    if (probe.isRevoked()) {
+      throw new ProbeRevokedException();
+    }
+    Optional<List<ToProbe>> answer = outOfTurn(probe, number);
+    if (answer.isPresent()) {
+      return answer.get();
+    }
+    if (run != null) {
+      runInbox.unusable(probeId, run);
+      requests
+          .asked(run)
+          .filter(asked -> asked.probeId().equals(probeId))
+          .ifPresent(asked -> requests.end(run, "what the probe sent cannot be used: " + why));
+    }
+    keep(probeId, number, UNUSABLE, Optional.of(why), body);
+    probe.received(number);
+    return List.of(new ToProbe.Acknowledge(probe.receivedThrough()));
+  }
+
+  private static String kind(LinkEvent event) {
+    return event instanceof LinkEvent.DriveRead
+        ? "drive-read"
+        : event instanceof LinkEvent.RunEnded ? "run-ended" : "command-refused";
+  }
+
   /** The body of an applied event is in the tables; that of a refused one is nowhere else. */
-  private void keep(UUID probeId, ToServer.Event event, Optional<String> refused) {
-    String kind =
-        event.event() instanceof LinkEvent.DriveRead
-            ? "drive-read"
-            : event.event() instanceof LinkEvent.RunEnded ? "run-ended" : "command-refused";
+  private void keep(UUID probeId, long number, String kind, Optional<String> refused, String body) {
     jdbc.sql(
             "INSERT INTO link_event (probe_id, number, kind, received_at, refused_why, body)"
                 + " VALUES (?, ?, ?, ?, ?, ?)")
         .params(
             probeId.toString(),
-            event.number(),
+            number,
             kind,
             Timestamp.from(clock.instant()),
-            refused.orElse(null),
-            refused.isPresent() ? LinkCodec.encode(event.event()) : null)
+            refused
+                .map(w -> w.length() <= MAX_WHY ? w : w.substring(0, MAX_WHY - 1) + "…")
+                .orElse(null),
+            body)
         .update();
   }
 }

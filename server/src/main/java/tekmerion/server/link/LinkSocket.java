@@ -7,7 +7,10 @@ import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataAccessResourceFailureException;
+import org.springframework.dao.TransientDataAccessException;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.TransactionException;
 import org.springframework.web.socket.CloseStatus;
 import org.springframework.web.socket.TextMessage;
 import org.springframework.web.socket.WebSocketSession;
@@ -49,9 +52,7 @@ public class LinkSocket extends TextWebSocketHandler {
   protected void handleTextMessage(WebSocketSession raw, TextMessage message) {
     UUID probeId = probeId(raw);
     try {
-      List<ToProbe> answers =
-          inbox.receive(probeId, LinkCodec.decode(message.getPayload(), ToServer.class));
-      answers.forEach(answer -> send(probeId, answer));
+      take(probeId, message.getPayload()).forEach(answer -> send(probeId, answer));
     } catch (LinkFormatException e) {
       close(raw, new CloseStatus(BenchLink.CLOSE_BAD_MESSAGE, shortened(e.getMessage())));
     } catch (ProbeRevokedException e) {
@@ -60,6 +61,39 @@ public class LinkSocket extends TextWebSocketHandler {
       // Not committed, so not acknowledged: the probe reconnects and sends it again.
       LOG.error("a message of probe {} was not kept", probeId, e);
       close(raw, CloseStatus.SERVER_ERROR);
+    }
+  }
+
+  /**
+   * A numbered event is taken, or kept as one that cannot be used; only a database that does not
+   * answer makes it come again.
+   *
+   * @throws LinkFormatException if it is no message and no event that could be kept
+   */
+  private List<ToProbe> take(UUID probeId, String text) {
+    ToServer message;
+    try {
+      message = LinkCodec.decode(text, ToServer.class);
+    } catch (LinkFormatException e) {
+      RawEvent raw = RawEvent.of(text).orElseThrow(() -> e);
+      return inbox.unusable(probeId, raw.number(), raw.requestId(), text, e.getMessage());
+    }
+    try {
+      return inbox.receive(probeId, message);
+    } catch (LinkFormatException
+        | ProbeRevokedException
+        | TransientDataAccessException
+        | DataAccessResourceFailureException
+        | TransactionException e) {
+      throw e;
+    } catch (RuntimeException e) {
+      if (message instanceof ToServer.Event event) {
+        LOG.warn("event {} of probe {} cannot be used", event.number(), probeId, e);
+        return inbox.unusable(
+            probeId, event.number(), event.event().requestId(), text, "it does not fit: " + e);
+      }
+      LOG.warn("a message of probe {} cannot be used", probeId, e);
+      return List.of();
     }
   }
 

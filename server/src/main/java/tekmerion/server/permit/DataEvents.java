@@ -38,14 +38,29 @@ final class DataEvents {
   static List<DataEvent> of(List<DriveRun> runs, PartIdentity drive, String partKey) {
     List<DataEvent> events = new ArrayList<>();
     runs.stream()
-        .filter(r -> r.result() != null && isOf(r, drive))
+        .filter(r -> r.result() != null)
         .sorted(BY_RECEIPT)
-        .forEach(r -> ended(r, drive).ifPresent(events::add));
+        .forEach(
+            r -> {
+              if (isOf(r, drive)) {
+                ended(r, drive).ifPresent(events::add);
+              } else if (isImageOfNobody(r, partKey)) {
+                events.add(DataEvent.Imaged.BEGUN);
+              }
+            });
     runs.stream()
         .filter(r -> r.result() == null && isUnderWayOn(r, drive, partKey))
         .sorted(BY_RECEIPT)
         .forEach(r -> underWay(r).ifPresent(events::add));
     return events;
+  }
+
+  /** Of which drive it is was not told; what lies in the folder of this place was begun by it. */
+  private static boolean isImageOfNobody(DriveRun run, String partKey) {
+    return run.kind().isRescue()
+        && run.finding() != null
+        && run.result().drive().isEmpty()
+        && run.driveKey().equals(partKey);
   }
 
   private static boolean isOf(DriveRun run, PartIdentity drive) {
@@ -64,7 +79,7 @@ final class DataEvents {
     boolean complete = run.result().end() == LinkEvent.End.COMPLETE;
     if (run.finding() instanceof SurveyFinding survey) {
       return complete && survey.sizeBytes() == drive.sizeBytes()
-          ? Optional.of(new DataEvent.Surveyed(content(survey)))
+          ? Optional.of(new DataEvent.Surveyed(content(survey), survey.contentSha()))
           : Optional.empty();
     }
     if (run.finding() instanceof RescueFinding found) {
@@ -84,11 +99,12 @@ final class DataEvents {
               files.files(),
               files.verifiedFiles()));
     }
-    boolean wrote =
-        run.finding() instanceof EraseFinding erased && erased.writtenBytes() > 0
-            || run.finding() instanceof MendFinding mended && mended.written() > 0;
-    if (wrote) {
-      return Optional.of(new DataEvent.Written());
+    if (run.finding() instanceof EraseFinding erased && erased.writtenBytes() > 0) {
+      return Optional.of(new DataEvent.Erased(complete && erased.allZero()));
+    }
+    if (run.finding() instanceof MendFinding mended && mended.written() > 0) {
+      return Optional.of(
+          new DataEvent.Mended(mended.contentAfter() == null ? "" : mended.contentAfter()));
     }
     return run.finding() instanceof CopyErasedFinding gone && gone.files() > gone.left()
         ? Optional.of(new DataEvent.CopyErased())
@@ -113,12 +129,12 @@ final class DataEvents {
 
   private static Optional<DataEvent> underWay(DriveRun run) {
     if (run.kind().isRescue()) {
-      return Optional.of(new DataEvent.Imaged(false, false, "", 0, 0, null));
+      return Optional.of(DataEvent.Imaged.BEGUN);
     }
     if (run.kind() == RunKind.ERASE_COPY) {
       return Optional.of(new DataEvent.CopyErased());
     }
-    return run.kind().needsRelease() ? Optional.of(new DataEvent.Written()) : Optional.empty();
+    return run.kind().needsRelease() ? Optional.of(new DataEvent.Erased(false)) : Optional.empty();
   }
 
   private static DriveContent content(SurveyFinding survey) {

@@ -157,7 +157,7 @@ public class JobPermissions {
     List<DriveRun> here = dataRuns.stream().filter(r -> !r.fromElsewhere()).toList();
     List<DataEvent> events = DataEvents.of(here, drive, partKey);
     if (isWrittenByHand(jobId)) {
-      events.add(new DataEvent.Written());
+      events.add(new DataEvent.WrittenByHand());
     }
     return DataEvidence.of(events);
   }

@@ -14,6 +14,8 @@ import tekmerion.link.ToProbe;
 /** Readings that were asked for and have not come yet, or were refused. */
 @Service
 public class ReadRequests {
+  private static final int MAX_WHY = 1_000;
+
   private final JdbcClient jdbc;
   private final Clock clock;
 
@@ -80,28 +82,36 @@ public class ReadRequests {
         .list();
   }
 
+  /** A request and the probe that it was put to. */
+  public record Asked(long jobId, UUID probeId) {}
+
   @Transactional(readOnly = true)
-  public Optional<Long> jobIdOf(UUID requestId) {
-    return jdbc.sql("SELECT job_id FROM read_request WHERE id = ?")
+  public Optional<Asked> asked(UUID requestId) {
+    return jdbc.sql("SELECT job_id, probe_id FROM read_request WHERE id = ?")
         .params(requestId.toString())
-        .query(Long.class)
+        .query((rs, n) -> new Asked(rs.getLong(1), UUID.fromString(rs.getString(2))))
         .optional();
   }
 
-  /** Number of the job that a request belongs to. */
+  /** Number of the job that a request to this probe belongs to. */
   @Transactional(readOnly = true)
-  public Optional<String> jobOf(UUID requestId) {
+  public Optional<String> jobOf(UUID requestId, UUID probeId) {
     return jdbc.sql(
-            "SELECT j.number FROM read_request r JOIN job j ON j.id = r.job_id WHERE r.id = ?")
-        .params(requestId.toString())
+            "SELECT j.number FROM read_request r JOIN job j ON j.id = r.job_id WHERE r.id = ?"
+                + " AND r.probe_id = ?")
+        .params(requestId.toString(), probeId.toString())
         .query(String.class)
         .optional();
   }
 
   @Transactional
   public void end(UUID requestId, String refusedWhy) {
+    String why =
+        refusedWhy == null || refusedWhy.length() <= MAX_WHY
+            ? refusedWhy
+            : refusedWhy.substring(0, MAX_WHY - 1) + "…";
     jdbc.sql("UPDATE read_request SET ended_at = ?, refused_why = ? WHERE id = ?")
-        .params(Timestamp.from(clock.instant()), refusedWhy, requestId.toString())
+        .params(Timestamp.from(clock.instant()), why, requestId.toString())
         .update();
   }
 

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.regex.Pattern;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.drive.DriveIdentity;
@@ -25,6 +26,7 @@ import tekmerion.server.job.Jobs;
 import tekmerion.server.job.Notices;
 import tekmerion.server.job.Trace;
 import tekmerion.server.job.TraceEntry;
+import tekmerion.server.link.ProbeClock;
 import tekmerion.server.live.LiveEvents;
 import tekmerion.server.part.Part;
 import tekmerion.server.part.PartHistory;
@@ -37,7 +39,7 @@ import tekmerion.server.weighing.WeighingService;
 /** Applies what probes report: keeps the bytes first, then everything that follows from them. */
 @Service
 public class ReadingInbox {
-  private static final int MOST_KEY_CHARS = 60;
+  private static final Pattern KEY = Pattern.compile("[A-Za-z0-9][A-Za-z0-9._:-]{0,59}");
   private static final int MOST_KIND_CHARS = 40;
   private static final int MOST_WHY_CHARS = 1000;
   private static final int MOST_PAGES = 64;
@@ -105,8 +107,19 @@ public class ReadingInbox {
    */
   @Transactional
   public Optional<String> apply(UUID probeId, Long bayId, String probeVersion, LinkEvent event) {
-    Optional<Job> job = jobOf(event.requestId(), bayId);
+    Optional<ReadRequests.Asked> asked = requests.asked(event.requestId());
+    if (asked.isPresent() && !asked.get().probeId().equals(probeId)) {
+      return Optional.of("it answers what another probe was asked");
+    }
+    Optional<Job> job =
+        asked
+            .map(ReadRequests.Asked::jobId)
+            .flatMap(jobs::findById)
+            .or(() -> bays.findById(bayId).map(Bay::job));
     if (event instanceof LinkEvent.CommandRefused refused) {
+      if (asked.isEmpty() || refused.why() == null) {
+        return Optional.of("nobody asked for what it refuses, or it does not say why");
+      }
       requests.end(refused.requestId(), refused.why());
       job.ifPresent(
           j -> {
@@ -145,7 +158,7 @@ public class ReadingInbox {
   private void check(LinkEvent.DriveRead event) {
     boolean fits =
         event.driveKey() != null
-            && event.driveKey().length() <= MOST_KEY_CHARS
+            && KEY.matcher(event.driveKey()).matches()
             && event.takenAt() != null
             && event.readingId() != null
             && event.pages().size() <= MOST_PAGES
@@ -166,13 +179,6 @@ public class ReadingInbox {
     }
   }
 
-  private Optional<Job> jobOf(UUID requestId, Long bayId) {
-    return requests
-        .jobIdOf(requestId)
-        .flatMap(jobs::findById)
-        .or(() -> bays.findById(bayId).map(Bay::job));
-  }
-
   private void read(Job job, UUID probeId, String probeVersion, LinkEvent.DriveRead event) {
     List<PageAnswer> answers = new ArrayList<>();
     for (PageNote page : event.pages()) {
@@ -180,6 +186,7 @@ public class ReadingInbox {
     }
     DriveReading drive = reading(event);
     Instant now = clock.instant();
+    Instant takenAt = ProbeClock.or(event.takenAt(), now);
     Met met =
         others
             .met(job.machine().id(), event.driveKey(), drive, now)
@@ -202,7 +209,7 @@ public class ReadingInbox {
             event.requestId(),
             event.driveKey(),
             probeVersion,
-            event.takenAt(),
+            takenAt,
             now);
     readings.saveAndFlush(reading);
     for (int i = 0; i < answers.size(); i++) {
@@ -212,9 +219,15 @@ public class ReadingInbox {
     if (!OtherParts.isOther(event.driveKey())) {
       statuses.settle(job, slotName(event.driveKey()) + " was read", null, "probe");
     }
-    numbers.note(part.id(), drive, event.takenAt());
+    numbers.note(part.id(), drive, takenAt);
     int signs = weighing.reweigh(job).signs();
-    tell(job, slotName(event.driveKey()) + " read", "%d signs weighed".formatted(signs));
+    tell(
+        job,
+        slotName(event.driveKey()) + " read",
+        takenAt.equals(event.takenAt())
+            ? "%d signs weighed".formatted(signs)
+            : "%d signs weighed; its clock says %s, so the time it came in counts"
+                .formatted(signs, event.takenAt()));
     if (met.arrived() && met.metBefore()) {
       known
           .lastSeenElsewhere(part.id(), job.id())

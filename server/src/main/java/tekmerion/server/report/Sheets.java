@@ -4,7 +4,9 @@ import java.awt.Color;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
@@ -22,6 +24,7 @@ final class Sheets implements AutoCloseable {
   private final PDDocument document;
   private final PDRectangle size;
   private final PDType0Font font;
+  private final Map<Integer, Letter> letters = new HashMap<>();
   private PDPageContentStream pen;
   private float y;
 
@@ -99,61 +102,83 @@ final class Sheets implements AutoCloseable {
     pen.stroke();
   }
 
-  float widthOf(String text, float size) throws IOException {
-    return font.getStringWidth(known(text)) / 1000 * size;
+  /** Letter by letter: the fonts here have no kerning that would matter. */
+  float widthOf(String text, float size) {
+    double width = text.codePoints().mapToDouble(c -> letter(c).width()).sum();
+    return (float) (width / 1000 * size);
   }
 
+  /** Each word is measured once: a line of letters costs no more than its letters. */
   private List<String> wrapped(String text, float size, float width) throws IOException {
     List<String> lines = new ArrayList<>();
     StringBuilder line = new StringBuilder();
+    float wide = 0;
+    float space = widthOf(" ", size);
     for (String word : text.split(" ")) {
       for (String piece : pieces(word, size, width)) {
-        String longer = line.isEmpty() ? piece : line + " " + piece;
-        if (!line.isEmpty() && widthOf(longer, size) > width) {
+        float more = widthOf(piece, size);
+        if (!line.isEmpty() && wide + space + more > width) {
           lines.add(line.toString());
           line.setLength(0);
-          line.append(piece);
-        } else {
-          line.setLength(0);
-          line.append(longer);
+          wide = 0;
         }
+        wide += line.isEmpty() ? more : space + more;
+        line.append(line.isEmpty() ? "" : " ").append(piece);
       }
     }
     lines.add(line.toString());
     return lines;
   }
 
-  /** A word that is wider than the page is cut. */
+  /** A word that is wider than the page is cut; each letter is measured once. */
   private List<String> pieces(String word, float size, float width) throws IOException {
     List<String> pieces = new ArrayList<>();
-    String rest = word;
-    while (widthOf(rest, size) > width && rest.length() > 1) {
-      int cut = rest.length() - 1;
-      while (cut > 1 && widthOf(rest.substring(0, cut), size) > width) {
-        cut--;
+    StringBuilder piece = new StringBuilder();
+    float wide = 0;
+    for (int c : word.codePoints().toArray()) {
+      float more = letter(c).width() / 1000 * size;
+      if (wide + more > width && !piece.isEmpty()) {
+        pieces.add(piece.toString());
+        piece.setLength(0);
+        wide = 0;
       }
-      pieces.add(rest.substring(0, cut));
-      rest = rest.substring(cut);
+      piece.appendCodePoint(c);
+      wide += more;
     }
-    pieces.add(rest);
+    pieces.add(piece.toString());
     return pieces;
   }
 
   /** What the font does not have becomes a question mark; nothing else is changed. */
   private String known(String text) {
     StringBuilder known = new StringBuilder();
-    text.codePoints()
-        .forEach(
-            c -> {
-              try {
-                boolean has =
-                    !Character.isISOControl(c) && font.encode(Character.toString(c)).length > 0;
-                known.appendCodePoint(has ? c : ' ');
-              } catch (IOException | IllegalArgumentException e) {
-                known.append('?');
-              }
-            });
+    text.codePoints().forEach(c -> known.append(letter(c).shown()));
     return known.toString();
+  }
+
+  /**
+   * How a letter is printed.
+   *
+   * @param width in thousandths of the size
+   */
+  private record Letter(String shown, float width) {}
+
+  private Letter letter(int codePoint) {
+    return letters.computeIfAbsent(codePoint, this::measured);
+  }
+
+  private Letter measured(int codePoint) {
+    for (String shown :
+        new String[] {
+          Character.isISOControl(codePoint) ? " " : Character.toString(codePoint), "?"
+        }) {
+      try {
+        return new Letter(shown, font.getStringWidth(shown));
+      } catch (IOException | IllegalArgumentException e) {
+        // the font has no such letter: it is printed as a question mark
+      }
+    }
+    return new Letter("", 0);
   }
 
   @Override

@@ -2,6 +2,7 @@ package tekmerion.server.run;
 
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.LockModeType;
+import java.util.Comparator;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
@@ -13,6 +14,7 @@ import tekmerion.core.permit.Permission;
 import tekmerion.link.DriveSeen;
 import tekmerion.link.Release;
 import tekmerion.link.RunKind;
+import tekmerion.link.SurveyFinding;
 import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
 import tekmerion.server.audit.Audit;
@@ -26,6 +28,9 @@ import tekmerion.server.permit.JobPermissions;
  */
 @Service
 public class ReleaseDesk {
+  /** Fits no content: what was never surveyed is not written to. */
+  private static final String NOTHING_SURVEYED = "0".repeat(64);
+
   private final Runs runs;
   private final Jobs jobs;
   private final JobPermissions permissions;
@@ -81,16 +86,32 @@ public class ReleaseDesk {
           job.number(),
           "%s of %s, run %s".formatted(RunWords.name(run.kind()), drive, run.id()));
     }
+    DataStatus status = status(job, run, drive);
     return new ToProbe.ReleaseGiven(
         Release.of(
             run.id(),
             run.kind(),
             run.driveKey(),
             DriveSeen.of(drive),
-            status(job, run, drive),
+            status,
+            status == DataStatus.NOT_WANTED ? null : content(run, drive),
             asked.nonce(),
             Release.MAX_VALID_MS,
             keys.of(probeId)));
+  }
+
+  /** What the newest survey of this very drive found: what its copies were weighed against. */
+  private String content(DriveRun run, PartIdentity drive) {
+    if (run.kind() == RunKind.ERASE_COPY || run.kind() == RunKind.TAKE_BACK) {
+      return null; // what is taken back is compared byte for byte with what we wrote
+    }
+    return runs.ofData(run.jobId()).stream()
+        .filter(r -> r.result() != null && !r.fromElsewhere())
+        .filter(r -> Optional.of(drive).equals(r.result().drive()))
+        .filter(r -> r.finding() instanceof SurveyFinding)
+        .max(Comparator.comparing(r -> r.result().receivedAt()))
+        .map(r -> ((SurveyFinding) r.finding()).contentSha())
+        .orElse(NOTHING_SURVEYED);
   }
 
   private DataStatus status(Job job, DriveRun run, PartIdentity drive) {

@@ -1,6 +1,7 @@
 package tekmerion.server.run;
 
 import java.time.Clock;
+import java.time.Instant;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
@@ -12,6 +13,7 @@ import tekmerion.server.job.Jobs;
 import tekmerion.server.job.Notices;
 import tekmerion.server.job.Trace;
 import tekmerion.server.job.TraceEntry;
+import tekmerion.server.link.ProbeClock;
 import tekmerion.server.live.LiveEvents;
 import tekmerion.server.permit.DataStatuses;
 import tekmerion.server.weighing.WeighingService;
@@ -52,6 +54,11 @@ public class RunInbox {
   @Transactional
   public void told(UUID probeId, ToServer.RunProgress progress) {
     Optional<DriveRun> before = runs.find(progress.requestId());
+    if (before.isEmpty()
+        || !before.get().probeId().equals(probeId)
+        || !before.get().kind().fits(progress.surface(), null, progress.found())) {
+      return; // not this probe's run, or nothing that such a run finds: it is not kept anyway
+    }
     runs.told(probeId, progress);
     live.changed("run:" + progress.requestId());
     // The floor is asked anew by everybody: every fiftieth part of the way is often enough for it.
@@ -59,6 +66,43 @@ public class RunInbox {
     if ((int) (FLOOR_STEPS * seen) != (int) (FLOOR_STEPS * progress.share())) {
       live.changed("floor");
     }
+  }
+
+  /** What a probe says of its run cannot be used: the run is ended as one that could not be run. */
+  @Transactional
+  public void unusable(UUID probeId, UUID runId) {
+    runs.find(runId)
+        .filter(r -> r.probeId().equals(probeId) && r.state() != DriveRun.State.ENDED)
+        .ifPresent(
+            run -> {
+              Instant now = clock.instant();
+              runs.ended(
+                  new LinkEvent.RunEnded(
+                      runId,
+                      run.driveKey(),
+                      run.kind(),
+                      now,
+                      now,
+                      LinkEvent.End.COULD_NOT_RUN,
+                      "what the probe sent of it cannot be used; it is kept whole",
+                      null,
+                      null,
+                      null),
+                  run.askedAt(),
+                  now);
+              Job job = jobs.findById(run.jobId()).orElseThrow();
+              trace.save(
+                  new TraceEntry(
+                      job.id(),
+                      now,
+                      TraceEntry.Kind.RUN,
+                      RunWords.name(run.kind()) + " could not be used",
+                      "what the probe sent is kept whole",
+                      "server"));
+              live.changed("run:" + runId);
+              live.changed("job:" + job.number());
+              live.changed("floor");
+            });
   }
 
   /**
@@ -75,14 +119,16 @@ public class RunInbox {
       return Optional.of("this run is ended already");
     }
     boolean fits =
-        event.startedAt() != null
-            && event.endedAt() != null
-            && event.end() != null
-            && (event.why() == null || event.why().length() <= MOST_WHY_CHARS);
+        event.end() != null
+            && (event.why() == null || event.why().length() <= MOST_WHY_CHARS)
+            && run.kind().fits(event.surface(), event.selfTest(), event.found());
     if (!fits) {
-      return Optional.of("a field of the run's end is missing or too long");
+      return Optional.of("it is not what such a run finds, or a field is missing or too long");
     }
-    runs.ended(event);
+    Instant now = clock.instant();
+    Instant endedAt = ProbeClock.or(event.endedAt(), now);
+    Instant startedAt = ProbeClock.or(event.startedAt(), endedAt);
+    runs.ended(event, startedAt.isAfter(endedAt) ? endedAt : startedAt, endedAt);
     Job job = jobs.findById(run.jobId()).orElseThrow();
     if (run.kind().isOfData()) {
       statuses.settle(

@@ -274,16 +274,20 @@ public class Runs {
         .update();
   }
 
+  /**
+   * @param startedAt as it is kept: a probe's clock may be wrong
+   * @param endedAt likewise
+   */
   @Transactional
-  public void ended(LinkEvent.RunEnded event) {
+  public void ended(LinkEvent.RunEnded event, Instant startedAt, Instant endedAt) {
     jdbc.sql(
             "INSERT INTO run_result (run_id, started_at, ended_at, received_at, ended, why, surface,"
                 + " self_test, finding, drive_model, drive_serial, drive_bytes)"
                 + " VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)")
         .params(
             event.requestId().toString(),
-            Timestamp.from(event.startedAt()),
-            Timestamp.from(event.endedAt()),
+            Timestamp.from(startedAt),
+            Timestamp.from(endedAt),
             Timestamp.from(clock.instant()),
             event.end().name(),
             event.why() == null ? "" : event.why(),
