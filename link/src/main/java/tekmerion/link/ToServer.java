@@ -99,5 +99,25 @@ public sealed interface ToServer {
         throw new IllegalArgumentException("share out of bounds");
       }
     }
+
+    /** Of numbers that a drive or an estimate told: what cannot be is told as not known. */
+    public static RunProgress of(
+        UUID requestId,
+        double share,
+        double secondsLeft,
+        double secondsSpread,
+        long atByte,
+        SurfaceNote surface,
+        PartFinding found) {
+      boolean known = Double.isFinite(secondsLeft) && Double.isFinite(secondsSpread);
+      return new RunProgress(
+          requestId,
+          share >= 0 ? Math.min(1, share) : 0, // also of what is no number
+          known ? secondsLeft : -1,
+          known ? Math.max(0, secondsSpread) : 0,
+          atByte,
+          surface,
+          found);
+    }
   }
 }

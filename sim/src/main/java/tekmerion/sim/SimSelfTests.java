@@ -74,7 +74,7 @@ final class SimSelfTests implements SelfTests {
   @Override
   public synchronized Optional<Integer> percentDone() {
     settle();
-    return running == null ? Optional.empty() : Optional.of((int) (100 * share()));
+    return running == null ? Optional.empty() : Optional.of((int) (100 * Math.min(1, share())));
   }
 
   /** Byte 363 of SMART READ DATA. */

@@ -84,20 +84,14 @@ abstract class PartTask implements RunHost.Running, Runnable {
   final void tell(double share, double secondsLeft, double secondsSpread, PartFinding note) {
     job.tell()
         .accept(
-            new ToServer.RunProgress(
-                command().requestId(),
-                Math.min(1, Math.max(0, share)),
-                secondsLeft,
-                secondsSpread,
-                -1,
-                null,
-                note));
+            ToServer.RunProgress.of(
+                command().requestId(), share, secondsLeft, secondsSpread, -1, null, note));
   }
 
   @Override
   public void run() {
     Outcome outcome;
-    Optional<DriveSeen> before = job.which().get();
+    Optional<DriveSeen> before = which();
     try {
       outcome = carryOut();
     } catch (InterruptedException e) {
@@ -125,6 +119,16 @@ abstract class PartTask implements RunHost.Running, Runnable {
                 null,
                 outcome.note(),
                 // What it found is of no drive if another one is there by now.
-                before.equals(job.which().get()) ? before.orElse(null) : null));
+                before.equals(which()) ? before.orElse(null) : null));
+  }
+
+  /** Empty also if it cannot be asked: what was found is then of no drive. */
+  private Optional<DriveSeen> which() {
+    try {
+      return job.which().get();
+    } catch (RuntimeException e) {
+      LOG.log(Level.WARNING, "which drive it is, for " + command().requestId(), e);
+      return Optional.empty();
+    }
   }
 }

@@ -431,9 +431,9 @@ final class RunHost implements AutoCloseable {
 
     private ToServer.RunProgress progress() {
       SurfaceNote note = SurfaceNotes.of(pass.result());
-      return new ToServer.RunProgress(
+      return ToServer.RunProgress.of(
           command.requestId(),
-          Math.min(1, latest.share()),
+          latest.share(),
           latest.secondsLeft(),
           latest.secondsSpread(),
           latest.atByte(),

@@ -7,6 +7,8 @@ import java.util.EnumMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.logging.Level;
+import java.util.logging.Logger;
 import tekmerion.core.drive.DriveReading;
 import tekmerion.core.drive.DriveSigns;
 import tekmerion.core.drive.ata.SelfTestEntry;
@@ -25,6 +27,7 @@ import tekmerion.link.ToServer;
 
 /** Starts a drive's own test, asks now and then how far it is, and reads its log at the end. */
 final class SelfTestRun implements RunHost.Running, Runnable {
+  private static final Logger LOG = Logger.getLogger(SelfTestRun.class.getName());
   private static final long ASK_MS = 1_000;
 
   private final ToProbe.StartRun command;
@@ -60,6 +63,15 @@ final class SelfTestRun implements RunHost.Running, Runnable {
   @Override
   public void run() {
     Instant began = clock.instant();
+    try {
+      run(began);
+    } catch (RuntimeException e) {
+      LOG.log(Level.SEVERE, "self-test " + command.requestId(), e);
+      end(began, End.COULD_NOT_RUN, "the probe could not follow it: " + e.getMessage(), null);
+    }
+  }
+
+  private void run(Instant began) {
     // A test that runs already is the one that was asked for before the probe was started anew.
     if (tests.percentDone().isEmpty()) {
       Optional<String> refused = tests.start(kind(command.run()));
@@ -90,12 +102,17 @@ final class SelfTestRun implements RunHost.Running, Runnable {
             () -> end(began, End.COULD_NOT_RUN, "its self-test log could not be read", null));
   }
 
-  private ToServer.RunProgress progress(Instant began, int percent) {
-    double spent = Duration.between(began, clock.instant()).toMillis() / 1000.0;
+  /**
+   * @param told by the drive, which may tell anything
+   */
+  private ToServer.RunProgress progress(Instant began, int told) {
+    int percent = Math.max(0, Math.min(100, told));
+    // A machine's clock may be set while the test runs.
+    double spent = Math.max(0, Duration.between(began, clock.instant()).toMillis() / 1000.0);
     double left = percent < 5 ? -1 : spent / percent * (100 - percent);
     // Drives tell tenths: half a tenth of the whole either way.
     double spread = percent < 5 ? 0 : spent / percent * 5;
-    return new ToServer.RunProgress(
+    return ToServer.RunProgress.of(
         command.requestId(), percent / 100.0, left, spread, -1, null, null);
   }
 

@@ -62,7 +62,7 @@ public class Access implements AuthorizationManager<RequestAuthorizationContext>
               // The people and their installation.
               rules(Who.LEAD, "PUT POST", "/api/people/**", "/api/know-how/changes"),
               rules(Who.LEAD, "POST", "/api/know-how/preview", "/api/know-how/likelihoods"),
-              rules(Who.LEAD, READ, "/api/audit"),
+              rules(Who.LEAD, READ, "/api/audit", "/api/know-how/learnt"),
               rules(Who.LEAD, "POST", "/api/jobs/import", "/api/customers/{id}/erase"),
               rules(Who.COUNTER, READ, "/api/customers/{id}/export"),
               // The bench.

@@ -14,6 +14,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tekmerion.server.audit.Audit;
 import tekmerion.server.problem.Refusal;
 
 /** The people of the shop: invited by a lead, they choose name, password and PIN themselves. */
@@ -33,6 +34,7 @@ class People {
   private final Sessions sessions;
   private final Attempts attempts;
   private final PasswordEncoder encoder;
+  private final Audit audit;
   private final JdbcClient jdbc;
   private final Clock clock;
 
@@ -48,12 +50,14 @@ class People {
       Sessions sessions,
       Attempts attempts,
       PasswordEncoder encoder,
+      Audit audit,
       JdbcClient jdbc,
       Clock clock) {
     this.accounts = accounts;
     this.sessions = sessions;
     this.attempts = attempts;
     this.encoder = encoder;
+    this.audit = audit;
     this.jdbc = jdbc;
     this.clock = clock;
   }
@@ -93,6 +97,7 @@ class People {
             by.id(),
             Timestamp.from(expires))
         .update();
+    audit.of(Audit.Kind.INVITED, by, displayName, "as " + role);
     return new Invited(code, expires);
   }
 
@@ -116,6 +121,7 @@ class People {
       account = account(invitation.account());
       account.password(encoder.encode(password));
       sessions.endAll(account);
+      audit.of(Audit.Kind.PASSWORD_CHANGED, account.person(), "", "by an invitation");
     } else {
       String name = signInName.strip().toLowerCase(Locale.ROOT);
       if (!name.matches("[a-z0-9.-]{2,60}")) {
@@ -164,6 +170,7 @@ class People {
     if (role != Role.LEAD) {
       leaveALead(account);
     }
+    audit.of(Audit.Kind.ROLE_CHANGED, by, account.signInName(), account.role() + " to " + role);
     account.role(role);
     account.endSessions();
     sessions.endAll(account);
@@ -177,6 +184,11 @@ class People {
       leaveALead(account);
     }
     account.disabled(active ? null : clock.instant());
+    audit.of(
+        active ? Audit.Kind.ACCOUNT_OPENED : Audit.Kind.ACCOUNT_CLOSED,
+        by,
+        account.signInName(),
+        "");
     sessions.endAll(account);
   }
 
@@ -199,6 +211,7 @@ class People {
     checkPassword(fresh, List.of(account.signInName(), account.displayName()));
     account.password(encoder.encode(fresh));
     sessions.endAll(account);
+    audit.of(Audit.Kind.PASSWORD_CHANGED, person, "", "");
     return account;
   }
 
@@ -212,6 +225,7 @@ class People {
       throw Refusal.badRequest("One digit repeated is no PIN.", "Choose another.");
     }
     account.pin(pin == null ? null : encoder.encode(pin));
+    audit.of(Audit.Kind.PIN_CHANGED, person, "", pin == null ? "taken away" : "");
   }
 
   @Transactional
@@ -219,6 +233,7 @@ class People {
     Account account = account(person.id());
     account.endSessions();
     sessions.endAll(account);
+    audit.of(Audit.Kind.SIGNED_OUT, person, "", "everywhere");
   }
 
   private Account proven(Person person, String password) {

@@ -1,8 +1,12 @@
 package tekmerion.server.account;
 
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpStatus;
+import org.springframework.security.access.AccessDeniedException;
 import org.springframework.security.config.Customizer;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.config.annotation.web.configuration.EnableWebSecurity;
@@ -13,6 +17,7 @@ import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.security.web.csrf.CsrfException;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 import tekmerion.link.BenchLink;
 import tekmerion.server.problem.ProblemWriter;
@@ -82,13 +87,33 @@ class SecurityConfig {
                                 "You are not signed in, or your session has ended.",
                                 "Sign in again; you come back to where you were."))
                     .accessDeniedHandler(
-                        (request, response, e) ->
-                            problems.write(
-                                response,
-                                HttpStatus.FORBIDDEN,
-                                "The request was not accepted: its protection token is missing or old, or your role does not allow it.",
-                                "Load the page again and repeat it.")));
+                        (request, response, e) -> denied(request, response, e, problems)));
     return http.build();
+  }
+
+  private static void denied(
+      HttpServletRequest request,
+      HttpServletResponse response,
+      AccessDeniedException why,
+      ProblemWriter problems)
+      throws IOException {
+    if (why instanceof CsrfException) {
+      problems.write(
+          response,
+          HttpStatus.FORBIDDEN,
+          "The request was not accepted: its protection token is missing or old.",
+          "Load the page again and repeat it.");
+      return;
+    }
+    String may =
+        Access.who(request.getMethod(), request.getRequestURI())
+            .map(Access.Who::words)
+            .orElse("nobody");
+    problems.write(
+        response,
+        HttpStatus.FORBIDDEN,
+        "Your role does not allow this: %s may do it.".formatted(may),
+        "Ask a lead to do it.");
   }
 
   @Bean

@@ -144,7 +144,10 @@ class SessionController {
 
   @DeleteMapping
   @ResponseStatus(HttpStatus.NO_CONTENT)
-  void signOut(HttpServletRequest request) {
+  void signOut(@AuthenticationPrincipal Person person, HttpServletRequest request) {
+    if (person != null) {
+      audit.of(Audit.Kind.SIGNED_OUT, person, "", "");
+    }
     HttpSession session = request.getSession(false);
     if (session != null) {
       session.invalidate();

@@ -22,6 +22,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import tekmerion.server.account.Person;
 import tekmerion.server.account.Role;
+import tekmerion.server.audit.Audit;
 import tekmerion.server.job.Customer;
 import tekmerion.server.job.Customers;
 import tekmerion.server.live.LiveEvents;
@@ -35,6 +36,7 @@ class CustomerController {
   private static final int MOST = 8;
   private final Customers customers;
   private final Photos photos;
+  private final Audit audit;
   private final JdbcClient jdbc;
   private final LiveEvents live;
   private final Clock clock;
@@ -81,9 +83,15 @@ class CustomerController {
   record Erasure(@NotBlank String name) {}
 
   CustomerController(
-      Customers customers, Photos photos, JdbcClient jdbc, LiveEvents live, Clock clock) {
+      Customers customers,
+      Photos photos,
+      Audit audit,
+      JdbcClient jdbc,
+      LiveEvents live,
+      Clock clock) {
     this.customers = customers;
     this.photos = photos;
+    this.audit = audit;
     this.jdbc = jdbc;
     this.live = live;
     this.clock = clock;
@@ -201,6 +209,8 @@ class CustomerController {
     }
     jdbc.sql("CALL erase_customer(?, ?)").params(id, Timestamp.from(clock.instant())).update();
     photos.deleteUnshown();
+    // By number: the name is what was erased.
+    audit.of(Audit.Kind.CUSTOMER_ERASED, by, "customer " + id, "");
     live.changed("floor");
   }
 }

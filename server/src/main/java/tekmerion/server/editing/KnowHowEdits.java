@@ -11,6 +11,7 @@ import tekmerion.core.knowhow.Edit;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Mistakes;
 import tekmerion.server.account.Person;
+import tekmerion.server.audit.Audit;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
 import tekmerion.server.knowhow.KnowHowChange;
@@ -29,6 +30,7 @@ public class KnowHowEdits {
   private final Jobs jobs;
   private final WeighingService weighing;
   private final LiveEvents live;
+  private final Audit audit;
   private final TransactionTemplate inOne;
 
   KnowHowEdits(
@@ -37,12 +39,14 @@ public class KnowHowEdits {
       Jobs jobs,
       WeighingService weighing,
       LiveEvents live,
+      Audit audit,
       TransactionTemplate inOne) {
     this.changes = changes;
     this.knowHow = knowHow;
     this.jobs = jobs;
     this.weighing = weighing;
     this.live = live;
+    this.audit = audit;
     this.inOne = inOne;
   }
 
@@ -75,6 +79,7 @@ public class KnowHowEdits {
     inOne.executeWithoutResult(
         status -> {
           changes.keep(change, before, reason, by);
+          audit.of(Audit.Kind.KNOW_HOW_CHANGED, by, change.what() + " " + change.id(), reason);
           live.changed("know-how");
         });
     knowHow.reload();

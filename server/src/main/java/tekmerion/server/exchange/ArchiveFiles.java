@@ -2,6 +2,8 @@ package tekmerion.server.exchange;
 
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.regex.Pattern;
@@ -28,6 +30,8 @@ final class ArchiveFiles {
   static final int MAX_TABLES_BYTES = 24 << 20;
 
   private static final int MAX_REPORT_BYTES = 16 << 20;
+  private static final int END_SIGNATURE = 0x06054b50;
+  private static final int END_BYTES = 22;
   private static final Pattern HASH = Pattern.compile("[0-9a-f]{64}");
 
   private ArchiveFiles() {}
@@ -57,10 +61,32 @@ final class ArchiveFiles {
     } catch (IOException e) {
       throw unfit("It is no archive, or breaks off.");
     }
+    if (!endsAfter(entries, zip)) {
+      throw unfit("It is no archive, or breaks off.");
+    }
     if (!files.containsKey(JobArchive.JOB_FILE)) {
       throw unfit("There is no %s in it.".formatted(JobArchive.JOB_FILE));
     }
     return files;
+  }
+
+  /**
+   * Whether the end record is there and counts as many files: one that was cut off between two
+   * files reads well up to there.
+   *
+   * @see "APPNOTE.TXT 6.3.10, 4.3.16: end of central directory record"
+   */
+  private static boolean endsAfter(int entries, byte[] zip) {
+    ByteBuffer bytes = ByteBuffer.wrap(zip).order(ByteOrder.LITTLE_ENDIAN);
+    int least = Math.max(0, zip.length - END_BYTES - 0xffff);
+    for (int at = zip.length - END_BYTES; at >= least; at--) {
+      if (bytes.getInt(at) == END_SIGNATURE) {
+        int counted = Short.toUnsignedInt(bytes.getShort(at + 10));
+        int comment = Short.toUnsignedInt(bytes.getShort(at + 20));
+        return counted == entries && at + END_BYTES + comment == zip.length;
+      }
+    }
+    return false;
   }
 
   private static boolean isRead(String name) {

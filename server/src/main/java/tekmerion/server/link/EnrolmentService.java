@@ -13,6 +13,7 @@ import tekmerion.link.LinkCodec;
 import tekmerion.server.account.Attempts;
 import tekmerion.server.account.Person;
 import tekmerion.server.account.Secrets;
+import tekmerion.server.audit.Audit;
 import tekmerion.server.bay.Bay;
 import tekmerion.server.bay.Bays;
 import tekmerion.server.job.Trace;
@@ -34,6 +35,7 @@ class EnrolmentService {
   private final Runs runs;
   private final ReleaseKeys releaseKeys;
   private final Attempts attempts;
+  private final Audit audit;
   private final Trace trace;
   private final LiveEvents live;
   private final Clock clock;
@@ -48,6 +50,7 @@ class EnrolmentService {
       Runs runs,
       ReleaseKeys releaseKeys,
       Attempts attempts,
+      Audit audit,
       Trace trace,
       LiveEvents live,
       Clock clock) {
@@ -58,6 +61,7 @@ class EnrolmentService {
     this.runs = runs;
     this.releaseKeys = releaseKeys;
     this.attempts = attempts;
+    this.audit = audit;
     this.trace = trace;
     this.live = live;
     this.clock = clock;
@@ -84,12 +88,11 @@ class EnrolmentService {
             .findByCodeHash(Secrets.hashOfCode(request.code()))
             .filter(c -> c.isGoodAt(now))
             .orElseThrow(
-                () -> {
-                  return Refusal.wrongSecret(
-                      "This enrolment code is wrong, used or older than %d minutes."
-                          .formatted(CODE_LIVES.toMinutes()),
-                      "Ask for a new code in the bay and start the probe with it.");
-                });
+                () ->
+                    Refusal.wrongSecret(
+                        "This enrolment code is wrong, used or older than %d minutes."
+                            .formatted(CODE_LIVES.toMinutes()),
+                        "Ask for a new code in the bay and start the probe with it."));
     attempts.right(Attempts.Kind.ENROLMENT, source);
     code.use(now);
     for (Probe old : probes.findByBayIdAndRevokedAtIsNull(code.bayId())) {
@@ -113,6 +116,7 @@ class EnrolmentService {
                     .map(Probe::receivedThrough)
                     .orElse(0L)));
     Bay bay = bays.findById(code.bayId()).orElseThrow();
+    audit.of(Audit.Kind.PROBE_ENROLLED, probe.id(), bay.name(), "from " + source);
     traced(bay, "Probe enrolled", "in " + bay.name(), "probe");
     live.changed("floor");
     return new Enrolment.Granted(
@@ -138,6 +142,8 @@ class EnrolmentService {
           requests.giveUp(probe.id());
           runs.giveUp(probe.id());
         });
+    active.forEach(
+        probe -> audit.of(Audit.Kind.PROBE_REVOKED, by, bay.name(), "probe " + probe.id()));
     traced(bay, "Probe revoked", "in " + bay.name(), by.displayName());
     live.changed("floor");
     return active.stream().map(Probe::id).toList();
