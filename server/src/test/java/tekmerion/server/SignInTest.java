@@ -7,7 +7,14 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.sql.SQLException;
+import java.util.Collections;
+import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -49,6 +56,23 @@ class SignInTest {
     assertThat(sixth.body().get("toDo").stringValue())
         .isEqualTo("Wait 10 minutes, then try again.");
     assertThat(shop.signedIn().get("/api/floor").status()).isEqualTo(200); // others are not held up
+  }
+
+  @Test
+  void fortyAtOnceAreFortyTries(RunningServer.Shop shop) throws Exception {
+    ExecutorService many = Executors.newFixedThreadPool(40);
+    try {
+      List<Callable<Integer>> tries =
+          Collections.nCopies(40, () -> shop.stranger().signIn("trudy", "guess").status());
+      Map<Integer, Integer> counted = new TreeMap<>();
+      for (Future<Integer> each : many.invokeAll(tries)) {
+        counted.merge(each.get(), 1, Integer::sum);
+      }
+
+      assertThat(counted).isEqualTo(Map.of(401, 5, 429, 35));
+    } finally {
+      many.shutdownNow();
+    }
   }
 
   @Test

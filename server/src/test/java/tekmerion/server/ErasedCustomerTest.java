@@ -1,0 +1,117 @@
+package tekmerion.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.sql.Connection;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import tekmerion.launch.ShopClient;
+import tekmerion.link.PartFinding;
+import tekmerion.link.RunKind;
+import tekmerion.link.SurveyFinding;
+
+/** Somebody who is forgotten is nowhere: every text of the whole database is looked at. */
+@ExtendWith(RunningServer.class)
+class ErasedCustomerTest {
+  /** In everything that is said, typed, signed or found of this customer. */
+  private static final String TOKEN = "Quillonmarrow";
+
+  private static PartFinding survey() {
+    return new SurveyFinding(
+        TestDrive.GB_240,
+        "mbr",
+        "healthy",
+        "sound, label " + TOKEN,
+        "copy it",
+        0,
+        List.of(
+            new SurveyFinding.VolumeNote(
+                1,
+                TOKEN,
+                1 << 20,
+                1L << 30,
+                "exFAT",
+                false,
+                null,
+                null,
+                null,
+                List.of(),
+                true,
+                5,
+                300,
+                List.of(new SurveyFinding.FolderNote(TOKEN + "/letters", 5, 300, true)),
+                List.of())),
+        List.of());
+  }
+
+  @Test
+  void noTextOfTheDatabaseStillHoldsThem(RunningServer.Shop shop) throws Exception {
+    ShopClient mara = shop.signedIn("mara");
+    String path;
+    try (BenchJob job = BenchJob.begin(shop, 6, TOKEN, "drive-a")) {
+      path = "/api/customers/" + job.view().get("customerId").longValue();
+      job.read("drive-a", "sound-drive");
+      job.run("drive-a", RunKind.SURVEY, survey(), job.drive);
+      assertThat(TestDrive.signAway(job.ines, job.number, TOKEN, "drive-a").status())
+          .isEqualTo(201);
+      List<Integer> statuses =
+          List.of(
+              job.act("/take", Map.of()).status(),
+              job.act("/wait", Map.of("what", "ANSWER", "note", "ask " + TOKEN)).status(),
+              job.act("/changes", Map.of("what", "new drive for " + TOKEN)).status(),
+              job.act("/check", Map.of("result", "GONE", "note", TOKEN + " was there")).status(),
+              job.act(
+                      "/rulings",
+                      Map.of("courses", List.of("CLEAN_INSTALL"), "reason", TOKEN + " wants it"))
+                  .status(),
+              job.act("/proof-waiver", Map.of("signer", TOKEN)).status());
+      assertThat(statuses).allMatch(s -> s < 300, statuses.toString());
+      assertThat(where(shop))
+          .anyMatch(w -> w.startsWith("customer.display_name"))
+          .anyMatch(w -> w.startsWith("run_result.finding"))
+          .anyMatch(w -> w.startsWith("data_waiver.signer"))
+          .anyMatch(w -> w.startsWith("ruling.reason"));
+      assertThat(job.actAs(mara, "/end", Map.of("how", "HANDED_BACK", "note", TOKEN)).status())
+          .isEqualTo(204);
+    }
+
+    assertThat(mara.post(path + "/erase", Map.of("name", TOKEN)).status()).isEqualTo(204);
+
+    assertThat(where(shop)).isEmpty();
+  }
+
+  /** Each column of text, of each table, that holds the token, with the first such text. */
+  private static List<String> where(RunningServer.Shop shop) throws SQLException {
+    List<String> found = new ArrayList<>();
+    try (Connection connection = shop.database("tekmerion_owner");
+        Statement statement = connection.createStatement()) {
+      List<String[]> columns = new ArrayList<>();
+      try (ResultSet rows =
+          statement.executeQuery(
+              "SELECT table_name, column_name FROM information_schema.columns"
+                  + " WHERE table_schema = DATABASE() AND data_type IN ('char', 'varchar',"
+                  + " 'tinytext', 'text', 'mediumtext', 'longtext')")) {
+        while (rows.next()) {
+          columns.add(new String[] {rows.getString(1), rows.getString(2)});
+        }
+      }
+      for (String[] column : columns) {
+        try (ResultSet rows =
+            statement.executeQuery(
+                "SELECT LEFT(`%2$s`, 200) FROM `%1$s` WHERE LOWER(`%2$s`) LIKE LOWER('%%%3$s%%')"
+                    .formatted(column[0], column[1], TOKEN))) {
+          if (rows.next()) {
+            found.add("%s.%s: %s".formatted(column[0], column[1], rows.getString(1)));
+          }
+        }
+      }
+    }
+    return found;
+  }
+}
