@@ -96,7 +96,8 @@ class RunTest {
             Map.of("drive.sound", "normal", "drive.hand-warm", "warm"),
             "note",
             "");
-    assertThat(who.post(at.job + "/moves/drive-listen/outcome", heard).status()).isEqualTo(204);
+    ShopClient.Answer answer = who.post(at.job + "/moves/drive-listen/outcome", heard);
+    assertThat(answer.status()).as("%s", answer.body()).isEqualTo(204);
   }
 
   private static ShopClient.Answer start(ShopClient who, At at, RunKind kind) {

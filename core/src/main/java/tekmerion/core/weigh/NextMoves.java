@@ -234,7 +234,9 @@ public final class NextMoves {
         }
       }
     }
-    all.removeIf(r -> r.worth() <= 0 && r.lock().isEmpty() && !follows(r.move()));
+    all.removeIf(
+        r ->
+            r.worth() <= 0 && r.lock().isEmpty() && !follows(r.move()) && !clearsAHazard(r.move()));
     all.sort(
         Comparator.comparing((Ranked r) -> r.lock().isPresent())
             .thenComparing(r -> !follows(r.move()))
@@ -289,6 +291,16 @@ public final class NextMoves {
   /** Whether it is what comes after a move that broke off half way. */
   private boolean follows(Move move) {
     return failedBefore.containsKey(move.id());
+  }
+
+  /**
+   * Whether it would show that a hazard is not of this part: however little it tells else, it opens
+   * a lock.
+   */
+  private boolean clearsAHazard(Move move) {
+    return knowHow.hazards().stream()
+        .filter(hazard -> network.level(hazard.sign()).filter(hazard.level()::equals).isPresent())
+        .anyMatch(hazard -> hazard.clearedBy().keySet().stream().anyMatch(move.given()::contains));
   }
 
   /** A sign that is not known yet, and what it would tell by itself. */
@@ -407,6 +419,10 @@ public final class NextMoves {
               move.presupposes().isEmpty()
                   ? ""
                   : " It presupposes %s.".formatted(String.join(", ", presupposed(move))));
+    }
+    if (clearsAHazard(move)) {
+      return "What would work this part for long stays locked until this was seen. "
+          + move.purpose();
     }
     String tells =
         bits >= 0.5

@@ -3,6 +3,7 @@ package tekmerion.core.weigh;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -77,6 +78,27 @@ class NextMovesTest {
     assertThat(open.enough()).isFalse();
     assertThat(after.moves()).isNotEmpty().allSatisfy(r -> assertThat(r.lock()).isPresent());
     assertThat(after.enough()).isTrue();
+  }
+
+  /** Its owner heard clicks: that locks long runs, and only listening opens them. */
+  @Test
+  void whatOpensALockIsOfferedHoweverLittleItTells() {
+    Sign[] settled = {
+      seen("noise.clicks", "clicks"),
+      ofDrive("drive.self-test", "failed"),
+      ofDrive("drive.waiting-sectors", "many"),
+      ofDrive("drive.surface", "many-unreadable"),
+    };
+    Sign[] unheard = Arrays.copyOfRange(settled, 1, settled.length);
+
+    assertThat(of(advice("not-readable", DataStatus.WANTED, null, unheard), "drive-listen"))
+        .as("by itself it is not worth its minutes")
+        .isEmpty();
+    assertThat(
+            of(advice("not-readable", DataStatus.WANTED, null, settled), "drive-listen")
+                .orElseThrow()
+                .why())
+        .startsWith("What would work this part for long stays locked until this was seen.");
   }
 
   /** Half a reset leaves neither the old system nor a new one: the gentler rungs are behind it. */
