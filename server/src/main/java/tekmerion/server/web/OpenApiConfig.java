@@ -5,6 +5,7 @@ import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.info.Info;
 import io.swagger.v3.oas.models.media.JsonSchema;
 import io.swagger.v3.oas.models.media.Schema;
+import io.swagger.v3.oas.models.servers.Server;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -49,12 +50,20 @@ class OpenApiConfig {
     ModelResolver.enumsAsRef = true; // enums get names, so that the front end's types have them too
   }
 
+  /**
+   * With a server of its own: else the second who asks is told the address, and the first is not.
+   */
+  @Bean
+  OpenAPI description() {
+    return new OpenAPI()
+        .info(new Info().title("Tekmerion").version("1"))
+        .servers(List.of(new Server().url("/")));
+  }
+
   @Bean
   @SuppressWarnings("rawtypes") // springdoc's own map is raw
   OpenApiCustomizer everyPropertyIsSent() {
     return (OpenAPI api) -> {
-      api.info(new Info().title("Tekmerion").version("1"));
-      api.servers(null);
       Map<String, Schema> schemas = api.getComponents().getSchemas();
       if (schemas != null) {
         NULL_ON_THE_LINK.forEach((schema, names) -> mayBeNull(schemas.get(schema), names));
