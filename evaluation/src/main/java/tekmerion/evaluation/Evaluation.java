@@ -1,5 +1,6 @@
 package tekmerion.evaluation;
 
+import java.util.Locale;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import tekmerion.evaluation.shop.ShopCommand;
@@ -12,6 +13,8 @@ import tekmerion.evaluation.shop.ShopCommand;
     subcommands = {FuzzCommand.class, Evaluation.Evaluate.class, Evaluation.Bench.class})
 public final class Evaluation {
   public static void main(String[] args) {
+    // Sentences are English, and so are their numbers, wherever the machine comes from.
+    Locale.setDefault(Locale.ENGLISH);
     System.exit(new CommandLine(new Evaluation()).execute(args));
   }
 

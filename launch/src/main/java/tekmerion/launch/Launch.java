@@ -1,5 +1,6 @@
 package tekmerion.launch;
 
+import java.util.Locale;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 
@@ -11,6 +12,8 @@ import picocli.CommandLine.Command;
     subcommands = {DemoCommand.class, ServeCommand.class, BenchCommand.class})
 public final class Launch {
   public static void main(String[] args) {
+    // Sentences are English, and so are their numbers, wherever the machine comes from.
+    Locale.setDefault(Locale.ENGLISH);
     CommandLine line = new CommandLine(new Launch());
     line.setExecutionExceptionHandler(
         (e, command, parsed) -> {

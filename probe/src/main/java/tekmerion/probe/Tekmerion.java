@@ -1,5 +1,6 @@
 package tekmerion.probe;
 
+import java.util.Locale;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import tekmerion.probe.instrument.CarveCommand;
@@ -36,6 +37,8 @@ import tekmerion.probe.instrument.WeighCommand;
     })
 public final class Tekmerion {
   public static void main(String[] args) {
+    // Sentences are English, and so are their numbers, wherever the machine comes from.
+    Locale.setDefault(Locale.ENGLISH);
     System.exit(new CommandLine(new Tekmerion()).execute(args));
   }
 }

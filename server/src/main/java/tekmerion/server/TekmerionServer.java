@@ -1,6 +1,7 @@
 package tekmerion.server;
 
 import java.time.Clock;
+import java.util.Locale;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
@@ -15,6 +16,8 @@ import tekmerion.core.knowhow.KnowHow;
 @ConfigurationPropertiesScan
 public class TekmerionServer {
   public static void main(String[] args) {
+    // Sentences are English, and so are their numbers, wherever the machine comes from.
+    Locale.setDefault(Locale.ENGLISH);
     // Read beside Spring's own start, on another core: it saves most of a second.
     new Thread(KnowHow::shipped, "know-how").start();
     SpringApplication.run(TekmerionServer.class, args);

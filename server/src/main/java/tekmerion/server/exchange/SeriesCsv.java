@@ -66,12 +66,25 @@ class SeriesCsv {
     return text.toString().getBytes(StandardCharsets.UTF_8);
   }
 
+  /**
+   * What a machine told, so that no spreadsheet takes it for a formula.
+   *
+   * @param told null if it was not reported: the cell is empty then
+   * @see "OWASP, CSV injection: cells that begin with = + - @, a tab or a carriage return"
+   */
+  static String cell(String told) {
+    if (told == null) {
+      return "";
+    }
+    return !told.isEmpty() && "=+-@\t\r\n".indexOf(told.charAt(0)) >= 0 ? "'" + told : told;
+  }
+
   private static void print(CSVPrinter csv, PartPlace place, Visit visit) throws IOException {
     List<Object> begin =
         List.of(
-            place.driveKey(),
-            String.valueOf(place.part().model()),
-            String.valueOf(place.part().serial()),
+            cell(place.driveKey()),
+            cell(place.part().model()),
+            cell(place.part().serial()),
             visit.said().takenAt());
     for (var number : visit.said().numbers().values()) {
       List<Object> line = new ArrayList<>(begin);
