@@ -62,7 +62,7 @@ class DataTest {
     browser.seeText("Data copy verified");
 
     browser.open("/job/J-2279");
-    browser.seeText("Perhaps the partition table or boot sector is damaged");
+    browser.seeText("The partition table or boot sector is damaged");
     browser.seeText("Data copy verified");
 
     putBackAndTakenBack();

@@ -144,7 +144,7 @@ class DriveTest {
   void locksWhatWouldLoadADriveThatIsFailing() {
     browser.press("Test…");
 
-    browser.seeText("It loads a drive that is failing");
+    browser.seeText("and drive A must be spared");
     browser.see(By.cssSelector("button[aria-label='Start: Surface pass'][disabled]"));
     browser.see(By.cssSelector("button[aria-label='Start: Surface sample']:not([disabled])"));
     assertThat(browser.statusOf("POST", API + "/runs", "{\"kind\":\"SURFACE\"}")).isEqualTo(423);

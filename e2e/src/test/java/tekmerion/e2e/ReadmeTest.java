@@ -69,7 +69,7 @@ class ReadmeTest {
 
   @Test
   void namesManyCommands() {
-    assertThat(commands()).hasSizeGreaterThan(18);
+    assertThat(commands()).hasSizeGreaterThan(15);
   }
 
   @Test

@@ -80,7 +80,6 @@ public class Access implements AuthorizationManager<RequestAuthorizationContext>
                   "/api/jobs/{number}/changes",
                   "/api/jobs/{number}/check",
                   "/api/jobs/{number}/ready",
-                  "/api/jobs/{number}/readings",
                   "/api/jobs/{number}/captures",
                   "/api/jobs/{number}/rulings",
                   "/api/jobs/{number}/trials",
@@ -101,6 +100,7 @@ public class Access implements AuthorizationManager<RequestAuthorizationContext>
               rules(
                   Who.SIGNED_IN,
                   "POST",
+                  "/api/jobs/{number}/readings",
                   "/api/jobs/{number}/stance",
                   "/api/jobs/{number}/waivers/**",
                   "/api/jobs/{number}/proof-waiver",

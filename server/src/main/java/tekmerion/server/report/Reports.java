@@ -13,6 +13,9 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.drive.DriveVisit;
+import tekmerion.core.permit.DataStatus;
+import tekmerion.core.permit.DriveState;
+import tekmerion.core.permit.PartIdentity;
 import tekmerion.core.permit.Proven;
 import tekmerion.core.report.OwnerFacts;
 import tekmerion.core.report.OwnerReport;
@@ -28,6 +31,7 @@ import tekmerion.server.job.Jobs;
 import tekmerion.server.knowhow.ShopKnowHow;
 import tekmerion.server.move.MadeMoves;
 import tekmerion.server.part.Machine;
+import tekmerion.server.permit.JobPermissions;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.proof.Proofs;
 import tekmerion.server.reading.Readings;
@@ -56,6 +60,7 @@ class Reports {
   private final MadeMoves made;
   private final Proofs proofs;
   private final Runs runs;
+  private final JobPermissions permissions;
   private final Readings readings;
   private final Visits visits;
   private final ShopKnowHow knowHow;
@@ -70,6 +75,7 @@ class Reports {
       MadeMoves made,
       Proofs proofs,
       Runs runs,
+      JobPermissions permissions,
       Readings readings,
       Visits visits,
       ShopKnowHow knowHow,
@@ -82,6 +88,7 @@ class Reports {
     this.made = made;
     this.proofs = proofs;
     this.runs = runs;
+    this.permissions = permissions;
     this.readings = readings;
     this.visits = visits;
     this.knowHow = knowHow;
@@ -173,12 +180,37 @@ class Reports {
         cause.filter(c -> c.tilt() == Tilt.IMPLICATED).isPresent(),
         courses,
         changes(moves),
-        job.stance(),
+        dataStatus(job, ofJob),
         copy.map(f -> f.lostFiles().stream().map(RescueFinding.LostFile::path).toList()),
         copy.map(RescueFinding::lostFilesInAll).orElse(0L),
         replaced(job),
         proof.map(Proofs.ProofView::proven).orElse(Proven.NOT_NEEDED),
         proof.map(Proofs.ProofView::clean).orElse(0));
+  }
+
+  /**
+   * Of the customer's data: it is on the drive that was copied, also when another one has taken its
+   * place since. If that is not all of the story, the least of all drives.
+   */
+  private DataStatus dataStatus(Job job, List<DriveRun> newestFirst) {
+    Optional<DriveRun> copied =
+        newestFirst.stream()
+            .filter(r -> r.kind().isRescue() && r.result() != null)
+            .filter(r -> r.result().drive().isPresent())
+            .findFirst();
+    if (copied.isEmpty()) {
+      return job.stance();
+    }
+    String key = copied.get().driveKey();
+    PartIdentity drive = copied.get().result().drive().get();
+    List<DriveState> now = permissions.of(job).at().drives();
+    boolean isReplaced =
+        now.stream()
+            .filter(d -> d.partKey().equals(key))
+            .anyMatch(d -> d.identity().filter(i -> !i.equals(drive)).isPresent());
+    boolean othersAreSafe =
+        now.stream().allMatch(d -> d.partKey().equals(key) || d.status().allowsWriting());
+    return isReplaced && othersAreSafe ? permissions.ofCopies(job, drive).status() : job.stance();
   }
 
   /** What was changed and stayed so, oldest first. */
