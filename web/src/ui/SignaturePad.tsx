@@ -1,4 +1,4 @@
-import { useRef, type PointerEvent } from 'react';
+import { useRef, type Dispatch, type PointerEvent, type SetStateAction } from 'react';
 import styled from 'styled-components';
 import { color, radius } from '../theme/theme';
 
@@ -10,7 +10,8 @@ export interface SignaturePadProps {
   path: string;
   /** Said to readers while it is empty. */
   label: string;
-  onChange: (path: string) => void;
+  /** Adds to what is there: moves of the pen come faster than it is drawn. */
+  onChange: Dispatch<SetStateAction<string>>;
 }
 
 /** Where somebody signs with a finger, a pen or the mouse. */
@@ -34,10 +35,12 @@ export function SignaturePad({ path, label, onChange }: SignaturePadProps) {
         drawing.current = true;
         event.currentTarget.setPointerCapture(event.pointerId);
         const at = point(event);
-        onChange(`${path}M${at} L${at} `);
+        onChange((drawn) => `${drawn}M${at} L${at} `);
       }}
       onPointerMove={(event) => {
-        if (drawing.current) onChange(`${path}L${point(event)} `);
+        if (!drawing.current) return;
+        const at = point(event);
+        onChange((drawn) => `${drawn}L${at} `);
       }}
       onPointerUp={() => {
         drawing.current = false;

@@ -328,13 +328,24 @@ class CopiesTest {
               .formatted(at.job));
 
       assertThat(due(at)).contains(at.job);
+      assertThat(forget(shop, at)).isEqualTo(409); // its copies would lie there for ever
 
       String path = "/api/jobs/%s/drives/drive-a/copy/erase".formatted(at.job);
       UUID id = UUID.fromString(at.ines.post(path, Map.of()).body().get("run").stringValue());
       ends(at, id, RunKind.ERASE_COPY, new CopyErasedFinding(at.job + "/drive-a", 3, 900, 0));
       assertThat(due(at)).doesNotContain(at.job);
+      assertThat(forget(shop, at)).isEqualTo(204);
       shop.asOwner("UPDATE job SET ended_at = NULL WHERE number = '%s'".formatted(at.job));
     }
+  }
+
+  private static int forget(RunningServer.Shop shop, Linked at) {
+    ShopClient mara = shop.signedIn("mara");
+    JsonNode job = mara.get("/api/jobs/" + at.job).body();
+    return mara.post(
+            "/api/customers/%d/erase".formatted(job.get("customerId").longValue()),
+            Map.of("name", job.get("customer").stringValue()))
+        .status();
   }
 
   private static List<String> due(Linked at) {

@@ -19,6 +19,8 @@ import tekmerion.core.ruling.Course;
  * @param courses that were ruled, in order; empty if nothing was ruled yet
  * @param changes what was changed, as it was called when it was done
  * @param replaced parts that went in, in words
+ * @param dataStatus of the data that they brought
+ * @param copyChecked whether a copy of it was read again and agrees, be it all of it or not
  * @param lost files that a copy did not get whole, the worst first; empty if there is no copy
  * @param lostInAll how many of these there are
  * @param proven how far it is shown that it is mended
@@ -36,7 +38,8 @@ public record OwnerFacts(
     boolean sure,
     List<Course> courses,
     List<String> changes,
-    DataStatus stance,
+    DataStatus dataStatus,
+    boolean copyChecked,
     Optional<List<String>> lost,
     long lostInAll,
     List<String> replaced,

@@ -77,9 +77,12 @@ public record OwnerReport(
   }
 
   private static List<String> data(OwnerFacts facts, OwnerWords words) {
-    List<String> lines = new ArrayList<>(List.of(words.of("data." + facts.stance().name())));
-    boolean copied =
-        facts.stance() == DataStatus.COPIED || facts.stance() == DataStatus.COPY_VERIFIED;
+    DataStatus status = facts.dataStatus();
+    boolean checkedInPart = status == DataStatus.COPIED && facts.copyChecked();
+    List<String> lines =
+        new ArrayList<>(
+            List.of(words.of(checkedInPart ? "data.COPIED.checked" : "data." + status.name())));
+    boolean copied = status == DataStatus.COPIED || status == DataStatus.COPY_VERIFIED;
     if (copied && facts.lost().isPresent()) {
       List<String> lost = facts.lost().get();
       lines.add(

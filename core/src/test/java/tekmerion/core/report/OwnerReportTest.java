@@ -17,7 +17,7 @@ import tekmerion.core.ruling.Course;
 class OwnerReportTest {
   private static final OwnerWords ENGLISH = new OwnerWords(Locale.UK);
 
-  private static OwnerFacts facts(Optional<String> cause, DataStatus stance, long lost) {
+  private static OwnerFacts facts(Optional<String> cause, DataStatus status, long lost) {
     return new OwnerFacts(
         "Ostrel 17 laptop",
         false,
@@ -30,7 +30,8 @@ class OwnerReportTest {
         true,
         List.of(Course.RECOVER_DATA, Course.REPLACE_PART),
         List.of("Clean the fan"),
-        stance,
+        status,
+        lost > 0,
         Optional.of(List.of("Order book/2025.pdf")),
         lost,
         List.of("A 1 TB drive"),
@@ -68,6 +69,20 @@ class OwnerReportTest {
         .isEqualTo("We repeated what failed 5 times afterwards, and it did not fail once.");
     assertThat(report.advice()).hasSize(3);
     assertThat(report.advice().get(0).title()).isEqualTo("Keep a second copy somewhere else");
+  }
+
+  /** A copy may be checked and hold not all of it, or not be checked at all: two things. */
+  @Test
+  void aCheckedCopyOfAPartIsNotCalledUnchecked() {
+    String checked =
+        lines(OwnerReport.of(facts(Optional.empty(), DataStatus.COPIED, 2), ENGLISH), "Your data")
+            .get(0);
+    String unchecked =
+        lines(OwnerReport.of(facts(Optional.empty(), DataStatus.COPIED, 0), ENGLISH), "Your data")
+            .get(0);
+
+    assertThat(checked).contains("checked the copy").contains("not in it");
+    assertThat(unchecked).contains("not checked yet");
   }
 
   /** What was not copied is not said to be lost, nor kept. */

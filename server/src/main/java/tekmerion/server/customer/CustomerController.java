@@ -7,6 +7,7 @@ import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -28,6 +29,7 @@ import tekmerion.server.job.Customers;
 import tekmerion.server.live.LiveEvents;
 import tekmerion.server.photo.Photos;
 import tekmerion.server.problem.Refusal;
+import tekmerion.server.run.CopiesOfJob;
 
 /** Customers of the shop and their personal data. */
 @RestController
@@ -36,6 +38,7 @@ class CustomerController {
   private static final int MOST = 8;
   private final Customers customers;
   private final Photos photos;
+  private final CopiesOfJob copies;
   private final Audit audit;
   private final JdbcClient jdbc;
   private final LiveEvents live;
@@ -85,12 +88,14 @@ class CustomerController {
   CustomerController(
       Customers customers,
       Photos photos,
+      CopiesOfJob copies,
       Audit audit,
       JdbcClient jdbc,
       LiveEvents live,
       Clock clock) {
     this.customers = customers;
     this.photos = photos;
+    this.copies = copies;
     this.audit = audit;
     this.jdbc = jdbc;
     this.live = live;
@@ -207,10 +212,31 @@ class CustomerController {
       throw Refusal.notPossibleNow(
           "A machine of theirs is still in the shop.", "Hand it back first.");
     }
+    mustHaveNoCopies(id);
     jdbc.sql("CALL erase_customer(?, ?)").params(id, Timestamp.from(clock.instant())).update();
     photos.deleteUnshown();
     // By number: the name is what was erased.
     audit.of(Audit.Kind.CUSTOMER_ERASED, by, "customer " + id, "");
     live.changed("floor");
+  }
+
+  /** What is forgotten here would lie with a probe for ever, and nobody would know whose it is. */
+  private void mustHaveNoCopies(long id) {
+    List<String> with =
+        jdbc
+            .sql("SELECT id, number FROM job WHERE customer_id = ? ORDER BY id")
+            .param(id)
+            .query((rs, n) -> Map.entry(rs.getLong(1), rs.getString(2)))
+            .list()
+            .stream()
+            .filter(job -> copies.anyKept(job.getKey()))
+            .map(Map.Entry::getValue)
+            .toList();
+    if (!with.isEmpty()) {
+      throw Refusal.notPossibleNow(
+          "Copies of what was on their drives are kept still: %s."
+              .formatted(String.join(", ", with)),
+          "Erase these copies first, where the job shows its data.");
+    }
   }
 }

@@ -13,9 +13,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.drive.DriveVisit;
-import tekmerion.core.permit.DataStatus;
 import tekmerion.core.permit.DriveState;
-import tekmerion.core.permit.PartIdentity;
 import tekmerion.core.permit.Proven;
 import tekmerion.core.report.OwnerFacts;
 import tekmerion.core.report.OwnerReport;
@@ -168,6 +166,7 @@ class Reports {
             .map(r -> (RescueFinding) r.finding())
             .filter(f -> f.lostFilesInAll() != null)
             .findFirst();
+    Optional<DriveState> copied = copiedDrive(job, ofJob);
     return new OwnerFacts(
         job.machine().name(),
         job.machine().kind() == Machine.Kind.LOOSE_DRIVE,
@@ -180,7 +179,8 @@ class Reports {
         cause.filter(c -> c.tilt() == Tilt.IMPLICATED).isPresent(),
         courses,
         changes(moves),
-        dataStatus(job, ofJob),
+        copied.map(DriveState::status).orElse(job.stance()),
+        copied.filter(d -> d.evidence().imageVerified()).isPresent(),
         copy.map(f -> f.lostFiles().stream().map(RescueFinding.LostFile::path).toList()),
         copy.map(RescueFinding::lostFilesInAll).orElse(0L),
         replaced(job),
@@ -189,28 +189,22 @@ class Reports {
   }
 
   /**
-   * Of the customer's data: it is on the drive that was copied, also when another one has taken its
-   * place since. If that is not all of the story, the least of all drives.
+   * The drive that was copied, with the customer's data on it, if its state is that of all their
+   * data: also when another one has taken its place since. Empty if it is not, or none was copied.
    */
-  private DataStatus dataStatus(Job job, List<DriveRun> newestFirst) {
+  private Optional<DriveState> copiedDrive(Job job, List<DriveRun> newestFirst) {
     Optional<DriveRun> copied =
         newestFirst.stream()
             .filter(r -> r.kind().isRescue() && r.result() != null)
             .filter(r -> r.result().drive().isPresent())
             .findFirst();
-    if (copied.isEmpty()) {
-      return job.stance();
-    }
-    String key = copied.get().driveKey();
-    PartIdentity drive = copied.get().result().drive().get();
-    List<DriveState> now = permissions.of(job).at().drives();
-    boolean isReplaced =
-        now.stream()
-            .filter(d -> d.partKey().equals(key))
-            .anyMatch(d -> d.identity().filter(i -> !i.equals(drive)).isPresent());
     boolean othersAreSafe =
-        now.stream().allMatch(d -> d.partKey().equals(key) || d.status().allowsWriting());
-    return isReplaced && othersAreSafe ? permissions.ofCopies(job, drive).status() : job.stance();
+        permissions.of(job).at().drives().stream()
+            .filter(d -> copied.isPresent() && !d.partKey().equals(copied.get().driveKey()))
+            .allMatch(d -> d.status().allowsWriting());
+    return copied
+        .filter(run -> othersAreSafe)
+        .map(run -> permissions.ofCopies(job, run.result().drive().get()));
   }
 
   /** What was changed and stayed so, oldest first. */

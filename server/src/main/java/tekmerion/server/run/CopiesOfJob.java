@@ -38,6 +38,15 @@ public class CopiesOfJob {
         .findFirst();
   }
 
+  /** Whether a copy of any of its drives is there still. */
+  @Transactional(readOnly = true)
+  public boolean anyKept(long jobId) {
+    return runs.ofData(jobId).stream()
+        .map(DriveRun::driveKey)
+        .distinct()
+        .anyMatch(key -> kept(jobId, key).isPresent());
+  }
+
   private static boolean isErased(DriveRun run) {
     return run.finding() instanceof CopyErasedFinding gone && gone.left() == 0;
   }
