@@ -75,7 +75,7 @@ final class DemoCommand implements Callable<Integer> {
     Secrets secrets = Secrets.in(folder);
     try (Running running = new Running()) {
       System.out.println("Starting MariaDB on loopback, its data in " + folder.resolve("db"));
-      MariaDb database = running.add(MariaDb.start(folder.resolve("db")));
+      MariaDb database = running.database(folder.resolve("db"));
       int serverPort =
           port != null ? port : FreePort.preferably(Integer.parseInt(secretPort(secrets)));
       secrets.put("port", Integer.toString(serverPort));
@@ -86,8 +86,7 @@ final class DemoCommand implements Callable<Integer> {
       environment.put("TEKMERION_DEMO_LARGE", Boolean.toString(large));
       environment.put("TEKMERION_DEMO_PASSWORD", password);
       System.out.println("Starting the server, its log in " + folder.resolve("server.log"));
-      ServerProcess server =
-          running.add(ServerProcess.start(home, folder, serverPort, environment));
+      ServerProcess server = running.server(home, folder, serverPort, environment);
       System.out.printf(
           "%n  Tekmerion   %s%n  sign in     %s%n  password    %s%n%n",
           server.address(), PERSON, password);

@@ -7,12 +7,13 @@ import java.net.InetSocketAddress;
 import java.net.Socket;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.attribute.PosixFilePermissions;
+import java.nio.file.StandardCopyOption;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
+import tekmerion.link.files.WholeFile;
 
 /**
  * A MariaDB of our own, on loopback, with a data folder of its own. Touches no system database. Two
@@ -117,8 +118,13 @@ public final class MariaDb implements AutoCloseable {
     return port;
   }
 
-  public long pid() {
-    return child.pid();
+  Child child() {
+    return child;
+  }
+
+  /** SIGKILL: for tests and proofs of what survives it. */
+  public void kill() {
+    child.kill();
   }
 
   @Override
@@ -131,9 +137,12 @@ public final class MariaDb implements AutoCloseable {
    * it is given a plain name that leads to the folder.
    */
   private static void install(Path folder, Path data) throws IOException {
-    Files.createDirectories(data);
+    // A folder of its own name until it is whole: an installation that was cut off begins anew.
+    Path made = folder.resolve("data.part");
+    WholeFile.deleteFolder(made);
+    Files.createDirectories(made);
     Path plain = Files.createTempDirectory("tekmerion-");
-    Path link = Files.createSymbolicLink(plain.resolve("data"), data.toAbsolutePath());
+    Path link = Files.createSymbolicLink(plain.resolve("data"), made.toAbsolutePath());
     List<String> command =
         new ArrayList<>(
             List.of(
@@ -149,6 +158,10 @@ public final class MariaDb implements AutoCloseable {
         throw new LaunchException(
             "MariaDB could not make its data folder. It said:\n" + install.output());
       }
+      if (Files.exists(data)) { // half made by a version that installed in place; nobody deletes it
+        Files.move(data, folder.resolve("data.unfinished-" + System.currentTimeMillis()));
+      }
+      Files.move(made, data, StandardCopyOption.ATOMIC_MOVE);
     } finally {
       install.close();
       Files.delete(link);
@@ -160,10 +173,6 @@ public final class MariaDb implements AutoCloseable {
   private static Path initFile(Path folder, Secrets secrets, List<String> alsoRun)
       throws IOException {
     Path file = folder.resolve("init.sql");
-    if (!Files.exists(file)) {
-      Files.createFile(
-          file, PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------")));
-    }
     StringBuilder sql =
         new StringBuilder(
             "CREATE DATABASE IF NOT EXISTS tekmerion CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;\n");
@@ -174,7 +183,7 @@ public final class MariaDb implements AutoCloseable {
     }
     sql.append("GRANT ALL ON tekmerion.* TO 'tekmerion_owner'@'%' WITH GRANT OPTION;\n");
     alsoRun.forEach(line -> sql.append(line).append('\n'));
-    Files.writeString(file, sql);
+    WholeFile.write(file, sql.toString());
     return file;
   }
 

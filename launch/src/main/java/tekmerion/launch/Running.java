@@ -1,7 +1,9 @@
 package tekmerion.launch;
 
+import java.nio.file.Path;
 import java.util.ArrayDeque;
 import java.util.Deque;
+import java.util.Map;
 import java.util.concurrent.CountDownLatch;
 
 /** What runs now; ended in the opposite order, once, on Ctrl-C or at the end. */
@@ -16,6 +18,22 @@ final class Running implements AutoCloseable {
   synchronized <T extends AutoCloseable> T add(T one) {
     started.push(one);
     return one;
+  }
+
+  /** A MariaDB of our own that is started again, on the same port, should it end. */
+  MariaDb database(Path folder) {
+    int port = FreePort.any();
+    return add(Supervised.of("MariaDB", () -> MariaDb.start(folder, port), MariaDb::child))
+        .current();
+  }
+
+  /** A server that is started again should it end. */
+  ServerProcess server(Home home, Path folder, int port, Map<String, String> environment) {
+    return add(Supervised.of(
+            "The server",
+            () -> ServerProcess.start(home, folder, port, environment),
+            ServerProcess::child))
+        .current();
   }
 
   /** Waits until the program is told to end. */

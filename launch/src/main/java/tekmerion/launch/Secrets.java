@@ -2,13 +2,13 @@ package tekmerion.launch;
 
 import java.io.IOException;
 import java.io.InputStream;
-import java.io.OutputStream;
+import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.attribute.PosixFilePermissions;
 import java.security.SecureRandom;
 import java.util.Base64;
 import java.util.Properties;
+import tekmerion.link.files.WholeFile;
 
 /** Passwords made at the first start and kept in a file that only its owner can read. */
 public final class Secrets {
@@ -29,9 +29,7 @@ public final class Secrets {
           secrets.values.load(in);
         }
       } else {
-        Files.createFile(
-            secrets.file,
-            PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------")));
+        WholeFile.write(secrets.file, "");
       }
       return secrets;
     } catch (IOException e) {
@@ -73,8 +71,11 @@ public final class Secrets {
 
   void put(String name, String value) {
     values.setProperty(name, value);
-    try (OutputStream out = Files.newOutputStream(file)) {
-      values.store(out, "made by the launcher; not for a repository");
+    StringWriter text = new StringWriter();
+    try {
+      values.store(text, "made by the launcher; not for a repository");
+      // Whole or not at all: with half of this file the database could never be opened again.
+      WholeFile.write(file, text.toString());
     } catch (IOException e) {
       throw new LaunchException("Cannot write " + file + ": " + e.getMessage(), e);
     }

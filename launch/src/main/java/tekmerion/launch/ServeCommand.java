@@ -13,7 +13,7 @@ import picocli.CommandLine.Option;
     description = {
       "Start the server for a shop. Uses the MariaDB at TEKMERION_DB_URL if that is set",
       "(with TEKMERION_DB_USER, TEKMERION_DB_PASSWORD, TEKMERION_DB_OWNER, TEKMERION_DB_OWNER_PASSWORD),",
-      "else starts one of its own on loopback. The first start prints the first sign-in."
+      "else starts one of its own on loopback. The first start prints the first sign-in. What ends by itself is started again, and said."
     },
     mixinStandardHelpOptions = true)
 final class ServeCommand implements Callable<Integer> {
@@ -33,16 +33,12 @@ final class ServeCommand implements Callable<Integer> {
       Map<String, String> environment = new HashMap<>();
       if (System.getenv("TEKMERION_DB_URL") == null) {
         System.out.println("Starting MariaDB on loopback, its data in " + folder.resolve("db"));
-        environment.putAll(running.add(MariaDb.start(folder.resolve("db"))).environment());
+        environment.putAll(running.database(folder.resolve("db")).environment());
       }
-      ServerProcess server = running.add(ServerProcess.start(home, folder, port, environment));
+      ServerProcess server = running.server(home, folder, port, environment);
       server
-          .child()
-          .output()
-          .lines()
-          .filter(line -> line.startsWith("First start:"))
-          .reduce((first, last) -> last)
-          .ifPresent(System.out::println);
+          .firstSignIn()
+          .ifPresent(said -> System.out.println("First start: " + said + " It is shown only now."));
       System.out.printf(
           "Tekmerion is at %s, its log in %s. Ctrl-C ends it.%n",
           server.address(), server.child().log());

@@ -5,12 +5,15 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /** The server as a child process. */
 public final class ServerProcess implements AutoCloseable {
@@ -19,12 +22,19 @@ public final class ServerProcess implements AutoCloseable {
   /** The large shop is filled before the first answer. */
   private static final Duration FILLING_LIMIT = Duration.ofMinutes(15);
 
+  /** What the server says before and after it changes the database; see its package schema. */
+  private static final String CHANGES = "Changing the database";
+
+  private static final String CHANGED = "The database is changed";
+
   private final Child child;
   private final URI address;
+  private final Path files;
 
-  private ServerProcess(Child child, URI address) {
+  private ServerProcess(Child child, URI address, Path files) {
     this.child = child;
     this.address = address;
+    this.files = files;
   }
 
   /**
@@ -61,7 +71,9 @@ public final class ServerProcess implements AutoCloseable {
       // Beside the database, not in it: who steals a copy of the tables can open no password.
       all.putIfAbsent("TEKMERION_SEAL_KEY", Secrets.in(folder.resolve("keys")).key("seal"));
     }
-    List<String> command = new ArrayList<>(List.of(Home.java(), "-Xmx768m", "-XX:+UseSerialGC"));
+    List<String> command =
+        new ArrayList<>(
+            List.of(Home.java(), "-Xmx768m", "-XX:+UseSerialGC", "-XX:+ExitOnOutOfMemoryError"));
     command.addAll(archiveOptions);
     command.addAll(
         List.of(
@@ -70,7 +82,8 @@ public final class ServerProcess implements AutoCloseable {
             home.classPath("server"),
             "tekmerion.server.TekmerionServer"));
     Child child = Child.start("server", folder, command, all);
-    return new ServerProcess(child, URI.create("http://127.0.0.1:" + port));
+    return new ServerProcess(
+        child, URI.create("http://127.0.0.1:" + port), Path.of(all.get("TEKMERION_FILES")));
   }
 
   public URI address() {
@@ -86,6 +99,28 @@ public final class ServerProcess implements AutoCloseable {
     child.close();
   }
 
+  /**
+   * The name and password of the first person, if this start made them: said once, kept nowhere.
+   */
+  Optional<String> firstSignIn() {
+    Path file = files.resolve("first-sign-in.txt");
+    try {
+      String said = Files.readString(file);
+      Files.delete(file);
+      return Optional.of(said.strip());
+    } catch (NoSuchFileException e) {
+      return Optional.empty();
+    } catch (IOException e) {
+      throw new LaunchException("Cannot read " + file + ": " + e.getMessage(), e);
+    }
+  }
+
+  /** While it changes the database it may take its time: how long depends on what is stored. */
+  private boolean changesTheDatabase() {
+    String said = child.output();
+    return said.contains(CHANGES) && !said.contains(CHANGED);
+  }
+
   private void awaitReady(Duration limit) {
     HttpClient http = HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(1)).build();
     HttpRequest request =
@@ -93,7 +128,7 @@ public final class ServerProcess implements AutoCloseable {
             .timeout(Duration.ofSeconds(5))
             .build();
     long until = System.nanoTime() + limit.toNanos();
-    while (System.nanoTime() < until) {
+    while (System.nanoTime() < until || changesTheDatabase()) {
       if (!child.isAlive()) {
         throw new LaunchException("The server ended at once. It said:\n" + tail());
       }
@@ -109,6 +144,7 @@ public final class ServerProcess implements AutoCloseable {
       }
       Sleep.millis(50);
     }
+    child.close();
     throw new LaunchException("The server did not answer in time. Its log: " + child.log());
   }
 

@@ -132,8 +132,13 @@ public final class ShopClient {
   }
 
   private Optional<String> csrfToken() {
+    return cookie("XSRF-TOKEN");
+  }
+
+  /** The value of a cookie, for a connection of another kind. */
+  public Optional<String> cookie(String name) {
     return cookies.getCookieStore().getCookies().stream()
-        .filter(cookie -> cookie.getName().equals("XSRF-TOKEN"))
+        .filter(cookie -> cookie.getName().equals(name))
         .map(HttpCookie::getValue)
         .findFirst();
   }

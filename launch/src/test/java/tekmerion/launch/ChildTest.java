@@ -59,23 +59,29 @@ class ChildTest {
     try (Child child = start(SLEEP, Map.of())) {
       assertThat(left.waitFor(PATIENCE)).isTrue();
       assertThat(child.isAlive()).isTrue();
-      assertThat(pidFile()).content().isEqualTo(Long.toString(child.pid()));
+      assertThat(pidFile()).content().startsWith(child.pid() + " ");
     }
   }
 
   @Test
   void aStrangerWhoGotTheSameNumberIsLeftAlone() throws IOException {
-    Process stranger = new ProcessBuilder("/bin/cat").start();
+    Process stranger = new ProcessBuilder(SLEEP).start();
     try {
-      Files.writeString(pidFile(), Long.toString(stranger.pid()));
-
-      try (Child child = start(SLEEP, Map.of())) {
-        assertThat(stranger.isAlive()).isTrue();
-        assertThat(child.pid()).isNotEqualTo(stranger.pid());
+      // The same program, too: only the moment at which it began tells them apart.
+      for (String moment : List.of("", " another-boot:123", " " + bootId() + ":1")) {
+        Files.writeString(pidFile(), stranger.pid() + moment);
+        try (Child child = start(List.of("/bin/sleep", "300"), Map.of())) {
+          assertThat(stranger.isAlive()).as("told by [%s]", moment).isTrue();
+          assertThat(child.pid()).isNotEqualTo(stranger.pid());
+        }
       }
     } finally {
       stranger.destroy();
     }
+  }
+
+  private static String bootId() throws IOException {
+    return Files.readString(Path.of("/proc/sys/kernel/random/boot_id")).strip();
   }
 
   @Test

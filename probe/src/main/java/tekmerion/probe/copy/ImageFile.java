@@ -6,13 +6,13 @@ import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
 import java.util.Optional;
 import tekmerion.core.port.ByteSource;
 import tekmerion.core.rescue.KeptRescue;
 import tekmerion.core.rescue.RescueCopy;
 import tekmerion.core.rescue.RescueMap;
+import tekmerion.link.files.WholeFile;
 
 /**
  * The image of a rescue with its map and sums. Bytes are on disk before the map that speaks of
@@ -125,16 +125,7 @@ public final class ImageFile implements RescueCopy.Keeper, AutoCloseable {
   public void now() {
     try {
       image.force(false);
-      Path beside = mapFile.resolveSibling(mapFile.getFileName() + ".new");
-      Private.createFile(beside);
-      Files.writeString(
-          beside,
-          kept.text(),
-          StandardOpenOption.CREATE,
-          StandardOpenOption.WRITE,
-          StandardOpenOption.TRUNCATE_EXISTING,
-          StandardOpenOption.SYNC);
-      Files.move(beside, mapFile, StandardCopyOption.ATOMIC_MOVE);
+      WholeFile.write(mapFile, kept.text());
       keptAt = System.nanoTime();
     } catch (IOException e) {
       throw new UncheckedIOException("the map cannot be kept", e);

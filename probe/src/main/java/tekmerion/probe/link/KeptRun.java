@@ -8,6 +8,7 @@ import java.time.Instant;
 import java.util.Optional;
 import java.util.UUID;
 import tekmerion.link.RunKind;
+import tekmerion.link.files.WholeFile;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -28,7 +29,7 @@ record KeptRun(UUID requestId, String driveKey, RunKind run, boolean gentle, Ins
 
   void write(Path folder) {
     try {
-      Files.writeString(file(folder, requestId), JSON.writeValueAsString(this));
+      WholeFile.write(file(folder, requestId), JSON.writeValueAsString(this));
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }

@@ -1,17 +1,26 @@
 package tekmerion.server.account;
 
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.security.SecureRandom;
 import java.time.Clock;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
+import tekmerion.link.files.WholeFile;
 import tekmerion.server.TekmerionProperties;
 
 /**
- * On an empty database: makes a lead and prints the password once. The demo makes its own people.
+ * On an empty database: makes a lead, whose password is in a file until somebody has read it. The
+ * demo makes its own people.
  */
 @Component
 class FirstAccount implements SmartInitializingSingleton {
+  private static final Logger LOG = LoggerFactory.getLogger(FirstAccount.class);
   private static final String LETTERS = "abcdefghijkmnpqrstuvwxyz23456789";
   private static final int LENGTH = 16;
 
@@ -41,7 +50,14 @@ class FirstAccount implements SmartInitializingSingleton {
     accounts.save(
         new Account(
             "lead", "Lead", Role.LEAD, encoder.encode(password.toString()), clock.instant()));
-    System.out.printf(
-        "First start: sign in as \"lead\" with the password %s. It is shown only now.%n", password);
+    // Not to a log, which is kept, copied and read by others: into a file for one pair of eyes.
+    Path file = properties.files().resolve("first-sign-in.txt");
+    try {
+      Files.createDirectories(properties.files());
+      WholeFile.write(file, "Sign in as \"lead\" with the password %s.%n".formatted(password));
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    LOG.info("First start: the first sign-in is in {}; delete the file once it is read.", file);
   }
 }

@@ -1,8 +1,10 @@
 package tekmerion.server.account;
 
+import jakarta.servlet.DispatcherType;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.time.Clock;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpStatus;
@@ -16,6 +18,7 @@ import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
+import org.springframework.security.web.context.SecurityContextHolderFilter;
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.csrf.CsrfException;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
@@ -37,10 +40,15 @@ class SecurityConfig {
       HttpSecurity http,
       SecurityContextRepository contexts,
       Access access,
-      ProblemWriter problems) {
+      ProblemWriter problems,
+      Clock clock) {
+    http.addFilterAfter(new SessionAge(clock), SecurityContextHolderFilter.class);
     http.authorizeHttpRequests(
             requests ->
                 requests
+                    // The end of a stream; whoever opened it was let in when it began.
+                    .dispatcherTypeMatchers(DispatcherType.ASYNC)
+                    .permitAll()
                     .requestMatchers(
                         "/api/session",
                         "/api/session/pin",

@@ -4,6 +4,8 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import jakarta.servlet.http.HttpSession;
 import java.io.Serializable;
+import java.time.Clock;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
@@ -25,16 +27,30 @@ class Sessions {
   private final SecurityContextRepository contexts;
   private final FindByIndexNameSessionRepository<? extends Session> stored;
 
-  /** Somebody who signed in here in full; their epoch tells whether that still counts. */
-  record Here(long id, long epoch) implements Serializable {
+  /** When the one who is signed in has to sign in in full again [ms since 1970]. */
+  private static final String UNTIL = "signed-in-until";
+
+  /** A working day; then the password is asked for, however busy the screen was. */
+  private static final Duration LONGEST = Duration.ofHours(12);
+
+  private final Clock clock;
+
+  /**
+   * Somebody who signed in here in full; their epoch tells whether that still counts.
+   *
+   * @param until when it does not any more [ms since 1970]
+   */
+  record Here(long id, long epoch, long until) implements Serializable {
     private static final long serialVersionUID = 1L;
   }
 
   Sessions(
       SecurityContextRepository contexts,
-      FindByIndexNameSessionRepository<? extends Session> stored) {
+      FindByIndexNameSessionRepository<? extends Session> stored,
+      Clock clock) {
     this.contexts = contexts;
     this.stored = stored;
+    this.clock = clock;
   }
 
   /** After name and password were right. */
@@ -45,9 +61,10 @@ class Sessions {
       request.changeSessionId(); // a session planted before sign-in must not become a signed-in one
     }
     here.removeIf(h -> h.id() == account.id());
-    here.add(new Here(account.id(), account.epoch()));
-    become(account, request, response);
+    long until = clock.instant().plus(LONGEST).toEpochMilli();
+    here.add(new Here(account.id(), account.epoch(), until));
     request.getSession().setAttribute(HERE, new ArrayList<>(here));
+    become(account, request, response);
   }
 
   /** After a PIN was right; only for somebody who is {@link #isHere here}. */
@@ -59,10 +76,37 @@ class Sessions {
             person, null, List.of(new SimpleGrantedAuthority("ROLE_" + person.role()))));
     SecurityContextHolder.setContext(context);
     contexts.saveContext(context, request, response);
+    HttpSession session = request.getSession();
+    here(session).stream()
+        .filter(h -> h.id() == account.id())
+        .forEach(h -> session.setAttribute(UNTIL, h.until()));
   }
 
   boolean isHere(Account account, HttpServletRequest request) {
-    return here(request.getSession(false)).contains(new Here(account.id(), account.epoch()));
+    return here(request.getSession(false)).stream()
+        .anyMatch(
+            h ->
+                h.id() == account.id()
+                    && h.epoch() == account.epoch()
+                    && h.until() > clock.millis());
+  }
+
+  /** Whether whoever is signed in with it must sign in in full again. */
+  static boolean isOver(Object until, long nowMillis) {
+    return !(until instanceof Long moment) || moment <= nowMillis;
+  }
+
+  /** Of a session that somebody is signed in with. */
+  static Object until(HttpSession session) {
+    return session.getAttribute(UNTIL);
+  }
+
+  /** Whether a browser's stream may go on: its session is there and its time is not over. */
+  boolean goesOn(String sessionId) {
+    Session session = stored.findById(sessionId);
+    return session != null
+        && !session.isExpired()
+        && !isOver(session.getAttribute(UNTIL), clock.millis());
   }
 
   List<Long> idsHere(HttpServletRequest request) {

@@ -1,6 +1,7 @@
 package tekmerion.server.live;
 
 import io.swagger.v3.oas.annotations.Hidden;
+import jakarta.servlet.http.HttpServletRequest;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
@@ -17,7 +18,7 @@ class LiveController {
 
   @Hidden
   @GetMapping(path = "/api/live", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
-  SseEmitter live() {
-    return events.subscribe();
+  SseEmitter live(HttpServletRequest request) {
+    return events.subscribe(request.getSession().getId());
   }
 }

@@ -1,6 +1,5 @@
 package tekmerion.server.live;
 
-import java.io.IOException;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Duration;
@@ -8,6 +7,10 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.SynchronousQueue;
+import java.util.concurrent.ThreadPoolExecutor;
+import java.util.concurrent.TimeUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.event.ContextClosedEvent;
@@ -20,6 +23,8 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.TransactionException;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import tekmerion.server.account.StreamSessions;
+import tekmerion.server.problem.Refusal;
 
 /**
  * Tells browsers what changed. An event is a row written in the same transaction as the change, so
@@ -35,13 +40,20 @@ public class LiveEvents {
 
   private final JdbcClient jdbc;
   private final Clock clock;
-  private final List<SseEmitter> browsers = new CopyOnWriteArrayList<>();
+  private static final int MOST_A_SESSION = 24;
+  private static final int MOST_THREADS = 64;
+
+  private final StreamSessions sessions;
+  private final List<Browser> browsers = new CopyOnWriteArrayList<>();
+  private final ExecutorService senders =
+      new ThreadPoolExecutor(0, MOST_THREADS, 10, TimeUnit.SECONDS, new SynchronousQueue<>());
   private final Set<Long> passedOn = new LinkedHashSet<>();
   private boolean primed;
 
   private record Row(long id, String topic, String body) {}
 
-  LiveEvents(JdbcClient jdbc, Clock clock) {
+  LiveEvents(JdbcClient jdbc, StreamSessions sessions, Clock clock) {
+    this.sessions = sessions;
     this.jdbc = jdbc;
     this.clock = clock;
   }
@@ -61,14 +73,23 @@ public class LiveEvents {
         .update();
   }
 
-  SseEmitter subscribe() {
-    SseEmitter browser = new SseEmitter(0L);
-    browser.onCompletion(() -> browsers.remove(browser));
-    browser.onTimeout(() -> browsers.remove(browser));
-    browser.onError(e -> browsers.remove(browser));
+  /**
+   * @throws Refusal 429 if the session has as many streams as any screen needs
+   */
+  SseEmitter subscribe(String sessionId) {
+    if (browsers.stream().filter(b -> b.sessionId().equals(sessionId)).count() >= MOST_A_SESSION) {
+      throw Refusal.tooMany(
+          "More pages than %d are open with this session.".formatted(MOST_A_SESSION),
+          "Close those that are not needed.");
+    }
+    SseEmitter emitter = new SseEmitter(0L);
+    Browser browser = new Browser(emitter, sessionId, senders, browsers::remove);
+    emitter.onCompletion(browser::letGo);
+    emitter.onTimeout(browser::letGo);
+    emitter.onError(e -> browser.letGo());
     browsers.add(browser);
-    send(browser, SseEmitter.event().comment("here"));
-    return browser;
+    browser.send(SseEmitter.event().comment("here"));
+    return emitter;
   }
 
   @Scheduled(fixedDelay = 200)
@@ -85,8 +106,7 @@ public class LiveEvents {
         if (primed && !passedOn.contains(row.id())) {
           browsers.forEach(
               browser ->
-                  send(
-                      browser,
+                  browser.send(
                       SseEmitter.event()
                           .name("changed")
                           .data(new Change(row.topic(), row.body()), MediaType.APPLICATION_JSON)));
@@ -103,7 +123,7 @@ public class LiveEvents {
   /** Keeps proxies from closing quiet streams, and finds browsers that have gone. */
   @Scheduled(fixedDelay = 20_000)
   void heartbeat() {
-    browsers.forEach(browser -> send(browser, SseEmitter.event().comment("still here")));
+    browsers.forEach(browser -> browser.send(SseEmitter.event().comment("still here")));
     try {
       jdbc.sql("DELETE FROM live_event WHERE at < ?")
           .params(Timestamp.from(clock.instant().minus(KEPT)))
@@ -113,20 +133,25 @@ public class LiveEvents {
     }
   }
 
+  /** A stream ends with the session that it was opened with. */
+  @Scheduled(fixedDelay = 5_000)
+  void endWithTheirSessions() {
+    try {
+      browsers.stream()
+          .filter(browser -> !sessions.goesOn(browser.sessionId()))
+          .forEach(Browser::letGo);
+    } catch (DataAccessException | TransactionException e) {
+      LOG.warn("streams are not compared with their sessions: {}", e.getMessage());
+    }
+  }
+
   /** Open streams would hold up an orderly stop; browsers come back by themselves. */
   @EventListener(ContextClosedEvent.class)
   void letGo() {
-    browsers.forEach(SseEmitter::complete);
+    browsers.forEach(Browser::letGo);
+    senders.shutdown();
   }
 
   /** On the wire to a browser. */
   record Change(String topic, String body) {}
-
-  private void send(SseEmitter browser, SseEmitter.SseEventBuilder event) {
-    try {
-      browser.send(event);
-    } catch (IOException | IllegalStateException e) {
-      browsers.remove(browser); // it has gone; it asks again when it is back
-    }
-  }
 }

@@ -39,7 +39,9 @@ class PhotoController {
     if (words.length() > 200) {
       throw Refusal.badRequest("The words are longer than 200 characters.", "Shorten them.");
     }
-    return new PhotoKept(photos.add(number, picture, words, person));
+    byte[] jpeg =
+        Redrawn.jpeg(picture); // before a connection to the database is taken: it may wait
+    return new PhotoKept(photos.add(number, jpeg, words, person));
   }
 
   @GetMapping("/api/photos/{id}")

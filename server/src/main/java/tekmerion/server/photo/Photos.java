@@ -4,7 +4,6 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.sql.Timestamp;
@@ -16,6 +15,8 @@ import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tekmerion.link.files.NoRoomException;
+import tekmerion.link.files.WholeFile;
 import tekmerion.server.TekmerionProperties;
 import tekmerion.server.account.Person;
 import tekmerion.server.job.Job;
@@ -63,14 +64,13 @@ public class Photos {
   }
 
   @Transactional
-  UUID add(String number, byte[] upload, String words, Person by) {
+  UUID add(String number, byte[] jpeg, String words, Person by) {
     Job job =
         jobs.findByNumber(number)
             .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
     if (job.endedAt() != null) {
       throw Refusal.notPossibleNow("The job is ended.", "Take the machine in anew.");
     }
-    byte[] jpeg = Redrawn.jpeg(upload);
     byte[] hash = sha256(jpeg);
     write(file(hash), jpeg);
     UUID id = UUID.randomUUID();
@@ -140,13 +140,12 @@ public class Photos {
     return folder.resolve(HexFormat.of().formatHex(hash) + ".jpg");
   }
 
-  /** By renaming, so that no half-written file is ever seen. */
   private void write(Path file, byte[] bytes) {
     try {
       Files.createDirectories(folder);
-      Path fresh = Files.createTempFile(folder, "new", ".part");
-      Files.write(fresh, bytes);
-      Files.move(fresh, file, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
+      WholeFile.write(file, bytes);
+    } catch (NoRoomException e) {
+      throw Refusal.noRoom();
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }

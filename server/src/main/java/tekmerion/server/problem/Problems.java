@@ -1,8 +1,12 @@
 package tekmerion.server.problem;
 
+import java.sql.SQLException;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.core.NestedExceptionUtils;
+import org.springframework.dao.DataAccessException;
 import org.springframework.dao.DataAccessResourceFailureException;
 import org.springframework.dao.OptimisticLockingFailureException;
 import org.springframework.http.HttpStatus;
@@ -26,6 +30,9 @@ import org.springframework.web.servlet.resource.NoResourceFoundException;
 @RestControllerAdvice
 class Problems {
   private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
+
+  /** MariaDB's ER_DISK_FULL and ER_RECORD_FILE_FULL. */
+  private static final Set<Integer> DISK_FULL = Set.of(1021, 1114);
 
   /** What was kept, for requests that were turned away before they did anything. */
   private static final String NOTHING = "Nothing was changed.";
@@ -99,12 +106,28 @@ class Problems {
     CannotCreateTransactionException.class
   })
   ResponseEntity<ProblemDetail> databaseDown(Exception e) {
-    LOG.error("the database does not answer", e);
-    return answer(
+    LOG.error(
+        "the database does not answer: {}",
+        NestedExceptionUtils.getMostSpecificCause(e).getMessage());
+    return ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE)
+        .contentType(MediaType.APPLICATION_PROBLEM_JSON)
+        .body(databaseAway());
+  }
+
+  static ProblemDetail databaseAway() {
+    return detail(
         HttpStatus.SERVICE_UNAVAILABLE,
         "The database does not answer.",
         "What was kept before is safe; this request was not kept.",
         "Wait a moment and try again; if it stays, start the database.");
+  }
+
+  @ExceptionHandler(DataAccessException.class)
+  ResponseEntity<ProblemDetail> database(DataAccessException e) {
+    return NestedExceptionUtils.getMostSpecificCause(e) instanceof SQLException sql
+            && DISK_FULL.contains(sql.getErrorCode())
+        ? refusal(Refusal.noRoom())
+        : ourMistake(e);
   }
 
   /** The browser has gone away in mid-stream: nobody is left to tell. */

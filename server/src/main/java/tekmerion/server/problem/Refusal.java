@@ -63,6 +63,14 @@ public final class Refusal extends RuntimeException {
     return new Refusal(HttpStatus.CONFLICT, what, "Nothing was changed.", toDo);
   }
 
+  public static Refusal noRoom() {
+    return new Refusal(
+        HttpStatus.INSUFFICIENT_STORAGE,
+        "The server's disk is full.",
+        "What was kept before is safe; this request was not kept.",
+        "Make room on the server's disk, then send it again.");
+  }
+
   public HttpStatus status() {
     return status;
   }

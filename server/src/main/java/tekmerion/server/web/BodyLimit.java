@@ -12,7 +12,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 import tekmerion.server.problem.ProblemWriter;
 
-/** Turns away bodies that no request of ours has, before anything reads them. */
+/** Turns away bodies that no request of ours has, and gives the others their time. */
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE)
 class BodyLimit extends OncePerRequestFilter {
@@ -45,6 +45,6 @@ class BodyLimit extends OncePerRequestFilter {
           "Send less; the most is %d KiB.".formatted(most >> 10));
       return;
     }
-    chain.doFilter(request, response);
+    chain.doFilter(request.getContentLengthLong() > 0 ? new TimedBody(request) : request, response);
   }
 }

@@ -1,0 +1,13 @@
+package tekmerion.link.files;
+
+import java.io.IOException;
+import java.nio.file.Path;
+
+/** The disk is full: nothing of the file was left, and the file of before is as it was. */
+public final class NoRoomException extends IOException {
+  private static final long serialVersionUID = 1L;
+
+  NoRoomException(Path file, IOException cause) {
+    super("There is no room left where %s belongs.".formatted(file), cause);
+  }
+}
