@@ -1,6 +1,7 @@
 package tekmerion.launch;
 
 import java.io.IOException;
+import java.net.URI;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.HashMap;
@@ -11,9 +12,10 @@ final class BenchShop implements AutoCloseable {
   private final Home home = Home.find();
   private final Path folder;
   private final Running running = new Running();
-  private final MariaDb database;
+  private MariaDb database;
   private final Map<String, String> environment;
   private final String password;
+  private final int port = FreePort.any();
   private ServerProcess server;
 
   private BenchShop(Path folder) {
@@ -53,13 +55,32 @@ final class BenchShop implements AutoCloseable {
     if (server != null) {
       server.close();
     }
-    server = running.add(ServerProcess.start(home, folder, FreePort.any(), environment));
+    server = running.add(ServerProcess.start(home, folder, port, environment));
   }
 
   /** A probe on a simulated machine; it ends when it is closed. */
   Child probe(int bay, String machine, String code) {
-    return ProbeProcess.start(
-        home, folder.resolve("probe-" + bay), server.address(), machine, code);
+    return running.add(
+        ProbeProcess.start(home, folder.resolve("probe-" + bay), server.address(), machine, code));
+  }
+
+  URI address() {
+    return server.address();
+  }
+
+  /** SIGKILL. */
+  void killServer() {
+    server.child().kill();
+  }
+
+  /** SIGKILL. */
+  void killDatabase() {
+    database.kill();
+  }
+
+  /** On the port of before. */
+  void startDatabase() {
+    database = running.add(MariaDb.start(folder.resolve("db"), database.port()));
   }
 
   MariaDb database() {

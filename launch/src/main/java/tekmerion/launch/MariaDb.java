@@ -8,6 +8,11 @@ import java.net.Socket;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
@@ -125,6 +130,27 @@ public final class MariaDb implements AutoCloseable {
   /** SIGKILL: for tests and proofs of what survives it. */
   public void kill() {
     child.kill();
+  }
+
+  /** The first column of the first row, as the owner of the tables. */
+  long count(String sql) {
+    return Long.parseLong(texts(sql).get(0));
+  }
+
+  /** The first column of every row, as the owner of the tables. */
+  List<String> texts(String sql) {
+    List<String> texts = new ArrayList<>();
+    try (Connection owner =
+            DriverManager.getConnection(url(), "tekmerion_owner", password("tekmerion_owner"));
+        Statement statement = owner.createStatement();
+        ResultSet rows = statement.executeQuery(sql)) {
+      while (rows.next()) {
+        texts.add(rows.getString(1));
+      }
+      return texts;
+    } catch (SQLException e) {
+      throw new LaunchException("The database does not answer: " + e.getMessage(), e);
+    }
   }
 
   @Override

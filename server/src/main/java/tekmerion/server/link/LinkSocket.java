@@ -32,6 +32,7 @@ public class LinkSocket extends TextWebSocketHandler {
   private static final int SEND_BUFFER = 1 << 20;
 
   private final LinkInbox inbox;
+  private final SeldomSaid unusable = new SeldomSaid(LOG);
   private final Map<UUID, WebSocketSession> sessions = new ConcurrentHashMap<>();
 
   LinkSocket(LinkInbox inbox) {
@@ -88,11 +89,12 @@ public class LinkSocket extends TextWebSocketHandler {
       throw e;
     } catch (RuntimeException e) {
       if (message instanceof ToServer.Event event) {
-        LOG.warn("event {} of probe {} cannot be used", event.number(), probeId, e);
+        unusable.say(
+            probeId, "event %d cannot be used: %s".formatted(event.number(), shortened("" + e)));
         return inbox.unusable(
             probeId, event.number(), event.event().requestId(), text, "it does not fit: " + e);
       }
-      LOG.warn("a message of probe {} cannot be used", probeId, e);
+      unusable.say(probeId, "a message cannot be used: " + shortened("" + e));
       return List.of();
     }
   }

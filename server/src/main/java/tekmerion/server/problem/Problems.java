@@ -9,6 +9,7 @@ import org.springframework.core.NestedExceptionUtils;
 import org.springframework.dao.DataAccessException;
 import org.springframework.dao.DataAccessResourceFailureException;
 import org.springframework.dao.OptimisticLockingFailureException;
+import org.springframework.dao.PessimisticLockingFailureException;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
@@ -56,6 +57,16 @@ class Problems {
         "Somebody else changed this job at the same moment.",
         "Theirs was kept, yours was not.",
         "Look at what changed and do yours again if it still holds.");
+  }
+
+  /** It was tried several times: see {@code DeadlockRetry}. */
+  @ExceptionHandler(PessimisticLockingFailureException.class)
+  ResponseEntity<ProblemDetail> busy() {
+    return answer(
+        HttpStatus.SERVICE_UNAVAILABLE,
+        "Too many are changing the same at this moment.",
+        NOTHING,
+        "Try again in a moment.");
   }
 
   @ExceptionHandler

@@ -15,8 +15,12 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.sql.Types;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.HexFormat;
 import java.util.List;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.zip.GZIPInputStream;
 import java.util.zip.GZIPOutputStream;
 import tekmerion.link.files.WholeFile;
@@ -35,8 +39,14 @@ final class DatabaseCopy {
   private static final int FETCHED = 1000;
 
   private static final String OTHER_DELIMITER = "$$";
+
+  /** As {@link #write} begins one. */
+  private static final Pattern PROCEDURE =
+      Pattern.compile("^CREATE OR REPLACE (?:DEFINER=\\S+ )?PROCEDURE `([^`]+)`");
+
   private final Connection connection;
   private final String but;
+  private final Set<String> made = new HashSet<>();
 
   /**
    * @param but a table that is neither copied nor put back
@@ -83,10 +93,7 @@ final class DatabaseCopy {
       sql.write(create.replace("\n", " ") + ";\n");
       rows(sql, table);
     }
-    for (String procedure :
-        names(
-            "SELECT routine_name FROM information_schema.routines WHERE routine_schema ="
-                + " DATABASE() AND routine_type = 'PROCEDURE'")) {
+    for (String procedure : procedures()) {
       String create = one("SHOW CREATE PROCEDURE " + quoted(procedure), 3);
       sql.write("DELIMITER %s\n".formatted(OTHER_DELIMITER));
       sql.write(create.replaceFirst("^CREATE ", "CREATE OR REPLACE ") + OTHER_DELIMITER + "\n");
@@ -164,12 +171,20 @@ final class DatabaseCopy {
                   StandardCharsets.UTF_8))) {
         run(sql);
       }
+      // Those of the copy were replaced, not dropped: with them their rights would be gone.
+      List<String> later = procedures();
+      later.removeAll(made);
+      for (String procedure : later) {
+        execute("DROP PROCEDURE " + quoted(procedure));
+      }
     } finally {
       execute("SET foreign_key_checks = 1");
     }
   }
 
+  /** Notes the procedures that it makes in {@link #made}. */
   private void run(BufferedReader sql) throws IOException, SQLException {
+    made.clear();
     String delimiter = ";";
     StringBuilder statement = new StringBuilder();
     for (String line = sql.readLine(); line != null; line = sql.readLine()) {
@@ -178,6 +193,10 @@ final class DatabaseCopy {
       } else if (line.endsWith(delimiter)) {
         statement.append(line, 0, line.length() - delimiter.length());
         execute(statement.toString());
+        Matcher procedure = PROCEDURE.matcher(statement);
+        if (procedure.find()) {
+          made.add(procedure.group(1));
+        }
         statement.setLength(0);
       } else {
         statement.append(line).append('\n');
@@ -189,6 +208,12 @@ final class DatabaseCopy {
     try (Statement statement = connection.createStatement()) {
       statement.execute(sql);
     }
+  }
+
+  private List<String> procedures() throws SQLException {
+    return names(
+        "SELECT routine_name FROM information_schema.routines WHERE routine_schema ="
+            + " DATABASE() AND routine_type = 'PROCEDURE'");
   }
 
   private List<String> tables() throws SQLException {

@@ -87,6 +87,13 @@ class SchemaChangeTest {
     return wrapped(DataSource.class, all(), left);
   }
 
+  /** Does a whole one. */
+  private int statementsOfAChange() {
+    AtomicInteger left = new AtomicInteger(Integer.MAX_VALUE);
+    change().migrate(flyway(wrapped(DataSource.class, all(), left), "latest"));
+    return Integer.MAX_VALUE - left.get();
+  }
+
   /** The connections of a process that is gone are closed for it. */
   private void changeThatIsKilledAfter(int statements) throws SQLException {
     assertThatThrownBy(() -> change().migrate(flyway(killedAfter(statements), "latest")))
@@ -184,10 +191,11 @@ class SchemaChangeTest {
 
   @Test
   void theFirstStartMayBeKilledAtAnyMoment() throws SQLException {
-    change().migrate(flyway(all(), "latest"));
+    int all = statementsOfAChange();
     String whole = everything();
 
-    for (int statements : List.of(1, 12, 40, 75, 140)) {
+    for (double share : List.of(0.01, 0.2, 0.5, 0.7, 0.97)) {
+      int statements = (int) (share * all);
       empty();
       changeThatIsKilledAfter(statements);
 
@@ -201,10 +209,11 @@ class SchemaChangeTest {
   void aLaterChangeMayBeKilledAtAnyMomentAndKeepsEveryRow() throws SQLException {
     flyway(all(), "13").migrate();
     fill();
-    change().migrate(flyway(all(), "latest"));
+    int all = statementsOfAChange();
     String whole = everything();
 
-    for (int statements : List.of(60, 130, 150, 165)) {
+    for (double share : List.of(0.3, 0.8, 0.9, 0.97)) {
+      int statements = (int) (share * all);
       empty();
       flyway(all(), "13").migrate();
       fill();
@@ -239,7 +248,11 @@ class SchemaChangeTest {
   void aCopyThatIsGoneIsNamedAndNothingIsTouched() throws Exception {
     flyway(all(), "13").migrate();
     fill();
-    changeThatIsKilledAfter(150);
+    int all = statementsOfAChange();
+    empty();
+    flyway(all(), "13").migrate();
+    fill();
+    changeThatIsKilledAfter((int) (0.9 * all));
     String half = everything();
     try (Stream<Path> copies = Files.list(folder.resolve("before-changes"))) {
       for (Path copy : copies.toList()) {
