@@ -6,9 +6,12 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.TimeUnit;
 import java.util.regex.Matcher;
@@ -25,6 +28,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 class ReadmeTest {
   private static final Path HOME = Path.of("..");
   private static final Pattern COMMAND = Pattern.compile("(?m)(?:`|^)\\./tekmerion ([^`#\n]+)");
+  private static final Pattern TEST = Pattern.compile("`([A-Z]\\w+Test)(?:\\.(\\w+))?`");
   private static final Pattern LINK = Pattern.compile("\\]\\(([^)#]+)[^)]*\\)");
 
   private static String readme() {
@@ -94,5 +98,31 @@ class ReadmeTest {
                   }))
           .isEmpty();
     }
+  }
+
+  /** A document that says "tested by" says so of a test that is there. */
+  @Test
+  void everyTestThatADocumentNamesIsThere() throws IOException {
+    Map<String, String> tests = new HashMap<>();
+    try (Stream<Path> files = Files.walk(HOME)) {
+      for (Path file :
+          files.filter(f -> f.toString().matches(".*src/test/.*Test\\.java")).toList()) {
+        tests.put(file.getFileName().toString().replace(".java", ""), Files.readString(file));
+      }
+    }
+    List<String> missing = new ArrayList<>();
+    try (Stream<Path> pages = Files.list(HOME.resolve("docs"))) {
+      for (Path page : pages.filter(p -> p.toString().endsWith(".md")).toList()) {
+        Matcher each = TEST.matcher(Files.readString(page));
+        while (each.find()) {
+          String text = tests.get(each.group(1));
+          if (text == null || each.group(2) != null && !text.contains(" " + each.group(2) + "(")) {
+            missing.add(page.getFileName() + ": " + each.group());
+          }
+        }
+      }
+    }
+    assertThat(missing).isEmpty();
+    assertThat(tests).hasSizeGreaterThan(100);
   }
 }

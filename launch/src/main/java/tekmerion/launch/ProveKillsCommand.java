@@ -104,6 +104,22 @@ final class ProveKillsCommand implements Callable<Integer> {
 
   private String beginCopy(ShopClient person) {
     String job = jobOf(COPIED_BAY);
+    // What is copied counts for the drive that told who it is.
+    await(
+        "the drive is read",
+        () ->
+            person.post("/api/jobs/" + job + "/readings", Map.of("driveKey", "drive-a")).status()
+                == 202);
+    await(
+        "the reading arrives",
+        () ->
+            bench
+                    .database()
+                    .count(
+                        "SELECT COUNT(*) FROM reading WHERE probe_id IN (SELECT p.id FROM probe p JOIN bay b ON b.id = p.bay_id WHERE b.number = "
+                            + COPIED_BAY
+                            + ")")
+                > 0);
     await("the drive can be surveyed", () -> start(person, job, "SURVEY") != null);
     String[] copy = new String[1];
     await(

@@ -6,10 +6,10 @@ import java.security.MessageDigest;
 import java.util.HexFormat;
 
 /** SHA-256 of a text (FIPS 180-4). */
-final class Sha256 {
+public final class Sha256 {
   private Sha256() {}
 
-  static String hex(String text) {
+  public static String hex(String text) {
     try {
       return HexFormat.of()
           .formatHex(

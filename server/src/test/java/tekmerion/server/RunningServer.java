@@ -11,6 +11,11 @@ import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.ZoneOffset;
 import java.util.Base64;
 import java.util.Comparator;
 import java.util.concurrent.atomic.AtomicInteger;
@@ -40,6 +45,25 @@ public final class RunningServer implements ParameterResolver {
     private final URI address;
     private String firstWords = "";
     private final AtomicInteger statements = new AtomicInteger();
+    private volatile Duration ahead = Duration.ZERO;
+
+    /** The real time, and what a test has let pass. */
+    private final class AheadClock extends Clock {
+      @Override
+      public ZoneId getZone() {
+        return ZoneOffset.UTC;
+      }
+
+      @Override
+      public Clock withZone(ZoneId zone) {
+        throw new UnsupportedOperationException("times here are UTC");
+      }
+
+      @Override
+      public Instant instant() {
+        return Instant.now().plus(ahead);
+      }
+    }
 
     private Shop() {
       this(true);
@@ -64,9 +88,12 @@ public final class RunningServer implements ParameterResolver {
           database.port(), port, folder);
       SpringApplication program = new SpringApplication(TekmerionServer.class);
       program.addInitializers(
-          context ->
-              ((GenericApplicationContext) context)
-                  .registerBean(CountedDataSource.class, () -> new CountedDataSource(statements)));
+          context -> {
+            GenericApplicationContext beans = (GenericApplicationContext) context;
+            beans.registerBean(CountedDataSource.class, () -> new CountedDataSource(statements));
+            beans.registerBean(
+                "testClock", Clock.class, () -> new AheadClock(), bean -> bean.setPrimary(true));
+          });
       String[] arguments = {
         "--server.port=" + port,
         "--tekmerion.demo=" + demo,
@@ -149,6 +176,11 @@ public final class RunningServer implements ParameterResolver {
 
     void startDatabaseAgain() {
       database = MariaDb.start(folder.resolve("db"), database.port());
+    }
+
+    /** Only on a shop of its own: other tests would wonder. */
+    void letPass(Duration time) {
+      ahead = ahead.plus(time);
     }
 
     /** Straight into the database, as one of its two users. */

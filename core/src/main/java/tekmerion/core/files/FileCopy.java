@@ -32,7 +32,10 @@ public final class FileCopy {
   public interface Target extends AutoCloseable {
     void write(byte[] bytes, int length);
 
-    /** Makes it hold. */
+    /** All is written: makes it hold, in its place. */
+    void keep();
+
+    /** What was not kept goes without a trace. */
     @Override
     void close();
   }
@@ -100,6 +103,7 @@ public final class FileCopy {
                   sha.update(bytes, 0, length);
                   target.write(bytes, length);
                 });
+        target.keep();
       }
       String wanted = HexFormat.of().formatHex(sha.digest());
       if (!destination.digest(file).equals(wanted)) {

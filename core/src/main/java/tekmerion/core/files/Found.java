@@ -2,6 +2,7 @@ package tekmerion.core.files;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
@@ -30,8 +31,37 @@ final class Found {
   }
 
   FileList list() {
-    files.sort(Comparator.comparing(FoundFile::path));
-    return new FileList(files, List.copyOf(troubles));
+    files.sort(Comparator.comparing(FoundFile::path).thenComparingLong(Found::place));
+    return new FileList(named(), List.copyOf(troubles));
+  }
+
+  /**
+   * Each path once: a damaged folder may list a name twice, and two names may differ only in what
+   * {@link #clean} replaced. Whoever copies them would write one over the other.
+   */
+  private List<FoundFile> named() {
+    Set<String> taken = new HashSet<>();
+    files.forEach(file -> taken.add(file.path()));
+    List<FoundFile> named = new ArrayList<>(files.size());
+    String before = null;
+    for (FoundFile file : files) {
+      boolean again = file.path().equals(before) && !file.folder();
+      before = file.path();
+      if (!again) {
+        named.add(file);
+        continue;
+      }
+      int n = 2;
+      while (!taken.add(file.path() + " (" + n + ")")) {
+        n++;
+      }
+      named.add(file.at(file.path() + " (" + n + ")"));
+    }
+    return named;
+  }
+
+  private static long place(FoundFile file) {
+    return file.pieces().isEmpty() ? -1 : file.pieces().get(0).offset();
   }
 
   static String join(String folder, String name) {

@@ -34,6 +34,11 @@ public record FoundFile(
     return new FoundFile(path, true, 0, modified, List.of(), Optional.empty(), Optional.empty());
   }
 
+  /** The same under another path. */
+  FoundFile at(String otherPath) {
+    return new FoundFile(otherPath, folder, bytes, modified, pieces, inside, trouble);
+  }
+
   /** Pieces cut or filled up with nothing, so that together they are {@code bytes} long. */
   static List<Piece> cut(List<Piece> pieces, long bytes) {
     List<Piece> cut = new ArrayList<>();

@@ -16,8 +16,11 @@ import java.security.NoSuchAlgorithmException;
 import java.util.HashSet;
 import java.util.HexFormat;
 import java.util.Set;
+import java.util.UUID;
 import tekmerion.core.files.FileCopy;
 import tekmerion.core.files.FoundFile;
+import tekmerion.link.Sha256;
+import tekmerion.link.files.WholeFile;
 import tekmerion.probe.linux.DirectBytes;
 
 /**
@@ -33,6 +36,7 @@ public final class FilesOnDisk implements FileCopy.Destination {
 
   private final Path root;
   private final Path list;
+  private final Path parts;
   private final Set<String> listed = new HashSet<>();
 
   /**
@@ -41,6 +45,8 @@ public final class FilesOnDisk implements FileCopy.Destination {
   public FilesOnDisk(Path root) throws IOException {
     this.root = Private.createDirectories(root).toRealPath();
     this.list = root.resolveSibling(root.getFileName() + ".sha256");
+    this.parts = root.resolveSibling(root.getFileName() + ".parts");
+    WholeFile.deleteFolder(parts); // of a copy that was cut off
     if (Files.exists(list)) {
       Files.readAllLines(list).stream()
           .filter(line -> line.length() > PATH_AT)
@@ -78,16 +84,13 @@ public final class FilesOnDisk implements FileCopy.Destination {
   @Override
   public FileCopy.Target begin(FoundFile file) {
     Path path = path(file);
-    Path part = path.resolveSibling(path.getFileName() + ".part");
+    // In a folder of their own: beside it the customer may have a file of just that name.
+    Path part = parts.resolve(UUID.randomUUID().toString());
     try {
       Private.createDirectories(path.getParent());
+      Private.createDirectories(parts);
       Private.createFile(part);
-      FileChannel channel =
-          FileChannel.open(
-              part,
-              StandardOpenOption.CREATE,
-              StandardOpenOption.TRUNCATE_EXISTING,
-              StandardOpenOption.WRITE);
+      FileChannel channel = FileChannel.open(part, StandardOpenOption.WRITE);
       return new Writing(file, path, part, channel);
     } catch (IOException e) {
       throw new FileCopy.DestinationException("It cannot be written: " + e.getMessage(), e);
@@ -139,10 +142,10 @@ public final class FilesOnDisk implements FileCopy.Destination {
   private static String shortened(String name) {
     byte[] bytes = name.getBytes(StandardCharsets.UTF_8);
     if (bytes.length <= MOST_NAME_BYTES) {
-      return name.equals("..") || name.equals(".") ? "_" : name;
+      return name;
     }
     String end = name.substring(name.length() - Math.min(name.length(), 12));
-    return "%s~%08x~%s".formatted(name.substring(0, 40), name.hashCode(), end);
+    return "%s~%s~%s".formatted(name.substring(0, 40), Sha256.hex(name).substring(0, 32), end);
   }
 
   private record Writing(FoundFile file, Path path, Path part, FileChannel channel)
@@ -160,14 +163,24 @@ public final class FilesOnDisk implements FileCopy.Destination {
     }
 
     @Override
-    public void close() {
+    public void keep() {
       try {
         channel.force(true);
         channel.close();
-        Files.move(part, path, StandardCopyOption.REPLACE_EXISTING);
+        Files.move(part, path, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
         if (file.modified().isPresent()) {
           Files.setLastModifiedTime(path, FileTime.from(file.modified().get()));
         }
+      } catch (IOException e) {
+        throw new FileCopy.DestinationException("It cannot be written: " + e.getMessage(), e);
+      }
+    }
+
+    @Override
+    public void close() {
+      try {
+        channel.close();
+        Files.deleteIfExists(part);
       } catch (IOException e) {
         throw new FileCopy.DestinationException("It cannot be written: " + e.getMessage(), e);
       }

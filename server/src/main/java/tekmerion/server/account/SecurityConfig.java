@@ -5,6 +5,10 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.time.Clock;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.boot.session.autoconfigure.DefaultCookieSerializerCustomizer;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpStatus;
@@ -12,6 +16,7 @@ import org.springframework.security.access.AccessDeniedException;
 import org.springframework.security.config.Customizer;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.config.annotation.web.configuration.EnableWebSecurity;
+import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.core.userdetails.UserDetailsService;
 import org.springframework.security.core.userdetails.UsernameNotFoundException;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
@@ -30,6 +35,7 @@ import tekmerion.server.web.Pages;
 @Configuration
 @EnableWebSecurity
 class SecurityConfig {
+  private static final Logger LOG = LoggerFactory.getLogger(SecurityConfig.class);
   private static final int BCRYPT_STRENGTH = 12;
 
   /** Everything but the page itself, which sets its own with a nonce. */
@@ -113,6 +119,12 @@ class SecurityConfig {
           "Load the page again and repeat it.");
       return;
     }
+    LOG.info(
+        "refused to {}: {} {}",
+        SecurityContextHolder.getContext().getAuthentication().getName(),
+        request.getMethod(),
+        request
+            .getRequestURI()); // still encoded as it came: no line of its own can be made with it
     String may =
         Access.who(request.getMethod(), request.getRequestURI())
             .map(Access.Who::words)
@@ -127,6 +139,18 @@ class SecurityConfig {
   @Bean
   SecurityContextRepository contexts() {
     return new HttpSessionSecurityContextRepository();
+  }
+
+  /** Where TLS is spoken the name itself binds the cookie to this host (RFC 6265bis, 4.1.3.2). */
+  @Bean
+  DefaultCookieSerializerCustomizer boundToTheHost(
+      @Value("${server.servlet.session.cookie.secure}") boolean secure) {
+    return cookie -> {
+      cookie.setCookiePath("/");
+      if (secure) {
+        cookie.setCookieName("__Host-tekmerion");
+      }
+    };
   }
 
   @Bean
