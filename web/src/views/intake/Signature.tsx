@@ -1,10 +1,8 @@
-import { useState } from 'react';
 import styled from 'styled-components';
 import { color } from '../../theme/theme';
 import { Button } from '../../ui/Button';
-import { Field } from '../../ui/Field';
 import { Row } from '../../ui/Layout';
-import { SignaturePad } from '../../ui/SignaturePad';
+import { SignatureFields, useSignature } from '../../ui/SignatureFields';
 
 export interface SignatureProps {
   wording: string;
@@ -14,29 +12,23 @@ export interface SignatureProps {
 
 /** The owner signs: with a finger or a pen, or by typing the name. */
 export function Signature({ wording, isPending, onSign }: SignatureProps) {
-  const [name, setName] = useState('');
-  const [path, setPath] = useState('');
+  const signature = useSignature();
   return (
     <Box>
       <p>
         The owner reads and signs: <q>{wording}</q> Nothing is erased by this alone: the drives are
         named once they are read.
       </p>
-      <SignaturePad
-        path={path}
-        label="Field to sign in with pen or finger; typing the name is enough here"
-        onChange={setPath}
-      />
-      <Field label="Owner’s full name, typed by the owner" value={name} onChange={setName} />
+      <SignatureFields signature={signature} note="Typing the name is enough here." />
       <Row>
         <Button
           data-do
-          isDisabled={name.trim() === '' || isPending}
-          onPress={() => onSign(name, path === '' ? null : path)}
+          isDisabled={!signature.hasName || isPending}
+          onPress={() => onSign(signature.name, signature.isDrawn ? signature.path : null)}
         >
           Sign: the data is not wanted
         </Button>
-        <Button data-do isDisabled={path === ''} onPress={() => setPath('')}>
+        <Button data-do isDisabled={!signature.isDrawn} onPress={() => signature.setPath('')}>
           Clear the drawing
         </Button>
       </Row>

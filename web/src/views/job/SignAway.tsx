@@ -5,24 +5,25 @@ import { useSignAway } from '../../api/queries';
 import type { DriveHolds, Job } from '../../api/types';
 import { color, radius } from '../../theme/theme';
 import { Button } from '../../ui/Button';
-import { Field } from '../../ui/Field';
 import { Row } from '../../ui/Layout';
 import { ProblemNote } from '../../ui/ProblemNote';
-import { SignaturePad } from '../../ui/SignaturePad';
+import { SignatureFields, useSignature } from '../../ui/SignatureFields';
 import { signedOf } from './signedOf';
 
 /** The owner gives up data: all of a drive, or only what is ticked. */
 export function SignAway({ job, onDone }: { job: Job; onDone: () => void }) {
   const sign = useSignAway(job.number);
   const [chosen, setChosen] = useState<string[]>([]);
-  const [signer, setSigner] = useState('');
-  const [path, setPath] = useState('');
+  const signature = useSignature();
   const open = job.data.drives.filter((d) => d.drive !== null && d.open.length > 0);
   if (open.length === 0) return null;
   const drives = signedOf(open, chosen);
-  const ready = drives.length > 0 && signer.trim() !== '' && !sign.isPending;
-  const send = (signature: string | null) =>
-    sign.mutate({ version: job.version, signer, signature, drives }, { onSuccess: onDone });
+  const ready = drives.length > 0 && signature.hasName && !sign.isPending;
+  const send = (drawn: string | null) =>
+    sign.mutate(
+      { version: job.version, signer: signature.name, signature: drawn, drives },
+      { onSuccess: onDone },
+    );
   return (
     <Box>
       <p>
@@ -34,24 +35,18 @@ export function SignAway({ job, onDone }: { job: Job; onDone: () => void }) {
           <Choices key={d.driveKey} drive={d} all={chosen.includes(d.driveKey)} />
         ))}
       </Choice>
-      <Field
-        label="Customer’s full name, typed by the customer"
-        value={signer}
-        onChange={setSigner}
-      />
-      <SignaturePad
-        path={path}
-        label="Field to sign in with pen or finger. Without it a second person has to confirm."
-        onChange={setPath}
+      <SignatureFields
+        signature={signature}
+        note="Without a drawing a second person has to confirm."
       />
       <Row>
-        <Button isDisabled={!ready || path === ''} onPress={() => send(path)}>
+        <Button isDisabled={!ready || !signature.isDrawn} onPress={() => send(signature.path)}>
           Sign: this may be erased
         </Button>
-        <Button isDisabled={!ready || path !== ''} onPress={() => send(null)}>
+        <Button isDisabled={!ready || signature.isDrawn} onPress={() => send(null)}>
           Write down the owner’s word
         </Button>
-        <Button isDisabled={path === ''} onPress={() => setPath('')}>
+        <Button isDisabled={!signature.isDrawn} onPress={() => signature.setPath('')}>
           Clear the drawing
         </Button>
       </Row>

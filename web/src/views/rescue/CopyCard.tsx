@@ -4,10 +4,9 @@ import { keys, useCall, useSignAway } from '../../api/queries';
 import type { DataOnDrive } from '../../api/types';
 import { color } from '../../theme/theme';
 import { Button } from '../../ui/Button';
-import { Field } from '../../ui/Field';
 import { when } from '../../ui/format';
 import { ProblemNote } from '../../ui/ProblemNote';
-import { SignaturePad } from '../../ui/SignaturePad';
+import { SignatureFields, useSignature } from '../../ui/SignatureFields';
 
 /** The copy in the shop's hands: until when it is kept, and its erasing. */
 export function CopyCard({ data }: { data: DataOnDrive }) {
@@ -54,8 +53,7 @@ export function CopyCard({ data }: { data: DataOnDrive }) {
 function Returned({ data }: { data: DataOnDrive }) {
   const sign = useSignAway(data.job);
   const [open, setOpen] = useState(false);
-  const [signer, setSigner] = useState('');
-  const [path, setPath] = useState('');
+  const signature = useSignature();
   if (!open) {
     return <Button onPress={() => setOpen(true)}>The owner has the data again</Button>;
   }
@@ -65,19 +63,14 @@ function Returned({ data }: { data: DataOnDrive }) {
         The customer signs to have the data of this drive again. The shop’s copy of it may then be
         erased.
       </p>
-      <Field
-        label="Customer’s full name, typed by the customer"
-        value={signer}
-        onChange={setSigner}
-      />
-      <SignaturePad path={path} label="Field to sign in with pen or finger" onChange={setPath} />
+      <SignatureFields signature={signature} />
       <Button
-        isDisabled={signer.trim() === '' || path === '' || sign.isPending}
+        isDisabled={!signature.hasName || !signature.isDrawn || sign.isPending}
         onPress={() =>
           sign.mutate({
             version: data.version,
-            signer,
-            signature: path,
+            signer: signature.name,
+            signature: signature.path,
             drives: [{ driveKey: data.driveKey, scope: 'COPY_RETURNED', holdings: [] }],
           })
         }

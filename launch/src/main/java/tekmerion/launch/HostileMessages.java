@@ -93,8 +93,8 @@ public final class HostileMessages {
     if (what < 0.35) {
       return event(next);
     }
-    if (what < 0.97) {
-      wild /= 3; // one of these that cannot be read ends the connection
+    if (what < 0.985) {
+      wild /= 6; // one of these that cannot be read ends the connection
       Class<?>[] others = {
         ToServer.Hello.class,
         ToServer.Progress.class,

@@ -207,6 +207,8 @@ public final class HostileProbe implements AutoCloseable {
 
   @Override
   public void close() {
-    link.socket.abort();
+    if (link.socket != null) { // else its last connection could not be opened
+      link.socket.abort();
+    }
   }
 }

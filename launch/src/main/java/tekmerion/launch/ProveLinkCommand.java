@@ -71,9 +71,9 @@ final class ProveLinkCommand implements Callable<Integer> {
         long began = System.nanoTime();
         List<Thread> people =
             List.of(
-                new Thread(() -> look(bench.signedIn()), "looks"),
-                new Thread(() -> read(bench.signedIn()), "reads"),
-                new Thread(() -> ask(bench.signedIn()), "asks"));
+                new Thread(() -> noted("looks", () -> look(bench.signedIn())), "looks"),
+                new Thread(() -> noted("reads", () -> read(bench.signedIn())), "reads"),
+                new Thread(() -> noted("asks", () -> ask(bench.signedIn())), "asks"));
         people.forEach(Thread::start);
         List<Thread> hostile = new ArrayList<>();
         probes.forEach(
@@ -105,6 +105,15 @@ final class ProveLinkCommand implements Callable<Integer> {
     return wrong.isEmpty() ? 0 : 1;
   }
 
+  /** Whoever cannot go on at all has noticed something. */
+  private void noted(String who, Runnable what) {
+    try {
+      what.run();
+    } catch (RuntimeException e) {
+      wrong.add(who + ": " + e);
+    }
+  }
+
   private void send(int bay, HostileProbe probe) {
     try {
       while (wrong.size() < SAMPLED) {
@@ -132,12 +141,12 @@ final class ProveLinkCommand implements Callable<Integer> {
       // Those with a hostile probe, and some others each time.
       for (String job :
           database.texts(
-              "SELECT number FROM job LEFT JOIN bay ON bay.job_id = job.id WHERE ended_at IS NULL"
+              "SELECT job.number FROM job LEFT JOIN bay ON bay.job_id = job.id WHERE ended_at IS NULL"
                   + " AND (bay.id IS NOT NULL OR RAND() < 0.2)")) {
         looked(shop, "/api/jobs/" + job);
         looked(shop, "/api/jobs/" + job + "/drives/drive-a");
       }
-      Sleep.millis(3000);
+      Sleep.millis(10_000);
     }
   }
 
@@ -204,7 +213,7 @@ final class ProveLinkCommand implements Callable<Integer> {
           wrong.add("asking: " + e.getMessage());
         }
       }
-      Sleep.millis(5000);
+      Sleep.millis(20_000);
     }
   }
 

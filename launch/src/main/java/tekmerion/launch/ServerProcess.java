@@ -17,7 +17,7 @@ import java.util.Optional;
 
 /** The server as a child process. */
 public final class ServerProcess implements AutoCloseable {
-  private static final Duration START_LIMIT = Duration.ofSeconds(90);
+  private static final Duration START_LIMIT = Duration.ofMinutes(3);
 
   /** The large shop is filled before the first answer. */
   private static final Duration FILLING_LIMIT = Duration.ofMinutes(15);
