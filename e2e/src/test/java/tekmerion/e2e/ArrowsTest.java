@@ -1,15 +1,21 @@
 package tekmerion.e2e;
 
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.methods;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
 import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.domain.JavaMethod;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.lang.ArchCondition;
 import com.tngtech.archunit.lang.ArchRule;
+import com.tngtech.archunit.lang.ConditionEvents;
+import com.tngtech.archunit.lang.SimpleConditionEvent;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 
 /** The module arrows: core ← link ← probe, sim, server. */
@@ -18,6 +24,10 @@ class ArrowsTest {
       new ClassFileImporter()
           .withImportOption(new ImportOption.DoNotIncludeTests())
           .importPackages("tekmerion");
+
+  /** Numbers that need not be there. */
+  private static final Set<String> MAY_BE_NONE =
+      Set.of("Reading.jobId", "Intake.jobId", "Answers.customerId", "Answers.machineId");
 
   @Test
   void coreKnowsOnlyItselfJavaAReaderOfDataAndDistributions() {
@@ -61,6 +71,34 @@ class ArrowsTest {
         .dependOnClassesThat()
         .areAssignableTo(Clock.class)
         .check(CLASSES);
+  }
+
+  /** Two boxed numbers that are equal need not be the same, above 127 (JLS 5.1.7). */
+  @Test
+  void numbersOfThingsThatAreThereAreNoObjects() {
+    methods()
+        .that()
+        .areDeclaredInClassesThat()
+        .resideInAPackage("tekmerion..")
+        .and()
+        .haveNameMatching("id|.+Id")
+        .should(haveNoBoxedTypeUnlessNullable())
+        .check(CLASSES);
+  }
+
+  private static ArchCondition<JavaMethod> haveNoBoxedTypeUnlessNullable() {
+    return new ArchCondition<>("return no boxed number that is never null") {
+      @Override
+      public void check(JavaMethod method, ConditionEvents events) {
+        boolean boxed =
+            method.getRawReturnType().isAssignableTo(Number.class)
+                && !MAY_BE_NONE.contains(
+                    method.getOwner().getSimpleName() + "." + method.getName());
+        if (boxed) {
+          events.add(SimpleConditionEvent.violated(method, method.getFullName() + " is boxed"));
+        }
+      }
+    };
   }
 
   @Test

@@ -77,7 +77,7 @@ final class Whole implements AutoCloseable {
   }
 
   void startDatabase() {
-    database = MariaDb.start(folder.resolve("db"), databasePort);
+    database = MariaDb.startForTests(folder.resolve("db"), databasePort);
   }
 
   void stopDatabase() {

@@ -80,7 +80,7 @@ public final class RunningServer implements ParameterResolver {
       } catch (IOException e) {
         throw new UncheckedIOException(e);
       }
-      database = MariaDb.start(folder.resolve("db"));
+      database = MariaDb.startForTests(folder.resolve("db"), FreePort.any());
       int port = FreePort.any();
       address = URI.create("http://127.0.0.1:" + port);
       System.out.printf(
@@ -175,7 +175,7 @@ public final class RunningServer implements ParameterResolver {
     }
 
     void startDatabaseAgain() {
-      database = MariaDb.start(folder.resolve("db"), database.port());
+      database = MariaDb.startForTests(folder.resolve("db"), database.port());
     }
 
     /** Only on a shop of its own: other tests would wonder. */

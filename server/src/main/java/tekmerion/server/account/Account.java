@@ -40,7 +40,7 @@ public class Account {
     this.createdAt = createdAt;
   }
 
-  public Long id() {
+  public long id() {
     return id;
   }
 

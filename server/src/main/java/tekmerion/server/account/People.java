@@ -196,7 +196,7 @@ class People {
   private void leaveALead(Account account) {
     boolean another =
         accounts.findAllByOrderByDisplayName().stream()
-            .anyMatch(a -> a.role() == Role.LEAD && a.isActive() && !a.id().equals(account.id()));
+            .anyMatch(a -> a.role() == Role.LEAD && a.isActive() && a.id() != account.id());
     if (account.role() == Role.LEAD && !another) {
       throw Refusal.notPossibleNow(
           "%s is the only lead.".formatted(account.displayName()),

@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalLong;
@@ -84,7 +85,8 @@ class BatteryViews {
         part.map(p -> readings.findByPartIdOrderByTakenAtDesc(p.id())).orElse(List.of()).stream()
             .limit(MOST_LOOKS)
             .toList();
-    Optional<Reading> last = all.stream().filter(r -> r.jobId().equals(job.id())).findFirst();
+    Optional<Reading> last =
+        all.stream().filter(r -> Objects.equals(r.jobId(), job.id())).findFirst();
     Optional<DriveReading> pagesRead = last.map(r -> pages.load(r.getId()));
     Optional<BatteryReport> report = pagesRead.flatMap(OtherParts::battery);
     List<DriveRun> ofPart = part.map(p -> runs.ofPart(p.id())).orElse(List.of());

@@ -32,7 +32,7 @@ public class Bay {
     this.job = job;
   }
 
-  public Long id() {
+  public long id() {
     return id;
   }
 

@@ -24,7 +24,7 @@ public class Customer {
     this.displayName = displayName;
   }
 
-  public Long id() {
+  public long id() {
     return id;
   }
 

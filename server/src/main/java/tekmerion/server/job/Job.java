@@ -150,7 +150,7 @@ public class Job {
     this.stance = DataStatus.NOT_ASKED;
   }
 
-  public Long id() {
+  public long id() {
     return id;
   }
 

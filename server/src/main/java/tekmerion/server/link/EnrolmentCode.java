@@ -28,7 +28,7 @@ class EnrolmentCode {
     this.expiresAt = expiresAt;
   }
 
-  Long bayId() {
+  long bayId() {
     return bayId;
   }
 

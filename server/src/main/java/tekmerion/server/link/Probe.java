@@ -51,7 +51,7 @@ public class Probe {
     return id;
   }
 
-  public Long bayId() {
+  public long bayId() {
     return bayId;
   }
 

@@ -61,7 +61,7 @@ public class Machine {
     serialFolded = compared == null ? null : compared.folded();
   }
 
-  public Long id() {
+  public long id() {
     return id;
   }
 

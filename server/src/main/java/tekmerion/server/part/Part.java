@@ -60,7 +60,7 @@ public class Part {
     serialFolded = compared == null ? null : compared.folded();
   }
 
-  public Long id() {
+  public long id() {
     return id;
   }
 

@@ -48,7 +48,7 @@ public class PartPlace {
     return slot;
   }
 
-  public Long machineId() {
+  public long machineId() {
     return machineId;
   }
 

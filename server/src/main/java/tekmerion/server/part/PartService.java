@@ -58,7 +58,7 @@ public class PartService {
         serial == null ? Optional.empty() : parts.findByKindAndModelAndSerial(kind, model, serial);
     Part part =
         known.orElseGet(() -> parts.save(new Part(kind, model, serial, ToldBy.PROBE, when)));
-    boolean arrived = here.isEmpty() || !here.get().part().id().equals(part.id());
+    boolean arrived = here.isEmpty() || here.get().part().id() != part.id();
     if (arrived) {
       here.ifPresent(place -> place.endAt(when));
       put(part, machineId, key, slot, when);
@@ -99,7 +99,7 @@ public class PartService {
     Optional<Part> known = identity.flatMap(id -> known(id, here));
     Part part =
         known.orElseGet(() -> identity.map(id -> fresh(id, when)).orElseGet(() -> nameless(when)));
-    boolean arrived = here.isEmpty() || !here.get().part().id().equals(part.id());
+    boolean arrived = here.isEmpty() || here.get().part().id() != part.id();
     if (arrived) {
       here.ifPresent(place -> place.endAt(when));
       put(part, machineId, driveKey, slot, when);
@@ -119,7 +119,7 @@ public class PartService {
         Optional.ofNullable(serial)
             .flatMap(s -> parts.findFirstByKindAndSerialPlainOrderById(DRIVE, Serial.of(s).plain()))
             .orElseGet(() -> parts.save(new Part(DRIVE, model, serial, ToldBy.PERSON, when)));
-    if (here.isEmpty() || !here.get().part().id().equals(part.id())) {
+    if (here.isEmpty() || here.get().part().id() != part.id()) {
       here.ifPresent(place -> place.endAt(when));
       put(part, machineId, driveKey, "Drive A", when);
     }

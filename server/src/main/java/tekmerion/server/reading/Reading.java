@@ -61,7 +61,7 @@ public class Reading implements Persistable<UUID> {
     return true;
   }
 
-  public Long partId() {
+  public long partId() {
     return partId;
   }
 

@@ -68,7 +68,7 @@ public class Ruling {
     this.signedAt = signedAt;
   }
 
-  Long id() {
+  long id() {
     return id;
   }
 
