@@ -27,7 +27,14 @@ class ArrowsTest {
 
   /** Numbers that need not be there. */
   private static final Set<String> MAY_BE_NONE =
-      Set.of("Reading.jobId", "Intake.jobId", "Answers.customerId", "Answers.machineId");
+      Set.of(
+          "Reading.jobId",
+          "Intake.jobId",
+          "Answers.customerId",
+          "Answers.machineId",
+          "BatteryView.partId",
+          "KnownMachine.customerId",
+          "DriveRun.partId");
 
   @Test
   void coreKnowsOnlyItselfJavaAReaderOfDataAndDistributions() {

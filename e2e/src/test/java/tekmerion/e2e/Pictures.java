@@ -83,7 +83,7 @@ class Pictures {
     browser.picture(folder.resolve("rescue.png"));
     browser.open("/job/J-2291");
     browser.press("Data copied");
-    browser.seeHeading("The data is");
+    browser.seeText("The data is");
     browser.seeText("Each drive is named");
     browser.picture(folder.resolve("data.png"));
     browser.press("Leave it as it is");

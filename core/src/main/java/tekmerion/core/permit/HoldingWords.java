@@ -49,7 +49,7 @@ public final class HoldingWords {
   }
 
   private static String files(long files) {
-    return files == 1 ? "1 file" : "%d files".formatted(files);
+    return files == 1 ? "1 file" : String.format(Locale.ROOT, "%,d files", files);
   }
 
   private static String size(long bytes) {
@@ -57,6 +57,6 @@ public final class HoldingWords {
         ? String.format(Locale.ROOT, "%.1f GB", bytes / 1e9)
         : bytes >= 1_000_000L
             ? String.format(Locale.ROOT, "%.1f MB", bytes / 1e6)
-            : bytes + " bytes";
+            : String.format(Locale.ROOT, "%,d bytes", bytes);
   }
 }

@@ -233,13 +233,12 @@ class DataViews implements Shown {
     return run.map(RunView::of).orElse(null);
   }
 
-  /** A drive that must be spared says so first, whatever else was found on it. */
+  /** A drive that must be spared says so, whatever else was found on it; why stands below. */
   private static String finding(Known known) {
     String found = ofData(known);
     return known.state().failing().isEmpty() || known.isSafe()
         ? found
-        : "to be spared until its data is safe: %s %s"
-            .formatted(Sentences.lowerFirst(known.state().failing().get()), found);
+        : found + "; to be spared until its data is safe";
   }
 
   private static String ofData(Known known) {
