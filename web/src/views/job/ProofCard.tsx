@@ -72,7 +72,11 @@ function Signing({ job, proof, onClose }: { job: Job; proof: Proof; onClose: () 
       <p>
         The owner reads and signs: <q>{proof.waiver}</q>
       </p>
-      <Field label="Customer’s full name, typed by the customer" value={signer} onChange={setSigner} />
+      <Field
+        label="Customer’s full name, typed by the customer"
+        value={signer}
+        onChange={setSigner}
+      />
       {call.isError && <ProblemNote error={call.error} />}
       <Button
         isDisabled={signer.trim() === '' || call.isPending}

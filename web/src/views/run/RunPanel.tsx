@@ -51,9 +51,10 @@ function endWords(run: DriveRun): string {
   return `Ends about ${clock(new Date(run.likelyEnd))}, ± ${minutes} min`;
 }
 
+/** What random places let hope says nothing any more once damage was met. */
 function sampleWords(run: DriveRun): string {
   const s = run.surface;
-  if (s === null || s.sampled === 0) return '';
+  if (s === null || s.sampled === 0 || s.bad.length > 0) return '';
   const share = 100 * s.badShareAtMost;
   const words = share >= 10 ? share.toFixed(0) : share.toPrecision(2);
   return `With 95 % confidence at most ${words} % of it is bad (${count(s.sampled)} random places, ${s.sampledBad} bad)`;
