@@ -109,7 +109,15 @@ final class Supervised<T> implements AutoCloseable {
         if (ending) {
           return true;
         }
-        current = start.get();
+      }
+      // Not held meanwhile: a start may take minutes, and whoever ends everything does not wait.
+      T fresh = start.get();
+      synchronized (this) {
+        if (ending) {
+          child.apply(fresh).close();
+          return true;
+        }
+        current = fresh;
       }
       say(name + " runs again.");
       return true;

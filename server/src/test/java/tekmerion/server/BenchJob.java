@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import tekmerion.launch.LinkPeer;
 import tekmerion.launch.ShopClient;
 import tekmerion.link.BenchLink;
 import tekmerion.link.DriveSeen;

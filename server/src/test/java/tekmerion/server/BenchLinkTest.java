@@ -16,6 +16,7 @@ import tekmerion.core.page.RawPage;
 import tekmerion.core.port.MachineUnderTest;
 import tekmerion.core.port.PageAnswer;
 import tekmerion.core.port.PageKind;
+import tekmerion.launch.LinkPeer;
 import tekmerion.launch.ShopClient;
 import tekmerion.link.BenchLink;
 import tekmerion.link.LinkEvent;
@@ -208,7 +209,7 @@ class BenchLinkTest {
 
       assertThat(peer.closing())
           .isEqualTo(
-              Map.entry(
+              new LinkPeer.Closed(
                   BenchLink.CLOSE_REVOKED,
                   "This probe was revoked. Ask for a new code in the bay and start it with --code CODE."));
     }
@@ -245,7 +246,7 @@ class BenchLinkTest {
     try (LinkPeer peer = new LinkPeer(shop.address(), token)) {
       peer.sendRaw("{\"type\":\"erase\"}");
 
-      assertThat(peer.closing().getKey()).isEqualTo(BenchLink.CLOSE_BAD_MESSAGE);
+      assertThat(peer.closing().code()).isEqualTo(BenchLink.CLOSE_BAD_MESSAGE);
     }
   }
 

@@ -19,6 +19,7 @@ import tekmerion.core.page.RawPage;
 import tekmerion.core.port.PageAnswer;
 import tekmerion.core.port.PageKind;
 import tekmerion.core.port.PageSource;
+import tekmerion.launch.LinkPeer;
 import tekmerion.launch.ShopClient;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.PageNote;

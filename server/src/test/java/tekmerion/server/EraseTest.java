@@ -13,6 +13,7 @@ import java.util.Map;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import tekmerion.launch.LinkPeer;
 import tekmerion.launch.ShopClient;
 import tekmerion.link.BenchLink;
 import tekmerion.link.DriveSeen;

@@ -2,6 +2,7 @@ package tekmerion.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
@@ -81,9 +82,14 @@ class ErasedCustomerTest {
           .isEqualTo(204);
     }
 
+    // What was copied before the tables were changed holds everybody of then.
+    Path copies = shop.files().resolve("before-changes");
+    assertThat(copies).isNotEmptyDirectory();
+
     assertThat(mara.post(path + "/erase", Map.of("name", TOKEN)).status()).isEqualTo(204);
 
     assertThat(where(shop)).isEmpty();
+    assertThat(copies).isEmptyDirectory();
   }
 
   /** Each column of text, of each table, that holds the token, with the first such text. */

@@ -9,6 +9,7 @@ import java.util.UUID;
 import java.util.concurrent.Callable;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import tekmerion.launch.LinkPeer;
 import tekmerion.launch.ShopClient;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.ToProbe;

@@ -123,6 +123,11 @@ public final class RunningServer implements ParameterResolver {
       return statements.get() - before;
     }
 
+    /** The server's folder for files. */
+    Path files() {
+      return folder.resolve("files");
+    }
+
     public URI address() {
       return address;
     }

@@ -3,6 +3,7 @@ package tekmerion.link.files;
 import java.io.BufferedOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
+import java.io.UncheckedIOException;
 import java.nio.channels.Channels;
 import java.nio.channels.FileChannel;
 import java.nio.charset.StandardCharsets;
@@ -78,8 +79,11 @@ public final class WholeFile {
     }
   }
 
-  /** Parts that a killed program left in a folder; asked when it starts. */
-  public static void deleteLeftParts(Path folder) throws IOException {
+  /** Parts that a killed program left in a folder; asked when a program starts. */
+  public static void deleteLeftParts(Path folder) {
+    if (!Files.isDirectory(folder)) {
+      return;
+    }
     try (Stream<Path> files = Files.list(folder)) {
       for (Path file : files.toList()) {
         String name = file.getFileName().toString();
@@ -87,6 +91,8 @@ public final class WholeFile {
           Files.delete(file);
         }
       }
+    } catch (IOException e) {
+      throw new UncheckedIOException("Cannot clear up " + folder, e);
     }
   }
 

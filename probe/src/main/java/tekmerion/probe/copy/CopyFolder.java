@@ -19,6 +19,7 @@ import tekmerion.core.rescue.State;
 import tekmerion.link.DriveSeen;
 import tekmerion.link.LinkCodec;
 import tekmerion.link.LinkFormatException;
+import tekmerion.link.files.WholeFile;
 
 /** Where the copies of one drive of one job go, below the probe's folder of copies. */
 public final class CopyFolder {
@@ -43,6 +44,7 @@ public final class CopyFolder {
   public static CopyFolder open(Path all, String job, String driveKey) throws IOException {
     CopyFolder folder = named(all, job, driveKey);
     Private.createDirectories(folder.folder);
+    WholeFile.deleteLeftParts(folder.folder);
     return folder;
   }
 

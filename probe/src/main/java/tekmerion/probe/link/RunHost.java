@@ -40,6 +40,7 @@ import tekmerion.link.RunKind;
 import tekmerion.link.SurfaceNote;
 import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
+import tekmerion.link.files.WholeFile;
 import tekmerion.probe.instrument.KeptPass;
 import tekmerion.probe.outbox.Outbox;
 
@@ -80,6 +81,7 @@ final class RunHost implements AutoCloseable {
     this.machine = machine;
     this.outbox = outbox;
     this.folder = folder;
+    WholeFile.deleteLeftParts(folder);
     this.clock = clock;
     this.tell = tell;
     this.onEvent = onEvent;

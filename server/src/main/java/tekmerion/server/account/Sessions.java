@@ -22,7 +22,7 @@ import org.springframework.stereotype.Service;
  * there in full since the session began.
  */
 @Service
-class Sessions {
+public class Sessions {
   private static final String HERE = "people-here";
   private final SecurityContextRepository contexts;
   private final FindByIndexNameSessionRepository<? extends Session> stored;
@@ -102,7 +102,7 @@ class Sessions {
   }
 
   /** Whether a browser's stream may go on: its session is there and its time is not over. */
-  boolean goesOn(String sessionId) {
+  public boolean goesOn(String sessionId) {
     Session session = stored.findById(sessionId);
     return session != null
         && !session.isExpired()

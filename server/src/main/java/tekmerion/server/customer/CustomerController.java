@@ -30,6 +30,7 @@ import tekmerion.server.live.LiveEvents;
 import tekmerion.server.photo.Photos;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.run.CopiesOfJob;
+import tekmerion.server.schema.CopiesOfBefore;
 
 /** Customers of the shop and their personal data. */
 @RestController
@@ -39,6 +40,7 @@ class CustomerController {
   private final Customers customers;
   private final Photos photos;
   private final CopiesOfJob copies;
+  private final CopiesOfBefore copiesOfBefore;
   private final Audit audit;
   private final JdbcClient jdbc;
   private final LiveEvents live;
@@ -89,6 +91,7 @@ class CustomerController {
       Customers customers,
       Photos photos,
       CopiesOfJob copies,
+      CopiesOfBefore copiesOfBefore,
       Audit audit,
       JdbcClient jdbc,
       LiveEvents live,
@@ -96,6 +99,7 @@ class CustomerController {
     this.customers = customers;
     this.photos = photos;
     this.copies = copies;
+    this.copiesOfBefore = copiesOfBefore;
     this.audit = audit;
     this.jdbc = jdbc;
     this.live = live;
@@ -215,6 +219,7 @@ class CustomerController {
     mustHaveNoCopies(id);
     jdbc.sql("CALL erase_customer(?, ?)").params(id, Timestamp.from(clock.instant())).update();
     photos.deleteUnshown();
+    copiesOfBefore.delete();
     // By number: the name is what was erased.
     audit.of(Audit.Kind.CUSTOMER_ERASED, by, "customer " + id, "");
     live.changed("floor");

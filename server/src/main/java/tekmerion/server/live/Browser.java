@@ -52,6 +52,7 @@ final class Browser {
       try {
         senders.execute(this::sendAll);
       } catch (RejectedExecutionException e) {
+        sending = false; // nobody does: the stream is ended here
         letGo(); // more streams stand still than we have threads for
       }
     }

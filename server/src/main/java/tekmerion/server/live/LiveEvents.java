@@ -23,7 +23,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.TransactionException;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
-import tekmerion.server.account.StreamSessions;
+import tekmerion.server.account.Sessions;
 import tekmerion.server.problem.Refusal;
 
 /**
@@ -43,7 +43,7 @@ public class LiveEvents {
   private static final int MOST_A_SESSION = 24;
   private static final int MOST_THREADS = 64;
 
-  private final StreamSessions sessions;
+  private final Sessions sessions;
   private final List<Browser> browsers = new CopyOnWriteArrayList<>();
   private final ExecutorService senders =
       new ThreadPoolExecutor(0, MOST_THREADS, 10, TimeUnit.SECONDS, new SynchronousQueue<>());
@@ -52,7 +52,7 @@ public class LiveEvents {
 
   private record Row(long id, String topic, String body) {}
 
-  LiveEvents(JdbcClient jdbc, StreamSessions sessions, Clock clock) {
+  LiveEvents(JdbcClient jdbc, Sessions sessions, Clock clock) {
     this.sessions = sessions;
     this.jdbc = jdbc;
     this.clock = clock;

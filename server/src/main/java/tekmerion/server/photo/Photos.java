@@ -46,6 +46,7 @@ public class Photos {
     this.tell = tell;
     this.clock = clock;
     this.folder = properties.files().toAbsolutePath().resolve("photos");
+    WholeFile.deleteLeftParts(folder);
   }
 
   @Transactional(readOnly = true)

@@ -10,20 +10,15 @@ import java.sql.Statement;
 import java.time.Clock;
 import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
-import java.util.Comparator;
-import java.util.List;
 import java.util.Optional;
-import java.util.stream.Stream;
 import org.flywaydb.core.Flyway;
 import org.flywaydb.core.api.FlywayException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.flyway.autoconfigure.FlywayMigrationStrategy;
 import org.springframework.stereotype.Component;
 import tekmerion.link.files.NoRoomException;
 import tekmerion.link.files.WholeFile;
-import tekmerion.server.TekmerionProperties;
 
 /**
  * Runs the migrations so that they can be cut off at any moment. Before the first of them
@@ -37,24 +32,15 @@ final class SchemaChange implements FlywayMigrationStrategy {
   private static final DateTimeFormatter TIME =
       DateTimeFormatter.ofPattern("uuuu-MM-dd'T'HH-mm-ss-SSS").withZone(ZoneOffset.UTC);
 
-  /** So many copies stay; older ones are deleted after a change that went well. */
-  private static final int KEPT = 3;
-
   private static final int LOCK_SECONDS = 60;
 
+  private final CopiesOfBefore copies;
   private final Path folder;
   private final Clock clock;
 
-  @Autowired
-  SchemaChange(TekmerionProperties properties, Clock clock) {
-    this(properties.files(), clock);
-  }
-
-  /**
-   * @param files the server's folder for files; the copies are in one of their own in it
-   */
-  SchemaChange(Path files, Clock clock) {
-    this.folder = files.toAbsolutePath().resolve("before-changes");
+  SchemaChange(CopiesOfBefore copies, Clock clock) {
+    this.copies = copies;
+    this.folder = copies.folder();
     this.clock = clock;
   }
 
@@ -83,7 +69,7 @@ final class SchemaChange implements FlywayMigrationStrategy {
       }
       Mark.remove(connection);
       LOG.info("The database is changed; its copy of before is {}", folder.resolve(copy));
-      deleteOld();
+      copies.deleteOld();
     } catch (SQLException | IOException e) {
       throw new SchemaChangeException(
           "The database could not be changed, or put back to what it was: " + e.getMessage(), e);
@@ -130,19 +116,6 @@ final class SchemaChange implements FlywayMigrationStrategy {
     // The mark goes last, so that putting back can be cut off, too.
     new DatabaseCopy(connection, Mark.TABLE).putBack(file);
     Mark.remove(connection);
-  }
-
-  private void deleteOld() throws IOException {
-    try (Stream<Path> files = Files.list(folder)) {
-      List<Path> newestFirst =
-          files
-              .filter(file -> file.getFileName().toString().startsWith("before-"))
-              .sorted(Comparator.comparing((Path file) -> file.getFileName().toString()).reversed())
-              .toList();
-      for (Path old : newestFirst.subList(Math.min(KEPT, newestFirst.size()), newestFirst.size())) {
-        Files.delete(old);
-      }
-    }
   }
 
   /** The name of the copy, in a table of its own, while a change goes on. */

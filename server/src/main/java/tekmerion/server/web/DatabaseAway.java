@@ -12,7 +12,9 @@ import org.springframework.core.NestedExceptionUtils;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.dao.DataAccessException;
+import org.springframework.dao.DataAccessResourceFailureException;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.CannotCreateTransactionException;
 import org.springframework.transaction.TransactionException;
 import org.springframework.web.filter.OncePerRequestFilter;
 import tekmerion.server.problem.ProblemWriter;
@@ -37,15 +39,20 @@ class DatabaseAway extends OncePerRequestFilter {
       throws ServletException, IOException {
     try {
       chain.doFilter(request, response);
-    } catch (DataAccessException | TransactionException e) {
-      tell(request, response, e);
-    } catch (ServletException e) {
-      Throwable cause = NestedExceptionUtils.getMostSpecificCause(e);
-      if (!(cause instanceof SQLException)) {
+    } catch (DataAccessException | TransactionException | ServletException e) {
+      if (!isAway(e)) {
         throw e;
       }
       tell(request, response, e);
     }
+  }
+
+  /** Class 08 of SQLSTATE: connection exceptions (ISO/IEC 9075-2). */
+  private static boolean isAway(Exception e) {
+    return e instanceof DataAccessResourceFailureException
+        || e instanceof CannotCreateTransactionException
+        || NestedExceptionUtils.getMostSpecificCause(e) instanceof SQLException sql
+            && String.valueOf(sql.getSQLState()).startsWith("08");
   }
 
   private void tell(HttpServletRequest request, HttpServletResponse response, Exception why)

@@ -3,8 +3,8 @@ package tekmerion.server.web;
 import jakarta.servlet.ServletException;
 import java.io.IOException;
 import java.nio.ByteBuffer;
+import java.util.HashMap;
 import java.util.Map;
-import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.locks.LockSupport;
 import org.apache.catalina.connector.Request;
@@ -16,6 +16,8 @@ import org.springframework.boot.tomcat.servlet.TomcatServletWebServerFactory;
 import org.springframework.boot.web.server.WebServerFactoryCustomizer;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
+import tekmerion.server.account.ClientAddress;
+import tekmerion.server.problem.ProblemWriter;
 
 /**
  * Bodies that come slowly hold a thread each. So many are read at once, so many from one address,
@@ -28,11 +30,15 @@ class SlowBodies extends ValveBase
   private static final int MOST_AN_ADDRESS = 60;
   private static final long REST_NANOS = 500_000_000;
 
-  private final Map<String, Integer> byAddress = new ConcurrentHashMap<>();
+  private final Map<String, Integer> byAddress = new HashMap<>();
+  private final ClientAddress addresses;
+  private final ProblemWriter problems;
   private int all;
 
-  SlowBodies() {
+  SlowBodies(ClientAddress addresses, ProblemWriter problems) {
     super(true);
+    this.addresses = addresses;
+    this.problems = problems;
   }
 
   @Override
@@ -48,20 +54,27 @@ class SlowBodies extends ValveBase
       getNext().invoke(request, response);
       return;
     }
-    String from = request.getRemoteAddr();
+    String from = addresses.of(request);
     if (!enter(from)) {
       dropRest(request);
       response.setHeader("Connection", "close");
       response.setHeader("Retry-After", "5");
-      response.setStatus(HttpStatus.SERVICE_UNAVAILABLE.value());
+      problems.write(
+          response,
+          HttpStatus.SERVICE_UNAVAILABLE,
+          "Too many requests are being read at this moment.",
+          "Try again in a moment.");
       return;
     }
     request.setAttribute(TimedBody.DROP_REST, (Runnable) () -> dropRest(request));
     try {
       getNext().invoke(request, response);
     } finally {
-      takeRest(request);
-      leave(from);
+      try {
+        takeRest(request);
+      } finally {
+        leave(from); // also of those who broke off
+      }
     }
   }
 
@@ -79,15 +92,14 @@ class SlowBodies extends ValveBase
       if (read.get()) {
         return;
       }
-      body.action(ActionCode.AVAILABLE, Boolean.TRUE);
-      if (body.getAvailable() > 0) {
-        if (body.doRead(scrap) < 0) {
-          return;
-        }
-      } else if (System.nanoTime() < until) {
-        LockSupport.parkNanos(REST_NANOS / 20);
-      } else {
+      if (System.nanoTime() > until) {
         dropRest(request);
+        return;
+      }
+      body.action(ActionCode.AVAILABLE, Boolean.TRUE);
+      if (body.getAvailable() <= 0) {
+        LockSupport.parkNanos(REST_NANOS / 20);
+      } else if (body.doRead(scrap) < 0) {
         return;
       }
     }

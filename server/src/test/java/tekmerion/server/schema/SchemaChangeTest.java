@@ -143,7 +143,7 @@ class SchemaChangeTest {
   }
 
   private SchemaChange change() {
-    return new SchemaChange(folder, Clock.systemUTC());
+    return new SchemaChange(new CopiesOfBefore(folder), Clock.systemUTC());
   }
 
   /** Tables, columns, keys, rows and procedures in one text. */

@@ -1,4 +1,4 @@
-package tekmerion.server;
+package tekmerion.launch;
 
 import java.net.URI;
 import java.net.http.HttpClient;
@@ -11,7 +11,6 @@ import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.CompletionStage;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
-import tekmerion.launch.ShopClient;
 import tekmerion.link.BenchLink;
 import tekmerion.link.LinkCodec;
 import tekmerion.link.MachineNote;
@@ -28,17 +27,22 @@ public final class LinkPeer implements AutoCloseable, WebSocket.Listener {
           "test",
           List.of(new MachineNote.DriveNote("drive-a", "Drive A")),
           List.of());
+
+  /** Never sent: the connection broke (RFC 6455, 7.4.1). */
+  private static final int ABNORMAL = 1006;
+
+  private static final HttpClient HTTP = HttpClient.newHttpClient();
   private static final Duration PATIENCE = Duration.ofSeconds(10);
 
-  private final BlockingQueue<ToProbe> received = new LinkedBlockingQueue<>();
-  private final BlockingQueue<Map.Entry<Integer, String>> closed = new LinkedBlockingQueue<>();
+  /** Messages and, at the end, how it was closed. */
+  private final BlockingQueue<Object> received = new LinkedBlockingQueue<>();
+
   private final StringBuilder partial = new StringBuilder();
   private final WebSocket socket;
 
   public LinkPeer(URI server, String token) {
     socket =
-        HttpClient.newHttpClient()
-            .newWebSocketBuilder()
+        HTTP.newWebSocketBuilder()
             .header("Authorization", "Bearer " + token)
             .buildAsync(
                 URI.create(server.toString().replaceFirst("^http", "ws") + BenchLink.SOCKET_PATH),
@@ -74,20 +78,33 @@ public final class LinkPeer implements AutoCloseable, WebSocket.Listener {
   }
 
   public <T extends ToProbe> T next(Class<T> type) throws InterruptedException {
-    ToProbe message = received.poll(PATIENCE.toSeconds(), TimeUnit.SECONDS);
+    Object message = poll(PATIENCE);
     if (!type.isInstance(message)) {
       throw new AssertionError("wanted a " + type.getSimpleName() + ", got " + message);
     }
     return type.cast(message);
   }
 
-  /** Close code and reason; waits for it. */
-  public Map.Entry<Integer, String> closing() throws InterruptedException {
-    Map.Entry<Integer, String> close = closed.poll(PATIENCE.toSeconds(), TimeUnit.SECONDS);
-    if (close == null) {
-      throw new AssertionError("the server did not close the link");
+  /** What came: a {@link ToProbe} or a {@link Closed}; null if nothing did within the time. */
+  Object poll(Duration patience) throws InterruptedException {
+    return received.poll(patience.toMillis(), TimeUnit.MILLISECONDS);
+  }
+
+  /**
+   * How the server, or the network, closed it.
+   *
+   * @param code of RFC 6455, 7.4, or {@link BenchLink}'s own
+   */
+  public record Closed(int code, String why) {}
+
+  /** Waits for it; messages that came before are left out. */
+  public Closed closing() throws InterruptedException {
+    for (Object message = poll(PATIENCE); message != null; message = poll(PATIENCE)) {
+      if (message instanceof Closed closed) {
+        return closed;
+      }
     }
-    return close;
+    throw new AssertionError("the server did not close the link");
   }
 
   @Override
@@ -103,8 +120,13 @@ public final class LinkPeer implements AutoCloseable, WebSocket.Listener {
 
   @Override
   public CompletionStage<?> onClose(WebSocket from, int status, String reason) {
-    closed.add(Map.entry(status, reason));
+    received.add(new Closed(status, reason));
     return null;
+  }
+
+  @Override
+  public void onError(WebSocket from, Throwable error) {
+    received.add(new Closed(ABNORMAL, String.valueOf(error.getMessage())));
   }
 
   @Override

@@ -1,4 +1,4 @@
-package tekmerion.server.web;
+package tekmerion.server.transaction;
 
 import org.aopalliance.intercept.MethodInterceptor;
 import org.aopalliance.intercept.MethodInvocation;

@@ -1,0 +1,2 @@
+/** What holds of every transaction. Way in: {@link tekmerion.server.transaction.DeadlockRetry}. */
+package tekmerion.server.transaction;
