@@ -14,6 +14,7 @@ import type {
   Job,
   KnowHow,
   KnowHowChoices,
+  MoveFromElsewhere,
   KnowHowEntry,
   Learnt,
   MakerNote,
@@ -137,6 +138,13 @@ export const useKnowHowChoices = () =>
   useQuery({
     queryKey: [...keys.knowHow, 'choices'],
     queryFn: () => request<KnowHowChoices>('GET', '/api/know-how/choices'),
+  });
+
+/** Other shops' own moves that came with jobs and are not in force here. */
+export const useMovesFromElsewhere = () =>
+  useQuery({
+    queryKey: [...keys.knowHow, 'from-elsewhere'],
+    queryFn: () => request<MoveFromElsewhere[]>('GET', '/api/know-how/from-elsewhere'),
   });
 
 /** Drives of one model and how long they lasted. */

@@ -19,6 +19,7 @@ export type KnowHow = Schemas['KnowHowView'];
 export type Learnt = Schemas['LearntView'];
 export type KnowHowEntry = Schemas['KnowHowEntry'];
 export type KnowHowChange = Schemas['KnowHowChange'];
+export type MoveFromElsewhere = Schemas['MoveFromElsewhere'];
 export type KnowHowChoices = Schemas['KnowHowChoices'];
 export type KnowHowPreview = Schemas['KnowHowPreview'];
 export type KnowHowVersion = Schemas['KnowHowVersion'];

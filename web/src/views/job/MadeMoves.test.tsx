@@ -18,6 +18,7 @@ const made: MadeMove = {
   note: 'left one',
   by: 'Bo K.',
   at: '2026-11-23T09:00:00Z',
+  known: true,
 };
 
 it('shows what was seen, by whom, and takes a slip back', async () => {
@@ -47,6 +48,13 @@ it('tells what could not be done apart from what was seen', () => {
   );
 
   expect(screen.getByText('Could not be done: no fan in it')).toBeVisible();
+});
+
+it('says that a move of another shop is told and not weighed', () => {
+  show(<MadeMoves job={job({ made: [{ ...made, known: false }] })} />);
+
+  expect(screen.getByText(/what it showed is not weighed/)).toBeVisible();
+  expect(screen.queryByRole('button')).toBeNull();
 });
 
 it('is not there when none was made', () => {

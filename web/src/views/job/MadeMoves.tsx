@@ -30,9 +30,11 @@ export function MadeMoves({ job }: { job: Job }) {
               </span>
               <small>
                 {made.by}, {when(made.at)}
+                {!made.known &&
+                  '. This move is not in the know-how of this shop: what it showed is not weighed.'}
               </small>
             </span>
-            {job.endedAt === null && role !== 'COUNTER' && (
+            {made.known && job.endedAt === null && role !== 'COUNTER' && (
               <Button
                 aria-label={`Take back: ${made.title}`}
                 isDisabled={call.isPending}

@@ -42,10 +42,13 @@ const LEARNT = {
   ],
 };
 
+const WORDS = { name: 'Tap {part}', purpose: 'Salt makes it rattle.' };
+
 it('lets the lead take over what the jobs say, with a reason', async () => {
   const sent = answering((method, path) => {
     if (method === 'POST') return [204, null];
     if (path === '/api/session') return [200, session('LEAD')];
+    if (path.endsWith('/from-elsewhere')) return [200, []];
     return [200, path.endsWith('/learnt') ? LEARNT : KNOWN];
   });
   const user = userEvent.setup();
@@ -72,4 +75,23 @@ it('shows a technician the numbers, not the decision', async () => {
 
   expect(await screen.findByRole('rowheader', { name: 'Failed fan' })).toBeTruthy();
   expect(screen.queryByText(/mended jobs/)).toBeNull();
+});
+
+it('lists moves of other shops for the lead to look at', async () => {
+  answering((_method, path) => {
+    if (path === '/api/session') return [200, session('LEAD')];
+    if (path.endsWith('/learnt')) return [200, { ...LEARNT, proposals: [] }];
+    if (path.endsWith('/from-elsewhere')) {
+      return [200, [{ id: 'own.tap-0a1b2c3d', job: 'J-77', move: { words: WORDS } }]];
+    }
+    return [200, KNOWN];
+  });
+  show(<KnowHowView />);
+
+  expect(await screen.findByText('1 move from other shops, not in force here')).toBeTruthy();
+  expect(screen.getByText('Tap the part')).toBeTruthy();
+  expect(screen.getByRole('link', { name: 'Take it over…' })).toHaveAttribute(
+    'href',
+    '/know-how/own-move?from=own.tap-0a1b2c3d',
+  );
 });

@@ -1,6 +1,6 @@
 import { Link, useSearchParams } from 'react-router';
 import styled from 'styled-components';
-import { useKnowHow, useSession } from '../../api/queries';
+import { useKnowHow, useMovesFromElsewhere, useSession } from '../../api/queries';
 import type { KnowHow, KnowHowEntry } from '../../api/types';
 import { TouchPips } from '../../marks/TouchPips';
 import { color } from '../../theme/theme';
@@ -39,11 +39,35 @@ export function KnowHowView() {
               />
               {isLead && <Link to="/know-how/own-move">A move of our own…</Link>}
             </Search>
+            {isLead && text === '' && <FromElsewhere />}
             <Found data={data} text={text} />
           </>
         )}
       </Loaded>
     </Page>
+  );
+}
+
+/** Other shops' own moves that came with jobs; nothing while there are none. */
+function FromElsewhere() {
+  const moves = useMovesFromElsewhere().data ?? [];
+  if (moves.length === 0) return null;
+  return (
+    <Part open>
+      <summary>{counted(moves.length, 'move')} from other shops, not in force here</summary>
+      <ul>
+        {moves.map(({ id, job, move }) => (
+          <li key={id}>
+            <b>{move.words.name.replace('{part}', 'the part')}</b>
+            <span>{move.words.purpose}</span>
+            <small>
+              came with job <Link to={`/job/${job}`}>{job}</Link>; what it showed is told there and
+              not weighed · <Link to={`/know-how/own-move?from=${id}`}>Take it over…</Link>
+            </small>
+          </li>
+        ))}
+      </ul>
+    </Part>
   );
 }
 

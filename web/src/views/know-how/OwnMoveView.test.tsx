@@ -1,6 +1,7 @@
 import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { expect, it } from 'vitest';
+import type { MoveFromElsewhere } from '../../api/types';
 import { answering, session, show } from '../../test-data';
 import { idOf, OwnMoveView } from './OwnMoveView';
 
@@ -10,7 +11,33 @@ const CHOICES = {
   reaches: ['desktop', 'firmware', 'nothing'],
 };
 
-const open = (role: 'LEAD' | 'TECHNICIAN') => {
+const TAP: MoveFromElsewhere = {
+  id: 'own.tap-0a1b2c3d',
+  job: 'J-77',
+  move: {
+    words: {
+      name: 'Tap the fan',
+      purpose: 'Salt makes it rattle.',
+      handsOnMinutes: 1,
+      waitingMinutes: 0,
+      families: [],
+      needs: [],
+      steps: ['Tap it.'],
+    },
+    act: 'TEST',
+    place: 'power',
+    of: 'machine',
+    reach: 'nothing',
+    touch: 2,
+    loads: ['DRIVE', 'MACHINE'],
+    looksAt: 'The sound',
+    levels: ['Nothing', 'Rattles'],
+    leak: [0.99, 0.01],
+    links: { 'fan-failed': [0.02, 0.98] },
+  },
+};
+
+const open = (role: 'LEAD' | 'TECHNICIAN', at = '/') => {
   const sent = answering((_method, path) => {
     if (path === '/api/session') return [200, session(role)];
     if (path === '/api/know-how/preview') {
@@ -24,9 +51,10 @@ const open = (role: 'LEAD' | 'TECHNICIAN') => {
         },
       ];
     }
+    if (path.endsWith('/from-elsewhere')) return [200, [TAP]];
     return [200, CHOICES];
   });
-  show(<OwnMoveView />);
+  show(<OwnMoveView />, at);
   return sent;
 };
 
@@ -71,6 +99,22 @@ it('makes a move out of what is done, what is looked at, and what that speaks fo
   expect(screen.getByText(/Nothing was changed/)).toBeTruthy();
   await user.click(screen.getByRole('button', { name: 'Back to it' }));
   expect(screen.getByLabelText('Name')).toHaveValue('Smell at the vents');
+});
+
+it('takes a move of another shop over as it came, under the name that its findings have', async () => {
+  const sent = open('LEAD', `/know-how/own-move?from=${TAP.id}`);
+  const user = userEvent.setup();
+  const propose = await screen.findByRole('button', { name: 'What would it have changed?' });
+  expect(screen.getByRole('link', { name: 'J-77' })).toBeTruthy();
+  await user.click(propose);
+  const asked = () => sent.filter((s) => s.path === '/api/know-how/preview').at(-1)?.body;
+  expect(asked()).toMatchObject({ what: 'OWN_MOVE', id: TAP.id, ownMove: TAP.move });
+
+  // With other things to see it is another move: what was seen elsewhere does not count for it.
+  await user.click(await screen.findByRole('button', { name: 'Back to it' }));
+  await user.type(screen.getByLabelText('What is looked at'), ' of it');
+  await user.click(propose);
+  expect(asked()).toMatchObject({ id: 'own.tap-the-fan' });
 });
 
 it('is for a lead', async () => {

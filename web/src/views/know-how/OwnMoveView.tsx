@@ -1,14 +1,23 @@
 import { useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { Link, useNavigate, useSearchParams } from 'react-router';
 import styled from 'styled-components';
-import { useKnowHowChoices, useSession } from '../../api/queries';
-import type { KnowHowChange, KnowHowChoices } from '../../api/types';
+import { useKnowHowChoices, useMovesFromElsewhere, useSession } from '../../api/queries';
+import type { KnowHowChange, KnowHowChoices, MoveFromElsewhere } from '../../api/types';
 import { Field } from '../../ui/Field';
 import { Loaded } from '../../ui/Loaded';
 import { Select } from '../../ui/Select';
 import { Page, Sheet, Sub, Title } from '../../ui/Sheet';
-import { changeOf, fromHundred, lines, listsOf, rowProblem, type Row } from './draft';
-import { Form, MoveWordsFields, Pair, Propose, wordsOf, type MoveDraft } from './Editors';
+import {
+  changeOf,
+  fromHundred,
+  lines,
+  listsOf,
+  ofHundredText,
+  rowProblem,
+  rowsOf,
+  type Row,
+} from './draft';
+import { draftOf, Form, MoveWordsFields, Pair, Propose, wordsOf, type MoveDraft } from './Editors';
 import { Likelihoods } from './Likelihoods';
 import { Proposal } from './Proposal';
 
@@ -58,7 +67,10 @@ const EMPTY: MoveDraft = {
 
 /** A move that the shop adds: what to do, what to look at, and what that speaks for. */
 export function OwnMoveView() {
+  const [params] = useSearchParams();
+  const from = params.get('from');
   const choices = useKnowHowChoices();
+  const elsewhere = useMovesFromElsewhere();
   const isLead = useSession().data?.person?.role === 'LEAD';
   return (
     <Page>
@@ -68,7 +80,30 @@ export function OwnMoveView() {
         until the copy is verified, like all that do.
       </Sub>
       {isLead ? (
-        <Loaded query={choices}>{(all) => <Draft choices={all} />}</Loaded>
+        <Loaded query={choices}>
+          {(all) =>
+            from === null ? (
+              <Draft choices={all} />
+            ) : (
+              <Loaded query={elsewhere}>
+                {(moves) => {
+                  const taken = moves.find((move) => move.id === from);
+                  return taken === undefined ? (
+                    <p>This move is in the know-how already, or its job is gone.</p>
+                  ) : (
+                    <>
+                      <p>
+                        This move came with job <Link to={`/job/${taken.job}`}>{taken.job}</Link>{' '}
+                        from another shop. Check its steps and numbers before you take it over.
+                      </p>
+                      <Draft choices={all} from={taken} />
+                    </>
+                  );
+                }}
+              </Loaded>
+            )
+          }
+        </Loaded>
       ) : (
         <p>A lead adds it. Write down what you do and what it shows, and ask one.</p>
       )}
@@ -104,18 +139,36 @@ const LOADS = [
   ['machine', 'the whole machine'],
 ] as const;
 
-function Draft({ choices }: { choices: KnowHowChoices }) {
+/** The choice that stands for what a move loads; all that it loads, at least. */
+const loadsOf = (loads: Own['loads']) =>
+  loads.includes('BATTERY')
+    ? 'battery'
+    : loads.includes('MACHINE')
+      ? 'machine'
+      : loads.includes('DRIVE')
+        ? 'drive'
+        : 'none';
+
+const rowsOfOwn = (own: Own): Row[] => [
+  { id: '', values: own.leak.map(ofHundredText) },
+  ...rowsOf(own.links),
+];
+
+function Draft({ choices, from }: { choices: KnowHowChoices; from?: MoveFromElsewhere }) {
   const navigate = useNavigate();
-  const [words, setWords] = useState(EMPTY);
-  const [act, setAct] = useState<Own['act']>('OBSERVE');
-  const [place, setPlace] = useState('power');
-  const [of, setOf] = useState('machine');
-  const [reach, setReach] = useState('nothing');
-  const [touch, setTouch] = useState('0');
-  const [loads, setLoads] = useState('none');
-  const [looksAt, setLooksAt] = useState('');
-  const [levelText, setLevelText] = useState('Nothing\n');
-  const [rows, setRows] = useState<Row[]>([{ id: '', values: ['100'] }]);
+  const own = from?.move;
+  const [words, setWords] = useState(own === undefined ? EMPTY : draftOf(own.words));
+  const [act, setAct] = useState<Own['act']>(own?.act ?? 'OBSERVE');
+  const [place, setPlace] = useState(own?.place ?? 'power');
+  const [of, setOf] = useState(own?.of ?? 'machine');
+  const [reach, setReach] = useState(own?.reach ?? 'nothing');
+  const [touch, setTouch] = useState(String(own?.touch ?? 0));
+  const [loads, setLoads] = useState<string>(loadsOf(own?.loads ?? []));
+  const [looksAt, setLooksAt] = useState(own?.looksAt ?? '');
+  const [levelText, setLevelText] = useState(own?.levels.join('\n') ?? 'Nothing\n');
+  const [rows, setRows] = useState<Row[]>(
+    own === undefined ? [{ id: '', values: ['100'] }] : rowsOfOwn(own),
+  );
   const [change, setChange] = useState<KnowHowChange | null>(null);
   const levels = lines(levelText);
   const fitted = rows.map((row) => ({
@@ -129,10 +182,12 @@ function Draft({ choices }: { choices: KnowHowChoices }) {
     levels.length >= 2 &&
     fitted.length >= 2 &&
     fitted.every((row) => rowProblem(row) === null);
+  // Its findings in the job that it came with are weighed only while they mean the same.
+  const isSame = own?.looksAt === looksAt && own.levels.join('\n') === levels.join('\n');
   const propose = () => {
     if (said === null) return;
     setChange(
-      changeOf('OWN_MOVE', idOf(words.name), {
+      changeOf('OWN_MOVE', from !== undefined && isSame ? from.id : idOf(words.name), {
         ownMove: {
           words: said,
           act,
@@ -140,7 +195,8 @@ function Draft({ choices }: { choices: KnowHowChoices }) {
           of,
           reach,
           touch: Number(touch),
-          loads: LOADED[loads] ?? [],
+          // A mixture that none of the choices stands for stays as it came.
+          loads: loads === loadsOf(own?.loads ?? []) ? (own?.loads ?? []) : (LOADED[loads] ?? []),
           looksAt,
           levels,
           leak: fitted.find((row) => row.id === '')?.values.map(fromHundred) ?? [],

@@ -40,7 +40,7 @@ public final class HostileProbe implements AutoCloseable {
   }
 
   private void connect() {
-    link = new LinkPeer(server, token);
+    link = opened();
     link.hello(through);
     while (true) {
       Object answer = next(PATIENCE);
@@ -51,6 +51,30 @@ public final class HostileProbe implements AutoCloseable {
       if (!(answer instanceof ToProbe)) {
         throw new LaunchException("The server does not welcome the hostile probe: " + answer);
       }
+    }
+  }
+
+  /** As any probe does: not let in at once, it tries again. */
+  private LinkPeer opened() {
+    long until = System.nanoTime() + PATIENCE.toNanos();
+    while (true) {
+      try {
+        return new LinkPeer(server, token);
+      } catch (CompletionException e) {
+        if (System.nanoTime() > until) {
+          throw new LaunchException("The server does not let the hostile probe in.", e);
+        }
+        pause();
+      }
+    }
+  }
+
+  private static void pause() {
+    try {
+      Thread.sleep(500);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new LaunchException("Stopped while sending.", e);
     }
   }
 

@@ -43,6 +43,7 @@ BEGIN
     WHERE j.customer_id = customer;
   UPDATE ruling r JOIN job j ON j.id = r.job_id SET r.reason = 'erased on request', r.weighing = '{}'
     WHERE j.customer_id = customer;
+  DELETE o FROM job_own_move o JOIN job j ON j.id = o.job_id WHERE j.customer_id = customer;
   UPDATE job_sign s JOIN job j ON j.id = s.job_id SET s.words = 'erased on request'
     WHERE j.customer_id = customer AND s.origin = 'intake';
   UPDATE thing_start t JOIN thing_setup s ON s.id = t.setup_id JOIN job j ON j.id = s.job_id SET t.note = ''

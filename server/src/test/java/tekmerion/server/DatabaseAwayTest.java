@@ -1,14 +1,18 @@
 package tekmerion.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.io.IOException;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.net.http.WebSocketHandshakeException;
 import java.time.Duration;
 import java.util.List;
+import java.util.UUID;
 import org.junit.jupiter.api.Test;
+import tekmerion.launch.LinkPeer;
 import tekmerion.launch.ShopClient;
 
 /** A database that goes away is said in our words, to scripts and to people, and soon. */
@@ -31,8 +35,14 @@ class DatabaseAwayTest {
   void everyAddressSaysSoInOurWordsAndComesBack() throws Exception {
     try (RunningServer.Shop shop = RunningServer.Shop.empty()) {
       ShopClient lead = shop.firstLead();
+      String token = LinkPeer.enrol(lead, 1, UUID.randomUUID());
       shop.killDatabase();
 
+      assertThatThrownBy(() -> new LinkPeer(shop.address(), token))
+          .cause()
+          .isInstanceOfSatisfying(
+              WebSocketHandshakeException.class,
+              e -> assertThat(e.getResponse().statusCode()).isEqualTo(503));
       for (String path : List.of("/", "/job/J-1", "/api/floor", "/api/session", "/api/live")) {
         long began = System.nanoTime();
         HttpResponse<String> answer = get(shop, path, lead);

@@ -222,6 +222,110 @@ class ExchangeTest {
     }
   }
 
+  /**
+   * A move of the shop's own goes with the job that it was made in. Elsewhere it is told and not
+   * weighed, also where another move has its name, until a lead takes it over.
+   */
+  @Test
+  void movesOfTheShopsOwnGoWithTheJob(RunningServer.Shop shop) throws Exception {
+    String first = tapped(shop, "Crane yard");
+    byte[] archive = archive(shop, first);
+    String second = tapped(shop, "Rope walk");
+    assertThat(firstCause(shop.signedIn(), first)).isEqualTo("fan-failed");
+
+    try (RunningServer.Shop other = RunningServer.Shop.empty()) {
+      ShopClient lead = other.firstLead();
+      addMove(lead, "own.tap", tap("The colour", Map.of("supply-unit", List.of(0.02, 0.98))));
+      ShopClient.Answer brought = bring(lead, archive);
+      assertThat(brought.status()).as(brought.body().toString()).isEqualTo(201);
+
+      JsonNode made = lead.get("/api/jobs/" + first).body().at("/made/0");
+      assertThat(made.get("title").stringValue()).isEqualTo("Tap the fan");
+      assertThat(made.get("words").stringValue()).isEqualTo("The sound: rattles");
+      assertThat(made.get("known").booleanValue()).isFalse();
+      assertThat(firstCause(lead, first)).isNotIn("fan-failed", "supply-unit");
+      JsonNode told = lead.get("/api/know-how/from-elsewhere").body();
+      assertThat(told.size()).isOne();
+      assertThat(told.at("/0/job").stringValue()).isEqualTo(first);
+      String id = told.at("/0/id").stringValue();
+      assertThat(id).matches("own\\.tap-[0-9a-f]{8}").isEqualTo(made.get("move").stringValue());
+      // What goes on from here is the same.
+      byte[] further = lead.download("/api/jobs/%s/archive.zip".formatted(first)).orElseThrow();
+      assertThat(text(unpacked(further), "job.json"))
+          .contains("Salt makes it rattle.", id + ".seen");
+
+      addMove(lead, id, JsonMapper.builder().build().convertValue(told.at("/0/move"), Map.class));
+      assertThat(firstCause(lead, first)).isEqualTo("fan-failed");
+      assertThat(lead.get("/api/know-how/from-elsewhere").body().isEmpty()).isTrue();
+      assertThat(bring(lead, archive(shop, second)).status()).isEqualTo(201);
+      assertThat(firstCause(lead, second)).isEqualTo("fan-failed");
+    }
+  }
+
+  /** A job in which the shop's own move speaks for the fan. */
+  private static String tapped(RunningServer.Shop shop, String customer) {
+    ShopClient mara = shop.signedIn("mara");
+    if (mara.get("/api/know-how/entries/MOVE/own.tap").status() == 404) {
+      addMove(mara, "own.tap", tap("The sound", Map.of("fan-failed", List.of(0.02, 0.98))));
+    }
+    String number =
+        Talk.begin(shop.signedIn("joao"))
+            .of(customer, "Ostrel", "16 laptop", "It is loud and hot")
+            .takeIn();
+    say(
+        shop.signedIn(),
+        "/api/jobs/" + number,
+        "/moves/own.tap/outcome",
+        Map.of("part", "machine", "levels", Map.of("own.tap.seen", "seen-1"), "note", ""));
+    return number;
+  }
+
+  private static void addMove(ShopClient lead, String id, Map<?, ?> move) {
+    ShopClient.Answer answer =
+        lead.post(
+            "/api/know-how/changes",
+            Map.of(
+                "change",
+                Map.of("what", "OWN_MOVE", "id", id, "ownMove", move),
+                "version",
+                0,
+                "reason",
+                "harbour air"));
+    assertThat(answer.status()).as(answer.body().toString()).isEqualTo(204);
+  }
+
+  private static Map<String, Object> tap(String looksAt, Map<String, List<Double>> links) {
+    Map<String, Object> words = new HashMap<>();
+    words.put("name", "Tap the fan");
+    words.put("purpose", "Salt makes it rattle.");
+    words.put("handsOnMinutes", 1);
+    words.put("waitingMinutes", 0);
+    words.put("families", List.of());
+    words.put("needs", List.of());
+    words.put("steps", List.of("Tap it."));
+    Map<String, Object> move = new HashMap<>();
+    move.put("words", words);
+    move.put("act", "OBSERVE");
+    move.put("place", "power");
+    move.put("of", "machine");
+    move.put("reach", "nothing");
+    move.put("touch", 0);
+    move.put("loads", List.of());
+    move.put("looksAt", looksAt);
+    move.put("levels", List.of("Nothing", "Rattles"));
+    move.put("leak", List.of(0.99, 0.01));
+    move.put("links", links);
+    return move;
+  }
+
+  private static byte[] archive(RunningServer.Shop shop, String number) {
+    return shop.signedIn().download("/api/jobs/%s/archive.zip".formatted(number)).orElseThrow();
+  }
+
+  private static String firstCause(ShopClient who, String number) {
+    return who.get("/api/jobs/" + number).body().at("/weighing/causes/0/cause").stringValue();
+  }
+
   @Test
   void whatDoesNotFitIsRefusedWholly(RunningServer.Shop shop) throws Exception {
     ShopClient mara = shop.signedIn("mara");

@@ -340,6 +340,74 @@ class HostileArchiveTest {
     everythingElseAnswers();
   }
 
+  /** Moves of a shop's own are checked as if a lead here made them, and never pass for ours. */
+  @Test
+  void ownMovesFromElsewhereAreRefusedOrHarmless() throws Exception {
+    String good =
+        """
+        {"words":{"name":"Tap","purpose":"It rattles.","handsOnMinutes":1,"waitingMinutes":0,\
+        "families":[],"needs":[],"steps":["Tap."]},"act":"OBSERVE","place":"power",\
+        "of":"machine","reach":"nothing","touch":0,"loads":[],"looksAt":"Sound",\
+        "levels":["No","Yes"],"leak":[0.9,0.1],"links":{"fan-failed":[0.1,0.9]}}""";
+    Map<String, String> bad = new LinkedHashMap<>();
+    bad.put("nothing", "{}");
+    bad.put("null", "null");
+    bad.put("erases", good.replace("\"touch\":0", "\"touch\":5"));
+    bad.put("no such act", good.replace("OBSERVE", "ERASE"));
+    bad.put("no distribution", good.replace("[0.1,0.9]}", "[0.5,0.9]}"));
+    bad.put("cannot leak", good.replace("[0.9,0.1]", "[1.0,0.0]"));
+    bad.put("no such cause", good.replace("fan-failed", "witchcraft"));
+    bad.put("more than there is", good.replace("\"act\"", "\"risk\":0,\"act\""));
+    bad.put("a long name", good.replace("Tap\"", "x".repeat(70_000) + "\""));
+    for (Map.Entry<String, String> one : bad.entrySet()) {
+      assertThat(one.getValue()).as(one.getKey()).isNotEqualTo(good);
+      assertThat(bring(one.getKey(), with(a -> define(a, "own.tap", one.getValue()))))
+          .as(one.getKey())
+          .isEqualTo(400);
+    }
+    for (String id : List.of("smart", "own.", "own.A", "own." + "x".repeat(60), "own.a/../b")) {
+      assertThat(bring(id, with(a -> define(a, id, good)))).as(id).isEqualTo(400);
+    }
+    assertThat(
+            bring(
+                "101 of them",
+                with(
+                    a -> {
+                      for (int i = 0; i <= 100; i++) {
+                        define(a, "own.tap-" + i, good.replace("Tap\"", "Tap " + i + "\""));
+                      }
+                    })))
+        .isEqualTo(400);
+    assertThat(
+            bring(
+                "a finding of a move that nothing is told of",
+                with(
+                    a -> {
+                      ((ObjectNode) a.get("tables"))
+                          .withArray("job_sign")
+                          .addObject()
+                          .put("job_id", 0)
+                          .put("part", "machine")
+                          .put("origin", "move")
+                          .put("sign_id", "own.tap.seen")
+                          .put("level", "seen-99")
+                          .put("words", "It rattles")
+                          .put("said_at", "2026-11-01T08:00:00Z");
+                    })))
+        .isEqualTo(201);
+    assertThat(bring("a good one", with(a -> define(a, "own.tap", good)))).isEqualTo(201);
+    everythingElseAnswers();
+  }
+
+  private static void define(ObjectNode archive, String id, String body) {
+    ((ObjectNode) archive.get("tables"))
+        .withArray("job_own_move")
+        .addObject()
+        .put("job_id", 0)
+        .put("move_id", id)
+        .put("body", body);
+  }
+
   /**
    * 256 MiB of zeros in a quarter of a megabyte: refused before it takes what the server has not.
    */

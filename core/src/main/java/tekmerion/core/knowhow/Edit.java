@@ -200,6 +200,12 @@ public sealed interface Edit {
     /** No move that ships has an id that begins so. */
     public static final String PREFIX = "own.";
 
+    /** Ends the id of the sign of what is seen. */
+    public static final String SEEN = ".seen";
+
+    /** Length of an id [characters]; with {@link #SEEN} it is still one of a sign. */
+    public static final int MAX_ID = 55;
+
     private static final int WRITES = 4;
 
     @Override
@@ -212,6 +218,9 @@ public sealed interface Edit {
       if (!id.startsWith(PREFIX) || entries.moves.containsKey(id)) {
         throw new NotPossible("move %s is known already".formatted(id));
       }
+      if (id.length() > MAX_ID) {
+        throw new NotPossible("the name of %s is too long".formatted(id));
+      }
       if (touch > WRITES) {
         throw new NotPossible("%s would erase: the shop's own moves do not".formatted(name));
       }
@@ -223,7 +232,7 @@ public sealed interface Edit {
         words.put("seen-" + level, levels.get(level));
       }
       Move.Outcomes seen =
-          new Move.Outcomes(id + ".seen", looksAt, words, null, leak, links, null, because);
+          new Move.Outcomes(id + SEEN, looksAt, words, null, leak, links, null, because);
       Move move =
           new Move(
               id,

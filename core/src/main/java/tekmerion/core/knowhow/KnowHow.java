@@ -217,6 +217,11 @@ public final class KnowHow {
     return Optional.ofNullable(signs.get(id));
   }
 
+  /** Whether it can be weighed: its kind is known, and so is its level. */
+  public boolean knows(Sign sign) {
+    return sign(sign.id()).flatMap(kind -> kind.levelIndex(sign.level())).isPresent();
+  }
+
   /** Whether a sign comes from trying a part elsewhere, or another in its place. */
   public boolean isOfSwap(String sign) {
     return moves.values().stream()

@@ -32,6 +32,7 @@ class EditingController {
   private final KnowHowEdits edits;
   private final LastJobs lastJobs;
   private final ShopKnowHow knowHow;
+  private final MovesFromElsewhere fromElsewhere;
 
   /** What an entry may name. */
   @Schema(name = "KnowHowChoices")
@@ -50,11 +51,17 @@ class EditingController {
       @Min(0) int version,
       @NotBlank @Size(max = 500) String reason) {}
 
-  EditingController(Entries entries, KnowHowEdits edits, LastJobs lastJobs, ShopKnowHow knowHow) {
+  EditingController(
+      Entries entries,
+      KnowHowEdits edits,
+      LastJobs lastJobs,
+      ShopKnowHow knowHow,
+      MovesFromElsewhere fromElsewhere) {
     this.entries = entries;
     this.edits = edits;
     this.lastJobs = lastJobs;
     this.knowHow = knowHow;
+    this.fromElsewhere = fromElsewhere;
   }
 
   @GetMapping("/entries/{subject}/{id}")
@@ -69,6 +76,12 @@ class EditingController {
         now.causes().stream().map(c -> new Choice(c.id(), c.name())).toList(),
         now.families().stream().map(f -> new Choice(f.id(), f.name())).toList(),
         now.sign("reach").map(SignKind::levels).orElse(List.of()));
+  }
+
+  /** Other shops' own moves that came with jobs and are not in force here. */
+  @GetMapping("/from-elsewhere")
+  List<MovesFromElsewhere.FromElsewhere> fromElsewhere() {
+    return fromElsewhere.all();
   }
 
   /** What the change would have made of the last jobs; changes nothing. */

@@ -30,6 +30,7 @@ import tekmerion.server.isolate.Sort;
 import tekmerion.server.job.Changes;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.TraceEntry;
+import tekmerion.server.knowhow.OwnMoves;
 import tekmerion.server.knowhow.ShopKnowHow;
 import tekmerion.server.move.MadeMoves;
 import tekmerion.server.part.Machine;
@@ -52,14 +53,16 @@ class ArchiveRules {
 
   private static final Pattern KEY = Pattern.compile("[A-Za-z0-9][A-Za-z0-9._:-]{0,59}");
 
-  /** Signs of the shop's own moves, which the importing shop may not have. */
-  private static final String OWN = "own.";
+  /** A shop's own moves and what they show, which the importing shop may not have. */
+  private static final Pattern OWN_MOVE = Pattern.compile("own\\.[a-z0-9.-]{1,51}");
+
+  private static final Pattern OWN_SIGN = Pattern.compile("own\\.[a-z0-9.-]{1,51}\\.seen");
 
   private final ShopKnowHow knowHow;
   private final JsonMapper json;
   private final Map<String, Predicate<String>> rules = new HashMap<>();
 
-  ArchiveRules(ShopKnowHow knowHow, JsonMapper json) {
+  ArchiveRules(ShopKnowHow knowHow, OwnMoves ownMoves, JsonMapper json) {
     this.knowHow = knowHow;
     this.json = json;
     oneOf("job.tilt", Tilt.class);
@@ -98,7 +101,11 @@ class ArchiveRules {
     // A probe that never told of itself, as for pages that somebody brought.
     rules.put("probe.machine_note", isJson(MachineNote.class).or("{}"::equals));
     rules.put("job_family.family_id", id -> knowHow.now().family(id).isPresent());
-    rules.put("job_sign.sign_id", id -> id.startsWith(OWN) || knowHow.now().sign(id).isPresent());
+    rules.put(
+        "job_sign.sign_id",
+        id -> OWN_SIGN.matcher(id).matches() || knowHow.now().sign(id).isPresent());
+    rules.put("job_own_move.move_id", OWN_MOVE.asMatchPredicate());
+    rules.put("job_own_move.body", text -> ownMoves.read(text).isPresent());
     rules.put("job.reach", this::isReach);
     rules.put("run_result.drive_model", text -> !text.isBlank());
     rules.put("run_result.drive_serial", text -> !text.isBlank());
@@ -158,6 +165,23 @@ class ArchiveRules {
           value instanceof String text
               && rules.getOrDefault(column, any -> true).test(text)
               && text.codePoints().noneMatch(c -> c == 0);
+    };
+  }
+
+  /** What must hold of a row beyond its values: what was seen is one of what may be seen. */
+  boolean allows(String table, Map<String, Object> row) {
+    return switch (table) {
+      case "job_own_move" -> row.keySet().containsAll(Set.of("job_id", "move_id", "body"));
+      case "job_sign" ->
+          row.get("sign_id") instanceof String sign
+              && (OWN_SIGN.matcher(sign).matches()
+                  || row.get("level") == null
+                  || knowHow
+                      .now()
+                      .sign(sign)
+                      .flatMap(kind -> kind.levelIndex((String) row.get("level")))
+                      .isPresent());
+      default -> true;
     };
   }
 

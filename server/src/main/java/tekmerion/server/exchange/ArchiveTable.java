@@ -68,6 +68,7 @@ record ArchiveTable(
           of("job", "id = :job", "id").without("holder_id", "stance", "imported_at"),
           of("job_family", JOBS, "position"),
           of("intake", JOBS, "id"),
+          of("job_own_move", JOBS, "move_id"),
           of("job_sign", JOBS, "id"),
           of("job_change", JOBS, "id").without("open_job"),
           of("job_move", JOBS, "id"),

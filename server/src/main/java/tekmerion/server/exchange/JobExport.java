@@ -45,6 +45,7 @@ class JobExport {
   private final Photos photos;
   private final ReportFile report;
   private final ArchiveSchema schema;
+  private final OwnMovesInArchive ownMoves;
   private final JsonMapper json =
       JsonMapper.builder()
           .enable(SerializationFeature.INDENT_OUTPUT)
@@ -58,7 +59,8 @@ class JobExport {
       Runs runs,
       Photos photos,
       ReportFile report,
-      ArchiveSchema schema) {
+      ArchiveSchema schema,
+      OwnMovesInArchive ownMoves) {
     this.jdbc = jdbc;
     this.columns = columns;
     this.jobs = jobs;
@@ -66,6 +68,7 @@ class JobExport {
     this.photos = photos;
     this.report = report;
     this.schema = schema;
+    this.ownMoves = ownMoves;
   }
 
   /**
@@ -144,6 +147,7 @@ class JobExport {
           .list();
       tables.put(table.name(), rows);
     }
+    ownMoves.define(tables);
     return tables;
   }
 

@@ -66,6 +66,7 @@ class JobImport {
   private final SearchIndex search;
   private final Photos photos;
   private final ArchiveRules rules;
+  private final OwnMovesInArchive ownMoves;
   private final Audit audit;
   private final Tell tell;
   private final TransactionTemplate transaction;
@@ -93,6 +94,7 @@ class JobImport {
       SearchIndex search,
       Photos photos,
       ArchiveRules rules,
+      OwnMovesInArchive ownMoves,
       Audit audit,
       Tell tell,
       TransactionTemplate transaction,
@@ -106,6 +108,7 @@ class JobImport {
     this.search = search;
     this.photos = photos;
     this.rules = rules;
+    this.ownMoves = ownMoves;
     this.audit = audit;
     this.tell = tell;
     this.transaction = transaction;
@@ -139,9 +142,10 @@ class JobImport {
     keepPages(files);
     keepPhotos(files);
     Keeping keeping = new Keeping();
+    Map<String, List<Map<String, Object>>> tables = ownMoves.here(archive.tables());
     try {
       for (ArchiveTable table : ArchiveTable.ALL) {
-        keeping.keep(table, archive.tables().getOrDefault(table.name(), List.of()));
+        keeping.keep(table, tables.getOrDefault(table.name(), List.of()));
       }
     } catch (DataAccessException e) {
       throw ArchiveFiles.unfit("A row of it does not fit the others.");
@@ -206,6 +210,10 @@ class JobImport {
         throw ArchiveFiles.unfit("The table %s is missing.".formatted(table.name()));
       }
       rows += entry.getValue().size();
+      if (table.name().equals(OwnMovesInArchive.DEFINED)
+          && entry.getValue().size() > OwnMovesInArchive.MAX) {
+        throw ArchiveFiles.unfit("It holds more moves of a shop's own than any job does.");
+      }
       if (rows > MAX_ROWS) {
         throw ArchiveFiles.unfit("It holds more than any job does.");
       }
@@ -250,6 +258,9 @@ class JobImport {
             throw ArchiveFiles.unfit("A value of %s does not fit.".formatted(name));
           }
         });
+    if (!rules.allows(table.name(), row)) {
+      throw ArchiveFiles.unfit("A row of %s does not fit.".formatted(table.name()));
+    }
   }
 
   private static boolean isUuid(String text) {

@@ -115,6 +115,11 @@ public record KnowHowChange(
         null);
   }
 
+  /** A move of the shop's own. */
+  static KnowHowChange ownMove(String id, OwnMoveEdit move) {
+    return new KnowHowChange(What.OWN_MOVE, id, null, null, null, null, null, null, move);
+  }
+
   /**
    * @throws Refusal 400 if the part that it names is not there
    */

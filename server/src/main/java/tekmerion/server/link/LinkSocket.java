@@ -5,8 +5,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.Semaphore;
+import java.util.concurrent.TimeUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.dao.DataAccessResourceFailureException;
 import org.springframework.dao.TransientDataAccessException;
 import org.springframework.stereotype.Component;
@@ -31,12 +34,25 @@ public class LinkSocket extends TextWebSocketHandler {
   private static final int SEND_LIMIT_MS = 10_000;
   private static final int SEND_BUFFER = 1 << 20;
 
+  /** How long a message waits for its turn. */
+  private static final int TURN_SECONDS = 30;
+
   private final LinkInbox inbox;
+
+  /**
+   * Probes together never hold more than half of the database's connections, however much they
+   * send: people are answered.
+   */
+  private final Semaphore turns;
+
   private final SeldomSaid unusable = new SeldomSaid(LOG);
   private final Map<UUID, WebSocketSession> sessions = new ConcurrentHashMap<>();
 
-  LinkSocket(LinkInbox inbox) {
+  LinkSocket(
+      LinkInbox inbox,
+      @Value("${spring.datasource.hikari.maximum-pool-size}") int databaseConnections) {
     this.inbox = inbox;
+    this.turns = new Semaphore(Math.max(1, databaseConnections / 2), true);
   }
 
   @Override
@@ -52,6 +68,11 @@ public class LinkSocket extends TextWebSocketHandler {
   @Override
   protected void handleTextMessage(WebSocketSession raw, TextMessage message) {
     UUID probeId = probeId(raw);
+    if (!isItsTurn()) {
+      // Not kept and not acknowledged: the probe reconnects and sends it again.
+      close(raw, CloseStatus.SERVICE_OVERLOAD);
+      return;
+    }
     try {
       take(probeId, message.getPayload()).forEach(answer -> send(probeId, answer));
     } catch (LinkFormatException e) {
@@ -62,6 +83,17 @@ public class LinkSocket extends TextWebSocketHandler {
       // Not committed, so not acknowledged: the probe reconnects and sends it again.
       LOG.error("a message of probe {} was not kept", probeId, e);
       close(raw, CloseStatus.SERVER_ERROR);
+    } finally {
+      turns.release();
+    }
+  }
+
+  private boolean isItsTurn() {
+    try {
+      return turns.tryAcquire(TURN_SECONDS, TimeUnit.SECONDS);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      return false;
     }
   }
 

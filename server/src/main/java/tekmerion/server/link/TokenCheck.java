@@ -2,11 +2,15 @@ package tekmerion.server.link;
 
 import java.util.Map;
 import java.util.Optional;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataAccessException;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.server.ServerHttpRequest;
 import org.springframework.http.server.ServerHttpResponse;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.TransactionException;
 import org.springframework.web.socket.WebSocketHandler;
 import org.springframework.web.socket.server.HandshakeInterceptor;
 import tekmerion.server.account.Secrets;
@@ -15,6 +19,7 @@ import tekmerion.server.account.Secrets;
 @Component
 class TokenCheck implements HandshakeInterceptor {
   static final String PROBE_ID = "probeId";
+  private static final Logger LOG = LoggerFactory.getLogger(TokenCheck.class);
   private static final String BEARER = "Bearer ";
   private final Probes probes;
 
@@ -29,10 +34,17 @@ class TokenCheck implements HandshakeInterceptor {
       WebSocketHandler handler,
       Map<String, Object> attributes) {
     String header = request.getHeaders().getFirst(HttpHeaders.AUTHORIZATION);
-    Optional<Probe> probe =
-        header != null && header.startsWith(BEARER)
-            ? probes.findByTokenHash(Secrets.hash(header.substring(BEARER.length())))
-            : Optional.empty();
+    Optional<Probe> probe;
+    try {
+      probe =
+          header != null && header.startsWith(BEARER)
+              ? probes.findByTokenHash(Secrets.hash(header.substring(BEARER.length())))
+              : Optional.empty();
+    } catch (DataAccessException | TransactionException e) {
+      LOG.warn("no probe is let in while the database does not answer: {}", e.getMessage());
+      response.setStatusCode(HttpStatus.SERVICE_UNAVAILABLE);
+      return false;
+    }
     if (probe.isEmpty() || probe.get().isRevoked()) {
       response.setStatusCode(HttpStatus.UNAUTHORIZED);
       return false;

@@ -64,6 +64,8 @@ public class MadeMoves {
    * @param move its id in the know-how
    * @param title as it was called then
    * @param words what was seen
+   * @param known whether the move is one of this shop's know-how; what others showed is told and
+   *     not weighed
    */
   @Schema(name = "MadeMove")
   public record Made(
@@ -74,7 +76,8 @@ public class MadeMoves {
       String words,
       String note,
       String by,
-      Instant at) {}
+      Instant at,
+      boolean known) {}
 
   MadeMoves(
       Jobs jobs,
@@ -124,7 +127,8 @@ public class MadeMoves {
                     rs.getString(5),
                     rs.getString(6),
                     rs.getString(7),
-                    rs.getTimestamp(8).toInstant()))
+                    rs.getTimestamp(8).toInstant(),
+                    knowHow.now().move(rs.getString(1)).isPresent()))
         .list()
         .forEach(made -> last.putIfAbsent(made.move() + "@" + made.part(), made));
     return last.values().stream().filter(m -> m.outcome() != MoveEnd.TAKEN_BACK).toList();

@@ -92,13 +92,15 @@ public class WeighingService {
 
   @Transactional(readOnly = true)
   public Evidence weigh(Job job) {
+    KnowHow now = knowHow.now();
     List<PartPlace> drives = parts.inMachine(job.machine().id());
     Map<String, Reading> latest = new HashMap<>();
     readings
         .findByJobIdOrderByReceivedAtDesc(job.id())
         .forEach(reading -> latest.putIfAbsent(reading.driveKey(), reading));
     List<Sign> signs = new ArrayList<>();
-    signs.addAll(said.standing(job.id()));
+    // One of a move of another shop's own, or of one that is in force no more, stays told only.
+    said.standing(job.id()).stream().filter(now::knows).forEach(signs::add);
     Map<String, DriveReading> reports = new HashMap<>();
     for (Map.Entry<String, Reading> entry : latest.entrySet()) {
       DriveReading report = pages.load(entry.getValue().getId());
@@ -113,7 +115,7 @@ public class WeighingService {
     signs.addAll(RunSigns.of(runs.ofJob(job.id())));
     signs.addAll(BuiltInAgainstOurs.of(signs));
     return new Evidence(
-        Weighing.of(knowHow.now(), job.families(), weighed(drives), signs, job.stance()),
+        Weighing.of(now, job.families(), weighed(drives), signs, job.stance()),
         drives,
         latest,
         reports,
