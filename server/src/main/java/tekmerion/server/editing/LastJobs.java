@@ -138,12 +138,11 @@ class LastJobs {
         g.job().number(),
         g.job().complaint(),
         Optional.ofNullable(ruled).flatMap(now::cause).map(Cause::name).orElse(null),
-        side(g, now, ruled),
-        side(g, then, ruled));
+        side(g, now, g.evidence().weighed(), ruled),
+        side(g, then, weighing.weighedBy(then, g.job(), g.evidence()), ruled));
   }
 
-  private Side side(Gathered g, KnowHow table, String ruled) {
-    Weighed weighed = weighing.weighedBy(table, g.job(), g.evidence());
+  private Side side(Gathered g, KnowHow table, Weighed weighed, String ruled) {
     Weighed.CauseShare first = weighed.causes().get(0);
     Optional<NextMoves.Ranked> move =
         weighing
