@@ -17,6 +17,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** The module arrows: core ← link ← probe, sim, server. */
 class ArrowsTest {
@@ -47,6 +48,18 @@ class ArrowsTest {
             .resideOutsideOfPackages(
                 "tekmerion.core..", "java..", "tools.jackson..", "org.apache.commons.statistics..");
     rule.check(CLASSES);
+  }
+
+  /** One that begins transactions in another way would not do again those that lost to others. */
+  @Test
+  void transactionsBeginInOnePlace() {
+    noClasses()
+        .that()
+        .resideOutsideOfPackage("tekmerion.server.transaction..")
+        .should()
+        .dependOnClassesThat()
+        .areAssignableFrom(TransactionTemplate.class)
+        .check(CLASSES);
   }
 
   @Test

@@ -123,6 +123,11 @@ public final class RunningServer implements ParameterResolver {
       return statements.get() - before;
     }
 
+    /** A part of the running server. */
+    <T> T bean(Class<T> type) {
+      return application.getBean(type);
+    }
+
     /** The server's folder for files. */
     Path files() {
       return folder.resolve("files");

@@ -8,9 +8,8 @@ import org.springframework.dao.PessimisticLockingFailureException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
-import org.springframework.transaction.TransactionDefinition;
-import org.springframework.transaction.support.TransactionTemplate;
 import tekmerion.server.problem.Refusal;
+import tekmerion.server.transaction.Transactions;
 
 /**
  * Limits guessing. Each try is counted before it is looked at, in one statement that holds its row:
@@ -25,7 +24,7 @@ public class Attempts {
   private static final int MAX_RETRIES = 5;
 
   private final JdbcClient jdbc;
-  private final TransactionTemplate alone;
+  private final Transactions alone;
   private final Clock clock;
 
   /** What is being guessed, and how often within the time. */
@@ -51,8 +50,7 @@ public class Attempts {
 
   Attempts(JdbcClient jdbc, PlatformTransactionManager transactions, Clock clock) {
     this.jdbc = jdbc;
-    this.alone = new TransactionTemplate(transactions);
-    this.alone.setPropagationBehavior(TransactionDefinition.PROPAGATION_REQUIRES_NEW);
+    this.alone = Transactions.ofTheirOwn(transactions);
     this.clock = clock;
   }
 

@@ -6,7 +6,6 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.OptimisticLockingFailureException;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.support.TransactionTemplate;
 import tekmerion.core.knowhow.Edit;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Mistakes;
@@ -19,6 +18,7 @@ import tekmerion.server.knowhow.KnowHowChanges;
 import tekmerion.server.knowhow.ShopKnowHow;
 import tekmerion.server.live.LiveEvents;
 import tekmerion.server.problem.Refusal;
+import tekmerion.server.transaction.Transactions;
 import tekmerion.server.weighing.WeighingService;
 
 /** Changes the know-how: checked as a whole, kept, in force, and every open job weighed by it. */
@@ -31,7 +31,7 @@ public class KnowHowEdits {
   private final WeighingService weighing;
   private final LiveEvents live;
   private final Audit audit;
-  private final TransactionTemplate inOne;
+  private final Transactions inOne;
 
   KnowHowEdits(
       KnowHowChanges changes,
@@ -40,7 +40,7 @@ public class KnowHowEdits {
       WeighingService weighing,
       LiveEvents live,
       Audit audit,
-      TransactionTemplate inOne) {
+      Transactions inOne) {
     this.changes = changes;
     this.knowHow = knowHow;
     this.jobs = jobs;

@@ -10,7 +10,6 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.support.TransactionTemplate;
 import tekmerion.server.account.Person;
 import tekmerion.server.audit.Audit;
 import tekmerion.server.job.Job;
@@ -20,6 +19,7 @@ import tekmerion.server.job.TraceEntry;
 import tekmerion.server.photo.Photos;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.search.SearchIndex;
+import tekmerion.server.transaction.Transactions;
 
 /**
  * Takes a job in from its archive. All of it or nothing, and every value is checked before the
@@ -43,7 +43,7 @@ class JobImport {
   private final Photos photos;
   private final Audit audit;
   private final Tell tell;
-  private final TransactionTemplate transaction;
+  private final Transactions transaction;
   private final EntityManager entities;
   private final List<Shown> views;
   private final Clock clock;
@@ -58,7 +58,7 @@ class JobImport {
       Photos photos,
       Audit audit,
       Tell tell,
-      TransactionTemplate transaction,
+      Transactions transaction,
       EntityManager entities,
       List<Shown> views,
       Clock clock) {

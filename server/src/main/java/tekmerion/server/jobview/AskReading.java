@@ -2,7 +2,6 @@ package tekmerion.server.jobview;
 
 import java.util.UUID;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.support.TransactionTemplate;
 import tekmerion.link.RunKind;
 import tekmerion.link.ToProbe;
 import tekmerion.server.account.Person;
@@ -14,6 +13,7 @@ import tekmerion.server.link.ProbeViews.ProbeView;
 import tekmerion.server.live.LiveEvents;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.reading.ReadRequests;
+import tekmerion.server.transaction.Transactions;
 
 /** Asks the probe of a job's bay to read a drive. The request is kept before it is sent. */
 @Service
@@ -23,7 +23,7 @@ class AskReading {
   private final ProbeBoard probes;
   private final ReadRequests requests;
   private final LiveEvents live;
-  private final TransactionTemplate transaction;
+  private final Transactions transaction;
 
   private record Asked(UUID probeId, UUID requestId) {}
 
@@ -33,7 +33,7 @@ class AskReading {
       ProbeBoard probes,
       ReadRequests requests,
       LiveEvents live,
-      TransactionTemplate transaction) {
+      Transactions transaction) {
     this.jobs = jobs;
     this.probeOf = probeOf;
     this.probes = probes;

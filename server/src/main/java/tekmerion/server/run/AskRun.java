@@ -8,7 +8,6 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.support.TransactionTemplate;
 import tekmerion.core.permit.Action;
 import tekmerion.core.permit.Lock;
 import tekmerion.core.permit.NamedDrive;
@@ -33,6 +32,7 @@ import tekmerion.server.part.PartPlace;
 import tekmerion.server.part.PartService;
 import tekmerion.server.permit.JobPermissions;
 import tekmerion.server.problem.Refusal;
+import tekmerion.server.transaction.Transactions;
 import tekmerion.server.weighing.WeighingService;
 
 /**
@@ -57,7 +57,7 @@ public class AskRun {
   private final LiveEvents live;
   private final Clock clock;
   private final EntityManager entities;
-  private final TransactionTemplate transaction;
+  private final Transactions transaction;
   private final JobLock lock;
 
   AskRun(
@@ -72,7 +72,7 @@ public class AskRun {
       LiveEvents live,
       Clock clock,
       EntityManager entities,
-      TransactionTemplate transaction,
+      Transactions transaction,
       JobLock lock) {
     this.jobs = jobs;
     this.probeOf = probeOf;

@@ -12,20 +12,13 @@ import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.context.annotation.Role;
 import org.springframework.core.Ordered;
-import org.springframework.dao.PessimisticLockingFailureException;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
 
-/**
- * MariaDB ends one of two transactions that wait for each other, and asks to have it done again
- * (its error 1213). So it is, from the beginning, wherever a transaction begins: nobody need see
- * it.
- */
+/** Methods that are {@link Transactional} and lost to another transaction are done again. */
 @Configuration(proxyBeanMethods = false)
 @Role(BeanDefinition.ROLE_INFRASTRUCTURE)
 class DeadlockRetry implements MethodInterceptor {
-  private static final int TRIES = 5;
-
   @Bean
   @Role(BeanDefinition.ROLE_INFRASTRUCTURE)
   static Advisor deadlocksAreDoneAgain() {
@@ -44,15 +37,7 @@ class DeadlockRetry implements MethodInterceptor {
     if (TransactionSynchronizationManager.isActualTransactionActive()) {
       return invocation.proceed(); // only whoever began it can begin it anew
     }
-    for (int i = 1; ; i++) {
-      try {
-        return ((ProxyMethodInvocation) invocation).invocableClone().proceed();
-      } catch (PessimisticLockingFailureException e) {
-        if (i == TRIES) {
-          throw e;
-        }
-        Thread.sleep(10L * i);
-      }
-    }
+    return DoneAgain.<Object, Throwable>done(
+        () -> ((ProxyMethodInvocation) invocation).invocableClone().proceed());
   }
 }
