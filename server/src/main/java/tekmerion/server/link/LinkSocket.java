@@ -34,10 +34,14 @@ public class LinkSocket extends TextWebSocketHandler {
   private static final int SEND_LIMIT_MS = 10_000;
   private static final int SEND_BUFFER = 1 << 20;
 
+  /** RFC 6455's registry of close codes: try again later. */
+  private static final int TRY_LATER = 1013;
+
   /** How long a message waits for its turn. */
   private static final int TURN_SECONDS = 30;
 
   private final LinkInbox inbox;
+  private final DayAllowance allowance;
 
   /**
    * Probes together never hold more than half of the database's connections, however much they
@@ -50,8 +54,10 @@ public class LinkSocket extends TextWebSocketHandler {
 
   LinkSocket(
       LinkInbox inbox,
+      DayAllowance allowance,
       @Value("${spring.datasource.hikari.maximum-pool-size}") int databaseConnections) {
     this.inbox = inbox;
+    this.allowance = allowance;
     this.turns = new Semaphore(Math.max(1, databaseConnections / 2), true);
   }
 
@@ -68,6 +74,11 @@ public class LinkSocket extends TextWebSocketHandler {
   @Override
   protected void handleTextMessage(WebSocketSession raw, TextMessage message) {
     UUID probeId = probeId(raw);
+    if (!allowance.allows(probeId, message.getPayloadLength())) {
+      unusable.say(probeId, "it sent more than a probe may in a day, and is not listened to");
+      close(raw, new CloseStatus(TRY_LATER, "More was sent today than a probe may send in a day."));
+      return;
+    }
     if (!isItsTurn()) {
       // Not kept and not acknowledged: the probe reconnects and sends it again.
       close(raw, CloseStatus.SERVICE_OVERLOAD);

@@ -44,6 +44,7 @@ public class WeighingService {
   private final PageStore pages;
   private final Visits visits;
   private final Runs runs;
+  private final Weighings weighings = new Weighings();
   private final Advices advices = new Advices();
 
   /**
@@ -115,7 +116,7 @@ public class WeighingService {
     signs.addAll(RunSigns.of(runs.ofJob(job.id())));
     signs.addAll(BuiltInAgainstOurs.of(signs));
     return new Evidence(
-        Weighing.of(now, job.families(), weighed(drives), signs, job.stance()),
+        weighings.of(now, job.families(), weighed(drives), signs, job.stance()),
         drives,
         latest,
         reports,
@@ -124,7 +125,7 @@ public class WeighingService {
 
   /** What the same evidence would come to by another table. */
   public Weighed weighedBy(KnowHow other, Job job, Evidence evidence) {
-    return Weighing.of(
+    return weighings.of(
         other, job.families(), weighed(evidence.drives()), evidence.signs(), job.stance());
   }
 
