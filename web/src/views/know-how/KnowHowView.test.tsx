@@ -90,7 +90,7 @@ it('lists moves of other shops for the lead to look at', async () => {
 
   expect(await screen.findByText('1 move from other shops, not in force here')).toBeTruthy();
   expect(screen.getByText('Tap the part')).toBeTruthy();
-  expect(screen.getByRole('link', { name: 'Take it over…' })).toHaveAttribute(
+  expect(screen.getByRole('link', { name: 'Take over Tap the part…' })).toHaveAttribute(
     'href',
     '/know-how/own-move?from=own.tap-0a1b2c3d',
   );

@@ -57,14 +57,22 @@ function FromElsewhere() {
       <summary>{counted(moves.length, 'move')} from other shops, not in force here</summary>
       <ul>
         {moves.map(({ id, job, move }) => (
-          <li key={id}>
-            <b>{move.words.name.replace('{part}', 'the part')}</b>
-            <span>{move.words.purpose}</span>
-            <small>
-              came with job <Link to={`/job/${job}`}>{job}</Link>; what it showed is told there and
-              not weighed · <Link to={`/know-how/own-move?from=${id}`}>Take it over…</Link>
-            </small>
-          </li>
+          <Offered key={id}>
+            <span>
+              <b>{move.words.name.replace('{part}', 'the part')}</b>
+              <span>{move.words.purpose}</span>
+              <small>
+                Came with job <Link to={`/job/${job}`}>{job}</Link>. What it showed there is not
+                weighed.
+              </small>
+            </span>
+            <Link
+              to={`/know-how/own-move?from=${id}`}
+              aria-label={`Take over ${move.words.name.replace('{part}', 'the part')}…`}
+            >
+              Take it over…
+            </Link>
+          </Offered>
         ))}
       </ul>
     </Part>
@@ -235,6 +243,22 @@ const Part = styled.details`
   small {
     font-size: 14px;
     color: ${color.ink2};
+  }
+`;
+
+const Offered = styled.li`
+  && {
+    display: flex;
+    justify-content: space-between;
+    align-items: center;
+    gap: 16px;
+  }
+  > span > * {
+    display: block;
+  }
+  > a {
+    flex: none;
+    padding: 13px 8px;
   }
 `;
 

@@ -74,7 +74,11 @@ export function OwnMoveView() {
   const isLead = useSession().data?.person?.role === 'LEAD';
   return (
     <Page>
-      <Title>A move of our own is offered like any other, by what it tells for its minutes</Title>
+      <Title>
+        {from === null
+          ? 'A move of our own is offered like any other, by what it tells for its minutes'
+          : 'Check this move of another shop before you take it over'}
+      </Title>
       <Sub>
         It joins the <Link to="/know-how">know-how</Link>; one that writes to a drive is locked
         until the copy is verified, like all that do.
@@ -93,8 +97,8 @@ export function OwnMoveView() {
                   ) : (
                     <>
                       <p>
-                        This move came with job <Link to={`/job/${taken.job}`}>{taken.job}</Link>{' '}
-                        from another shop. Check its steps and numbers before you take it over.
+                        It came with job <Link to={`/job/${taken.job}`}>{taken.job}</Link>. What it
+                        showed there is weighed once you take it over with the same things to see.
                       </p>
                       <Draft choices={all} from={taken} />
                     </>
