@@ -12,6 +12,9 @@ import tekmerion.server.knowhow.ShopKnowHow;
 /** Other shops' own moves, as they came with jobs. They are told and not in force. */
 @Service
 class MovesFromElsewhere {
+  /** More than a lead would look through. */
+  private static final int MOST = 200;
+
   private final JdbcClient jdbc;
   private final OwnMoves moves;
   private final ShopKnowHow knowHow;
@@ -29,12 +32,13 @@ class MovesFromElsewhere {
     this.knowHow = knowHow;
   }
 
-  /** By name. */
+  /** By id, the first of them. */
   List<FromElsewhere> all() {
     return jdbc
         .sql(
             "SELECT o.move_id, MIN(j.number), MIN(o.body) FROM job_own_move o JOIN job j ON j.id ="
-                + " o.job_id GROUP BY o.move_id ORDER BY o.move_id")
+                + " o.job_id GROUP BY o.move_id ORDER BY o.move_id LIMIT "
+                + MOST)
         .query((rs, n) -> of(rs.getString(1), rs.getString(2), rs.getString(3)))
         .list()
         .stream()
@@ -44,6 +48,6 @@ class MovesFromElsewhere {
   }
 
   private Optional<FromElsewhere> of(String id, String job, String body) {
-    return moves.read(body).map(move -> new FromElsewhere(id, job, move));
+    return moves.parsed(body).map(move -> new FromElsewhere(id, job, move));
   }
 }

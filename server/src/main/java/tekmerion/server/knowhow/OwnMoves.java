@@ -50,11 +50,17 @@ public class OwnMoves {
    */
   public Optional<OwnMoveEdit> read(String text) {
     try {
-      OwnMoveEdit move = json.readValue(text, OwnMoveEdit.class);
-      return move != null && validator.validate(move).isEmpty() && holds(move)
-          ? Optional.of(move)
-          : Optional.empty();
-    } catch (JacksonException | NullPointerException e) {
+      return parsed(text).filter(move -> validator.validate(move).isEmpty() && holds(move));
+    } catch (NullPointerException e) {
+      return Optional.empty();
+    }
+  }
+
+  /** The same of one that was found good when it was kept; it may not fit what ships by now. */
+  public Optional<OwnMoveEdit> parsed(String text) {
+    try {
+      return Optional.ofNullable(json.readValue(text, OwnMoveEdit.class));
+    } catch (JacksonException e) {
       return Optional.empty();
     }
   }
