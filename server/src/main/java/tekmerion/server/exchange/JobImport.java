@@ -19,6 +19,7 @@ import tekmerion.server.job.TraceEntry;
 import tekmerion.server.photo.Photos;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.search.SearchIndex;
+import tekmerion.server.transaction.DatabaseGone;
 import tekmerion.server.transaction.Transactions;
 
 /**
@@ -123,6 +124,9 @@ class JobImport {
       try {
         view.mustShow(number);
       } catch (RuntimeException e) {
+        if (DatabaseGone.isBehind(e)) {
+          throw e;
+        }
         LOG.info("an archive was refused: {} cannot show it", view.getClass().getSimpleName(), e);
         throw ArchiveFiles.unfit("It does not hold together.");
       }

@@ -43,6 +43,7 @@ import tekmerion.server.run.CopiesOfJob;
 import tekmerion.server.run.DriveRun;
 import tekmerion.server.run.RunWords;
 import tekmerion.server.run.Runs;
+import tekmerion.server.transaction.DatabaseGone;
 
 /** Puts the floor together: a fixed number of statements, however many jobs are in the shop. */
 @Service
@@ -196,6 +197,9 @@ class Lanes implements Shown {
     try {
       return view(job, families, work, bay, mine, run, typical, now);
     } catch (RuntimeException e) {
+      if (DatabaseGone.isBehind(e)) {
+        throw e; // nothing is wrong with the job
+      }
       LOG.error("job {} cannot be shown on the floor", job.number(), e);
       LikelyEnd unknown = LikelyEnd.of(now, 0, null, Stage.HAND_BACK, typical, hours);
       return new FloorJob(

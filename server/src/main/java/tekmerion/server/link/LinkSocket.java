@@ -10,7 +10,6 @@ import java.util.concurrent.TimeUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
-import org.springframework.dao.DataAccessResourceFailureException;
 import org.springframework.dao.TransientDataAccessException;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.TransactionException;
@@ -24,6 +23,7 @@ import tekmerion.link.LinkCodec;
 import tekmerion.link.LinkFormatException;
 import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
+import tekmerion.server.transaction.DatabaseGone;
 
 /**
  * Open connections of probes. One message at a time each; everything kept is {@link LinkInbox}'s.
@@ -127,10 +127,12 @@ public class LinkSocket extends TextWebSocketHandler {
     } catch (LinkFormatException
         | ProbeRevokedException
         | TransientDataAccessException
-        | DataAccessResourceFailureException
         | TransactionException e) {
       throw e;
     } catch (RuntimeException e) {
+      if (DatabaseGone.isBehind(e)) {
+        throw e;
+      }
       if (message instanceof ToServer.Event event) {
         unusable.say(
             probeId, "event %d cannot be used: %s".formatted(event.number(), shortened("" + e)));

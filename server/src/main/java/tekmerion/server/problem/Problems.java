@@ -26,6 +26,7 @@ import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.async.AsyncRequestNotUsableException;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.servlet.resource.NoResourceFoundException;
+import tekmerion.server.transaction.DatabaseGone;
 
 /** Turns everything that goes wrong into problem details (RFC 9457) plus "kept" and "toDo". */
 @RestControllerAdvice
@@ -147,6 +148,9 @@ class Problems {
 
   @ExceptionHandler(Exception.class)
   ResponseEntity<ProblemDetail> ourMistake(Exception e) {
+    if (DatabaseGone.isBehind(e)) {
+      return databaseDown(e);
+    }
     LOG.error("unexpected", e);
     return answer(
         HttpStatus.INTERNAL_SERVER_ERROR,

@@ -5,19 +5,15 @@ import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
-import java.sql.SQLException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.core.NestedExceptionUtils;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
-import org.springframework.dao.DataAccessException;
-import org.springframework.dao.DataAccessResourceFailureException;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.CannotCreateTransactionException;
-import org.springframework.transaction.TransactionException;
 import org.springframework.web.filter.OncePerRequestFilter;
 import tekmerion.server.problem.ProblemWriter;
+import tekmerion.server.transaction.DatabaseGone;
 
 /**
  * What the database does to a request outside of the controllers: the session is read before them
@@ -39,20 +35,12 @@ class DatabaseAway extends OncePerRequestFilter {
       throws ServletException, IOException {
     try {
       chain.doFilter(request, response);
-    } catch (DataAccessException | TransactionException | ServletException e) {
-      if (!isAway(e)) {
+    } catch (RuntimeException | ServletException e) {
+      if (!DatabaseGone.isBehind(e)) {
         throw e;
       }
       tell(request, response, e);
     }
-  }
-
-  /** Class 08 of SQLSTATE: connection exceptions (ISO/IEC 9075-2). */
-  private static boolean isAway(Exception e) {
-    return e instanceof DataAccessResourceFailureException
-        || e instanceof CannotCreateTransactionException
-        || NestedExceptionUtils.getMostSpecificCause(e) instanceof SQLException sql
-            && String.valueOf(sql.getSQLState()).startsWith("08");
   }
 
   private void tell(HttpServletRequest request, HttpServletResponse response, Exception why)
