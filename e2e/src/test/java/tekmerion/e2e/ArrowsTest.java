@@ -58,7 +58,7 @@ class ArrowsTest {
         .resideOutsideOfPackage("tekmerion.server.transaction..")
         .should()
         .dependOnClassesThat()
-        .areAssignableFrom(TransactionTemplate.class)
+        .haveFullyQualifiedName(TransactionTemplate.class.getName())
         .check(CLASSES);
   }
 
