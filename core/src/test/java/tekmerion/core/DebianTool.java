@@ -10,8 +10,8 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Optional;
 import tekmerion.core.port.ByteSource;
+import tekmerion.core.port.ReadResult;
 
 /** Debian's own file-system tools, and the images that they make. */
 public final class DebianTool {
@@ -61,10 +61,10 @@ public final class DebianTool {
     }
 
     @Override
-    public Optional<byte[]> read(long offset, int length) {
-      return offset < badTo && offset + length > badFrom || offset + length > bytes.length
-          ? Optional.empty()
-          : Optional.of(Arrays.copyOfRange(bytes, (int) offset, (int) offset + length));
+    public ReadResult read(long offset, int length) {
+      return offset < badTo && offset + length > badFrom
+          ? new ReadResult.MediumError(0, "input/output error")
+          : ReadResult.data(Arrays.copyOfRange(bytes, (int) offset, (int) offset + length), 0);
     }
 
     @Override

@@ -13,7 +13,7 @@ import tekmerion.core.surface.Plan;
 import tekmerion.core.surface.Progress;
 import tekmerion.core.surface.SurfacePass;
 import tekmerion.core.surface.SurfaceResult;
-import tekmerion.probe.linux.DirectFile;
+import tekmerion.probe.linux.RawFile;
 
 /** A surface pass against the system's own plain copy with direct reads of the same block size. */
 @Command(
@@ -92,7 +92,7 @@ public final class BenchSurfaceCommand implements Callable<Integer> {
   }
 
   private static double pass(Path file) throws IOException {
-    try (DirectFile source = DirectFile.open(file)) {
+    try (RawFile source = RawFile.direct(file)) {
       long began = System.nanoTime();
       SurfaceResult result =
           SurfacePass.begin(source, Plan.whole(source.identity()), System::nanoTime, new Silent())
@@ -106,7 +106,7 @@ public final class BenchSurfaceCommand implements Callable<Integer> {
   }
 
   private static long bytes(Path file) throws IOException {
-    try (DirectFile source = DirectFile.open(file)) {
+    try (RawFile source = RawFile.direct(file)) {
       return source.identity().sizeBytes();
     }
   }

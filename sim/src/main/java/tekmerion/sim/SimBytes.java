@@ -1,8 +1,7 @@
 package tekmerion.sim;
 
-import java.util.Optional;
-import tekmerion.core.port.BlockSource;
 import tekmerion.core.port.ByteSource;
+import tekmerion.core.port.ReadResult;
 import tekmerion.sim.disk.DiskContent;
 
 /** What is on a simulated drive, read as fast and as far as its surface lets it. */
@@ -26,10 +25,11 @@ final class SimBytes implements ByteSource {
   }
 
   @Override
-  public Optional<byte[]> read(long offset, int length) {
-    return surface.read(offset, length).kind() == BlockSource.Answer.Kind.READ
-        ? Optional.of(content.read(offset, length))
-        : Optional.empty();
+  public ReadResult read(long offset, int length) {
+    ReadResult result = surface.read(offset, length);
+    return result instanceof ReadResult.Data data
+        ? new ReadResult.Data(() -> content.read(offset, length), data.latencyNanos())
+        : result;
   }
 
   @Override

@@ -3,6 +3,7 @@ package tekmerion.sim;
 import java.util.NavigableSet;
 import java.util.Random;
 import tekmerion.core.port.BlockSource;
+import tekmerion.core.port.ReadResult;
 
 /**
  * The surface of a drive by its mechanics: outer tracks pass faster under the head, a jump costs a
@@ -21,6 +22,9 @@ final class SimSurface implements BlockSource {
   private static final long SCRATCH = 60_000;
 
   private static final long SLEEP_NANOS = 4_000_000;
+
+  /** What stands there is the content's to say. */
+  private static final byte[] NOT_LOOKED_AT = {};
 
   private final Identity identity;
   private final double rotationMs;
@@ -55,7 +59,7 @@ final class SimSurface implements BlockSource {
   }
 
   @Override
-  public Answer read(long offset, int length) {
+  public ReadResult read(long offset, int length) {
     long physical = identity.physicalBytes();
     long first = offset / physical * physical / SECTOR;
     long end = (offset + length + physical - 1) / physical * physical / SECTOR;
@@ -70,9 +74,11 @@ final class SimSurface implements BlockSource {
     head = offset + length;
     long nanos = Math.round(ms * 1e6);
     if (!rest(nanos)) {
-      return Answer.couldNotRun("stopped while the drive was reading");
+      return new ReadResult.CouldNotRun(0, "stopped while the drive was reading");
     }
-    return fails ? Answer.unreadable(nanos, "input/output error") : Answer.read(nanos);
+    return fails
+        ? new ReadResult.MediumError(nanos, "input/output error")
+        : ReadResult.data(NOT_LOOKED_AT, nanos);
   }
 
   private double flashMs(int length) {

@@ -2,9 +2,9 @@ package tekmerion.sim;
 
 import java.io.IOException;
 import java.util.Optional;
-import tekmerion.core.port.BlockSource;
 import tekmerion.core.port.DriveWriter;
 import tekmerion.core.port.MachineUnderTest;
+import tekmerion.core.port.ReadResult;
 import tekmerion.sim.disk.DiskContent;
 
 /** Writes to a simulated disk, which takes as long as reading it; damaged places take nothing. */
@@ -41,9 +41,8 @@ final class SimWriter implements DriveWriter {
 
   @Override
   public void write(long offset, byte[] bytes) throws IOException {
-    BlockSource.Answer answer = surface.read(offset, bytes.length);
-    if (answer.kind() != BlockSource.Answer.Kind.READ) {
-      throw new IOException(answer.why());
+    if (surface.read(offset, bytes.length) instanceof ReadResult.Failure failure) {
+      throw new IOException(failure.why());
     }
     content.write(offset, bytes);
   }

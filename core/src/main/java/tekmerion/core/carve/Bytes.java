@@ -67,13 +67,13 @@ final class Bytes {
   }
 
   private Block read(long start, int length) {
-    Optional<byte[]> whole = source.read(start, length);
+    Optional<byte[]> whole = source.bytes(start, length);
     if (whole.isPresent()) {
       return new Block(whole.get(), new BitSet());
     }
     Block block = new Block(new byte[length], new BitSet());
     for (int at = 0; at < length; at += PIECE) {
-      Optional<byte[]> piece = source.read(start + at, Math.min(PIECE, length - at));
+      Optional<byte[]> piece = source.bytes(start + at, Math.min(PIECE, length - at));
       if (piece.isPresent()) {
         System.arraycopy(piece.get(), 0, block.bytes, at, piece.get().length);
       } else {

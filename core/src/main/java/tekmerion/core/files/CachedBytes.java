@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import tekmerion.core.port.ByteSource;
+import tekmerion.core.port.ReadResult;
 
 /**
  * Keeps the blocks that were read last: structures are read a few bytes at a time. A block that
@@ -40,7 +41,7 @@ final class CachedBytes implements ByteSource {
   }
 
   @Override
-  public Optional<byte[]> read(long offset, int length) {
+  public ReadResult read(long offset, int length) {
     long first = offset / BLOCK;
     if (length > BLOCK || (offset + length - 1) / BLOCK != first) {
       return source.read(offset, length);
@@ -48,12 +49,12 @@ final class CachedBytes implements ByteSource {
     long start = first * BLOCK;
     Optional<byte[]> block = blocks.get(start);
     if (block == null) {
-      block = source.read(start, (int) Math.min(BLOCK, source.sizeBytes() - start));
+      block = source.bytes(start, (int) Math.min(BLOCK, source.sizeBytes() - start));
       blocks.put(start, block);
     }
     int at = (int) (offset - start);
     return block.isPresent()
-        ? Optional.of(Arrays.copyOfRange(block.get(), at, at + length))
+        ? ReadResult.data(Arrays.copyOfRange(block.get(), at, at + length), 0)
         : source.read(offset, length);
   }
 

@@ -50,7 +50,7 @@ public final class FileBody {
   }
 
   private static Optional<byte[]> within(ByteSource source, long offset, int length) {
-    return offset + length > source.sizeBytes() ? Optional.empty() : source.read(offset, length);
+    return offset + length > source.sizeBytes() ? Optional.empty() : source.bytes(offset, length);
   }
 
   private static long bySectors(ByteSource source, long offset, int length, Sink sink) {

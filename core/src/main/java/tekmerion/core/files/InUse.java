@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.TreeMap;
 import tekmerion.core.port.ByteSource;
+import tekmerion.core.port.ReadResult;
 import tekmerion.core.rescue.RescueMap;
 import tekmerion.core.rescue.State;
 import tekmerion.core.survey.Survey;
@@ -91,7 +92,7 @@ public record InUse(Survey survey, List<Volume> volumes, RescueMap ranges, boole
     }
 
     @Override
-    public Optional<byte[]> read(long offset, int length) {
+    public ReadResult read(long offset, int length) {
       reads.merge(offset, length, Math::max);
       return source.read(offset, length);
     }

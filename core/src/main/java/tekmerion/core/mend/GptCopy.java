@@ -58,7 +58,7 @@ final class GptCopy {
   }
 
   private static Optional<Header> header(ByteSource source, long at, int sector) {
-    Optional<byte[]> bytes = source.read(at, sector);
+    Optional<byte[]> bytes = source.bytes(at, sector);
     if (bytes.isEmpty()) {
       return Optional.empty();
     }
@@ -77,7 +77,7 @@ final class GptCopy {
       return Optional.empty();
     }
     return source
-        .read(p.unsignedLe(72, 7) * sector, (int) listBytes)
+        .bytes(p.unsignedLe(72, 7) * sector, (int) listBytes)
         .filter(list -> crc(list) == p.unsignedLe(88, 4))
         .map(list -> new Header(bytes.get(), list, (int) size));
   }

@@ -83,7 +83,7 @@ public record Mending(List<Piece> pieces, List<String> left) {
     long from = wanted.offset() / sector * sector;
     long to = (wanted.offset() + wanted.bytes().length + sector - 1) / sector * sector;
     return source
-        .read(from, (int) (to - from))
+        .bytes(from, (int) (to - from))
         .map(
             before -> {
               byte[] after = before.clone();

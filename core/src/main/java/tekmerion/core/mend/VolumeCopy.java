@@ -28,9 +28,9 @@ final class VolumeCopy {
   static Optional<Mending.Wanted> of(ByteSource source, Content content, long start, Damage d) {
     long copy = d.backupOffset().orElseThrow();
     return switch (content) {
-      case FAT32, NTFS -> source.read(copy, 512).map(b -> new Mending.Wanted(start, b));
+      case FAT32, NTFS -> source.bytes(copy, 512).map(b -> new Mending.Wanted(start, b));
       case EXFAT -> exfat(source, start, copy);
-      case HFS_PLUS -> source.read(copy, 512).map(b -> new Mending.Wanted(start + 1024, b));
+      case HFS_PLUS -> source.bytes(copy, 512).map(b -> new Mending.Wanted(start + 1024, b));
       case EXT2, EXT3, EXT4 -> ext(source, start, copy);
       case BTRFS -> btrfs(source, d.offset(), d.offset() - start, copy);
       case LUKS2 -> luks2(source, start, copy);
@@ -41,10 +41,10 @@ final class VolumeCopy {
   /** Twelve sectors, of the size that the copy tells. */
   private static Optional<Mending.Wanted> exfat(ByteSource source, long start, long copy) {
     return source
-        .read(copy, 512)
+        .bytes(copy, 512)
         .map(RawPage::new)
         .filter(p -> p.u8(108) >= 9 && p.u8(108) <= 12)
-        .flatMap(p -> source.read(copy, 12 << p.u8(108)))
+        .flatMap(p -> source.bytes(copy, 12 << p.u8(108)))
         .filter(VolumeCopy::exfatHolds)
         .map(b -> new Mending.Wanted(start, b));
   }
@@ -64,7 +64,7 @@ final class VolumeCopy {
   /** The first has group 0; its checksum is made anew where there is one. */
   private static Optional<Mending.Wanted> ext(ByteSource source, long start, long copy) {
     return source
-        .read(copy, EXT_BYTES)
+        .bytes(copy, EXT_BYTES)
         .filter(b -> !hasSum(b) || new RawPage(b).unsignedLe(0x3FC, 4) == extSum(b))
         .map(
             b -> {
@@ -88,7 +88,7 @@ final class VolumeCopy {
   private static Optional<Mending.Wanted> btrfs(
       ByteSource source, long offset, long inVolume, long copy) {
     return source
-        .read(copy, BTRFS_BYTES)
+        .bytes(copy, BTRFS_BYTES)
         .filter(b -> new RawPage(b).u16(0xC4) == 0) // CRC-32C; others are not made here
         .filter(b -> new RawPage(b).unsignedLe(0, 4) == crc32c(b, 0x20, BTRFS_BYTES - 0x20))
         .map(
@@ -101,10 +101,10 @@ final class VolumeCopy {
 
   private static Optional<Mending.Wanted> luks2(ByteSource source, long start, long copy) {
     return source
-        .read(copy, 4096)
+        .bytes(copy, 4096)
         .map(p -> new RawPage(p).unsignedBe(9, 7))
         .filter(size -> size >= 16 << 10 && size <= LUKS_MOST)
-        .flatMap(size -> source.read(copy, size.intValue()))
+        .flatMap(size -> source.bytes(copy, size.intValue()))
         .filter(b -> text(b, 72, 32).equals("sha256"))
         .filter(b -> Arrays.equals(luksSum(b), Arrays.copyOfRange(b, 448, 480)))
         .map(

@@ -1,10 +1,8 @@
 package tekmerion.core.port;
 
-import java.util.Optional;
-
 /**
- * A device or file that can be read by position, past any cache. Reads only; what is read is not
- * given away, because a surface pass only wants to know whether and how fast it comes.
+ * A device or file that is read by position, past any cache, in whole sectors. Reads only. A
+ * surface pass only wants to know whether and how fast it comes.
  */
 public interface BlockSource extends AutoCloseable {
   /** Who it is: what must be the same for a pass to go on where it stopped. */
@@ -15,7 +13,7 @@ public interface BlockSource extends AutoCloseable {
    * @param length [bytes], a multiple of the logical sector (the last one may be cut by the end)
    * @return never an exception for what a device does
    */
-  Answer read(long offset, int length);
+  ReadResult read(long offset, int length);
 
   @Override
   void close();
@@ -38,40 +36,6 @@ public interface BlockSource extends AutoCloseable {
         throw new IllegalArgumentException(
             "size %d, sector %d, physical %d".formatted(sizeBytes, sectorBytes, physicalBytes));
       }
-    }
-  }
-
-  /**
-   * What came of one read.
-   *
-   * @param kind what came
-   * @param latencyNanos from asking to answer
-   * @param why in words; empty if it was read
-   */
-  record Answer(Kind kind, long latencyNanos, String why) {
-    /** Three different things. */
-    public enum Kind {
-      READ,
-      /** The device answered with an error for these sectors. */
-      UNREADABLE,
-      /** The device is gone, or the question could not be put: says nothing about the sectors. */
-      COULD_NOT_RUN
-    }
-
-    public static Answer read(long latencyNanos) {
-      return new Answer(Kind.READ, latencyNanos, "");
-    }
-
-    public static Answer unreadable(long latencyNanos, String why) {
-      return new Answer(Kind.UNREADABLE, latencyNanos, why);
-    }
-
-    public static Answer couldNotRun(String why) {
-      return new Answer(Kind.COULD_NOT_RUN, 0, why);
-    }
-
-    public Optional<String> trouble() {
-      return kind == Kind.READ ? Optional.empty() : Optional.of(why);
     }
   }
 }

@@ -15,9 +15,29 @@ public interface ByteSource extends AutoCloseable {
    *
    * @param offset from 0
    * @param length positive; offset + length at most the size
-   * @return exactly so many bytes; empty if any of them could not be read
    */
-  Optional<byte[]> read(long offset, int length);
+  ReadResult read(long offset, int length);
+
+  /**
+   * The same for whoever only asks what stands there.
+   *
+   * @return exactly so many bytes; empty if the medium does not give one of them, or one lies
+   *     beyond its end
+   * @throws ReadEndedException for every other failure: it says nothing about what stands there
+   */
+  default Optional<byte[]> bytes(long offset, int length) {
+    if (offset < 0 || length <= 0 || offset > sizeBytes() - length) {
+      return Optional.empty();
+    }
+    ReadResult result = read(offset, length);
+    if (result instanceof ReadResult.Data data) {
+      return Optional.of(data.bytes());
+    }
+    if (result instanceof ReadResult.MediumError) {
+      return Optional.empty();
+    }
+    throw new ReadEndedException(offset, (ReadResult.Failure) result);
+  }
 
   @Override
   void close();

@@ -45,7 +45,7 @@ public final class RescueCheck {
         // What cannot be read of the image makes no sum, and so differs.
         long from = at;
         if (at + length <= image.sizeBytes()) {
-          image.read(at, length).ifPresent(bytes -> again.add(from, bytes));
+          image.bytes(at, length).ifPresent(bytes -> again.add(from, bytes));
         }
         checked += length;
         told.accept(checked);

@@ -1,8 +1,11 @@
 package tekmerion.core.rescue;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.function.BooleanSupplier;
 import tekmerion.core.port.ByteSource;
+import tekmerion.core.port.ReadEndedException;
+import tekmerion.core.port.ReadResult;
 import tekmerion.core.rescue.RescueMap.Stretch;
 
 /**
@@ -11,6 +14,9 @@ import tekmerion.core.rescue.RescueMap.Stretch;
  * sides; then what is between; then again, as often as asked. What is read is with its keeper
  * before the map says so: whoever is killed at any moment goes on from the map and reads a little
  * twice.
+ *
+ * <p>Only what the medium does not give is called bad. Where no answer comes in time it says so,
+ * and a drive that is gone or answers nowhere ends the copy with what it has.
  */
 public final class RescueCopy {
   private static final int BLOCK = 1 << 20;
@@ -21,12 +27,16 @@ public final class RescueCopy {
   private static final long FIRST_STRIDE = 1 << 20;
   private static final long MOST_STRIDE = 256L << 20;
 
+  /** So many reads without an answer, and none with one between them: it hangs. */
+  private static final int MOST_UNANSWERED = 3;
+
   private final ByteSource source;
   private final RescueMap map;
   private final Keeper keeper;
   private final BooleanSupplier stopped;
   private final int sector;
   private boolean anyFailed;
+  private int unanswered;
   private volatile Sweep sweep = Sweep.FORWARD;
 
   /** What a copy does, in the order in which it does it. */
@@ -72,12 +82,20 @@ public final class RescueCopy {
     this.keeper = keeper;
     this.stopped = stopped;
     this.sector = source.sectorBytes();
-    this.anyFailed = map.bytes(State.FAILED) + map.bytes(State.TRIMMED) + map.bytes(State.BAD) > 0;
+    this.anyFailed =
+        map.stretches().stream()
+            .anyMatch(
+                s ->
+                    switch (s.state()) {
+                      case FAILED, TRIMMED, BAD, UNANSWERED -> true;
+                      case UNTRIED, LATER, READ -> false;
+                    });
   }
 
   /**
    * @param retries how often sectors that failed alone are tried again
    * @return whether it came to its end; false if it was stopped
+   * @throws ReadEndedException if the source gives nothing more for now; what was read is kept
    */
   public boolean run(int retries) {
     boolean through =
@@ -159,14 +177,17 @@ public final class RescueCopy {
       Stretch failed = next.get();
       at = failed.from();
       long from = failed.from();
-      while (from < failed.to() && readSector(from)) {
+      Optional<State> trouble = Optional.empty();
+      while (from < failed.to() && (trouble = readSector(from)).isEmpty()) {
         from = Math.min(failed.to(), from + sector);
         if (stopped.getAsBoolean()) {
           return false;
         }
       }
       long rest = Math.min(failed.to(), from + sector);
-      map.set(from, rest, State.BAD);
+      if (trouble.isPresent()) {
+        map.set(from, rest, trouble.get());
+      }
       if (rest < failed.to()) {
         behind(rest, failed.to());
       }
@@ -178,9 +199,7 @@ public final class RescueCopy {
   /** If it holds another bad sector, it is left to be tried sector by sector. */
   private void behind(long from, long to) {
     long end = Math.min(to, from + 2L * BLOCK);
-    Optional<byte[]> bytes = source.read(from, (int) (end - from));
-    bytes.ifPresent(b -> got(from, b));
-    if (bytes.isEmpty()) {
+    if (ask(from, (int) (end - from)).isPresent()) {
       map.set(from, end, State.TRIMMED);
     }
   }
@@ -195,8 +214,9 @@ public final class RescueCopy {
       }
       long from = next.get().from();
       at = from;
-      if (!readSector(from)) {
-        map.set(from, Math.min(next.get().to(), from + sector), State.BAD);
+      Optional<State> trouble = readSector(from);
+      if (trouble.isPresent()) {
+        map.set(from, Math.min(next.get().to(), from + sector), trouble.get());
         keeper.keep(map);
       }
     }
@@ -204,41 +224,57 @@ public final class RescueCopy {
   }
 
   private boolean retry(boolean backwards) {
-    long at = backwards ? map.size() : 0;
-    Optional<Stretch> bad = backwards ? map.previous(State.BAD, at) : map.next(State.BAD, at);
-    while (bad.isPresent()) {
-      if (stopped.getAsBoolean()) {
-        return false;
+    List<Stretch> open =
+        map.stretches().stream()
+            .filter(s -> s.state() == State.BAD || s.state() == State.UNANSWERED)
+            .toList();
+    for (int i = 0; i < open.size(); i++) {
+      Stretch stretch = open.get(backwards ? open.size() - 1 - i : i);
+      long sectors = (stretch.bytes() + sector - 1) / sector;
+      for (long k = 0; k < sectors; k++) {
+        if (stopped.getAsBoolean()) {
+          return false;
+        }
+        long from = stretch.from() + (backwards ? sectors - 1 - k : k) * sector;
+        Optional<State> trouble = readSector(from);
+        trouble.ifPresent(s -> map.set(from, Math.min(stretch.to(), from + sector), s));
       }
-      long from = backwards ? lastSector(bad.get().to()) : bad.get().from();
-      readSector(from);
-      at = backwards ? from : from + sector;
-      bad = backwards ? map.previous(State.BAD, at) : map.next(State.BAD, at);
+      keeper.keep(map);
     }
     return true;
   }
 
-  private long lastSector(long to) {
-    return (to - 1) / sector * sector;
-  }
-
-  private boolean readSector(long from) {
-    int length = (int) Math.min(sector, map.size() - from);
-    Optional<byte[]> bytes = source.read(from, length);
-    bytes.ifPresent(b -> got(from, b));
-    return bytes.isPresent();
+  /** Empty if it was read, else what it is. */
+  private Optional<State> readSector(long from) {
+    return ask(from, (int) Math.min(sector, map.size() - from));
   }
 
   private boolean read(long from, int length) {
-    Optional<byte[]> bytes = source.read(from, length);
-    if (bytes.isPresent()) {
-      got(from, bytes.get());
-    } else {
+    boolean came = ask(from, length).isEmpty();
+    if (!came) {
       anyFailed = true;
       map.set(from, from + length, State.FAILED);
       keeper.keep(map);
     }
-    return bytes.isPresent();
+    return came;
+  }
+
+  /** Empty if it was read and is kept; else what would have to be said of it if it is a sector. */
+  private Optional<State> ask(long from, int length) {
+    ReadResult result = source.read(from, length);
+    if (result instanceof ReadResult.Data data) {
+      unanswered = 0;
+      got(from, data.bytes());
+      return Optional.empty();
+    }
+    if (result instanceof ReadResult.MediumError) {
+      unanswered = 0;
+      return Optional.of(State.BAD);
+    }
+    if (result instanceof ReadResult.TimedOut && ++unanswered < MOST_UNANSWERED) {
+      return Optional.of(State.UNANSWERED);
+    }
+    throw new ReadEndedException(from, (ReadResult.Failure) result);
   }
 
   private void got(long from, byte[] bytes) {

@@ -98,7 +98,7 @@ public final class RescueForecast {
             map.bytes(State.READ)
                 + map.bytes(State.FAILED)
                 + map.bytes(State.TRIMMED)
-                + map.bytes(State.BAD));
+                + map.lostBytes());
     double wanted = Math.max(1, map.size() - map.bytes(State.LATER));
     double failS = failures == 0 ? 0 : failedSeconds / failures;
     double sectorS = sectorsRead == 0 ? 0.005 : sectorSeconds / sectorsRead;
@@ -114,7 +114,7 @@ public final class RescueForecast {
     double moreHoles = DENSER * holes * untried / tried;
     double trimmedSectors = (double) map.bytes(State.TRIMMED) / SECTOR;
     double scrapes = trimmedSectors * density;
-    double bad = map.bytes(State.BAD) / (double) SECTOR;
+    double bad = map.lostBytes() / (double) SECTOR;
     double badInAll = bad + scrapes + (failedStretches + moreHoles) * badOfHole;
 
     double reading = untried * goodSeconds / Math.max(1, goodBytes);

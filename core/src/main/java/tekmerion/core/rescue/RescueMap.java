@@ -116,6 +116,11 @@ public final class RescueMap {
     return sum;
   }
 
+  /** What every sector of was tried alone and did not come, whether it is bad or gave no answer. */
+  public long lostBytes() {
+    return bytes(State.BAD) + bytes(State.UNANSWERED);
+  }
+
   /** Every stretch of one state becomes another. */
   public void change(State from, State to) {
     stretches().stream().filter(s -> s.state() == from).forEach(s -> set(s.from(), s.to(), to));

@@ -2,6 +2,7 @@ package tekmerion.core.rescue;
 
 import java.util.Optional;
 import tekmerion.core.port.ByteSource;
+import tekmerion.core.port.ReadResult;
 
 /**
  * A source by its image: what was read comes from there. What was not is asked of the source, if
@@ -33,11 +34,13 @@ public final class RescuedBytes implements ByteSource {
   }
 
   @Override
-  public Optional<byte[]> read(long offset, int length) {
+  public ReadResult read(long offset, int length) {
     if (map.bytes(State.READ, offset, length) == length) {
       return image.read(offset, length);
     }
-    return source.flatMap(s -> s.read(offset, length));
+    return source
+        .map(s -> s.read(offset, length))
+        .orElseGet(() -> new ReadResult.MediumError(0, "it was not read when the copy was made"));
   }
 
   @Override

@@ -11,7 +11,9 @@ public enum State {
   /** Its edges are known; what lies between is not tried sector by sector yet. */
   TRIMMED('*'),
   /** Each sector was tried alone. */
-  BAD('-');
+  BAD('-'),
+  /** No answer came in time: neither read nor known to be bad. */
+  UNANSWERED('!');
 
   private final char sign;
 

@@ -16,7 +16,7 @@ import tekmerion.core.port.BlockSource;
  * CRC-32 at the end: a file that was cut off is refused, not guessed.
  */
 final class Checkpoint {
-  private static final int MAGIC = 0x54534631; // "TSF1"
+  private static final int MAGIC = 0x54534632; // "TSF2"
 
   private Checkpoint() {}
 
@@ -39,6 +39,8 @@ final class Checkpoint {
     out.writeLong(state.fillFrom);
     out.writeLong(state.errorNanos);
     out.writeLong(state.busyNanos);
+    out.writeInt(state.unanswered);
+    out.writeLong(state.unansweredBytes);
     byte[] bits = state.done.toByteArray();
     out.writeInt(bits.length);
     out.write(bits);
@@ -91,6 +93,8 @@ final class Checkpoint {
     state.fillFrom = in.readLong();
     state.errorNanos = in.readLong();
     state.busyNanos = in.readLong();
+    state.unanswered = in.readInt();
+    state.unansweredBytes = in.readLong();
     int length = in.readInt();
     require(length >= 0 && length <= state.blocks / 8 + 1, "its map is longer than the drive");
     state.done.or(BitSet.valueOf(in.readNBytes(length)));

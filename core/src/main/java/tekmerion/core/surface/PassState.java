@@ -36,6 +36,11 @@ final class PassState {
   long errorNanos;
   long busyNanos;
 
+  /** Places without an answer in time: neither good nor bad. */
+  int unanswered;
+
+  long unansweredBytes;
+
   PassState(BlockSource.Identity source, Plan plan) {
     this.source = source;
     this.plan = plan;

@@ -6,14 +6,19 @@ import java.io.OutputStream;
 import java.util.Random;
 import java.util.function.LongSupplier;
 import tekmerion.core.port.BlockSource;
-import tekmerion.core.port.BlockSource.Answer;
+import tekmerion.core.port.ReadResult;
+import tekmerion.core.port.ReadResult.Data;
+import tekmerion.core.port.ReadResult.Gone;
+import tekmerion.core.port.ReadResult.MediumError;
+import tekmerion.core.port.ReadResult.TimedOut;
 import tekmerion.core.surface.SurfaceResult.End;
 
 /**
  * One surface pass: a stratified random sample first, then everything not yet read, in order. A
- * block that does not come is read in ever smaller pieces down to the physical sector; a sector
- * counts as unreadable when it fails alone and again. One thread runs it; others may look at {@link
- * #result()} and steer it with {@link #pause()} and {@link #cancel()} at any time.
+ * block that does not come is read in ever smaller pieces down to the logical sector; a sector
+ * counts as unreadable when the medium does not give it alone, and again not. Any other failure
+ * says nothing about the sectors. One thread runs it; others may look at {@link #result()} and
+ * steer it with {@link #pause()} and {@link #cancel()} at any time.
  */
 public final class SurfacePass {
   private static final int PIECES = 8;
@@ -97,6 +102,7 @@ public final class SurfacePass {
     private static final long CHECKPOINT_NANOS = 3_000_000_000L;
     private static final long WINDOW_NANOS = 500_000_000L;
     private static final long MOST_AGAIN = 16;
+    private static final int MOST_UNANSWERED = 3;
 
     private final long began = nanos.getAsLong();
     private final RateMeter rate = new RateMeter(WINDOW_NANOS, began);
@@ -173,10 +179,10 @@ public final class SurfacePass {
           if (cancelWanted || pauseWanted) {
             return ends(cancelWanted ? End.CANCELLED : End.PAUSED, "");
           }
-          Answer answer = source.read(block * state.plan.blockBytes(), state.lengthOf(block));
-          if (answer.kind() == Answer.Kind.READ) {
+          ReadResult answer = source.read(block * state.plan.blockBytes(), state.lengthOf(block));
+          if (answer instanceof Data data) {
             synchronized (state) {
-              state.again[zone].add(answer.latencyNanos());
+              state.again[zone].add(data.latencyNanos());
             }
           }
           tell(block * state.plan.blockBytes(), nanos.getAsLong());
@@ -193,13 +199,10 @@ public final class SurfacePass {
       long at = block * state.plan.blockBytes();
       int length = state.lengthOf(block);
       long before = nanos.getAsLong();
-      Answer answer = source.read(at, length);
-      if (answer.kind() == Answer.Kind.COULD_NOT_RUN) {
-        return ends(End.COULD_NOT_GO_ON, answer.why());
-      }
+      ReadResult answer = source.read(at, length);
       int zone = state.zoneOf(block);
       boolean bad = false;
-      if (answer.kind() == Answer.Kind.UNREADABLE) {
+      if (answer instanceof MediumError) {
         synchronized (state) {
           state.errors[zone]++;
         }
@@ -208,11 +211,13 @@ public final class SurfacePass {
           return false;
         }
         bad = state.badSectorCount() > count;
+      } else if (!(answer instanceof Data) && !goesOn(answer, at, length)) {
+        return false;
       }
       long now = nanos.getAsLong();
       synchronized (state) {
-        if (answer.kind() == Answer.Kind.READ) {
-          state.latencies[zone].add(answer.latencyNanos());
+        if (answer instanceof Data data) {
+          state.latencies[zone].add(data.latencyNanos());
         } else {
           state.errorNanos += now - before;
         }
@@ -235,6 +240,26 @@ public final class SurfacePass {
       return true;
     }
 
+    /**
+     * Of a failure that is not the medium's. A place without an answer is left out, not called bad;
+     * after some of them the drive is let alone.
+     */
+    private boolean goesOn(ReadResult answer, long at, int length) {
+      if (answer instanceof TimedOut) {
+        synchronized (state) {
+          state.unanswered++;
+          state.unansweredBytes += length;
+        }
+        return state.unanswered < MOST_UNANSWERED
+            || ends(
+                End.STOPPED_BY_RULE,
+                "It gave no answer in time at %d places: each further one may hang it for good"
+                    .formatted(state.unanswered));
+      }
+      String why = "At byte %d: %s".formatted(at, ((ReadResult.Failure) answer).why());
+      return ends(answer instanceof Gone ? End.GONE : End.COULD_NOT_GO_ON, why);
+    }
+
     private boolean ends(End how, String because) {
       synchronized (state) {
         end = how;
@@ -243,20 +268,23 @@ public final class SurfacePass {
       return false;
     }
 
-    /** Ever smaller pieces of what did not come, down to the physical sector. */
+    /** Ever smaller pieces of what did not come: to the physical sector, then to the logical. */
     private boolean narrow(long at, int length, int zone) {
-      int unit = state.source.physicalBytes();
-      if (length <= unit) {
+      int sector = state.source.sectorBytes();
+      if (length <= sector) {
         return alone(at, length, zone);
       }
+      int unit = length > state.source.physicalBytes() ? state.source.physicalBytes() : sector;
       int piece = Math.max(unit, (length / PIECES + unit - 1) / unit * unit);
       for (int done = 0; done < length; done += piece) {
         int size = Math.min(piece, length - done);
-        Answer answer = again(at + done, size, zone);
-        if (answer.kind() == Answer.Kind.COULD_NOT_RUN) {
-          return ends(End.COULD_NOT_GO_ON, answer.why());
-        }
-        if (answer.kind() == Answer.Kind.UNREADABLE && !narrow(at + done, size, zone)) {
+        ReadResult answer = again(at + done, size, zone);
+        boolean goesOn =
+            answer instanceof Data
+                || (answer instanceof MediumError
+                    ? narrow(at + done, size, zone)
+                    : goesOn(answer, at + done, size));
+        if (!goesOn) {
           return false;
         }
         if (cancelWanted) {
@@ -268,17 +296,15 @@ public final class SurfacePass {
 
     /** A sector that failed alone is tried once more before it is called unreadable. */
     private boolean alone(long at, int length, int zone) {
-      Answer answer = again(at, length, zone);
-      if (answer.kind() == Answer.Kind.COULD_NOT_RUN) {
-        return ends(End.COULD_NOT_GO_ON, answer.why());
-      }
-      if (answer.kind() == Answer.Kind.READ) {
+      ReadResult answer = again(at, length, zone);
+      if (answer instanceof Data) {
         return true;
       }
+      if (!(answer instanceof MediumError)) {
+        return goesOn(answer, at, length);
+      }
       synchronized (state) {
-        for (long s = 0; s < length; s += state.source.sectorBytes()) {
-          state.isBad((at + s) / state.source.sectorBytes());
-        }
+        state.isBad(at / state.source.sectorBytes());
       }
       if (state.badSectorCount() > state.plan.mostBadSectors()) {
         return ends(
@@ -289,7 +315,7 @@ public final class SurfacePass {
       return true;
     }
 
-    private Answer again(long at, int length, int zone) {
+    private ReadResult again(long at, int length, int zone) {
       synchronized (state) {
         state.retries[zone]++;
       }

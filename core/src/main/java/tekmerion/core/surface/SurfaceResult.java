@@ -14,6 +14,7 @@ import tekmerion.core.port.BlockSource;
  * @param confidence what the sample says; empty without a sample
  * @param zones in order of position
  * @param slowZones indices into {@code zones}
+ * @param unansweredBytes without an answer in time: neither good nor bad
  * @param bad in order of position, neighbours joined
  * @param bytesPerSecond over the time spent reading; 0 if none
  */
@@ -27,6 +28,7 @@ public record SurfaceResult(
     Optional<Confidence> confidence,
     List<Zone> zones,
     List<Integer> slowZones,
+    long unansweredBytes,
     List<BadRange> bad,
     double bytesPerSecond) {
   /** How a pass ended. */
@@ -37,7 +39,9 @@ public record SurfaceResult(
     CANCELLED,
     /** By a rule of its plan, to spare the drive. */
     STOPPED_BY_RULE,
-    /** The device went away; what was read is kept. */
+    /** The device went away; what was read is kept until the same one is back. */
+    GONE,
+    /** Nothing more could be asked of it; what was read is kept. */
     COULD_NOT_GO_ON
   }
 
@@ -55,7 +59,9 @@ public record SurfaceResult(
     List<Zone> zones = state.zones();
     long badBytes = state.badSectorCount() * state.source.sectorBytes();
     long bytes =
-        Math.min(state.source.sizeBytes(), state.doneBlocks * state.plan.blockBytes()) - badBytes;
+        Math.min(state.source.sizeBytes(), state.doneBlocks * state.plan.blockBytes())
+            - badBytes
+            - state.unansweredBytes;
     return new SurfaceResult(
         state.source,
         state.plan,
@@ -68,6 +74,7 @@ public record SurfaceResult(
             : Optional.of(Confidence.of(state.sampled, state.sampledBad)),
         zones,
         state.slowZones(),
+        state.unansweredBytes,
         state.bad(),
         state.busyNanos == 0 ? 0 : Math.max(0, bytes) / (state.busyNanos / 1e9));
   }

@@ -51,7 +51,7 @@ public final class Window {
     if (offset < 0 || length <= 0 || offset > size - length) {
       return Optional.empty();
     }
-    Optional<byte[]> bytes = source.read(start + offset, length);
+    Optional<byte[]> bytes = source.bytes(start + offset, length);
     if (bytes.isEmpty()) {
       failed.put(start + offset, (long) length);
       return Optional.empty();

@@ -12,6 +12,8 @@ import java.util.Random;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import tekmerion.core.port.ByteSource;
+import tekmerion.core.port.ReadEndedException;
+import tekmerion.core.port.ReadResult;
 import tekmerion.core.rescue.RescueCopy.Keeper;
 
 /**
@@ -34,6 +36,10 @@ class RescueCopyTest {
     private double seconds;
     private long reads;
     private long dieAt = Long.MAX_VALUE;
+    private long goneAt = Long.MAX_VALUE;
+
+    /** Sectors without an answer in time. */
+    private final BitSet silent = new BitSet();
 
     private final long size;
 
@@ -67,19 +73,27 @@ class RescueCopyTest {
     }
 
     @Override
-    public Optional<byte[]> read(long offset, int length) {
+    public ReadResult read(long offset, int length) {
       if (++reads == dieAt) {
         throw new Killed();
       }
+      if (reads >= goneAt) {
+        return new ReadResult.Gone("no such device");
+      }
       int first = (int) (offset / SECTOR);
       int end = (int) ((offset + length + SECTOR - 1) / SECTOR);
+      int hangs = silent.nextSetBit(first);
+      if (hangs >= 0 && hangs < end) {
+        seconds += 30;
+        return new ReadResult.TimedOut(30_000_000_000L, "timed out");
+      }
       int failing = bad.nextSetBit(first);
       if (failing >= 0 && failing < end) {
         seconds += 2;
-        return Optional.empty();
+        return new ReadResult.MediumError(2_000_000_000L, "input/output error");
       }
       seconds += length / 100e6 * (slowMebibytes.get((int) (offset / MIB)) ? 20 : 1);
-      return Optional.of(size == SIZE ? content(offset, length) : new byte[length]);
+      return ReadResult.data(size == SIZE ? content(offset, length) : new byte[length], 0);
     }
 
     /** Says where it stood on the disk. */
@@ -161,6 +175,56 @@ class RescueCopyTest {
     isTheDiskWithoutItsBadSectors(image, map, disk);
   }
 
+  @Test
+  void aDriveThatGoesAwayLosesNothingAndTheCopyGoesOnWhenItIsBack() {
+    Disk disk = new Disk(5, SIZE);
+    Image image = new Image(disk);
+    RescueMap map = new RescueMap(SIZE);
+    disk.goneAt = 120;
+
+    assertThatThrownBy(() -> new RescueCopy(disk, map, image, () -> false).run(1))
+        .isInstanceOfSatisfying(ReadEndedException.class, e -> assertThat(e.isGone()).isTrue());
+    long lostThen = map.lostBytes();
+    disk.goneAt = Long.MAX_VALUE;
+    RescueMap kept = RescueMap.parse(image.map);
+    boolean through = new RescueCopy(disk, kept, image, () -> false).run(1);
+
+    assertThat(lostThen).isZero(); // until then it only strode over what failed
+    assertThat(through).isTrue();
+    assertThat(kept.bytes(State.BAD)).isEqualTo(500L * SECTOR);
+    assertThat(kept.bytes(State.READ)).isEqualTo(SIZE - 500L * SECTOR);
+  }
+
+  @Test
+  void whatGivesNoAnswerInTimeIsNotCalledBad() {
+    Disk disk = new Disk(6, SIZE);
+    disk.bad.clear();
+    disk.silent.set(70_000);
+    Image image = new Image(disk);
+    RescueMap map = new RescueMap(SIZE);
+
+    boolean through = new RescueCopy(disk, map, image, () -> false).run(1);
+
+    assertThat(through).isTrue();
+    assertThat(map.bytes(State.BAD)).isZero();
+    assertThat(map.next(State.UNANSWERED, 0))
+        .contains(new RescueMap.Stretch(70_000L * SECTOR, 70_001L * SECTOR, State.UNANSWERED));
+    assertThat(RescueMap.parse(map.text()).text()).isEqualTo(map.text());
+  }
+
+  @Test
+  void aDriveThatHangsIsLetAlone() {
+    Disk disk = new Disk(7, SIZE);
+    disk.bad.clear();
+    disk.silent.set(10_000, SIZE / SECTOR);
+    RescueMap map = new RescueMap(SIZE);
+
+    assertThatThrownBy(() -> new RescueCopy(disk, map, new Image(disk), () -> false).run(1))
+        .isInstanceOfSatisfying(ReadEndedException.class, e -> assertThat(e.isGone()).isFalse());
+    assertThat(disk.seconds).isLessThan(3 * 30 + 10);
+    assertThat(map.lostBytes()).isZero();
+  }
+
   /** A plain copy reads on where it stands: a block that fails sector by sector, each once. */
   @Test
   void hasNearlyAllOfItInAThirdOfTheTimeOfAPlainCopy() {
@@ -170,14 +234,14 @@ class RescueCopyTest {
     Disk same = new Disk(2, LARGE);
     Image plain = new Image(same);
     for (long at = 0; at < LARGE; at += MIB) {
-      Optional<byte[]> block = same.read(at, MIB);
+      Optional<byte[]> block = same.bytes(at, MIB);
       if (block.isPresent()) {
         plain.write(at, block.get());
         continue;
       }
       for (long sector = at; sector < at + MIB; sector += SECTOR) {
         long from = sector;
-        same.read(from, SECTOR).ifPresent(b -> plain.write(from, b));
+        same.bytes(from, SECTOR).ifPresent(b -> plain.write(from, b));
       }
     }
 
@@ -231,11 +295,12 @@ class RescueCopyTest {
           }
 
           @Override
-          public Optional<byte[]> read(long offset, int length) {
+          public ReadResult read(long offset, int length) {
             double before = disk.seconds;
-            Optional<byte[]> bytes = disk.read(offset, length);
-            forecast.read(copy[0].sweep(), length, disk.seconds - before, bytes.isPresent());
-            return bytes;
+            ReadResult result = disk.read(offset, length);
+            boolean came = result instanceof ReadResult.Data;
+            forecast.read(copy[0].sweep(), length, disk.seconds - before, came);
+            return result;
           }
 
           @Override

@@ -4,6 +4,7 @@ import java.util.HashSet;
 import java.util.Random;
 import java.util.Set;
 import tekmerion.core.port.BlockSource;
+import tekmerion.core.port.ReadResult;
 
 /** A disk of which the truth is known: bad sectors, slow places, failures that come once. */
 final class FakeDisk implements BlockSource {
@@ -19,6 +20,7 @@ final class FakeDisk implements BlockSource {
   private int callAt = Integer.MAX_VALUE;
   private Runnable call = () -> {};
   private boolean gone;
+  private final Set<Long> silentSectors = new HashSet<>();
   private int singleFailures;
   private Runnable onFailures = () -> {};
   private long clock;
@@ -51,6 +53,11 @@ final class FakeDisk implements BlockSource {
     onFailures = what;
   }
 
+  /** Reads over these get no answer in time. */
+  void silentAt(Set<Long> sectors) {
+    silentSectors.addAll(sectors);
+  }
+
   void plugIn() {
     gone = false;
   }
@@ -73,12 +80,12 @@ final class FakeDisk implements BlockSource {
   }
 
   @Override
-  public Answer read(long offset, int length) {
+  public ReadResult read(long offset, int length) {
     if (++reads == callAt) {
       call.run();
     }
     if (gone) {
-      return Answer.couldNotRun("no such device");
+      return new ReadResult.Gone("no such device");
     }
     double inner = 1 + (double) offset / identity.sizeBytes();
     boolean slow = offset >= slowFrom && offset < slowTo;
@@ -89,19 +96,23 @@ final class FakeDisk implements BlockSource {
     int per = identity.physicalBytes() / identity.sectorBytes();
     long end = (offset + length + identity.physicalBytes() - 1) / identity.physicalBytes() * per;
     for (long s = first; s < end; s++) {
+      if (silentSectors.contains(s)) {
+        clock += 30_000_000_000L;
+        return new ReadResult.TimedOut(30_000_000_000L, "timed out");
+      }
       if (badSectors.contains(s)) {
         clock += 50_000_000;
         if (length == identity.sectorBytes() && --singleFailures == 0) {
           onFailures.run();
         }
-        return Answer.unreadable(latency + 50_000_000, "input/output error");
+        return new ReadResult.MediumError(latency + 50_000_000, "input/output error");
       }
     }
     if (transients.nextDouble() < transientShare && failedOnce.add(offset)) {
-      return Answer.unreadable(latency, "input/output error");
+      return new ReadResult.MediumError(latency, "input/output error");
     }
     bytesGiven += length;
-    return Answer.read(latency);
+    return ReadResult.data(new byte[0], latency);
   }
 
   @Override

@@ -138,7 +138,7 @@ class SurfacePassTest {
                 new Quiet())
             .run();
 
-    assertThat(cut.end()).isEqualTo(End.COULD_NOT_GO_ON);
+    assertThat(cut.end()).isEqualTo(End.GONE);
     assertThat(sectors(result)).isEqualTo(truth);
     assertThat(result.zones().stream().mapToInt(Zone::badSectors).sum()).isEqualTo(3);
   }
@@ -189,9 +189,34 @@ class SurfacePassTest {
 
     SurfaceResult result = pass(disk, Plan.whole(disk.identity())).run();
 
-    assertThat(result.end()).isEqualTo(End.COULD_NOT_GO_ON);
+    assertThat(result.end()).isEqualTo(End.GONE);
     assertThat(result.badSectors()).isZero();
-    assertThat(result.why()).isEqualTo("no such device");
+    assertThat(result.why()).endsWith(": no such device");
+  }
+
+  @Test
+  void aPlaceWithoutAnAnswerInTimeIsNoBadSector() {
+    FakeDisk disk = new FakeDisk(64L << 20, 512, 512, Set.of());
+    disk.silentAt(Set.of(5_000L));
+
+    SurfaceResult result = pass(disk, Plan.whole(disk.identity())).run();
+
+    assertThat(result.end()).isEqualTo(End.COMPLETE);
+    assertThat(result.badSectors()).isZero();
+    assertThat(result.unansweredBytes()).isEqualTo(1 << 20); // its block
+    assertThat(result.bytesRead()).isEqualTo((64L << 20) - (1 << 20));
+  }
+
+  @Test
+  void aDriveThatGivesNoAnswerAtThreePlacesIsLetAlone() {
+    FakeDisk disk = new FakeDisk(64L << 20, 512, 512, Set.of());
+    disk.silentAt(Set.of(5_000L, 20_000L, 40_000L, 60_000L, 80_000L));
+
+    SurfaceResult result = pass(disk, Plan.whole(disk.identity())).run();
+
+    assertThat(result.end()).isEqualTo(End.STOPPED_BY_RULE);
+    assertThat(result.unansweredBytes()).isEqualTo(3 << 20);
+    assertThat(result.badSectors()).isZero();
   }
 
   @Test

@@ -71,11 +71,21 @@ public final class WholeFile {
         channel.force(true);
       }
       Files.move(part, file, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+      force(folderOf(file));
     } catch (IOException e) {
       boolean full = Files.getFileStore(folderOf(file)).getUsableSpace() < FULL_BYTES;
       throw full ? new NoRoomException(file, e) : e;
     } finally {
       Files.deleteIfExists(part);
+    }
+  }
+
+  /** That a file is there is the folder's to hold. */
+  private static void force(Path folder) throws IOException {
+    if (POSIX) {
+      try (FileChannel channel = FileChannel.open(folder, StandardOpenOption.READ)) {
+        channel.force(true);
+      }
     }
   }
 

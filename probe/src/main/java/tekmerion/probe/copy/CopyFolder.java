@@ -201,8 +201,10 @@ public final class CopyFolder {
    */
   public void belongTo(DriveSeen drive) throws IOException {
     Path file = folder.resolve(OWNER);
-    if (!Files.exists(file)) {
-      Files.writeString(file, LinkCodec.encode(drive) + "\n", StandardOpenOption.CREATE_NEW);
+    // A file that says nothing was cut off by a fall; before any map there is no copy to protect.
+    boolean nothingYet = owner().isEmpty() && !Files.exists(map());
+    if (nothingYet) {
+      WholeFile.write(file, LinkCodec.encode(drive) + "\n");
     } else if (!owner().equals(Optional.of(drive))) {
       throw new IOException(
           "the folder %s holds the copy of another drive: %s"

@@ -21,7 +21,7 @@ import tekmerion.core.files.FileCopy;
 import tekmerion.core.files.FoundFile;
 import tekmerion.link.Sha256;
 import tekmerion.link.files.WholeFile;
-import tekmerion.probe.linux.DirectBytes;
+import tekmerion.probe.linux.RawFile;
 
 /**
  * Copied files in a folder, with a list of their SHA-256 beside it. A name that this machine does
@@ -104,12 +104,12 @@ public final class FilesOnDisk implements FileCopy.Destination {
       MessageDigest sha = MessageDigest.getInstance("SHA-256");
       long size = Files.size(path);
       if (size > 0) {
-        try (DirectBytes bytes = DirectBytes.open(path)) {
+        try (RawFile bytes = RawFile.direct(path)) {
           for (long at = 0; at < size; at += CHUNK) {
             int length = (int) Math.min(CHUNK, size - at);
             sha.update(
                 bytes
-                    .read(at, length)
+                    .bytes(at, length)
                     .orElseThrow(() -> new IOException("it cannot be read again")));
           }
         }

@@ -7,8 +7,8 @@ import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
-import java.util.Optional;
 import tekmerion.core.port.ByteSource;
+import tekmerion.core.port.ReadResult;
 import tekmerion.core.rescue.KeptRescue;
 import tekmerion.core.rescue.RescueCopy;
 import tekmerion.core.rescue.RescueMap;
@@ -81,17 +81,17 @@ public final class ImageFile implements RescueCopy.Keeper, AutoCloseable {
     }
 
     @Override
-    public Optional<byte[]> read(long offset, int length) {
+    public ReadResult read(long offset, int length) {
       ByteBuffer buffer = ByteBuffer.allocate(length);
       try {
         while (buffer.hasRemaining()) {
           if (image.read(buffer, offset + buffer.position()) < 0) {
-            return Optional.empty();
+            return new ReadResult.CouldNotRun(0, "the image ends before");
           }
         }
-        return Optional.of(buffer.array());
+        return ReadResult.data(buffer.array(), 0);
       } catch (IOException e) {
-        return Optional.empty();
+        return new ReadResult.CouldNotRun(0, "the image cannot be read: " + e.getMessage());
       }
     }
 
@@ -132,8 +132,14 @@ public final class ImageFile implements RescueCopy.Keeper, AutoCloseable {
     }
   }
 
+  /** As long as its source, also where its end could not be read. */
   @Override
   public void close() throws IOException {
-    image.close();
+    try (image) {
+      if (image.size() < kept.map().size()) {
+        image.write(ByteBuffer.allocate(1), kept.map().size() - 1);
+        image.force(false);
+      }
+    }
   }
 }

@@ -25,8 +25,8 @@ import tekmerion.core.rescue.RescuedBytes;
 import tekmerion.probe.copy.Room;
 import tekmerion.probe.copy.ShopsOwn;
 import tekmerion.probe.copy.SourceIsNot;
-import tekmerion.probe.linux.FileBytes;
 import tekmerion.probe.linux.LocalDrives;
+import tekmerion.probe.linux.RawFile;
 import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -59,7 +59,7 @@ public final class CarveCommand implements Callable<Integer> {
 
   @Override
   public Integer call() {
-    try (FileBytes image = FileBytes.open(path)) {
+    try (RawFile image = RawFile.open(path)) {
       ByteSource source =
           mapFile == null
               ? image

@@ -17,7 +17,7 @@ import tekmerion.core.files.InUse;
 import tekmerion.core.port.ByteSource;
 import tekmerion.core.rescue.KeptRescue;
 import tekmerion.core.rescue.RescuedBytes;
-import tekmerion.probe.linux.FileBytes;
+import tekmerion.probe.linux.RawFile;
 import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -47,7 +47,7 @@ public final class FilesCommand implements Callable<Integer> {
 
   @Override
   public Integer call() {
-    try (FileBytes image = FileBytes.open(path)) {
+    try (RawFile image = RawFile.open(path)) {
       Optional<KeptRescue> kept =
           mapFile == null
               ? Optional.empty()

@@ -6,11 +6,13 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import tekmerion.core.files.InUse;
+import tekmerion.core.port.ReadEndedException;
 import tekmerion.core.rescue.KeptRescue;
 import tekmerion.core.rescue.RescueCheck;
 import tekmerion.core.rescue.RescueCopy;
@@ -20,9 +22,8 @@ import tekmerion.probe.copy.ImageFile;
 import tekmerion.probe.copy.Room;
 import tekmerion.probe.copy.ShopsOwn;
 import tekmerion.probe.copy.SourceIsNot;
-import tekmerion.probe.linux.DirectBytes;
-import tekmerion.probe.linux.FileBytes;
 import tekmerion.probe.linux.LocalDrives;
+import tekmerion.probe.linux.RawFile;
 import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -32,12 +33,14 @@ import tools.jackson.databind.json.JsonMapper;
     description = {
       "Copy what can still be read of SOURCE into the image DEST, easy parts first. SOURCE is only read.",
       "Goes on where it stopped if the map is there. Prints one JSON object.",
-      "Exit 0 if all was read, 1 if sectors are lost, 2 if it could not run."
+      "Exit 0 if all was read, 1 if sectors are lost, 2 if it could not run, 3 if the source gave",
+      "nothing more before the end: start it again when it is back."
     },
     mixinStandardHelpOptions = true)
 public final class RescueCommand implements Callable<Integer> {
   private static final int LOST = 1;
   private static final int CANNOT = 2;
+  private static final int STOPPED = 3;
   private static final JsonMapper JSON =
       JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
 
@@ -62,22 +65,31 @@ public final class RescueCommand implements Callable<Integer> {
   private boolean inUse;
 
   @Option(
+      names = "--again",
+      description = "Try every sector again that did not come until now, each of them alone.")
+  private boolean again;
+
+  @Option(
       names = "--verify",
       description = "At the end read the image again and compare it with what was read.")
   private boolean verify;
 
   @Override
   public Integer call() {
-    try (DirectBytes source = DirectBytes.open(from)) {
+    try (RawFile source = RawFile.direct(from)) {
       checkDestination(source.sizeBytes());
-      Map<String, Object> json;
+      Map<String, Object> json = new LinkedHashMap<>();
       boolean whole;
       try (ImageFile image = ImageFile.open(to, mapFile, source.sizeBytes())) {
         RescueMap map = image.kept().map();
         want(source, map);
-        new RescueCopy(source, map, image, Thread::interrupted).run(retries);
-        image.now();
-        json = json(map);
+        Optional<ReadEndedException> ended = copy(source, map, image);
+        put(json, map);
+        ended.ifPresent(e -> json.put("ended", e.getMessage()));
+        if (ended.isPresent()) {
+          System.out.println(JSON.writeValueAsString(json));
+          return STOPPED;
+        }
         whole = map.bytes(State.READ) + map.bytes(State.LATER) == map.size();
       }
       if (verify) {
@@ -96,8 +108,24 @@ public final class RescueCommand implements Callable<Integer> {
     }
   }
 
+  /** What ended it before its end, which says nothing about what was not read; empty if nothing. */
+  private Optional<ReadEndedException> copy(RawFile source, RescueMap map, ImageFile image) {
+    try {
+      if (again) {
+        map.change(State.BAD, State.TRIMMED);
+        map.change(State.UNANSWERED, State.TRIMMED);
+      }
+      new RescueCopy(source, map, image, Thread::interrupted).run(retries);
+      return Optional.empty();
+    } catch (ReadEndedException e) {
+      return Optional.of(e);
+    } finally {
+      image.now();
+    }
+  }
+
   /** Everything, or at first only what is in use; what was read stays read. */
-  private void want(DirectBytes source, RescueMap map) {
+  private void want(RawFile source, RescueMap map) {
     if (!inUse) {
       map.change(State.LATER, State.UNTRIED);
     } else if (map.bytes(State.UNTRIED) == map.size()) {
@@ -112,7 +140,7 @@ public final class RescueCommand implements Callable<Integer> {
 
   private boolean check(Map<String, Object> json) throws IOException {
     KeptRescue kept = KeptRescue.parse(Files.readString(mapFile));
-    try (FileBytes image = FileBytes.open(to)) {
+    try (RawFile image = RawFile.open(to)) {
       RescueCheck.Checked checked =
           RescueCheck.run(kept, image, done -> {}, () -> false).orElseThrow();
       json.put(
@@ -146,21 +174,20 @@ public final class RescueCommand implements Callable<Integer> {
     Room.check(folder, bytes - (Files.exists(to) ? Files.size(to) : 0));
   }
 
-  private static Map<String, Object> json(RescueMap map) {
-    Map<String, Object> json = new LinkedHashMap<>();
+  private static void put(Map<String, Object> json, RescueMap map) {
     json.put("sizeBytes", map.size());
     json.put("readBytes", map.bytes(State.READ));
-    json.put("lostBytes", map.bytes(State.BAD));
+    json.put("lostBytes", map.lostBytes());
+    json.put("unansweredBytes", map.bytes(State.UNANSWERED));
     json.put("notInUseBytes", map.bytes(State.LATER));
     json.put(
         "untriedBytes",
-        map.size() - map.bytes(State.READ) - map.bytes(State.BAD) - map.bytes(State.LATER));
+        map.size() - map.bytes(State.READ) - map.lostBytes() - map.bytes(State.LATER));
     json.put(
         "lost",
         map.stretches().stream()
-            .filter(s -> s.state() == State.BAD)
+            .filter(s -> s.state() == State.BAD || s.state() == State.UNANSWERED)
             .map(s -> Map.of("fromByte", s.from(), "bytes", s.bytes()))
             .toList());
-    return json;
   }
 }

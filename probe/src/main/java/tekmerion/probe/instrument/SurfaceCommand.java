@@ -18,7 +18,7 @@ import tekmerion.core.surface.Plan;
 import tekmerion.core.surface.Progress;
 import tekmerion.core.surface.SurfacePass;
 import tekmerion.core.surface.SurfaceResult;
-import tekmerion.probe.linux.DirectFile;
+import tekmerion.probe.linux.RawFile;
 import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -66,7 +66,7 @@ public final class SurfaceCommand implements Callable<Integer> {
 
   @Override
   public Integer call() {
-    try (DirectFile source = DirectFile.open(path)) {
+    try (RawFile source = RawFile.direct(path)) {
       pass = begin(source, plan(source.identity()));
       Runtime.getRuntime().addShutdownHook(new Thread(this::pauseAndWait));
       SurfaceResult result = pass.run();

@@ -18,7 +18,7 @@ import tekmerion.core.survey.Content;
 import tekmerion.core.survey.Damage;
 import tekmerion.core.survey.Survey;
 import tekmerion.core.survey.Volume;
-import tekmerion.probe.linux.FileBytes;
+import tekmerion.probe.linux.RawFile;
 import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -49,7 +49,7 @@ public final class SurveyCommand implements Callable<Integer> {
 
   @Override
   public Integer call() {
-    try (FileBytes source = FileBytes.open(path)) {
+    try (RawFile source = RawFile.open(path)) {
       System.out.println(JSON.writeValueAsString(json(Survey.of(source, readable()))));
       return 0;
     } catch (IOException | IllegalArgumentException e) {

@@ -23,7 +23,7 @@ import tekmerion.probe.copy.CopyFolder;
 import tekmerion.probe.copy.FilesOnDisk;
 import tekmerion.probe.copy.Preview;
 import tekmerion.probe.copy.Room;
-import tekmerion.probe.linux.FileBytes;
+import tekmerion.probe.linux.RawFile;
 
 /**
  * Looks through the image of a drive for files by their content and copies each; the drive itself
@@ -56,7 +56,7 @@ final class CarveTask extends CopyTask {
     FilesOnDisk to = new FilesOnDisk(folder.byContent());
     long reached = 0;
     try (ByteSource image =
-        new RescuedBytes(FileBytes.open(folder.image()), rescued.get().map(), Optional.empty())) {
+        new RescuedBytes(RawFile.open(folder.image()), rescued.get().map(), Optional.empty())) {
       for (Stretch stretch : read) {
         long before = lookedAt;
         // A file may reach far beyond the stretch that it begins in.

@@ -66,7 +66,7 @@ final class Cells {
       case LATER -> '.';
       case READ -> '+';
       case FAILED, TRIMMED -> '/';
-      case BAD -> '-';
+      case BAD, UNANSWERED -> '-';
     };
   }
 

@@ -97,6 +97,7 @@ final class DataNotes {
   /** What is not wanted yet, or not tried, is not lost. */
   private static long lostOf(FoundFile file, RescueMap map) {
     return FileBody.in(file, map, State.BAD)
+        + FileBody.in(file, map, State.UNANSWERED)
         + FileBody.in(file, map, State.FAILED)
         + FileBody.in(file, map, State.TRIMMED);
   }

@@ -105,7 +105,7 @@ final class EraseTask extends PartTask {
       long places = size / length;
       for (int i = 0; i < LOOKS && !isStopped(); i++) {
         long place = i == 0 ? 0 : i == 1 ? places - 1 : (long) (random.nextDouble() * places);
-        Optional<byte[]> got = bytes.read(place * length, length);
+        Optional<byte[]> got = bytes.bytes(place * length, length);
         looked++;
         unreadable += got.isEmpty() ? 1 : 0;
         notZero += got.filter(EraseTask::isNotZero).isPresent() ? 1 : 0;

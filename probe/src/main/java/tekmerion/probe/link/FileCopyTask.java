@@ -21,7 +21,7 @@ import tekmerion.link.LinkEvent.End;
 import tekmerion.probe.copy.CopyFolder;
 import tekmerion.probe.copy.FilesOnDisk;
 import tekmerion.probe.copy.Room;
-import tekmerion.probe.linux.FileBytes;
+import tekmerion.probe.linux.RawFile;
 
 /**
  * Copies chosen files: out of the image where there is one that came to its end, else the drive.
@@ -50,8 +50,7 @@ final class FileCopyTask extends CopyTask {
     fromImage = rescued.isPresent();
     try (ByteSource source =
         fromImage
-            ? new RescuedBytes(
-                FileBytes.open(folder.image()), rescued.get().map(), Optional.empty())
+            ? new RescuedBytes(RawFile.open(folder.image()), rescued.get().map(), Optional.empty())
             : drive.open()) {
       Optional<InUse.Volume> volume =
           InUse.of(source).volumes().stream()

@@ -88,7 +88,7 @@ final class MendTask extends PartTask {
     List<Piece> back = new ArrayList<>();
     try (ByteSource source = drive.bytes().orElseThrow().open()) {
       for (Piece piece : kept.get().pieces()) {
-        byte[] now = source.read(piece.offset(), piece.after().length).orElse(new byte[0]);
+        byte[] now = source.bytes(piece.offset(), piece.after().length).orElse(new byte[0]);
         // A mending that broke off wrote the first of them only.
         if (!Arrays.equals(now, piece.before())) {
           if (!Arrays.equals(now, piece.after())) {
@@ -135,7 +135,7 @@ final class MendTask extends PartTask {
     String contentAfter;
     try (ByteSource source = drive.bytes().orElseThrow().open()) {
       for (Piece piece : pieces) {
-        byte[] now = source.read(piece.offset(), piece.after().length).orElse(new byte[0]);
+        byte[] now = source.bytes(piece.offset(), piece.after().length).orElse(new byte[0]);
         written += Arrays.equals(now, piece.after()) ? 1 : 0;
       }
       InUse after = InUse.of(source);

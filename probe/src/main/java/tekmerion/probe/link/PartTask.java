@@ -8,6 +8,7 @@ import java.util.function.Consumer;
 import java.util.function.Supplier;
 import java.util.logging.Level;
 import java.util.logging.Logger;
+import tekmerion.core.port.ReadEndedException;
 import tekmerion.link.DriveSeen;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.LinkEvent.End;
@@ -97,6 +98,8 @@ abstract class PartTask implements RunHost.Running, Runnable {
     } catch (InterruptedException e) {
       Thread.currentThread().interrupt();
       return;
+    } catch (ReadEndedException e) {
+      outcome = new Outcome(End.COULD_NOT_RUN, "it could not be read on: " + e.getMessage(), null);
     } catch (RuntimeException e) {
       LOG.log(Level.SEVERE, command().run() + " " + command().requestId(), e);
       outcome = new Outcome(End.COULD_NOT_RUN, "the probe failed: " + e.getMessage(), null);

@@ -6,6 +6,7 @@ import java.util.Optional;
 import tekmerion.core.files.InUse;
 import tekmerion.core.port.ByteSource;
 import tekmerion.core.port.MachineUnderTest;
+import tekmerion.core.port.ReadResult;
 import tekmerion.core.rescue.RescueCopy;
 import tekmerion.core.rescue.RescueForecast;
 import tekmerion.core.rescue.RescueMap;
@@ -95,7 +96,7 @@ final class RescueTask extends CopyTask {
         }
         RescueForecast.Expected expected = forecast.of(map, RETRIES);
         double wanted = Math.max(1, map.size() - map.bytes(State.LATER));
-        double done = map.bytes(State.READ) + map.bytes(State.BAD);
+        double done = map.bytes(State.READ) + map.lostBytes();
         tell(
             done / wanted,
             expected.secondsLeft(),
@@ -117,7 +118,7 @@ final class RescueTask extends CopyTask {
           map.size(),
           map.size() - map.bytes(State.LATER),
           map.bytes(State.READ),
-          map.bytes(State.BAD),
+          map.lostBytes(),
           map.bytes(State.FAILED) + map.bytes(State.TRIMMED),
           lost.stream().limit(RescueFinding.MOST_FILES).toList(),
           found.volumes().isEmpty() ? null : (long) lost.size(),
@@ -149,12 +150,15 @@ final class RescueTask extends CopyTask {
     }
 
     @Override
-    public Optional<byte[]> read(long offset, int length) {
+    public ReadResult read(long offset, int length) {
       long began = System.nanoTime();
-      Optional<byte[]> bytes = source.read(offset, length);
+      ReadResult result = source.read(offset, length);
       forecast.read(
-          going.copy.sweep(), length, (System.nanoTime() - began) / 1e9, bytes.isPresent());
-      return bytes;
+          going.copy.sweep(),
+          length,
+          (System.nanoTime() - began) / 1e9,
+          result instanceof ReadResult.Data);
+      return result;
     }
 
     @Override

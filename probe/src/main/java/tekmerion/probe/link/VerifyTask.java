@@ -11,7 +11,7 @@ import tekmerion.core.rescue.State;
 import tekmerion.link.LinkEvent.End;
 import tekmerion.link.RescueFinding;
 import tekmerion.probe.copy.CopyFolder;
-import tekmerion.probe.linux.DirectBytes;
+import tekmerion.probe.linux.RawFile;
 
 /** Reads an image again, past the cache, and compares it with what was read of its drive. */
 final class VerifyTask extends CopyTask {
@@ -26,7 +26,7 @@ final class VerifyTask extends CopyTask {
     }
     KeptRescue kept = KeptRescue.parse(Files.readString(folder.map()));
     long all = Math.max(1, kept.map().bytes(State.READ));
-    try (DirectBytes image = DirectBytes.open(folder.image())) {
+    try (RawFile image = RawFile.direct(folder.image())) {
       Optional<RescueCheck.Checked> checked =
           RescueCheck.run(
               kept,
@@ -63,7 +63,7 @@ final class VerifyTask extends CopyTask {
         map.size(),
         map.size() - map.bytes(State.LATER),
         map.bytes(State.READ),
-        map.bytes(State.BAD),
+        map.lostBytes(),
         map.bytes(State.FAILED) + map.bytes(State.TRIMMED),
         List.of(),
         null,

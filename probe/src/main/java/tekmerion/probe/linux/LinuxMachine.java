@@ -55,9 +55,9 @@ public final class LinuxMachine implements MachineProvider, MachineUnderTest {
         drive.name(),
         "%s, %s".formatted(drive.name(), drive.bus()),
         LocalDrives.pages(drive),
-        Optional.of(() -> DirectFile.open(drive.device())),
+        Optional.of(() -> RawFile.direct(drive.device())),
         drive.canBeAsked() ? Optional.of(new LinuxSelfTests(drive)) : Optional.empty(),
-        Optional.of(() -> DirectBytes.open(drive.device())),
+        Optional.of(() -> RawFile.direct(drive.device())),
         Optional.of(RawWriter.of(drive)));
   }
 

@@ -17,6 +17,7 @@ import tekmerion.core.permit.DataStatus;
 import tekmerion.core.port.ByteSource;
 import tekmerion.core.port.DriveWriter;
 import tekmerion.core.port.MachineUnderTest;
+import tekmerion.core.port.ReadResult;
 import tekmerion.link.CopyOrder;
 import tekmerion.link.DriveSeen;
 import tekmerion.link.EraseFinding;
@@ -230,7 +231,7 @@ class WriteRunsTest extends RunBench {
 
   private byte[] beginning() throws IOException {
     try (ByteSource disk = machine.drives().get(0).bytes().orElseThrow().open()) {
-      return disk.read(0, 4 << 20).orElseThrow();
+      return disk.bytes(0, 4 << 20).orElseThrow();
     }
   }
 
@@ -298,14 +299,14 @@ class WriteRunsTest extends RunBench {
     }
 
     @Override
-    public Optional<byte[]> read(long offset, int length) {
+    public ReadResult read(long offset, int length) {
       long from = offset / 512 * 512;
       byte[] whole = new byte[(int) (offset - from) + length + 512];
       sectors
           .subMap(from, offset + length)
           .forEach((at, s) -> System.arraycopy(s, 0, whole, (int) (at - from), 512));
-      return Optional.of(
-          Arrays.copyOfRange(whole, (int) (offset - from), (int) (offset - from) + length));
+      return ReadResult.data(
+          Arrays.copyOfRange(whole, (int) (offset - from), (int) (offset - from) + length), 0);
     }
 
     @Override
@@ -410,7 +411,7 @@ class WriteRunsTest extends RunBench {
     MendFinding back = (MendFinding) mend(RunKind.TAKE_BACK, RunKind.TAKE_BACK).found();
 
     assertThat(back.whole()).isTrue();
-    assertThat(drive.read(0, 1 << 20)).contains(new byte[1 << 20]);
+    assertThat(drive.bytes(0, 1 << 20)).contains(new byte[1 << 20]);
     assertThat(drive.sectors.tailMap(1L << 20)).hasSameSizeAs(before);
   }
 
@@ -428,6 +429,6 @@ class WriteRunsTest extends RunBench {
 
     assertThat(refused.end()).isEqualTo(End.COULD_NOT_RUN);
     assertThat(refused.why()).contains("nothing was written: at byte 0 stands something else");
-    assertThat(drive.read(0, 512)).contains(theirs);
+    assertThat(drive.bytes(0, 512)).contains(theirs);
   }
 }

@@ -10,13 +10,13 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
-import tekmerion.core.port.BlockSource.Answer;
+import tekmerion.core.port.ReadResult;
 import tekmerion.core.surface.Plan;
 import tekmerion.core.surface.Progress;
 import tekmerion.core.surface.SurfacePass;
 import tekmerion.core.surface.SurfaceResult;
 
-class DirectFileTest {
+class RawFileTest {
   @TempDir Path folder;
 
   private Path file(long bytes) throws IOException {
@@ -28,7 +28,7 @@ class DirectFileTest {
   @ParameterizedTest(name = "{0} bytes")
   @ValueSource(longs = {1, 511, 4_096, 1_048_577, 9_000_000})
   void readsFilesOfAnySizeToTheirLastByte(long bytes) throws IOException {
-    try (DirectFile source = DirectFile.open(file(bytes))) {
+    try (RawFile source = RawFile.direct(file(bytes))) {
       SurfaceResult result =
           SurfacePass.begin(source, Plan.whole(source.identity()), System::nanoTime, new Quiet())
               .run();
@@ -40,13 +40,15 @@ class DirectFileTest {
   }
 
   @Test
-  void aFileThatWasCutWhileItIsReadIsUnreadableThereAndNotElsewhere() throws IOException {
+  void aFileThatWasCutWhileItIsReadSaysSoAndIsNotUnreadable() throws IOException {
     Path file = file(8 << 20);
-    try (DirectFile source = DirectFile.open(file)) {
+    try (RawFile source = RawFile.direct(file)) {
       Files.write(file, new byte[4 << 20]);
 
-      assertThat(source.read(0, 1 << 20).kind()).isEqualTo(Answer.Kind.READ);
-      assertThat(source.read(6 << 20, 1 << 20).kind()).isEqualTo(Answer.Kind.UNREADABLE);
+      assertThat(source.read(0, 1 << 20)).isInstanceOf(ReadResult.Data.class);
+      assertThat(source.read(6 << 20, 1 << 20))
+          .isInstanceOfSatisfying(
+              ReadResult.CouldNotRun.class, r -> assertThat(r.why()).contains("shorter"));
     }
   }
 
@@ -54,13 +56,13 @@ class DirectFileTest {
   void refusesWhatCannotBeRead() throws IOException {
     Path empty = Files.createFile(folder.resolve("empty"));
 
-    assertThatThrownBy(() -> DirectFile.open(empty)).hasMessageContaining("empty");
-    assertThatThrownBy(() -> DirectFile.open(folder)).isInstanceOf(IOException.class);
-    assertThatThrownBy(() -> DirectFile.open(folder.resolve("none")))
+    assertThatThrownBy(() -> RawFile.direct(empty)).hasMessageContaining("empty");
+    assertThatThrownBy(() -> RawFile.direct(folder)).isInstanceOf(IOException.class);
+    assertThatThrownBy(() -> RawFile.direct(folder.resolve("none")))
         .isInstanceOf(IOException.class);
   }
 
-  private static final class Quiet implements SurfacePass.Listener {
+  static final class Quiet implements SurfacePass.Listener {
     @Override
     public void progress(Progress progress) {}
 
