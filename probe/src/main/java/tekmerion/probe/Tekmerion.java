@@ -39,6 +39,11 @@ public final class Tekmerion {
   public static void main(String[] args) {
     // Sentences are English, and so are their numbers, wherever the machine comes from.
     Locale.setDefault(Locale.ENGLISH);
-    System.exit(new CommandLine(new Tekmerion()).execute(args));
+    System.exit(commandLine().execute(args));
+  }
+
+  /** All commands, to be executed once or more often. */
+  public static CommandLine commandLine() {
+    return new CommandLine(new Tekmerion());
   }
 }
