@@ -8,6 +8,8 @@ import tekmerion.core.drive.ata.DeviceStatistics;
 import tekmerion.core.drive.ata.ErrorLog;
 import tekmerion.core.drive.ata.IdentifyDevice;
 import tekmerion.core.drive.ata.LogDirectory;
+import tekmerion.core.drive.ata.PendingDefects;
+import tekmerion.core.drive.ata.PhyEventCounters;
 import tekmerion.core.drive.ata.SctStatus;
 import tekmerion.core.drive.ata.SelfTestLog;
 import tekmerion.core.drive.ata.SmartData;
@@ -17,6 +19,7 @@ import tekmerion.core.drive.nvme.ErrorInformationLog;
 import tekmerion.core.drive.nvme.HealthLog;
 import tekmerion.core.drive.nvme.IdentifyController;
 import tekmerion.core.drive.nvme.IdentifyNamespace;
+import tekmerion.core.drive.scsi.ScsiIdentityPage;
 import tekmerion.core.drive.scsi.ScsiLog;
 import tekmerion.core.memory.identity.MemoryRecords;
 import tekmerion.core.memory.identity.Smbios;
@@ -49,12 +52,21 @@ public final class PageDecoder {
       case ATA_SELFTEST_LOG -> SelfTestLog::decode;
       case ATA_SELFTEST_LOG_EXTENDED -> SelfTestLog::decodeExtended;
       case ATA_DEVICE_STATISTICS -> DeviceStatistics::decode;
+      case ATA_GENERAL_DIRECTORY -> LogDirectory::decode;
+      case ATA_PENDING_DEFECTS -> PendingDefects::decode;
+      case ATA_PHY_EVENTS -> PhyEventCounters::decode;
       case ATA_SCT_STATUS -> SctStatus::decode;
       case NVME_IDENTIFY_CONTROLLER -> IdentifyController::decode;
       case NVME_IDENTIFY_NAMESPACE -> IdentifyNamespace::decode;
       case NVME_SMART -> HealthLog::decode;
       case NVME_ERROR_LOG -> ErrorInformationLog::decode;
       case NVME_SELFTEST_LOG -> DeviceSelfTestLog::decode;
+      case USB_DEVICE -> UsbDevice::decode;
+      case SCSI_INQUIRY -> ScsiIdentityPage::inquiry;
+      case SCSI_SERIAL -> ScsiIdentityPage::unitSerialNumber;
+      case SCSI_DEVICE_ID -> ScsiIdentityPage::deviceIdentification;
+      case SCSI_CHARACTERISTICS -> ScsiIdentityPage::blockDeviceCharacteristics;
+      case SCSI_CAPACITY -> ScsiIdentityPage::capacity;
       case SCSI_LOG_TEMPERATURE,
           SCSI_LOG_EXCEPTIONS,
           SCSI_LOG_SELF_TESTS,

@@ -69,13 +69,27 @@ public final class PageRecognition {
       case SMBIOS -> p.size() > 32 && p.u8(1) >= 4 && p.u8(1) < 128 && p.u8(0) <= 43 && ends(p);
       case MEMORY_RECORDS -> isTextOnly(p) && !starts(p, SUPPLY) && !starts(p, "[");
       case BATTERY_SUPPLY, ADAPTER_SUPPLY -> isTextOnly(p) && starts(p, SUPPLY);
+      case ATA_GENERAL_DIRECTORY, ATA_PENDING_DEFECTS, ATA_PHY_EVENTS -> false;
       case NVME_ERROR_LOG, NVME_SELFTEST_LOG, BATTERY_REGISTERS -> false; // nothing sets them apart
+      // SPC-5, 6.7.2: a version of 3 to 8, a response format of 2, vendor and product as text.
+      case SCSI_INQUIRY ->
+          p.size() >= 36 && p.u8(2) < 9 && (p.u8(3) & 0x0F) == 2 && isText(p, 8, 28);
+      case SCSI_SERIAL -> vpd(p, 0x80) && isText(p, 4, p.u16be(2));
+      case SCSI_DEVICE_ID -> vpd(p, 0x83);
+      case SCSI_CHARACTERISTICS -> vpd(p, 0xB1);
+      case USB_DEVICE -> isTextOnly(p) && starts(p, "manufacturer=");
+      case SCSI_CAPACITY -> false; // nothing sets it apart
       case SCSI_LOG_TEMPERATURE -> page(p, 0x0D);
       case SCSI_LOG_EXCEPTIONS -> page(p, 0x2F);
       case SCSI_LOG_SELF_TESTS -> page(p, 0x10);
       case SCSI_LOG_BACKGROUND_SCAN -> page(p, 0x15);
       default -> true;
     };
+  }
+
+  /** SPC-5, 7.7: a disk's vital product data begin with its type, the page and a length. */
+  private static boolean vpd(RawPage p, int page) {
+    return p.size() > 4 && (p.u8(0) & 0x1F) == 0 && p.u8(1) == page && p.u16be(2) + 4 <= p.size();
   }
 
   /** DSP0134, 7.45: the last structure is of type 127, 4 bytes long, with no strings. */

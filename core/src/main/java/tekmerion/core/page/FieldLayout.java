@@ -92,7 +92,10 @@ public record FieldLayout(
     return new FieldLayout(kind, offset, length, 0, 0, unit, OptionalLong.empty());
   }
 
-  /** The same, where this number means that the device does not report the field. */
+  /**
+   * The same, where this number means that the device does not report the field; of a text or a
+   * name, where one character all over means that.
+   */
   public FieldLayout notReportedAs(long value) {
     return new FieldLayout(kind, offset, length, highBit, lowBit, unit, OptionalLong.of(value));
   }
@@ -122,9 +125,16 @@ public record FieldLayout(
           case CODE -> Hex.code(page.bigUnsignedLe(at, length).longValue(), 2 * length);
           case BYTES -> page.hex(at, length);
         };
-    boolean missing =
-        notReported.isPresent() && value instanceof Long n && n == notReported.getAsLong();
-    return missing ? null : value;
+    return notReported.isPresent() && isMissing(value) ? null : value;
+  }
+
+  /** A text or a name is not reported as whatever it would be with one character all over. */
+  private boolean isMissing(Object value) {
+    return switch (kind) {
+      case ASCII -> Reported.serial((String) value).isEmpty();
+      case BYTES -> Reported.name((String) value).isEmpty();
+      default -> value.toString().equals(Long.toString(notReported.getAsLong()));
+    };
   }
 
   private Object number(BigInteger value) {

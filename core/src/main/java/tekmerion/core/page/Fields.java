@@ -71,8 +71,10 @@ public final class Fields<E extends Enum<E> & LayoutField> {
     return Boolean.TRUE.equals(values.get(flag));
   }
 
+  /** Empty text if not reported. */
   public String text(E field) {
-    return String.valueOf(values.get(field));
+    Object value = values.get(field);
+    return value == null ? "" : value.toString();
   }
 
   /** In the order of the table; not reported fields are null. */

@@ -23,9 +23,10 @@ public final class ListCommand implements Callable<Integer> {
     for (SysDrive drive : LocalDrives.list()) {
       Map<String, Object> json = new LinkedHashMap<>();
       json.put("device", drive.device().toString());
-      json.put("bus", drive.bus());
+      json.put("bus", drive.bus().words());
       json.put("model", drive.model().isEmpty() ? null : drive.model());
       json.put("serial", drive.serial().isEmpty() ? null : drive.serial());
+      json.put("wwn", drive.wwn().isEmpty() ? null : drive.wwn());
       json.put("sizeBytes", drive.sizeBytes());
       json.put("rotational", drive.rotational());
       json.put("mounted", drive.mounted());

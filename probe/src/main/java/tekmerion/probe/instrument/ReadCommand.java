@@ -68,7 +68,7 @@ public final class ReadCommand implements Callable<Integer> {
     }
     Map<String, Object> json = new LinkedHashMap<>();
     json.put("device", device);
-    json.put("bus", drive.get().bus());
+    json.put("bus", drive.get().bus().words());
     json.put("pages", pages);
     json.put(
         "signs",

@@ -6,6 +6,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.function.Function;
 import java.util.function.Predicate;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import tekmerion.core.drive.KernelLog;
@@ -18,9 +19,31 @@ final class KernelRing {
   private static final int SIZE = 10;
   private static final int MOST_BYTES = 32_000;
 
-  /** Lines that name this drive and concern reading or its link, oldest first. */
-  PageAnswer of(List<String> names) {
-    return read(lines -> page(lines, names));
+  /**
+   * Lines that name this drive and concern reading or its link, oldest first. Names are given anew
+   * when drives come and go: only what was logged since this one got its name is its own.
+   */
+  PageAnswer of(SysDrive drive) {
+    return read(lines -> page(since(lines, drive), drive.logNames()));
+  }
+
+  /** The lines after the last one that gives its name to a drive; none if that was another one. */
+  static List<String> since(List<String> lines, SysDrive drive) {
+    String name = Pattern.quote(drive.name());
+    Pattern given =
+        drive.bus() == SysDrive.Bus.NVME
+            ? Pattern.compile(
+                "nvme %s: pci function (\\S+)".formatted(drive.name().replaceFirst("n\\d+$", "")))
+            : Pattern.compile(
+                "sd (\\S+): \\[%s\\] [\\d,]+ \\d+-byte logical blocks".formatted(name));
+    for (int i = lines.size() - 1; i >= 0; i--) {
+      Matcher line = given.matcher(lines.get(i));
+      if (line.find()) {
+        boolean same = drive.scsiAddress().map(line.group(1)::equals).orElse(true);
+        return same ? lines.subList(i, lines.size()) : List.of();
+      }
+    }
+    return lines; // it has had its name for as long as the log goes back
   }
 
   /** Lines of a sort, oldest first. */

@@ -50,10 +50,16 @@ public final class LinuxMachine implements MachineProvider, MachineUnderTest {
     return Optional.of(new LinuxLoad(Path.of("/proc")));
   }
 
+  /** Its name of now, and what it says of itself: two of one model are told apart by it. */
+  private static String slot(SysDrive drive) {
+    String serial = drive.serial().isEmpty() ? "serial not reported" : drive.serial();
+    return "%s, %s, %s".formatted(drive.name(), drive.bus().words(), serial);
+  }
+
   private static Drive drive(SysDrive drive) {
     return new Drive(
         drive.name(),
-        "%s, %s".formatted(drive.name(), drive.bus()),
+        slot(drive),
         LocalDrives.pages(drive),
         Optional.of(() -> RawFile.direct(drive.device())),
         drive.canBeAsked() ? Optional.of(new LinuxSelfTests(drive)) : Optional.empty(),

@@ -4,6 +4,7 @@ import java.util.Optional;
 import tekmerion.core.drive.ata.SelfTestStatus;
 import tekmerion.core.drive.ata.SmartData;
 import tekmerion.core.drive.nvme.DeviceSelfTestLog;
+import tekmerion.core.drive.scsi.ScsiLog;
 import tekmerion.core.page.RawPage;
 import tekmerion.core.port.PageAnswer;
 import tekmerion.core.port.PageKind.Family;
@@ -17,39 +18,63 @@ final class LinuxSelfTests implements SelfTests {
   private static final int ATA_ABORT = 0x7F;
   private static final int NVME_ABORT = 0x0F;
   private static final int NVME_LOG = 0x06;
+  private static final int SCSI_ABORT = 4;
+  private static final int SCSI_LOG = 0x10;
 
-  private final SysDrive drive;
   private final ScsiPassThrough scsi;
   private final NvmeAdmin nvme;
+  private final LinuxPages pages;
 
   LinuxSelfTests(SysDrive drive) {
-    this.drive = drive;
     this.scsi = new ScsiPassThrough(drive.device().toString());
     this.nvme = NvmeAdmin.of(drive);
+    this.pages = new LinuxPages(drive, LocalDrives.RING);
+  }
+
+  private Family family() {
+    return pages.family();
   }
 
   @Override
   public Optional<String> start(Kind kind) {
-    if (drive.family() == Family.NVME && kind == Kind.CONVEYANCE) {
-      return Optional.of("an NVMe drive has no conveyance self-test");
+    if (family() != Family.ATA && kind == Kind.CONVEYANCE) {
+      return Optional.of("only an ATA drive has a conveyance self-test");
     }
+    int code = kind == Kind.SHORT ? 1 : 2; // in NVMe as in SCSI
     return refusal(
-        drive.family() == Family.NVME
-            ? nvme.selfTest(kind == Kind.SHORT ? 1 : 2)
-            : scsi.ataNoData(SMART, EXECUTE, LinuxPages.SMART_SIGNATURE | kind.ordinal() + 1));
+        family() == Family.NVME
+            ? nvme.selfTest(code)
+            : family() == Family.SCSI
+                ? scsi.selfTest(code)
+                : scsi.ataNoData(SMART, EXECUTE, LinuxPages.SMART_SIGNATURE | kind.ordinal() + 1));
   }
 
   @Override
   public Optional<String> abort() {
     return refusal(
-        drive.family() == Family.NVME
+        family() == Family.NVME
             ? nvme.selfTest(NVME_ABORT)
-            : scsi.ataNoData(SMART, EXECUTE, LinuxPages.SMART_SIGNATURE | ATA_ABORT));
+            : family() == Family.SCSI
+                ? scsi.selfTest(SCSI_ABORT)
+                : scsi.ataNoData(SMART, EXECUTE, LinuxPages.SMART_SIGNATURE | ATA_ABORT));
   }
 
   @Override
   public Optional<Integer> percentDone() {
-    return drive.family() == Family.NVME ? nvmePercent() : ataPercent();
+    return switch (family()) {
+      case NVME -> nvmePercent();
+      case SCSI -> scsiPercent();
+      default -> ataPercent();
+    };
+  }
+
+  /** It tells that one runs, by its newest result; how far it is it does not tell here. */
+  private Optional<Integer> scsiPercent() {
+    return scsi.logPage(SCSI_LOG)
+        .bytes()
+        .flatMap((RawPage raw) -> ScsiLog.decode(raw).decoded())
+        .filter(log -> log.number("test 1: result").orElse(0) == 0xF)
+        .map(log -> 0);
   }
 
   private Optional<Integer> ataPercent() {

@@ -22,8 +22,13 @@ final class ScsiPassThrough {
   private static final int FROM_DEVICE = -3;
   private static final int NO_DATA = -1;
   private static final int TIMEOUT_MS = 20_000;
+  private static final int READ_LOG_EXT = 0x2F;
   private static final int PIO_IN = 4;
   private static final int NON_DATA = 3;
+  private static final int ABORTED = 0x0B;
+  private static final int DESCRIPTORS_AT = 8;
+  private static final byte ATA_RETURN = 0x09;
+  private static final byte ABRT = 0x04;
 
   private final String device;
 
@@ -48,6 +53,42 @@ final class ScsiPassThrough {
   /** An ATA command without data. */
   PageAnswer ataNoData(int command, int feature, int lba) {
     return scsi(ata16(command, feature, lba, 0, NON_DATA), 0);
+  }
+
+  /**
+   * READ LOG EXT (ACS-3, 7.25): pages of a general purpose log from its first one on.
+   *
+   * @param log its address
+   */
+  PageAnswer generalLog(int log, int pages) {
+    byte[] cdb = ata16(READ_LOG_EXT, 0, log, pages, PIO_IN);
+    cdb[1] |= 1; // 48 bits
+    cdb[5] = (byte) (pages >> 8);
+    return scsi(cdb, pages * 512);
+  }
+
+  /** Standard INQUIRY data: SPC-5, 6.7. */
+  PageAnswer inquiry() {
+    return scsi(new byte[] {0x12, 0, 0, 0, 96, 0}, 96);
+  }
+
+  /** A page of vital product data. */
+  PageAnswer vitalProductData(int page) {
+    return scsi(new byte[] {0x12, 1, (byte) page, 0, (byte) 252, 0}, 252);
+  }
+
+  /** READ CAPACITY (16): SBC-4, 5.16. */
+  PageAnswer capacity() {
+    byte[] cdb = new byte[16];
+    cdb[0] = (byte) 0x9E;
+    cdb[1] = 0x10;
+    cdb[13] = 32;
+    return scsi(cdb, 32);
+  }
+
+  /** SEND DIAGNOSTIC with a self-test code: SPC-5, 6.42; it goes on in the background. */
+  PageAnswer selfTest(int code) {
+    return scsi(new byte[] {0x1D, (byte) (code << 5), 0, 0, 0, 0}, 0);
   }
 
   /** LOG SENSE, cumulative values: SPC-5, 6.8. */
@@ -117,11 +158,25 @@ final class ScsiPassThrough {
     }
   }
 
+  /**
+   * The descriptor with the registers of an ATA drive (SAT-5, 12.2.7): it aborted the command (ABRT
+   * of the error register, with ERR of the status), and no other error is set.
+   */
+  private static boolean ataAborted(Memory sense) {
+    boolean registers = sense.getByte(DESCRIPTORS_AT) == ATA_RETURN;
+    return registers
+        && (sense.getByte(DESCRIPTORS_AT + 13) & 0x01) != 0
+        && sense.getByte(DESCRIPTORS_AT + 3) == ABRT;
+  }
+
   /** Sense key 5 with 20h or 24h: the command or page is not known there (SPC-5, 4.5). */
   private static PageAnswer refusal(int status, int host, Memory sense) {
     boolean descriptor = (sense.getByte(0) & 0x7F) >= 0x72;
     int key = sense.getByte(descriptor ? 1 : 2) & 0x0F;
     int code = Byte.toUnsignedInt(sense.getByte(descriptor ? 2 : 12));
+    if (descriptor && key == ABORTED && ataAborted(sense)) {
+      return new PageAnswer.NotReported("the drive aborts the command: it does not have this");
+    }
     return key == 5 && (code == 0x20 || code == 0x24)
         ? new PageAnswer.NotReported("the drive or its adapter does not know the command")
         : new PageAnswer.CouldNotRun(

@@ -10,7 +10,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import tekmerion.core.drive.KernelLog;
-import tekmerion.core.port.PageKind.Family;
+import tekmerion.probe.linux.SysDrive.Bus;
 
 /** A made-up /sys as the kernel lays it out: block/NAME leads into devices/. */
 class SysDriveTest {
@@ -42,10 +42,9 @@ class SysDriveTest {
     List<SysDrive> drives = list("/dev/nvme0n1p2 / ext4 rw 0 0\n/dev/sda1 /data ext4 rw 0 0\n");
 
     assertThat(drives).extracting(SysDrive::name).containsExactly("nvme0n1", "sda", "sdb", "vda");
-    assertThat(drives).extracting(SysDrive::bus).containsExactly("nvme", "ata", "usb", "virtual");
     assertThat(drives)
-        .extracting(SysDrive::family)
-        .containsExactly(Family.NVME, Family.ATA, Family.ATA, Family.ATA);
+        .extracting(SysDrive::bus)
+        .containsExactly(Bus.NVME, Bus.ATA, Bus.USB, Bus.VIRTUAL);
     assertThat(drives).extracting(SysDrive::systemDrive).containsExactly(true, false, false, false);
     assertThat(drives).extracting(SysDrive::mounted).containsExactly(true, true, false, false);
     assertThat(drives.get(1).sizeBytes()).isEqualTo(1_953_525_168L * 512);
@@ -65,6 +64,63 @@ class SysDriveTest {
     assertThat(list(""))
         .extracting(SysDrive::logNames)
         .containsExactly(List.of("nvme0n1", "nvme0"), List.of("sda", "ata3"));
+  }
+
+  /** The serial is that of IDENTIFY DEVICE, words 10 to 19, two characters swapped in each. */
+  @Test
+  void tellsTwoOfOneModelApartByWhatTheKernelHasAskedThem() throws IOException {
+    String sda = "pci0000/ata1/host0/target0:0:0/0:0:0:0";
+    String sdb = "pci0000/host7/target7:0:0/7:0:0:0";
+    drive("sda", sda, 1_000L, "HELM-1000S-TRUNC");
+    drive("sdb", sdb, 1_000L, "BOLLARD-48");
+    drive("sr0", "pci0000/ata2/host1/target1:0:0/1:0:0:0", 1_000L, "OPTICAL");
+    device("sda", "type", "0");
+    device("sdb", "type", "0");
+    device("sr0", "type", "5");
+    byte[] ata = new byte[572];
+    put(ata, 60 + 20, "SO70-4199B          ");
+    put(ata, 60 + 46, "0100    ");
+    put(ata, 60 + 54, "HELM-1000S WITH A NAME OF OVER 16       ");
+    Files.write(sys.resolve("block/sda/device/vpd_pg89"), ata);
+    byte[] serial = {0, (byte) 0x80, 0, 8, 'B', '7', '-', '0', '0', '4', '2', ' '};
+    Files.write(sys.resolve("block/sdb/device/vpd_pg80"), serial);
+    device("sda", "wwid", "naa.0000000000000000");
+    device("sdb", "wwid", "naa.5000c500a1b2c3d4");
+
+    List<SysDrive> drives = list("");
+
+    assertThat(drives).extracting(SysDrive::name).containsExactly("sda", "sdb");
+    assertThat(drives).extracting(SysDrive::bus).containsExactly(Bus.ATA, Bus.SCSI);
+    assertThat(drives.get(0).serial()).isEqualTo("OS074-91B9"); // SO 70 -4 19 9B, each pair swapped
+    assertThat(drives.get(0).model()).startsWith("EHML1-00S0");
+    assertThat(drives).extracting(SysDrive::wwn).containsExactly("", "5000c500a1b2c3d4");
+    assertThat(drives.get(1).serial()).isEqualTo("B7-0042");
+  }
+
+  private void device(String name, String file, String text) throws IOException {
+    Files.writeString(sys.resolve("block").resolve(name).resolve("device").resolve(file), text);
+  }
+
+  private static void put(byte[] into, int at, String text) {
+    byte[] bytes = text.getBytes(StandardCharsets.US_ASCII);
+    System.arraycopy(bytes, 0, into, at, bytes.length);
+  }
+
+  /** sda was another disk before: the one that is called so now is not blamed for its errors. */
+  @Test
+  void whatTheKernelSaidBeforeADriveGotItsNameIsNotItsOwn() throws IOException {
+    drive("sda", "pci0000/host7/target7:0:0/7:0:0:0", 1_000L, "BOLLARD-48");
+    SysDrive now = list("").get(0);
+    List<String> ring =
+        List.of(
+            "[ 1.0] sd 2:0:0:0: [sda] 1953525168 512-byte logical blocks: (1.00 TB/932 GiB)",
+            "[ 41.1] blk_update_request: I/O error, dev sda, sector 5902400 op 0x0:(READ)",
+            "[ 90.0] sd 7:0:0:0: [sda] 98304 512-byte logical blocks: (50.3 MB/48.0 MiB)",
+            "[ 95.0] critical medium error, dev sda, sector 17 op 0x0:(READ)");
+
+    assertThat(KernelRing.since(ring, now)).isEqualTo(ring.subList(2, 4));
+    assertThat(KernelRing.since(ring.subList(0, 2), now)).isEmpty(); // another one's name
+    assertThat(KernelRing.since(ring.subList(3, 4), now)).hasSize(1); // as far as the log goes back
   }
 
   @Test

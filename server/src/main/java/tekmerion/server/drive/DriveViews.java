@@ -264,11 +264,11 @@ class DriveViews {
                 ? "%s TB".formatted(tenths(id.capacityBytes().getAsLong() / 1e12))
                 : "%.0f GB".formatted(id.capacityBytes().getAsLong() / 1e9);
     String sort =
-        id.solidState()
+        id.solidState().orElse(false)
             ? "solid state"
             : id.rotationPerMinute().isPresent()
                 ? "disk, %,d turns a minute".formatted(id.rotationPerMinute().getAsInt())
-                : "disk";
+                : "drive, kind not reported";
     return "%s %s, firmware %s".formatted(size, sort, id.firmware());
   }
 
@@ -333,7 +333,9 @@ class DriveViews {
         standing.among().equals("model")
             ? "%d of the model %s at similar hours".formatted(cohort.others(), identity.model())
             : "%d %s at similar hours"
-                .formatted(cohort.others(), identity.solidState() ? "solid-state drives" : "disks");
+                .formatted(
+                    cohort.others(),
+                    identity.solidState().orElse(false) ? "solid-state drives" : "disks");
     return new Stand(
         among,
         cohort.others(),

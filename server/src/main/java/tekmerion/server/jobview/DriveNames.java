@@ -2,7 +2,7 @@ package tekmerion.server.jobview;
 
 import java.util.Locale;
 import java.util.Optional;
-import tekmerion.core.drive.ata.IdentifyDevice;
+import tekmerion.core.drive.DriveIdentity;
 
 /** How drives are called and described. */
 final class DriveNames {
@@ -14,25 +14,24 @@ final class DriveNames {
   }
 
   /** E.g. "1 TB disk, 5,400/min, 2.5 inch"; says so where nothing is reported. */
-  static String describe(Optional<IdentifyDevice> identity) {
+  static String describe(Optional<DriveIdentity> identity, Optional<String> formFactor) {
     if (identity.isEmpty()) {
       return "size and kind not readable";
     }
-    IdentifyDevice id = identity.get();
+    DriveIdentity id = identity.get();
     StringBuilder words = new StringBuilder();
     words.append(
         id.capacityBytes().isPresent()
             ? size(id.capacityBytes().getAsLong())
             : "size not reported");
-    if (id.isSolidState()) {
+    if (id.solidState().orElse(false)) {
       words.append(" solid-state drive");
-    } else if (id.rotationRatePerMinute().isPresent()) {
-      words.append(
-          String.format(Locale.ROOT, " disk, %,d/min", id.rotationRatePerMinute().getAsInt()));
+    } else if (id.rotationPerMinute().isPresent()) {
+      words.append(String.format(Locale.ROOT, " disk, %,d/min", id.rotationPerMinute().getAsInt()));
     } else {
       words.append(" drive, kind not reported");
     }
-    id.nominalFormFactor().ifPresent(form -> words.append(", ").append(form));
+    formFactor.ifPresent(form -> words.append(", ").append(form));
     return words.toString();
   }
 

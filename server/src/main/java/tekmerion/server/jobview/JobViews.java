@@ -12,6 +12,7 @@ import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tekmerion.core.drive.DriveIdentity;
 import tekmerion.core.drive.DriveReading;
 import tekmerion.core.drive.ata.IdentifyDevice;
 import tekmerion.core.knowhow.Family;
@@ -300,6 +301,8 @@ class JobViews implements Shown {
         Optional.ofNullable(evidence.reports().get(key))
             .flatMap(DriveReading::identify)
             .flatMap(Decoding::decoded);
+    Optional<DriveIdentity> told =
+        Optional.ofNullable(evidence.reports().get(key)).flatMap(DriveIdentity::of);
     Optional<CauseShare> worst =
         worst(evidence.weighed(), c -> c.part().equals(key) && c.place().equals("drive"));
     return new Drive(
@@ -309,7 +312,7 @@ class JobViews implements Shown {
         place.part().serial() == null
             ? "identity not readable"
             : "%s · %s".formatted(place.part().model(), place.part().serial()),
-        DriveNames.describe(identity),
+        DriveNames.describe(told, identity.flatMap(IdentifyDevice::nominalFormFactor)),
         worst.map(CauseShare::tilt).orElse(Tilt.UNKNOWN),
         worst.map(JobViews::note).orElse("not read yet"),
         metBefore.get(place.part().id()),

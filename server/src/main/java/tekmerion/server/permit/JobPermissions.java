@@ -118,7 +118,7 @@ public class JobPermissions {
                       identity.map(id -> waivers.inForce(signed, id)).orElse(List.of()),
                       identity.map(id -> elsewhere(job, id)).orElse(List.of()),
                       hazards.ofDrive(
-                          place.driveKey(), told.map(DriveIdentity::solidState).orElse(false)),
+                          place.driveKey(), told.flatMap(DriveIdentity::solidState).orElse(false)),
                       Optional.ofNullable(offLimits.get(place.driveKey())));
                 })
             .toList();

@@ -161,6 +161,6 @@ public class PartNumbers {
   }
 
   static String sort(DriveIdentity identity) {
-    return identity.solidState() ? "FLASH" : "DISK";
+    return identity.solidState().orElse(false) ? "FLASH" : "DISK";
   }
 }

@@ -19,14 +19,14 @@ public final class AtaJson {
     Map<String, Object> json = new LinkedHashMap<>();
     json.put("page", "IDENTIFY DEVICE");
     json.put("standard", "ACS-3");
-    json.put("modelNumber", identify.modelNumber());
-    json.put("serialNumber", identify.serialNumber());
-    json.put("firmwareRevision", identify.firmwareRevision());
+    json.put("modelNumber", orNull(identify.modelNumber()));
+    json.put("serialNumber", orNull(identify.serialNumber()));
+    json.put("firmwareRevision", orNull(identify.firmwareRevision()));
     json.put("capacityBytes", orNull(identify.capacityBytes()));
     json.put("logicalSectorBytes", identify.logicalSectorBytes());
     json.put("physicalSectorBytes", identify.physicalSectorBytes());
     json.put("rotationRatePerMinute", orNull(identify.rotationRatePerMinute()));
-    json.put("solidState", identify.isSolidState());
+    json.put("solidState", identify.isSolidState().orElse(null));
     json.put("nominalFormFactor", identify.nominalFormFactor().orElse(null));
     json.put("normalSecurityEraseMinutes", orNull(identify.normalSecurityEraseMinutes()));
     json.put("enhancedSecurityEraseMinutes", orNull(identify.enhancedSecurityEraseMinutes()));
@@ -101,6 +101,10 @@ public final class AtaJson {
     json.put("rule", m.rule().name());
     json.put("also", m.also());
     return json;
+  }
+
+  private static Object orNull(String text) {
+    return text.isEmpty() ? null : text;
   }
 
   private static Object orNull(OptionalInt value) {

@@ -138,9 +138,12 @@ public record IdentifyDevice(Map<IdentifyField, Object> fields) implements Decod
     return code >= 0x0401 && code <= 0xFFFE ? OptionalInt.of((int) code) : OptionalInt.empty();
   }
 
-  /** True only where the drive itself says "non-rotating medium" (code 0001h). */
-  public boolean isSolidState() {
-    return number(IdentifyField.NOMINAL_MEDIA_ROTATION_RATE_CODE) == 0x0001;
+  /** Whether it is a non-rotating medium (code 0001h); empty if it tells no rate at all. */
+  public Optional<Boolean> isSolidState() {
+    long code = number(IdentifyField.NOMINAL_MEDIA_ROTATION_RATE_CODE);
+    return code == 0x0001
+        ? Optional.of(true)
+        : rotationRatePerMinute().isPresent() ? Optional.of(false) : Optional.empty();
   }
 
   /**

@@ -22,7 +22,7 @@ public enum IdentifyField {
   ATAPI_DEVICE(flag(0, 15), Reported.ALWAYS),
   RESPONSE_INCOMPLETE(flag(0, 2), Reported.ALWAYS),
   SPECIFIC_CONFIGURATION(code(2), Reported.ALWAYS),
-  SERIAL_NUMBER(text(10, 10), Reported.ALWAYS),
+  SERIAL_NUMBER(text(10, 10), Reported.NOT_ONE_CHARACTER),
   FIRMWARE_REVISION(text(23, 4), Reported.ALWAYS),
   MODEL_NUMBER(text(27, 20), Reported.ALWAYS),
   // Capabilities
@@ -46,7 +46,7 @@ public enum IdentifyField {
   SANITIZE_ANTIFREEZE_LOCK_EXT_SUPPORTED(flag(59, 10), Reported.ALWAYS),
   MULTIPLE_LOGICAL_SECTOR_SETTING_VALID(flag(59, 8), Reported.ALWAYS),
   LOGICAL_SECTORS_PER_DRQ_DATA_BLOCK(bits(59, 7, 0), Reported.ALWAYS),
-  USER_ADDRESSABLE_LOGICAL_SECTORS_28_BIT(number(60, 2), Reported.ALWAYS),
+  USER_ADDRESSABLE_LOGICAL_SECTORS_28_BIT(number(60, 2), Reported.NUMBER_NOT_ZERO),
   MULTIWORD_DMA_MODE_2_SELECTED(flag(63, 10), Reported.ALWAYS),
   MULTIWORD_DMA_MODE_1_SELECTED(flag(63, 9), Reported.ALWAYS),
   MULTIWORD_DMA_MODE_0_SELECTED(flag(63, 8), Reported.ALWAYS),
@@ -193,14 +193,14 @@ public enum IdentifyField {
   STREAMING_ACCESS_LATENCY(number(97, 1), Reported.ALWAYS),
   STREAMING_PERFORMANCE_GRANULARITY(number(98, 2), Reported.ALWAYS),
   // Size
-  USER_ADDRESSABLE_LOGICAL_SECTORS(number(100, 4), Reported.ALWAYS),
+  USER_ADDRESSABLE_LOGICAL_SECTORS(number(100, 4), Reported.NUMBER_NOT_ZERO),
   STREAMING_TRANSFER_TIME_PIO(number(104, 1), Reported.ALWAYS),
   MAXIMUM_512_BYTE_BLOCKS_PER_DATA_SET_MANAGEMENT(number(105, 1), Reported.ALWAYS),
   MULTIPLE_LOGICAL_SECTORS_PER_PHYSICAL_SECTOR(flag(106, 13), Reported.SIGNATURE_01),
   LOGICAL_SECTOR_LONGER_THAN_256_WORDS(flag(106, 12), Reported.SIGNATURE_01),
   LOGICAL_SECTORS_PER_PHYSICAL_SECTOR_EXPONENT(bits(106, 3, 0), Reported.SIGNATURE_01),
   INTER_SEEK_DELAY_US(number(107, 1), Reported.ALWAYS),
-  WORLD_WIDE_NAME(name64(108), Reported.ALWAYS),
+  WORLD_WIDE_NAME(name64(108), Reported.NOT_ONE_CHARACTER),
   LOGICAL_SECTOR_SIZE_WORDS(number(117, 2), Reported.LONG_SECTOR),
   DEVICE_STATISTICS_NOTIFICATION_SUPPORTED(flag(119, 9), Reported.SIGNATURE_01),
   ACCESSIBLE_MAX_ADDRESS_SUPPORTED(flag(119, 8), Reported.SIGNATURE_01),
@@ -246,7 +246,7 @@ public enum IdentifyField {
   TRANSPORT_TYPE(bits(222, 15, 12), Reported.NOT_0000_OR_FFFF),
   TRANSPORT_MAJOR_VERSION_BITS(bits(222, 11, 0), Reported.NOT_0000_OR_FFFF),
   TRANSPORT_MINOR_VERSION_NUMBER(code(223), Reported.NOT_0000_OR_FFFF),
-  EXTENDED_USER_ADDRESSABLE_LOGICAL_SECTORS(number(230, 4), Reported.ALWAYS),
+  EXTENDED_USER_ADDRESSABLE_LOGICAL_SECTORS(number(230, 4), Reported.NUMBER_NOT_ZERO),
   MINIMUM_512_BYTE_BLOCKS_PER_DOWNLOAD_MICROCODE(number(234, 1), Reported.ALWAYS),
   MAXIMUM_512_BYTE_BLOCKS_PER_DOWNLOAD_MICROCODE(number(235, 1), Reported.ALWAYS),
   INTEGRITY_CHECKSUM(bits(255, 15, 8), Reported.INTEGRITY_A5),
@@ -270,7 +270,14 @@ public enum IdentifyField {
       return Optional.empty();
     }
     Object value = layout.read(page);
-    return "".equals(value) ? Optional.empty() : Optional.of(value); // blank text is none
+    boolean told =
+        switch (reported) {
+          case NOT_ONE_CHARACTER ->
+              tekmerion.core.page.Reported.serial(value.toString()).isPresent();
+          case NUMBER_NOT_ZERO -> !value.equals(0L);
+          default -> !"".equals(value); // blank text is none
+        };
+    return told ? Optional.of(value) : Optional.empty();
   }
 
   /** The field's name in lower camel case, as JSON shows it. */
@@ -281,6 +288,9 @@ public enum IdentifyField {
   /** When a word counts as reported; the standard has a rule for each group of words. */
   enum Reported {
     ALWAYS,
+    /** A name of one character all over, as 00000000, is none. */
+    NOT_ONE_CHARACTER,
+    NUMBER_NOT_ZERO,
     /** Bits 15:14 of the word itself shall be 01b. */
     SIGNATURE_01,
     /** Word 53 bit 1. */
@@ -299,7 +309,7 @@ public enum IdentifyField {
     boolean in(RawPage page, int word) {
       int value = page.u16(2 * word);
       return switch (this) {
-        case ALWAYS -> true;
+        case ALWAYS, NOT_ONE_CHARACTER, NUMBER_NOT_ZERO -> true;
         case SIGNATURE_01 -> hasSignature(value);
         case WORDS_64_TO_70 -> (page.u16(2 * 53) & 1 << 1) != 0;
         case WORD_88 -> (page.u16(2 * 53) & 1 << 2) != 0;

@@ -11,7 +11,7 @@ import tekmerion.core.page.LayoutField;
 
 /** Identify Namespace data structure (CNS 00h): NVM Command Set Specification 1.0, figure 97. */
 public enum NamespaceField implements LayoutField {
-  NAMESPACE_SIZE(le(0, 8, "blocks")),
+  NAMESPACE_SIZE(le(0, 8, "blocks").notReportedAs(0)),
   NAMESPACE_CAPACITY(le(8, 8, "blocks")),
   NAMESPACE_UTILIZATION(le(16, 8, "blocks")),
   THIN_PROVISIONING(flag(24, 0)),
@@ -34,7 +34,7 @@ public enum NamespaceField implements LayoutField {
   NAMESPACE_ATOMIC_BOUNDARY_OFFSET(le(42, 2)),
   NAMESPACE_ATOMIC_BOUNDARY_SIZE_POWER_FAIL(le(44, 2)),
   NAMESPACE_OPTIMAL_IO_BOUNDARY(le(46, 2, "blocks").notReportedAs(0)),
-  NVM_CAPACITY(le(48, 16, "bytes")),
+  NVM_CAPACITY(le(48, 16, "bytes").notReportedAs(0)),
   NAMESPACE_PREFERRED_WRITE_GRANULARITY(le(64, 2, "blocks, less one")),
   NAMESPACE_PREFERRED_WRITE_ALIGNMENT(le(66, 2, "blocks, less one")),
   NAMESPACE_PREFERRED_DEALLOCATE_GRANULARITY(le(68, 2, "blocks, less one")),
@@ -44,8 +44,8 @@ public enum NamespaceField implements LayoutField {
   WRITE_PROTECTED(flag(99, 0)),
   NVM_SET_IDENTIFIER(le(100, 2).notReportedAs(0)),
   ENDURANCE_GROUP_IDENTIFIER(le(102, 2).notReportedAs(0)),
-  NAMESPACE_GLOBALLY_UNIQUE_IDENTIFIER(bytes(104, 16)),
-  IEEE_EXTENDED_UNIQUE_IDENTIFIER(bytes(120, 8));
+  NAMESPACE_GLOBALLY_UNIQUE_IDENTIFIER(bytes(104, 16).notReportedAs(0)),
+  IEEE_EXTENDED_UNIQUE_IDENTIFIER(bytes(120, 8).notReportedAs(0));
 
   private final FieldLayout layout;
 

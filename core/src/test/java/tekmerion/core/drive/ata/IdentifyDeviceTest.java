@@ -76,7 +76,7 @@ class IdentifyDeviceTest {
   void tellsTurningFromSolidStateFromNotReported(int code, Integer perMinute, boolean solid) {
     IdentifyDevice identify = decoded(drive().word(217, code).page());
 
-    assertThat(identify.isSolidState()).isEqualTo(solid);
+    assertThat(identify.isSolidState().orElse(false)).isEqualTo(solid);
     if (perMinute == null) {
       assertThat(identify.rotationRatePerMinute()).isEmpty();
     } else {
