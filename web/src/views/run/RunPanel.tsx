@@ -18,6 +18,7 @@ export function RunPanel({ run, job }: { run: DriveRun; job: string }) {
     <Panel aria-label={`${run.name} under way`}>
       <b>
         {run.name} {(100 * share).toFixed(share < 0.1 ? 1 : 0)} %{paused && ', paused'}
+        {run.waits !== null && ', waits'}
         {ending && ', is to end'}
       </b>
       <progress value={share} max={1} aria-label={run.name} />
@@ -46,6 +47,7 @@ const canPause = (run: DriveRun) => run.kind.startsWith('SURFACE') || run.kind.s
 function endWords(run: DriveRun): string {
   if (run.state === 'PAUSED') return 'Kept as it is; it goes on from here.';
   if (run.state === 'ENDING') return 'The probe reports what it found until now, then it is over.';
+  if (run.waits !== null) return run.waits;
   if (run.likelyEnd === null) return 'The end cannot be told yet.';
   const minutes = Math.ceil((run.spreadSeconds ?? 0) / 60);
   return `Ends about ${clock(new Date(run.likelyEnd))}, ± ${minutes} min`;

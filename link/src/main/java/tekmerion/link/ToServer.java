@@ -13,6 +13,8 @@ import java.util.regex.Pattern;
   @JsonSubTypes.Type(value = ToServer.Event.class, name = "event"),
   @JsonSubTypes.Type(value = ToServer.Progress.class, name = "progress"),
   @JsonSubTypes.Type(value = ToServer.RunProgress.class, name = "run-progress"),
+  @JsonSubTypes.Type(value = ToServer.RunWaits.class, name = "run-waits"),
+  @JsonSubTypes.Type(value = ToServer.MachineNow.class, name = "machine-now"),
   @JsonSubTypes.Type(value = ToServer.ReleaseAsked.class, name = "release-asked")
 })
 public sealed interface ToServer {
@@ -69,6 +71,30 @@ public sealed interface ToServer {
       if (nonce == null || !NONCE.matcher(nonce).matches()) {
         throw new IllegalArgumentException("the nonce is not 32 hex digits");
       }
+    }
+  }
+
+  /**
+   * A run goes on by itself when what it waits for is there. Not kept: its next progress says that
+   * it goes on.
+   *
+   * @param why in a sentence
+   */
+  record RunWaits(UUID requestId, String why) implements ToServer {
+    private static final int MOST_CHARS = 300;
+
+    public RunWaits {
+      Objects.requireNonNull(requestId, "requestId");
+      if (why == null || why.isBlank() || why.length() > MOST_CHARS) {
+        throw new IllegalArgumentException("why is missing or too long");
+      }
+    }
+  }
+
+  /** Drives came or went since the hello. */
+  record MachineNow(MachineNote machine) implements ToServer {
+    public MachineNow {
+      Objects.requireNonNull(machine, "machine");
     }
   }
 

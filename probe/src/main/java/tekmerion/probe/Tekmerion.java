@@ -7,6 +7,7 @@ import tekmerion.probe.instrument.CarveCommand;
 import tekmerion.probe.instrument.DecodeCommand;
 import tekmerion.probe.instrument.DischargeCommand;
 import tekmerion.probe.instrument.FilesCommand;
+import tekmerion.probe.instrument.InstrumentErrors;
 import tekmerion.probe.instrument.LoadCommand;
 import tekmerion.probe.instrument.MarchCommand;
 import tekmerion.probe.instrument.RescueCommand;
@@ -44,6 +45,9 @@ public final class Tekmerion {
 
   /** All commands, to be executed once or more often. */
   public static CommandLine commandLine() {
-    return new CommandLine(new Tekmerion());
+    InstrumentErrors errors = new InstrumentErrors();
+    return new CommandLine(new Tekmerion())
+        .setExecutionExceptionHandler(errors)
+        .setParameterExceptionHandler(errors);
   }
 }

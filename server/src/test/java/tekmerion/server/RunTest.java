@@ -3,11 +3,14 @@ package tekmerion.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.concurrent.Callable;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import tekmerion.core.page.RawPage;
 import tekmerion.core.permit.DataStatus;
 import tekmerion.core.port.PageAnswer;
@@ -15,11 +18,13 @@ import tekmerion.core.port.PageKind;
 import tekmerion.launch.LinkPeer;
 import tekmerion.launch.ShopClient;
 import tekmerion.link.LinkEvent;
+import tekmerion.link.MachineNote;
 import tekmerion.link.PageNote;
 import tekmerion.link.RunKind;
 import tekmerion.link.SurfaceNote;
 import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
+import tekmerion.server.run.RunInbox;
 import tekmerion.sim.SimMachines;
 import tools.jackson.databind.JsonNode;
 
@@ -30,7 +35,8 @@ class RunTest {
   private enum At {
     BAY_1(1, "J-2291"),
     BAY_5(5, "J-2292"),
-    BAY_4(4, "J-2279");
+    BAY_4(4, "J-2279"),
+    BAY_9(9, "J-2288");
 
     private final int bay;
     private final String job;
@@ -157,6 +163,13 @@ class RunTest {
       assertThat(ines.post("/api/runs/%s/resume".formatted(id), Map.of()).status()).isEqualTo(204);
       assertThat(peer.next(ToProbe.StartRun.class)).isEqualTo(asked);
 
+      String away = "The drive is not there. It goes on by itself when it is back.";
+      peer.send(new ToServer.RunWaits(id, away));
+      assertThat(shown(ines, id, "/waits", "\"" + away + "\"").at("/likelyEnd").isNull()).isTrue();
+      assertThat(ines.get(at.job).body().toString()).contains("Surface pass waits at 61 %");
+      peer.send(new ToServer.RunProgress(id, 0.62, 4_000, 720, 620L, surface(0.62, 3), null));
+      assertThat(shown(ines, id, "/share", "0.62").at("/waits").isNull()).isTrue();
+
       peer.send(new ToServer.Event(2, ended(id, LinkEvent.End.COMPLETE, surface(1, 12))));
       peer.next(ToProbe.Acknowledge.class);
 
@@ -168,6 +181,47 @@ class RunTest {
       assertThat(view.at("/outlook/drivers/0/words").stringValue()).contains("12 sectors");
       assertThat(ines.get(at.job).body().toString())
           .contains("Surface pass: 12 sectors unreadable");
+    }
+  }
+
+  /**
+   * A drive that is plugged in later is there without a new link; a machine that goes is told of.
+   */
+  @Test
+  void drivesComeAndMachinesGoWhileTheLinkStands(RunningServer.Shop shop) throws Exception {
+    At at = At.BAY_9;
+    ShopClient ines = shop.signedIn();
+    UUID id;
+    try (LinkPeer peer = linked(shop, ines, at)) {
+      read(peer, ines, at);
+      id = UUID.fromString(start(ines, at, RunKind.SURFACE_SAMPLED).body().get("id").stringValue());
+      peer.next(ToProbe.StartRun.class);
+      peer.send(new ToServer.RunProgress(id, 0.19, 400, 72, 610L, surface(0.19, 0), null));
+      shown(ines, id, "/share", "0.19");
+      MachineNote before = LinkPeer.MACHINE;
+      List<MachineNote.DriveNote> both = new ArrayList<>(before.drives());
+      both.add(new MachineNote.DriveNote("TEKD0042", "sdb, usb, TEKD0042"));
+      peer.send(
+          new ToServer.MachineNow(
+              new MachineNote(before.maker(), before.model(), "", "test", both, List.of())));
+      eventually(() -> ines.get(at.job).body().toString().contains("TEKD0042"));
+    }
+    RunInbox inbox = shop.bean(RunInbox.class);
+    eventually(
+        () -> {
+          shop.bean(JdbcClient.class)
+              .sql("UPDATE probe SET last_seen_at = '2026-01-01' WHERE NOT online")
+              .update();
+          inbox.lookForProbesThatAreAway();
+          return ines.get("/api/runs/" + id).body().path("waits").asString("").contains("machine");
+        });
+    assertThat(ines.get(at.job).body().toString()).contains("Surface sample waits at 19 %");
+  }
+
+  private static void eventually(Callable<Boolean> holds) throws Exception {
+    for (int i = 0; !holds.call(); i++) {
+      assertThat(i).as("it does not come to that").isLessThan(100);
+      Thread.sleep(100);
     }
   }
 

@@ -92,9 +92,18 @@ public final class Discharge {
   /**
    * @param samples in order of time, two at least
    * @param cutOffVolts at which the machine switches itself off
-   * @throws IllegalArgumentException if there are fewer than two, or time does not go on
+   * @throws IllegalArgumentException if there are fewer than two, time does not go on, or the pack
+   *     is not run down
    */
   public static Result of(List<BatterySample> samples, double cutOffVolts, Sensor sensor) {
+    return of(samples, OptionalDouble.of(cutOffVolts), sensor);
+  }
+
+  /**
+   * @param cutOffVolts empty if nobody knows it: all of the run counts, and whether it came to its
+   *     end is not said
+   */
+  public static Result of(List<BatterySample> samples, OptionalDouble cutOffVolts, Sensor sensor) {
     if (samples.size() < 2) {
       throw new IllegalArgumentException("a run has two samples at least, not " + samples.size());
     }
@@ -106,12 +115,20 @@ public final class Discharge {
       }
     }
     int end = 0;
-    while (end < samples.size() && samples.get(end).volts() > cutOffVolts) {
+    while (end < samples.size()
+        && (cutOffVolts.isEmpty() || samples.get(end).volts() > cutOffVolts.getAsDouble())) {
       end++;
     }
     boolean reached = end < samples.size();
-    return new Discharge(samples.subList(0, Math.max(2, reached ? end + 1 : end)), sensor)
-        .result(reached);
+    Result result =
+        new Discharge(samples.subList(0, Math.max(2, reached ? end + 1 : end)), sensor)
+            .result(reached);
+    if (result.chargeAh().value() < 0) {
+      throw new IllegalArgumentException(
+          "%.2f Ah went into the pack, none came out: its current may have the other sign"
+              .formatted(-result.chargeAh().value()));
+    }
+    return result;
   }
 
   private Result result(boolean reached) {
@@ -136,6 +153,8 @@ public final class Discharge {
         amperes = near * amperes + (1 - near) * around.mean();
         double independent = Math.max(1, seconds / LOAD_STAYS_SECONDS);
         variance += Math.pow(around.deviation() * seconds, 2) / independent;
+        // The load may have changed at any moment of the gap, each as likely.
+        variance += Math.pow(around.change() * seconds, 2) / 12;
       }
       coulombs += amperes * seconds;
       joules += amperes * seconds * (a.volts() + b.volts()) / 2;
@@ -160,27 +179,36 @@ public final class Discharge {
         warmed());
   }
 
-  private record Around(double mean, double deviation) {}
+  /**
+   * @param mean of the currents before and after, each side counting the same
+   * @param change from before to after
+   * @param deviation within each side
+   */
+  private record Around(double mean, double change, double deviation) {}
 
   /** Of the current before and after a gap. */
   private Around around(int gapEnd) {
     double from = samples.get(gapEnd - 1).seconds() - WINDOW_SECONDS;
     double to = samples.get(gapEnd).seconds() + WINDOW_SECONDS;
-    double sum = 0;
-    double squares = 0;
-    int n = 0;
-    for (int i = gapEnd - 1; i >= 0 && samples.get(i).seconds() >= from; i--) {
-      sum += samples.get(i).amperes();
-      squares += Math.pow(samples.get(i).amperes(), 2);
-      n++;
-    }
-    for (int i = gapEnd; i < samples.size() && samples.get(i).seconds() <= to; i++) {
-      sum += samples.get(i).amperes();
-      squares += Math.pow(samples.get(i).amperes(), 2);
-      n++;
-    }
-    double mean = sum / n;
-    return new Around(mean, Math.sqrt(Math.max(0, squares / n - mean * mean)));
+    double[] before =
+        samples.subList(0, gapEnd).stream()
+            .filter(s -> s.seconds() >= from)
+            .mapToDouble(BatterySample::amperes)
+            .toArray();
+    double[] after =
+        samples.subList(gapEnd, samples.size()).stream()
+            .takeWhile(s -> s.seconds() <= to)
+            .mapToDouble(BatterySample::amperes)
+            .toArray();
+    double meanBefore = Arrays.stream(before).average().orElseThrow();
+    double meanAfter = Arrays.stream(after).average().orElseThrow();
+    double squares =
+        Arrays.stream(before).map(a -> Math.pow(a - meanBefore, 2)).sum()
+            + Arrays.stream(after).map(a -> Math.pow(a - meanAfter, 2)).sum();
+    return new Around(
+        (meanBefore + meanAfter) / 2,
+        meanAfter - meanBefore,
+        Math.sqrt(squares / (before.length + after.length)));
   }
 
   /** One for each load step between neighbouring samples, in rising order [Ω]. */

@@ -65,8 +65,10 @@ public interface MachineUnderTest {
   /**
    * One drive.
    *
-   * @param key stable while the machine runs, e.g. "drive-a"; never shown as an identity
+   * @param key of this drive and no other, also when it comes back under another name; never shown
+   *     as an identity
    * @param slot where it sits, in words
+   * @param device its name in this system at this moment, e.g. sda; empty if it has none
    * @param surface opens it for reading by position; empty if that is not possible here
    * @param selfTests empty if it has none, or none that can be asked for here
    * @param bytes opens it for reading what is on it; empty if that is not possible here
@@ -75,11 +77,24 @@ public interface MachineUnderTest {
   record Drive(
       String key,
       String slot,
+      Optional<String> device,
       PageSource pages,
       Optional<SurfaceOpener> surface,
       Optional<SelfTests> selfTests,
       Optional<BytesOpener> bytes,
-      Optional<WriterOpener> writer) {}
+      Optional<WriterOpener> writer) {
+    /** One without a name in this system. */
+    public Drive(
+        String key,
+        String slot,
+        PageSource pages,
+        Optional<SurfaceOpener> surface,
+        Optional<SelfTests> selfTests,
+        Optional<BytesOpener> bytes,
+        Optional<WriterOpener> writer) {
+      this(key, slot, Optional.empty(), pages, surface, selfTests, bytes, writer);
+    }
+  }
 
   /** Opens a drive for writing: whoever asks must hold a release. */
   interface WriterOpener {

@@ -86,6 +86,21 @@ public enum PageKind {
     return family;
   }
 
+  /** Whether it tells who the drive is. */
+  public boolean isIdentity() {
+    return switch (this) {
+      case ATA_IDENTIFY,
+          NVME_IDENTIFY_CONTROLLER,
+          NVME_IDENTIFY_NAMESPACE,
+          SCSI_INQUIRY,
+          SCSI_SERIAL,
+          SCSI_CAPACITY,
+          USB_DEVICE ->
+          true;
+      default -> false;
+    };
+  }
+
   public static Optional<PageKind> ofWireName(String name) {
     return Arrays.stream(values()).filter(k -> k.wireName.equals(name)).findFirst();
   }

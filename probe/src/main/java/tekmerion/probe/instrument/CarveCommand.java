@@ -41,7 +41,6 @@ import tools.jackson.databind.json.JsonMapper;
     mixinStandardHelpOptions = true)
 public final class CarveCommand implements Callable<Integer> {
   private static final int NOTHING = 1;
-  private static final int CANNOT = 2;
   private static final JsonMapper JSON =
       JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
 
@@ -58,7 +57,7 @@ public final class CarveCommand implements Callable<Integer> {
   private Path out;
 
   @Override
-  public Integer call() {
+  public Integer call() throws IOException {
     try (RawFile image = RawFile.open(path)) {
       ByteSource source =
           mapFile == null
@@ -74,14 +73,6 @@ public final class CarveCommand implements Callable<Integer> {
       Carver.run(source, carved -> found.add(taken(source, carved)), () -> false);
       System.out.println(JSON.writeValueAsString(Map.of("found", found)));
       return found.isEmpty() ? NOTHING : 0;
-    } catch (IOException | UncheckedIOException | IllegalArgumentException e) {
-      System.err.println(
-          JSON.writeValueAsString(
-              Map.of(
-                  "error",
-                  Map.of(
-                      "what", "%s: %s".formatted(e.getClass().getSimpleName(), e.getMessage())))));
-      return CANNOT;
     }
   }
 

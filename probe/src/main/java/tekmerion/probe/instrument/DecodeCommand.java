@@ -6,7 +6,6 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -45,7 +44,6 @@ import tools.jackson.databind.json.JsonMapper;
     },
     mixinStandardHelpOptions = true)
 public final class DecodeCommand implements Callable<Integer> {
-  private static final int MALFORMED = 2;
   private static final int MOST_BYTES = 1 << 20;
   private static final JsonMapper JSON = JsonMapper.builder().build();
 
@@ -100,24 +98,19 @@ public final class DecodeCommand implements Callable<Integer> {
     if (thresholds != null && !kind.equals(SMART)) {
       throw new ParameterException(spec.commandLine(), "--thresholds goes with " + SMART);
     }
-    try {
-      List<Map<String, Object>> decoded = new ArrayList<>();
-      for (Path file : files) {
-        decoded.add(decode(file));
-      }
-      if (decoded.size() == 1) {
-        System.out.println(
-            JSON.writer()
-                .with(SerializationFeature.INDENT_OUTPUT)
-                .writeValueAsString(decoded.get(0)));
-      } else {
-        decoded.forEach(one -> System.out.println(JSON.writeValueAsString(one)));
-      }
-      return 0;
-    } catch (BadFile e) {
-      System.err.println(JSON.writeValueAsString(Map.of("error", e.error)));
-      return MALFORMED;
+    List<Map<String, Object>> decoded = new ArrayList<>();
+    for (Path file : files) {
+      decoded.add(decode(file));
     }
+    if (decoded.size() == 1) {
+      System.out.println(
+          JSON.writer()
+              .with(SerializationFeature.INDENT_OUTPUT)
+              .writeValueAsString(decoded.get(0)));
+    } else {
+      decoded.forEach(one -> System.out.println(JSON.writeValueAsString(one)));
+    }
+    return 0;
   }
 
   private static Decoding<BatteryReport> battery(RawPage raw) {
@@ -136,7 +129,7 @@ public final class DecodeCommand implements Callable<Integer> {
     return kind.family() != PageKind.Family.SCSI;
   }
 
-  private Map<String, Object> decode(Path file) throws BadFile {
+  private Map<String, Object> decode(Path file) {
     RawPage raw = read(file);
     if (thresholds != null) {
       SmartThresholds limits = value(thresholds, SmartThresholds.decode(read(thresholds)));
@@ -148,30 +141,25 @@ public final class DecodeCommand implements Callable<Integer> {
     return value(file, PageDecoder.decode(pageKind().orElseThrow(), raw)).json();
   }
 
-  private static <T> T value(Path file, Decoding<T> decoding) throws BadFile {
+  private static <T> T value(Path file, Decoding<T> decoding) {
     Optional<Fault> damage = decoding.damage();
     if (damage.isPresent()) {
       Fault f = damage.get();
-      throw new BadFile(file, f.what(), f.offset(), f.expected(), f.found());
+      throw BadInputException.atOffset(f.what(), f.offset(), f.expected(), f.found(), file);
     }
     return decoding.decoded().orElseThrow();
   }
 
-  private static RawPage read(Path file) throws BadFile {
-    try {
-      if (Files.isDirectory(file)) {
+  private RawPage read(Path file) {
+    if (Files.isDirectory(file) && kind.equals(BATTERY)) {
+      try {
         return LinuxBattery.textOf(file);
+      } catch (IOException e) {
+        throw BadInputException.of(
+            "the folder cannot be read", "a folder of power supplies", e.getMessage(), file);
       }
-      long size = Files.size(file);
-      if (size > MOST_BYTES) {
-        throw new BadFile(
-            file, "file is too large for a page", MOST_BYTES, "at most 1 MiB", size + " bytes");
-      }
-      return new RawPage(Files.readAllBytes(file));
-    } catch (IOException e) {
-      throw new BadFile(
-          file, "file cannot be read", 0, "a readable file", e.getClass().getSimpleName());
     }
+    return new RawPage(Input.bytes(file, MOST_BYTES));
   }
 
   /** What may be given as KIND. */
@@ -186,20 +174,6 @@ public final class DecodeCommand implements Callable<Integer> {
       }
       add(SCSI_LOG);
       addAll(OTHERS.keySet());
-    }
-  }
-
-  private static final class BadFile extends Exception {
-    private static final long serialVersionUID = 1L;
-    private final transient Map<String, Object> error = new LinkedHashMap<>();
-
-    BadFile(Path file, String what, int offset, String expected, String found) {
-      super(what);
-      error.put("what", what);
-      error.put("offset", offset);
-      error.put("expected", expected);
-      error.put("found", found);
-      error.put("file", file.getFileName().toString());
     }
   }
 }

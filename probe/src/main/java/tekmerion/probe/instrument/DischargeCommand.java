@@ -1,6 +1,5 @@
 package tekmerion.probe.instrument;
 
-import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -8,7 +7,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.concurrent.Callable;
-import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -30,7 +28,6 @@ import tools.jackson.databind.json.JsonMapper;
     },
     mixinStandardHelpOptions = true)
 public final class DischargeCommand implements Callable<Integer> {
-  private static final int BAD = 2;
   private static final List<String> WANTED = List.of("t_s", "voltage_v", "current_a");
   private static final JsonMapper JSON =
       JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
@@ -56,26 +53,36 @@ public final class DischargeCommand implements Callable<Integer> {
   @Option(names = "--sensor-offset", defaultValue = "0.01", description = "[A]. Default: 0.01.")
   private double offsetAmperes;
 
+  private final List<Map<String, Object>> left = new ArrayList<>();
+
   @Override
   public Integer call() {
+    List<BatterySample> samples = read();
+    System.out.println(JSON.writeValueAsString(json(samples)));
+    return 0;
+  }
+
+  private Map<String, Object> json(List<BatterySample> samples) {
+    Sensor sensor =
+        new Sensor(
+            Input.within("--sensor-gain", gain, 0, 1),
+            Input.within("--sensor-offset", offsetAmperes, 0, 100));
+    if (cutOffVolts != null) {
+      Input.within("--cut-off", cutOffVolts, 0.1, 1_000);
+    }
+    if (designAh != null) {
+      Input.within("--design", designAh, 0.01, 10_000);
+    }
+    if (newOhm != null) {
+      Input.within("--new-resistance", newOhm, 1e-6, 1_000);
+    }
     try {
-      List<BatterySample> samples = read();
-      double cutOff = cutOffVolts != null ? cutOffVolts : samples.get(samples.size() - 1).volts();
-      System.out.println(
-          JSON.writeValueAsString(
-              json(Discharge.of(samples, cutOff, new Sensor(gain, offsetAmperes)))));
-      return 0;
-    } catch (IOException | IllegalArgumentException e) {
-      System.err.println(
-          JSON.writeValueAsString(
-              Map.of(
-                  "error",
-                  Map.of(
-                      "what",
-                      String.valueOf(e.getMessage()),
-                      "file",
-                      file.getFileName().toString()))));
-      return BAD;
+      OptionalDouble cutOff =
+          cutOffVolts == null ? OptionalDouble.empty() : OptionalDouble.of(cutOffVolts);
+      return json(Discharge.of(samples, cutOff, sensor));
+    } catch (IllegalArgumentException e) {
+      throw BadInputException.of(
+          "this is no discharge: " + e.getMessage(), "a pack that is run down", "other", file);
     }
   }
 
@@ -83,8 +90,9 @@ public final class DischargeCommand implements Callable<Integer> {
     Map<String, Object> json = new LinkedHashMap<>();
     json.put("chargeAh", result.chargeAh());
     json.put("energyWh", result.energyWh());
-    json.put("reachedCutOff", result.reachedCutOff());
+    json.put("reachedCutOff", cutOffVolts == null ? null : result.reachedCutOff());
     json.put("seconds", result.seconds());
+    json.put("rowsLeftOut", left);
     json.put("gaps", result.gaps());
     json.put("secondsInGaps", result.secondsInGaps());
     json.put("resistanceOhm", result.resistanceOhm().orElse(null));
@@ -100,36 +108,37 @@ public final class DischargeCommand implements Callable<Integer> {
     return json;
   }
 
-  private List<BatterySample> read() throws IOException {
-    try (CSVParser parser = CsvFile.open(file)) {
-      for (String column : WANTED) {
-        if (!parser.getHeaderMap().containsKey(column)) {
-          throw new IllegalArgumentException(
-              "the column %s is missing; there are: %s"
-                  .formatted(column, String.join(", ", parser.getHeaderNames())));
-        }
-      }
-      List<BatterySample> samples = new ArrayList<>();
-      for (CSVRecord row : parser) {
-        samples.add(sample(row));
-      }
-      return samples;
+  /** A row that cannot be is a gap, and told; so many that nothing is left are an error. */
+  private List<BatterySample> read() {
+    List<BatterySample> samples = new ArrayList<>();
+    CsvFile.read(
+        file,
+        WANTED,
+        (row, line) -> {
+          try {
+            samples.add(sample(row));
+          } catch (IllegalArgumentException e) {
+            left.add(Map.of("line", line, "what", "no sample: " + String.join(",", row.values())));
+          }
+        });
+    if (samples.size() < 2) {
+      throw BadInputException.of(
+          "the file has fewer than two samples",
+          "rows of numbers",
+          "%d rows that are none".formatted(left.size()),
+          file);
     }
+    return samples;
   }
 
   private static BatterySample sample(CSVRecord row) {
-    try {
-      boolean warm = row.isMapped("temperature_c") && !row.get("temperature_c").isEmpty();
-      return new BatterySample(
-          Double.parseDouble(row.get("t_s")),
-          Double.parseDouble(row.get("voltage_v")),
-          Double.parseDouble(row.get("current_a")),
-          warm
-              ? OptionalDouble.of(Double.parseDouble(row.get("temperature_c")))
-              : OptionalDouble.empty());
-    } catch (IllegalArgumentException e) {
-      throw new IllegalArgumentException(
-          "line %d is no sample: %s".formatted(row.getRecordNumber() + 1, e.getMessage()), e);
-    }
+    boolean warm = row.isMapped("temperature_c") && !row.get("temperature_c").isEmpty();
+    return new BatterySample(
+        Double.parseDouble(row.get("t_s")),
+        Double.parseDouble(row.get("voltage_v")),
+        Double.parseDouble(row.get("current_a")),
+        warm
+            ? OptionalDouble.of(Double.parseDouble(row.get("temperature_c")))
+            : OptionalDouble.empty());
   }
 }

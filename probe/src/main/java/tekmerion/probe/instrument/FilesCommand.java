@@ -32,7 +32,6 @@ import tools.jackson.databind.json.JsonMapper;
     mixinStandardHelpOptions = true)
 public final class FilesCommand implements Callable<Integer> {
   private static final int TROUBLE = 1;
-  private static final int CANNOT = 2;
   private static final JsonMapper JSON =
       JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
 
@@ -46,7 +45,7 @@ public final class FilesCommand implements Callable<Integer> {
   private Path mapFile;
 
   @Override
-  public Integer call() {
+  public Integer call() throws IOException {
     try (RawFile image = RawFile.open(path)) {
       Optional<KeptRescue> kept =
           mapFile == null
@@ -59,14 +58,6 @@ public final class FilesCommand implements Callable<Integer> {
           JSON.writeValueAsString(
               Map.of("volumes", found.volumes().stream().map(v -> json(v, kept)).toList())));
       return found.volumes().stream().allMatch(v -> v.list().troubles().isEmpty()) ? 0 : TROUBLE;
-    } catch (IOException | IllegalArgumentException e) {
-      System.err.println(
-          JSON.writeValueAsString(
-              Map.of(
-                  "error",
-                  Map.of(
-                      "what", "%s: %s".formatted(e.getClass().getSimpleName(), e.getMessage())))));
-      return CANNOT;
     }
   }
 

@@ -1,8 +1,5 @@
 package tekmerion.probe.instrument;
 
-import java.io.IOException;
-import java.io.UncheckedIOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -22,7 +19,6 @@ import tekmerion.core.load.Shift;
 import tekmerion.core.port.LoadSource;
 import tekmerion.core.sign.Sign;
 import tekmerion.probe.linux.LinuxLoad;
-import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
@@ -37,7 +33,7 @@ import tools.jackson.databind.json.JsonMapper;
     },
     mixinStandardHelpOptions = true)
 public final class LoadCommand implements Callable<Integer> {
-  private static final int BAD = 2;
+  private static final long MOST_BYTES = 100_000_000;
   private static final int WAKINGS_EACH = 50;
   private static final JsonMapper JSON =
       JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
@@ -53,17 +49,10 @@ public final class LoadCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws InterruptedException {
-    try {
-      if (seconds < 5) {
-        throw new IllegalArgumentException("a sample takes 5 seconds at least");
-      }
-      System.out.println(JSON.writeValueAsString(json(sample())));
-      return 0;
-    } catch (IOException | UncheckedIOException | IllegalArgumentException | JacksonException e) {
-      System.err.println(
-          JSON.writeValueAsString(Map.of("error", Map.of("what", String.valueOf(e.getMessage())))));
-      return BAD;
-    }
+    Input.within("--seconds", seconds, 5, 86_400);
+    JsonNode earlier = before == null ? null : Input.json(before, MOST_BYTES, JsonNode.class, JSON);
+    System.out.println(JSON.writeValueAsString(json(sample(), earlier)));
+    return 0;
   }
 
   private LoadSample sample() throws InterruptedException {
@@ -81,7 +70,7 @@ public final class LoadCommand implements Callable<Integer> {
     return new LoadSample(intervals, Optional.of(Lateness.micros(late.toArray())));
   }
 
-  private Map<String, Object> json(LoadSample sample) throws IOException {
+  private Map<String, Object> json(LoadSample sample, JsonNode earlier) {
     Map<String, Object> json = new LinkedHashMap<>();
     long[] late = sample.latenessMicros().orElseThrow();
     json.put("moments", sample.intervals().size());
@@ -91,14 +80,14 @@ public final class LoadCommand implements Callable<Integer> {
         "programs",
         sample.programs().stream().map(p -> Map.of("name", p.name(), "cpu", p.cpu())).toList());
     json.put("signs", sample.signs().stream().map(Sign::words).toList());
-    if (before != null) {
-      json.put("changes", changes(sample, JSON.readTree(Files.readString(before))));
+    if (earlier != null) {
+      json.put("changes", changes(sample, earlier));
     }
     json.put("series", sample.series());
     return json;
   }
 
-  private static List<Map<String, Object>> changes(LoadSample after, JsonNode before) {
+  private List<Map<String, Object>> changes(LoadSample after, JsonNode before) {
     List<Map<String, Object>> changes = new ArrayList<>();
     after
         .series()
@@ -117,7 +106,11 @@ public final class LoadCommand implements Callable<Integer> {
               }
             });
     if (changes.isEmpty()) {
-      throw new IllegalArgumentException("nothing in that file can be compared with this sample");
+      throw BadInputException.of(
+          "nothing in that file can be compared with this sample",
+          "an earlier output of this command",
+          "no series of the same names",
+          this.before);
     }
     return changes;
   }

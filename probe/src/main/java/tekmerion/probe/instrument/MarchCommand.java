@@ -1,7 +1,6 @@
 package tekmerion.probe.instrument;
 
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -35,7 +34,7 @@ import tools.jackson.databind.json.JsonMapper;
     },
     mixinStandardHelpOptions = true)
 public final class MarchCommand implements Callable<Integer> {
-  private static final int CANNOT = 2;
+  private static final long MOST_FAULT_BYTES = 10_000_000;
   private static final int CELLS_SHOWN = 100;
   private static final JsonMapper JSON =
       JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
@@ -68,7 +67,9 @@ public final class MarchCommand implements Callable<Integer> {
   private boolean quiet;
 
   @Override
-  public Integer call() throws InterruptedException {
+  public Integer call() throws InterruptedException, IOException {
+    Input.within("--passes", passes, 1, 10_000);
+    Input.within("--threads", threads, 0, 1_024);
     List<MemoryRegion> regions = new ArrayList<>();
     try {
       MarchAlgorithm wanted =
@@ -89,9 +90,6 @@ public final class MarchCommand implements Callable<Integer> {
       double seconds = (System.nanoTime() - began) / 1e9;
       System.out.println(JSON.writeValueAsString(json(result, seconds)));
       return result.isClean() ? 0 : 1;
-    } catch (IOException | IllegalArgumentException e) {
-      System.err.println(JSON.writeValueAsString(Map.of("error", Map.of("what", e.getMessage()))));
-      return CANNOT;
     } finally {
       regions.forEach(MemoryRegion::close);
     }
@@ -102,7 +100,7 @@ public final class MarchCommand implements Callable<Integer> {
       if (bytes / 8 > Integer.MAX_VALUE - 8 || bytes < 16) {
         throw new IllegalArgumentException("simulated memory has 16 bytes to 16 GiB");
       }
-      List<String> lines = List.of(JSON.readValue(Files.readString(faults), String[].class));
+      List<String> lines = List.of(Input.json(faults, MOST_FAULT_BYTES, String[].class, JSON));
       MemoryProvider provider =
           ServiceLoader.load(MemoryProvider.class)
               .findFirst()

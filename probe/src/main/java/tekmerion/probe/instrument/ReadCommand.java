@@ -11,9 +11,12 @@ import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
+import tekmerion.core.drive.DriveIdentity;
 import tekmerion.core.drive.DriveReading;
 import tekmerion.core.drive.DriveSigns;
 import tekmerion.core.drive.PageDecoder;
+import tekmerion.core.drive.ata.AtaJson;
+import tekmerion.core.drive.ata.SmartData;
 import tekmerion.core.page.DecodedPage;
 import tekmerion.core.page.Decoding;
 import tekmerion.core.port.PageAnswer;
@@ -43,7 +46,7 @@ public final class ReadCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws IOException {
-    if (!"root".equals(System.getProperty("user.name"))) {
+    if (!LocalDrives.mayAsk()) {
       System.err.println("Asking a drive for its pages needs root: start it with root's rights.");
       return CANNOT;
     }
@@ -60,15 +63,18 @@ public final class ReadCommand implements Callable<Integer> {
     for (PageKind kind : source.kinds()) {
       PageAnswer answer = source.read(kind);
       answers.put(kind, answer);
-      pages.put(kind.wireName(), page(kind, answer));
       if (answer instanceof PageAnswer.Got raw) {
         Files.write(out.resolve(kind.wireName() + ".bin"), raw.raw().bytes());
         got += kind == PageKind.KERNEL_LOG ? 0 : 1;
       }
     }
+    answers.forEach((kind, answer) -> pages.put(kind.wireName(), page(kind, answer, answers)));
     Map<String, Object> json = new LinkedHashMap<>();
     json.put("device", device);
     json.put("bus", drive.get().bus().words());
+    json.put(
+        "identity",
+        DriveIdentity.of(new DriveReading(answers)).map(ReadCommand::identity).orElse(null));
     json.put("pages", pages);
     json.put(
         "signs",
@@ -86,7 +92,26 @@ public final class ReadCommand implements Callable<Integer> {
     return got == 0 ? CANNOT : 0;
   }
 
-  private static Map<String, Object> page(PageKind kind, PageAnswer answer) {
+  private static Map<String, Object> identity(DriveIdentity id) {
+    Map<String, Object> json = new LinkedHashMap<>();
+    json.put("model", id.model().isEmpty() ? null : id.model());
+    json.put("serial", id.serial().isEmpty() ? null : id.serial());
+    json.put("firmware", id.firmware().isEmpty() ? null : id.firmware());
+    json.put(
+        "capacityBytes", id.capacityBytes().isPresent() ? id.capacityBytes().getAsLong() : null);
+    json.put("solidState", id.solidState().orElse(null));
+    return json;
+  }
+
+  /** An attribute's threshold stands on a page of its own. */
+  private static Map<String, Object> decoded(DecodedPage page, Map<PageKind, PageAnswer> answers) {
+    return page instanceof SmartData smart
+        ? AtaJson.of(smart, new DriveReading(answers).thresholds().flatMap(Decoding::decoded))
+        : page.json();
+  }
+
+  private static Map<String, Object> page(
+      PageKind kind, PageAnswer answer, Map<PageKind, PageAnswer> answers) {
     Map<String, Object> json = new LinkedHashMap<>();
     if (answer instanceof PageAnswer.NotReported not) {
       json.put("outcome", "not-reported");
@@ -100,7 +125,7 @@ public final class ReadCommand implements Callable<Integer> {
       json.put("outcome", "got");
       json.put("file", kind.wireName() + ".bin");
       json.put("damage", decoding.damage().orElse(null));
-      json.put("decoded", decoding.decoded().map(DecodedPage::json).orElse(null));
+      json.put("decoded", decoding.decoded().map(page -> decoded(page, answers)).orElse(null));
     }
     return json;
   }

@@ -1,7 +1,6 @@
 package tekmerion.probe.instrument;
 
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.LinkedHashMap;
@@ -39,7 +38,6 @@ import tools.jackson.databind.json.JsonMapper;
     mixinStandardHelpOptions = true)
 public final class RescueCommand implements Callable<Integer> {
   private static final int LOST = 1;
-  private static final int CANNOT = 2;
   private static final int STOPPED = 3;
   private static final JsonMapper JSON =
       JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
@@ -75,7 +73,8 @@ public final class RescueCommand implements Callable<Integer> {
   private boolean verify;
 
   @Override
-  public Integer call() {
+  public Integer call() throws IOException {
+    Input.within("--retries", retries, 0, 100);
     try (RawFile source = RawFile.direct(from)) {
       checkDestination(source.sizeBytes());
       Map<String, Object> json = new LinkedHashMap<>();
@@ -97,14 +96,6 @@ public final class RescueCommand implements Callable<Integer> {
       }
       System.out.println(JSON.writeValueAsString(json));
       return whole ? 0 : LOST;
-    } catch (IOException | UncheckedIOException | IllegalArgumentException e) {
-      System.err.println(
-          JSON.writeValueAsString(
-              Map.of(
-                  "error",
-                  Map.of(
-                      "what", "%s: %s".formatted(e.getClass().getSimpleName(), e.getMessage())))));
-      return CANNOT;
     }
   }
 

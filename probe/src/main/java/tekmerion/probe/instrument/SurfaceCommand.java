@@ -6,7 +6,6 @@ import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Locale;
-import java.util.Map;
 import java.util.concurrent.Callable;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
@@ -33,7 +32,6 @@ import tools.jackson.databind.json.JsonMapper;
     },
     mixinStandardHelpOptions = true)
 public final class SurfaceCommand implements Callable<Integer> {
-  private static final int CANNOT = 2;
   private static final int STOPPED = 3;
   private static final JsonMapper JSON = JsonMapper.builder().build();
 
@@ -65,7 +63,7 @@ public final class SurfaceCommand implements Callable<Integer> {
   private SurfacePass pass;
 
   @Override
-  public Integer call() {
+  public Integer call() throws IOException {
     try (RawFile source = RawFile.direct(path)) {
       pass = begin(source, plan(source.identity()));
       Runtime.getRuntime().addShutdownHook(new Thread(this::pauseAndWait));
@@ -81,11 +79,6 @@ public final class SurfaceCommand implements Callable<Integer> {
         Files.deleteIfExists(keep);
       }
       return result.end() == SurfaceResult.End.COMPLETE ? 0 : STOPPED;
-    } catch (IOException | IllegalArgumentException e) {
-      String what = e.getMessage() == null ? e.getClass().getSimpleName() : e.getMessage();
-      System.err.println(
-          JSON.writeValueAsString(Map.of("error", Map.of("what", what, "path", path.toString()))));
-      return CANNOT;
     } finally {
       printed.countDown();
     }
@@ -120,7 +113,7 @@ public final class SurfaceCommand implements Callable<Integer> {
     } catch (NumberFormatException e) {
       // Told below.
     }
-    throw new IllegalArgumentException("--limit-rate wants a positive number, as 20M, was " + text);
+    throw BadInputException.of("--limit-rate is no rate", "a positive number, as 20M", text, null);
   }
 
   private SurfacePass begin(BlockSource source, Plan plan) throws IOException {

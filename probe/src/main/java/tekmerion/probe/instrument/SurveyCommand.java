@@ -32,7 +32,6 @@ import tools.jackson.databind.json.JsonMapper;
     },
     mixinStandardHelpOptions = true)
 public final class SurveyCommand implements Callable<Integer> {
-  private static final int CANNOT = 2;
   private static final JsonMapper JSON =
       JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
 
@@ -48,21 +47,10 @@ public final class SurveyCommand implements Callable<Integer> {
   private List<String> reads;
 
   @Override
-  public Integer call() {
+  public Integer call() throws IOException {
     try (RawFile source = RawFile.open(path)) {
       System.out.println(JSON.writeValueAsString(json(Survey.of(source, readable()))));
       return 0;
-    } catch (IOException | IllegalArgumentException e) {
-      System.err.println(
-          JSON.writeValueAsString(
-              Map.of(
-                  "error",
-                  Map.of(
-                      "what",
-                      "%s: %s".formatted(e.getClass().getSimpleName(), e.getMessage()),
-                      "file",
-                      String.valueOf(path.getFileName())))));
-      return CANNOT;
     }
   }
 
@@ -76,7 +64,10 @@ public final class SurveyCommand implements Callable<Integer> {
           Arrays.stream(Content.values())
               .filter(c -> c.isFileSystem() && c.words().equalsIgnoreCase(name.strip()))
               .findFirst()
-              .orElseThrow(() -> new IllegalArgumentException("no file system is called " + name)));
+              .orElseThrow(
+                  () ->
+                      BadInputException.of(
+                          "--reads names no file system", "as fat32 or ext4", name, null)));
     }
     return readable;
   }

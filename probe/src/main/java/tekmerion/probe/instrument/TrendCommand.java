@@ -1,6 +1,5 @@
 package tekmerion.probe.instrument;
 
-import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.time.OffsetDateTime;
@@ -13,7 +12,6 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.concurrent.Callable;
-import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -35,7 +33,6 @@ import tools.jackson.databind.json.JsonMapper;
     },
     mixinStandardHelpOptions = true)
 public final class TrendCommand implements Callable<Integer> {
-  private static final int BAD = 2;
   private static final List<String> WANTED =
       List.of("taken_at", "power_on_hours", "attribute", "raw");
   private static final JsonMapper JSON = JsonMapper.builder().build();
@@ -54,31 +51,28 @@ public final class TrendCommand implements Callable<Integer> {
 
   @Override
   public Integer call() {
-    try {
-      Map<String, List<TrendReading>> series = read();
-      List<Map<String, Object>> all = new ArrayList<>();
-      for (var one : series.entrySet()) {
-        all.add(json(one.getKey(), one.getValue()));
-      }
-      Map<String, Object> object = all.size() == 1 ? all.get(0) : Map.of("series", all);
-      System.out.println(
-          JSON.writer().with(SerializationFeature.INDENT_OUTPUT).writeValueAsString(object));
-      return 0;
-    } catch (BadFile e) {
-      e.error.put("file", file.getFileName().toString());
-      System.err.println(JSON.writeValueAsString(Map.of("error", e.error)));
-      return BAD;
+    if (kind != null && !List.of("counter", "level").contains(kind)) {
+      throw BadInputException.of("--kind is neither", "counter or level", kind, null);
     }
+    if (limit != null) {
+      Input.within("--limit", limit, -Double.MAX_VALUE, Double.MAX_VALUE);
+    }
+    List<Map<String, Object>> all = new ArrayList<>();
+    read().forEach((attribute, readings) -> all.add(json(attribute, readings)));
+    Map<String, Object> object = all.size() == 1 ? all.get(0) : Map.of("series", all);
+    System.out.println(
+        JSON.writer().with(SerializationFeature.INDENT_OUTPUT).writeValueAsString(object));
+    return 0;
   }
 
-  private Map<String, Object> json(String attribute, List<TrendReading> readings) throws BadFile {
+  private Map<String, Object> json(String attribute, List<TrendReading> readings) {
     Trend.Kind k = known(attribute).orElseGet(() -> Trend.Kind.guess(readings));
     if (kind != null) {
       k =
           switch (kind) {
             case "counter" -> Trend.Kind.COUNTER;
             case "level" -> Trend.Kind.LEVEL;
-            default -> throw new BadFile("--kind", 0, "counter or level", kind);
+            default -> k;
           };
     }
     OptionalDouble to = limit == null ? OptionalDouble.empty() : OptionalDouble.of(limit);
@@ -100,30 +94,19 @@ public final class TrendCommand implements Callable<Integer> {
         : OptionalInt.empty();
   }
 
-  private Map<String, List<TrendReading>> read() throws BadFile {
-    try (CSVParser parser = CsvFile.open(file)) {
-      for (String column : WANTED) {
-        if (!parser.getHeaderMap().containsKey(column)) {
-          throw new BadFile(
-              "a column is missing", 1, column, String.join(",", parser.getHeaderNames()));
-        }
-      }
-      Map<String, List<TrendReading>> series = new LinkedHashMap<>();
-      for (CSVRecord row : parser) {
-        series
-            .computeIfAbsent(row.get("attribute"), a -> new ArrayList<>())
-            .add(reading(row, row.getRecordNumber() + 1));
-      }
-      if (series.isEmpty()) {
-        throw new BadFile("the file holds no readings", 2, "at least one row", "none");
-      }
-      return series;
-    } catch (IOException | IllegalArgumentException e) {
-      throw new BadFile("file cannot be read", 0, "a CSV file in UTF-8", e.getMessage());
-    }
+  private Map<String, List<TrendReading>> read() {
+    Map<String, List<TrendReading>> series = new LinkedHashMap<>();
+    CsvFile.read(
+        file,
+        WANTED,
+        (row, line) ->
+            series
+                .computeIfAbsent(row.get("attribute"), a -> new ArrayList<>())
+                .add(reading(row, line)));
+    return series;
   }
 
-  private static TrendReading reading(CSVRecord row, long line) throws BadFile {
+  private TrendReading reading(CSVRecord row, long line) {
     String hours = row.get("power_on_hours");
     return new TrendReading(
         instant(row.get("taken_at"), line),
@@ -150,16 +133,16 @@ public final class TrendCommand implements Callable<Integer> {
     return row.isMapped(column) && row.isSet(column) ? row.get(column) : "";
   }
 
-  private static Instant instant(String text, long line) throws BadFile {
+  private Instant instant(String text, long line) {
     try {
       return OffsetDateTime.parse(text).toInstant();
     } catch (DateTimeParseException e) {
-      throw new BadFile(
-          "taken_at is no time", line, "ISO-8601 with offset, as 2026-11-23T09:30:00Z", text);
+      throw BadInputException.atLine(
+          "taken_at is no time", line, "ISO-8601 with offset, as 2026-11-23T09:30:00Z", text, file);
     }
   }
 
-  private static double number(String text, String column, long line) throws BadFile {
+  private double number(String text, String column, long line) {
     try {
       double number = Double.parseDouble(text);
       if (Double.isFinite(number)) {
@@ -168,19 +151,6 @@ public final class TrendCommand implements Callable<Integer> {
     } catch (NumberFormatException e) {
       // Told below.
     }
-    throw new BadFile(column + " is no number", line, "a finite number", text);
-  }
-
-  private static final class BadFile extends Exception {
-    private static final long serialVersionUID = 1L;
-    private final transient Map<String, Object> error = new LinkedHashMap<>();
-
-    BadFile(String what, long line, String expected, String found) {
-      super(what);
-      error.put("what", what);
-      error.put("line", line);
-      error.put("expected", expected);
-      error.put("found", found);
-    }
+    throw BadInputException.atLine(column + " is no number", line, "a finite number", text, file);
   }
 }

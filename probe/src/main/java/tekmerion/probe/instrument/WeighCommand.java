@@ -19,7 +19,6 @@ import tekmerion.core.weigh.Plan;
 import tekmerion.core.weigh.Sensitivity;
 import tekmerion.core.weigh.Weighed;
 import tekmerion.core.weigh.Weighing;
-import tools.jackson.core.JacksonException;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
@@ -40,6 +39,7 @@ public final class WeighCommand implements Callable<Integer> {
           .build();
 
   private static final int MOVES_SHOWN = 10;
+  private static final long MOST_BYTES = 10_000_000;
 
   @Parameters(index = "0", paramLabel = "CASE.json")
   private File file;
@@ -66,22 +66,17 @@ public final class WeighCommand implements Callable<Integer> {
 
   @Override
   public Integer call() {
+    Case given = Input.json(file.toPath(), MOST_BYTES, Case.class, JSON);
+    Map<String, Object> answer;
     try {
-      Case given = JSON.readValue(file, Case.class);
-      spec.commandLine().getOut().println(JSON.writeValueAsString(answer(given)));
-      return 0;
-    } catch (JacksonException e) {
-      return refuse("It is not a case: " + e.getOriginalMessage());
-    } catch (IllegalArgumentException e) {
-      return refuse("It cannot be weighed: " + e.getMessage());
+      answer = answer(given);
+    } catch (IllegalArgumentException | NullPointerException e) {
+      String found = e.getMessage() == null ? "a value is missing" : e.getMessage();
+      throw BadInputException.of(
+          "it cannot be weighed", "the form in docs/formats.md", found, file.toPath());
     }
-  }
-
-  private int refuse(String why) {
-    spec.commandLine()
-        .getErr()
-        .println(why + ". Nothing was changed; docs/formats.md has the form.");
-    return 1;
+    spec.commandLine().getOut().println(JSON.writeValueAsString(answer));
+    return 0;
   }
 
   static Map<String, Object> answer(Case given) {

@@ -2,6 +2,7 @@ package tekmerion.probe.link;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import tekmerion.core.port.ReadEndedException;
 import tekmerion.link.LinkEvent.End;
 import tekmerion.link.PartFinding;
 import tekmerion.probe.copy.CopyFolder;
@@ -31,6 +32,8 @@ abstract class CopyTask extends PartTask {
     try {
       Outcome outcome = copy(where.open());
       return paused && outcome.end() == End.CANCELLED ? Outcome.PAUSED : outcome;
+    } catch (ReadEndedException e) {
+      return ended(e, null);
     } catch (IOException e) {
       return new Outcome(End.COULD_NOT_RUN, e.getMessage(), null);
     } catch (UncheckedIOException e) {
@@ -48,6 +51,16 @@ abstract class CopyTask extends PartTask {
   public void stop(boolean pause) {
     paused = pause;
     super.stop(false);
+  }
+
+  /** The source gives nothing more for now: what was copied is kept, and it goes on from there. */
+  final Outcome ended(ReadEndedException e, PartFinding note) {
+    return e.isGone()
+        ? Outcome.gone(e.getMessage(), note)
+        : new Outcome(
+            End.COULD_NOT_RUN,
+            "stopped %s; what was copied until then is kept".formatted(e.getMessage()),
+            note);
   }
 
   /** Once a second. */

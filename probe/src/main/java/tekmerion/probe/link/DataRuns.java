@@ -32,6 +32,12 @@ final class DataRuns {
   private final Map<UUID, RunHost.Running> running;
   private final Consumer<LinkEvent> keep;
   private final Releases releases;
+  private final Waits waits;
+
+  /** Told of a run whose drive is gone for now. */
+  interface Waits {
+    void accept(ToProbe.StartRun command, KeptRun kept, PartTask.Outcome outcome);
+  }
 
   /**
    * @param folder where it is remembered when a run began
@@ -44,7 +50,8 @@ final class DataRuns {
       Consumer<ToServer> tell,
       Map<UUID, RunHost.Running> running,
       Consumer<LinkEvent> keep,
-      Releases releases) {
+      Releases releases,
+      Waits waits) {
     this.folder = folder;
     this.copies = copies;
     this.clock = clock;
@@ -52,6 +59,7 @@ final class DataRuns {
     this.running = running;
     this.keep = keep;
     this.releases = releases;
+    this.waits = waits;
   }
 
   /**
@@ -63,26 +71,18 @@ final class DataRuns {
             .bytes()
             .orElseThrow(
                 () -> new IllegalArgumentException("what is on this drive cannot be read here"));
-    KeptRun kept = kept(command);
+    KeptRun kept = kept(command, () -> WhoIsIt.seen(drive));
     start(kept, task(job(command, kept, () -> WhoIsIt.seen(drive)), bytes, drive));
   }
 
   /** Its drive may be gone for long. */
   void eraseCopy(ToProbe.StartRun command) {
-    KeptRun kept = kept(command);
+    KeptRun kept = kept(command, Optional::empty);
     start(kept, new EraseCopyTask(job(command, kept, Optional::empty), copies, releases));
   }
 
-  private KeptRun kept(ToProbe.StartRun command) {
-    return KeptRun.read(folder, command.requestId())
-        .orElseGet(
-            () ->
-                new KeptRun(
-                    command.requestId(),
-                    command.driveKey(),
-                    command.run(),
-                    command.gentle(),
-                    clock.instant()));
+  private KeptRun kept(ToProbe.StartRun command, Supplier<Optional<DriveSeen>> which) {
+    return KeptRun.of(folder, command, clock.instant(), which);
   }
 
   private PartTask.Job job(
@@ -94,6 +94,7 @@ final class DataRuns {
         tell,
         ended -> ended(kept, ended),
         () -> running.remove(command.requestId()),
+        outcome -> waits.accept(command, kept, outcome),
         which);
   }
 
@@ -124,7 +125,7 @@ final class DataRuns {
   private CopyFolder where(ToProbe.StartRun command, MachineUnderTest.Drive drive)
       throws IOException {
     CopyFolder to = CopyFolder.open(copies, command.copy().job(), command.driveKey());
-    SourceIsNot.under(drive.key(), to.path());
+    SourceIsNot.under(drive.device().orElse(drive.key()), to.path());
     ShopsOwn.mustHold(to.path(), LocalDrives.list());
     to.belongTo(
         WhoIsIt.seen(drive)
@@ -135,7 +136,8 @@ final class DataRuns {
     return to;
   }
 
-  private void ended(KeptRun kept, LinkEvent ended) {
+  /** It is ended for good. */
+  void ended(KeptRun kept, LinkEvent ended) {
     running.remove(kept.requestId());
     keep.accept(ended);
     try {

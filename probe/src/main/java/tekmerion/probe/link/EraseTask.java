@@ -63,6 +63,12 @@ final class EraseTask extends PartTask {
         writer.write(at, length == CHUNK ? zeros : new byte[length]);
         written += length;
       } catch (IOException e) {
+        if (!WhoIsIt.seen(drive).equals(Optional.of(lease.drive()))) {
+          return new Outcome(
+              End.COULD_NOT_RUN,
+              "the drive went away, it is erased in part: " + e.getMessage(),
+              note("ended", size, written, refused));
+        }
         refused += length;
       }
       if (System.nanoTime() - toldAt >= TELL_NANOS) {

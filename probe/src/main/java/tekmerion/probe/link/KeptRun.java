@@ -7,14 +7,42 @@ import java.nio.file.Path;
 import java.time.Instant;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Supplier;
+import tekmerion.link.DriveSeen;
 import tekmerion.link.RunKind;
+import tekmerion.link.ToProbe;
 import tekmerion.link.files.WholeFile;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.json.JsonMapper;
 
-/** What the probe remembers of a run beside its state, so that it can end it when it was paused. */
-record KeptRun(UUID requestId, String driveKey, RunKind run, boolean gentle, Instant startedAt) {
+/**
+ * What the probe remembers of a run beside its state, so that it can go on with it or end it.
+ *
+ * @param drive which one it began on; null if it did not tell
+ */
+record KeptRun(
+    UUID requestId,
+    String driveKey,
+    RunKind run,
+    boolean gentle,
+    Instant startedAt,
+    DriveSeen drive) {
   private static final JsonMapper JSON = JsonMapper.builder().build();
+
+  /** What was kept of this run, or a new one. */
+  static KeptRun of(
+      Path folder, ToProbe.StartRun command, Instant now, Supplier<Optional<DriveSeen>> which) {
+    return read(folder, command.requestId())
+        .orElseGet(
+            () ->
+                new KeptRun(
+                    command.requestId(),
+                    command.driveKey(),
+                    command.run(),
+                    command.gentle(),
+                    now,
+                    which.get().orElse(null)));
+  }
 
   static Optional<KeptRun> read(Path folder, UUID requestId) {
     Path file = file(folder, requestId);

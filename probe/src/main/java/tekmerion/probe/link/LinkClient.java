@@ -33,6 +33,7 @@ public final class LinkClient {
   private static final Duration FIRST_PAUSE = Duration.ofSeconds(1);
   private static final Duration LONGEST_PAUSE = Duration.ofSeconds(15);
   private static final Duration PING_EVERY = Duration.ofSeconds(10);
+  private static final Duration LOOK_EVERY = Duration.ofSeconds(1);
   private static final int BATCH = 50;
   private static final String REVOKED =
       "The server does not know this probe any more: it was revoked. What it read is kept in its"
@@ -143,6 +144,7 @@ public final class LinkClient {
     private final StringBuilder partial = new StringBuilder();
     private WebSocket socket;
     private long sentThrough;
+    private MachineNote told;
     private volatile boolean welcomed;
     private volatile String refused;
 
@@ -159,20 +161,36 @@ public final class LinkClient {
         synchronized (this) {
           socket = open;
         }
+        told = MachineNote.of(machine);
         send(
             new ToServer.Hello(
-                BenchLink.PROTOCOL,
-                ProbeVersion.CURRENT,
-                MachineNote.of(machine),
-                outbox.lastNumber()));
-        while (!ended.await(PING_EVERY.toMillis(), TimeUnit.MILLISECONDS)) {
-          ping();
+                BenchLink.PROTOCOL, ProbeVersion.CURRENT, told, outbox.lastNumber()));
+        long pingAt = System.nanoTime() + PING_EVERY.toNanos();
+        while (!ended.await(LOOK_EVERY.toMillis(), TimeUnit.MILLISECONDS)) {
+          tellOfDrives();
+          if (System.nanoTime() >= pingAt) {
+            ping();
+            pingAt = System.nanoTime() + PING_EVERY.toNanos();
+          }
         }
       } catch (CompletionException e) {
         throw unwrapped(e);
       }
       if (refused != null) {
         throw new LinkRefusedException(refused);
+      }
+    }
+
+    /** Drives come and go while the machine runs; asking for their list asks none of them. */
+    private void tellOfDrives() {
+      try {
+        MachineNote now = MachineNote.of(machine);
+        if (welcomed && !now.equals(told)) {
+          told = now;
+          send(new ToServer.MachineNow(now));
+        }
+      } catch (RuntimeException e) {
+        say.accept("The drives of this machine cannot be listed: " + e.getMessage());
       }
     }
 

@@ -21,12 +21,17 @@ final class LoadTask extends PartTask {
   private static final int WAKINGS_EACH = 200;
 
   private final LoadSource source;
+  private final Map<String, String> keys;
   private final List<LoadInterval> intervals = new ArrayList<>();
   private long[] late = {};
 
-  LoadTask(Job job, LoadSource source) {
+  /**
+   * @param keys of drives, by the name under which their work is counted
+   */
+  LoadTask(Job job, LoadSource source, Map<String, String> keys) {
     super(job);
     this.source = source;
+    this.keys = Map.copyOf(keys);
   }
 
   @Override
@@ -65,7 +70,7 @@ final class LoadTask extends PartTask {
         .series()
         .forEach((what, values) -> series.put(what, Arrays.stream(values).boxed().toList()));
     Map<String, PartFinding.LoadFinding.DriveAtWork> drives = new LinkedHashMap<>();
-    sample.drives().forEach(d -> drives.put(d, drive(d)));
+    sample.drives().forEach(d -> drives.put(keys.getOrDefault(d, d), drive(d)));
     return new PartFinding.LoadFinding(
         intervals.stream().mapToDouble(LoadInterval::seconds).average().orElseThrow(),
         series,

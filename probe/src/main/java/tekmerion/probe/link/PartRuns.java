@@ -11,6 +11,7 @@ import java.util.UUID;
 import java.util.function.Consumer;
 import java.util.logging.Level;
 import java.util.logging.Logger;
+import java.util.stream.Collectors;
 import tekmerion.core.port.MachineUnderTest;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.RunKind;
@@ -52,6 +53,9 @@ final class PartRuns {
             tell,
             ended -> ended(command, ended),
             () -> running.remove(command.requestId()),
+            outcome -> {
+              throw new IllegalStateException("a run of no drive waits for none");
+            },
             Optional::empty);
     Optional<PartTask> task = task(job);
     if (task.isEmpty()) {
@@ -91,9 +95,16 @@ final class PartRuns {
               .battery()
               .flatMap(MachineUnderTest.Battery::charge)
               .map(charge -> new ChargeTask(job, charge));
-      case LOAD_SAMPLE -> machine.load().map(load -> new LoadTask(job, load));
+      case LOAD_SAMPLE -> machine.load().map(load -> new LoadTask(job, load, names()));
       default -> Optional.empty();
     };
+  }
+
+  /** The system counts a drive's work under its name of the moment. */
+  private Map<String, String> names() {
+    return machine.drives().stream()
+        .filter(d -> d.device().isPresent())
+        .collect(Collectors.toMap(d -> d.device().orElseThrow(), MachineUnderTest.Drive::key));
   }
 
   private void ended(ToProbe.StartRun command, LinkEvent ended) {

@@ -30,6 +30,7 @@ abstract class PartTask implements RunHost.Running, Runnable {
    * @param began when it was begun for the first time
    * @param ended told once, at the end
    * @param left told instead if it was paused
+   * @param waits told instead if its drive is gone for now
    * @param which the drive that is there at a moment; empty if it does not tell, or is none
    */
   record Job(
@@ -39,12 +40,18 @@ abstract class PartTask implements RunHost.Running, Runnable {
       Consumer<ToServer> tell,
       Consumer<LinkEvent> ended,
       Runnable left,
+      Consumer<Outcome> waits,
       Supplier<Optional<DriveSeen>> which) {}
 
   /** What came of it; the note is null if nothing was found out. */
   record Outcome(End end, String why, PartFinding note) {
     /** It waits, and goes on from here when it is asked for again. */
     static final Outcome PAUSED = new Outcome(null, "", null);
+
+    /** It goes on from here when the same drive is back. */
+    static Outcome gone(String why, PartFinding note) {
+      return new Outcome(null, why, note);
+    }
   }
 
   PartTask(Job job) {
@@ -108,21 +115,29 @@ abstract class PartTask implements RunHost.Running, Runnable {
       job.left().run();
       return;
     }
-    job.ended()
-        .accept(
-            new LinkEvent.RunEnded(
-                command().requestId(),
-                command().driveKey(),
-                command().run(),
-                job.began(),
-                job.clock().instant(),
-                outcome.end(),
-                outcome.why(),
-                null,
-                null,
-                outcome.note(),
-                // What it found is of no drive if another one is there by now.
-                before.equals(which()) ? before.orElse(null) : null));
+    if (outcome.end() == null) {
+      job.waits().accept(outcome);
+      return;
+    }
+    job.ended().accept(ended(outcome, before.equals(which()) ? before.orElse(null) : null));
+  }
+
+  /**
+   * @param drive of which it found that; null if another one is there by now
+   */
+  final LinkEvent.RunEnded ended(Outcome outcome, DriveSeen drive) {
+    return new LinkEvent.RunEnded(
+        command().requestId(),
+        command().driveKey(),
+        command().run(),
+        job.began(),
+        job.clock().instant(),
+        outcome.end(),
+        outcome.why(),
+        null,
+        null,
+        outcome.note(),
+        drive);
   }
 
   /** Empty also if it cannot be asked: what was found is then of no drive. */

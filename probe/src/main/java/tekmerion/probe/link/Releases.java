@@ -16,6 +16,7 @@ import java.util.function.Supplier;
 import tekmerion.core.files.InUse;
 import tekmerion.core.port.ByteSource;
 import tekmerion.core.port.MachineUnderTest;
+import tekmerion.core.port.ReadEndedException;
 import tekmerion.link.DriveSeen;
 import tekmerion.link.Release;
 import tekmerion.link.ToProbe;
@@ -89,7 +90,7 @@ final class Releases {
   private static String surveyed(MachineUnderTest.Drive drive) throws NoReleaseException {
     try (ByteSource bytes = drive.bytes().orElseThrow().open()) {
       return DataNotes.of(InUse.of(bytes)).contentSha();
-    } catch (IOException e) {
+    } catch (IOException | ReadEndedException e) {
       throw refused("what is on it cannot be read: " + e.getMessage());
     }
   }

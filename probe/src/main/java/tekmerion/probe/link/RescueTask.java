@@ -6,6 +6,7 @@ import java.util.Optional;
 import tekmerion.core.files.InUse;
 import tekmerion.core.port.ByteSource;
 import tekmerion.core.port.MachineUnderTest;
+import tekmerion.core.port.ReadEndedException;
 import tekmerion.core.port.ReadResult;
 import tekmerion.core.rescue.RescueCopy;
 import tekmerion.core.rescue.RescueForecast;
@@ -49,7 +50,14 @@ final class RescueTask extends CopyTask {
       Going going = new Going(image, found, folder);
       RescueCopy copy = new RescueCopy(new Timed(source, going), map, image, going::stopped);
       going.copy = copy;
-      boolean through = copy.run(RETRIES);
+      boolean through;
+      try {
+        through = copy.run(RETRIES);
+      } catch (ReadEndedException e) {
+        image.now();
+        lost = DataNotes.lost(found, map);
+        return ended(e, going.note("waits"));
+      }
       image.now();
       lost = DataNotes.lost(found, map);
       RescueFinding note = going.note("ended");

@@ -14,6 +14,7 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
 import java.util.logging.Level;
 import java.util.logging.Logger;
 import tekmerion.core.drive.DriveReading;
@@ -34,6 +35,7 @@ import tekmerion.core.surface.Plan;
 import tekmerion.core.surface.Progress;
 import tekmerion.core.surface.SurfacePass;
 import tekmerion.core.surface.SurfaceResult;
+import tekmerion.link.DriveSeen;
 import tekmerion.link.LinkCodec;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.RunKind;
@@ -87,7 +89,9 @@ final class RunHost implements AutoCloseable {
     this.onEvent = onEvent;
     this.parts = new PartRuns(machine, folder, clock, tell, running, this::keep);
     this.releases = new Releases(this::releaseKey, tell, System::nanoTime);
-    this.data = new DataRuns(folder, copies, clock, tell, running, this::keep, releases);
+    this.data =
+        new DataRuns(
+            folder, copies, clock, tell, running, this::keep, releases, this::waitsWithItsCopy);
   }
 
   void accept(ToProbe.StartRun command) {
@@ -102,19 +106,99 @@ final class RunHost implements AutoCloseable {
       parts.begin(command);
       return;
     }
-    Optional<MachineUnderTest.Drive> drive =
-        machine.drives().stream().filter(d -> d.key().equals(command.driveKey())).findFirst();
-    if (drive.isEmpty()) {
+    Optional<MachineUnderTest.Drive> drive = drive(command.driveKey());
+    Optional<KeptRun> kept = KeptRun.read(folder, command.requestId());
+    boolean anotherOne =
+        kept.isPresent()
+            && kept.get().drive() != null
+            && !drive.flatMap(WhoIsIt::seen).equals(Optional.of(kept.get().drive()));
+    if (anotherOne) {
+      waits(command, kept.get(), () -> endWhatWaits(command, kept.get()));
+    } else if (drive.isEmpty()) {
       couldNotRun(command, "no drive is called " + command.driveKey());
-    } else if (command.run().isOfData()) {
-      about(command, drive.get());
-    } else if (isBegun(command)) {
-      open(command, drive.get());
     } else {
-      Checking checking = new Checking(command, drive.get());
+      begin(command, drive.get());
+    }
+  }
+
+  private Optional<MachineUnderTest.Drive> drive(String key) {
+    return machine.drives().stream().filter(d -> d.key().equals(key)).findFirst();
+  }
+
+  private void begin(ToProbe.StartRun command, MachineUnderTest.Drive drive) {
+    if (command.run().isOfData()) {
+      about(command, drive);
+    } else if (isBegun(command)) {
+      open(command, drive);
+    } else {
+      Checking checking = new Checking(command, drive);
       running.put(command.requestId(), checking);
       start("gate", checking);
     }
+  }
+
+  /** Its drive is not there: it goes on when the same one is, whatever it is called by then. */
+  private void waits(ToProbe.StartRun command, KeptRun kept, Runnable whenEnded) {
+    if (kept.drive() == null) {
+      couldNotRun(
+          command,
+          "the drive went away, and it does not tell who it is: begin again when it is back");
+      return;
+    }
+    AwaitedDrive awaited =
+        new AwaitedDrive(
+            kept.drive(),
+            () -> drive(kept.driveKey()),
+            () -> running.remove(command.requestId()),
+            found -> begin(command, found),
+            whenEnded);
+    running.put(command.requestId(), awaited);
+    tell.accept(
+        new ToServer.RunWaits(
+            command.requestId(),
+            "%s is not there. It goes on by itself when this drive is back."
+                .formatted(kept.drive().identity())));
+    start("waits for its drive", awaited);
+  }
+
+  private void waitsWithItsCopy(ToProbe.StartRun command, KeptRun kept, PartTask.Outcome outcome) {
+    running.remove(command.requestId());
+    waits(
+        command,
+        kept,
+        () ->
+            data.ended(
+                kept,
+                new LinkEvent.RunEnded(
+                    command.requestId(),
+                    command.driveKey(),
+                    command.run(),
+                    kept.startedAt(),
+                    clock.instant(),
+                    LinkEvent.End.CANCELLED,
+                    "ended while its drive was away; what was copied until then is kept",
+                    null,
+                    null,
+                    outcome.note(),
+                    kept.drive())));
+  }
+
+  /** One that was begun before the probe's last start. */
+  private void endWhatWaits(ToProbe.StartRun command, KeptRun kept) {
+    data.ended(
+        kept,
+        new LinkEvent.RunEnded(
+            command.requestId(),
+            command.driveKey(),
+            command.run(),
+            kept.startedAt(),
+            clock.instant(),
+            LinkEvent.End.CANCELLED,
+            "ended while its drive was away; what was kept of it is kept",
+            null,
+            null,
+            null,
+            null));
   }
 
   /** The data's own runs spare the drive by what they are: no gate locks them. */
@@ -217,7 +301,7 @@ final class RunHost implements AutoCloseable {
       Plan plan = Plan.whole(source.identity());
       plan = command.run() == RunKind.SURFACE_SAMPLED ? plan.sampled() : plan;
       plan = command.gentle() ? plan.gentle() : plan;
-      new Surface(command, source, plan).begin();
+      new Surface(command, source, plan, () -> WhoIsIt.seen(drive)).begin();
     } catch (IOException | IllegalArgumentException e) {
       couldNotRun(command, "it cannot be opened: " + e.getMessage());
     }
@@ -340,20 +424,16 @@ final class RunHost implements AutoCloseable {
     private long toldAt;
     private long keptAt;
 
-    Surface(ToProbe.StartRun command, BlockSource source, Plan plan) throws IOException {
+    Surface(
+        ToProbe.StartRun command,
+        BlockSource source,
+        Plan plan,
+        Supplier<Optional<DriveSeen>> which)
+        throws IOException {
       this.command = command;
       this.source = source;
       this.file = folder.resolve(command.requestId() + ".pass");
-      this.kept =
-          KeptRun.read(folder, command.requestId())
-              .orElseGet(
-                  () ->
-                      new KeptRun(
-                          command.requestId(),
-                          command.driveKey(),
-                          command.run(),
-                          command.gentle(),
-                          clock.instant()));
+      this.kept = KeptRun.of(folder, command, clock.instant(), which);
       if (Files.exists(file)) {
         try (InputStream in = new BufferedInputStream(Files.newInputStream(file))) {
           pass = SurfacePass.resume(source, plan, in, System::nanoTime, this);
@@ -388,9 +468,19 @@ final class RunHost implements AutoCloseable {
           tell.accept(progress());
           return;
         }
-        RunHost.this.keep(ended(result));
-        Files.deleteIfExists(file);
-        kept.forget(folder);
+        if (result.end() == SurfaceResult.End.GONE && kept.drive() != null) {
+          tell.accept(progress());
+          waits(command, kept, () -> end(result, LinkEvent.End.CANCELLED));
+          return;
+        }
+        end(
+            result,
+            switch (result.end()) {
+              case COMPLETE -> LinkEvent.End.COMPLETE;
+              case CANCELLED -> LinkEvent.End.CANCELLED;
+              case STOPPED_BY_RULE -> LinkEvent.End.STOPPED_BY_RULE;
+              default -> LinkEvent.End.COULD_NOT_RUN;
+            });
       } catch (IOException | RuntimeException e) {
         running.remove(command.requestId());
         LOG.log(Level.SEVERE, "surface pass " + command.requestId(), e);
@@ -400,25 +490,25 @@ final class RunHost implements AutoCloseable {
       }
     }
 
-    private LinkEvent.RunEnded ended(SurfaceResult result) {
-      LinkEvent.End end =
-          switch (result.end()) {
-            case COMPLETE -> LinkEvent.End.COMPLETE;
-            case CANCELLED -> LinkEvent.End.CANCELLED;
-            case STOPPED_BY_RULE -> LinkEvent.End.STOPPED_BY_RULE;
-            default -> LinkEvent.End.COULD_NOT_RUN;
-          };
-      return new LinkEvent.RunEnded(
-          command.requestId(),
-          command.driveKey(),
-          command.run(),
-          kept.startedAt(),
-          clock.instant(),
-          end,
-          result.why(),
-          SurfaceNotes.of(result),
-          null,
-          null);
+    private void end(SurfaceResult result, LinkEvent.End end) {
+      RunHost.this.keep(
+          new LinkEvent.RunEnded(
+              command.requestId(),
+              command.driveKey(),
+              command.run(),
+              kept.startedAt(),
+              clock.instant(),
+              end,
+              result.why(),
+              SurfaceNotes.of(result),
+              null,
+              null));
+      try {
+        Files.deleteIfExists(file);
+        kept.forget(folder);
+      } catch (IOException e) {
+        LOG.log(Level.WARNING, "what was kept of a pass stays in " + folder, e);
+      }
     }
 
     @Override

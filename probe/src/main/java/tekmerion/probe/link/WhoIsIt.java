@@ -19,7 +19,7 @@ final class WhoIsIt {
   static Optional<DriveIdentity> ask(MachineUnderTest.Drive drive) {
     Map<PageKind, PageAnswer> answers = new EnumMap<>(PageKind.class);
     drive.pages().kinds().stream()
-        .filter(k -> k.wireName().contains("identify"))
+        .filter(PageKind::isIdentity)
         .forEach(k -> answers.put(k, drive.pages().read(k)));
     return DriveIdentity.of(new DriveReading(answers));
   }

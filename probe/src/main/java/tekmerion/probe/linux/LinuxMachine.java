@@ -26,7 +26,9 @@ public final class LinuxMachine implements MachineProvider, MachineUnderTest {
 
   @Override
   public List<Drive> drives() {
-    return LocalDrives.list().stream().map(LinuxMachine::drive).toList();
+    return DriveKeys.of(LocalDrives.list()).entrySet().stream()
+        .map(e -> drive(e.getKey(), e.getValue()))
+        .toList();
   }
 
   @Override
@@ -56,10 +58,11 @@ public final class LinuxMachine implements MachineProvider, MachineUnderTest {
     return "%s, %s, %s".formatted(drive.name(), drive.bus().words(), serial);
   }
 
-  private static Drive drive(SysDrive drive) {
+  private static Drive drive(String key, SysDrive drive) {
     return new Drive(
-        drive.name(),
+        key,
         slot(drive),
+        Optional.of(drive.name()),
         LocalDrives.pages(drive),
         Optional.of(() -> RawFile.direct(drive.device())),
         drive.canBeAsked() ? Optional.of(new LinuxSelfTests(drive)) : Optional.empty(),

@@ -29,6 +29,11 @@ public final class LocalDrives {
     return list().stream().filter(d -> d.device().toString().equals(device)).findFirst();
   }
 
+  /** Whether this user may ask a drive at all. */
+  public static boolean mayAsk() {
+    return NativeCalls.geteuid() == 0;
+  }
+
   /** How to ask it. */
   public static PageSource pages(SysDrive drive) {
     return new LinuxPages(drive, RING);

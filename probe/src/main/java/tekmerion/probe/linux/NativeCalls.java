@@ -30,6 +30,8 @@ final class NativeCalls {
 
   static native String strerror(int number);
 
+  static native int geteuid();
+
   /**
    * @param direct past the page cache
    * @throws LastErrorException with the system's own words

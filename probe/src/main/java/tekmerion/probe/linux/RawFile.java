@@ -69,16 +69,20 @@ public final class RawFile implements BlockSource, ByteSource {
       return new RawFile(
           calls,
           new Identity(
-              path.getFileName().toString(),
-              size,
-              calls.sectorBytes(),
-              calls.physicalBytes(),
-              calls.isDirect()),
+              name(path), size, calls.sectorBytes(), calls.physicalBytes(), calls.isDirect()),
           told > 0 ? told : DEFAULT_TIMEOUT_S);
     } catch (IOException | RuntimeException e) {
       calls.close();
       throw e;
     }
+  }
+
+  /** Of a drive that tells who it is, that: it may be called otherwise when it is back. */
+  private static String name(Path path) {
+    return LocalDrives.find(path.toString())
+        .filter(d -> !d.serial().isEmpty())
+        .map(d -> "%s %s".formatted(d.model(), d.serial()).strip())
+        .orElse(path.getFileName().toString());
   }
 
   @Override

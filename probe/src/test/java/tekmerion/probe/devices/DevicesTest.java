@@ -1,76 +1,375 @@
 package tekmerion.probe.devices;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.TreeSet;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.MethodOrderer;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestInstance;
+import org.junit.jupiter.api.TestMethodOrder;
 import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
 import org.junit.jupiter.api.io.TempDir;
 import tekmerion.probe.devices.TestDisk.Kind;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 
 /** Every instrument on every kind of device, compared with the truth. */
 @EnabledIfSystemProperty(named = "tekmerion.devices", matches = "true")
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
+@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class DevicesTest {
+  private static final int BAD_SECTORS = 6;
+  private static final int SLOW = 6 << 20;
+  private static final JsonMapper JSON = JsonMapper.builder().build();
+
   @TempDir static Path folder;
 
+  /** Each of its kind, with sectors that cannot be read. */
   private final List<TestDisk> disks = new ArrayList<>();
+
+  /** Slow ones that are pulled while they are read. */
+  private final List<TestDisk> pulled = new ArrayList<>();
+
+  private final DeviceTable table = new DeviceTable();
   private Guest guest;
 
   @BeforeAll
   void start() throws Exception {
-    Path home = Path.of(System.getProperty("tekmerion.home"));
+    Path home = Path.of(System.getProperty("tekmerion.home")).toAbsolutePath();
     GuestParts parts =
         GuestParts.in(
-            home.resolve(".tekmerion/devices").toAbsolutePath(),
+            home.resolve(".tekmerion/devices"),
             List.of(
-                home.resolve("core/target/classes").toAbsolutePath(),
-                home.resolve("link/target/classes").toAbsolutePath(),
-                home.resolve("sim/target/classes").toAbsolutePath(),
-                home.resolve("probe/target/classes").toAbsolutePath(),
-                home.resolve("probe/target/test-classes").toAbsolutePath()),
-            List.of(home.resolve("probe/target/lib").toAbsolutePath()));
-    int number = 0;
+                home.resolve("core/target/classes"),
+                home.resolve("link/target/classes"),
+                home.resolve("sim/target/classes"),
+                home.resolve("probe/target/classes"),
+                home.resolve("probe/target/test-classes")),
+            List.of(home.resolve("probe/target/lib")));
     for (Kind kind : Kind.values()) {
-      int errno =
-          kind.bus.equals("scsi") || kind.bus.equals("usb") ? TestDisk.ENODATA : TestDisk.EIO;
-      disks.add(TestDisk.make(folder, kind, number, 6, errno));
-      number++;
+      disks.add(TestDisk.make(folder, kind, disks.size(), BAD_SECTORS, errno(kind)));
     }
-    guest = Guest.start(parts, folder, disks);
+    for (Kind kind : List.of(Kind.AHCI_512N, Kind.NVME_512, Kind.SCSI_512N, Kind.USB_512)) {
+      int number = disks.size() + pulled.size();
+      pulled.add(TestDisk.make(folder, kind, number, 2, errno(kind)).slowedTo(SLOW));
+    }
+    List<TestDisk> all = new ArrayList<>(disks);
+    all.addAll(pulled);
+    guest = Guest.start(parts, folder, all);
+  }
+
+  /** ATA and NVMe have no medium error in this emulation; the kernel gives EIO for theirs. */
+  private static int errno(Kind kind) {
+    return kind.bus.equals("ata") || kind.bus.equals("nvme") ? TestDisk.EIO : TestDisk.ENODATA;
   }
 
   @AfterAll
   void stop() throws IOException {
+    System.out.println(table.text());
     if (guest != null) {
       guest.close();
     }
   }
 
   @Test
-  void everyBadSectorIsFoundAndNoneInvented() throws IOException {
-    System.out.println(guest.sh("cat /proc/partitions; ls -l /dev/disk; cat /proc/uptime").all());
-    System.out.println(guest.tekmerion("probe", "list").all());
+  @Order(1)
+  void listsEachDriveWithItsModelAndSerialAndNoOpticalOne() throws IOException {
+    JsonNode drives = guest.tekmerion("probe", "list").json().get("drives");
     for (TestDisk disk : disks) {
       String device = guest.device(disk);
-      System.out.println(disk.label() + " " + device);
-      long began = System.nanoTime();
-      Guest.Result result = guest.tekmerion("surface", "--quiet", device);
-      System.out.println(
-          (System.nanoTime() - began) / 1_000_000 + " ms, exit " + result.exit() + result.err());
-      if (result.exit() == 0) {
-        System.out.println("found " + bad(result.json()) + " expected " + disk.badSectors());
-      } else {
-        System.out.println(result.all());
+      JsonNode mine = byDevice(drives, device);
+      table.row(
+          disk.label(),
+          "list",
+          List.of(disk.kind().bus, disk.serial(), TestDisk.SIZE),
+          List.of(
+              mine.path("bus").asString(""),
+              mine.path("serial").asString(""),
+              mine.path("sizeBytes").asInt()));
+    }
+    assertThat(drives.toString()).doesNotContain("/dev/sr");
+    table.mustHold("list");
+  }
+
+  private static JsonNode byDevice(JsonNode drives, String device) {
+    for (JsonNode drive : drives) {
+      if (drive.get("device").stringValue().equals(device)) {
+        return drive;
       }
     }
-    System.out.println(guest.sh("dmesg | tail -60").out());
+    return JSON.createObjectNode();
+  }
+
+  @Test
+  @Order(2)
+  void readsWhoEachIs() throws IOException {
+    for (TestDisk disk : disks) {
+      Guest.Result read =
+          guest.tekmerion("probe", "read", guest.device(disk), "--out", "/tmp/read");
+      JsonNode json = JSON.readTree(guest.sh("cat /tmp/read/reading.json").out());
+      table.row(
+          disk.label(),
+          "read",
+          disk.serial(),
+          read.exit() == 0 ? json.at("/identity/serial").asString("none") : read.all());
+    }
+    table.mustHold("read");
+  }
+
+  @Test
+  @Order(3)
+  void findsEveryBadSectorAndInventsNone() throws IOException {
+    for (TestDisk disk : disks) {
+      Guest.Result result = guest.tekmerion("surface", "--quiet", guest.device(disk));
+      table.row(
+          disk.label(),
+          "surface",
+          disk.badSectors(),
+          result.exit() == 0 ? bad(result.json()) : result.all());
+    }
+    table.mustHold("surface");
+  }
+
+  @Test
+  @Order(4)
+  void aSampleInventsNone() throws IOException {
+    for (TestDisk disk : disks) {
+      Guest.Result result = guest.tekmerion("surface", "--sampled", "--quiet", guest.device(disk));
+      TreeSet<Long> invented = result.exit() == 0 ? bad(result.json()) : new TreeSet<>();
+      invented.removeAll(disk.badSectors());
+      String end = result.exit() == 0 ? result.json().get("end").stringValue() : result.all();
+      table.row(disk.label(), "sampled", "complete []", end + " " + invented);
+    }
+    table.mustHold("sampled");
+  }
+
+  @Test
+  @Order(5)
+  void surveysWhatIsOnIt() throws IOException {
+    for (TestDisk disk : disks) {
+      Guest.Result result = guest.tekmerion("survey", guest.device(disk));
+      table.row(
+          disk.label(),
+          "survey",
+          "gpt, foreign-file-system, ext4 PAPERS, damage 0",
+          result.exit() == 0 ? survey(result.json()) : result.all());
+    }
+    table.mustHold("survey");
+  }
+
+  private static String survey(JsonNode json) {
+    JsonNode part = json.at("/parts/0");
+    return "%s, %s, %s %s, damage %d"
+        .formatted(
+            json.path("scheme").asString(""),
+            json.path("reason").asString(""),
+            part.path("content").asString(""),
+            part.path("label").asString(""),
+            json.path("damage").size());
+  }
+
+  @Test
+  @Order(6)
+  void rescuesAllButTheBadSectors() throws IOException {
+    for (TestDisk disk : disks) {
+      guest.sh("rm -f /scratch/r.img /scratch/r.map");
+      Guest.Result result =
+          guest.tekmerion(
+              "rescue", guest.device(disk), "/scratch/r.img", "--map", "/scratch/r.map");
+      long lost = (long) disk.badSectors().size() * disk.kind().sectorBytes;
+      table.row(
+          disk.label(),
+          "rescue",
+          "%d lost, %s".formatted(lost, disk.expectedSha256()),
+          result.out().isEmpty()
+              ? result.all()
+              : "%d lost, %s"
+                  .formatted(result.json().path("lostBytes").asLong(-1), sha("/scratch/r.img")));
+    }
+    guest.sh("rm -f /scratch/r.img /scratch/r.map");
+    table.mustHold("rescue");
+  }
+
+  private String sha(String file) throws IOException {
+    return guest.sh("sha256sum " + file).out().split(" ")[0];
+  }
+
+  @Test
+  @Order(7)
+  void listsItsFiles() throws IOException {
+    for (TestDisk disk : disks) {
+      Guest.Result result = guest.tekmerion("files", guest.device(disk));
+      int found = 0;
+      for (String name : TestDisk.fileNames()) {
+        found += result.out().contains(name) ? 1 : 0;
+      }
+      table.row(
+          disk.label(),
+          "files",
+          TestDisk.fileNames().size(),
+          result.exit() == 0 ? found : result.all());
+    }
+    table.mustHold("files");
+  }
+
+  @Test
+  @Order(8)
+  void aPulledDriveIsWaitedForAndLosesNothing() throws Exception {
+    for (TestDisk disk : pulled) {
+      for (String kind : List.of("SURFACE", "RESCUE_WHOLE")) {
+        String id = started(kind, disk);
+        waitFor(id, s -> s.path("share").asDouble(0) > 0.2 || s.has("ended"));
+        guest.pull(disk);
+        JsonNode away = waitFor(id, s -> s.path("waits").isString() || s.has("ended"));
+        guest.plugIn(disk);
+        JsonNode ended = waitFor(id, s -> s.has("ended")).get("ended");
+        table.row(
+            disk.label(),
+            "pull " + kind,
+            "waits, COMPLETE, %d bad".formatted(disk.badSectors().size()),
+            "%s, %s, %d bad%s"
+                .formatted(
+                    away.path("waits").isString() ? "waits" : "did not wait",
+                    ended.path("end").asString(""),
+                    kind.equals("SURFACE")
+                        ? badSectors(ended)
+                        : ended.at("/found/lostBytes").asInt(-1) / disk.kind().sectorBytes,
+                    ended.path("why").asString("").isEmpty()
+                        ? ""
+                        : ": " + ended.path("why").asString("")));
+      }
+      table.row(
+          disk.label(),
+          "pull image",
+          disk.expectedSha256(),
+          sha("/scratch/probe/copies/J-2291/%s/drive.img".formatted(key(disk))));
+    }
+    table.mustHold("pull SURFACE", "pull RESCUE_WHOLE", "pull image");
+  }
+
+  private String started(String kind, TestDisk disk) throws IOException {
+    return guest.run("start", kind, key(disk)).out().strip();
+  }
+
+  private String key(TestDisk disk) throws IOException {
+    JsonNode keys = guest.run("keys").json();
+    return keys.path(guest.device(disk)).asString(disk.serial());
+  }
+
+  private interface Until {
+    boolean is(JsonNode state);
+  }
+
+  private JsonNode waitFor(String id, Until until) throws IOException, InterruptedException {
+    for (int i = 0; i < 600; i++) {
+      JsonNode state = guest.run("state", id).json();
+      if (until.is(state)) {
+        return state;
+      }
+      Thread.sleep(200);
+    }
+    throw new IOException("the run does not come to it: " + guest.run("state", id).out());
+  }
+
+  /** A program that is killed with no warning, in its first seconds and later. */
+  @Test
+  @Order(9)
+  void aKilledRescueGoesOn() throws Exception {
+    for (TestDisk disk : pulled) {
+      guest.sh("rm -f /scratch/k.img /scratch/k.map");
+      for (String seconds : List.of("9", "12")) {
+        guest.sh(
+            ("java -XX:TieredStopAtLevel=1 -XX:+UseSerialGC -Xmx128m -cp '/tools/classes:/tools/lib/*'"
+                    + " tekmerion.probe.Tekmerion rescue %s /scratch/k.img --map /scratch/k.map"
+                    + " >/tmp/k.log 2>&1 & p=$!; sleep %s; kill -9 $p; wait $p")
+                .formatted(guest.device(disk), seconds));
+      }
+      Guest.Result result =
+          guest.tekmerion(
+              "rescue", guest.device(disk), "/scratch/k.img", "--map", "/scratch/k.map");
+      table.row(
+          disk.label(),
+          "kill and resume",
+          disk.expectedSha256(),
+          result.out().isEmpty() ? result.all() : sha("/scratch/k.img"));
+    }
+    guest.sh("rm -f /scratch/k.img /scratch/k.map");
+    table.mustHold("kill and resume");
+  }
+
+  @Test
+  @Order(10)
+  void selfTestsRunOrSayWhyNot() throws Exception {
+    Map<Kind, String> expected = new LinkedHashMap<>();
+    expected.put(Kind.AHCI_512N, "COMPLETE");
+    expected.put(Kind.AHCI_512E, "COMPLETE");
+    for (TestDisk disk : disks) {
+      String id = started("SELF_TEST_SHORT", disk);
+      JsonNode ended = waitFor(id, s -> s.has("ended")).get("ended");
+      // The other emulated ones have no self-test.
+      table.row(
+          disk.label(),
+          "self-test",
+          expected.getOrDefault(disk.kind(), "COULD_NOT_RUN"),
+          ended.path("end").asString("")
+              + (ended.path("end").asString("").equals("COMPLETE")
+                      || !expected.containsKey(disk.kind())
+                  ? ""
+                  : ": " + ended.path("why").asString("")));
+    }
+    table.mustHold("self-test");
+  }
+
+  @Test
+  @Order(20)
+  void erasesTheReleasedDriveAndNoOther() throws Exception {
+    List<TestDisk> all = new ArrayList<>(disks);
+    all.addAll(pulled);
+    for (TestDisk disk : all) {
+      table.row(disk.label(), "writes", 0L, guest.writes(disk));
+    }
+    for (TestDisk disk : List.of(disks.get(0), disks.get(2), disks.get(4), disks.get(7))) {
+      guest.run("release", "none");
+      JsonNode refused = waitFor(started("ERASE", disk), s -> s.has("ended")).get("ended");
+      guest.run("release", key(disk));
+      JsonNode ended = waitFor(started("ERASE", disk), s -> s.has("ended")).get("ended");
+      table.row(
+          disk.label(),
+          "erase",
+          "COULD_NOT_RUN without, COMPLETE with, all zero: true",
+          "%s without, %s with, all zero: %s"
+              .formatted(
+                  refused.path("end").asString(""),
+                  ended.path("end").asString("") + ended.path("why").asString(""),
+                  disk.isAllZero()));
+      all.remove(disk);
+      for (TestDisk other : all) {
+        if (guest.writes(other) != 0) {
+          table.row(other.label(), "writes", 0L, guest.writes(other));
+        }
+      }
+    }
+    table.mustHold("writes", "erase");
+    Files.writeString(
+        Path.of(System.getProperty("tekmerion.home"), ".tekmerion/devices.md"), table.text());
+  }
+
+  private static int badSectors(JsonNode ended) {
+    int bad = 0;
+    for (JsonNode range : ended.at("/surface/bad")) {
+      bad += range.get("sectors").intValue();
+    }
+    return bad;
   }
 
   private static TreeSet<Long> bad(JsonNode surface) {

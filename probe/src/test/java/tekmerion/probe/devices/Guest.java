@@ -59,6 +59,8 @@ final class Guest implements AutoCloseable {
    */
   static Guest start(GuestParts parts, Path folder, List<TestDisk> disks)
       throws IOException, InterruptedException {
+    Path scratch = folder.resolve("scratch.img");
+    Shell.run(folder, "/sbin/mke2fs", "-q", "-F", "-t", "ext4", scratch.toString(), "1G");
     List<String> words =
         new ArrayList<>(
             List.of(
@@ -235,14 +237,47 @@ final class Guest implements AutoCloseable {
     return result.out().strip();
   }
 
-  /** How many writes reached each drive, by QEMU's own count. */
+  /** How many writes reached a drive, by QEMU's own count. */
   long writes(TestDisk disk) throws IOException {
     for (JsonNode one : monitor("query-blockstats", Map.of())) {
-      if (one.path("node-name").stringValue("").equals(disk.node())) {
+      String path = one.path("qdev").asString("");
+      if (List.of(path.split("/")).contains(disk.device())) {
         return one.at("/stats/wr_operations").longValue();
       }
     }
-    throw new IOException("QEMU knows no " + disk.node());
+    throw new IOException("QEMU knows no " + disk.device());
+  }
+
+  /** As somebody pulls it; comes back when it is gone for the guest too. */
+  void pull(TestDisk disk) throws IOException, InterruptedException {
+    String device = device(disk);
+    if (disk.kind().bus.equals("ata")) {
+      sh("echo 1 > /sys/block/%s/device/delete".formatted(device.substring(5)));
+    } else {
+      monitor("device_del", Map.of("id", disk.pulled()));
+    }
+    for (int i = 0; !device(disk).isEmpty(); i++) {
+      if (i == 100) {
+        throw new IOException(device + " does not go away");
+      }
+      Thread.sleep(200);
+    }
+  }
+
+  void plugIn(TestDisk disk) throws IOException, InterruptedException {
+    if (disk.kind().bus.equals("ata")) {
+      sh("for h in /sys/class/scsi_host/*; do echo '- - -' > $h/scan; done");
+    } else {
+      for (Map<String, Object> device : disk.attached()) {
+        monitor("device_add", device);
+      }
+    }
+    for (int i = 0; device(disk).isEmpty(); i++) {
+      if (i == 150) {
+        throw new IOException(disk.label() + " does not come back");
+      }
+      Thread.sleep(200);
+    }
   }
 
   @Override

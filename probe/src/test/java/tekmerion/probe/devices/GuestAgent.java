@@ -61,7 +61,7 @@ public final class GuestAgent {
             case "run" -> GuestRuns.run(rest);
             default -> shell(rest.get(0));
           };
-    } catch (Exception e) {
+    } catch (Exception | LinkageError e) {
       e.printStackTrace();
       exit = -1;
     } finally {

@@ -47,7 +47,15 @@ record GuestParts(Path kernel, Path initrd, Path tools) {
   private static final List<String> LATER = List.of("scsi_debug", "test_power");
 
   private static final List<String> LIBRARIES =
-      List.of("libstdc++.so.6", "libm.so.6", "libgcc_s.so.1", "libc.so.6", "libz.so.1");
+      List.of(
+          "libstdc++.so.6",
+          "libm.so.6",
+          "libgcc_s.so.1",
+          "libc.so.6",
+          "libz.so.1",
+          "libdl.so.2",
+          "libpthread.so.0",
+          "librt.so.1");
 
   private static final String INIT =
       """
@@ -58,7 +66,7 @@ record GuestParts(Path kernel, Path initrd, Path tools) {
       for m in $(cat /modules/now); do insmod /modules/$m; done
       ip link set lo up
       while [ ! -e /dev/vda ] || [ ! -e /dev/vport0p1 ] && [ ! -e /dev/vport1p1 ]; do sleep 0.2; done
-      mount -t ext4 -o ro /dev/vda /tools
+      mount -t ext4 -o ro /dev/vda /tools; mount -t ext4 /dev/vdb /scratch
       export PATH=/bin:/tools/jre/bin HOME=/tmp
       cd /tmp
       java -Xshare:auto -XX:TieredStopAtLevel=1 -XX:+UseSerialGC -Xmx384m \
@@ -114,7 +122,8 @@ record GuestParts(Path kernel, Path initrd, Path tools) {
   private static void makeInitrd(Path root, Path initrd, Path unpacked, String version)
       throws IOException {
     Shell.run(root.getParent(), "rm", "-rf", root.toString());
-    for (String folder : List.of("bin", "proc", "sys", "dev", "tmp", "tools", "modules", "lib64")) {
+    for (String folder :
+        List.of("bin", "proc", "sys", "dev", "tmp", "tools", "scratch", "modules", "lib64")) {
       Files.createDirectories(root.resolve(folder));
     }
     Files.copy(Path.of("/bin/busybox"), root.resolve("bin/busybox"));
@@ -132,6 +141,9 @@ record GuestParts(Path kernel, Path initrd, Path tools) {
       List<String> names = copyModules(from, to, List.of(later));
       Files.writeString(to.resolve(later), String.join("\n", names));
     }
+    Files.writeString(
+        Files.createDirectories(root.resolve("etc")).resolve("passwd"),
+        "root:x:0:0:root:/tmp:/bin/sh\n");
     Files.writeString(root.resolve("init"), INIT);
     Shell.run(root, "chmod", "-R", "755", "init", "bin");
     Shell.run(root, "sh", "-c", "find . | cpio -o -H newc --quiet | gzip -1 > " + initrd);

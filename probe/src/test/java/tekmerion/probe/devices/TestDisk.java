@@ -7,12 +7,14 @@ import java.nio.file.Path;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.TreeSet;
+import java.util.stream.IntStream;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
@@ -23,8 +25,10 @@ import tools.jackson.databind.json.JsonMapper;
  * @param number makes its names, from 0
  * @param errno of the failing reads, as QEMU's emulation gets them: ENODATA becomes a medium error
  *     of SCSI, EIO an aborted command
+ * @param bytesPerSecond not faster than this; 0 for no limit
  */
-record TestDisk(Kind kind, int number, Path image, TreeSet<Long> badSectors, int errno) {
+record TestDisk(
+    Kind kind, int number, Path image, TreeSet<Long> badSectors, int errno, int bytesPerSecond) {
   static final int SIZE = 48 << 20;
   static final int EIO = 5;
   static final int ENODATA = 61;
@@ -108,17 +112,25 @@ record TestDisk(Kind kind, int number, Path image, TreeSet<Long> badSectors, int
       byte[] content = Files.readAllBytes(files.resolve("work/paper-%02d.dat".formatted(i)));
       sectors.add((long) find(now, content) / kind.sectorBytes + 8 * i + 9);
     }
-    return new TestDisk(kind, number, image, sectors, errno);
+    return new TestDisk(kind, number, image, sectors, errno, 0);
   }
 
   /** Where the first block of a file stands; files begin at the beginning of a block. */
   private static int find(byte[] in, byte[] content) {
     for (int at = VOLUME_AT; at < VOLUME_AT + VOLUME_BYTES; at += 4_096) {
-      if (java.util.Arrays.equals(in, at, at + 4_096, content, 0, 4_096)) {
+      if (Arrays.equals(in, at, at + 4_096, content, 0, 4_096)) {
         return at;
       }
     }
     throw new IllegalStateException("a file is not on its image");
+  }
+
+  static List<String> fileNames() {
+    return IntStream.range(0, FILES).mapToObj("paper-%02d.dat"::formatted).toList();
+  }
+
+  TestDisk slowedTo(int limit) {
+    return new TestDisk(kind, number, image, badSectors, errno, limit);
   }
 
   String serial() {
@@ -134,27 +146,33 @@ record TestDisk(Kind kind, int number, Path image, TreeSet<Long> badSectors, int
   }
 
   String label() {
-    return kind.name().replace('_', ' ') + (badSectors.isEmpty() ? "" : ", bad sectors");
+    return kind.name().replace('_', ' ') + (bytesPerSecond > 0 ? ", slow" : "");
   }
 
   /** Options that attach it. */
   List<String> qemu() {
     List<String> words = new ArrayList<>();
+    if (bytesPerSecond > 0) {
+      words.add("-object");
+      words.add(
+          JSON.writeValueAsString(
+              Map.of(
+                  "qom-type",
+                  "throttle-group",
+                  "id",
+                  "limit" + number,
+                  "limits",
+                  Map.of("bps-total", bytesPerSecond))));
+    }
     words.add("-blockdev");
     words.add(JSON.writeValueAsString(blockdev()));
     if (kind.bus.equals("nvme")) {
       words.add("-device");
       words.add("pcie-root-port,id=port%d,chassis=%d".formatted(number, number + 1));
     }
-    words.add("-device");
-    words.add(JSON.writeValueAsString(attached()));
-    if (kind == Kind.UAS_512) {
-      words.set(
-          words.size() - 1,
-          JSON.writeValueAsString(
-              Map.of("driver", "usb-uas", "id", "uas" + number, "bus", "usb.0")));
+    for (Map<String, Object> device : attached()) {
       words.add("-device");
-      words.add(JSON.writeValueAsString(attached()));
+      words.add(JSON.writeValueAsString(device));
     }
     return words;
   }
@@ -186,19 +204,24 @@ record TestDisk(Kind kind, int number, Path image, TreeSet<Long> badSectors, int
     Map<String, Object> raw = new LinkedHashMap<>();
     raw.put("driver", "raw");
     raw.put("node-name", node());
-    raw.put("file", badSectors.isEmpty() ? file : errs);
+    Map<String, Object> limited = new LinkedHashMap<>();
+    limited.put("driver", "throttle");
+    limited.put("throttle-group", "limit" + number);
+    limited.put("node-name", node() + "-limited");
+    limited.put("file", badSectors.isEmpty() ? file : errs);
+    raw.put("file", bytesPerSecond > 0 ? limited : limited.get("file"));
     return raw;
   }
 
-  /** As {@code device_add} takes it too. */
-  Map<String, Object> attached() {
+  /** As {@code device_add} takes them too: a bridge, if there is one, then the drive. */
+  List<Map<String, Object>> attached() {
     Map<String, Object> device = new LinkedHashMap<>();
     device.put("id", device());
     device.put("drive", node());
     switch (kind) {
       case AHCI_512N, AHCI_512E -> {
         device.put("driver", "ide-hd");
-        device.put("bus", "ide." + number);
+        device.put("bus", "ide." + number % 8);
         device.put("model", "HELM-48S");
       }
       case NVME_512, NVME_4KN -> {
@@ -211,19 +234,38 @@ record TestDisk(Kind kind, int number, Path image, TreeSet<Long> badSectors, int
         device.put("vendor", "QUAY");
         device.put("product", "BOLLARD-48");
       }
-      case USB_512, USB_4KN -> {
+      case USB_512 -> {
         device.put("driver", "usb-storage");
         device.put("bus", "usb.0");
       }
-      case UAS_512 -> {
+      case USB_4KN, UAS_512 -> {
         device.put("driver", "scsi-hd");
-        device.put("bus", "uas%d.0".formatted(number));
+        device.put("bus", bridge() + ".0");
+        device.put("vendor", "QUAY");
+        device.put("product", "CLEAT-48");
       }
     }
     device.put("serial", serial());
     device.put("logical_block_size", kind.sectorBytes);
     device.put("physical_block_size", kind.physicalBytes);
-    return device;
+    if (kind != Kind.USB_4KN && kind != Kind.UAS_512) {
+      return List.of(device);
+    }
+    Map<String, Object> bridge = new LinkedHashMap<>();
+    bridge.put("id", bridge());
+    bridge.put("driver", kind == Kind.UAS_512 ? "usb-uas" : "usb-bot");
+    bridge.put("bus", "usb.0");
+    bridge.put("serial", serial());
+    return List.of(bridge, device);
+  }
+
+  private String bridge() {
+    return "bridge" + number;
+  }
+
+  /** What is pulled out of the machine with the drive. */
+  String pulled() {
+    return kind == Kind.USB_4KN || kind == Kind.UAS_512 ? bridge() : device();
   }
 
   /** SHA-256 of the image of a rescue that got all but the bad sectors. */
@@ -231,7 +273,7 @@ record TestDisk(Kind kind, int number, Path image, TreeSet<Long> badSectors, int
     byte[] bytes = Files.readAllBytes(image);
     for (long sector : badSectors) {
       int at = (int) (sector * kind.sectorBytes);
-      java.util.Arrays.fill(bytes, at, at + kind.sectorBytes, (byte) 0);
+      Arrays.fill(bytes, at, at + kind.sectorBytes, (byte) 0);
     }
     return sha256(bytes);
   }
@@ -248,7 +290,7 @@ record TestDisk(Kind kind, int number, Path image, TreeSet<Long> badSectors, int
     try (RandomAccessFile in = new RandomAccessFile(image.toFile(), "r")) {
       byte[] bytes = new byte[SIZE];
       in.readFully(bytes);
-      return java.util.Arrays.equals(bytes, new byte[SIZE]);
+      return Arrays.equals(bytes, new byte[SIZE]);
     }
   }
 }

@@ -22,7 +22,7 @@ import java.util.zip.ZipOutputStream;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import picocli.CommandLine;
+import tekmerion.probe.Tekmerion;
 
 /** Files that the usual libraries wrote, on a disk without a folder. */
 class CarveCommandTest {
@@ -81,7 +81,7 @@ class CarveCommandTest {
   }
 
   private int carve(Path disk, Path out) {
-    return new CommandLine(new CarveCommand()).execute(disk.toString(), "--out", out.toString());
+    return Tekmerion.commandLine().execute("carve", disk.toString(), "--out", out.toString());
   }
 
   @Test

@@ -2,30 +2,42 @@ package tekmerion.probe.instrument;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.PrintStream;
 import java.io.PrintWriter;
 import java.io.StringWriter;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import picocli.CommandLine;
+import tekmerion.probe.Tekmerion;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 class WeighCommandTest {
   @TempDir private Path folder;
-  private final StringWriter out = new StringWriter();
-  private final StringWriter err = new StringWriter();
+  private String out;
+  private String err;
 
   private int weigh(String json) throws IOException {
     Path file = Files.writeString(folder.resolve("case.json"), json);
-    return new CommandLine(new WeighCommand())
-        .setOut(new PrintWriter(out, true))
-        .setErr(new PrintWriter(err, true))
-        .execute(file.toString());
+    StringWriter printed = new StringWriter();
+    ByteArrayOutputStream errors = new ByteArrayOutputStream();
+    PrintStream before = System.err;
+    System.setErr(new PrintStream(errors, true, StandardCharsets.UTF_8));
+    try {
+      return Tekmerion.commandLine()
+          .setOut(new PrintWriter(printed, true))
+          .execute("weigh", file.toString());
+    } finally {
+      System.setErr(before);
+      out = printed.toString();
+      err = errors.toString(StandardCharsets.UTF_8);
+    }
   }
 
   @Test
@@ -39,7 +51,7 @@ class WeighCommandTest {
              "done": ["restart-once@machine"]}
             """);
 
-    JsonNode answer = JsonMapper.builder().build().readTree(out.toString());
+    JsonNode answer = JsonMapper.builder().build().readTree(out);
     assertThat(exit).isZero();
     assertThat(answer.at("/causes/0/cause").stringValue()).isEqualTo("failing-drive");
     assertThat(answer.get("moves").findValuesAsString("move"))
@@ -62,12 +74,12 @@ class WeighCommandTest {
         "{\"families\": [\"bewitched\"]} | no complaint family bewitched",
         "{\"signs\": [{\"id\": \"colour\", \"level\": \"blue\"}]} | no sign colour",
         "{\"signs\": [{\"id\": \"reach\", \"level\": \"moon\"}]} | has no level moon",
-        "{\"wand\": 1} | It is not a case",
-        "[ | It is not a case"
+        "{\"wand\": 1} | this is not the JSON that is wanted",
+        "[ | this is not the JSON that is wanted"
       })
   void whatIsNoCaseIsToldAndNothingElse(String json, String words) throws IOException {
-    assertThat(weigh(json)).isEqualTo(1);
-    assertThat(err.toString()).contains(words).contains("Nothing was changed");
-    assertThat(out.toString()).isEmpty();
+    assertThat(weigh(json)).isEqualTo(2);
+    assertThat(err).contains(words).contains("docs/formats.md");
+    assertThat(out).isEmpty();
   }
 }

@@ -100,6 +100,15 @@ class LinkInbox implements SmartInitializingSingleton {
       runInbox.told(probeId, progress);
       return List.of();
     }
+    if (message instanceof ToServer.RunWaits waits) {
+      runInbox.waits(probeId, waits);
+      return List.of();
+    }
+    if (message instanceof ToServer.MachineNow now) {
+      probe.machineIs(LinkCodec.encode(now.machine()), clock.instant());
+      changed(probe);
+      return List.of();
+    }
     if (message instanceof ToServer.ReleaseAsked asked) {
       return List.of(releases.answer(probeId, asked));
     }

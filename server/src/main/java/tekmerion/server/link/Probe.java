@@ -95,6 +95,11 @@ public class Probe {
     online = true;
   }
 
+  void machineIs(String note, Instant when) {
+    machineNote = note;
+    lastSeenAt = when;
+  }
+
   void wentOff(Instant when) {
     lastSeenAt = when;
     online = false;

@@ -24,6 +24,7 @@ import tekmerion.link.SurfaceNote;
  * @param driveKey of the drive; "board" and "battery" for runs on those
  * @param surface what a surface pass found so far or at its end; null for other runs
  * @param finding the same of runs on memory, battery or the machine at work
+ * @param waits what it waits for, in a sentence; null if it does not wait
  * @param result null while it goes on
  * @param fromElsewhere whether it came with an archive: then it shows nothing of copies here
  */
@@ -48,6 +49,7 @@ public record DriveRun(
     Long atByte,
     SurfaceNote surface,
     PartFinding finding,
+    String waits,
     Result result,
     boolean fromElsewhere) {
   /** Whether it goes on. */

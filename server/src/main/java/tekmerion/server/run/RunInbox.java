@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.Optional;
 import java.util.UUID;
+import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.link.LinkEvent;
@@ -23,6 +24,12 @@ import tekmerion.server.weighing.WeighingService;
 public class RunInbox {
   private static final int MOST_WHY_CHARS = 1_000;
   private static final int FLOOR_STEPS = 50;
+  private static final long LOOK_MS = 15_000;
+  private static final long AWAY_SECONDS = 30;
+  private static final String PROBE_AWAY =
+      "Its machine is not on the bench link: switched off, or without network. It goes on by itself"
+          + " when the machine is back.";
+
   private final Runs runs;
   private final Jobs jobs;
   private final WeighingService weighing;
@@ -66,6 +73,42 @@ public class RunInbox {
     if ((int) (FLOOR_STEPS * seen) != (int) (FLOOR_STEPS * progress.share())) {
       live.changed("floor");
     }
+  }
+
+  @Transactional
+  public void waits(UUID probeId, ToServer.RunWaits told) {
+    runs.find(told.requestId())
+        .filter(run -> run.probeId().equals(probeId))
+        .ifPresent(run -> waits(run, told.why(), "probe"));
+  }
+
+  /** A machine that was switched off, or its probe: nobody would say so else. */
+  @Scheduled(fixedDelay = LOOK_MS, initialDelay = LOOK_MS)
+  @Transactional
+  public void lookForProbesThatAreAway() {
+    for (UUID id : runs.withoutProbeSince(clock.instant().minusSeconds(AWAY_SECONDS))) {
+      runs.find(id).ifPresent(run -> waits(run, PROBE_AWAY, "server"));
+    }
+  }
+
+  private void waits(DriveRun run, String why, String who) {
+    if (!runs.waits(run.id(), why)) {
+      return;
+    }
+    Job job = jobs.findById(run.jobId()).orElseThrow();
+    trace.save(
+        new TraceEntry(
+            job.id(),
+            clock.instant(),
+            TraceEntry.Kind.RUN,
+            "%s waits at %.0f %%"
+                .formatted(RunWords.name(run.kind()), run.share() == null ? 0 : 100 * run.share()),
+            why,
+            who));
+    notices.tellHolders(job, "%s of %s waits".formatted(RunWords.name(run.kind()), job.number()));
+    live.changed("run:" + run.id());
+    live.changed("job:" + job.number());
+    live.changed("floor");
   }
 
   /** What a probe says of its run cannot be used: the run is ended as one that could not be run. */

@@ -21,6 +21,7 @@ import tekmerion.link.SurveyFinding;
  * @param likelyEnd null while it cannot be told
  * @param spreadSeconds half of the range of the likely end
  * @param atByte where it reads; null if it does not go by position
+ * @param waits what it waits for, in a sentence; null if it does not wait
  * @param end null while it goes on
  */
 @Schema(name = "DriveRun")
@@ -36,6 +37,7 @@ public record RunView(
     @Schema(nullable = true) Instant likelyEnd,
     @Schema(nullable = true) Double spreadSeconds,
     @Schema(nullable = true) Long atByte,
+    @Schema(nullable = true) String waits,
     @Schema(nullable = true) SurfaceNote surface,
     @Schema(nullable = true) PartFinding.MarchFinding march,
     @Schema(nullable = true) PartFinding.DischargeFinding discharge,
@@ -77,6 +79,7 @@ public record RunView(
     DriveRun.Result result = run.result();
     boolean known =
         run.state() == DriveRun.State.RUNNING
+            && run.waits() == null
             && run.secondsLeft() != null
             && run.secondsLeft() >= 0;
     return new RunView(
@@ -91,6 +94,7 @@ public record RunView(
         known ? run.toldAt().plusMillis((long) (run.secondsLeft() * 1000)) : null,
         known ? run.secondsSpread() : null,
         run.atByte() == null || run.atByte() < 0 ? null : run.atByte(),
+        run.state() == DriveRun.State.RUNNING ? run.waits() : null,
         run.surface(),
         run.finding() instanceof PartFinding.MarchFinding march ? march : null,
         run.finding() instanceof PartFinding.DischargeFinding discharge ? discharge : null,

@@ -174,6 +174,11 @@ public final class RunWords {
           case MEND, TAKE_BACK -> "Mending";
           default -> "Self-test";
         };
+    if (run.waits() != null) {
+      return run.share() == null
+          ? name + " waits"
+          : "%s waits, %.0f %%".formatted(name, 100 * run.share());
+    }
     return run.share() == null ? name + " begins" : "%s %.0f %%".formatted(name, 100 * run.share());
   }
 
@@ -184,7 +189,7 @@ public final class RunWords {
    * @return {@code now} if there is none, or its end cannot be told yet
    */
   public static Instant likelyEnd(DriveRun run, Instant now) {
-    if (run == null || run.secondsLeft() == null || run.secondsLeft() < 0) {
+    if (run == null || run.waits() != null || run.secondsLeft() == null || run.secondsLeft() < 0) {
       return now;
     }
     Instant end = run.toldAt().plusMillis((long) (1000 * run.secondsLeft()));

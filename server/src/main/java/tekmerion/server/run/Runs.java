@@ -247,7 +247,7 @@ public class Runs {
 
   @Transactional
   public void is(UUID runId, DriveRun.State state) {
-    jdbc.sql("UPDATE drive_run SET state = ? WHERE id = ? AND state <> 'ENDED'")
+    jdbc.sql("UPDATE drive_run SET state = ?, waits = NULL WHERE id = ? AND state <> 'ENDED'")
         .params(state.name(), runId.toString())
         .update();
   }
@@ -260,7 +260,7 @@ public class Runs {
   public void told(UUID probeId, ToServer.RunProgress p) {
     jdbc.sql(
             "UPDATE drive_run SET share = ?, seconds_left = ?, spread_s = ?, at_byte = ?,"
-                + " surface = ?, finding = ?, told_at = ? WHERE id = ? AND probe_id = ? AND state <> 'ENDED'")
+                + " surface = ?, finding = ?, told_at = ?, waits = NULL WHERE id = ? AND probe_id = ? AND state <> 'ENDED'")
         .params(
             p.share(),
             p.secondsLeft(),
@@ -272,6 +272,32 @@ public class Runs {
             p.requestId().toString(),
             probeId.toString())
         .update();
+  }
+
+  /**
+   * Keeps what a run waits for.
+   *
+   * @return whether that is new
+   */
+  @Transactional
+  public boolean waits(UUID runId, String why) {
+    return jdbc.sql(
+                "UPDATE drive_run SET waits = ? WHERE id = ? AND state = 'RUNNING'"
+                    + " AND (waits IS NULL OR waits <> ?)")
+            .params(why, runId.toString(), why)
+            .update()
+        > 0;
+  }
+
+  /** Runs that go on, and whose probe has not been on the link since then. */
+  @Transactional(readOnly = true)
+  public List<UUID> withoutProbeSince(Instant then) {
+    return jdbc.sql(
+            "SELECT d.id FROM drive_run d JOIN probe p ON p.id = d.probe_id WHERE d.state ="
+                + " 'RUNNING' AND d.waits IS NULL AND NOT p.online AND p.last_seen_at < ?")
+        .param(Timestamp.from(then))
+        .query((rs, n) -> UUID.fromString(rs.getString(1)))
+        .list();
   }
 
   /**
@@ -332,6 +358,7 @@ public class Runs {
         rs.getObject("at_byte", Long.class),
         surface == null ? null : json.readValue(surface, SurfaceNote.class),
         finding == null ? null : json.readValue(finding, PartFinding.class),
+        rs.getString("waits"),
         ended == null
             ? null
             : new DriveRun.Result(

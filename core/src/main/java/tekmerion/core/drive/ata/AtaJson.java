@@ -86,7 +86,9 @@ public final class AtaJson {
     json.put("value", a.value());
     json.put("worst", a.worst());
     json.put("threshold", orNull(threshold));
-    json.put("thresholdState", ThresholdState.of(a, threshold).name());
+    // Whether it is reported at all is known only of a page that was given.
+    json.put(
+        "thresholdState", thresholds.isPresent() ? ThresholdState.of(a, threshold).name() : null);
     json.put("raw", a.raw());
     json.put("rawHex", a.rawHex());
     json.put("entryHex", a.entryHex());
