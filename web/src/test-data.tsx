@@ -329,6 +329,7 @@ export const driveRun = (more: Partial<DriveRun> = {}): DriveRun => ({
   likelyEnd: null,
   spreadSeconds: null,
   atByte: null,
+  waits: null,
   surface: null,
   survey: null,
   rescue: null,

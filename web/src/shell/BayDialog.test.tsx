@@ -9,7 +9,10 @@ afterEach(() => {
 });
 
 it('shows the code with the command that uses it', async () => {
-  answering(() => [200, { code: 'K7QX-4M2P', expiresAt: '2026-11-23T10:00:00Z' }]);
+  answering(() => [
+    200,
+    { code: 'K7QX-4M2P', expiresAt: '2026-11-23T10:00:00Z', machine: 'this:drives' },
+  ]);
   show(<BayDialog bay={4} probe={null} onClose={vi.fn()} />);
   expect(screen.getByRole('heading', { name: 'Bay 4 has no probe' })).toBeVisible();
   expect(screen.queryByRole('button', { name: /Revoke/ })).toBeNull();
@@ -17,7 +20,7 @@ it('shows the code with the command that uses it', async () => {
   await userEvent.click(screen.getByRole('button', { name: 'Show an enrolment code' }));
 
   expect(await screen.findByText('K7QX-4M2P')).toBeVisible();
-  expect(screen.getByText(/--code K7QX-4M2P/)).toBeVisible();
+  expect(screen.getByText(/--code K7QX-4M2P --machine this:drives/)).toBeVisible();
 });
 
 it('says whether the probe is connected and lets it be revoked', async () => {

@@ -40,8 +40,8 @@ export function BayDialog({ bay, probe, onClose }: BayDialogProps) {
           <Code>{code.data.code}</Code>
           <p>works once, until {when(code.data.expiresAt)}</p>
           <Command>
-            ./tekmerion probe --link {window.location.origin} --code {code.data.code} --machine
-            sim:sound-drive --data probe-bay-{bay}
+            ./tekmerion probe --link {window.location.origin} --code {code.data.code} --machine{' '}
+            {code.data.machine} --data probe-bay-{bay}
           </Command>
         </CodeBox>
       )}

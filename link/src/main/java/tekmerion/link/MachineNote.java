@@ -10,6 +10,7 @@ import tekmerion.core.port.MachineUnderTest;
  *
  * @param others what else can be asked or run there: {@link RunKind#BOARD}, {@link
  *     RunKind#BATTERY}, {@link #MEMORY}, {@link #DISCHARGE}, {@link #CHARGE}, {@link #LOAD}
+ * @param simulated whether there is no such machine: only a demo shop takes it
  */
 public record MachineNote(
     String maker,
@@ -17,7 +18,8 @@ public record MachineNote(
     String serial,
     String probeHost,
     List<DriveNote> drives,
-    List<String> others) {
+    List<String> others,
+    boolean simulated) {
   /** Its work can be looked at. */
   public static final String LOAD = "load";
 
@@ -38,6 +40,17 @@ public record MachineNote(
 
   /** Of a part, in one machine. */
   private static final Pattern KEY = Pattern.compile("[A-Za-z0-9][A-Za-z0-9._:-]{0,59}");
+
+  /** A real one. */
+  public MachineNote(
+      String maker,
+      String model,
+      String serial,
+      String probeHost,
+      List<DriveNote> drives,
+      List<String> others) {
+    this(maker, model, serial, probeHost, drives, others, false);
+  }
 
   /**
    * @throws IllegalArgumentException if a text or the list is too long
@@ -106,7 +119,8 @@ public record MachineNote(
                         drive.slot(),
                         drive.writer().map(w -> w.offLimits().orElse("")).orElse(null)))
             .toList(),
-        others(machine));
+        others(machine),
+        d.simulated());
   }
 
   private static List<String> others(MachineUnderTest machine) {

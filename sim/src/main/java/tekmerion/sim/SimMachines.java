@@ -282,7 +282,7 @@ public final class SimMachines implements MachineProvider {
 
     @Override
     public Description describe() {
-      return new Description(maker, model, serial, "simulated bench");
+      return new Description(maker, model, serial, "simulated bench", true);
     }
 
     @Override

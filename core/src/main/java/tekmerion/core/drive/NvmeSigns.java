@@ -130,11 +130,15 @@ final class NvmeSigns {
   private void spare(HealthLog log) {
     int spare = log.fields().small(HealthField.AVAILABLE_SPARE).orElseThrow();
     int limit = log.fields().small(HealthField.AVAILABLE_SPARE_THRESHOLD).orElseThrow();
-    String level = spare < limit ? "below-limit" : spare < 2 * limit ? "low" : "ample";
+    // Its own warning counts more than its own number: firmware has told both at once.
+    boolean warns = log.fields().isSet(HealthField.AVAILABLE_SPARE_BELOW_THRESHOLD);
+    String level = warns || spare < limit ? "below-limit" : spare < 2 * limit ? "low" : "ample";
     add(
         "drive.spare",
         level,
-        "%d %% spare left, its limit is %d %%".formatted(spare, limit),
+        "%d %% spare left, its limit is %d %%%s"
+            .formatted(
+                spare, limit, warns && spare >= limit ? ", and it warns that it is below" : ""),
         basis(HealthField.AVAILABLE_SPARE));
   }
 

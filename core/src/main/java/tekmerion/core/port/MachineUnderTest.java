@@ -59,8 +59,18 @@ public interface MachineUnderTest {
     DischargeSource open() throws IOException;
   }
 
-  /** Maker, model and serial as the firmware tells; an empty text is "not reported". */
-  record Description(String maker, String model, String serial, String probeHost) {}
+  /**
+   * Maker, model and serial as the firmware tells; an empty text is "not reported".
+   *
+   * @param simulated whether there is no such machine: what it tells is made up
+   */
+  record Description(
+      String maker, String model, String serial, String probeHost, boolean simulated) {
+    /** A real one. */
+    public Description(String maker, String model, String serial, String probeHost) {
+      this(maker, model, serial, probeHost, false);
+    }
+  }
 
   /**
    * One drive.

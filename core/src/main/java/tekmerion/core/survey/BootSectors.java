@@ -30,6 +30,9 @@ final class BootSectors {
     if (is(page, 3, "-FVE-FS-")) {
       return Optional.of(Volume.of(Content.ENCRYPTED_VOLUME));
     }
+    if (is(page, 3, "ReFS\0\0\0\0") && is(page, 16, "FSRS")) {
+      return Optional.of(Volume.of(Content.REFS));
+    }
     if (page.u16(510) != SIGNATURE) {
       return Optional.empty();
     }
@@ -43,20 +46,34 @@ final class BootSectors {
   static Optional<Volume> fromBackup(Window w) {
     Optional<RawPage> last = w.at(w.size() / SECTOR * SECTOR - SECTOR, SECTOR);
     if (last.filter(p -> is(p, 3, "NTFS    ") && p.u16(510) == SIGNATURE).isPresent()) {
-      return Optional.of(ntfs(w, last.get()).with(lost(w, w.size() / SECTOR * SECTOR - SECTOR)));
+      Volume volume = ntfs(w, last.get());
+      long sectorBytes = Math.max(SECTOR, last.get().u16(11));
+      // The copy stands in the sector after the volume's last one: else it is another volume's.
+      if (volume.sizeBytes().orElse(0) + sectorBytes > w.size() / SECTOR * SECTOR - sectorBytes
+          && volume.sizeBytes().orElse(0) < w.size()) {
+        return Optional.of(volume.with(lost(w, w.size() / SECTOR * SECTOR - SECTOR)));
+      }
     }
     for (int sector : new int[] {512, 4096}) {
       Optional<RawPage> copy = w.at((long) EXFAT_BACKUP_SECTORS * sector, SECTOR);
       if (copy.filter(p -> is(p, 3, "EXFAT   ") && p.u16(510) == SIGNATURE).isPresent()) {
         long at = (long) EXFAT_BACKUP_SECTORS * sector;
-        return Optional.of(exfat(w, copy.get(), at).with(lost(w, at)));
+        Volume volume = exfat(w, copy.get(), at);
+        if (fits(volume, w)) {
+          return Optional.of(volume.with(lost(w, at)));
+        }
       }
     }
     Optional<RawPage> fat = w.at(FatLayout.BACKUP_AT, SECTOR);
     return fat.filter(p -> p.u16(510) == SIGNATURE)
         .flatMap(p -> fat(w, p))
-        .filter(v -> v.content() == Content.FAT32)
+        .filter(v -> v.content() == Content.FAT32 && fits(v, w))
         .map(v -> v.with(lost(w, FatLayout.BACKUP_AT)));
+  }
+
+  /** A copy that tells of more than there is room for is of something else. */
+  private static boolean fits(Volume volume, Window w) {
+    return volume.sizeBytes().orElse(Long.MAX_VALUE) <= w.size();
   }
 
   private static Damage lost(Window w, long backup) {

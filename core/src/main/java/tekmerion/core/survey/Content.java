@@ -14,10 +14,17 @@ public enum Content {
   BTRFS("Btrfs", Kind.FILE_SYSTEM),
   HFS_PLUS("HFS+", Kind.FILE_SYSTEM),
   APFS("APFS", Kind.FILE_SYSTEM),
+  /** The one before HFS+; it may hold one of those inside. */
+  HFS("HFS", Kind.FILE_SYSTEM),
+  REFS("ReFS", Kind.FILE_SYSTEM),
   ISO_9660("ISO 9660", Kind.FILE_SYSTEM),
   UDF("UDF", Kind.FILE_SYSTEM),
   SWAP("swap", Kind.MEMBER),
   LVM("LVM physical volume", Kind.MEMBER),
+  /** Divided further by a table of its own. */
+  BSD_LABEL("BSD label", Kind.MEMBER),
+  /** Part of a group of dynamic disks. */
+  DYNAMIC_DISK("dynamic disk", Kind.MEMBER),
   MD_RAID("md RAID member", Kind.MEMBER),
   LUKS1("LUKS1", Kind.ENCRYPTED),
   LUKS2("LUKS2", Kind.ENCRYPTED),

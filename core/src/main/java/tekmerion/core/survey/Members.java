@@ -14,6 +14,7 @@ import tekmerion.core.page.RawPage;
  */
 final class Members {
   private static final long MD_MAGIC = 0xA92B4EFCL;
+  private static final long BSD_MAGIC = 0x82564557L;
   private static final long LVM_AREA_AT = 4096;
   private static final String LVM_AREA_MAGIC =
       "204c564d3220785b35412572304e2a3e"; // " LVM2 x[5A%r0N*>"
@@ -21,7 +22,7 @@ final class Members {
   private Members() {}
 
   static Optional<Volume> recognise(Window w) {
-    return swap(w).or(() -> lvm(w)).or(() -> md(w));
+    return swap(w).or(() -> lvm(w)).or(() -> md(w)).or(() -> bsdLabel(w));
   }
 
   private static Optional<Volume> swap(Window w) {
@@ -40,6 +41,25 @@ final class Members {
       }
     }
     return Optional.empty();
+  }
+
+  /**
+   * In the second sector, its magic twice (sys/disklabel.h of the BSD systems).
+   *
+   * @see "Linux kernel, block/partitions/msdos.c, parse_bsd"
+   */
+  private static Optional<Volume> bsdLabel(Window w) {
+    return w.at(512, 148)
+        .filter(p -> p.unsignedLe(0, 4) == BSD_MAGIC && p.unsignedLe(132, 4) == BSD_MAGIC)
+        .map(
+            p ->
+                new Volume(
+                    Content.BSD_LABEL,
+                    Window.text(p, 24, 16, StandardCharsets.US_ASCII),
+                    Optional.empty(),
+                    OptionalLong.empty(),
+                    OptionalLong.empty(),
+                    List.of()));
   }
 
   private static Optional<Volume> lvm(Window w) {
@@ -94,7 +114,11 @@ final class Members {
     if (header.isEmpty()) {
       return Optional.empty();
     }
-    long text = area + header.get().unsignedLe(40, 6);
+    long offset = header.get().unsignedLe(40, 6);
+    if (offset == 0) {
+      return Optional.empty(); // no description is in force: a volume of no group yet
+    }
+    long text = area + offset;
     return w.at(text, 256)
         .flatMap(p -> Window.text(p, 0, 256, StandardCharsets.US_ASCII))
         .map(t -> t.split("\\s", 2)[0])

@@ -8,6 +8,12 @@ public enum Reason {
   BLANK(
       "It is blank", "Ask whether it is the right disk. Write nothing to it before that is sure."),
   ENCRYPTED("It is encrypted", "Ask its owner for the key; without it nothing is to be had."),
+  MAYBE_ENCRYPTED(
+      "It may be encrypted, or wiped with random bytes",
+      "Ask its owner whether it was encrypted, and with what. Write nothing to it."),
+  NO_PARTITIONS(
+      "It has a table without a partition",
+      "Ask whether it was ever in use. Image it and look for files by their content."),
   FOREIGN_FILE_SYSTEM(
       "It has a file system that the owner's system does not read",
       "Read it on the bench machine and copy its files. Never format it."),

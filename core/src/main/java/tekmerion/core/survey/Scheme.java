@@ -7,5 +7,7 @@ public enum Scheme {
   MBR,
   GPT,
   /** A GPT with further entries in its protective MBR. */
-  HYBRID
+  HYBRID,
+  /** The partition map of older Apple computers. */
+  APM
 }

@@ -35,6 +35,7 @@ final class Superblocks {
         .or(() -> btrfs(w, BTRFS_AT))
         .or(() -> ext(w, EXT_AT))
         .or(() -> hfs(w, 1024))
+        .or(() -> oldHfs(w))
         .or(() -> apfs(w))
         .or(() -> disc(w));
   }
@@ -44,16 +45,16 @@ final class Superblocks {
     // Group 1 of ext begins there with blocks of 1, 2 and 4 KiB.
     for (long at : new long[] {8193L << 10, 16384L << 11, 32768L << 12}) {
       Optional<Volume> volume = ext(w, at);
-      if (volume.isPresent()) {
+      if (volume.isPresent() && volume.get().sizeBytes().orElse(0) <= w.size()) {
         return Optional.of(volume.get().with(lost(w, EXT_AT, EXT_BYTES, at)));
       }
     }
     Optional<Volume> btrfs = btrfs(w, BTRFS_COPY_AT);
-    if (btrfs.isPresent()) {
+    if (btrfs.isPresent() && btrfs.get().sizeBytes().orElse(0) <= w.size()) {
       return Optional.of(btrfs.get().with(lost(w, BTRFS_AT, BTRFS_BYTES, BTRFS_COPY_AT)));
     }
     Optional<Volume> hfs = hfs(w, w.size() - 1024);
-    if (hfs.isPresent()) {
+    if (hfs.isPresent() && endsWith(hfs.get(), w)) {
       return Optional.of(hfs.get().with(lost(w, 1024, 512, w.size() - 1024)));
     }
     for (long size : new long[] {0x4000, 0x8000, 0x10000, 0x20000, 0x40000}) {
@@ -238,6 +239,37 @@ final class Superblocks {
     CRC32C crc = new CRC32C();
     crc.update(bytes, from, length);
     return crc.getValue();
+  }
+
+  /**
+   * The copy stands 1,024 bytes before the end of its volume (TN1150). One that tells of a shorter
+   * volume begins elsewhere, behind a map or another partition: what stands at byte 1,024 here is
+   * not its header.
+   */
+  private static boolean endsWith(Volume volume, Window w) {
+    long missing = w.size() - volume.sizeBytes().orElse(0);
+    return missing >= 0 && missing < 4096;
+  }
+
+  /**
+   * Master directory block: Inside Macintosh, Files, 2-60; names an HFS+ volume inside (TN1150).
+   */
+  private static Optional<Volume> oldHfs(Window w) {
+    return w.at(1024, 162)
+        .filter(p -> p.u16be(0) == 0x4244 && p.unsignedBe(20, 4) >= 512)
+        .map(
+            p ->
+                new Volume(
+                    Content.HFS,
+                    Window.text(
+                        p,
+                        37,
+                        Math.min(27, p.u8(36)),
+                        java.nio.charset.StandardCharsets.ISO_8859_1),
+                    Optional.empty(),
+                    OptionalLong.of(p.u16be(18) * p.unsignedBe(20, 4)),
+                    OptionalLong.of((p.u16be(18) - p.u16be(34)) * p.unsignedBe(20, 4)),
+                    List.of()));
   }
 
   private static Optional<Volume> hfs(Window w, long at) {

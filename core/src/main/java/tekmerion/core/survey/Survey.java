@@ -35,6 +35,9 @@ public record Survey(
           Content.ISO_9660,
           Content.UDF);
 
+  private static final String MBR_DYNAMIC = "42";
+  private static final String GPT_DYNAMIC = "af9b60a0-1431-4f62-bc68-3311714a69ad";
+
   private static final int LOOK_BYTES = 4096;
   private static final int LOOKS = 24;
 
@@ -86,16 +89,20 @@ public record Survey(
                 entry.name(),
                 entry.start(),
                 entry.bytes(),
-                volume(part)));
+                volume(part, entry.type())));
       }
       misfits(w.size(), parts, damage);
       if (!table.hasChecksum()) {
         strays(w, table, parts, damage);
       }
     }
+    boolean bySelf =
+        table.entries().isEmpty()
+            && table.damage().isEmpty()
+            && parts.stream().anyMatch(p -> p.number() == 0 && p.volume().content().isKnown());
     return new Survey(
         w.size(),
-        table.scheme(),
+        bySelf ? Scheme.NONE : table.scheme(),
         parts,
         damage,
         w.failedReads(),
@@ -147,6 +154,13 @@ public record Survey(
         }
       }
     }
+  }
+
+  /** A type that says more than what stands there, which is the group's alone to tell. */
+  private static Volume volume(Window w, String type) {
+    Volume volume = volume(w);
+    boolean dynamic = type.equals(MBR_DYNAMIC) || type.equals(GPT_DYNAMIC);
+    return dynamic && !volume.content().isKnown() ? Volume.of(Content.DYNAMIC_DISK) : volume;
   }
 
   private static Volume volume(Window w) {
@@ -251,9 +265,12 @@ public record Survey(
     }
     if (!named) {
       Content first = parts.get(0).volume().content();
+      if (table.scheme() != Scheme.NONE && table.entries().isEmpty()) {
+        return Reason.NO_PARTITIONS;
+      }
       return first == Content.BLANK
           ? Reason.BLANK
-          : first == Content.RANDOM ? Reason.ENCRYPTED : Reason.UNKNOWN;
+          : first == Content.RANDOM ? Reason.MAYBE_ENCRYPTED : Reason.UNKNOWN;
     }
     boolean foreign =
         parts.stream()

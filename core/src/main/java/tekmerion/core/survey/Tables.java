@@ -23,6 +23,9 @@ final class Tables {
   private static final int MOST_LOGICAL = 128;
   private static final String EFI_PART = "EFI PART";
 
+  private static final Set<String> APM_NOT_VOLUMES =
+      Set.of("Apple_partition_map", "Apple_Free", "Apple_Scratch", "Apple_Patches");
+
   private Tables() {}
 
   static Table read(Window w) {
@@ -33,7 +36,7 @@ final class Tables {
         return gpt.get();
       }
     }
-    return mbr(w).orElse(Table.NONE);
+    return mbr(w).or(() -> apm(w)).orElse(Table.NONE);
   }
 
   /** A header with what its own checks say. */
@@ -203,9 +206,57 @@ final class Tables {
         entries.add(new Table.Entry(i + 1, "%02X".formatted(type), "", first * 512, count * 512));
       }
     }
-    return entries.isEmpty() && damage.isEmpty()
-        ? Optional.empty()
-        : Optional.of(new Table(Scheme.MBR, entries, damage));
+    boolean ofGptOnly = entries.isEmpty() && !damage.isEmpty();
+    boolean protective = p.u8(ENTRY_AT + 4) == PROTECTIVE;
+    return Optional.of(
+        new Table(ofGptOnly && protective ? Scheme.GPT : Scheme.MBR, entries, damage));
+  }
+
+  /**
+   * Apple's partition map: a driver descriptor in the first block, an entry in each of the next
+   * ones, the first of which tells how many there are.
+   *
+   * @see "Inside Macintosh: Devices, 3-25 (Partition), 3-23 (Block0)"
+   */
+  private static Optional<Table> apm(Window w) {
+    Optional<RawPage> first = w.at(0, 512).filter(p -> p.u16be(0) == 0x4552);
+    int block = first.map(p -> p.u16be(2)).filter(b -> b >= 512 && b <= 4096).orElse(512);
+    Optional<RawPage> map = w.at(block, 512).filter(Tables::isApmEntry);
+    if (map.isEmpty() && block != 512) {
+      block = 512; // discs say 2,048 and have a map of 512 too
+      map = w.at(block, 512).filter(Tables::isApmEntry);
+    }
+    if (map.isEmpty()) {
+      return Optional.empty();
+    }
+    long count = Math.min(MOST_LOGICAL, map.get().unsignedBe(4, 4));
+    List<Table.Entry> entries = new ArrayList<>();
+    List<Damage> damage = new ArrayList<>();
+    for (int i = 1; i <= count; i++) {
+      long at = (long) i * block;
+      Optional<RawPage> entry = w.at(at, 512).filter(Tables::isApmEntry);
+      if (entry.isEmpty()) {
+        damage.add(
+            new Damage(
+                "An entry of the partition map is lost", w.start() + at, 512, Optional.empty()));
+        continue;
+      }
+      String type = Window.text(entry.get(), 48, 32, StandardCharsets.US_ASCII).orElse("");
+      if (!APM_NOT_VOLUMES.contains(type) && !type.startsWith("Apple_Driver")) {
+        entries.add(
+            new Table.Entry(
+                i,
+                type,
+                Window.text(entry.get(), 16, 32, StandardCharsets.US_ASCII).orElse(""),
+                entry.get().unsignedBe(8, 4) * block,
+                entry.get().unsignedBe(12, 4) * block));
+      }
+    }
+    return Optional.of(new Table(Scheme.APM, entries, damage));
+  }
+
+  private static boolean isApmEntry(RawPage p) {
+    return p.u16be(0) == 0x504D && p.unsignedBe(4, 4) > 0;
   }
 
   /** Without its signature only what cannot be chance is a table: volumes where it says. */

@@ -164,8 +164,87 @@ class SurveyTest extends MadeImages {
 
     assertThat(survey(new byte[4 * MIB]).reason()).isEqualTo(Reason.BLANK);
     assertThat(only(survey(random)).content()).isEqualTo(Content.RANDOM);
-    assertThat(survey(random).reason()).isEqualTo(Reason.ENCRYPTED);
+    assertThat(survey(random).reason()).isEqualTo(Reason.MAYBE_ENCRYPTED);
     assertThat(survey(text).reason()).isEqualTo(Reason.UNKNOWN);
+  }
+
+  /**
+   * Inside Macintosh, Devices, 3-23 and 3-25: a descriptor, a map of two entries, and an HFS+
+   * volume from block 64 to the disk's end, whose header is at its byte 1,024 and again 1,024
+   * before its end (TN1150).
+   */
+  private static byte[] appleDisk() {
+    byte[] disk = new byte[4 * MIB];
+    int blocks = disk.length / 512;
+    put(disk, 0, "45520200");
+    for (int i = 1; i <= 2; i++) {
+      put(disk, 512 * i, "504d0000" + "00000002");
+    }
+    put(disk, 512 + 8, "00000001" + "0000003f");
+    put(disk, 512 + 48, text("Apple_partition_map"));
+    put(disk, 1024 + 8, "00000040" + "%08x".formatted(blocks - 64));
+    put(disk, 1024 + 16, text("Harbour"));
+    put(disk, 1024 + 48, text("Apple_HFS"));
+    int start = 64 * 512;
+    for (int header : new int[] {start + 1024, disk.length - 1024}) {
+      put(disk, header, "482b0004");
+      put(disk, header + 40, "00001000" + "%08x".formatted((disk.length - start) / 4096));
+    }
+    return disk;
+  }
+
+  private static void put(byte[] into, int at, String hex) {
+    byte[] bytes = java.util.HexFormat.of().parseHex(hex);
+    System.arraycopy(bytes, 0, into, at, bytes.length);
+  }
+
+  @Test
+  void knowsApplesPartitionMapAndProposesToWriteNothing() {
+    byte[] disk = appleDisk();
+    Survey whole = survey(disk);
+
+    assertThat(whole.scheme()).isEqualTo(Scheme.APM);
+    assertThat(whole.reason()).isEqualTo(Reason.FOREIGN_FILE_SYSTEM);
+    assertThat(whole.parts()).hasSize(1);
+    assertThat(whole.parts().get(0).name()).isEqualTo("Harbour");
+    assertThat(whole.parts().get(0).volume().content()).isEqualTo(Content.HFS_PLUS);
+    assertThat(mendable(whole)).isZero();
+  }
+
+  /** The copy at the disk's end is of a volume that begins elsewhere: it belongs nowhere else. */
+  @Test
+  void aCopyThatDoesNotAgreeWithItsSpanIsNotProposed() {
+    byte[] disk = appleDisk();
+    java.util.Arrays.fill(disk, 0, 2048, (byte) 0);
+
+    assertThat(mendable(survey(disk))).isZero();
+  }
+
+  private static long mendable(Survey survey) {
+    return survey.parts().stream()
+            .flatMap(p -> p.volume().damage().stream())
+            .filter(Damage::canBeMended)
+            .count()
+        + survey.damage().stream().filter(Damage::canBeMended).count();
+  }
+
+  @Test
+  void tellsATableWithoutPartitionsFromNothingThatIsKnown() {
+    byte[] disk = new byte[4 * MIB];
+    put(disk, 510, "55aa");
+
+    assertThat(survey(disk).scheme()).isEqualTo(Scheme.MBR);
+    assertThat(survey(disk).reason()).isEqualTo(Reason.NO_PARTITIONS);
+  }
+
+  @Test
+  void aProtectiveEntryAloneIsAGptThatIsGone() {
+    byte[] disk = new byte[4 * MIB];
+    put(disk, 446, "00" + "000200" + "ee" + "ffffff" + "01000000" + "ff1f0000");
+    put(disk, 510, "55aa");
+
+    assertThat(survey(disk).scheme()).isEqualTo(Scheme.GPT);
+    assertThat(survey(disk).reason()).isEqualTo(Reason.DAMAGED_TABLE);
   }
 
   /** Laid out after their formats: their tools want devices of the kernel's. */

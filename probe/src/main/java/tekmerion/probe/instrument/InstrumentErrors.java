@@ -65,7 +65,7 @@ public final class InstrumentErrors
       return told(cause);
     }
     String what = e.getMessage() == null ? "the instrument failed" : e.getMessage();
-    return BadInputException.of(what, "what --help says", "something else", null);
+    return BadInputException.of(what, "as docs/formats.md and --help have it", null, null);
   }
 
   private static BadInputException file(FileSystemException e) {

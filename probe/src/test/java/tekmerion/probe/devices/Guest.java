@@ -60,7 +60,7 @@ final class Guest implements AutoCloseable {
   static Guest start(GuestParts parts, Path folder, List<TestDisk> disks)
       throws IOException, InterruptedException {
     Path scratch = folder.resolve("scratch.img");
-    Shell.run(folder, "/sbin/mke2fs", "-q", "-F", "-t", "ext4", scratch.toString(), "1G");
+    Shell.run(folder, "/sbin/mke2fs", "-q", "-F", "-t", "ext4", scratch.toString(), "4G");
     List<String> words =
         new ArrayList<>(
             List.of(

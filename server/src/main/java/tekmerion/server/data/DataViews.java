@@ -304,7 +304,8 @@ class DataViews implements Shown {
       return "Check the image: only a verified copy counts.";
     }
     SurveyFinding survey = (SurveyFinding) known.survey().get().finding();
-    return survey.reason().equals("blank") || survey.reason().equals("encrypted")
+    return List.of("blank", "encrypted", "maybe-encrypted", "no-partitions")
+            .contains(survey.reason())
         ? survey.next()
         : "Copy it into an image, or copy chosen files. " + survey.next();
   }

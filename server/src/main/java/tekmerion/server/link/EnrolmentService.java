@@ -35,12 +35,16 @@ class EnrolmentService {
   private final Runs runs;
   private final ReleaseKeys releaseKeys;
   private final Attempts attempts;
+  private final Simulated simulated;
   private final Audit audit;
   private final Trace trace;
   private final LiveEvents live;
   private final Clock clock;
 
-  record Code(String code, Instant expiresAt) {}
+  /**
+   * @param machine which machine the probe is to be started for, as its option says
+   */
+  record Code(String code, Instant expiresAt, String machine) {}
 
   EnrolmentService(
       Bays bays,
@@ -50,6 +54,7 @@ class EnrolmentService {
       Runs runs,
       ReleaseKeys releaseKeys,
       Attempts attempts,
+      Simulated simulated,
       Audit audit,
       Trace trace,
       LiveEvents live,
@@ -61,6 +66,7 @@ class EnrolmentService {
     this.runs = runs;
     this.releaseKeys = releaseKeys;
     this.attempts = attempts;
+    this.simulated = simulated;
     this.audit = audit;
     this.trace = trace;
     this.live = live;
@@ -73,7 +79,7 @@ class EnrolmentService {
     String code = Secrets.newCode();
     Instant expires = clock.instant().plus(CODE_LIVES);
     codes.save(new EnrolmentCode(bay.id(), Secrets.hashOfCode(code), by.id(), expires));
-    return new Code(code, expires);
+    return new Code(code, expires, simulated.machineForProbes());
   }
 
   /**
@@ -82,6 +88,11 @@ class EnrolmentService {
   @Transactional(noRollbackFor = Refusal.class)
   Enrolment.Granted enrol(Enrolment.Request request, String source) {
     attempts.count(Attempts.Kind.ENROLMENT, source);
+    if (simulated.isRefused(request.machine())) {
+      throw Refusal.forbidden(
+          Simulated.REFUSED,
+          "Start the probe on the machine under test with --machine this:drives.");
+    }
     Instant now = clock.instant();
     EnrolmentCode code =
         codes

@@ -14,6 +14,7 @@ import tekmerion.link.BenchLink;
 import tekmerion.link.LinkCodec;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.LinkFormatException;
+import tekmerion.link.MachineNote;
 import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
 import tekmerion.server.bay.Bay;
@@ -43,6 +44,7 @@ class LinkInbox implements SmartInitializingSingleton {
   private final RunInbox runInbox;
   private final Runs runs;
   private final ReleaseDesk releases;
+  private final Simulated simulated;
   private final LiveEvents live;
   private final JdbcClient jdbc;
   private final JsonMapper json;
@@ -56,6 +58,7 @@ class LinkInbox implements SmartInitializingSingleton {
       RunInbox runInbox,
       Runs runs,
       ReleaseDesk releases,
+      Simulated simulated,
       LiveEvents live,
       JdbcClient jdbc,
       JsonMapper json,
@@ -67,6 +70,7 @@ class LinkInbox implements SmartInitializingSingleton {
     this.runInbox = runInbox;
     this.runs = runs;
     this.releases = releases;
+    this.simulated = simulated;
     this.live = live;
     this.jdbc = jdbc;
     this.json = json;
@@ -105,6 +109,7 @@ class LinkInbox implements SmartInitializingSingleton {
       return List.of();
     }
     if (message instanceof ToServer.MachineNow now) {
+      mustBeReal(now.machine());
       probe.machineIs(LinkCodec.encode(now.machine()), clock.instant());
       changed(probe);
       return List.of();
@@ -136,6 +141,7 @@ class LinkInbox implements SmartInitializingSingleton {
           "This server speaks bench link %d, the probe %d: bring both to one release."
               .formatted(BenchLink.PROTOCOL, hello.protocol()));
     }
+    mustBeReal(hello.machine());
     probe.cameOn(hello.probeVersion(), LinkCodec.encode(hello.machine()), clock.instant());
     changed(probe);
     List<ToProbe> answers = new ArrayList<>();
@@ -147,6 +153,12 @@ class LinkInbox implements SmartInitializingSingleton {
     answers.addAll(requests.openOf(probe.id()));
     answers.addAll(runs.openOf(probe.id()));
     return answers;
+  }
+
+  private void mustBeReal(MachineNote machine) {
+    if (simulated.isRefused(machine)) {
+      throw new LinkFormatException(Simulated.REFUSED);
+    }
   }
 
   /** Whoever looks at the floor or at the job in the bay sees that the probe came or went. */

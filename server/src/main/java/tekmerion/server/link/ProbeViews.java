@@ -77,7 +77,9 @@ public class ProbeViews {
         probe.id(),
         probe.isOnline(),
         probe.probeVersion(),
-        "%s %s".formatted(note.maker(), note.model()).strip(),
+        "%s %s%s"
+            .formatted(note.maker(), note.model(), note.simulated() ? " (simulated)" : "")
+            .strip(),
         note.drives().stream().map(key).toList(),
         note.drives().stream()
             .filter(d -> d.offLimits() != null)

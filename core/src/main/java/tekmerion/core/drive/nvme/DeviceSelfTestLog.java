@@ -33,6 +33,18 @@ public record DeviceSelfTestLog(
   private static final int RESULTS = 20;
   private static final int UNUSED = 0xF;
 
+  /** A field without its bit says nothing. */
+  private static final Map<SelfTestResultField, SelfTestResultField> VALID_BY =
+      Map.of(
+          SelfTestResultField.FAILING_LBA,
+          SelfTestResultField.FAILING_LBA_VALID,
+          SelfTestResultField.NAMESPACE_IDENTIFIER,
+          SelfTestResultField.NAMESPACE_IDENTIFIER_VALID,
+          SelfTestResultField.STATUS_CODE_TYPE,
+          SelfTestResultField.STATUS_CODE_TYPE_VALID,
+          SelfTestResultField.STATUS_CODE,
+          SelfTestResultField.STATUS_CODE_VALID);
+
   /** One finished self-test. */
   public record Result(Fields<SelfTestResultField> fields) {
     public int code() {
@@ -119,6 +131,12 @@ public record DeviceSelfTestLog(
           "firstFailingLba",
           result.failingLba().isPresent() ? result.failingLba().getAsLong() : null);
       one.putAll(result.fields().json());
+      VALID_BY.forEach(
+          (field, bit) -> {
+            if (!result.fields().isSet(bit)) {
+              one.put(field.jsonName(), null);
+            }
+          });
       list.add(one);
     }
     json.put("results", list);

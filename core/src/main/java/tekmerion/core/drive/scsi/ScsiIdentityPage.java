@@ -143,7 +143,7 @@ public record ScsiIdentityPage(String title, String standard, List<FieldSpan> fi
                           "nonRotatingMedium",
                           4,
                           2,
-                          rate == 0 ? null : (Boolean) (rate == 1),
+                          rate == 1 ? (Boolean) true : rate > 0x0400 ? (Boolean) false : null,
                           "")));
             });
   }
