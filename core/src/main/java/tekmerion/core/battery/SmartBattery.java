@@ -53,6 +53,9 @@ public final class SmartBattery {
   /** "More than can be told" for counts and times. */
   private static final int OVER = 0xFFFF;
 
+  /** Fewer registers of ones may be what they say. */
+  private static final int LEAST_WORDS = 3;
+
   private static final int CAPACITY_MODE_BIT = 15;
   private static final int DISCHARGING_BIT = 6;
   private static final double KELVIN = 273.15;
@@ -101,7 +104,8 @@ public final class SmartBattery {
   /** Never an exception for what the bytes are. */
   public static Decoding<BatteryReport> decode(RawPage raw) {
     SmartBattery battery = new SmartBattery(raw);
-    Optional<Fault> fault = PageDamage.ofAtLeast(raw, "register list", 4).or(battery::split);
+    Optional<Fault> fault =
+        PageDamage.ofAtLeast(raw, "register list", 4).or(battery::split).or(battery::silentBus);
     return fault.isPresent()
         ? new Malformed<>(raw, fault.get())
         : new Decoded<>(raw, battery.report());
@@ -136,6 +140,41 @@ public final class SmartBattery {
       at += 2 + length;
     }
     return Optional.empty();
+  }
+
+  /** Nobody drove the bus: every answer is ones, and none of them is the pack's. */
+  private Optional<Fault> silentBus() {
+    List<FieldSpan> words =
+        answers.entrySet().stream()
+            .filter(a -> a.getKey() < MANUFACTURER_NAME)
+            .map(Map.Entry::getValue)
+            .toList();
+    boolean silent =
+        words.size() >= LEAST_WORDS
+            && words.stream().allMatch(w -> ((Number) w.value()).longValue() == OVER);
+    return silent
+        ? Optional.of(
+            new Fault(
+                Fault.Kind.ALL_ONES,
+                "every register reads FFFFh: the bus did not reach the pack",
+                words.get(0).offset(),
+                "answers of a pack",
+                "FFFFh in %d registers".formatted(words.size())))
+        : Optional.empty();
+  }
+
+  /** What a maker has to write into a pack and did not. */
+  private void doubtWhatWasNeverWritten() {
+    OptionalLong design = word(DESIGN_CAPACITY);
+    if (design.isPresent() && (design.getAsLong() == 0 || design.getAsLong() == OVER)) {
+      doubts.add("its design capacity was never written");
+    }
+    if (word(MANUFACTURE_DATE).isPresent() && word(MANUFACTURE_DATE).getAsLong() == 0) {
+      doubts.add("its date of manufacture was never written");
+    }
+    if (answers.containsKey(DEVICE_CHEMISTRY) && string(DEVICE_CHEMISTRY).isEmpty()) {
+      doubts.add("its chemistry was never written");
+    }
   }
 
   private static Fault cut(int at, String expected, String found) {
@@ -178,6 +217,7 @@ public final class SmartBattery {
   }
 
   private BatteryReport report() {
+    doubtWhatWasNeverWritten();
     double volt = scale(true) / 1000;
     double current = scale(false) / 1000;
     boolean energy = (word(BATTERY_MODE).orElse(0) >> CAPACITY_MODE_BIT & 1) == 1;

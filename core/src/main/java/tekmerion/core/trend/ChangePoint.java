@@ -31,6 +31,10 @@ public record ChangePoint(int index, double gain, double penalty) {
    * @param values not falling
    */
   public static Optional<ChangePoint> ofCounter(double[] times, double[] values) {
+    Optional<ChangePoint> jump = jump(times, values);
+    if (jump.isPresent()) {
+      return jump;
+    }
     int n = times.length - 1;
     if (n < 2 * SIDE - 1) {
       return onset(times, values);
@@ -56,6 +60,28 @@ public record ChangePoint(int index, double gain, double penalty) {
     double gain = (whole - best) / typical;
     double penalty = counterPenalty(n);
     return gain > penalty ? Optional.of(new ChangePoint(at, gain, penalty)) : Optional.empty();
+  }
+
+  /**
+   * One jump, and nothing before or after it: what happened once is no rate. If its counts had come
+   * evenly, all of them would have fallen into that one interval, whichever it is, by chance with
+   * probability n · (interval / whole time)^counts.
+   *
+   * @return the first reading after it
+   */
+  private static Optional<ChangePoint> jump(double[] times, double[] values) {
+    int last = times.length - 1;
+    int at = 1;
+    while (at <= last && values[at] == values[0]) {
+      at++;
+    }
+    // What is still rising at the last reading may be a beginning.
+    if (at >= last || values[at] != values[last]) {
+      return Optional.empty();
+    }
+    double share = (times[at] - times[at - 1]) / (times[last] - times[0]);
+    double gain = -(values[at] - values[0]) * Math.log(share) - Math.log(last);
+    return gain > ONSET ? Optional.of(new ChangePoint(at, gain, ONSET)) : Optional.empty();
   }
 
   /**

@@ -78,8 +78,10 @@ public record Trend(
     }
     List<Split> splits = Split.in(readings, kind == Kind.COUNTER);
     int from = splits.isEmpty() ? 0 : splits.get(splits.size() - 1).index();
-    List<Integer> since = distinctTimes(readings, from);
-    Axis axis = axis(readings, since);
+    List<Integer> distinct = distinctTimes(readings, from);
+    Axis axis = axis(readings, distinct);
+    List<Integer> since =
+        axis == Axis.POWER_ON_HOURS ? lastOfEachHour(readings, distinct) : distinct;
     if (since.size() < FEWEST) {
       return new Trend(
           kind,
@@ -115,19 +117,36 @@ public record Trend(
     return kept;
   }
 
+  /** A drive counts whole hours: of several readings in one, the last stands for it. */
+  private static List<Integer> lastOfEachHour(List<TrendReading> readings, List<Integer> indices) {
+    List<Integer> kept = new ArrayList<>();
+    for (int i = 0; i < indices.size(); i++) {
+      OptionalDouble now = readings.get(indices.get(i)).powerOnHours();
+      boolean followed =
+          i + 1 < indices.size() && readings.get(indices.get(i + 1)).powerOnHours().equals(now);
+      if (!followed) {
+        kept.add(indices.get(i));
+      }
+    }
+    return kept;
+  }
+
   /**
-   * Power-on hours only if every reading has them and they rise: a clock that stands tells nothing.
+   * Power-on hours only if every reading has them, none goes back, and they rise at all: a clock
+   * that stands tells nothing.
    */
   private static Axis axis(List<TrendReading> readings, List<Integer> indices) {
     double last = Double.NEGATIVE_INFINITY;
+    int risen = 0;
     for (int i : indices) {
       OptionalDouble hours = readings.get(i).powerOnHours();
-      if (hours.isEmpty() || hours.getAsDouble() <= last) {
+      if (hours.isEmpty() || hours.getAsDouble() < last) {
         return Axis.CALENDAR_HOURS;
       }
+      risen += hours.getAsDouble() > last ? 1 : 0;
       last = hours.getAsDouble();
     }
-    return Axis.POWER_ON_HOURS;
+    return risen == 1 && indices.size() > 1 ? Axis.CALENDAR_HOURS : Axis.POWER_ON_HOURS;
   }
 
   /** The part of a series that is looked at. */

@@ -35,6 +35,19 @@ class BatteryReportTest {
       """;
 
   @Test
+  void aBusThatReachesNoPackIsNoPackWithAlarms() {
+    byte[] ones = {
+      0x16, 2, (byte) 0xFF, (byte) 0xFF,
+      0x09, 2, (byte) 0xFF, (byte) 0xFF,
+      0x0A, 2, (byte) 0xFF, (byte) 0xFF,
+      0x18, 2, (byte) 0xFF, (byte) 0xFF
+    };
+
+    assertThat(SmartBattery.decode(new RawPage(ones)).damage().orElseThrow().kind())
+        .isEqualTo(Fault.Kind.ALL_ONES);
+  }
+
+  @Test
   void readsAPackThatCountsCharge() {
     BatteryReport report = supply(CHARGE);
 

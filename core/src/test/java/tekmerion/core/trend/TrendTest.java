@@ -124,6 +124,34 @@ class TrendTest {
     assertThat(counter(daily(0, 0, 1, 2)).change()).isEmpty();
   }
 
+  /** 8 counts in one of 8 equal intervals: by chance 8 · (1/8)^8, less than 10^-4. */
+  @Test
+  void aSingleJumpIsNoRate() {
+    Trend trend = counter(daily(0, 0, 0, 0, 8, 8, 8, 8, 8));
+
+    assertThat(trend.change().orElseThrow().index()).isEqualTo(4);
+    assertThat(trend.slope().orElseThrow().value()).isLessThan(0.01);
+    assertThat(counter(daily(0, 0, 0, 0, 1, 1, 1, 1, 1)).change()).isEmpty(); // one count is one
+  }
+
+  @Test
+  void severalReadingsInOneHourDoNotTakeTheHoursAway() {
+    List<TrendReading> readings = new ArrayList<>(daily(0, 2, 4, 6));
+    readings.add(
+        new TrendReading(
+            START.plus(Duration.ofDays(3).plusMinutes(20)),
+            OptionalDouble.of(1_030),
+            6,
+            "S1",
+            "F1"));
+
+    Trend trend = counter(readings);
+
+    assertThat(trend.axis()).isEqualTo(Trend.Axis.POWER_ON_HOURS);
+    assertThat(trend.used()).containsExactly(0, 1, 2, 4);
+    assertThat(trend.slope().orElseThrow().value()).isCloseTo(0.2, within(1e-9)); // 2 in 10 h
+  }
+
   @Test
   void splitsWhatCannotBeComparedAndSaysWhy() {
     List<TrendReading> readings =

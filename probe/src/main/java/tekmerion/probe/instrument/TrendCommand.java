@@ -49,6 +49,8 @@ public final class TrendCommand implements Callable<Integer> {
           "counter or level; without it: by the attribute, else by whether it ever falls.")
   private String kind;
 
+  private final List<Map<String, Object>> left = new ArrayList<>();
+
   @Override
   public Integer call() {
     if (kind != null && !List.of("counter", "level").contains(kind)) {
@@ -59,7 +61,13 @@ public final class TrendCommand implements Callable<Integer> {
     }
     List<Map<String, Object>> all = new ArrayList<>();
     read().forEach((attribute, readings) -> all.add(json(attribute, readings)));
-    Map<String, Object> object = all.size() == 1 ? all.get(0) : Map.of("series", all);
+    Map<String, Object> object = new LinkedHashMap<>();
+    if (all.size() == 1) {
+      object.putAll(all.get(0));
+    } else {
+      object.put("series", all);
+    }
+    object.put("rowsLeftOut", left);
     System.out.println(
         JSON.writer().with(SerializationFeature.INDENT_OUTPUT).writeValueAsString(object));
     return 0;
@@ -99,10 +107,23 @@ public final class TrendCommand implements Callable<Integer> {
     CsvFile.read(
         file,
         WANTED,
-        (row, line) ->
-            series
-                .computeIfAbsent(row.get("attribute"), a -> new ArrayList<>())
-                .add(reading(row, line)));
+        (row, line) -> {
+          if (row.get("raw").isEmpty()) {
+            left.add(Map.of("line", line, "what", "no value: it was not reported"));
+            return;
+          }
+          series
+              .computeIfAbsent(row.get("attribute"), a -> new ArrayList<>())
+              .add(reading(row, line));
+        });
+    if (series.isEmpty()) {
+      throw BadInputException.atLine(
+          "no row has a value",
+          2,
+          "a number in raw",
+          "%d rows without".formatted(left.size()),
+          file);
+    }
     return series;
   }
 

@@ -78,11 +78,12 @@ public final class LinuxBattery implements PageSource {
       return all.sorted()
           .filter(
               f -> {
-                try {
-                  return Files.readString(f.resolve("type")).strip().equals(type);
-                } catch (IOException e) {
-                  return false;
-                }
+                // What is a mouse's or a pen's own is not the machine's.
+                boolean ofADevice = value(f.resolve("scope")).filter("Device"::equals).isPresent();
+                boolean empty = value(f.resolve("present")).filter("0"::equals).isPresent();
+                return !ofADevice
+                    && !empty
+                    && value(f.resolve("type")).filter(type::equals).isPresent();
               })
           .findFirst();
     } catch (IOException e) {

@@ -122,9 +122,37 @@ public record Smbios(List<Structure> structures, List<FieldSpan> spans) implemen
 
   /** Never an exception: a table that does not hold together is told with the place. */
   public static Decoding<Smbios> decode(RawPage raw) {
+    return decodeTable(raw);
+  }
+
+  /**
+   * Where the table begins: a saved one may have its entry point in front (clauses 5.2.1 and
+   * 5.2.2), whose address of the table is then a place in the file.
+   */
+  private static int tableAt(RawPage raw) {
+    if (starts(raw, "_SM3_") && raw.size() >= 24) {
+      return (int) Math.min(Integer.MAX_VALUE, raw.unsignedLe(16, 7));
+    }
+    if (starts(raw, "_SM_") && raw.size() >= 31) {
+      return (int) Math.min(Integer.MAX_VALUE, raw.unsignedLe(24, 4));
+    }
+    return 0;
+  }
+
+  private static boolean starts(RawPage raw, String text) {
+    return raw.size() >= text.length()
+        && new String(raw.bytes(), 0, text.length(), java.nio.charset.StandardCharsets.US_ASCII)
+            .equals(text);
+  }
+
+  private static Decoding<Smbios> decodeTable(RawPage raw) {
     List<Structure> all = new ArrayList<>();
     List<FieldSpan> spans = new ArrayList<>();
-    int at = 0;
+    int at = tableAt(raw);
+    if (at < 0 || at > raw.size()) {
+      return cut(
+          raw, 0, "the table of structures", "an entry point whose table is not in the file");
+    }
     while (at < raw.size()) {
       if (raw.size() - at < HEADER_BYTES) {
         return cut(raw, at, "a header of 4 bytes", raw.size() - at + " bytes");

@@ -79,6 +79,10 @@ public record Spd(
   private static final double[] DDR3_GIGABITS = {0.25, 0.5, 1, 2, 4, 8, 16};
 
   private static final double[] DDR4_GIGABITS = {0.25, 0.5, 1, 2, 4, 8, 16, 32, 12, 24};
+
+  /** One, two in a package, stacks of 2, 4, 8 and 16. */
+  private static final int[] DDR5_DIES = {1, 2, 2, 4, 8, 16};
+
   private static final double[] DDR5_GIGABITS = {0, 4, 8, 12, 16, 24, 32, 48, 64};
 
   public Spd {
@@ -134,8 +138,13 @@ public record Spd(
           default -> 510;
         };
     int at = g == Generation.DDR5 ? 510 : 126;
+    Optional<Fault> second = g == Generation.DDR4 ? checksum(raw, 128, 254, 254) : Optional.empty();
+    return checksum(raw, 0, to, at).or(() -> second);
+  }
+
+  private static Optional<Fault> checksum(RawPage raw, int from, int to, int at) {
     int stored = raw.u16(at);
-    int counted = Crc16.of(raw, 0, to);
+    int counted = Crc16.of(raw, from, to);
     return stored == counted
         ? Optional.empty()
         : Optional.of(
@@ -208,7 +217,7 @@ public record Spd(
       return new Spd(
           g,
           u8("moduleType", 3) & 0x0F,
-          size(width, data, ranks),
+          size(width, data, ranks * dies(organisation)),
           ranks,
           width,
           data,
@@ -235,6 +244,23 @@ public record Spd(
     private OptionalLong width(int organisation) {
       int code = g == Generation.DDR5 ? u8("ioWidth", 6) >> 5 & 7 : organisation & 7;
       return code <= 3 ? OptionalLong.of(4L << code) : OptionalLong.empty();
+    }
+
+    /**
+     * How often a package rank holds as much as one die: of DDR4 the dies of a 3DS stack are ranks
+     * of their own (Annex L, bytes 6 and 12); of DDR5 the dies in a package (JESD400-5, byte 4).
+     */
+    private int dies(int organisation) {
+      if (g == Generation.DDR4) {
+        int type = u8("sdramPackageType", 6);
+        boolean stack3ds = (type & 0x80) != 0 && (type & 3) == 2;
+        return stack3ds ? (type >> 4 & 7) + 1 : 1;
+      }
+      if (g == Generation.DDR5) {
+        int code = raw.u8(4) >> 5;
+        return code < DDR5_DIES.length ? DDR5_DIES[code] : 1;
+      }
+      return 1;
     }
 
     /** Density over eight, times chips beside each other, times ranks. */
@@ -275,7 +301,10 @@ public record Spd(
               "ps"));
       return picoseconds <= 0
           ? OptionalLong.empty()
-          : OptionalLong.of(nearestGrade(2_000_000 / picoseconds));
+          : OptionalLong.of(
+              g == Generation.DDR5
+                  ? nearestBin(2_000_000 / picoseconds)
+                  : nearestGrade(2_000_000 / picoseconds));
     }
 
     /** Grades are named in steps of a third of a hundred: 1333, 1600, 1866 … */
@@ -283,6 +312,12 @@ public record Spd(
       double thirds = Math.round(exact * 3 / 100);
       double grade = thirds * 100 / 3;
       return Math.abs(grade - exact) < 8 ? (long) Math.floor(grade + 1e-9) : Math.round(exact);
+    }
+
+    /** Its speed bins go by 400; the clock stands in whole picoseconds, cut off (JESD79-5). */
+    private static long nearestBin(double exact) {
+      long bin = Math.round(exact / 400) * 400;
+      return Math.abs(bin - exact) < 0.01 * exact ? bin : Math.round(exact);
     }
 
     private String voltage() {

@@ -65,6 +65,25 @@ class SmbiosTest {
     return new RawPage(table.toByteArray());
   }
 
+  /** Clause 5.2.2: the address of the table in its bytes 16 to 23; in a file, a place in it. */
+  @Test
+  void aSavedTableMayHaveItsEntryPointInFront() {
+    byte[] bare = table().bytes();
+    byte[] saved = new byte[32 + bare.length];
+    System.arraycopy("_SM3_".getBytes(StandardCharsets.US_ASCII), 0, saved, 0, 5);
+    saved[16] = 32;
+    System.arraycopy(bare, 0, saved, 32, bare.length);
+
+    assertThat(Smbios.decode(new RawPage(saved)).decoded().orElseThrow().structures())
+        .extracting(Smbios.Structure::type)
+        .isEqualTo(
+            Smbios.decode(new RawPage(bare)).decoded().orElseThrow().structures().stream()
+                .map(Smbios.Structure::type)
+                .toList());
+    saved[17] = 0x7F; // beyond the file
+    assertThat(Smbios.decode(new RawPage(saved)).damage()).isPresent();
+  }
+
   @Test
   void readsMachineAndSlots() {
     Smbios smbios = Smbios.decode(table()).decoded().orElseThrow();

@@ -95,6 +95,42 @@ class SpdTest {
     return Spd.decode(generation, new RawPage(page)).decoded().orElseThrow();
   }
 
+  /** Annex L, byte 6: not monolithic, 4 dies (011b), single load stack (10b): 16 GB four times. */
+  @Test
+  void theDiesOfAStackAreRanksOfTheirOwn() {
+    byte[] page = ddr4();
+    page[6] = (byte) 0xB2;
+    checksum(page, 126, 126);
+    assertThat(read(Generation.DDR4, page).sizeBytes()).hasValue(64L << 30);
+
+    page[6] = (byte) 0xB1; // several loads: its ranks are package ranks
+    checksum(page, 126, 126);
+    assertThat(read(Generation.DDR4, page).sizeBytes()).hasValue(16L << 30);
+  }
+
+  @Test
+  void theSecondBlockHasAChecksumOfItsOwn() {
+    byte[] page = ddr4();
+    page[130] ^= 1;
+
+    assertThat(Spd.decode(Generation.DDR4, new RawPage(page)).damage().orElseThrow().offset())
+        .isEqualTo(254);
+  }
+
+  /** 2,000,000 / 312 is 6,410, and the bin is 6,400: the clock is cut off to whole picoseconds. */
+  @Test
+  void ddr5IsToldByItsSpeedBin() {
+    byte[] page = ddr5();
+    page[20] = 0x38;
+    page[21] = 0x01;
+    page[4] = 0x44; // a stack of two dies
+    checksum(page, 510, 510);
+
+    Spd five = read(Generation.DDR5, page);
+    assertThat(five.millionTransfers()).hasValue(6_400);
+    assertThat(five.sizeBytes()).hasValue(32L << 30);
+  }
+
   @Test
   void readsSizeSpeedAndIdentityOfEachGeneration() {
     Spd three = read(Generation.DDR3, ddr3());
