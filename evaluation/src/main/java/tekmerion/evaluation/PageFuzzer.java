@@ -12,6 +12,7 @@ import java.util.Objects;
 import java.util.Random;
 import tekmerion.core.battery.BatteryReport;
 import tekmerion.core.battery.BatterySigns;
+import tekmerion.core.drive.DriveIdentity;
 import tekmerion.core.drive.DriveReading;
 import tekmerion.core.drive.DriveSigns;
 import tekmerion.core.drive.PageDecoder;
@@ -36,7 +37,7 @@ public final class PageFuzzer {
   /** Every decoder once: the pages of a SCSI log have one together. */
   public static final List<PageKind> KINDS =
       Arrays.stream(PageKind.values())
-          .filter(k -> k.family() != PageKind.Family.SCSI || k == PageKind.SCSI_LOG_TEMPERATURE)
+          .filter(k -> !k.wireName().startsWith("scsi-log") || k == PageKind.SCSI_LOG_TEMPERATURE)
           .toList();
 
   private static final List<String> MACHINES =
@@ -59,6 +60,21 @@ public final class PageFuzzer {
       machine.battery().ifPresent(battery -> add(battery.pages()));
     }
     sound.add(hex("0d00000c000003020024000103020044"));
+    sound.add(hex("000006021f0000005155415920202020424f4c4c4152442d3438202020202020312e3020"));
+    sound.add(hex("0080000842372d303034322020"));
+    sound.add(hex("00830018010300085000c500a1b2c3d401020008000000000000000f"));
+    sound.add(hex("00b1003c2ee0" + "00".repeat(58)));
+    sound.add(hex("0000000005d21db9000002000003" + "00".repeat(18)));
+    sound.add(
+        "manufacturer=Quay\nproduct=Cleat\nserial=CL-1\nsizeBytes=16000000000\n"
+            .getBytes(StandardCharsets.UTF_8));
+    byte[] logs = new byte[512]; // a pending defect, and read as counters of the link two of them
+    logs[0] = 1;
+    logs[4] = 0x01;
+    logs[5] = 0x10;
+    logs[8] = 0x0A;
+    logs[9] = 0x20;
+    sound.add(logs);
     sound.add(hex("2f000008000003045d102900"));
     sound.add(hex("1000001400010310470112340000000001020304031100" + "00"));
     sound.add(
@@ -114,7 +130,9 @@ public final class PageFuzzer {
     for (PageKind kind : PageKind.values()) {
       answers.put(kind, answer);
     }
-    DriveSigns.of("drive-a", new DriveReading(answers));
+    DriveReading reading = new DriveReading(answers);
+    DriveSigns.of("drive-a", reading);
+    DriveIdentity.of(reading);
     return all;
   }
 

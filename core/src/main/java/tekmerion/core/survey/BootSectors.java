@@ -122,7 +122,7 @@ final class BootSectors {
     Volume volume =
         new Volume(
             Content.EXFAT,
-            Optional.empty(), // its label is an entry of its directory
+            Labels.exfat(w, p),
             Optional.of("%04X-%04X".formatted(p.u16(102), p.u16(100))),
             OptionalLong.of(p.unsignedLe(72, 7) * sector),
             percent <= 100
@@ -163,7 +163,7 @@ final class BootSectors {
     long sectors = p.unsignedLe(40, 7);
     return new Volume(
         Content.NTFS,
-        Optional.empty(), // its label is in a file
+        Labels.ntfs(w, p),
         Optional.of("%016X".formatted(p.bigUnsignedLe(72, 8))),
         OptionalLong.of(sectors * sector),
         OptionalLong.empty(),

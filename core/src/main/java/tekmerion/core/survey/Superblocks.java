@@ -313,7 +313,14 @@ final class Superblocks {
           .ifPresent(names::add);
     }
     if (names.contains("NSR02") || names.contains("NSR03")) {
-      return Optional.of(Volume.of(Content.UDF));
+      return Optional.of(
+          new Volume(
+              Content.UDF,
+              Labels.udf(w),
+              Optional.empty(),
+              OptionalLong.empty(),
+              OptionalLong.empty(),
+              List.of()));
     }
     return names.contains("CD001")
         ? w.at(32768, 2048)

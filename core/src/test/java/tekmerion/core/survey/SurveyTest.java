@@ -43,8 +43,7 @@ class SurveyTest extends MadeImages {
                 : Survey.READ_BY_MOST.contains(made.content)
                     ? Reason.HEALTHY
                     : Reason.FOREIGN_FILE_SYSTEM);
-    if (!made.content.isEncrypted()
-        && !EnumSet.of(Made.EXFAT, Made.NTFS, Made.MD_0_90).contains(made)) {
+    if (!made.content.isEncrypted() && made != Made.MD_0_90) {
       // An array's name has the machine's in front of it.
       assertThat(volume.label().orElse("")).endsWith("HARBOUR");
     }

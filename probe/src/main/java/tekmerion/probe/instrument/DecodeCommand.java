@@ -126,7 +126,7 @@ public final class DecodeCommand implements Callable<Integer> {
   }
 
   private static boolean hasOwnName(PageKind kind) {
-    return kind.family() != PageKind.Family.SCSI;
+    return !kind.wireName().startsWith(SCSI_LOG);
   }
 
   private Map<String, Object> decode(Path file) {
