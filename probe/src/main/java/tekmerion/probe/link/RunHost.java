@@ -1,9 +1,6 @@
 package tekmerion.probe.link;
 
-import java.io.BufferedInputStream;
 import java.io.IOException;
-import java.io.InputStream;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Instant;
@@ -14,7 +11,6 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
-import java.util.function.Supplier;
 import java.util.logging.Level;
 import java.util.logging.Logger;
 import tekmerion.core.drive.DriveReading;
@@ -32,18 +28,14 @@ import tekmerion.core.port.MachineUnderTest;
 import tekmerion.core.port.PageAnswer;
 import tekmerion.core.port.PageKind;
 import tekmerion.core.surface.Plan;
-import tekmerion.core.surface.Progress;
-import tekmerion.core.surface.SurfacePass;
-import tekmerion.core.surface.SurfaceResult;
 import tekmerion.link.DriveSeen;
 import tekmerion.link.LinkCodec;
 import tekmerion.link.LinkEvent;
+import tekmerion.link.PartFinding;
 import tekmerion.link.RunKind;
-import tekmerion.link.SurfaceNote;
 import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
 import tekmerion.link.files.WholeFile;
-import tekmerion.probe.instrument.KeptPass;
 import tekmerion.probe.outbox.Outbox;
 
 /**
@@ -53,8 +45,6 @@ import tekmerion.probe.outbox.Outbox;
  */
 final class RunHost implements AutoCloseable {
   private static final Logger LOG = Logger.getLogger(RunHost.class.getName());
-  private static final long TELL_NANOS = 1_000_000_000L;
-  private static final long KEEP_NANOS = 3_000_000_000L;
 
   private final MachineUnderTest machine;
   private final Outbox outbox;
@@ -66,6 +56,7 @@ final class RunHost implements AutoCloseable {
   private final PartRuns parts;
   private final DataRuns data;
   private final Releases releases;
+  private final SurfaceRun.Host surfaceHost;
 
   /** A run that can be stopped. */
   interface Running {
@@ -88,6 +79,15 @@ final class RunHost implements AutoCloseable {
     this.tell = tell;
     this.onEvent = onEvent;
     this.parts = new PartRuns(machine, folder, clock, tell, running, this::keep);
+    this.surfaceHost =
+        new SurfaceRun.Host(
+            folder,
+            clock,
+            tell,
+            c -> running.remove(c.requestId()),
+            this::keep,
+            this::waits,
+            this::couldNotRun);
     this.releases = new Releases(this::releaseKey, tell, System::nanoTime);
     this.data =
         new DataRuns(
@@ -113,7 +113,7 @@ final class RunHost implements AutoCloseable {
             && kept.get().drive() != null
             && !drive.flatMap(WhoIsIt::seen).equals(Optional.of(kept.get().drive()));
     if (anotherOne) {
-      waits(command, kept.get(), () -> endWhatWaits(command, kept.get()));
+      waits(command, kept.get(), () -> endWhatWaits(command, kept.get(), null, null));
     } else if (drive.isEmpty()) {
       couldNotRun(command, "no drive is called " + command.driveKey());
     } else {
@@ -163,28 +163,16 @@ final class RunHost implements AutoCloseable {
 
   private void waitsWithItsCopy(ToProbe.StartRun command, KeptRun kept, PartTask.Outcome outcome) {
     running.remove(command.requestId());
-    waits(
-        command,
-        kept,
-        () ->
-            data.ended(
-                kept,
-                new LinkEvent.RunEnded(
-                    command.requestId(),
-                    command.driveKey(),
-                    command.run(),
-                    kept.startedAt(),
-                    clock.instant(),
-                    LinkEvent.End.CANCELLED,
-                    "ended while its drive was away; what was copied until then is kept",
-                    null,
-                    null,
-                    outcome.note(),
-                    kept.drive())));
+    waits(command, kept, () -> endWhatWaits(command, kept, outcome.note(), kept.drive()));
   }
 
-  /** One that was begun before the probe's last start. */
-  private void endWhatWaits(ToProbe.StartRun command, KeptRun kept) {
+  /**
+   * @param found until its drive went away; null if nothing, or if that was before the probe's last
+   *     start
+   * @param of which drive; null with it
+   */
+  private void endWhatWaits(
+      ToProbe.StartRun command, KeptRun kept, PartFinding found, DriveSeen of) {
     data.ended(
         kept,
         new LinkEvent.RunEnded(
@@ -194,11 +182,11 @@ final class RunHost implements AutoCloseable {
             kept.startedAt(),
             clock.instant(),
             LinkEvent.End.CANCELLED,
-            "ended while its drive was away; what was kept of it is kept",
+            "ended while its drive was away; what was read until then is kept",
             null,
             null,
-            null,
-            null));
+            found,
+            of));
   }
 
   /** The data's own runs spare the drive by what they are: no gate locks them. */
@@ -301,7 +289,11 @@ final class RunHost implements AutoCloseable {
       Plan plan = Plan.whole(source.identity());
       plan = command.run() == RunKind.SURFACE_SAMPLED ? plan.sampled() : plan;
       plan = command.gentle() ? plan.gentle() : plan;
-      new Surface(command, source, plan, () -> WhoIsIt.seen(drive)).begin();
+      KeptRun kept = KeptRun.of(folder, command, clock.instant(), () -> WhoIsIt.seen(drive));
+      SurfaceRun run = new SurfaceRun(command, kept, source, plan, surfaceHost);
+      running.put(command.requestId(), run);
+      kept.write(folder);
+      start("surface pass", run);
     } catch (IOException | IllegalArgumentException e) {
       couldNotRun(command, "it cannot be opened: " + e.getMessage());
     }
@@ -409,141 +401,6 @@ final class RunHost implements AutoCloseable {
           open(command, drive);
         }
         running.remove(command.requestId(), this); // unless the run itself stands there by now
-      }
-    }
-  }
-
-  /** One surface pass of this probe. */
-  private final class Surface implements Running, SurfacePass.Listener, Runnable {
-    private final ToProbe.StartRun command;
-    private final BlockSource source;
-    private final Path file;
-    private final SurfacePass pass;
-    private final KeptRun kept;
-    private Progress latest = new Progress(0, 0, 0, -1, 0, 0);
-    private long toldAt;
-    private long keptAt;
-
-    Surface(
-        ToProbe.StartRun command,
-        BlockSource source,
-        Plan plan,
-        Supplier<Optional<DriveSeen>> which)
-        throws IOException {
-      this.command = command;
-      this.source = source;
-      this.file = folder.resolve(command.requestId() + ".pass");
-      this.kept = KeptRun.of(folder, command, clock.instant(), which);
-      if (Files.exists(file)) {
-        try (InputStream in = new BufferedInputStream(Files.newInputStream(file))) {
-          pass = SurfacePass.resume(source, plan, in, System::nanoTime, this);
-        }
-      } else {
-        pass = SurfacePass.begin(source, plan, System::nanoTime, this);
-      }
-    }
-
-    void begin() {
-      running.put(command.requestId(), this);
-      kept.write(folder);
-      start("surface pass", this);
-    }
-
-    @Override
-    public void stop(boolean pause) {
-      if (pause) {
-        pass.pause();
-      } else {
-        pass.cancel();
-      }
-    }
-
-    @Override
-    public void run() {
-      try {
-        SurfaceResult result = pass.run();
-        KeptPass.write(pass, file);
-        running.remove(command.requestId());
-        if (result.end() == SurfaceResult.End.PAUSED) {
-          tell.accept(progress());
-          return;
-        }
-        if (result.end() == SurfaceResult.End.GONE && kept.drive() != null) {
-          tell.accept(progress());
-          waits(command, kept, () -> end(result, LinkEvent.End.CANCELLED));
-          return;
-        }
-        end(
-            result,
-            switch (result.end()) {
-              case COMPLETE -> LinkEvent.End.COMPLETE;
-              case CANCELLED -> LinkEvent.End.CANCELLED;
-              case STOPPED_BY_RULE -> LinkEvent.End.STOPPED_BY_RULE;
-              default -> LinkEvent.End.COULD_NOT_RUN;
-            });
-      } catch (IOException | RuntimeException e) {
-        running.remove(command.requestId());
-        LOG.log(Level.SEVERE, "surface pass " + command.requestId(), e);
-        couldNotRun(command, "the probe failed: " + e.getMessage());
-      } finally {
-        source.close();
-      }
-    }
-
-    private void end(SurfaceResult result, LinkEvent.End end) {
-      RunHost.this.keep(
-          new LinkEvent.RunEnded(
-              command.requestId(),
-              command.driveKey(),
-              command.run(),
-              kept.startedAt(),
-              clock.instant(),
-              end,
-              result.why(),
-              SurfaceNotes.of(result),
-              null,
-              null));
-      try {
-        Files.deleteIfExists(file);
-        kept.forget(folder);
-      } catch (IOException e) {
-        LOG.log(Level.WARNING, "what was kept of a pass stays in " + folder, e);
-      }
-    }
-
-    @Override
-    public void progress(Progress progress) {
-      latest = progress;
-      long now = System.nanoTime();
-      if (now - toldAt >= TELL_NANOS) {
-        toldAt = now;
-        tell.accept(progress());
-      }
-    }
-
-    private ToServer.RunProgress progress() {
-      SurfaceNote note = SurfaceNotes.of(pass.result());
-      return ToServer.RunProgress.of(
-          command.requestId(),
-          latest.share(),
-          latest.secondsLeft(),
-          latest.secondsSpread(),
-          latest.atByte(),
-          note,
-          null);
-    }
-
-    @Override
-    public void checkpoint() {
-      long now = System.nanoTime();
-      if (now - keptAt < KEEP_NANOS) {
-        return;
-      }
-      keptAt = now;
-      try {
-        KeptPass.write(pass, file);
-      } catch (IOException e) {
-        LOG.log(Level.WARNING, "the pass cannot be kept in " + file, e);
       }
     }
   }

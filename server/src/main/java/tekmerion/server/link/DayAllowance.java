@@ -38,7 +38,7 @@ class DayAllowance {
   }
 
   /**
-   * @return false if it was too much for today; it counts for nothing then
+   * @return false if it is too much for today; what is refused counts too
    */
   boolean allows(UUID probeId, long more) {
     LocalDate today = LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC);
