@@ -58,7 +58,7 @@ class DataTest {
     browser.seeText("a copy of it is intact");
     browser.seeText("68 files, 64.2 MB");
     browser.press("Copy these files");
-    browser.seeText("68 files of Partition 1 copied and verified");
+    browser.seeText("68 files of Partition 1, CHOIR copied and verified");
     browser.seeText("Data copy verified");
 
     browser.open("/job/J-2279");
