@@ -113,7 +113,11 @@ function SurfaceSheet({ shown, before, running, drive }: SurfaceSheetProps) {
         {shown !== null && surface !== null && (
           <small>
             {shown.name.toLowerCase()}, read only, {(100 * surface.shareRead).toFixed(0)} % ·{' '}
-            {shown.endedAt === null ? 'running' : when(shown.endedAt)}
+            {shown.endedAt === null
+              ? shown.waits === null
+                ? 'running'
+                : 'waits'
+              : when(shown.endedAt)}
           </small>
         )}
         {surface !== null && <Legend hasBefore={before !== null} before={before} />}

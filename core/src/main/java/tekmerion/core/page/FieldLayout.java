@@ -133,7 +133,10 @@ public record FieldLayout(
     return switch (kind) {
       case ASCII -> Reported.serial((String) value).isEmpty();
       case BYTES -> Reported.name((String) value).isEmpty();
-      default -> value.toString().equals(Long.toString(notReported.getAsLong()));
+      default ->
+          value instanceof Long n
+              ? n == notReported.getAsLong()
+              : value.equals(Long.toString(notReported.getAsLong()));
     };
   }
 
