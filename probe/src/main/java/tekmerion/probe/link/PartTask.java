@@ -106,7 +106,11 @@ abstract class PartTask implements RunHost.Running, Runnable {
       Thread.currentThread().interrupt();
       return;
     } catch (ReadEndedException e) {
-      outcome = new Outcome(End.COULD_NOT_RUN, "it could not be read on: " + e.getMessage(), null);
+      outcome =
+          new Outcome(
+              End.COULD_NOT_RUN,
+              "it could not be read on " + e.getMessage() + "; nothing was kept of it",
+              null);
     } catch (RuntimeException e) {
       LOG.log(Level.SEVERE, command().run() + " " + command().requestId(), e);
       outcome = new Outcome(End.COULD_NOT_RUN, "the probe failed: " + e.getMessage(), null);

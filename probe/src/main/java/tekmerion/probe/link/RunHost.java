@@ -112,7 +112,10 @@ final class RunHost implements AutoCloseable {
         kept.isPresent()
             && kept.get().drive() != null
             && !drive.flatMap(WhoIsIt::seen).equals(Optional.of(kept.get().drive()));
-    if (anotherOne) {
+    if (anotherOne && command.run().needsRelease()) {
+      // Nothing that writes begins by itself when a drive is plugged in.
+      couldNotRun(command, "its drive is not there; what was written until then stays written");
+    } else if (anotherOne) {
       waits(command, kept.get(), () -> endWhatWaits(command, kept.get(), null, null));
     } else if (drive.isEmpty()) {
       couldNotRun(command, "no drive is called " + command.driveKey());
