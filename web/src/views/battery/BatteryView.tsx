@@ -128,6 +128,21 @@ function OwnAccount({ battery }: { battery: Battery }) {
             </dd>
             <dt>Cycles</dt>
             <dd>{r.cycles ?? 'not counted'}</dd>
+            {r.state !== null && (
+              <>
+                <dt>State</dt>
+                <dd>
+                  {[r.state, ...r.flags].join(', ')}
+                  {r.minutesLeft !== null && `, ${String(r.minutesLeft)} min left by its reckoning`}
+                </dd>
+              </>
+            )}
+            {r.chargeLimit !== null && (
+              <>
+                <dt>Charged up to</dt>
+                <dd>{percent(r.chargeLimit)}, a limit set in this machine</dd>
+              </>
+            )}
             <dt>Voltage</dt>
             <dd>{r.volts === null ? 'not reported' : `${r.volts.toFixed(2)} V`}</dd>
             <dt>Temperature</dt>
@@ -136,6 +151,29 @@ function OwnAccount({ battery }: { battery: Battery }) {
               <>
                 <dt>Made</dt>
                 <dd>{r.made}</dd>
+              </>
+            )}
+            {battery.second !== null && (
+              <>
+                <dt>Second pack</dt>
+                <dd>
+                  {battery.second.model ?? 'model not reported'}{' '}
+                  <Mono>{battery.second.serial ?? 'serial not reported'}</Mono>
+                  <br />
+                  {amount(battery.second.full, battery.second.unit)} of{' '}
+                  {amount(battery.second.design, battery.second.unit)}
+                  {battery.second.health !== null && `, ${percent(battery.second.health)}`}
+                </dd>
+              </>
+            )}
+            {battery.together !== null && (
+              <>
+                <dt>Both together</dt>
+                <dd>
+                  {amount(battery.together.full, battery.together.unit)} of{' '}
+                  {amount(battery.together.design, battery.together.unit)}
+                  {battery.together.health !== null && `, ${percent(battery.together.health)}`}
+                </dd>
               </>
             )}
             <dt>To buy</dt>

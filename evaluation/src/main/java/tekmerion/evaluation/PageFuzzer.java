@@ -38,6 +38,7 @@ public final class PageFuzzer {
   public static final List<PageKind> KINDS =
       Arrays.stream(PageKind.values())
           .filter(k -> !k.wireName().startsWith("scsi-log") || k == PageKind.SCSI_LOG_TEMPERATURE)
+          .filter(k -> k != PageKind.BATTERY_SUPPLY_2)
           .toList();
 
   private static final List<String> MACHINES =
@@ -75,6 +76,9 @@ public final class PageFuzzer {
     logs[8] = 0x0A;
     logs[9] = 0x20;
     sound.add(logs);
+    byte[] supported = new byte[1024];
+    supported[8] = 1;
+    sound.add(supported);
     sound.add(hex("2f000008000003045d102900"));
     sound.add(hex("1000001400010310470112340000000001020304031100" + "00"));
     sound.add(

@@ -22,7 +22,9 @@ import tekmerion.core.page.FieldSpan;
  * @param gauge its own level, as a share
  * @param gaugeError its own guess at how far the level is off, as a share
  * @param minutesLeft by its own reckoning
+ * @param chargeLimit where the machine stops charging it, as a share; empty if it tells none
  * @param state as the interface words it
+ * @param flags what else its status says, as the specification names it
  * @param alarms that are raised
  * @param doubts what was reported and cannot be, a sentence each
  */
@@ -43,12 +45,15 @@ public record BatteryReport(
     OptionalDouble gauge,
     OptionalDouble gaugeError,
     OptionalLong minutesLeft,
+    OptionalDouble chargeLimit,
     Optional<String> state,
+    List<String> flags,
     List<String> alarms,
     List<String> doubts,
     List<FieldSpan> spans)
     implements DecodedPage {
   public BatteryReport {
+    flags = List.copyOf(flags);
     alarms = List.copyOf(alarms);
     doubts = List.copyOf(doubts);
     spans = List.copyOf(spans);
@@ -101,7 +106,9 @@ public record BatteryReport(
     json.put("gauge", orNull(gauge));
     json.put("gaugeError", orNull(gaugeError));
     json.put("minutesLeft", minutesLeft.isPresent() ? minutesLeft.getAsLong() : null);
+    json.put("chargeLimit", orNull(chargeLimit));
     json.put("state", state.orElse(null));
+    json.put("flags", flags);
     json.put("alarms", alarms);
     json.put("doubts", doubts);
     return json;

@@ -57,7 +57,10 @@ public final class SmartBattery {
   private static final int LEAST_WORDS = 3;
 
   private static final int CAPACITY_MODE_BIT = 15;
+  private static final int INITIALIZED_BIT = 7;
   private static final int DISCHARGING_BIT = 6;
+  private static final int FULLY_CHARGED_BIT = 5;
+  private static final int FULLY_DISCHARGED_BIT = 4;
   private static final double KELVIN = 273.15;
 
   /** Bits of BatteryStatus that are alarms (clause 5.1.21). */
@@ -70,6 +73,18 @@ public final class SmartBattery {
               11, "terminate discharge",
               9, "remaining capacity",
               8, "remaining time"));
+
+  /** Its bits 3 to 0: how the last command went. */
+  private static final List<String> ERRORS =
+      List.of(
+          "ok",
+          "busy",
+          "reserved command",
+          "unsupported command",
+          "access denied",
+          "overflow or underflow",
+          "bad size",
+          "unknown error");
 
   private static final Map<Integer, String> NAMES =
       Map.ofEntries(
@@ -243,15 +258,43 @@ public final class SmartBattery {
         percent(RELATIVE_STATE_OF_CHARGE),
         percent(MAX_ERROR),
         counted(RUN_TIME_TO_EMPTY),
-        word(BATTERY_STATUS).isPresent()
-            ? Optional.of((status >> DISCHARGING_BIT & 1) == 1 ? "Discharging" : "Charging")
-            : Optional.empty(),
+        OptionalDouble.empty(), // a pack knows no limit: the machine sets it
+        word(BATTERY_STATUS).isPresent() ? Optional.of(state(status)) : Optional.empty(),
+        word(BATTERY_STATUS).isPresent() ? flags(status) : List.of(),
         ALARMS.entrySet().stream()
             .filter(a -> (status >> a.getKey() & 1) == 1)
             .map(Map.Entry::getValue)
             .toList(),
         doubts,
         List.copyOf(answers.values()));
+  }
+
+  private static String state(long status) {
+    if ((status >> DISCHARGING_BIT & 1) == 1) {
+      return "Discharging";
+    }
+    return (status >> FULLY_CHARGED_BIT & 1) == 1 ? "Full" : "Charging";
+  }
+
+  /** What is neither an alarm nor its state. */
+  private List<String> flags(long status) {
+    List<String> flags = new ArrayList<>();
+    if ((status >> INITIALIZED_BIT & 1) == 1) {
+      flags.add("initialized");
+    } else {
+      doubts.add("it calls its own gauge not initialized");
+    }
+    if ((status >> FULLY_CHARGED_BIT & 1) == 1) {
+      flags.add("fully charged");
+    }
+    if ((status >> FULLY_DISCHARGED_BIT & 1) == 1) {
+      flags.add("fully discharged");
+    }
+    int error = (int) status & 0xF;
+    if (error != 0) {
+      flags.add(error < ERRORS.size() ? ERRORS.get(error) : "error code %Xh".formatted(error));
+    }
+    return flags;
   }
 
   private OptionalDouble scaled(int command, double scale) {

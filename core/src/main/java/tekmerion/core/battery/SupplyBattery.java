@@ -14,6 +14,9 @@ public final class SupplyBattery {
   /** No portable machine has more; values beyond are mistakes of firmware. */
   private static final double MOST_AMOUNT = 1_000;
 
+  /** Nor less, in Ah or Wh: a design capacity of 100 µAh is a unit that somebody mixed up. */
+  private static final double LEAST_CAPACITY = 0.05;
+
   private static final double MOST_VOLTS = 100;
   private static final double MOST_AMPERES = 100;
   private static final double TENTH = 0.1;
@@ -26,6 +29,12 @@ public final class SupplyBattery {
   }
 
   private static BatteryReport report(SupplyText text) {
+    if (text.text("SCOPE").filter("Device"::equals).isPresent()) {
+      text.doubt("it is the battery of a device beside the machine, not the machine's");
+    }
+    if (text.text("PRESENT").filter("0"::equals).isPresent()) {
+      text.doubt("its bay is empty: no pack is there to report");
+    }
     boolean energy = text.text("ENERGY_FULL").isPresent() || text.text("ENERGY_NOW").isPresent();
     String what = energy ? "ENERGY" : "CHARGE";
     Amount.Unit unit = energy ? Amount.Unit.WATT_HOURS : Amount.Unit.AMPERE_HOURS;
@@ -50,7 +59,9 @@ public final class SupplyBattery {
         text.number("CAPACITY", 0.01, 0, 1),
         text.number("CAPACITY_ERROR_MARGIN", 0.01, 0, 1),
         minutes(text),
+        text.number("CHARGE_CONTROL_END_THRESHOLD", 0.01, 0, 1),
         text.text("STATUS"),
+        List.of(),
         text.text("HEALTH").filter(h -> !h.equals("Good") && !h.equals("Unknown")).stream()
             .toList(),
         text.doubts(),
@@ -61,7 +72,7 @@ public final class SupplyBattery {
   private static Optional<Amount> amount(
       SupplyText text, String name, Amount.Unit unit, boolean capacity) {
     OptionalDouble value =
-        text.number(name, SupplyText.MICRO, capacity ? Double.MIN_VALUE : 0, MOST_AMOUNT);
+        text.number(name, SupplyText.MICRO, capacity ? LEAST_CAPACITY : 0, MOST_AMOUNT);
     return value.isPresent()
         ? Optional.of(new Amount(value.getAsDouble(), unit))
         : Optional.empty();
@@ -95,9 +106,15 @@ public final class SupplyBattery {
     return OptionalDouble.of(text.text("STATUS").orElse("").equals("Charging") ? -size : size);
   }
 
+  /** As it goes now, else as it went on average; 0 is a driver that was not told. */
   private static OptionalLong minutes(SupplyText text) {
-    OptionalLong seconds = text.whole("TIME_TO_EMPTY_NOW");
-    return seconds.isPresent() ? OptionalLong.of(seconds.getAsLong() / 60) : seconds;
+    for (String name : List.of("TIME_TO_EMPTY_NOW", "TIME_TO_EMPTY_AVG")) {
+      OptionalLong seconds = text.whole(name);
+      if (seconds.isPresent() && seconds.getAsLong() > 0) {
+        return OptionalLong.of(seconds.getAsLong() / 60);
+      }
+    }
+    return OptionalLong.empty();
   }
 
   private static Optional<LocalDate> made(SupplyText text) {

@@ -54,7 +54,8 @@ final class AtaLogSigns {
       replace(
           "drive.self-test",
           "failed",
-          "Its %s self-test failed%s".formatted(test.test(), where),
+          "Its %s self-test failed%s, with %d %% of it left"
+              .formatted(test.test(), where, test.remainingPercent()),
           basis);
     } else if (test.statusCode() >> 4 == 0) {
       replace("drive.self-test", "passed", "Its %s self-test passed".formatted(test.test()), basis);

@@ -19,6 +19,7 @@ import tekmerion.core.drive.nvme.ErrorInformationLog;
 import tekmerion.core.drive.nvme.HealthLog;
 import tekmerion.core.drive.nvme.IdentifyController;
 import tekmerion.core.drive.nvme.IdentifyNamespace;
+import tekmerion.core.drive.nvme.SupportedLogs;
 import tekmerion.core.drive.scsi.ScsiIdentityPage;
 import tekmerion.core.drive.scsi.ScsiLog;
 import tekmerion.core.memory.identity.MemoryRecords;
@@ -60,6 +61,7 @@ public final class PageDecoder {
       case NVME_IDENTIFY_NAMESPACE -> IdentifyNamespace::decode;
       case NVME_SMART -> HealthLog::decode;
       case NVME_ERROR_LOG -> ErrorInformationLog::decode;
+      case NVME_SUPPORTED_LOGS -> SupportedLogs::decode;
       case NVME_SELFTEST_LOG -> DeviceSelfTestLog::decode;
       case USB_DEVICE -> UsbDevice::decode;
       case SCSI_INQUIRY -> ScsiIdentityPage::inquiry;
@@ -76,7 +78,7 @@ public final class PageDecoder {
       case SMBIOS -> Smbios::decode;
       case MEMORY_RECORDS -> MemoryRecords::decode;
       case SPD_0, SPD_1, SPD_2, SPD_3 -> Spd::decode;
-      case BATTERY_SUPPLY -> SupplyBattery::decode;
+      case BATTERY_SUPPLY, BATTERY_SUPPLY_2 -> SupplyBattery::decode;
       case BATTERY_REGISTERS -> SmartBattery::decode;
       case ADAPTER_SUPPLY -> AdapterReport::decode;
     };

@@ -69,8 +69,9 @@ public final class PageRecognition {
       case SMBIOS -> p.size() > 32 && p.u8(1) >= 4 && p.u8(1) < 128 && p.u8(0) <= 43 && ends(p);
       case MEMORY_RECORDS -> isTextOnly(p) && !starts(p, SUPPLY) && !starts(p, "[");
       case BATTERY_SUPPLY, ADAPTER_SUPPLY -> isTextOnly(p) && starts(p, SUPPLY);
-      case ATA_GENERAL_DIRECTORY, ATA_PENDING_DEFECTS, ATA_PHY_EVENTS -> false;
-      case NVME_ERROR_LOG, NVME_SELFTEST_LOG, BATTERY_REGISTERS -> false; // nothing sets them apart
+      case BATTERY_SUPPLY_2, ATA_GENERAL_DIRECTORY, ATA_PENDING_DEFECTS, ATA_PHY_EVENTS -> false;
+      case NVME_ERROR_LOG, NVME_SELFTEST_LOG, NVME_SUPPORTED_LOGS, BATTERY_REGISTERS ->
+          false; // nothing sets them apart
       // SPC-5, 6.7.2: a version of 3 to 8, a response format of 2, vendor and product as text.
       case SCSI_INQUIRY ->
           p.size() >= 36 && p.u8(2) < 9 && (p.u8(3) & 0x0F) == 2 && isText(p, 8, 28);

@@ -26,6 +26,7 @@ public enum PageKind {
   ATA_PHY_EVENTS("ata-phy-events", "SATA Phy Event Counters log (11h)", Family.ATA),
   NVME_IDENTIFY_CONTROLLER("nvme-identify-controller", "Identify Controller", Family.NVME),
   NVME_IDENTIFY_NAMESPACE("nvme-identify-namespace", "Identify Namespace", Family.NVME),
+  NVME_SUPPORTED_LOGS("nvme-supported-logs", "Supported Log Pages (00h)", Family.NVME),
   NVME_SMART("nvme-smart", "SMART / Health Information (02h)", Family.NVME),
   NVME_ERROR_LOG("nvme-error-log", "Error Information (01h)", Family.NVME),
   NVME_SELFTEST_LOG("nvme-selftest-log", "Device Self-test (06h)", Family.NVME),
@@ -48,6 +49,8 @@ public enum PageKind {
   SPD_2("memory-spd-2", "Serial presence detect, module 2", Family.BOARD),
   SPD_3("memory-spd-3", "Serial presence detect, module 3", Family.BOARD),
   BATTERY_SUPPLY("battery-supply", "The battery as the system tells of it", Family.BATTERY),
+  BATTERY_SUPPLY_2(
+      "battery-supply-2", "The second battery as the system tells of it", Family.BATTERY),
   BATTERY_REGISTERS("battery-registers", "Smart Battery registers", Family.BATTERY),
   ADAPTER_SUPPLY("adapter-supply", "The adapter as the system tells of it", Family.BATTERY);
 

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.io.ByteArrayOutputStream;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import tekmerion.core.page.Fault;
@@ -83,6 +84,48 @@ class BatteryReportTest {
   }
 
   @Test
+  void tellsTheLimitAndTheTimeThatIsLeft() {
+    BatteryReport report =
+        supply(
+            CHARGE
+                + "POWER_SUPPLY_CHARGE_CONTROL_END_THRESHOLD=80\n"
+                + "POWER_SUPPLY_TIME_TO_EMPTY_AVG=5400\n");
+
+    assertThat(report.chargeLimit()).hasValue(0.8);
+    assertThat(report.minutesLeft()).hasValue(90);
+  }
+
+  /** 100 µAh is no pack of a machine; and then nothing can be a share of it. */
+  @Test
+  void aDesignOfNearlyNothingIsADoubtAndGivesNoHealth() {
+    BatteryReport report =
+        supply(
+            CHARGE
+                .replace("FULL_DESIGN=4385000", "FULL_DESIGN=100")
+                .replace("FULL=2631000", "FULL=100"));
+
+    assertThat(report.design()).isEmpty();
+    assertThat(report.health()).isEmpty();
+    assertThat(report.doubts()).hasSize(2);
+  }
+
+  /** 4.385 + 2 Ah and 2.631 + 1 Ah: 3.631 of 6.385. */
+  @Test
+  void twoPacksAreSummedAndOneThatIsSilentLeavesNoSum() {
+    BatteryReport first = supply(CHARGE);
+    BatteryReport second =
+        supply(
+            "POWER_SUPPLY_TYPE=Battery\nPOWER_SUPPLY_CHARGE_FULL_DESIGN=2000000\n"
+                + "POWER_SUPPLY_CHARGE_FULL=1000000\n");
+
+    PackSum both = PackSum.of(List.of(first, second));
+
+    assertThat(both.design().orElseThrow().value()).isCloseTo(6.385, within(1e-9));
+    assertThat(both.health().orElseThrow()).isCloseTo(3.631 / 6.385, within(1e-9));
+    assertThat(both.left()).as("the second does not tell it").isEmpty();
+  }
+
+  @Test
   void keepsWhatCannotBeAsADoubt() {
     BatteryReport report =
         supply(CHARGE.replace("TEMP=312", "TEMP=40000").replace("FULL=2631000", "FULL=many"));
@@ -152,6 +195,7 @@ class BatteryReportTest {
     assertThat(report.made()).contains(LocalDate.of(2023, 3, 15));
     assertThat(report.serial()).contains("01A1");
     assertThat(report.state()).contains("Discharging");
+    assertThat(report.flags()).containsExactly("initialized"); // bit 7
     assertThat(report.alarms()).isEmpty();
   }
 

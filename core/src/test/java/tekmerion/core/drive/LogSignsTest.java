@@ -73,13 +73,13 @@ class LogSignsTest {
   @Test
   void theLogSaysWhereASelfTestFailedAndTakesThePlaceOfTheStatusByte() {
     smartSaysFailed();
-    selfTestLog(0x70, 11_228_329);
+    selfTestLog(0x76, 11_228_329);
 
     List<Sign> tests = signs().stream().filter(s -> s.id().equals("drive.self-test")).toList();
 
     assertThat(tests).hasSize(1);
     assertThat(tests.get(0).words())
-        .isEqualTo("Its extended self-test failed at sector 11,228,329");
+        .isEqualTo("Its extended self-test failed at sector 11,228,329, with 60 % of it left");
     assertThat(tests.get(0).basis().page()).isEqualTo("ata-selftest-log");
     assertThat(tests.get(0).basis().offset()).isEqualTo(2);
   }

@@ -19,6 +19,7 @@ import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 import tekmerion.core.battery.BatteryReport;
+import tekmerion.core.battery.PackSum;
 import tekmerion.core.battery.SmartBattery;
 import tekmerion.core.battery.SupplyBattery;
 import tekmerion.core.drive.PageDecoder;
@@ -79,7 +80,9 @@ public final class DecodeCommand implements Callable<Integer> {
       index = "1..*",
       arity = "1..*",
       paramLabel = "FILE",
-      description = "Raw pages; for battery also a folder of the system's power supplies.")
+      description =
+          "Raw pages; for battery also a folder of one of the system's power supplies; of several packs the"
+              + " last line is their sum.")
   private List<Path> files;
 
   @Option(names = "--thresholds", description = "Thresholds page that goes with ata-smart.")
@@ -109,8 +112,16 @@ public final class DecodeCommand implements Callable<Integer> {
               .writeValueAsString(decoded.get(0)));
     } else {
       decoded.forEach(one -> System.out.println(JSON.writeValueAsString(one)));
+      if (kind.equals(BATTERY)) {
+        System.out.println(JSON.writeValueAsString(together()));
+      }
     }
     return 0;
+  }
+
+  /** The packs of one machine, summed. */
+  private Map<String, Object> together() {
+    return PackSum.of(files.stream().map(f -> value(f, battery(read(f)))).toList()).json();
   }
 
   private static Decoding<BatteryReport> battery(RawPage raw) {

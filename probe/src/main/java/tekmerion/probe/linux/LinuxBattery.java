@@ -5,6 +5,7 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -34,58 +35,66 @@ public final class LinuxBattery implements PageSource {
     this.supplies = supplies;
   }
 
-  /** Empty if there is no battery. */
+  /** Empty if there is no battery, and no bay for one. */
   static Optional<LinuxBattery> find(Path supplies) {
-    return folder(supplies, "Battery").isPresent()
+    return !folders(supplies, "Battery").isEmpty()
         ? Optional.of(new LinuxBattery(supplies))
         : Optional.empty();
   }
 
   @Override
   public List<PageKind> kinds() {
-    return List.of(PageKind.BATTERY_SUPPLY, PageKind.ADAPTER_SUPPLY);
+    return folders(supplies, "Battery").size() > 1
+        ? List.of(PageKind.BATTERY_SUPPLY, PageKind.BATTERY_SUPPLY_2, PageKind.ADAPTER_SUPPLY)
+        : List.of(PageKind.BATTERY_SUPPLY, PageKind.ADAPTER_SUPPLY);
   }
 
   @Override
   public PageAnswer read(PageKind kind) {
     return switch (kind) {
-      case BATTERY_SUPPLY -> text("Battery");
+      case BATTERY_SUPPLY -> text("Battery", 0);
+      case BATTERY_SUPPLY_2 -> text("Battery", 1);
       case ADAPTER_SUPPLY -> {
-        PageAnswer mains = text("Mains");
-        yield mains.bytes().isPresent() ? mains : text("USB");
+        PageAnswer mains = text("Mains", 0);
+        yield mains.bytes().isPresent() ? mains : text("USB", 0);
       }
       default -> new PageAnswer.NotReported("a battery has no such page");
     };
   }
 
-  private PageAnswer text(String type) {
-    Optional<Path> folder = folder(supplies, type);
-    if (folder.isEmpty()) {
+  private PageAnswer text(String type, int index) {
+    List<Path> folders = folders(supplies, type);
+    if (folders.size() <= index) {
       return new PageAnswer.NotReported("the system shows no supply of type " + type);
     }
+    Path folder = folders.get(index);
+    if (isEmpty(folder)) {
+      return new PageAnswer.NotReported(
+          "its bay is empty: no battery sits in " + folder.getFileName());
+    }
     try {
-      return new PageAnswer.Got(textOf(folder.get()));
+      return new PageAnswer.Got(textOf(folder));
     } catch (IOException e) {
       return new PageAnswer.CouldNotRun("it cannot be read: " + e.getMessage());
     }
   }
 
-  private static Optional<Path> folder(Path supplies, String type) {
+  /** A bay that shows itself with nothing in it. */
+  private static boolean isEmpty(Path folder) {
+    return value(folder.resolve("present")).filter("0"::equals).isPresent();
+  }
+
+  /** All supplies of a type that are the machine's, those with something in them first. */
+  private static List<Path> folders(Path supplies, String type) {
     if (!Files.isDirectory(supplies)) {
-      return Optional.empty();
+      return List.of();
     }
     try (Stream<Path> all = Files.list(supplies)) {
-      return all.sorted()
-          .filter(
-              f -> {
-                // What is a mouse's or a pen's own is not the machine's.
-                boolean ofADevice = value(f.resolve("scope")).filter("Device"::equals).isPresent();
-                boolean empty = value(f.resolve("present")).filter("0"::equals).isPresent();
-                return !ofADevice
-                    && !empty
-                    && value(f.resolve("type")).filter(type::equals).isPresent();
-              })
-          .findFirst();
+      return all.filter(f -> value(f.resolve("type")).filter(type::equals).isPresent())
+          // What is a mouse's or a pen's own is not the machine's.
+          .filter(f -> value(f.resolve("scope")).filter("Device"::equals).isEmpty())
+          .sorted(Comparator.comparing(LinuxBattery::isEmpty).thenComparing(Path::getFileName))
+          .toList();
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
@@ -132,15 +141,20 @@ public final class LinuxBattery implements PageSource {
   }
 
   DischargeSource discharge() throws IOException {
-    BatteryReport report =
-        report().orElseThrow(() -> new IOException("the battery does not tell its numbers"));
+    BatteryReport report = report().orElseThrow(this::silent);
     return new Running(report, false);
   }
 
   ChargeSource charge() throws IOException {
-    BatteryReport report =
-        report().orElseThrow(() -> new IOException("the battery does not tell its numbers"));
+    BatteryReport report = report().orElseThrow(this::silent);
     return new Running(report, true);
+  }
+
+  private IOException silent() {
+    return new IOException(
+        read(PageKind.BATTERY_SUPPLY) instanceof PageAnswer.NotReported none
+            ? none.why()
+            : "the battery does not tell its numbers");
   }
 
   /** Whether the adapter says that it is in; empty if none says anything. */

@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Optional;
 import tekmerion.core.drive.ata.IdentifyDevice;
 import tekmerion.core.drive.ata.LogDirectory;
+import tekmerion.core.drive.nvme.IdentifyController;
+import tekmerion.core.drive.nvme.SupportedLogs;
 import tekmerion.core.page.RawPage;
 import tekmerion.core.port.PageAnswer;
 import tekmerion.core.port.PageKind;
@@ -95,6 +97,7 @@ final class LinuxPages implements PageSource {
       case ATA_PHY_EVENTS -> general(0x11, 1);
       case NVME_IDENTIFY_CONTROLLER -> nvme.identify(1, 0);
       case NVME_IDENTIFY_NAMESPACE -> nvme.identify(0, namespace());
+      case NVME_SUPPORTED_LOGS -> supportedLogs();
       case NVME_SMART -> nvme.log(0x02, 512);
       case NVME_ERROR_LOG -> nvme.log(0x01, 64 * 16);
       case NVME_SELFTEST_LOG -> nvme.log(0x06, 564);
@@ -135,6 +138,19 @@ final class LinuxPages implements PageSource {
     return pages == 0
         ? new PageAnswer.NotReported("the drive has no log %02Xh".formatted(address))
         : scsi.generalLog(address, Math.min(pages, most));
+  }
+
+  /** Only of a drive that says it has the page: any other counts the question as an error. */
+  private PageAnswer supportedLogs() {
+    boolean has =
+        nvme.identify(1, 0)
+            .bytes()
+            .flatMap((RawPage raw) -> IdentifyController.decode(raw).decoded())
+            .filter(IdentifyController::hasSupportedLogs)
+            .isPresent();
+    return has
+        ? nvme.log(0x00, SupportedLogs.PAGE_BYTES)
+        : new PageAnswer.NotReported("the drive has no log 00h");
   }
 
   /** nvme0n2 is the second namespace of its controller. */

@@ -52,6 +52,26 @@ class LinuxPartsTest {
   }
 
   @Test
+  void readsTwoPacksTellsAnEmptyBayAndLeavesAMouseOut() throws IOException {
+    file("BAT0/type", "Battery");
+    file("BAT0/present", "0");
+    file("BAT1/type", "Battery");
+    file("BAT1/present", "1");
+    file("BAT1/charge_full", "3000000");
+    file("hid-mouse/type", "Battery");
+    file("hid-mouse/scope", "Device");
+    LinuxBattery battery = LinuxBattery.find(sys).orElseThrow();
+
+    assertThat(battery.kinds()).contains(PageKind.BATTERY_SUPPLY, PageKind.BATTERY_SUPPLY_2);
+    assertThat(battery.read(PageKind.BATTERY_SUPPLY).bytes()).isPresent(); // the one that is there
+    assertThat(battery.read(PageKind.BATTERY_SUPPLY_2))
+        .isEqualTo(new PageAnswer.NotReported("its bay is empty: no battery sits in BAT0"));
+
+    file("BAT1/present", "0");
+    assertThat(battery.read(PageKind.BATTERY_SUPPLY)).isInstanceOf(PageAnswer.NotReported.class);
+  }
+
+  @Test
   void readsCountersOfMemoryErrors() throws IOException {
     String module = "devices/system/edac/mc/mc0/dimm3/";
     file(module + "dimm_label", "SLOT_2");

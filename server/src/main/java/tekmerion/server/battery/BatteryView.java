@@ -10,6 +10,8 @@ import tekmerion.server.run.RunView;
  * What is known of a battery.
  *
  * @param report null if nobody read it, or it told nothing that could be read
+ * @param second of a machine with two packs; null if it has one
+ * @param together what both hold; null if it has one
  * @param readingId its newest reading; null if nobody read it
  * @param partId null until it was met
  * @param looks at this pack in all its visits, oldest first
@@ -28,6 +30,8 @@ public record BatteryView(
     long version,
     String machine,
     @Schema(nullable = true) Report report,
+    @Schema(nullable = true) Report second,
+    @Schema(nullable = true) Together together,
     @Schema(nullable = true) Adapter adapter,
     @Schema(nullable = true) UUID readingId,
     @Schema(nullable = true) Instant readAt,
@@ -45,6 +49,8 @@ public record BatteryView(
    * By its own account; null is "not reported".
    *
    * @param unit of design, full and left: Ah or Wh
+   * @param chargeLimit where the machine stops charging it, a share
+   * @param flags what else its status says
    * @param replacement what to buy in its place
    */
   @Schema(name = "BatteryReport")
@@ -63,9 +69,27 @@ public record BatteryView(
       @Schema(nullable = true) Double volts,
       @Schema(nullable = true) Double celsius,
       @Schema(nullable = true) Double gauge,
+      @Schema(nullable = true) Double chargeLimit,
+      @Schema(nullable = true) String state,
+      @Schema(nullable = true) Long minutesLeft,
+      List<String> flags,
       List<String> alarms,
       List<String> doubts,
       String replacement) {}
+
+  /**
+   * Packs of one machine, summed; null where one of them does not report it.
+   *
+   * @param unit of design, full and left: Ah or Wh
+   */
+  @Schema(name = "BatteryTogether")
+  public record Together(
+      int packs,
+      @Schema(nullable = true) String unit,
+      @Schema(nullable = true) Double design,
+      @Schema(nullable = true) Double full,
+      @Schema(nullable = true) Double left,
+      @Schema(nullable = true) Double health) {}
 
   /** What charges it; null is "not reported". */
   @Schema(name = "AdapterReport")

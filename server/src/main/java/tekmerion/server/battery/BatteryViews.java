@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalLong;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -16,6 +17,7 @@ import tekmerion.core.battery.AdapterReport;
 import tekmerion.core.battery.Amount;
 import tekmerion.core.battery.BatteryReport;
 import tekmerion.core.battery.Fade;
+import tekmerion.core.battery.PackSum;
 import tekmerion.core.drive.DriveReading;
 import tekmerion.core.port.PageKind;
 import tekmerion.core.trend.Interval;
@@ -79,6 +81,7 @@ class BatteryViews {
             .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
     Optional<Part> part =
         parts.inMachine(job.machine().id(), RunKind.BATTERY).stream()
+            .filter(p -> p.driveKey().equals(RunKind.BATTERY)) // not the second pack
             .findFirst()
             .map(PartPlace::part);
     List<Reading> all =
@@ -89,6 +92,7 @@ class BatteryViews {
         all.stream().filter(r -> Objects.equals(r.jobId(), job.id())).findFirst();
     Optional<DriveReading> pagesRead = last.map(r -> pages.load(r.getId()));
     Optional<BatteryReport> report = pagesRead.flatMap(OtherParts::battery);
+    Optional<BatteryReport> second = pagesRead.flatMap(OtherParts::second);
     List<DriveRun> ofPart = part.map(p -> runs.ofPart(p.id())).orElse(List.of());
     List<Look> looks = looks(all, ofPart);
     return new BatteryView(
@@ -96,6 +100,8 @@ class BatteryViews {
         job.version(),
         job.machine().name(),
         report.map(BatteryViews::shown).orElse(null),
+        second.map(BatteryViews::shown).orElse(null),
+        second.map(s -> together(report, s)).orElse(null),
         pagesRead
             .flatMap(r -> r.sound(PageKind.ADAPTER_SUPPLY, AdapterReport.class))
             .map(BatteryViews::shown)
@@ -252,9 +258,24 @@ class BatteryViews {
         orNull(of.volts()),
         orNull(of.celsius()),
         orNull(of.gauge()),
+        orNull(of.chargeLimit()),
+        of.state().orElse(null),
+        of.minutesLeft().isPresent() ? of.minutesLeft().getAsLong() : null,
+        of.flags(),
         of.alarms(),
         of.doubts(),
         of.words());
+  }
+
+  private static BatteryView.Together together(Optional<BatteryReport> first, BatteryReport other) {
+    PackSum sum = PackSum.of(Stream.concat(first.stream(), Stream.of(other)).toList());
+    return new BatteryView.Together(
+        sum.packs(),
+        sum.design().or(sum::full).or(sum::left).map(a -> a.unit().sign()).orElse(null),
+        sum.design().map(Amount::value).orElse(null),
+        sum.full().map(Amount::value).orElse(null),
+        sum.left().map(Amount::value).orElse(null),
+        orNull(sum.health()));
   }
 
   private static BatteryView.Adapter shown(AdapterReport of) {

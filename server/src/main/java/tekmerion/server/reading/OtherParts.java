@@ -7,6 +7,7 @@ import org.springframework.stereotype.Service;
 import tekmerion.core.battery.BatteryReport;
 import tekmerion.core.drive.DriveReading;
 import tekmerion.core.memory.identity.Smbios;
+import tekmerion.core.port.PageAnswer;
 import tekmerion.core.port.PageKind;
 import tekmerion.link.RunKind;
 import tekmerion.server.part.PartService;
@@ -16,6 +17,7 @@ import tekmerion.server.part.PartService.Met;
 @Service
 public class OtherParts {
   public static final String MODULE = "module";
+  private static final String SECOND_BATTERY = "battery-2";
   private static final String KEY = "module-";
   private static final int MOST_CHARS = 80;
   private final PartService parts;
@@ -35,6 +37,7 @@ public class OtherParts {
   /** Empty if it is a drive that was read. */
   Optional<Met> met(Long machineId, String key, DriveReading reading, Instant when) {
     if (key.equals(RunKind.BATTERY)) {
+      secondPack(machineId, reading, when);
       Optional<BatteryReport> report = battery(reading);
       return Optional.of(
           parts.metOther(
@@ -67,6 +70,31 @@ public class OtherParts {
     return reading
         .sound(PageKind.BATTERY_REGISTERS, BatteryReport.class)
         .or(() -> reading.sound(PageKind.BATTERY_SUPPLY, BatteryReport.class));
+  }
+
+  /** A machine may hold two packs: the second is a part of its own, read with the first. */
+  private void secondPack(Long machineId, DriveReading reading, Instant when) {
+    Optional<BatteryReport> second = second(reading);
+    if (second.isPresent()) {
+      parts.metOther(
+          machineId,
+          SECOND_BATTERY,
+          "Second battery",
+          RunKind.BATTERY,
+          second.flatMap(BatteryReport::model).map(OtherParts::brief).orElse(null),
+          second.flatMap(BatteryReport::serial).map(OtherParts::brief).orElse(null),
+          when);
+    } else if (reading
+        .answer(PageKind.BATTERY_SUPPLY_2)
+        .filter(a -> !(a instanceof PageAnswer.NotReported))
+        .isEmpty()) {
+      parts.left(machineId, SECOND_BATTERY, when); // a page that could not be read says nothing
+    }
+  }
+
+  /** Empty if the machine has one pack only. */
+  public static Optional<BatteryReport> second(DriveReading reading) {
+    return reading.sound(PageKind.BATTERY_SUPPLY_2, BatteryReport.class);
   }
 
   private void modules(Long machineId, List<Smbios.MemorySlot> slots, Instant when) {

@@ -23,6 +23,17 @@ final class PartReportSigns {
     report
         .sound(PageKind.MEMORY_RECORDS, MemoryRecords.class)
         .ifPresent(r -> signs.addAll(MemorySigns.of(r, PageKind.MEMORY_RECORDS.wireName())));
+    // Of two packs the worse one is the machine's trouble.
+    report
+        .sound(PageKind.BATTERY_SUPPLY_2, BatteryReport.class)
+        .filter(
+            second ->
+                second.health().isPresent()
+                    && report
+                        .sound(PageKind.BATTERY_SUPPLY, BatteryReport.class)
+                        .filter(f -> f.health().orElse(1) <= second.health().getAsDouble())
+                        .isEmpty())
+        .ifPresent(b -> signs.addAll(BatterySigns.of(b, PageKind.BATTERY_SUPPLY_2.wireName())));
     // The registers are the pack's own; the system's text is made of them.
     for (PageKind kind : List.of(PageKind.BATTERY_REGISTERS, PageKind.BATTERY_SUPPLY)) {
       report

@@ -49,6 +49,11 @@ public record SelfTestEntry(
     return SelfTestStatus.of(statusCode >> 4);
   }
 
+  /** How much of it was not done when it ended: bits 3:0, in tenths. */
+  public int remainingPercent() {
+    return (statusCode & 0x0F) * 10;
+  }
+
   /** What sort of test it was, in words. */
   public String test() {
     String captive = (subcommand & 0x80) != 0 ? ", captive" : "";

@@ -107,7 +107,7 @@ public record SelfTestLog(boolean extended, int newest, List<SelfTestEntry> entr
       one.put("subcommand", e.subcommand());
       one.put("status", e.status().name());
       one.put("statusCode", e.statusCode());
-      one.put("remainingPercent", (e.statusCode() & 0x0F) * 10);
+      one.put("remainingPercent", e.remainingPercent());
       one.put("lifeTimestampHours", e.lifeHours());
       one.put("checkpoint", e.checkpoint());
       one.put(
@@ -129,6 +129,7 @@ public record SelfTestLog(boolean extended, int newest, List<SelfTestEntry> entr
       int at = e.offset();
       spans.add(new FieldSpan(prefix + "test", at, 1, e.test(), ""));
       spans.add(new FieldSpan(prefix + "status", at + 1, 1, e.status().words(), ""));
+      spans.add(new FieldSpan(prefix + "remaining", at + 1, 1, e.remainingPercent(), "%"));
       spans.add(new FieldSpan(prefix + "lifeTimestampHours", at + 2, 2, e.lifeHours(), "h"));
       spans.add(new FieldSpan(prefix + "checkpoint", at + 4, 1, e.checkpoint(), ""));
       spans.add(

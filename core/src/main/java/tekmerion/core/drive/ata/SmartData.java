@@ -99,9 +99,12 @@ public record SmartData(
     return SelfTestStatus.of(selfTestExecutionStatus >> 4);
   }
 
-  /** Tenths of the self-test still to go, 0–9; only while one is running. */
+  /**
+   * How much of the newest self-test was or is not done yet; empty if it completed well, or none
+   * ran.
+   */
   public OptionalInt selfTestRemainingPercent() {
-    return selfTestStatus() == SelfTestStatus.IN_PROGRESS
+    return selfTestStatus() != SelfTestStatus.COMPLETED_OR_NEVER_RUN
         ? OptionalInt.of((selfTestExecutionStatus & 0x0F) * 10)
         : OptionalInt.empty();
   }

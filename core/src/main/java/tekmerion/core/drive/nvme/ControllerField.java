@@ -42,6 +42,7 @@ public enum ControllerField implements LayoutField {
   ASYNCHRONOUS_EVENT_REQUEST_LIMIT(le(259, 1)),
   FIRMWARE_UPDATES(code(260, 1)),
   LOG_PAGE_ATTRIBUTES(code(261, 1)),
+  SUPPORTED_LOG_PAGES_SUPPORTED(flag(261, 5)),
   /** Highest index, so one less than the number of entries. */
   ERROR_LOG_PAGE_ENTRIES(le(262, 1)),
   /** Highest index, so one less than the number of states. */

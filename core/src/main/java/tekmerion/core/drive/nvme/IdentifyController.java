@@ -19,14 +19,13 @@ import tekmerion.core.page.RawPage;
 /**
  * Identify Controller: who the drive is. Power states follow from byte 2048, 32 bytes each.
  *
- * @param powerStates maximum power of each supported state [W]
+ * @param powerStates each supported one, state 0 first
  */
-public record IdentifyController(Fields<ControllerField> fields, List<Double> powerStates)
+public record IdentifyController(Fields<ControllerField> fields, List<PowerState> powerStates)
     implements DecodedPage {
   public static final int PAGE_BYTES = 4096;
   private static final String NAME = "Identify Controller";
   private static final int STATES_OFFSET = 2048;
-  private static final int STATE_BYTES = 32;
   private static final int MOST_STATES = 32;
 
   public IdentifyController {
@@ -57,14 +56,17 @@ public record IdentifyController(Fields<ControllerField> fields, List<Double> po
   }
 
   private static IdentifyController read(RawPage raw) {
-    List<Double> watts = new ArrayList<>();
+    List<PowerState> powerStates = new ArrayList<>();
     int states = Math.min(raw.u8(263) + 1, MOST_STATES);
     for (int i = 0; i < states; i++) {
-      int at = STATES_OFFSET + i * STATE_BYTES;
-      // Byte 3 bit 0, "max power scale": 0 hundredths of a watt, 1 ten-thousandths.
-      watts.add(raw.u16(at) * ((raw.u8(at + 3) & 1) == 0 ? 0.01 : 0.0001));
+      powerStates.add(PowerState.at(raw, STATES_OFFSET + i * PowerState.BYTES));
     }
-    return new IdentifyController(Fields.read(ControllerField.class, raw, 0), watts);
+    return new IdentifyController(Fields.read(ControllerField.class, raw, 0), powerStates);
+  }
+
+  /** Bit 5 of the log page attributes (byte 261). */
+  public boolean hasSupportedLogs() {
+    return fields.isSet(ControllerField.SUPPORTED_LOG_PAGES_SUPPORTED);
   }
 
   public String modelNumber() {
@@ -85,7 +87,7 @@ public record IdentifyController(Fields<ControllerField> fields, List<Double> po
     json.put("page", "Identify Controller (CNS 01h)");
     json.put("standard", "NVM Express 2.0");
     json.putAll(fields.json());
-    json.put("powerStatesMaximumWatt", powerStates);
+    json.put("powerStates", powerStates.stream().map(PowerState::json).toList());
     return json;
   }
 
@@ -93,13 +95,18 @@ public record IdentifyController(Fields<ControllerField> fields, List<Double> po
   public List<FieldSpan> spans() {
     List<FieldSpan> spans = new ArrayList<>(fields.spans(""));
     for (int i = 0; i < powerStates.size(); i++) {
+      PowerState state = powerStates.get(i);
+      String name = "power state %d: ".formatted(i);
       spans.add(
           new FieldSpan(
-              "power state %d: maximum power".formatted(i),
-              STATES_OFFSET + i * STATE_BYTES,
+              name + "maximum power",
+              state.offset(),
               2,
-              powerStates.get(i),
+              state.maximumWatt().isPresent() ? state.maximumWatt().getAsDouble() : null,
               "W"));
+      spans.add(
+          new FieldSpan(
+              name + "non-operational", state.offset() + 3, 1, state.nonOperational(), ""));
     }
     return spans;
   }

@@ -46,6 +46,7 @@ public record ScsiLog(int pageCode, int subpageCode, int length, List<FieldSpan>
 
   private static final String NAME = "SCSI log page";
   private static final int HEADER_BYTES = 4;
+  private static final int ALL_SUBPAGES = 0xFF;
 
   public ScsiLog {
     fields = List.copyOf(fields);
@@ -97,10 +98,18 @@ public record ScsiLog(int pageCode, int subpageCode, int length, List<FieldSpan>
                 "%d bytes".formatted(raw.size() - HEADER_BYTES)));
   }
 
+  /** Page by page; of the list with subpages, by two bytes each (SPC-5, 7.3.20 and 7.3.21). */
   private static List<FieldSpan> supported(RawPage raw, int end) {
     List<FieldSpan> fields = new ArrayList<>();
+    if (raw.u8(1) == ALL_SUBPAGES) {
+      for (int at = HEADER_BYTES; at + 1 < end; at += 2) {
+        String page = Hex.code(raw.u8(at) & 0x3F, 2) + " subpage " + Hex.code(raw.u8(at + 1), 2);
+        fields.add(new FieldSpan("supportedPage", at, 2, page, ""));
+      }
+      return fields;
+    }
     for (int at = HEADER_BYTES; at < end; at++) {
-      fields.add(new FieldSpan("supportedPage", at, 1, Hex.code(raw.u8(at), 2), ""));
+      fields.add(new FieldSpan("supportedPage", at, 1, Hex.code(raw.u8(at) & 0x3F, 2), ""));
     }
     return fields;
   }

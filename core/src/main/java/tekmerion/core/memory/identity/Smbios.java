@@ -24,8 +24,6 @@ import tekmerion.core.page.RawPage;
  */
 public record Smbios(List<Structure> structures, List<FieldSpan> spans) implements DecodedPage {
   private static final int HEADER_BYTES = 4;
-  private static final int SYSTEM = 1;
-  private static final int CHASSIS = 3;
   private static final int MEMORY_ARRAY = 16;
   private static final int MEMORY_DEVICE = 17;
   private static final int BATTERY = 22;
@@ -61,13 +59,6 @@ public record Smbios(List<Structure> structures, List<FieldSpan> spans) implemen
     }
   }
 
-  /** The machine itself (type 1) and its sort of case (type 3). */
-  public record Machine(
-      Optional<String> maker,
-      Optional<String> product,
-      Optional<String> serial,
-      Optional<String> chassis) {}
-
   /**
    * A memory slot (type 17), filled or not.
    *
@@ -76,6 +67,8 @@ public record Smbios(List<Structure> structures, List<FieldSpan> spans) implemen
    * @param filled whether a module sits there
    * @param ratedMillionTransfers of the module [MT/s]
    * @param configuredMillionTransfers as it runs [MT/s]
+   * @param dataBits of the module; empty if the firmware does not know
+   * @param totalBits with those that correct errors; empty likewise
    */
   public record MemorySlot(
       Optional<String> slot,
@@ -88,13 +81,24 @@ public record Smbios(List<Structure> structures, List<FieldSpan> spans) implemen
       OptionalLong configuredMillionTransfers,
       OptionalLong configuredMillivolts,
       OptionalLong ranks,
+      OptionalLong dataBits,
+      OptionalLong totalBits,
       Optional<String> maker,
       Optional<String> partNumber,
       Optional<String> serial) {
+    /** Bits beside the data that correct errors, 0 for none; empty if not known. */
+    public OptionalLong correctionBits() {
+      return dataBits.isPresent()
+              && totalBits.isPresent()
+              && totalBits.getAsLong() >= dataBits.getAsLong()
+          ? OptionalLong.of(totalBits.getAsLong() - dataBits.getAsLong())
+          : OptionalLong.empty();
+    }
+
     /** What to buy in its place: "8 GB DDR4 SODIMM 3200 MT/s 1.20 V (maker part)". */
     public String words() {
       List<String> words = new ArrayList<>();
-      sizeBytes.ifPresent(b -> words.add("%d GB".formatted(b >> 30)));
+      sizeBytes.ifPresent(b -> words.add(ModuleSize.words(b)));
       kind.ifPresent(words::add);
       form.ifPresent(words::add);
       ratedMillionTransfers.ifPresent(t -> words.add("%d MT/s".formatted(t)));
@@ -106,14 +110,6 @@ public record Smbios(List<Structure> structures, List<FieldSpan> spans) implemen
           : "%s (%s)".formatted(String.join(" ", words), model);
     }
   }
-
-  /** A portable battery as the firmware has it (type 22). */
-  public record BatteryNote(
-      Optional<String> name,
-      Optional<String> maker,
-      Optional<String> serial,
-      OptionalLong designMilliwattHours,
-      OptionalLong designMillivolts) {}
 
   public Smbios {
     structures = List.copyOf(structures);
@@ -226,32 +222,34 @@ public record Smbios(List<Structure> structures, List<FieldSpan> spans) implemen
     return structures.stream().filter(s -> s.type() == type).toList();
   }
 
-  public Machine machine() {
-    Optional<Structure> system = ofType(SYSTEM).stream().findFirst();
-    return new Machine(
-        system.flatMap(s -> s.text(0x04)),
-        system.flatMap(s -> s.text(0x05)),
-        system.flatMap(s -> s.text(0x07)),
-        ofType(CHASSIS).stream()
-            .findFirst()
-            .flatMap(s -> Optional.ofNullable(chassis(s.u8(0x05) & 0x7F))));
+  public MachineIdentity machine() {
+    return MachineIdentity.of(structures);
   }
 
   public List<MemorySlot> memorySlots() {
     return ofType(MEMORY_DEVICE).stream().map(Smbios::slot).toList();
   }
 
-  public List<BatteryNote> batteries() {
-    return ofType(BATTERY).stream()
-        .map(
-            s ->
-                new BatteryNote(
-                    s.text(0x08),
-                    s.text(0x05),
-                    s.text(0x07),
-                    known(s.u16(0x0A) * (long) Math.max(1, s.u8(0x15)), 0),
-                    known(s.u16(0x0C), 0)))
-        .toList();
+  /** How the memory's errors are corrected (type 16, clause 7.17.3); empty if not known. */
+  public Optional<String> errorCorrection() {
+    return ofType(MEMORY_ARRAY).stream()
+        .flatMap(s -> Optional.ofNullable(correction(s.u8(0x06))).stream())
+        .findFirst();
+  }
+
+  private static String correction(int code) {
+    return switch (code) {
+      case 0x03 -> "none";
+      case 0x04 -> "parity";
+      case 0x05 -> "single-bit ECC";
+      case 0x06 -> "multi-bit ECC";
+      case 0x07 -> "CRC";
+      default -> null; // other, unknown
+    };
+  }
+
+  public List<FirmwareBattery> batteries() {
+    return ofType(BATTERY).stream().map(FirmwareBattery::of).toList();
   }
 
   private static MemorySlot slot(Structure s) {
@@ -270,6 +268,8 @@ public record Smbios(List<Structure> structures, List<FieldSpan> spans) implemen
         filled ? known(configured, 0) : OptionalLong.empty(),
         known(s.u16(0x26), 0),
         known(s.u8(0x1B) & 0x0F, 0),
+        filled ? width(s.u16(0x0A)) : OptionalLong.empty(),
+        filled ? width(s.u16(0x08)) : OptionalLong.empty(),
         filled ? s.text(0x17) : Optional.empty(),
         filled ? s.text(0x1A) : Optional.empty(),
         filled ? s.text(0x18) : Optional.empty());
@@ -284,6 +284,10 @@ public record Smbios(List<Structure> structures, List<FieldSpan> spans) implemen
       return OptionalLong.of((s.u32(0x1C) & 0x7FFF_FFFFL) << 20);
     }
     return OptionalLong.of((size & 0x8000) != 0 ? (size & 0x7FFFL) << 10 : (long) size << 20);
+  }
+
+  private static OptionalLong width(int bits) {
+    return bits == 0xFFFF ? OptionalLong.empty() : known(bits, 0);
   }
 
   private static OptionalLong known(long value, long unknown) {
@@ -319,31 +323,14 @@ public record Smbios(List<Structure> structures, List<FieldSpan> spans) implemen
     };
   }
 
-  private static String chassis(int code) {
-    return switch (code) {
-      case 0x00, 0x01, 0x02 -> null;
-      case 0x03 -> "desktop";
-      case 0x06, 0x07 -> "tower";
-      case 0x08 -> "portable";
-      case 0x09 -> "laptop";
-      case 0x0A -> "notebook";
-      case 0x0D -> "all in one";
-      case 0x23 -> "mini";
-      default -> "case %02Xh".formatted(code);
-    };
-  }
-
   @Override
   public Map<String, Object> json() {
     Map<String, Object> json = new LinkedHashMap<>();
-    Machine machine = machine();
-    json.put("maker", machine.maker().orElse(null));
-    json.put("product", machine.product().orElse(null));
-    json.put("serial", machine.serial().orElse(null));
-    json.put("chassis", machine.chassis().orElse(null));
+    json.putAll(machine().json());
     json.put("memorySlots", memorySlots().stream().map(Smbios::json).toList());
     json.put("memorySlotsInAll", ofType(MEMORY_ARRAY).stream().mapToInt(s -> s.u16(0x0D)).sum());
-    json.put("batteries", batteries().stream().map(Smbios::json).toList());
+    json.put("errorCorrection", errorCorrection().orElse(null));
+    json.put("batteries", batteries().stream().map(FirmwareBattery::json).toList());
     json.put(
         "structures",
         structures.stream()
@@ -374,19 +361,12 @@ public record Smbios(List<Structure> structures, List<FieldSpan> spans) implemen
     json.put("configuredMillionTransfers", orNull(slot.configuredMillionTransfers()));
     json.put("configuredMillivolts", orNull(slot.configuredMillivolts()));
     json.put("ranks", orNull(slot.ranks()));
+    json.put("dataBits", orNull(slot.dataBits()));
+    json.put("totalBits", orNull(slot.totalBits()));
+    json.put("correctionBits", orNull(slot.correctionBits()));
     json.put("maker", slot.maker().orElse(null));
     json.put("partNumber", slot.partNumber().orElse(null));
     json.put("serial", slot.serial().orElse(null));
-    return json;
-  }
-
-  private static Map<String, Object> json(BatteryNote battery) {
-    Map<String, Object> json = new LinkedHashMap<>();
-    json.put("name", battery.name().orElse(null));
-    json.put("maker", battery.maker().orElse(null));
-    json.put("serial", battery.serial().orElse(null));
-    json.put("designMilliwattHours", orNull(battery.designMilliwattHours()));
-    json.put("designMillivolts", orNull(battery.designMillivolts()));
     return json;
   }
 

@@ -18,8 +18,7 @@ import tekmerion.core.page.PageDamage;
 import tekmerion.core.page.RawPage;
 
 /**
- * What a memory module says of itself in its serial presence detect chip. Timings that are not
- * needed to find the module again or to buy another are not read.
+ * What a memory module says of itself in its serial presence detect chip.
  *
  * @param moduleType base module type code, as in the standard
  * @param sizeBytes of the module without what corrects errors; empty if a code is not known
@@ -29,7 +28,8 @@ import tekmerion.core.page.RawPage;
  * @param correctionBits beside them; 0 for none
  * @param millionTransfers a second at its shortest clock [MT/s]; empty if it says 0
  * @param voltage as the standard words it
- * @param manufacturerId JEP-106 bank and code, "bank:code" in hex
+ * @param manufacturerId of the module, JEP106 "bank:code" in hex; empty if not given
+ * @param dramManufacturerId of its chips, in the same form
  * @param serial eight hex digits; empty if all are 00 or FF
  * @param madeYear and week; empty if not given
  * @see "JEDEC Standard 21-C, Annex K release 6 (DDR3) and Annex L release 5 (DDR4); JESD400-5B
@@ -45,7 +45,10 @@ public record Spd(
     int correctionBits,
     OptionalLong millionTransfers,
     String voltage,
-    String manufacturerId,
+    SpdTimings timings,
+    SpdGeometry geometry,
+    Optional<String> manufacturerId,
+    Optional<String> dramManufacturerId,
     Optional<String> serial,
     String partNumber,
     Optional<String> madeYear,
@@ -54,20 +57,22 @@ public record Spd(
 
   /** With the code of its kind, the size of its table, and where the maker writes. */
   public enum Generation {
-    DDR3(0x0B, 256, 117, 128, 18),
-    DDR4(0x0C, 512, 320, 329, 20),
-    DDR5(0x12, 1024, 512, 521, 30);
+    DDR3(0x0B, 256, 117, 148, 128, 18),
+    DDR4(0x0C, 512, 320, 350, 329, 20),
+    DDR5(0x12, 1024, 512, 552, 521, 30);
 
     private final int code;
     private final int pageBytes;
     private final int maker;
+    private final int dramMaker;
     private final int part;
     private final int partBytes;
 
-    Generation(int code, int pageBytes, int maker, int part, int partBytes) {
+    Generation(int code, int pageBytes, int maker, int dramMaker, int part, int partBytes) {
       this.code = code;
       this.pageBytes = pageBytes;
       this.maker = maker;
+      this.dramMaker = dramMaker;
       this.part = part;
       this.partBytes = partBytes;
     }
@@ -160,7 +165,7 @@ public record Spd(
   public String words() {
     return "%s %s, %s, %s%s"
         .formatted(
-            sizeBytes.isPresent() ? (sizeBytes.getAsLong() >> 30) + " GB" : "size not known",
+            sizeBytes.isPresent() ? ModuleSize.words(sizeBytes.getAsLong()) : "size not known",
             generation,
             millionTransfers.isPresent()
                 ? millionTransfers.getAsLong() + " MT/s"
@@ -182,7 +187,12 @@ public record Spd(
     json.put("correctionBits", correctionBits);
     json.put("millionTransfers", orNull(millionTransfers));
     json.put("voltage", voltage);
-    json.put("manufacturerId", manufacturerId);
+    json.put("timings", timings.json());
+    json.put("geometry", geometry.json());
+    json.put("manufacturerId", manufacturerId.orElse(null));
+    json.put("manufacturer", manufacturerId.flatMap(MemoryMaker::name).orElse(null));
+    json.put("dramManufacturerId", dramManufacturerId.orElse(null));
+    json.put("dramManufacturer", dramManufacturerId.flatMap(MemoryMaker::name).orElse(null));
     json.put("serial", serial.orElse(null));
     json.put("partNumber", partNumber.isEmpty() ? null : partNumber);
     json.put("made", madeYear.orElse(null));
@@ -212,19 +222,21 @@ public record Spd(
       int data = (8 << (bus & 7)) * channels;
       int correction = (bus >> 3 & 3) * (g == Generation.DDR5 ? 4 : 8) * channels;
       OptionalLong width = width(organisation);
-      String maker = "%02X:%02X".formatted(raw.u8(g.maker) & 0x7F, raw.u8(g.maker + 1));
-      spans.add(new FieldSpan("manufacturerId", g.maker, 2, maker, ""));
+      SpdTimings timings = SpdTimings.of(g, raw);
       return new Spd(
           g,
           u8("moduleType", 3) & 0x0F,
-          size(width, data, ranks * dies(organisation)),
+          size(width, data, ranks * dies(organisation), organisation),
           ranks,
           width,
           data,
           correction,
-          speed(),
+          speed(timings),
           voltage(),
-          maker,
+          timings,
+          SpdGeometry.of(g, raw),
+          maker("manufacturerId", g.maker),
+          maker("dramManufacturerId", g.dramMaker),
           serial(),
           part(),
           made(),
@@ -263,8 +275,11 @@ public record Spd(
       return 1;
     }
 
-    /** Density over eight, times chips beside each other, times ranks. */
-    private OptionalLong size(OptionalLong width, int dataBits, int ranks) {
+    /**
+     * Density over eight, times chips beside each other, times ranks. Not told of a module whose
+     * ranks are of two sorts of chip (bit 6 of its organisation): only the first is read here.
+     */
+    private OptionalLong size(OptionalLong width, int dataBits, int ranks, int organisation) {
       double[] table =
           switch (g) {
             case DDR3 -> DDR3_GIGABITS;
@@ -272,7 +287,8 @@ public record Spd(
             default -> DDR5_GIGABITS;
           };
       int code = u8("density", 4) & (g == Generation.DDR5 ? 0x1F : 0x0F);
-      if (code >= table.length || table[code] == 0 || width.isEmpty()) {
+      boolean asymmetrical = g != Generation.DDR3 && (organisation & 0x40) != 0;
+      if (asymmetrical || code >= table.length || table[code] == 0 || width.isEmpty()) {
         return OptionalLong.empty();
       }
       double bits = table[code] * (1L << 30) * (dataBits / (double) width.getAsLong()) * ranks;
@@ -280,31 +296,20 @@ public record Spd(
     }
 
     /** Two transfers a clock; the shortest clock in picoseconds. */
-    private OptionalLong speed() {
-      double picoseconds =
-          switch (g) {
-            case DDR3 -> {
-              double base = 1000.0 * raw.u8(10) / Math.max(1, raw.u8(11));
-              double fine =
-                  (raw.u8(9) >> 4) / (double) Math.max(1, raw.u8(9) & 0x0F) * (byte) raw.u8(34);
-              yield base * raw.u8(12) + fine;
-            }
-            case DDR4 -> 125.0 * raw.u8(18) + (byte) raw.u8(125);
-            default -> raw.u16(20);
-          };
+    private OptionalLong speed(SpdTimings timings) {
+      OptionalLong picoseconds = timings.clockPs();
       spans.add(
           new FieldSpan(
               "shortestClock",
               g == Generation.DDR3 ? 12 : g == Generation.DDR4 ? 18 : 20,
               g == Generation.DDR5 ? 2 : 1,
-              picoseconds,
+              picoseconds.isPresent() ? picoseconds.getAsLong() : null,
               "ps"));
-      return picoseconds <= 0
-          ? OptionalLong.empty()
-          : OptionalLong.of(
-              g == Generation.DDR5
-                  ? nearestBin(2_000_000 / picoseconds)
-                  : nearestGrade(2_000_000 / picoseconds));
+      if (picoseconds.isEmpty()) {
+        return OptionalLong.empty();
+      }
+      double exact = 2_000_000.0 / picoseconds.getAsLong();
+      return OptionalLong.of(g == Generation.DDR5 ? nearestBin(exact) : nearestGrade(exact));
     }
 
     /** Grades are named in steps of a third of a hundred: 1333, 1600, 1866 … */
@@ -331,6 +336,12 @@ public record Spd(
         case DDR4 -> (u8("nominalVoltage", 11) & 1) != 0 ? "1.2 V" : "not 1.2 V";
         default -> "1.1 V";
       };
+    }
+
+    private Optional<String> maker(String field, int at) {
+      Optional<String> id = MemoryMaker.id(raw.u8(at), raw.u8(at + 1));
+      spans.add(new FieldSpan(field, at, 2, id.orElse(null), ""));
+      return id;
     }
 
     private Optional<String> serial() {

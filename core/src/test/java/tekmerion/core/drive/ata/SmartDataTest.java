@@ -53,10 +53,10 @@ class SmartDataTest {
   @ParameterizedTest(name = "byte 363 = {0}: {1}, {2} % to go")
   @CsvSource({
     "0x00, COMPLETED_OR_NEVER_RUN, ",
-    "0x10, ABORTED_BY_HOST, ",
-    "0x73, FAILED_READ, ",
-    "0x80, SUSPECTED_HANDLING_DAMAGE, ",
-    "0x90, RESERVED, ",
+    "0x10, ABORTED_BY_HOST, 0",
+    "0x73, FAILED_READ, 30",
+    "0x80, SUSPECTED_HANDLING_DAMAGE, 0",
+    "0x90, RESERVED, 0",
     "0xF4, IN_PROGRESS, 40"
   })
   void readsTheSelfTestStatus(String status, SelfTestStatus expected, Integer remainingPercent) {

@@ -43,7 +43,8 @@ class NvmePagesTest {
     page[263] = 1; // two power states
     le(page, 2048, 2, 600); // 6.00 W, in hundredths
     le(page, 2080, 2, 250); // 0.0250 W, in ten-thousandths
-    page[2083] = 1;
+    page[2083] = 3; // and bit 1: non-operational
+    le(page, 2084, 4, 5_000); // entry latency [µs]
 
     IdentifyController controller =
         IdentifyController.decode(new RawPage(page)).decoded().orElseThrow();
@@ -55,7 +56,14 @@ class NvmePagesTest {
     assertThat(controller.fields().isSet(ControllerField.DEVICE_SELF_TEST_SUPPORTED)).isTrue();
     assertThat(controller.fields().number(ControllerField.EXTENDED_DEVICE_SELF_TEST_TIME))
         .hasValue(45);
-    assertThat(controller.powerStates()).containsExactly(6.0, 0.025);
+    assertThat(controller.powerStates())
+        .extracting(s -> s.maximumWatt().orElseThrow())
+        .containsExactly(6.0, 0.025);
+    assertThat(controller.powerStates())
+        .extracting(PowerState::nonOperational)
+        .containsExactly(false, true);
+    assertThat(controller.powerStates().get(1).entryLatencyMicros()).hasValue(5_000);
+    assertThat(controller.powerStates().get(1).exitLatencyMicros()).isEmpty();
   }
 
   @Test

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.ByteArrayOutputStream;
 import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import tekmerion.core.memory.identity.Smbios.MemorySlot;
@@ -100,6 +101,73 @@ class SmbiosTest {
     assertThat(first.serial()).hasValue("AB12CD34");
   }
 
+  /** Clauses 7.1 to 7.4, 7.17, 7.23; the UUID's first three fields stand low byte first. */
+  @Test
+  void readsBiosBoardCaseAndWhatCorrectsErrors() {
+    byte[] bios = new byte[0x14 - 4];
+    bios[0] = 1;
+    bios[1] = 2;
+    bios[4] = 3;
+    structure(0, 0, bios, "Fjord firmware", "1.42", "03/15/2024");
+    byte[] system = new byte[0x1B - 4];
+    system[0] = 1;
+    system[1] = 2;
+    for (int i = 0; i < 16; i++) {
+      system[4 + i] = (byte) (0x10 + i);
+    }
+    structure(1, 1, system, "Ostrel", "14 laptop");
+    structure(2, 2, new byte[] {1, 2, 3, 4}, "Ostrel", "OB-14", "rev 2", "B-0071");
+    structure(3, 3, new byte[] {1, 0x0A, 2, 3}, "Ostrel", "v1", "C-0071");
+    byte[] array = new byte[0x0F - 4];
+    array[2] = 0x05;
+    structure(16, 4, array);
+    byte[] device = device(16_384, 0, 3200, 3200);
+    put16(device, 0x08, 72);
+    put16(device, 0x0A, 64);
+    structure(17, 5, device, "A1", "Harbour", "S1", "HBR-16G");
+    byte[] battery = new byte[0x1A - 4];
+    battery[0x08 - 4] = 1;
+    battery[0x09 - 4] = 2; // unknown: by the pack's own text
+    put16(battery, 0x10, 0x01A1);
+    put16(battery, 0x12, (2023 - 1980) << 9 | 3 << 5 | 15);
+    battery[0x14 - 4] = 2;
+    structure(22, 6, battery, "PM-3", "LION");
+    structure(127, 7, new byte[0]);
+
+    Smbios smbios = Smbios.decode(new RawPage(table.toByteArray())).decoded().orElseThrow();
+
+    MachineIdentity machine = smbios.machine();
+    assertThat(machine.bios().version()).hasValue("1.42");
+    assertThat(machine.bios().date()).hasValue("03/15/2024");
+    assertThat(machine.uuid().orElseThrow()).hasToString("13121110-1514-1716-1819-1a1b1c1d1e1f");
+    assertThat(machine.board().serial()).hasValue("B-0071");
+    assertThat(machine.chassis().kind()).hasValue("notebook");
+    assertThat(machine.chassis().serial()).hasValue("C-0071");
+    assertThat(smbios.errorCorrection()).hasValue("single-bit ECC");
+    assertThat(smbios.memorySlots().get(0).correctionBits()).hasValue(8); // 72 − 64
+    assertThat(smbios.batteries())
+        .singleElement()
+        .satisfies(
+            b -> {
+              assertThat(b.chemistry()).hasValue("LION");
+              assertThat(b.made()).hasValue("2023-03-15");
+              assertThat(b.serial()).hasValue("01A1");
+            });
+  }
+
+  @Test
+  void aUuidOfZerosOrOnesIsNone() {
+    for (int fill : new int[] {0, 0xFF}) {
+      table.reset();
+      byte[] system = new byte[0x1B - 4];
+      Arrays.fill(system, 4, 20, (byte) fill);
+      structure(1, 1, system);
+      Smbios smbios = Smbios.decode(new RawPage(table.toByteArray())).decoded().orElseThrow();
+      assertThat(smbios.machine().uuid()).isEmpty();
+      assertThat(smbios.machine().product()).isEmpty();
+    }
+  }
+
   @Test
   void tellsLargeEmptyAndUnknownApart() {
     Smbios smbios = Smbios.decode(table()).decoded().orElseThrow();
@@ -116,7 +184,7 @@ class SmbiosTest {
   @Test
   void aCutTableIsToldWithItsPlace() {
     byte[] bytes = table().bytes();
-    byte[] cut = java.util.Arrays.copyOf(bytes, bytes.length - 8);
+    byte[] cut = Arrays.copyOf(bytes, bytes.length - 8);
 
     Fault fault = Smbios.decode(new RawPage(cut)).damage().orElseThrow();
 

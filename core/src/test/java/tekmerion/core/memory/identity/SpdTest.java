@@ -131,6 +131,79 @@ class SpdTest {
     assertThat(five.sizeBytes()).hasValue(32L << 30);
   }
 
+  /** Two sorts of chip on one module: its size does not follow from the first sort. */
+  @Test
+  void aModuleOfTwoSortsOfChipTellsNoSize() {
+    byte[] page = ddr4();
+    page[12] |= 0x40;
+    checksum(page, 126, 126);
+    assertThat(read(Generation.DDR4, page).sizeBytes()).isEmpty();
+  }
+
+  /** Each time by the standard's own worked rule: medium units and a fine correction. */
+  @Test
+  void readsTimingsGeometryAndMakers() {
+    byte[] three = ddr3();
+    three[4] = 0x04; // 8 banks
+    three[5] = 0x19; // rows 12 + 3, columns 9 + 1
+    three[14] = (byte) 0xFC; // bits 2…7: CL 6…11
+    three[15] = 0x01; // bit 8: CL 12
+    three[16] = 0x6E; // 110 · 125 ps
+    three[21] = 0x11; // high halves: tRC 1, tRAS 1
+    three[22] = 0x18; // 118h · 125 ps = 35,000
+    three[23] = (byte) 0x86; // 186h · 125 ps = 48,750
+    three[148] = (byte) 0x80;
+    three[149] = 0x2C;
+    checksum(three, 126, 126);
+    Spd old = read(Generation.DDR3, three);
+    assertThat(old.timings().casLatencies()).containsExactly(6, 7, 8, 9, 10, 11, 12);
+    assertThat(old.timings().accessPs()).hasValue(13_750);
+    assertThat(old.timings().activeToPrechargePs()).hasValue(35_000);
+    assertThat(old.timings().activeToActivePs()).hasValue(48_750);
+    assertThat(old.geometry().banksPerGroup()).hasValue(8);
+    assertThat(old.geometry().rowBits()).hasValue(15);
+    assertThat(old.geometry().columnBits()).hasValue(10);
+    assertThat(old.json()).containsEntry("dramManufacturer", "Micron Technology");
+
+    byte[] four = ddr4();
+    four[4] = (byte) 0x85; // 4 bank groups of 4
+    four[5] = 0x21; // rows 12 + 4, columns 9 + 1
+    four[22] = 0x02; // bit 17: CL 24
+    four[24] = 0x6E;
+    four[123] = (byte) 0xF6; // − 10 ps
+    checksum(four, 126, 126);
+    Spd middle = read(Generation.DDR4, four);
+    assertThat(middle.timings().casLatencies()).containsExactly(24); // 7 + 17
+    assertThat(middle.timings().accessPs()).hasValue(13_740);
+    assertThat(middle.geometry().bankGroups()).hasValue(4);
+    assertThat(middle.geometry().rowBits()).hasValue(16);
+
+    byte[] five = ddr5();
+    five[5] = 0x00; // rows 16, columns 10
+    five[7] = 0x62; // 8 bank groups of 4
+    five[26] = 0x04; // bit 18: CL 56
+    five[30] = (byte) 0x80;
+    five[31] = 0x3E; // 16,000 ps
+    five[512] = (byte) 0x80;
+    five[513] = (byte) 0xCE;
+    checksum(five, 510, 510);
+    Spd newest = read(Generation.DDR5, five);
+    assertThat(newest.timings().casLatencies()).containsExactly(56); // 20 + 2 · 18
+    assertThat(newest.timings().accessPs()).hasValue(16_000);
+    assertThat(newest.geometry().bankGroups()).hasValue(8);
+    assertThat(newest.geometry().banksPerGroup()).hasValue(4);
+    assertThat(newest.json()).containsEntry("manufacturer", "Samsung");
+  }
+
+  /** JEP106: every code carries odd parity, so a name behind an even one would be a slip. */
+  @Test
+  void everyNamedMakerHasACodeOfOddParity() {
+    for (String id : MemoryMaker.known()) {
+      int code = Integer.parseInt(id.substring(3), 16);
+      assertThat(Integer.bitCount(code) % 2).as(id).isEqualTo(1);
+    }
+  }
+
   @Test
   void readsSizeSpeedAndIdentityOfEachGeneration() {
     Spd three = read(Generation.DDR3, ddr3());
