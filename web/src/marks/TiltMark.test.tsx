@@ -7,6 +7,7 @@ const STATES: [Tilt, string][] = [
   ['UNKNOWN', 'nothing known'],
   ['CLEARED', 'cleared'],
   ['LEANING_CLEAR', 'leaning clear'],
+  ['OPEN', 'open: something found, nothing decided'],
   ['LEANING', 'leaning to fault'],
   ['IMPLICATED', 'implicated'],
 ];

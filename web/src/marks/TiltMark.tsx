@@ -15,7 +15,7 @@ interface Look {
   turn: number;
   token: Token;
   /** What lies on the lower end of the beam. */
-  weight: 'none' | 'ring' | 'square' | 'full';
+  weight: 'none' | 'dot' | 'ring' | 'square' | 'full';
   words: string;
 }
 
@@ -24,6 +24,7 @@ const LOOKS: Record<Tilt, Look> = {
   UNKNOWN: { turn: 0, token: 'ink3', weight: 'none', words: 'nothing known' },
   CLEARED: { turn: -20, token: 'clear', weight: 'ring', words: 'cleared' },
   LEANING_CLEAR: { turn: -9, token: 'clear', weight: 'ring', words: 'leaning clear' },
+  OPEN: { turn: 0, token: 'ink2', weight: 'dot', words: 'open: something found, nothing decided' },
   LEANING: { turn: 11, token: 'leanMark', weight: 'square', words: 'leaning to fault' },
   IMPLICATED: { turn: 25, token: 'implicated', weight: 'full', words: 'implicated' },
 };
@@ -31,7 +32,7 @@ const LOOKS: Record<Tilt, Look> = {
 /** A beam on a pivot: the state of a part, a cause, a job, everywhere the same. */
 export function TiltMark({ tilt, size = 22, onMat = false }: TiltMarkProps) {
   const look = LOOKS[tilt];
-  const ink = onMat && tilt === 'UNKNOWN' ? color.matInk : color[look.token];
+  const ink = onMat && (tilt === 'UNKNOWN' || tilt === 'OPEN') ? color.matInk : color[look.token];
   return (
     <Mark
       viewBox="0 0 28 24"
@@ -43,6 +44,7 @@ export function TiltMark({ tilt, size = 22, onMat = false }: TiltMarkProps) {
       <path d="M14 13.5l4.4 7.5H9.6z" fill={ink} opacity="0.75" />
       <Beam style={{ transform: `rotate(${look.turn}deg)` }}>
         <rect x="2" y="10.6" width="24" height="2.6" fill={ink} />
+        {look.weight === 'dot' && <circle cx="14" cy="6.8" r="2.4" fill={ink} />}
         {look.weight === 'ring' && (
           <circle cx="5.2" cy="7.4" r="2.9" fill="none" stroke={ink} strokeWidth="1.9" />
         )}

@@ -3,6 +3,7 @@ package tekmerion.server;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -14,6 +15,9 @@ import java.util.UUID;
 import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import tekmerion.core.page.RawPage;
+import tekmerion.core.port.PageAnswer;
+import tekmerion.core.port.PageKind;
 import tekmerion.core.port.PageSource;
 import tekmerion.launch.LinkPeer;
 import tekmerion.launch.ShopClient;
@@ -229,6 +233,86 @@ class PartRunTest {
           .contains("Its gauge says 32 % more than was measured"); // 2.05 of 1.55
       assertThat(at.get("").get("needed").toString())
           .contains("A battery, 4.40 Ah, 11.4 V, model PM-3");
+    }
+  }
+
+  /** 3 of 4 Ah and 1 of 2 Ah: 4 of 6. The worse pack is what is weighed. */
+  @Test
+  void aSecondPackIsAPartOfItsOwnAndCounts(RunningServer.Shop shop) throws Exception {
+    try (Linked at = linked(shop, "Two packs Haas", "The battery dies quickly")) {
+      tells(at, RunKind.BATTERY, packs(true));
+      JsonNode told = at.get("/battery");
+      assertThat(told.get("report").get("serial").stringValue()).isEqualTo("A1");
+      assertThat(told.get("second").get("serial").stringValue()).isEqualTo("B2");
+      assertThat(told.get("together").get("health").doubleValue()).isCloseTo(4 / 6.0, within(1e-9));
+      assertThat(signs(at)).contains("The battery holds 1.00 Ah of 2.00 Ah when full, 50 %");
+
+      tells(at, RunKind.BATTERY, packs(false)); // the second was taken out
+      assertThat(at.get("/battery").get("second").isNull()).isTrue();
+      assertThat(at.get("/battery").get("report").get("serial").stringValue()).isEqualTo("A1");
+    }
+  }
+
+  private static PageSource packs(boolean two) {
+    List<PageKind> kinds = new ArrayList<>(List.of(PageKind.BATTERY_SUPPLY));
+    if (two) {
+      kinds.add(PageKind.BATTERY_SUPPLY_2);
+    }
+    return new PageSource() {
+      @Override
+      public List<PageKind> kinds() {
+        return kinds;
+      }
+
+      @Override
+      public PageAnswer read(PageKind kind) {
+        return kind == PageKind.BATTERY_SUPPLY ? pack("A1", 4, 3) : pack("B2", 2, 1);
+      }
+    };
+  }
+
+  private static PageAnswer pack(String serial, int design, int full) {
+    String text =
+        """
+        POWER_SUPPLY_TYPE=Battery
+        POWER_SUPPLY_MODEL_NAME=PM-3
+        POWER_SUPPLY_SERIAL_NUMBER=%s
+        POWER_SUPPLY_CHARGE_FULL_DESIGN=%d000000
+        POWER_SUPPLY_CHARGE_FULL=%d000000
+        """
+            .formatted(serial, design, full);
+    return new PageAnswer.Got(new RawPage(text.getBytes(StandardCharsets.UTF_8)));
+  }
+
+  /** What was found is never called unknown beside it. */
+  @Test
+  void correctedErrorsStandBesideTheMemory(RunningServer.Shop shop) throws Exception {
+    try (Linked at = linked(shop, "Corrected Haas", "It stops with a blue screen")) {
+      tells(
+          at,
+          RunKind.BOARD,
+          new PageSource() {
+            @Override
+            public List<PageKind> kinds() {
+              return List.of(PageKind.MEMORY_RECORDS);
+            }
+
+            @Override
+            public PageAnswer read(PageKind kind) {
+              return new PageAnswer.Got(
+                  new RawPage(
+                      "mc0/dimm1/dimm_label=SLOT_B1\nmc0/dimm1/dimm_ce_count=5\n"
+                          .getBytes(StandardCharsets.UTF_8)));
+            }
+          });
+
+      JsonNode memory =
+          StreamSupport.stream(at.get("").get("places").spliterator(), false)
+              .filter(p -> p.get("id").stringValue().equals("memory"))
+              .findFirst()
+              .orElseThrow();
+      assertThat(memory.get("note").stringValue()).contains("5 corrected");
+      assertThat(memory.get("tilt").stringValue()).isNotEqualTo("UNKNOWN");
     }
   }
 

@@ -2,9 +2,12 @@ package tekmerion.core.weigh;
 
 /** A state as the tilt mark shows it. The limits are the shop's convention, not a statistic. */
 public enum Tilt {
+  /** Nothing that bears on it was looked at. */
   UNKNOWN,
   CLEARED,
   LEANING_CLEAR,
+  /** Something was found, and it decides nothing yet. */
+  OPEN,
   LEANING,
   IMPLICATED;
 
@@ -24,8 +27,11 @@ public enum Tilt {
     if (probability >= LEANING_FROM) {
       return LEANING;
     }
-    if (!anySign || probability >= LEANING_CLEAR_BELOW) {
+    if (!anySign) {
       return UNKNOWN;
+    }
+    if (probability >= LEANING_CLEAR_BELOW) {
+      return OPEN;
     }
     return probability < CLEARED_BELOW ? CLEARED : LEANING_CLEAR;
   }

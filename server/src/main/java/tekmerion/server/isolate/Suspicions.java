@@ -20,9 +20,13 @@ final class Suspicions {
     if (probability >= 0.35) {
       return Tilt.LEANING;
     }
-    return !anyStart || probability >= 0.1
-        ? Tilt.UNKNOWN
-        : probability < 0.02 ? Tilt.CLEARED : Tilt.LEANING_CLEAR;
+    if (!anyStart) {
+      return Tilt.UNKNOWN;
+    }
+    if (probability >= 0.1) {
+      return Tilt.OPEN;
+    }
+    return probability < 0.02 ? Tilt.CLEARED : Tilt.LEANING_CLEAR;
   }
 
   /** What the owner said of how often it comes. */

@@ -66,6 +66,8 @@ import tekmerion.server.weighing.WeighingService.Evidence;
 @Service
 class JobViews implements Shown {
   /** Checking order: the big things that all else rests on come first. */
+  private static final String NOTHING_KNOWN = "nothing known yet";
+
   private static final List<String[]> PLACES =
       List.of(
           new String[] {"power", "Power and cooling"},
@@ -274,9 +276,27 @@ class JobViews implements Shown {
                   place[0],
                   place[1],
                   worst.map(CauseShare::tilt).orElse(Tilt.UNKNOWN),
-                  worst.map(JobViews::note).orElse("nothing known yet"));
+                  note(weighed, place[0], worst));
             })
         .toList();
+  }
+
+  /**
+   * Of the likeliest cause there; if no sign bears on that one, the heaviest that bears on any
+   * other cause there, so that what was found is never called unknown.
+   */
+  private static String note(Weighed weighed, String place, Optional<CauseShare> worst) {
+    return worst
+        .flatMap(JobViews::heaviest)
+        .or(
+            () ->
+                weighed.causes().stream()
+                    .filter(c -> c.place().equals(place))
+                    .flatMap(c -> c.weights().stream())
+                    .filter(SignWeight::direct)
+                    .max(Comparator.comparingDouble(w -> Math.abs(w.decibans()))))
+        .map(w -> w.sign().words())
+        .orElse(NOTHING_KNOWN);
   }
 
   private static Optional<CauseShare> worst(Weighed weighed, Predicate<CauseShare> which) {
@@ -287,11 +307,11 @@ class JobViews implements Shown {
 
   /** The sign that weighs most says why a place stands as it does. */
   private static String note(CauseShare share) {
-    return share.weights().stream()
-        .filter(SignWeight::direct)
-        .findFirst()
-        .map(w -> w.sign().words())
-        .orElse("nothing known yet");
+    return heaviest(share).map(w -> w.sign().words()).orElse(NOTHING_KNOWN);
+  }
+
+  private static Optional<SignWeight> heaviest(CauseShare share) {
+    return share.weights().stream().filter(SignWeight::direct).findFirst();
   }
 
   private static Drive drive(PartPlace place, Evidence evidence, Map<Long, String> metBefore) {
