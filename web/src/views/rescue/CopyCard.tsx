@@ -19,6 +19,12 @@ export function CopyCard({ data }: { data: DataOnDrive }) {
         <p>Erased: {data.copyErased}.</p>
       ) : (
         <>
+          {data.copy.missingSince !== null && (
+            <p role="alert">
+              <b>It is not where it was made</b>, seen {when(data.copy.missingSince)}. Look for the
+              disk that it lies on; until then it does not count.
+            </p>
+          )}
           <p>
             {data.copy.keptUntil === null
               ? 'It is kept until 30 days after the hand-back, then it is due to be erased.'

@@ -196,7 +196,7 @@ it('erases only what is named by size, model and serial, and says what came of i
 });
 
 it('keeps a copy until it may go, then erases it', async () => {
-  const sent = at(data({ copy: { keptUntil: null, lockedWhy: null } }));
+  const sent = at(data({ copy: { keptUntil: null, missingSince: null, lockedWhy: null } }));
   expect(await screen.findByText(/30 days after the hand-back/)).toBeTruthy();
   await userEvent.click(screen.getByRole('button', { name: 'Erase the copy' }));
   expect(sent.find((s) => s.method === 'POST')?.path).toBe(

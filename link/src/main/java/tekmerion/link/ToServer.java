@@ -2,6 +2,7 @@ package tekmerion.link;
 
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import java.util.List;
 import java.util.Objects;
 import java.util.UUID;
 import java.util.regex.Pattern;
@@ -15,6 +16,7 @@ import java.util.regex.Pattern;
   @JsonSubTypes.Type(value = ToServer.RunProgress.class, name = "run-progress"),
   @JsonSubTypes.Type(value = ToServer.RunWaits.class, name = "run-waits"),
   @JsonSubTypes.Type(value = ToServer.MachineNow.class, name = "machine-now"),
+  @JsonSubTypes.Type(value = ToServer.CopiesHeld.class, name = "copies-held"),
   @JsonSubTypes.Type(value = ToServer.ReleaseAsked.class, name = "release-asked")
 })
 public sealed interface ToServer {
@@ -95,6 +97,18 @@ public sealed interface ToServer {
   record MachineNow(MachineNote machine) implements ToServer {
     public MachineNow {
       Objects.requireNonNull(machine, "machine");
+    }
+  }
+
+  /** All copies that lie with the probe, told every half minute. Not kept. */
+  record CopiesHeld(List<HeldCopy> copies) implements ToServer {
+    private static final int MOST = 5_000;
+
+    public CopiesHeld {
+      copies = List.copyOf(copies);
+      if (copies.size() > MOST) {
+        throw new IllegalArgumentException("too many copies");
+      }
     }
   }
 

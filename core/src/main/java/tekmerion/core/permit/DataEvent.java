@@ -78,6 +78,32 @@ public sealed interface DataEvent {
   /** The machine's own system wrote to it: a repair, a reset, an installation by hand. */
   record WrittenByHand() implements DataEvent {}
 
+  /**
+   * A copy was not where it had been made: its disk was taken away, broke, or was emptied by hand.
+   * If it comes back, an image counts again once it was read again, files once they were copied
+   * again.
+   *
+   * @param volume whose files are missing; null if it is the image
+   */
+  record CopyMissing(Integer volume) implements DataEvent {}
+
+  /**
+   * The drive was surveyed or written to in another job: what is on it is the same, in whatever job
+   * somebody looked. Copies count in the job that they were made in.
+   */
+  record Elsewhere(DataEvent of) implements DataEvent {
+    public Elsewhere {
+      if (!concernsTheDrive(of)) {
+        throw new IllegalArgumentException(of + " concerns copies of another job");
+      }
+    }
+
+    /** Whether it tells of the drive itself, and not of a copy of it. */
+    public static boolean concernsTheDrive(DataEvent event) {
+      return event instanceof Surveyed || event instanceof Mended || event instanceof Erased;
+    }
+  }
+
   /** The copies were erased. */
   record CopyErased() implements DataEvent {}
 }

@@ -6,18 +6,19 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import tekmerion.core.permit.DataEvent.CopyErased;
+import tekmerion.core.permit.DataEvent.CopyMissing;
+import tekmerion.core.permit.DataEvent.Elsewhere;
 import tekmerion.core.permit.DataEvent.Erased;
 import tekmerion.core.permit.DataEvent.FilesCopied;
 import tekmerion.core.permit.DataEvent.ImageChecked;
 import tekmerion.core.permit.DataEvent.Imaged;
 import tekmerion.core.permit.DataEvent.Mended;
 import tekmerion.core.permit.DataEvent.Surveyed;
-import tekmerion.core.permit.DataEvent.WrittenByHand;
 
 /**
- * What the runs of a job show of the copies of one physical drive. A copy counts for exactly what
- * it holds of what the newest survey found, and only if the drive was surveyed before it and held
- * the same since. Nothing that anybody says counts here.
+ * What our runs show of the copies that a job has of one physical drive. A copy counts for exactly
+ * what it holds of what the newest survey found, and only if the drive was surveyed before it and
+ * held the same since. Nothing that anybody says counts here.
  *
  * @param copied whether a copy of anything is there
  * @param imaged whether an image is there that came to its end, and that no check spoke against
@@ -62,6 +63,7 @@ public record DataEvidence(
     private final List<Integer> filesAt = new ArrayList<>();
     private Imaged image;
     private int imageAt;
+    private boolean imageMissing;
     private Optional<Boolean> checked = Optional.empty();
     private boolean written;
     private String mendedTo = "";
@@ -73,7 +75,7 @@ public record DataEvidence(
 
     DataEvidence evidence() {
       events.forEach(this::take);
-      boolean imaged = image != null && image.complete() && checked.orElse(true);
+      boolean imaged = image != null && !imageMissing && image.complete() && checked.orElse(true);
       boolean verified = imaged && checked.isPresent();
       return new DataEvidence(
           imaged || files.stream().anyMatch(FilesCopied::complete),
@@ -84,38 +86,69 @@ public record DataEvidence(
     }
 
     private void take(DataEvent event) {
+      if (event instanceof Elsewhere elsewhere) {
+        // What was written before anything was copied here is no concern of these copies.
+        written = written || isCopyThere() && !(elsewhere.of() instanceof Surveyed);
+        onDrive(elsewhere.of());
+      } else if (event instanceof Imaged now) {
+        // An image goes on from its map: what was read stays as it was read at first.
+        imageAt = image == null ? surveys.size() : imageAt;
+        image = now;
+        imageMissing = false;
+        checked = Optional.empty();
+      } else if (event instanceof ImageChecked check) {
+        if (image != null && image.sums().equals(check.sums())) {
+          checked = Optional.of(check.agrees());
+          imageMissing = false;
+        }
+      } else if (event instanceof FilesCopied copied) {
+        files.add(copied);
+        filesAt.add(surveys.size());
+      } else if (event instanceof CopyMissing missing) {
+        isMissing(missing);
+      } else if (event instanceof CopyErased) {
+        image = null;
+        checked = Optional.empty();
+        files.clear();
+        filesAt.clear();
+      } else {
+        written = written || !(event instanceof Surveyed);
+        onDrive(event);
+      }
+    }
+
+    private boolean isCopyThere() {
+      return image != null || !files.isEmpty();
+    }
+
+    /** What it tells of the drive itself. */
+    private void onDrive(DataEvent event) {
       if (event instanceof Surveyed surveyed) {
         surveys.add(surveyed.content());
         if (!mendedTo.isEmpty() && mendedTo.equals(surveyed.sha())) {
           asMended.add(surveys.size());
         }
         mendedTo = "";
-      } else if (event instanceof Imaged now) {
-        // An image goes on from its map: what was read stays as it was read at first.
-        imageAt = image == null ? surveys.size() : imageAt;
-        image = now;
-        checked = Optional.empty();
-      } else if (event instanceof ImageChecked check) {
-        if (image != null && image.sums().equals(check.sums())) {
-          checked = Optional.of(check.agrees());
-        }
-      } else if (event instanceof FilesCopied copied) {
-        files.add(copied);
-        filesAt.add(surveys.size());
       } else if (event instanceof Mended mended) {
-        written = true;
         mendedTo = mended.shaAfter();
       } else if (event instanceof Erased erased) {
-        written = true;
         erasedWhole = erased.whole();
-      } else if (event instanceof WrittenByHand) {
-        written = true;
-        erasedWhole = false;
-      } else if (event instanceof CopyErased) {
-        image = null;
+      } else {
+        erasedWhole = false; // written by hand
+      }
+    }
+
+    private void isMissing(CopyMissing copy) {
+      if (copy.volume() == null) {
+        imageMissing = true;
         checked = Optional.empty();
-        files.clear();
-        filesAt.clear();
+        return;
+      }
+      for (int i = files.size() - 1; i >= 0; i--) {
+        if (files.get(i).volume() == copy.volume()) {
+          files.remove(i);
+          filesAt.remove(i);
+        }
       }
     }
 

@@ -32,8 +32,9 @@ public record DriveState(
    * The same drive in another open job.
    *
    * @param status of its data there
+   * @param givenUp whether its owner signed all of it away there
    */
-  public record InOtherJob(String job, DataStatus status) {}
+  public record InOtherJob(String job, DataStatus status, boolean givenUp) {}
 
   public DriveState {
     waivers = waivers.stream().filter(w -> identity.filter(w.drive()::equals).isPresent()).toList();
@@ -67,6 +68,14 @@ public record DriveState(
   /** Whether its owner signed all of it away. */
   public boolean isGivenUp() {
     return has(WaiverScope.ALL_DATA);
+  }
+
+  /**
+   * Whether it must be looked at once more right before it is written to: it may hold more by then
+   * than anybody surveyed. Not if all of it was signed away, in every open job that it is in.
+   */
+  public boolean mustHoldWhatWasSurveyed() {
+    return !isGivenUp() || !otherJobs.stream().allMatch(InOtherJob::givenUp);
   }
 
   /** Whether its owner signed to have the data again. */

@@ -1,6 +1,7 @@
 package tekmerion.core.permit;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -91,7 +92,7 @@ final class AnyShop {
 
   String step() {
     now += random.nextInt(4);
-    return switch (random.nextInt(26)) {
+    return switch (random.nextInt(27)) {
       case 0 -> takeIn();
       case 1 -> swap();
       case 2, 3 -> read();
@@ -108,6 +109,7 @@ final class AnyShop {
       case 19 -> forgedArchive();
       case 20 -> use();
       case 21 -> end();
+      case 22 -> copyIsTakenAway();
       default -> carefully();
     };
   }
@@ -251,7 +253,8 @@ final class AnyShop {
             lost.size() * 1_000L,
             known ? (long) lost.size() : null));
     if (random.nextInt(3) != 0) {
-      boolean rots = random.nextInt(10) == 0;
+      // Not while it is being erased: a release that runs on for seconds is nobody's mistake then.
+      boolean rots = random.nextInt(10) == 0 && writing.stream().noneMatch(w -> isOn(w, at));
       if (rots && world.drives.stream().anyMatch(d -> d.units.containsAll(held))) {
         CopyKey key = new CopyKey(at.job.number, at.drive.identity);
         held.removeAll(asFiles.getOrDefault(key, Set.of())); // these lie beside the image
@@ -260,6 +263,10 @@ final class AnyShop {
       ran(at, new DataEvent.ImageChecked(random.nextInt(8) == 0 ? "another's" : sums, !rots));
     }
     return "imaged";
+  }
+
+  private static boolean isOn(Writing writing, At at) {
+    return writing.begun && writing.named.equals(at.drive.identity);
   }
 
   /** An image goes on from its map: what was read, or was not there, when it began stays so. */
@@ -400,20 +407,18 @@ final class AnyShop {
             .isOpen();
   }
 
-  /** What the newest survey of the drive in the job found, as the release says it. */
+  /** What the newest survey of the drive found, in whatever job, as the release says it. */
   private boolean holdsWhatWasSurveyed(Writing w) {
-    boolean givenUp = permissions(w.job).drive(w.place).isGivenUp();
-    return givenUp
-        || surveys(w.job, w.named)
+    return !permissions(w.job).drive(w.place).mustHoldWhatWasSurveyed()
+        || surveys(w.named)
             .reduce((a, b) -> b)
             .filter(s -> s.content().equals(w.opened.content()))
             .isPresent();
   }
 
-  private Stream<DataEvent.Surveyed> surveys(Job job, PartIdentity drive) {
+  private Stream<DataEvent.Surveyed> surveys(PartIdentity drive) {
     return runs.stream()
-        .filter(r -> r.job() == job.number && !r.foreign())
-        .filter(r -> r.seen().equals(Optional.of(drive)))
+        .filter(r -> !r.foreign() && r.seen().equals(Optional.of(drive)))
         .map(Run::event)
         .filter(DataEvent.Surveyed.class::isInstance)
         .map(DataEvent.Surveyed.class::cast);
@@ -515,6 +520,27 @@ final class AnyShop {
     return "copy of %s in %d erased".formatted(key.drive(), key.job());
   }
 
+  /**
+   * The disk with a copy breaks while the drive still holds all of it; what was about to be written
+   * on the strength of it is withdrawn.
+   */
+  private String copyIsTakenAway() {
+    Optional<CopyKey> found = any(List.copyOf(world.copies.keySet()));
+    if (found.isEmpty() || !world.isStillOnItsDrive(found.get())) {
+      return "no disk breaks";
+    }
+    CopyKey key = found.get();
+    world.copies.remove(key);
+    begunWith.remove(key);
+    asFiles.remove(key);
+    writing.removeIf(w -> w.named.equals(key.drive()));
+    Optional<PartIdentity> of = Optional.of(key.drive());
+    for (Integer volume : Arrays.asList(null, 1, 2)) {
+      runs.add(new Run(key.job(), of, new DataEvent.CopyMissing(volume), false));
+    }
+    return "the copy of %s in %d is gone".formatted(key.drive(), key.job());
+  }
+
   /** Says that everything is copied, verified, signed and decided, of any drive and for any job. */
   private String forgedArchive() {
     Optional<Job> job = anyOpen();
@@ -547,9 +573,9 @@ final class AnyShop {
   private DriveState state(Job job, String place, PartIdentity drive) {
     List<DataEvent> events =
         runs.stream()
-            .filter(r -> r.job() == job.number && !r.foreign())
-            .filter(r -> r.seen().equals(Optional.of(drive)))
-            .map(Run::event)
+            .filter(r -> !r.foreign() && r.seen().equals(Optional.of(drive)))
+            .filter(r -> r.job() == job.number || DataEvent.Elsewhere.concernsTheDrive(r.event()))
+            .map(r -> r.job() == job.number ? r.event() : new DataEvent.Elsewhere(r.event()))
             .toList();
     List<Waiver> inForce =
         waivers.stream()
@@ -579,9 +605,11 @@ final class AnyShop {
                           .filter(j -> j != job && !j.ended)
                           .filter(j -> j.known.containsValue(e.getValue()))
                           .map(
-                              j ->
-                                  new DriveState.InOtherJob(
-                                      "J-" + j.number, state(j, e.getKey(), e.getValue()).status()))
+                              j -> {
+                                DriveState there = state(j, e.getKey(), e.getValue());
+                                return new DriveState.InOtherJob(
+                                    "J-" + j.number, there.status(), there.isGivenUp());
+                              })
                           .toList();
                   return new DriveState(
                       here.partKey(),

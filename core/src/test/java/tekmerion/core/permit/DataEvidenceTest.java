@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import tekmerion.core.permit.DataEvent.CopyErased;
+import tekmerion.core.permit.DataEvent.CopyMissing;
 import tekmerion.core.permit.DataEvent.FilesCopied;
 import tekmerion.core.permit.DataEvent.ImageChecked;
 import tekmerion.core.permit.DataEvent.Imaged;
@@ -186,6 +187,21 @@ class DataEvidenceTest {
   void anErasedCopyIsNone() {
     assertThat(of(found(SCORES), image(true, 0, 0L), AGREES, new CopyErased()).copied()).isFalse();
     assertThat(of(found(SCORES), files(5, 5, "Scores"), new CopyErased()).copied()).isFalse();
+  }
+
+  /** It counted as copied and verified; it is not there. Back, it counts when it was read again. */
+  @Test
+  void aCopyThatIsMissingCountsForNothingUntilItIsReadAgain() {
+    DataEvent[] gone = {found(SCORES), image(true, 0, 0L), AGREES, new CopyMissing(null)};
+    assertThat(of(gone).isAllCopied()).isFalse();
+    assertThat(of(gone).copied()).isFalse();
+    assertThat(of(gone[0], gone[1], gone[2], gone[3], AGREES).isAllCopied()).isTrue();
+
+    FilesCopied all = files(6, 6, "Scores", "");
+    assertThat(of(found(SCORES), all).isAllCopied()).isTrue();
+    assertThat(of(found(SCORES), all, new CopyMissing(2)).isAllCopied()).isTrue(); // another volume
+    assertThat(of(found(SCORES), all, new CopyMissing(1)).isAllCopied()).isFalse();
+    assertThat(of(found(SCORES), all, new CopyMissing(1), all).isAllCopied()).isTrue();
   }
 
   @Test

@@ -50,7 +50,7 @@ class PermissionsTest {
             ? List.of(Waiver.ofAll(X))
             : data == Data.SIGNED_AWAY_OF_ANOTHER ? List.of(Waiver.ofAll(Y)) : List.of(),
         data == Data.SAFE_BUT_WANTED_IN_ANOTHER_JOB
-            ? List.of(new DriveState.InOtherJob("J-7", DataStatus.WANTED))
+            ? List.of(new DriveState.InOtherJob("J-7", DataStatus.WANTED, false))
             : List.of(),
         failing,
         offLimits);

@@ -125,6 +125,11 @@ final class World {
     }
   }
 
+  boolean isStillOnItsDrive(CopyKey copy) {
+    return drives.stream()
+        .anyMatch(d -> d.identity.equals(copy.drive()) && d.units.containsAll(copies.get(copy)));
+  }
+
   /** Wanted, never signed for, and nowhere any more. */
   Set<Unit> lost() {
     Set<Unit> somewhere = new HashSet<>();

@@ -23,6 +23,7 @@ import tekmerion.link.MachineNote;
 import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
 import tekmerion.probe.ProbeVersion;
+import tekmerion.probe.copy.HeldCopies;
 import tekmerion.probe.outbox.Outbox;
 
 /**
@@ -34,6 +35,7 @@ public final class LinkClient {
   private static final Duration LONGEST_PAUSE = Duration.ofSeconds(15);
   private static final Duration PING_EVERY = Duration.ofSeconds(10);
   private static final Duration LOOK_EVERY = Duration.ofSeconds(1);
+  private static final Duration COPIES_EVERY = Duration.ofSeconds(30);
   private static final int BATCH = 50;
   private static final String REVOKED =
       "The server does not know this probe any more: it was revoked. What it read is kept in its"
@@ -166,8 +168,13 @@ public final class LinkClient {
             new ToServer.Hello(
                 BenchLink.PROTOCOL, ProbeVersion.CURRENT, told, outbox.lastNumber()));
         long pingAt = System.nanoTime() + PING_EVERY.toNanos();
+        long copiesAt = System.nanoTime();
         while (!ended.await(LOOK_EVERY.toMillis(), TimeUnit.MILLISECONDS)) {
           tellOfDrives();
+          if (welcomed && System.nanoTime() >= copiesAt) {
+            tellOfCopies();
+            copiesAt = System.nanoTime() + COPIES_EVERY.toNanos();
+          }
           if (System.nanoTime() >= pingAt) {
             ping();
             pingAt = System.nanoTime() + PING_EVERY.toNanos();
@@ -191,6 +198,15 @@ public final class LinkClient {
         }
       } catch (RuntimeException e) {
         say.accept("The drives of this machine cannot be listed: " + e.getMessage());
+      }
+    }
+
+    /** A copy that is gone must not count for one that is there. */
+    private void tellOfCopies() {
+      try {
+        send(new ToServer.CopiesHeld(HeldCopies.in(copies)));
+      } catch (IOException | RuntimeException e) {
+        say.accept("The copies here cannot be looked at: " + e.getMessage());
       }
     }
 

@@ -61,10 +61,13 @@ record DataView(
    * A copy that is there.
    *
    * @param keptUntil when it is due to be erased; null while the job goes on
+   * @param missingSince when it was found to be gone from where it was made; null if it is there
    * @param lockedWhy null if it can be erased now
    */
   record KeptCopy(
-      @Schema(nullable = true) Instant keptUntil, @Schema(nullable = true) String lockedWhy) {}
+      @Schema(nullable = true) Instant keptUntil,
+      @Schema(nullable = true) Instant missingSince,
+      @Schema(nullable = true) String lockedWhy) {}
 
   /**
    * Putting damaged pieces back from their copies.

@@ -96,6 +96,16 @@ class DataViews implements Shown {
       return state.evidence();
     }
 
+    /** A copy that was made is not there, or came back and was not read again. */
+    boolean isCopyAway() {
+      return Stream.concat(rescue.stream(), files.values().stream())
+          .anyMatch(DriveRun::isCopyMissing);
+    }
+
+    boolean isImageBack() {
+      return rescue.filter(r -> r.copyFoundAt() != null).isPresent() && !evidence().imaged();
+    }
+
     boolean isSafe() {
       return state.status().allowsWriting();
     }
@@ -247,6 +257,12 @@ class DataViews implements Shown {
       return "being copied";
     }
     DataEvidence evidence = known.evidence();
+    if (known.isCopyAway()) {
+      return "its copy is not where it was made";
+    }
+    if (known.isImageBack()) {
+      return "its image was away and is back, not read again yet";
+    }
     if (rescue.isPresent()) {
       String lost = lost(rescue.get());
       if (known.check().map(c -> ((RescueFinding) c.finding()).verified()).orElse(null)
@@ -289,6 +305,13 @@ class DataViews implements Shown {
   private static String next(Known known) {
     if (known.open().isPresent()) {
       return "Wait for what goes on.";
+    }
+    if (known.isCopyAway()) {
+      return "Look for the disk that the copy lies on, or copy again. Until then nothing counts as"
+          + " copied.";
+    }
+    if (known.isImageBack()) {
+      return "Check the image: it counts again once it was read again.";
     }
     if (known.survey().isEmpty()) {
       return "Survey it: that says what is on it and why it cannot be opened. It only reads.";
@@ -335,7 +358,7 @@ class DataViews implements Shown {
     steps.add(
         step(
             RunKind.VERIFY_IMAGE,
-            evidence.imaged() && !evidence.imageVerified(),
+            evidence.imaged() && !evidence.imageVerified() || known.isImageBack(),
             or(off, image && isOver(known.rescue().get()) ? null : "there is no image yet")));
     steps.add(
         step(
@@ -352,6 +375,7 @@ class DataViews implements Shown {
             run ->
                 new DataView.KeptCopy(
                     job.endedAt() == null ? null : job.endedAt().plus(CopiesOfJob.KEPT),
+                    run.isCopyMissing() ? run.copyMissingAt() : null,
                     ask.copyLock(job, run)
                         .locked()
                         .map(Permission.Locked::reason)

@@ -22,6 +22,7 @@ import tekmerion.server.bay.Bays;
 import tekmerion.server.live.LiveEvents;
 import tekmerion.server.reading.ReadRequests;
 import tekmerion.server.reading.ReadingInbox;
+import tekmerion.server.run.CopiesInbox;
 import tekmerion.server.run.ReleaseDesk;
 import tekmerion.server.run.RunInbox;
 import tekmerion.server.run.Runs;
@@ -42,6 +43,7 @@ class LinkInbox implements SmartInitializingSingleton {
   private final ReadingInbox readings;
   private final ReadRequests requests;
   private final RunInbox runInbox;
+  private final CopiesInbox copiesInbox;
   private final Runs runs;
   private final ReleaseDesk releases;
   private final Simulated simulated;
@@ -56,6 +58,7 @@ class LinkInbox implements SmartInitializingSingleton {
       ReadingInbox readings,
       ReadRequests requests,
       RunInbox runInbox,
+      CopiesInbox copiesInbox,
       Runs runs,
       ReleaseDesk releases,
       Simulated simulated,
@@ -68,6 +71,7 @@ class LinkInbox implements SmartInitializingSingleton {
     this.readings = readings;
     this.requests = requests;
     this.runInbox = runInbox;
+    this.copiesInbox = copiesInbox;
     this.runs = runs;
     this.releases = releases;
     this.simulated = simulated;
@@ -112,6 +116,10 @@ class LinkInbox implements SmartInitializingSingleton {
       mustBeReal(now.machine());
       probe.machineIs(LinkCodec.encode(now.machine()), clock.instant());
       changed(probe);
+      return List.of();
+    }
+    if (message instanceof ToServer.CopiesHeld held) {
+      copiesInbox.held(probeId, held);
       return List.of();
     }
     if (message instanceof ToServer.ReleaseAsked asked) {

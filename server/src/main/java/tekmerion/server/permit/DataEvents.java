@@ -1,11 +1,13 @@
 package tekmerion.server.permit;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import tekmerion.core.permit.DataEvent;
 import tekmerion.core.permit.DriveContent;
 import tekmerion.core.permit.PartIdentity;
@@ -25,34 +27,61 @@ import tekmerion.server.run.DriveRun;
  * its probe saw in its place at its beginning and at its end, and for no other.
  */
 final class DataEvents {
-  private static final Comparator<DriveRun> BY_RECEIPT =
-      Comparator.comparing(r -> r.result() == null ? r.askedAt() : r.result().receivedAt());
+  /** What happened, in the order in which it became known here; what still goes on comes last. */
+  private record At(boolean open, Instant when, DataEvent event) {
+    static final Comparator<At> ORDER = Comparator.comparing(At::open).thenComparing(At::when);
+  }
 
   private DataEvents() {}
 
   /**
-   * @param runs about data, of one job, that were asked for here
+   * @param jobId whose copies are meant
+   * @param runs about data of that job, and on this drive in any other, that were asked for here
    * @param drive whose data
    * @param partKey where it sits: a run that has not ended there may be changing its copies
    */
-  static List<DataEvent> of(List<DriveRun> runs, PartIdentity drive, String partKey) {
-    List<DataEvent> events = new ArrayList<>();
-    runs.stream()
-        .filter(r -> r.result() != null)
-        .sorted(BY_RECEIPT)
-        .forEach(
-            r -> {
-              if (isOf(r, drive)) {
-                ended(r, drive).ifPresent(events::add);
-              } else if (isImageOfNobody(r, partKey)) {
-                events.add(DataEvent.Imaged.BEGUN);
-              }
-            });
-    runs.stream()
-        .filter(r -> r.result() == null && isUnderWayOn(r, drive, partKey))
-        .sorted(BY_RECEIPT)
-        .forEach(r -> underWay(r).ifPresent(events::add));
+  static List<DataEvent> of(long jobId, List<DriveRun> runs, PartIdentity drive, String partKey) {
+    return runs.stream()
+        .flatMap(
+            r ->
+                r.jobId() == jobId
+                    ? here(r, drive, partKey).stream()
+                    : elsewhere(r, drive).stream())
+        .sorted(At.ORDER)
+        .map(At::event)
+        .collect(Collectors.toCollection(ArrayList::new));
+  }
+
+  private static List<At> here(DriveRun run, PartIdentity drive, String partKey) {
+    List<At> events = new ArrayList<>();
+    if (run.result() == null) {
+      if (isUnderWayOn(run, drive, partKey)) {
+        underWay(run).ifPresent(e -> events.add(new At(true, run.askedAt(), e)));
+      }
+    } else if (isOf(run, drive)) {
+      Instant when = run.result().receivedAt();
+      ended(run, drive).ifPresent(e -> events.add(new At(false, when, e)));
+      if (run.copyMissingAt() != null) {
+        Integer volume = run.kind() == RunKind.FILE_COPY ? run.order().volume() : null;
+        events.add(new At(false, run.copyMissingAt(), new DataEvent.CopyMissing(volume)));
+      }
+    } else if (isImageOfNobody(run, partKey)) {
+      events.add(new At(false, run.result().receivedAt(), DataEvent.Imaged.BEGUN));
+    }
     return events;
+  }
+
+  private static Optional<At> elsewhere(DriveRun run, PartIdentity drive) {
+    boolean open = run.result() == null;
+    boolean ofIt = open ? Optional.of(drive).equals(run.named()) : isOf(run, drive);
+    return (ofIt ? open ? underWay(run) : ended(run, drive) : Optional.<DataEvent>empty())
+        .filter(DataEvent.Elsewhere::concernsTheDrive)
+        .map(
+            event ->
+                new At(
+                    open,
+                    open ? run.askedAt() : run.result().receivedAt(),
+                    new DataEvent.Elsewhere(event)));
   }
 
   /** Of which drive it is was not told; what lies in the folder of this place was begun by it. */

@@ -2,10 +2,12 @@ package tekmerion.server.permit;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.permit.DataStatus;
+import tekmerion.core.permit.PartIdentity;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Trace;
 import tekmerion.server.job.TraceEntry;
@@ -35,12 +37,23 @@ public class DataStatuses {
   }
 
   /**
-   * Works the status out anew and keeps it if it is another one.
+   * Works the status out anew and keeps it if it is another one, in this job and in every other
+   * that the drive is in.
    *
+   * @param drive that something was found out of; empty if it did not tell who it is
    * @param rests what it follows from, in words
    * @param by account of whoever asked for that
    * @param who for the history
    */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void settleAll(Job job, Optional<PartIdentity> drive, String rests, Long by, String who) {
+    settle(job, rests, by, who);
+    drive.stream()
+        .flatMap(d -> permissions.othersWith(job, d).stream())
+        .forEach(other -> settle(other, rests, by, who));
+  }
+
+  /** Of this job alone. */
   @Transactional(propagation = Propagation.MANDATORY)
   public void settle(Job job, String rests, Long by, String who) {
     if (job.endedAt() != null) {

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -154,8 +155,12 @@ public class JobPermissions {
 
   private DataEvidence evidenceOf(
       List<DriveRun> dataRuns, long jobId, PartIdentity drive, String partKey) {
-    List<DriveRun> here = dataRuns.stream().filter(r -> !r.fromElsewhere()).toList();
-    List<DataEvent> events = DataEvents.of(here, drive, partKey);
+    List<DriveRun> known =
+        Stream.concat(
+                dataRuns.stream().filter(r -> !r.fromElsewhere()),
+                runs.onDrive(drive).stream().filter(r -> r.jobId() != jobId))
+            .toList();
+    List<DataEvent> events = DataEvents.of(jobId, known, drive, partKey);
     if (isWrittenByHand(jobId)) {
       events.add(new DataEvent.WrittenByHand());
     }
@@ -179,6 +184,18 @@ public class JobPermissions {
    * alone, since a label may say less than the drive does.
    */
   private List<DriveState.InOtherJob> elsewhere(Job job, PartIdentity drive) {
+    return othersWith(job, drive).stream()
+        .map(
+            other -> {
+              DriveState there = in(other, drive);
+              return new DriveState.InOtherJob(other.number(), there.status(), there.isGivenUp());
+            })
+        .toList();
+  }
+
+  /** Other open jobs that this drive is in. */
+  @Transactional(readOnly = true)
+  public List<Job> othersWith(Job job, PartIdentity drive) {
     return jdbc
         .sql(
             "SELECT DISTINCT j.id FROM part p JOIN part_place s ON s.part_id = p.id JOIN job j ON"
@@ -193,7 +210,6 @@ public class JobPermissions {
         .list()
         .stream()
         .map(id -> jobs.findById(id).orElseThrow())
-        .map(other -> new DriveState.InOtherJob(other.number(), in(other, drive).status()))
         .toList();
   }
 

@@ -47,6 +47,14 @@ public class CopiesOfJob {
         .anyMatch(key -> kept(jobId, key).isPresent());
   }
 
+  /** Whether nobody erased the copies since this run made its own. */
+  @Transactional(readOnly = true)
+  public boolean isKept(DriveRun run) {
+    return runs.ofData(run.jobId()).stream()
+        .filter(r -> r.driveKey().equals(run.driveKey()) && isErased(r))
+        .noneMatch(r -> r.askedAt().isAfter(run.askedAt()));
+  }
+
   private static boolean isErased(DriveRun run) {
     return run.finding() instanceof CopyErasedFinding gone && gone.left() == 0;
   }

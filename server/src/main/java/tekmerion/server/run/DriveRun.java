@@ -26,6 +26,8 @@ import tekmerion.link.SurfaceNote;
  * @param finding the same of runs on memory, battery or the machine at work
  * @param waits what it waits for, in a sentence; null if it does not wait
  * @param result null while it goes on
+ * @param copyMissingAt when the copy that it made was last found to be gone; null if it never was
+ * @param copyFoundAt when it was there again after that; null if it was not
  * @param fromElsewhere whether it came with an archive: then it shows nothing of copies here
  */
 public record DriveRun(
@@ -51,7 +53,14 @@ public record DriveRun(
     PartFinding finding,
     String waits,
     Result result,
+    Instant copyMissingAt,
+    Instant copyFoundAt,
     boolean fromElsewhere) {
+  /** Whether the copy that it made is not where it was made. */
+  public boolean isCopyMissing() {
+    return copyMissingAt != null && copyFoundAt == null;
+  }
+
   /** Whether it goes on. */
   public enum State {
     RUNNING,

@@ -8,7 +8,7 @@ import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
-import tekmerion.core.permit.DataStatus;
+import tekmerion.core.permit.DriveState;
 import tekmerion.core.permit.PartIdentity;
 import tekmerion.core.permit.Permission;
 import tekmerion.link.DriveSeen;
@@ -86,38 +86,36 @@ public class ReleaseDesk {
           job.number(),
           "%s of %s, run %s".formatted(RunWords.name(run.kind()), drive, run.id()));
     }
-    DataStatus status = status(job, run, drive);
+    DriveState state = state(job, run, drive);
     return new ToProbe.ReleaseGiven(
         Release.of(
             run.id(),
             run.kind(),
             run.driveKey(),
             DriveSeen.of(drive),
-            status,
-            status == DataStatus.NOT_WANTED ? null : content(run, drive),
+            state.status(),
+            state.mustHoldWhatWasSurveyed() ? content(run, drive) : null,
             asked.nonce(),
             Release.MAX_VALID_MS,
             keys.of(probeId)));
   }
 
-  /** What the newest survey of this very drive found: what its copies were weighed against. */
+  /** What the newest survey of this very drive found, in whatever job: all copies rest on that. */
   private String content(DriveRun run, PartIdentity drive) {
     if (run.kind() == RunKind.ERASE_COPY || run.kind() == RunKind.TAKE_BACK) {
       return null; // what is taken back is compared byte for byte with what we wrote
     }
-    return runs.ofData(run.jobId()).stream()
-        .filter(r -> r.result() != null && !r.fromElsewhere())
-        .filter(r -> Optional.of(drive).equals(r.result().drive()))
-        .filter(r -> r.finding() instanceof SurveyFinding)
+    return runs.onDrive(drive).stream()
+        .filter(r -> r.result() != null && r.finding() instanceof SurveyFinding)
         .max(Comparator.comparing(r -> r.result().receivedAt()))
         .map(r -> ((SurveyFinding) r.finding()).contentSha())
         .orElse(NOTHING_SURVEYED);
   }
 
-  private DataStatus status(Job job, DriveRun run, PartIdentity drive) {
+  private DriveState state(Job job, DriveRun run, PartIdentity drive) {
     return run.kind() == RunKind.ERASE_COPY
-        ? permissions.ofCopies(job, drive).status()
-        : permissions.of(job).drive(run.driveKey()).status();
+        ? permissions.ofCopies(job, drive)
+        : permissions.of(job).drive(run.driveKey());
   }
 
   private static ToProbe refused(ToServer.ReleaseAsked asked, String why) {

@@ -174,8 +174,12 @@ public class RunInbox {
     runs.ended(event, startedAt.isAfter(endedAt) ? endedAt : startedAt, endedAt);
     Job job = jobs.findById(run.jobId()).orElseThrow();
     if (run.kind().isOfData()) {
-      statuses.settle(
-          job, "by the runs of the job; the last one is " + run.id(), run.askedBy(), "probe");
+      statuses.settleAll(
+          job,
+          event.drive() == null ? Optional.empty() : Optional.of(event.drive().identity()),
+          "by the runs of the job; the last one is " + run.id(),
+          run.askedBy(),
+          "probe");
     }
     weighing.reweigh(job);
     String what = RunWords.name(run.kind());

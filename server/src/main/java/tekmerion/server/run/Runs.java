@@ -140,6 +140,47 @@ public class Runs {
         .list();
   }
 
+  /** Surveys of a drive, and what was written to it here, in whatever job. */
+  @Transactional(readOnly = true)
+  public List<DriveRun> onDrive(PartIdentity drive) {
+    return jdbc.sql(
+            SELECT
+                + "WHERE d.kind IN ('SURVEY', 'ERASE', 'MEND', 'TAKE_BACK') AND NOT d.from_elsewhere"
+                + " AND ((r.drive_serial = ? AND r.drive_model = ? AND r.drive_bytes = ?)"
+                + " OR (r.run_id IS NULL AND d.named_drive = ?)) ORDER BY d.asked_at DESC")
+        .params(
+            drive.serial(),
+            drive.model(),
+            drive.sizeBytes(),
+            json.writeValueAsString(DriveSeen.of(drive)))
+        .query(this::run)
+        .list();
+  }
+
+  /** What a probe made copies of in jobs that go on: runs that ended and found something. */
+  @Transactional(readOnly = true)
+  public List<DriveRun> copiesOf(UUID probeId) {
+    return jdbc.sql(
+            SELECT
+                + "WHERE d.probe_id = ? AND d.kind IN ('RESCUE_IN_USE', 'RESCUE_WHOLE', 'FILE_COPY',"
+                + " 'CARVE') AND NOT d.from_elsewhere AND r.finding IS NOT NULL AND j.ended_at IS"
+                + " NULL")
+        .param(probeId.toString())
+        .query(this::run)
+        .list();
+  }
+
+  /** Keeps whether the copy that a run made is where it was made. */
+  @Transactional
+  public void copyIs(UUID runId, boolean there) {
+    jdbc.sql(
+            there
+                ? "UPDATE drive_run SET copy_found_at = ? WHERE id = ?"
+                : "UPDATE drive_run SET copy_missing_at = ?, copy_found_at = NULL WHERE id = ?")
+        .params(Timestamp.from(clock.instant()), runId.toString())
+        .update();
+  }
+
   /** A copy that is there still; its job is ended. */
   public record LeftCopy(long jobId, String driveKey) {}
 
@@ -372,6 +413,8 @@ public class Runs {
                     rs.getString("drive_model"),
                     rs.getString("drive_serial"),
                     rs.getLong("drive_bytes"))),
+        instant(rs.getTimestamp("copy_missing_at")),
+        instant(rs.getTimestamp("copy_found_at")),
         rs.getBoolean("from_elsewhere"));
   }
 
