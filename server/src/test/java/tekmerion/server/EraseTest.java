@@ -198,7 +198,7 @@ class EraseTest {
                   new EraseFinding("read back", GB_240, GB_240, 0, 3_000, 0, 0, 0.001))));
       at.peer.next(ToProbe.Acknowledge.class);
       assertThat(at.ines.get("/api/jobs/" + at.job).body().toString())
-          .contains("Erasing: all of it is zero");
+          .containsPattern("Erasing of QUAY-240F \\S+: all of it is zero");
     }
   }
 

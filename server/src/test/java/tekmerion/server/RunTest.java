@@ -166,7 +166,8 @@ class RunTest {
       String away = "The drive is not there. It goes on by itself when it is back.";
       peer.send(new ToServer.RunWaits(id, away));
       assertThat(shown(ines, id, "/waits", "\"" + away + "\"").at("/likelyEnd").isNull()).isTrue();
-      assertThat(ines.get(at.job).body().toString()).contains("Surface pass waits at 61 %");
+      assertThat(ines.get(at.job).body().toString())
+          .containsPattern("Surface pass of \\S+ \\S+ waits at 61 %");
       peer.send(new ToServer.RunProgress(id, 0.62, 4_000, 720, 620L, surface(0.62, 3), null));
       assertThat(shown(ines, id, "/share", "0.62").at("/waits").isNull()).isTrue();
 
@@ -180,7 +181,7 @@ class RunTest {
       assertThat(view.at("/runs/0/end").stringValue()).isEqualTo("COMPLETE");
       assertThat(view.at("/outlook/drivers/0/words").stringValue()).contains("12 sectors");
       assertThat(ines.get(at.job).body().toString())
-          .contains("Surface pass: 12 sectors unreadable");
+          .containsPattern("Surface pass of \\S+ \\S+: 12 sectors unreadable");
     }
   }
 
@@ -215,7 +216,8 @@ class RunTest {
           inbox.lookForProbesThatAreAway();
           return ines.get("/api/runs/" + id).body().path("waits").asString("").contains("machine");
         });
-    assertThat(ines.get(at.job).body().toString()).contains("Surface sample waits at 19 %");
+    assertThat(ines.get(at.job).body().toString())
+        .containsPattern("Surface sample of \\S+ \\S+ waits at 19 %");
   }
 
   private static void eventually(Callable<Boolean> holds) throws Exception {

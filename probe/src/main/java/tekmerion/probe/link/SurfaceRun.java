@@ -130,7 +130,8 @@ final class SurfaceRun implements RunHost.Running, SurfacePass.Listener, Runnabl
                 result.why(),
                 SurfaceNotes.of(result),
                 null,
-                null));
+                null,
+                kept.drive()));
     try {
       Files.deleteIfExists(file);
       kept.forget(host.folder());

@@ -42,20 +42,10 @@ class DevicesTest {
 
   private final DeviceTable table = new DeviceTable();
   private Guest guest;
+  private RunsInGuest runs;
 
   @BeforeAll
   void start() throws Exception {
-    Path home = Path.of(System.getProperty("tekmerion.home")).toAbsolutePath();
-    GuestParts parts =
-        GuestParts.in(
-            home.resolve(".tekmerion/devices"),
-            List.of(
-                home.resolve("core/target/classes"),
-                home.resolve("link/target/classes"),
-                home.resolve("sim/target/classes"),
-                home.resolve("probe/target/classes"),
-                home.resolve("probe/target/test-classes")),
-            List.of(home.resolve("probe/target/lib")));
     for (Kind kind : Kind.values()) {
       disks.add(TestDisk.make(folder, kind, disks.size(), BAD_SECTORS, errno(kind)));
     }
@@ -65,7 +55,8 @@ class DevicesTest {
     }
     List<TestDisk> all = new ArrayList<>(disks);
     all.addAll(pulled);
-    guest = Guest.start(parts, folder, all);
+    guest = Guest.start(GuestParts.built(), folder, all);
+    runs = new RunsInGuest(guest);
   }
 
   /** ATA and NVMe have no medium error in this emulation; the kernel gives EIO for theirs. */
@@ -194,14 +185,11 @@ class DevicesTest {
           result.out().isEmpty()
               ? result.all()
               : "%d lost, %s"
-                  .formatted(result.json().path("lostBytes").asLong(-1), sha("/scratch/r.img")));
+                  .formatted(
+                      result.json().path("lostBytes").asLong(-1), runs.sha256("/scratch/r.img")));
     }
     guest.sh("rm -f /scratch/r.img /scratch/r.map");
     table.mustHold("rescue");
-  }
-
-  private String sha(String file) throws IOException {
-    return guest.sh("sha256sum " + file).out().split(" ")[0];
   }
 
   @Test
@@ -227,12 +215,12 @@ class DevicesTest {
   void aPulledDriveIsWaitedForAndLosesNothing() throws Exception {
     for (TestDisk disk : pulled) {
       for (String kind : List.of("SURFACE", "RESCUE_WHOLE")) {
-        String id = started(kind, disk);
-        waitFor(id, s -> s.path("share").asDouble(0) > 0.2 || s.has("ended"));
+        String id = runs.start(kind, disk);
+        runs.waitFor(id, RunsInGuest::isOnItsWay);
         guest.pull(disk);
-        JsonNode away = waitFor(id, s -> s.path("waits").isString() || s.has("ended"));
+        JsonNode away = runs.waitFor(id, RunsInGuest::isWaiting);
         guest.plugIn(disk);
-        JsonNode ended = waitFor(id, s -> s.has("ended")).get("ended");
+        JsonNode ended = runs.end(id);
         table.row(
             disk.label(),
             "pull " + kind,
@@ -248,37 +236,9 @@ class DevicesTest {
                         ? ""
                         : ": " + ended.path("why").asString("")));
       }
-      table.row(
-          disk.label(),
-          "pull image",
-          disk.expectedSha256(),
-          sha("/scratch/probe/copies/J-2291/%s/drive.img".formatted(key(disk))));
+      table.row(disk.label(), "pull image", disk.expectedSha256(), runs.imageSha256(disk));
     }
     table.mustHold("pull SURFACE", "pull RESCUE_WHOLE", "pull image");
-  }
-
-  private String started(String kind, TestDisk disk) throws IOException {
-    return guest.run("start", kind, key(disk)).out().strip();
-  }
-
-  private String key(TestDisk disk) throws IOException {
-    JsonNode keys = guest.run("keys").json();
-    return keys.path(guest.device(disk)).asString(disk.serial());
-  }
-
-  private interface Until {
-    boolean is(JsonNode state);
-  }
-
-  private JsonNode waitFor(String id, Until until) throws IOException, InterruptedException {
-    for (int i = 0; i < 600; i++) {
-      JsonNode state = guest.run("state", id).json();
-      if (until.is(state)) {
-        return state;
-      }
-      Thread.sleep(200);
-    }
-    throw new IOException("the run does not come to it: " + guest.run("state", id).out());
   }
 
   /** A program that is killed with no warning, in its first seconds and later. */
@@ -301,7 +261,7 @@ class DevicesTest {
           disk.label(),
           "kill and resume",
           disk.expectedSha256(),
-          result.out().isEmpty() ? result.all() : sha("/scratch/k.img"));
+          result.out().isEmpty() ? result.all() : runs.sha256("/scratch/k.img"));
     }
     guest.sh("rm -f /scratch/k.img /scratch/k.map");
     table.mustHold("kill and resume");
@@ -313,9 +273,10 @@ class DevicesTest {
     Map<Kind, String> expected = new LinkedHashMap<>();
     expected.put(Kind.AHCI_512N, "COMPLETE");
     expected.put(Kind.AHCI_512E, "COMPLETE");
+    expected.put(Kind.IDE_512, "COMPLETE");
     for (TestDisk disk : disks) {
-      String id = started("SELF_TEST_SHORT", disk);
-      JsonNode ended = waitFor(id, s -> s.has("ended")).get("ended");
+      String id = runs.start("SELF_TEST_SHORT", disk);
+      JsonNode ended = runs.end(id);
       // The other emulated ones have no self-test.
       table.row(
           disk.label(),
@@ -340,9 +301,9 @@ class DevicesTest {
     }
     for (TestDisk disk : List.of(disks.get(0), disks.get(2), disks.get(4), disks.get(7))) {
       guest.run("release", "none");
-      JsonNode refused = waitFor(started("ERASE", disk), s -> s.has("ended")).get("ended");
-      guest.run("release", key(disk));
-      JsonNode ended = waitFor(started("ERASE", disk), s -> s.has("ended")).get("ended");
+      JsonNode refused = runs.end(runs.start("ERASE", disk));
+      guest.run("release", runs.key(disk));
+      JsonNode ended = runs.end(runs.start("ERASE", disk));
       table.row(
           disk.label(),
           "erase",
@@ -372,7 +333,7 @@ class DevicesTest {
     return bad;
   }
 
-  private static TreeSet<Long> bad(JsonNode surface) {
+  static TreeSet<Long> bad(JsonNode surface) {
     TreeSet<Long> found = new TreeSet<>();
     for (JsonNode range : surface.get("bad")) {
       long first = range.get("firstSector").longValue();

@@ -56,8 +56,9 @@ final class Guest implements AutoCloseable {
    * Starts it and waits until its agent is ready.
    *
    * @param folder for sockets and the console's log
+   * @param more options of QEMU
    */
-  static Guest start(GuestParts parts, Path folder, List<TestDisk> disks)
+  static Guest start(GuestParts parts, Path folder, List<TestDisk> disks, String... more)
       throws IOException, InterruptedException {
     Path scratch = folder.resolve("scratch.img");
     Shell.run(folder, "/sbin/mke2fs", "-q", "-F", "-t", "ext4", scratch.toString(), "4G");
@@ -101,10 +102,13 @@ final class Guest implements AutoCloseable {
                 "-device",
                 "virtio-scsi-pci,id=scsi",
                 "-device",
+                "piix3-ide,id=pata",
+                "-device",
                 "qemu-xhci,id=usb"));
     for (TestDisk disk : disks) {
       words.addAll(disk.qemu());
     }
+    words.addAll(List.of(more));
     Process qemu =
         new ProcessBuilder(words)
             .redirectErrorStream(true)
@@ -221,6 +225,10 @@ final class Guest implements AutoCloseable {
 
   /** By its serial; empty if the guest has none such. */
   String device(TestDisk disk) throws IOException {
+    return device(disk.serial());
+  }
+
+  private String device(String serial) throws IOException {
     // A serial stands with the drive, in its page 80h, or with the USB device above it.
     Result result =
         sh(
@@ -233,7 +241,7 @@ final class Guest implements AutoCloseable {
                 if [ -f $p/idVendor ] && grep -qs %1$s $p/serial; then echo /dev/${d##*/}; fi
               done
             done | head -1"""
-                .formatted(disk.serial()));
+                .formatted(serial));
     return result.out().strip();
   }
 
@@ -256,12 +264,7 @@ final class Guest implements AutoCloseable {
     } else {
       monitor("device_del", Map.of("id", disk.pulled()));
     }
-    for (int i = 0; !device(disk).isEmpty(); i++) {
-      if (i == 100) {
-        throw new IOException(device + " does not go away");
-      }
-      Thread.sleep(200);
-    }
+    waitUntil(() -> device(disk).isEmpty(), device + " does not go away");
   }
 
   void plugIn(TestDisk disk) throws IOException, InterruptedException {
@@ -272,9 +275,31 @@ final class Guest implements AutoCloseable {
         monitor("device_add", device);
       }
     }
-    for (int i = 0; device(disk).isEmpty(); i++) {
+    waitUntil(() -> !device(disk).isEmpty(), disk.label() + " does not come back");
+  }
+
+  /** The same drive, that tells the serial that another number would have. */
+  void plugInAs(TestDisk disk, int other) throws IOException, InterruptedException {
+    for (Map<String, Object> device : disk.attachedWithSerialOf(other)) {
+      monitor("device_add", device);
+    }
+    waitUntil(() -> !device(TestDisk.serialOf(other)).isEmpty(), "it does not come");
+  }
+
+  void pullFrom(TestDisk disk, int other) throws IOException, InterruptedException {
+    monitor("device_del", Map.of("id", disk.pulled()));
+    waitUntil(() -> device(TestDisk.serialOf(other)).isEmpty(), "it does not go");
+  }
+
+  private interface Condition {
+    boolean holds() throws IOException;
+  }
+
+  private static void waitUntil(Condition condition, String orElse)
+      throws IOException, InterruptedException {
+    for (int i = 0; !condition.holds(); i++) {
       if (i == 150) {
-        throw new IOException(disk.label() + " does not come back");
+        throw new IOException(orElse);
       }
       Thread.sleep(200);
     }

@@ -41,10 +41,12 @@ record GuestParts(Path kernel, Path initrd, Path tools) {
           "uas",
           "xhci-pci",
           "sg",
-          "loop");
+          "loop",
+          "battery",
+          "ac");
 
   /** Loaded by a test that wants it. */
-  private static final List<String> LATER = List.of("scsi_debug", "test_power");
+  private static final List<String> LATER = List.of("scsi_debug");
 
   private static final List<String> LIBRARIES =
       List.of(
@@ -73,6 +75,20 @@ record GuestParts(Path kernel, Path initrd, Path tools) {
         -cp '/tools/classes:/tools/lib/*' tekmerion.probe.devices.GuestAgent /dev/vport*p1
       poweroff -f
       """;
+
+  /** As {@code ./tekmerion test devices} has them built. */
+  static GuestParts built() throws IOException {
+    Path home = Path.of(System.getProperty("tekmerion.home")).toAbsolutePath();
+    return in(
+        home.resolve(".tekmerion/devices"),
+        List.of(
+            home.resolve("core/target/classes"),
+            home.resolve("link/target/classes"),
+            home.resolve("sim/target/classes"),
+            home.resolve("probe/target/classes"),
+            home.resolve("probe/target/test-classes")),
+        List.of(home.resolve("probe/target/lib")));
+  }
 
   /**
    * @param home where all of it is kept between runs

@@ -49,7 +49,8 @@ record TestDisk(
     SCSI_4KN("scsi", 4_096, 4_096),
     USB_512("usb", 512, 512),
     USB_4KN("usb", 4_096, 4_096),
-    UAS_512("usb", 512, 512);
+    UAS_512("usb", 512, 512),
+    IDE_512("ata", 512, 512);
 
     final String bus;
     final int sectorBytes;
@@ -134,6 +135,10 @@ record TestDisk(
   }
 
   String serial() {
+    return serialOf(number);
+  }
+
+  static String serialOf(int number) {
     return "TEKD%04d".formatted(number);
   }
 
@@ -213,6 +218,18 @@ record TestDisk(
     return raw;
   }
 
+  /** The same drive, that now tells another serial: as after a change of its firmware. */
+  List<Map<String, Object>> attachedWithSerialOf(int other) {
+    return attached().stream()
+        .map(
+            device -> {
+              Map<String, Object> changed = new LinkedHashMap<>(device);
+              changed.replace("serial", serialOf(other));
+              return changed;
+            })
+        .toList();
+  }
+
   /** As {@code device_add} takes them too: a bridge, if there is one, then the drive. */
   List<Map<String, Object>> attached() {
     Map<String, Object> device = new LinkedHashMap<>();
@@ -223,6 +240,11 @@ record TestDisk(
         device.put("driver", "ide-hd");
         device.put("bus", "ide." + number % 8);
         device.put("model", "HELM-48S");
+      }
+      case IDE_512 -> {
+        device.put("driver", "ide-hd");
+        device.put("bus", "pata." + number % 2);
+        device.put("model", "HELM-48P");
       }
       case NVME_512, NVME_4KN -> {
         device.put("driver", "nvme");

@@ -175,8 +175,9 @@ public class AskRun {
                       new CopyOrder(number, null, List.of()),
                       by.id());
               runs.isFor(id, copy.result().drive().orElseThrow());
-              tell(job, RunWords.name(RunKind.ERASE_COPY) + " begun", by);
-              return runs.find(id).orElseThrow();
+              DriveRun begun = runs.find(id).orElseThrow();
+              tell(job, runs.name(begun) + " begun", by);
+              return begun;
             });
     probes.send(kept.probeId(), Runs.start(kept));
     return kept.id();
@@ -242,7 +243,7 @@ public class AskRun {
                     wanted == null ? List.of() : wanted.folders())
                 : null,
             by.id());
-    tell(job, RunWords.name(kind) + " begun", by);
+    tell(job, runs.name(runs.find(id).orElseThrow()) + " begun", by);
     return id;
   }
 
@@ -313,7 +314,7 @@ public class AskRun {
   private void became(DriveRun run, DriveRun.State state, String words, Person by) {
     runs.is(run.id(), state);
     Job job = jobs.findById(run.jobId()).orElseThrow();
-    tell(job, "%s %s".formatted(RunWords.name(run.kind()), words), by);
+    tell(job, "%s %s".formatted(runs.name(run), words), by);
     live.changed("run:" + run.id());
   }
 

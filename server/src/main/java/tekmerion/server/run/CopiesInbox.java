@@ -6,11 +6,11 @@ import java.time.Instant;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tekmerion.core.words.Sentences;
 import tekmerion.link.CarveFinding;
 import tekmerion.link.FilesFinding;
 import tekmerion.link.HeldCopy;
 import tekmerion.link.RescueFinding;
-import tekmerion.link.RunKind;
 import tekmerion.link.ToServer;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
@@ -98,13 +98,13 @@ public class CopiesInbox {
   }
 
   private void tell(Job job, DriveRun run, boolean there) {
-    String what =
-        run.kind() == RunKind.FILE_COPY
-            ? "The copied files"
-            : run.kind() == RunKind.CARVE ? "The files found by content" : "The image";
+    String what = run.kind().isRescue() ? "The image" : "The files";
     String finding =
-        "%s of %s: %s"
-            .formatted(what, run.driveKey(), there ? "there again" : "not there any more");
+        "%s of the %s: %s"
+            .formatted(
+                what,
+                Sentences.lowerFirst(runs.name(run)),
+                there ? "there again" : "not there any more");
     trace.save(
         new TraceEntry(
             job.id(),

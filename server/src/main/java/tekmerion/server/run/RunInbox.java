@@ -102,10 +102,10 @@ public class RunInbox {
             clock.instant(),
             TraceEntry.Kind.RUN,
             "%s waits at %.0f %%"
-                .formatted(RunWords.name(run.kind()), run.share() == null ? 0 : 100 * run.share()),
+                .formatted(runs.name(run), run.share() == null ? 0 : 100 * run.share()),
             why,
             who));
-    notices.tellHolders(job, "%s of %s waits".formatted(RunWords.name(run.kind()), job.number()));
+    notices.tellHolders(job, "%s: %s waits".formatted(job.number(), runs.name(run)));
     live.changed("run:" + run.id());
     live.changed("job:" + job.number());
     live.changed("floor");
@@ -139,7 +139,7 @@ public class RunInbox {
                       job.id(),
                       now,
                       TraceEntry.Kind.RUN,
-                      RunWords.name(run.kind()) + " could not be used",
+                      runs.name(run) + " could not be used",
                       "what the probe sent is kept whole",
                       "server"));
               live.changed("run:" + runId);
@@ -182,7 +182,7 @@ public class RunInbox {
           "probe");
     }
     weighing.reweigh(job);
-    String what = RunWords.name(run.kind());
+    String what = runs.name(run);
     trace.save(
         new TraceEntry(
             job.id(),
@@ -191,7 +191,7 @@ public class RunInbox {
             "%s: %s".formatted(what, RunWords.end(event)),
             RunWords.detail(event),
             "probe"));
-    notices.tellHolders(job, "%s of %s: %s".formatted(what, job.number(), RunWords.end(event)));
+    notices.tellHolders(job, "%s: %s: %s".formatted(job.number(), what, RunWords.end(event)));
     live.changed("run:" + run.id());
     live.changed("job:" + job.number());
     live.changed("floor");

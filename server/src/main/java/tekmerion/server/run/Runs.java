@@ -9,6 +9,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -179,6 +181,28 @@ public class Runs {
                 : "UPDATE drive_run SET copy_missing_at = ?, copy_found_at = NULL WHERE id = ?")
         .params(Timestamp.from(clock.instant()), runId.toString())
         .update();
+  }
+
+  /** What it is, and of which drive: "Surface pass of HELM-1000S OS7K-44019-B". */
+  @Transactional(readOnly = true)
+  public String name(DriveRun run) {
+    if (!run.kind().isOfDrive()) {
+      return RunWords.name(run.kind()); // a machine has one board, and runs on one battery
+    }
+    String drive =
+        run.partId() == null
+            ? run.driveKey()
+            : jdbc.sql("SELECT model, serial FROM part WHERE id = ?")
+                .param(run.partId())
+                .query(
+                    (rs, n) ->
+                        Stream.of(rs.getString(1), rs.getString(2))
+                            .filter(t -> t != null && !t.isBlank())
+                            .collect(Collectors.joining(" ")))
+                .optional()
+                .filter(words -> !words.isEmpty())
+                .orElse(run.driveKey());
+    return "%s of %s".formatted(RunWords.name(run.kind()), drive);
   }
 
   /** A copy that is there still; its job is ended. */

@@ -50,7 +50,7 @@ public class Withdrawal {
             job.id(),
             clock.instant(),
             TraceEntry.Kind.RUN,
-            RunWords.name(run.kind()) + ": permission withdrawn",
+            runs.name(run) + ": permission withdrawn",
             locked.reason(),
             "server"));
   }
