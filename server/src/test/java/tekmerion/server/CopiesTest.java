@@ -327,6 +327,7 @@ class CopiesTest {
       run(at, RunKind.RESCUE_IN_USE, rescue("aa", null, 512));
       run(at, RunKind.VERIFY_IMAGE, rescue("aa", true, 512));
       assertThat(at.stance()).isEqualTo("COPIED");
+      assertThat(at.data().get("steps").toString()).contains("Try the lost places again");
       JsonNode lost = at.data().at("/holds/open/0/holding");
       assertThat(lost.get("kind").stringValue()).isEqualTo("LOST_IN_COPY");
 

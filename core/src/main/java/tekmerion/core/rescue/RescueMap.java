@@ -126,6 +126,12 @@ public final class RescueMap {
     stretches().stream().filter(s -> s.state() == from).forEach(s -> set(s.from(), s.to(), to));
   }
 
+  /** What counts as lost is open again: each of its sectors is tried alone once more. */
+  public void tryLostAgain() {
+    change(State.BAD, State.TRIMMED);
+    change(State.UNANSWERED, State.TRIMMED);
+  }
+
   /**
    * As text: a head, the size, then a stretch a line with its first byte, its length (both in
    * decimal) and the sign of its state.

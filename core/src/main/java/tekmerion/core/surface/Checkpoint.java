@@ -86,7 +86,41 @@ final class Checkpoint {
             & in.readInt() == plan.sampleRounds()
             & in.readLong() == plan.seed();
     require(samePlan, "it is of another plan");
-    PassState state = new PassState(source, plan);
+    return rest(new PassState(source, plan), in, checked);
+  }
+
+  /**
+   * Without its drive: what was found until then.
+   *
+   * @throws CheckpointException if the bytes are damaged
+   */
+  static PassState read(InputStream from) throws IOException {
+    CheckedInputStream checked = new CheckedInputStream(from, new CRC32());
+    DataInputStream in = new DataInputStream(checked);
+    require(in.readInt() == MAGIC, "it is no record of a surface pass");
+    try {
+      BlockSource.Identity source =
+          new BlockSource.Identity(in.readUTF(), in.readLong(), in.readInt(), in.readInt(), false);
+      int blockBytes = in.readInt();
+      int zones = in.readInt();
+      Plan plan =
+          new Plan(
+              blockBytes,
+              zones,
+              in.readBoolean(),
+              in.readInt(),
+              0,
+              Long.MAX_VALUE,
+              Double.MAX_VALUE,
+              in.readLong());
+      return rest(new PassState(source, plan), in, checked);
+    } catch (IllegalArgumentException e) {
+      throw new CheckpointException("The kept state of the surface pass cannot be used: damaged");
+    }
+  }
+
+  private static PassState rest(PassState state, DataInputStream in, CheckedInputStream checked)
+      throws IOException {
     state.sampleSteps = in.readLong();
     state.sampled = in.readLong();
     state.sampledBad = in.readLong();
@@ -99,7 +133,7 @@ final class Checkpoint {
     require(length >= 0 && length <= state.blocks / 8 + 1, "its map is longer than the drive");
     state.done.or(BitSet.valueOf(in.readNBytes(length)));
     state.doneBlocks = state.done.cardinality();
-    for (int i = 0; i < plan.zones(); i++) {
+    for (int i = 0; i < state.plan.zones(); i++) {
       int values = in.readInt();
       require(values >= 0 && values <= 2 * Latencies.BUCKETS, "its latencies are damaged");
       int[] sparse = new int[values];

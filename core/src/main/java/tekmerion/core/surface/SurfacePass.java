@@ -68,6 +68,15 @@ public final class SurfacePass {
     return new SurfacePass(source, state, nanos, listener);
   }
 
+  /**
+   * What a kept pass had found, when nobody goes on with it.
+   *
+   * @throws CheckpointException if what was kept is damaged
+   */
+  public static SurfaceResult found(InputStream kept) throws IOException {
+    return SurfaceResult.of(Checkpoint.read(kept), End.CANCELLED, "");
+  }
+
   /** What is to be kept so that the pass can go on later. */
   public void keep(OutputStream to) throws IOException {
     synchronized (state) {

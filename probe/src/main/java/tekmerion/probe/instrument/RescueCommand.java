@@ -103,8 +103,7 @@ public final class RescueCommand implements Callable<Integer> {
   private Optional<ReadEndedException> copy(RawFile source, RescueMap map, ImageFile image) {
     try {
       if (again) {
-        map.change(State.BAD, State.TRIMMED);
-        map.change(State.UNANSWERED, State.TRIMMED);
+        map.tryLostAgain();
       }
       new RescueCopy(source, map, image, Thread::interrupted).run(retries);
       return Optional.empty();

@@ -186,10 +186,10 @@ final class RunHost implements AutoCloseable {
             clock.instant(),
             LinkEvent.End.CANCELLED,
             "ended while its drive was away; what was read until then is kept",
-            null,
+            SurfaceRun.found(folder, command.requestId()).orElse(null),
             null,
             found,
-            of));
+            command.run().isSurface() ? kept.drive() : of));
   }
 
   /** The data's own runs spare the drive by what they are: no gate locks them. */

@@ -6,6 +6,8 @@ import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.util.Optional;
+import java.util.UUID;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import java.util.logging.Level;
@@ -16,6 +18,7 @@ import tekmerion.core.surface.Progress;
 import tekmerion.core.surface.SurfacePass;
 import tekmerion.core.surface.SurfaceResult;
 import tekmerion.link.LinkEvent;
+import tekmerion.link.SurfaceNote;
 import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
 import tekmerion.probe.instrument.KeptPass;
@@ -75,6 +78,25 @@ final class SurfaceRun implements RunHost.Running, SurfacePass.Listener, Runnabl
       }
     } else {
       pass = SurfacePass.begin(source, plan, System::nanoTime, this);
+    }
+  }
+
+  /** What a pass had found that nobody goes on with; empty if nothing is kept of it. */
+  static Optional<SurfaceNote> found(Path folder, UUID request) {
+    Path file = folder.resolve(request + ".pass");
+    if (!Files.exists(file)) {
+      return Optional.empty();
+    }
+    try {
+      SurfaceNote note;
+      try (InputStream in = new BufferedInputStream(Files.newInputStream(file))) {
+        note = SurfaceNotes.of(SurfacePass.found(in));
+      }
+      Files.delete(file);
+      return Optional.of(note);
+    } catch (IOException e) {
+      LOG.log(Level.WARNING, "what was kept of the pass " + request + " stays", e);
+      return Optional.empty();
     }
   }
 

@@ -93,6 +93,8 @@ final class Guest implements AutoCloseable {
                 "console=ttyS0 panic=-1 mitigations=off",
                 "-drive",
                 "file=%s,if=virtio,format=raw,readonly=on".formatted(parts.tools()),
+                "-drive",
+                "file=%s,if=virtio,format=raw,cache=unsafe".formatted(scratch),
                 "-device",
                 "virtio-serial-pci",
                 "-chardev",

@@ -68,7 +68,7 @@ record GuestParts(Path kernel, Path initrd, Path tools) {
       for m in $(cat /modules/now); do insmod /modules/$m; done
       ip link set lo up
       while [ ! -e /dev/vda ] || [ ! -e /dev/vport0p1 ] && [ ! -e /dev/vport1p1 ]; do sleep 0.2; done
-      mount -t ext4 -o ro /dev/vda /tools; mount -t ext4 /dev/vdb /scratch
+      mount -t ext4 -o ro /dev/vda /tools; mount -t ext4 /dev/vdb /scratch || poweroff -f
       export PATH=/bin:/tools/jre/bin HOME=/tmp
       cd /tmp
       java -Xshare:auto -XX:TieredStopAtLevel=1 -XX:+UseSerialGC -Xmx384m \

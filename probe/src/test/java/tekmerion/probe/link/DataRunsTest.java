@@ -21,6 +21,9 @@ import tekmerion.core.files.FoundFile;
 import tekmerion.core.files.InUse;
 import tekmerion.core.permit.DataStatus;
 import tekmerion.core.port.ByteSource;
+import tekmerion.core.rescue.KeptRescue;
+import tekmerion.core.rescue.RescueMap;
+import tekmerion.core.rescue.State;
 import tekmerion.link.CarveFinding;
 import tekmerion.link.CopyErasedFinding;
 import tekmerion.link.CopyOrder;
@@ -218,6 +221,29 @@ class DataRunsTest extends RunBench {
     host.accept(start);
 
     assertThat(end(id).end()).isEqualTo(End.COMPLETE);
+  }
+
+  /** A loose cable made a map say that a mebibyte is lost which the drive gives. */
+  @Test
+  void theSameCopyOnceMoreTriesWhatItLost() throws Exception {
+    on("sound-drive");
+    CopyOrder image = new CopyOrder(JOB, null, List.of());
+    RescueFinding whole = (RescueFinding) run(RunKind.RESCUE_IN_USE, image).found();
+    assertThat(whole.lostBytes()).isZero();
+    Path file = folder.resolve("copies/J-2291/drive-a/drive.map");
+    KeptRescue kept = KeptRescue.parse(Files.readString(file));
+    RescueMap.Stretch read =
+        kept.map().stretches().stream()
+            .filter(r -> r.state() == State.READ && r.bytes() > 1 << 20)
+            .findFirst()
+            .orElseThrow();
+    kept.map().set(read.from(), read.from() + (1 << 20), State.UNANSWERED);
+    Files.writeString(file, kept.text());
+
+    RescueFinding tried = (RescueFinding) run(RunKind.RESCUE_IN_USE, image).found();
+
+    assertThat(tried.lostBytes()).isZero();
+    assertThat(tried.readBytes()).isEqualTo(whole.readBytes());
   }
 
   @Test

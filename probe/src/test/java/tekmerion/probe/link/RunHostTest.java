@@ -5,7 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import java.util.Queue;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentLinkedQueue;
@@ -16,6 +18,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import tekmerion.core.permit.DataStatus;
 import tekmerion.core.port.MachineUnderTest;
+import tekmerion.link.DriveSeen;
 import tekmerion.link.LinkCodec;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.LinkEvent.End;
@@ -130,6 +133,43 @@ class RunHostTest {
     assertThat(after).isGreaterThanOrEqualTo(before);
     assertThat(end().end()).isEqualTo(End.CANCELLED);
     assertThat(end().surface().bytesRead()).isPositive();
+  }
+
+  /**
+   * Another drive sits in its place when the probe is started anew; then somebody ends the pass.
+   */
+  @Test
+  void aPassThatWaitsForItsDriveReportsWhatItHadFoundWhenItIsEnded() throws Exception {
+    pausedPass();
+    told.clear();
+    host = host("sound-drive", 2_000);
+    host.accept(start(RunKind.SURFACE));
+    until("it waits", () -> told.stream().anyMatch(ToServer.RunWaits.class::isInstance));
+
+    host.accept(stop(RunKind.SURFACE, false));
+
+    assertThat(end().end()).isEqualTo(End.CANCELLED);
+    assertThat(end().surface().bytesRead()).isPositive();
+    assertThat(end().drive().serial()).isEqualTo("OS7K-44019-B"); // not of the one that is there
+    assertThat(folder.resolve(ID + ".pass")).doesNotExist();
+  }
+
+  /**
+   * It was erasing when the probe was ended; now another drive is there, and the first may come.
+   */
+  @Test
+  void nothingThatWritesBeginsByItselfWhenADriveIsPluggedIn() throws Exception {
+    ToProbe.StartRun erase = start(RunKind.ERASE);
+    DriveSeen itsDrive = new DriveSeen("HELM-1000S", "OS7K-44019-B", 1_953_525_168L * 512);
+    KeptRun.of(folder, erase, Instant.now(), () -> Optional.of(itsDrive)).write(folder);
+    host = host("sound-drive", 2_000);
+
+    host.accept(erase);
+
+    assertThat(end().end()).isEqualTo(End.COULD_NOT_RUN);
+    assertThat(end().why()).contains("its drive is not there");
+    assertThat(told).noneMatch(ToServer.ReleaseAsked.class::isInstance);
+    assertThat(told).noneMatch(ToServer.RunWaits.class::isInstance);
   }
 
   @Test

@@ -355,6 +355,10 @@ class DataViews implements Shown {
             surveyed && listed && !evidence.copied(),
             or(off, listed ? null : "a survey has to tell first what is in use")));
     steps.add(step(RunKind.RESCUE_WHOLE, surveyed && !listed && !evidence.copied(), off));
+    known
+        .rescue()
+        .filter(r -> isOver(r) && ((RescueFinding) r.finding()).lostBytes() > 0)
+        .ifPresent(r -> steps.replaceAll(s -> s.kind() == r.kind() ? again(s) : s));
     steps.add(
         step(
             RunKind.VERIFY_IMAGE,
@@ -394,6 +398,16 @@ class DataViews implements Shown {
 
   private static String or(String first, String second) {
     return first != null ? first : second;
+  }
+
+  /** An image goes on from its map: the same run once more tries just what it lost. */
+  private static DataStep again(DataStep of) {
+    return new DataStep(
+        of.kind(),
+        "Try the lost places again",
+        "Each sector that did not come, alone. What was read stays as it is",
+        of.next(),
+        of.lockedWhy());
   }
 
   private static DataStep step(RunKind kind, boolean next, String lockedWhy) {
