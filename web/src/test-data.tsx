@@ -290,6 +290,7 @@ export const intake = (more: Partial<Intake> = {}): Intake => ({
 export const session = (role: 'TECHNICIAN' | 'LEAD' | 'COUNTER' = 'TECHNICIAN'): Session => ({
   person: { id: 7, displayName: 'Ines R.', role, hasPin: false },
   here: [],
+  demo: false,
 });
 
 /** What a component sent to the server, and the answers it gets. */

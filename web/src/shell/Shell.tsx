@@ -32,6 +32,11 @@ export function Shell() {
   return (
     <>
       {!wall && <Band person={person} here={session.data.here} />}
+      {session.data.demo && (
+        <Demo role="note">
+          Demo shop: its machines are simulated, and so is everything that is found on them.
+        </Demo>
+      )}
       {!live && (
         <Stale role="status">
           The server does not send changes at the moment. What you see may be old; it catches up by
@@ -42,6 +47,18 @@ export function Shell() {
     </>
   );
 }
+
+const Demo = styled.p`
+  background: ${color.leanSoft};
+  color: ${color.ink2};
+  font-size: 13px;
+  line-height: 20px;
+  padding: 0 18px;
+
+  @media print {
+    border-bottom: 1px solid;
+  }
+`;
 
 const Stale = styled.p`
   background: ${color.leanSoft};

@@ -12,6 +12,7 @@ import jakarta.validation.constraints.Size;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.security.core.context.SecurityContextHolder;
@@ -37,6 +38,7 @@ class SessionController {
   private final Sessions sessions;
   private final Audit audit;
   private final ClientAddress addresses;
+  private final boolean demo;
 
   /** Compared with when there is no such name, so that both cases take as long; of no password. */
   private static final String NOBODYS_HASH =
@@ -48,8 +50,9 @@ class SessionController {
   /**
    * @param person null if nobody is signed in
    * @param here who else may come back with a PIN
+   * @param demo whether the shop is made up, and its machines may be simulated
    */
-  record Session(@Schema(nullable = true) PersonView person, List<Here> here) {}
+  record Session(@Schema(nullable = true) PersonView person, List<Here> here, boolean demo) {}
 
   record PersonView(long id, String displayName, Role role, boolean hasPin) {}
 
@@ -65,7 +68,9 @@ class SessionController {
       PasswordEncoder encoder,
       Sessions sessions,
       Audit audit,
-      ClientAddress addresses) {
+      ClientAddress addresses,
+      @Value("${tekmerion.demo:false}") boolean demo) {
+    this.demo = demo;
     this.audit = audit;
     this.addresses = addresses;
     this.accounts = accounts;
@@ -161,7 +166,7 @@ class SessionController {
 
   private Session session(Person person, HttpServletRequest request) {
     if (person == null) {
-      return new Session(null, List.of());
+      return new Session(null, List.of(), demo);
     }
     List<Here> here =
         accounts.findAllById(sessions.idsHere(request)).stream()
@@ -170,6 +175,6 @@ class SessionController {
             .toList();
     boolean hasPin = accounts.findById(person.id()).map(a -> a.pinHash() != null).orElse(false);
     return new Session(
-        new PersonView(person.id(), person.displayName(), person.role(), hasPin), here);
+        new PersonView(person.id(), person.displayName(), person.role(), hasPin), here, demo);
   }
 }

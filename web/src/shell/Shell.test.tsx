@@ -1,0 +1,33 @@
+import { screen } from '@testing-library/react';
+import { afterEach, expect, it, vi } from 'vitest';
+import { answering, session, show } from '../test-data';
+import { Shell } from './Shell';
+
+afterEach(() => {
+  vi.unstubAllGlobals();
+});
+
+const open = (demo: boolean) => {
+  vi.stubGlobal(
+    'EventSource',
+    class {
+      addEventListener() {}
+      close() {}
+    },
+  );
+  answering(() => [200, { ...session(), demo }]);
+  show(<Shell />, '/wall');
+};
+
+it('says on every page of a demo that what is found there is simulated', async () => {
+  open(true);
+  expect(await screen.findByText(/its machines are simulated/)).toBeVisible();
+});
+
+it('says nothing like that in a shop', async () => {
+  open(false);
+  await vi.waitFor(() => {
+    expect(document.title).toBe('Tekmerion');
+  });
+  expect(screen.queryByText(/simulated/)).toBeNull();
+});
