@@ -405,7 +405,7 @@ class DataViews implements Shown {
     return new DataStep(
         of.kind(),
         "Try the lost places again",
-        "Each sector that did not come, alone. What was read stays as it is",
+        "each sector that did not come, alone; what was read stays as it is",
         of.next(),
         of.lockedWhy());
   }
