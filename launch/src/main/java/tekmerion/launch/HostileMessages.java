@@ -7,6 +7,7 @@ import java.lang.reflect.RecordComponent;
 import java.lang.reflect.Type;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Base64;
 import java.util.List;
 import java.util.Map;
@@ -34,6 +35,14 @@ public final class HostileMessages {
       JsonMapper.builder().enable(JsonWriteFeature.ESCAPE_NON_ASCII).build();
 
   private static final JsonNodeFactory NODES = JsonNodeFactory.instance;
+
+  /** Every message but the numbered ones. */
+  private static final List<Class<?>> OTHERS =
+      Arrays.stream(ToServer.class.getPermittedSubclasses())
+          .filter(c -> c != ToServer.Event.class)
+          .<Class<?>>map(c -> c)
+          .toList();
+
   private static final List<String> PLAUSIBLE =
       List.of("drive-a", "drive-b", "ata-smart", "nvme-health", "board", "battery", "memory", "");
   private static final List<String> WILD =
@@ -95,13 +104,7 @@ public final class HostileMessages {
     }
     if (what < 0.985) {
       wild /= 6; // one of these that cannot be read ends the connection
-      Class<?>[] others = {
-        ToServer.Hello.class,
-        ToServer.Progress.class,
-        ToServer.RunProgress.class,
-        ToServer.ReleaseAsked.class
-      };
-      ObjectNode node = (ObjectNode) record(others[random.nextInt(others.length)], 0);
+      ObjectNode node = (ObjectNode) record(OTHERS.get(random.nextInt(OTHERS.size())), 0);
       node.put("type", nameOf(ToServer.class, node));
       return new Message(JSON.writeValueAsString(named(node)), 0);
     }

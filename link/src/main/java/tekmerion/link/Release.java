@@ -23,8 +23,8 @@ import tekmerion.core.permit.DataStatus;
  * @param drive as it told of itself when the probe asked
  * @param status of the data on it
  * @param content what must be on the drive when the writing begins, by {@link
- *     SurveyFinding#contentSha}; null if its owner gave up all that is on it, or it is not written
- *     to
+ *     SurveyFinding#contentSha}; null if all that is on it was signed away in every open job that
+ *     it is in, or it is not written to
  * @param nonce of the question that it answers
  * @param validForMs since that question was put; at most {@value #MAX_VALID_MS}
  * @param mac HMAC-SHA-256 over all the others, in hex

@@ -3,11 +3,9 @@ package tekmerion.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -18,7 +16,6 @@ import tekmerion.link.CopyErasedFinding;
 import tekmerion.link.CopyOrder;
 import tekmerion.link.DriveSeen;
 import tekmerion.link.FilesFinding;
-import tekmerion.link.HeldCopy;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.MachineNote;
 import tekmerion.link.PartFinding;
@@ -147,7 +144,7 @@ class CopiesTest {
             at.job + "/drive-a"));
   }
 
-  private static final SurveyFinding SURVEY =
+  static final SurveyFinding SURVEY =
       new SurveyFinding(
           TestDrive.GB_240,
           "mbr",
@@ -178,7 +175,7 @@ class CopiesTest {
                   List.of())),
           List.of());
 
-  private static RescueFinding rescue(String sums, Boolean verified) {
+  static RescueFinding rescue(String sums, Boolean verified) {
     return rescue(sums, verified, 0);
   }
 
@@ -229,94 +226,6 @@ class CopiesTest {
       assertThat(at.stance()).isEqualTo("COPY_VERIFIED");
       assertThat(at.rule("REPAIR_FILE_SYSTEM").status()).isEqualTo(201);
     }
-  }
-
-  /** Its folder was deleted, or its disk is gone; back again, it counts once it was read again. */
-  @Test
-  void aCopyThatIsGoneFromItsProbeCountsForNothing(RunningServer.Shop shop) throws Exception {
-    try (Linked at = linked(shop, "Lost locker")) {
-      run(at, RunKind.SURVEY, SURVEY);
-      run(at, RunKind.RESCUE_IN_USE, rescue("aa", null));
-      run(at, RunKind.VERIFY_IMAGE, rescue("aa", true));
-      assertThat(at.stance()).isEqualTo("COPY_VERIFIED");
-      shop.asOwner("UPDATE run_result SET received_at = received_at - INTERVAL 11 SECOND");
-
-      holds(at, true);
-      assertThat(at.stance()).isEqualTo("COPY_VERIFIED");
-      holds(at, false);
-      assertThat(at.stance()).isEqualTo("NOT_ASKED");
-      assertThat(at.data().get("finding").stringValue())
-          .isEqualTo("its copy is not where it was made");
-      assertThat(at.data().at("/copy/missingSince").isNull()).isFalse();
-      assertThat(at.rule("REPAIR_FILE_SYSTEM").status()).isEqualTo(423);
-      assertThat(at.get("").get("trace").toString()).contains("not there any more");
-
-      holds(at, true);
-      assertThat(at.stance())
-          .isEqualTo("NOT_ASKED"); // it is there; whether it is sound is not known
-      run(at, RunKind.VERIFY_IMAGE, rescue("aa", true));
-      assertThat(at.stance()).isEqualTo("COPY_VERIFIED");
-    }
-  }
-
-  private static void holds(Linked at, boolean image) throws Exception {
-    at.peer.send(
-        new ToServer.CopiesHeld(List.of(new HeldCopy(at.job, "drive-a", image, Set.of(), false))));
-    at.peer.send(
-        new ToServer.Event(0, new LinkEvent.CommandRefused(UUID.randomUUID(), Instant.now(), "")));
-    at.peer.next(ToProbe.Acknowledge.class); // so what was sent before it was taken in
-  }
-
-  /** The drive is in two jobs: what one of them finds on it counts for the copies of the other. */
-  @Test
-  void whatWasFoundOnADriveCountsInEveryJobThatItIsIn(RunningServer.Shop shop) throws Exception {
-    try (Linked first = linked(shop, "First owner")) {
-      run(first, RunKind.SURVEY, SURVEY);
-      run(first, RunKind.RESCUE_IN_USE, rescue("aa", null));
-      run(first, RunKind.VERIFY_IMAGE, rescue("aa", true));
-      assertThat(first.stance()).isEqualTo("COPY_VERIFIED");
-      first.outOfTheBay();
-      try (Linked second = linked(shop, "Second owner")) {
-        TestDrive.signAway(second.ines, second.job, "Second owner", "drive-a");
-        assertThat(second.rule("CLEAN_INSTALL").status()).isEqualTo(201);
-
-        run(second, RunKind.SURVEY, more()); // than what the first job's copy holds
-
-        assertThat(second.rule("CLEAN_INSTALL").body().get("lock").stringValue())
-            .isEqualTo("WANTED_IN_ANOTHER_JOB");
-      }
-    }
-  }
-
-  private static SurveyFinding more() {
-    SurveyFinding.VolumeNote was = SURVEY.volumes().get(0);
-    List<SurveyFinding.FolderNote> folders = new ArrayList<>(was.folders());
-    folders.add(new SurveyFinding.FolderNote("New", 1, 50, true));
-    return new SurveyFinding(
-        SURVEY.sizeBytes(),
-        SURVEY.scheme(),
-        SURVEY.reason(),
-        SURVEY.why(),
-        SURVEY.next(),
-        0,
-        List.of(
-            new SurveyFinding.VolumeNote(
-                1,
-                "",
-                was.startByte(),
-                was.bytes(),
-                "exFAT",
-                false,
-                null,
-                null,
-                null,
-                List.of(),
-                true,
-                13,
-                750,
-                folders,
-                List.of())),
-        List.of());
   }
 
   /** What was lost is the owner's to give up, by as much as it is. */

@@ -1,5 +1,8 @@
 package tekmerion.core.battery;
 
+import java.util.Optional;
+import java.util.OptionalDouble;
+
 /**
  * What a pack holds, in the unit in which it counts: never turned from one into the other, because
  * the voltage between them is not a constant.
@@ -21,6 +24,16 @@ public record Amount(double value, Unit unit) {
     public String sign() {
       return sign;
     }
+  }
+
+  /** A part of a whole, as a share; empty unless both are known, in one unit. */
+  static OptionalDouble share(Optional<Amount> part, Optional<Amount> whole) {
+    return part.isPresent()
+            && whole.isPresent()
+            && whole.get().value() > 0
+            && whole.get().unit() == part.get().unit()
+        ? OptionalDouble.of(part.get().value() / whole.get().value())
+        : OptionalDouble.empty();
   }
 
   public Amount {

@@ -1,5 +1,7 @@
 package tekmerion.core.battery;
 
+import static tekmerion.core.page.OrNull.orNull;
+
 import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -61,12 +63,7 @@ public record BatteryReport(
 
   /** Full against design, as a share; empty unless both are reported in one unit. */
   public OptionalDouble health() {
-    return design.isPresent()
-            && full.isPresent()
-            && design.get().value() > 0
-            && design.get().unit() == full.get().unit()
-        ? OptionalDouble.of(full.get().value() / design.get().value())
-        : OptionalDouble.empty();
+    return Amount.share(full, design);
   }
 
   /** Bytes that a field came from. */
@@ -112,9 +109,5 @@ public record BatteryReport(
     json.put("alarms", alarms);
     json.put("doubts", doubts);
     return json;
-  }
-
-  private static Double orNull(OptionalDouble value) {
-    return value.isPresent() ? value.getAsDouble() : null;
   }
 }

@@ -39,12 +39,7 @@ public record PackSum(
 
   /** Full against design, as a share; empty unless both are known. */
   public OptionalDouble health() {
-    return design.isPresent()
-            && full.isPresent()
-            && design.get().value() > 0
-            && design.get().unit() == full.get().unit()
-        ? OptionalDouble.of(full.get().value() / design.get().value())
-        : OptionalDouble.empty();
+    return Amount.share(full, design);
   }
 
   /** As an instrument prints it. */

@@ -276,7 +276,7 @@ public final class SmartBattery {
     return (status >> FULLY_CHARGED_BIT & 1) == 1 ? "Full" : "Charging";
   }
 
-  /** What is neither an alarm nor its state. */
+  /** What its bits say beside the alarms, and how the last command went. */
   private List<String> flags(long status) {
     List<String> flags = new ArrayList<>();
     if ((status >> INITIALIZED_BIT & 1) == 1) {

@@ -1,10 +1,12 @@
 package tekmerion.core.surface;
 
+import java.io.ByteArrayInputStream;
 import java.io.DataInputStream;
 import java.io.DataOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
+import java.nio.ByteBuffer;
 import java.util.BitSet;
 import java.util.zip.CRC32;
 import java.util.zip.CheckedInputStream;
@@ -95,7 +97,10 @@ final class Checkpoint {
    * @throws CheckpointException if the bytes are damaged
    */
   static PassState read(InputStream from) throws IOException {
-    CheckedInputStream checked = new CheckedInputStream(from, new CRC32());
+    byte[] bytes = from.readAllBytes();
+    mustHold(bytes); // before a size in it is believed
+    CheckedInputStream checked =
+        new CheckedInputStream(new ByteArrayInputStream(bytes), new CRC32());
     DataInputStream in = new DataInputStream(checked);
     require(in.readInt() == MAGIC, "it is no record of a surface pass");
     try {
@@ -117,6 +122,14 @@ final class Checkpoint {
     } catch (IllegalArgumentException e) {
       throw new CheckpointException("The kept state of the surface pass cannot be used: damaged");
     }
+  }
+
+  private static void mustHold(byte[] bytes) throws IOException {
+    require(bytes.length > Long.BYTES, "it is too short");
+    CRC32 crc = new CRC32();
+    crc.update(bytes, 0, bytes.length - Long.BYTES);
+    long stored = ByteBuffer.wrap(bytes, bytes.length - Long.BYTES, Long.BYTES).getLong();
+    require(stored == crc.getValue(), "its checksum does not hold");
   }
 
   private static PassState rest(PassState state, DataInputStream in, CheckedInputStream checked)

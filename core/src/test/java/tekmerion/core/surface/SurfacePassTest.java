@@ -157,6 +157,10 @@ class SurfacePassTest {
     assertThatThrownBy(() -> resume(disk, damaged)).isInstanceOf(IOException.class);
     assertThatThrownBy(() -> resume(disk, Arrays.copyOf(kept.toByteArray(), damaged.length - 3)))
         .isInstanceOf(IOException.class);
+    assertThatThrownBy(() -> SurfacePass.found(new ByteArrayInputStream(damaged)))
+        .isInstanceOf(CheckpointException.class);
+    assertThat(SurfacePass.found(new ByteArrayInputStream(kept.toByteArray())).bytesRead())
+        .isEqualTo(32L << 20); // all that was read, without the drive
     assertThatThrownBy(() -> resume(other, kept.toByteArray()))
         .isInstanceOf(CheckpointException.class)
         .hasMessageContaining("another drive");

@@ -59,8 +59,13 @@ public final class CopyFolder {
     return Files.isDirectory(folder.folder) ? Optional.of(folder) : Optional.empty();
   }
 
+  /** Whether a folder of a job or a drive may be called so. */
+  static boolean isName(String name) {
+    return NAME.matcher(name).matches();
+  }
+
   private static CopyFolder named(Path all, String job, String driveKey) throws IOException {
-    if (!NAME.matcher(job).matches() || !NAME.matcher(driveKey).matches()) {
+    if (!isName(job) || !isName(driveKey)) {
       throw new IOException("no folder is made for " + job + " and " + driveKey);
     }
     return new CopyFolder(all.resolve(job).resolve(driveKey), job + "/" + driveKey);

@@ -20,6 +20,8 @@ public final class HeldCopies {
   private HeldCopies() {}
 
   /**
+   * Folders of names that we never give, as {@code lost+found}, are not ours and left out.
+   *
    * @param all the probe's folder of copies; one that is not there holds none
    * @throws IOException if a folder that is there cannot be looked into: then nothing is known
    */
@@ -69,7 +71,11 @@ public final class HeldCopies {
       return List.of();
     }
     try (Stream<Path> inside = Files.list(of)) {
-      return inside.filter(Files::isDirectory).sorted().toList();
+      return inside
+          .filter(Files::isDirectory)
+          .filter(f -> CopyFolder.isName(f.getFileName().toString()))
+          .sorted()
+          .toList();
     }
   }
 }

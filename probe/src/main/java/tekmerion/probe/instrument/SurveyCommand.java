@@ -1,5 +1,7 @@
 package tekmerion.probe.instrument;
 
+import static tekmerion.core.page.OrNull.orNull;
+
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Arrays;
@@ -8,7 +10,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.OptionalLong;
 import java.util.Set;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
@@ -113,9 +114,5 @@ public final class SurveyCommand implements Callable<Integer> {
 
   private static String name(String constant) {
     return constant.toLowerCase(Locale.ROOT).replace('_', '-');
-  }
-
-  private static Long orNull(OptionalLong of) {
-    return of.isPresent() ? of.getAsLong() : null;
   }
 }

@@ -1,12 +1,13 @@
 package tekmerion.probe.link;
 
+import static tekmerion.core.page.OrNull.orNull;
+
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import tekmerion.core.battery.Charging;
 import tekmerion.core.port.BatterySample;
 import tekmerion.core.port.ChargeSource;
@@ -89,9 +90,5 @@ final class ChargeTask extends PartTask {
 
   private static List<Double> point(BatterySample s) {
     return Arrays.asList(s.seconds(), s.volts(), s.amperes(), orNull(s.celsius()));
-  }
-
-  private static Double orNull(OptionalDouble of) {
-    return of.isPresent() ? of.getAsDouble() : null;
   }
 }

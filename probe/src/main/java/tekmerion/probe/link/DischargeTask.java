@@ -1,5 +1,7 @@
 package tekmerion.probe.link;
 
+import static tekmerion.core.page.OrNull.orNull;
+
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -194,10 +196,6 @@ final class DischargeTask extends PartTask {
 
   private static PartFinding.DischargeFinding.MeasuredRange range(Ranged of) {
     return new PartFinding.DischargeFinding.MeasuredRange(of.value(), of.low(), of.high());
-  }
-
-  private static Double orNull(OptionalDouble of) {
-    return of.isPresent() ? of.getAsDouble() : null;
   }
 
   /** What was kept is in the outbox now. */

@@ -1,5 +1,7 @@
 package tekmerion.probe.link;
 
+import static tekmerion.core.page.OrNull.orNull;
+
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
@@ -98,9 +100,5 @@ final class LoadTask extends PartTask {
 
   private static OptionalDouble mean(List<OptionalDouble> of) {
     return of.stream().flatMapToDouble(OptionalDouble::stream).average();
-  }
-
-  private static Double orNull(OptionalDouble of) {
-    return of.isPresent() ? of.getAsDouble() : null;
   }
 }

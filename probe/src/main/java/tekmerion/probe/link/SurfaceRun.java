@@ -94,7 +94,7 @@ final class SurfaceRun implements RunHost.Running, SurfacePass.Listener, Runnabl
       }
       Files.delete(file);
       return Optional.of(note);
-    } catch (IOException e) {
+    } catch (IOException | RuntimeException e) { // the run ends whatever is in the file
       LOG.log(Level.WARNING, "what was kept of the pass " + request + " stays", e);
       return Optional.empty();
     }

@@ -1,5 +1,7 @@
 package tekmerion.server.battery;
 
+import static tekmerion.core.page.OrNull.orNull;
+
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -285,9 +287,5 @@ class BatteryViews {
         orNull(of.volts()),
         orNull(of.mostAmperes()),
         orNull(of.mostWatts()));
-  }
-
-  private static Double orNull(OptionalDouble of) {
-    return of.isPresent() ? of.getAsDouble() : null;
   }
 }

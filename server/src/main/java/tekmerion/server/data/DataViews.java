@@ -37,6 +37,7 @@ import tekmerion.server.permit.JobPermissions;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.run.AskRun;
 import tekmerion.server.run.CopiesOfJob;
+import tekmerion.server.run.DataRuns;
 import tekmerion.server.run.DriveRun;
 import tekmerion.server.run.RunView;
 import tekmerion.server.run.RunWords;
@@ -51,6 +52,7 @@ class DataViews implements Shown {
   private final ProbeViews probes;
   private final WeighingService weighing;
   private final Runs runs;
+  private final DataRuns dataRuns;
   private final CopiesOfJob copies;
   private final AskRun ask;
   private final JobPermissions permissions;
@@ -61,6 +63,7 @@ class DataViews implements Shown {
       ProbeViews probes,
       WeighingService weighing,
       Runs runs,
+      DataRuns dataRuns,
       CopiesOfJob copies,
       AskRun ask,
       JobPermissions permissions) {
@@ -69,6 +72,7 @@ class DataViews implements Shown {
     this.probes = probes;
     this.weighing = weighing;
     this.runs = runs;
+    this.dataRuns = dataRuns;
     this.copies = copies;
     this.ask = ask;
     this.permissions = permissions;
@@ -207,7 +211,7 @@ class DataViews implements Shown {
   private Known known(Job job, DriveState state) {
     String driveKey = state.partKey();
     List<DriveRun> all =
-        runs.ofData(job.id()).stream().filter(r -> r.driveKey().equals(driveKey)).toList();
+        dataRuns.ofJob(job.id()).stream().filter(r -> r.driveKey().equals(driveKey)).toList();
     Map<Integer, DriveRun> files = new LinkedHashMap<>();
     all.stream()
         .filter(r -> r.kind() == RunKind.FILE_COPY && r.finding() != null)

@@ -40,6 +40,7 @@ import tekmerion.server.job.Jobs;
 import tekmerion.server.link.ProbeViews;
 import tekmerion.server.link.ProbeViews.ProbeView;
 import tekmerion.server.run.CopiesOfJob;
+import tekmerion.server.run.DataRuns;
 import tekmerion.server.run.DriveRun;
 import tekmerion.server.run.RunWords;
 import tekmerion.server.run.Runs;
@@ -56,6 +57,7 @@ class Lanes implements Shown {
   private final ProbeViews probes;
   private final Typicals typicals;
   private final Runs runs;
+  private final DataRuns dataRuns;
   private final OpenHours hours;
   private final JdbcClient jdbc;
   private final Clock clock;
@@ -69,6 +71,7 @@ class Lanes implements Shown {
       ProbeViews probes,
       Typicals typicals,
       Runs runs,
+      DataRuns dataRuns,
       OpenHours hours,
       JdbcClient jdbc,
       Clock clock,
@@ -78,6 +81,7 @@ class Lanes implements Shown {
     this.probes = probes;
     this.typicals = typicals;
     this.runs = runs;
+    this.dataRuns = dataRuns;
     this.hours = hours;
     this.jdbc = jdbc;
     this.clock = clock;
@@ -155,10 +159,10 @@ class Lanes implements Shown {
 
   /** What is due longest first; the others come when these are done. */
   private List<DueCopy> dueCopies(Instant now) {
-    List<Runs.LeftCopy> left =
-        runs.copiesOfJobsEndedBefore(now.minus(CopiesOfJob.KEPT), MOST_DUE_COPIES);
+    List<DataRuns.LeftCopy> left =
+        dataRuns.copiesOfJobsEndedBefore(now.minus(CopiesOfJob.KEPT), MOST_DUE_COPIES);
     Map<Long, Job> ended =
-        jobs.findAllById(left.stream().map(Runs.LeftCopy::jobId).toList()).stream()
+        jobs.findAllById(left.stream().map(DataRuns.LeftCopy::jobId).toList()).stream()
             .collect(Collectors.toMap(Job::id, Function.identity()));
     return left.stream()
         .map(

@@ -65,9 +65,9 @@ import tekmerion.server.weighing.WeighingService.Evidence;
 /** Puts a job together for the screen. */
 @Service
 class JobViews implements Shown {
-  /** Checking order: the big things that all else rests on come first. */
   private static final String NOTHING_KNOWN = "nothing known yet";
 
+  /** Checking order: the big things that all else rests on come first. */
   private static final List<String[]> PLACES =
       List.of(
           new String[] {"power", "Power and cooling"},

@@ -32,8 +32,8 @@ import tekmerion.server.link.ProbeViews;
 import tekmerion.server.part.PartPlace;
 import tekmerion.server.ruling.DataStances;
 import tekmerion.server.ruling.Rulings;
+import tekmerion.server.run.DataRuns;
 import tekmerion.server.run.DriveRun;
-import tekmerion.server.run.Runs;
 import tekmerion.server.weighing.WeighingService;
 import tekmerion.server.weighing.WeighingService.Evidence;
 
@@ -43,7 +43,7 @@ import tekmerion.server.weighing.WeighingService.Evidence;
  */
 @Service
 public class JobPermissions {
-  private final Runs runs;
+  private final DataRuns runs;
   private final Waivers waivers;
   private final DataStances stances;
   private final Rulings rulings;
@@ -55,7 +55,7 @@ public class JobPermissions {
   private final JdbcClient jdbc;
 
   JobPermissions(
-      Runs runs,
+      DataRuns runs,
       Waivers waivers,
       DataStances stances,
       Rulings rulings,
@@ -94,7 +94,7 @@ public class JobPermissions {
   public Permissions by(KnowHow table, Job job, Evidence evidence) {
     Hazards hazards = Hazards.of(table, evidence.signs());
     DataStatus said = said(job.id());
-    List<DriveRun> dataRuns = runs.ofData(job.id());
+    List<DriveRun> dataRuns = runs.ofJob(job.id());
     List<Waivers.Kept> signed = waivers.ofJob(job.id());
     Map<String, String> offLimits =
         bays.findByJobId(job.id())
@@ -214,7 +214,7 @@ public class JobPermissions {
   }
 
   private DriveState in(Job other, PartIdentity drive) {
-    List<DriveRun> theirs = runs.ofData(other.id());
+    List<DriveRun> theirs = runs.ofJob(other.id());
     String key =
         theirs.stream()
             .filter(r -> r.result() != null && Optional.of(drive).equals(r.result().drive()))

@@ -3,14 +3,19 @@ package tekmerion.server.run;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import java.util.UUID;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tekmerion.core.words.Sentences;
 import tekmerion.link.CarveFinding;
 import tekmerion.link.FilesFinding;
 import tekmerion.link.HeldCopy;
 import tekmerion.link.RescueFinding;
+import tekmerion.link.RunKind;
 import tekmerion.link.ToServer;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
@@ -32,6 +37,7 @@ public class CopiesInbox {
   private static final Duration TOO_NEW = Duration.ofSeconds(10);
 
   private final Runs runs;
+  private final DataRuns dataRuns;
   private final CopiesOfJob copies;
   private final Jobs jobs;
   private final WeighingService weighing;
@@ -43,6 +49,7 @@ public class CopiesInbox {
 
   CopiesInbox(
       Runs runs,
+      DataRuns dataRuns,
       CopiesOfJob copies,
       Jobs jobs,
       WeighingService weighing,
@@ -52,6 +59,7 @@ public class CopiesInbox {
       LiveEvents live,
       Clock clock) {
     this.runs = runs;
+    this.dataRuns = dataRuns;
     this.copies = copies;
     this.jobs = jobs;
     this.weighing = weighing;
@@ -62,20 +70,31 @@ public class CopiesInbox {
     this.clock = clock;
   }
 
+  /** One copy, whichever runs made it: an image goes on from run to run. */
+  private record Copy(long jobId, String driveKey, boolean image, Integer volume) {
+    static Copy of(DriveRun run) {
+      Integer volume = run.kind() == RunKind.FILE_COPY ? run.order().volume() : null;
+      return new Copy(run.jobId(), run.driveKey(), run.kind().isRescue(), volume);
+    }
+  }
+
   @Transactional
   public void held(UUID probeId, ToServer.CopiesHeld told) {
-    Instant lately = clock.instant().minus(TOO_NEW);
-    for (DriveRun run : runs.copiesOf(probeId)) {
-      if (!madeSomething(run) || run.result().receivedAt().isAfter(lately)) {
-        continue;
-      }
-      Job job = jobs.findById(run.jobId()).orElseThrow();
-      boolean there = told.copies().stream().anyMatch(c -> isOf(c, job, run));
-      if (there == run.isCopyMissing() && copies.isKept(run)) {
-        runs.copyIs(run.id(), there);
-        tell(job, run, there);
-      }
-    }
+    Map<Copy, List<DriveRun>> made =
+        dataRuns.copiesOf(probeId).stream()
+            .filter(run -> madeSomething(run) && copies.isKept(run))
+            .collect(Collectors.groupingBy(Copy::of));
+    made.forEach(
+        (copy, runsOfIt) -> {
+          Job job = jobs.findById(copy.jobId()).orElseThrow();
+          boolean there = told.copies().stream().anyMatch(c -> holds(c, job.number(), copy));
+          List<DriveRun> changed =
+              runsOfIt.stream().filter(r -> r.isCopyMissing() == there && isSettled(r)).toList();
+          if (!changed.isEmpty()) {
+            changed.forEach(r -> dataRuns.copyIs(r.id(), there));
+            tell(job, copy, changed.get(0), there);
+          }
+        });
   }
 
   private static boolean madeSomething(DriveRun run) {
@@ -87,24 +106,34 @@ public class CopiesInbox {
         : run.finding() instanceof CarveFinding carved && carved.files() > 0;
   }
 
-  private static boolean isOf(HeldCopy copy, Job job, DriveRun run) {
-    boolean ofPlace = copy.job().equals(job.number()) && copy.driveKey().equals(run.driveKey());
-    return ofPlace
-        && switch (run.kind()) {
-          case FILE_COPY -> copy.volumes().contains(run.order().volume());
-          case CARVE -> copy.byContent();
-          default -> copy.image();
-        };
+  /** A probe that says now this, now that fills no history: a copy changes once in a while. */
+  private boolean isSettled(DriveRun run) {
+    Instant lately = clock.instant().minus(TOO_NEW);
+    return Stream.of(run.result().receivedAt(), run.copyMissingAt(), run.copyFoundAt())
+        .filter(Objects::nonNull)
+        .noneMatch(at -> at.isAfter(lately));
   }
 
-  private void tell(Job job, DriveRun run, boolean there) {
-    String what = run.kind().isRescue() ? "The image" : "The files";
+  private static boolean holds(HeldCopy held, String job, Copy copy) {
+    if (!held.job().equals(job) || !held.driveKey().equals(copy.driveKey())) {
+      return false;
+    }
+    return copy.image()
+        ? held.image()
+        : copy.volume() == null ? held.byContent() : held.volumes().contains(copy.volume());
+  }
+
+  private void tell(Job job, Copy copy, DriveRun run, boolean there) {
     String finding =
-        "%s of the %s: %s"
+        "%s of %s %s"
             .formatted(
-                what,
-                Sentences.lowerFirst(runs.name(run)),
-                there ? "there again" : "not there any more");
+                copy.image() ? "The image" : "The copied files",
+                runs.drive(run),
+                there ? "is there again" : "is not where it was made");
+    String again =
+        copy.image()
+            ? "Check the image: it counts again once it was read again."
+            : "Copy the files again: they count once they were read again.";
     trace.save(
         new TraceEntry(
             job.id(),
@@ -112,15 +141,14 @@ public class CopiesInbox {
             TraceEntry.Kind.RUN,
             finding,
             there
-                ? run.kind().isRescue()
-                    ? "Check the image: it counts again once it was read again."
-                    : "Copy the files again: they count once they were read again."
-                : "It does not count as copied. Look for the disk that the copies lie on.",
+                ? again
+                : "It does not count as copied any more; what was found of it stays on record. Look"
+                    + " for the disk that the copy lies on.",
             "probe"));
     weighing.reweigh(job);
     statuses.settle(
         job, "by the copies that are there; the last run is " + run.id(), run.askedBy(), "server");
-    notices.tellHolders(job, "%s (%s)".formatted(finding, job.number()));
+    notices.tellHolders(job, "%s: %s".formatted(job.number(), finding));
     live.changed("job:" + job.number());
     live.changed("floor");
   }

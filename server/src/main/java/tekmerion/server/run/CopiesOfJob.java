@@ -14,9 +14,9 @@ public class CopiesOfJob {
   /** After the machine was handed back. */
   public static final Duration KEPT = Duration.ofDays(30);
 
-  private final Runs runs;
+  private final DataRuns runs;
 
-  CopiesOfJob(Runs runs) {
+  CopiesOfJob(DataRuns runs) {
     this.runs = runs;
   }
 
@@ -27,7 +27,7 @@ public class CopiesOfJob {
   @Transactional(readOnly = true)
   public Optional<DriveRun> kept(long jobId, String driveKey) {
     List<DriveRun> newestFirst =
-        runs.ofData(jobId).stream()
+        runs.ofJob(jobId).stream()
             .filter(r -> !r.fromElsewhere() && r.driveKey().equals(driveKey))
             .toList();
     return newestFirst.stream()
@@ -41,7 +41,7 @@ public class CopiesOfJob {
   /** Whether a copy of any of its drives is there still. */
   @Transactional(readOnly = true)
   public boolean anyKept(long jobId) {
-    return runs.ofData(jobId).stream()
+    return runs.ofJob(jobId).stream()
         .map(DriveRun::driveKey)
         .distinct()
         .anyMatch(key -> kept(jobId, key).isPresent());
@@ -50,7 +50,7 @@ public class CopiesOfJob {
   /** Whether nobody erased the copies since this run made its own. */
   @Transactional(readOnly = true)
   public boolean isKept(DriveRun run) {
-    return runs.ofData(run.jobId()).stream()
+    return runs.ofJob(run.jobId()).stream()
         .filter(r -> r.driveKey().equals(run.driveKey()) && isErased(r))
         .noneMatch(r -> r.askedAt().isAfter(run.askedAt()));
   }

@@ -32,6 +32,7 @@ public class ReleaseDesk {
   private static final String NOTHING_SURVEYED = "0".repeat(64);
 
   private final Runs runs;
+  private final DataRuns dataRuns;
   private final Jobs jobs;
   private final JobPermissions permissions;
   private final ReleaseKeys keys;
@@ -40,12 +41,14 @@ public class ReleaseDesk {
 
   ReleaseDesk(
       Runs runs,
+      DataRuns dataRuns,
       Jobs jobs,
       JobPermissions permissions,
       ReleaseKeys keys,
       Audit audit,
       EntityManager entities) {
     this.runs = runs;
+    this.dataRuns = dataRuns;
     this.jobs = jobs;
     this.permissions = permissions;
     this.keys = keys;
@@ -105,7 +108,7 @@ public class ReleaseDesk {
     if (run.kind() == RunKind.ERASE_COPY || run.kind() == RunKind.TAKE_BACK) {
       return null; // what is taken back is compared byte for byte with what we wrote
     }
-    return runs.onDrive(drive).stream()
+    return dataRuns.onDrive(drive).stream()
         .filter(r -> r.result() != null && r.finding() instanceof SurveyFinding)
         .max(Comparator.comparing(r -> r.result().receivedAt()))
         .map(r -> ((SurveyFinding) r.finding()).contentSha())

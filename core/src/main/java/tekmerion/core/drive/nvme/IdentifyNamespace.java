@@ -1,5 +1,7 @@
 package tekmerion.core.drive.nvme;
 
+import static tekmerion.core.page.OrNull.orNull;
+
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -94,10 +96,6 @@ public record IdentifyNamespace(Fields<NamespaceField> fields, List<Format> form
     }
     json.put("lbaFormats", list);
     return json;
-  }
-
-  private static Long orNull(OptionalLong value) {
-    return value.isPresent() ? value.getAsLong() : null;
   }
 
   @Override

@@ -1,5 +1,7 @@
 package tekmerion.core.memory.identity;
 
+import static tekmerion.core.page.OrNull.orNull;
+
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -164,9 +166,5 @@ public record MemoryRecords(List<Counters> modules, List<Line> lines, List<Field
             .toList());
     json.put("logged", lines.size());
     return json;
-  }
-
-  private static Long orNull(OptionalLong value) {
-    return value.isPresent() ? value.getAsLong() : null;
   }
 }

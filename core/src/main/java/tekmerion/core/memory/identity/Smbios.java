@@ -1,5 +1,7 @@
 package tekmerion.core.memory.identity;
 
+import static tekmerion.core.page.OrNull.orNull;
+
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -368,9 +370,5 @@ public record Smbios(List<Structure> structures, List<FieldSpan> spans) implemen
     json.put("partNumber", slot.partNumber().orElse(null));
     json.put("serial", slot.serial().orElse(null));
     return json;
-  }
-
-  private static Long orNull(OptionalLong value) {
-    return value.isPresent() ? value.getAsLong() : null;
   }
 }

@@ -1,5 +1,7 @@
 package tekmerion.core.memory.identity;
 
+import static tekmerion.core.page.OrNull.orNull;
+
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -197,10 +199,6 @@ public record Spd(
     json.put("partNumber", partNumber.isEmpty() ? null : partNumber);
     json.put("made", madeYear.orElse(null));
     return json;
-  }
-
-  private static Long orNull(OptionalLong value) {
-    return value.isPresent() ? value.getAsLong() : null;
   }
 
   /** Reads the fields of a table whose checksum holds. */

@@ -1,5 +1,7 @@
 package tekmerion.core.memory.identity;
 
+import static tekmerion.core.page.OrNull.orNull;
+
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.OptionalInt;
@@ -55,9 +57,5 @@ public record SpdGeometry(
     json.put("rowBits", orNull(rowBits));
     json.put("columnBits", orNull(columnBits));
     return json;
-  }
-
-  private static Integer orNull(OptionalInt value) {
-    return value.isPresent() ? value.getAsInt() : null;
   }
 }

@@ -1,5 +1,7 @@
 package tekmerion.core.memory.identity;
 
+import static tekmerion.core.page.OrNull.orNull;
+
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -104,9 +106,5 @@ public record SpdTimings(
     json.put("activeToPrechargePs", orNull(activeToPrechargePs));
     json.put("activeToActivePs", orNull(activeToActivePs));
     return json;
-  }
-
-  private static Long orNull(OptionalLong value) {
-    return value.isPresent() ? value.getAsLong() : null;
   }
 }

@@ -1,0 +1,107 @@
+package tekmerion.server.run;
+
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tekmerion.core.permit.PartIdentity;
+import tekmerion.link.DriveSeen;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Stored runs about the data on drives, and the copies that they left. */
+@Service
+public class DataRuns {
+  private final JdbcClient jdbc;
+  private final RunRows rows;
+  private final JsonMapper json;
+  private final Clock clock;
+
+  DataRuns(JdbcClient jdbc, RunRows rows, JsonMapper json, Clock clock) {
+    this.jdbc = jdbc;
+    this.rows = rows;
+    this.json = json;
+    this.clock = clock;
+  }
+
+  /** What was found out about the data on a drive in this job, newest first. */
+  @Transactional(readOnly = true)
+  public List<DriveRun> ofJob(long jobId) {
+    return jdbc.sql(
+            RunRows.SELECT
+                + "WHERE d.job_id = ? AND d.kind IN ('SURVEY', 'RESCUE_IN_USE', 'RESCUE_WHOLE',"
+                + " 'VERIFY_IMAGE', 'FILE_COPY', 'ERASE', 'ERASE_COPY', 'MEND', 'TAKE_BACK',"
+                + " 'CARVE') ORDER BY d.asked_at DESC")
+        .param(jobId)
+        .query(rows::of)
+        .list();
+  }
+
+  /** Surveys of a drive, and what was written to it here, in whatever job. */
+  @Transactional(readOnly = true)
+  public List<DriveRun> onDrive(PartIdentity drive) {
+    return jdbc.sql(
+            RunRows.SELECT
+                + "WHERE d.kind IN ('SURVEY', 'ERASE', 'MEND', 'TAKE_BACK') AND NOT d.from_elsewhere"
+                + " AND ((r.drive_serial = ? AND r.drive_model = ? AND r.drive_bytes = ?)"
+                + " OR (r.run_id IS NULL AND d.named_drive = ?)) ORDER BY d.asked_at DESC")
+        .params(
+            drive.serial(),
+            drive.model(),
+            drive.sizeBytes(),
+            json.writeValueAsString(DriveSeen.of(drive)))
+        .query(rows::of)
+        .list();
+  }
+
+  /** What a probe made copies of in jobs that go on: runs that ended and found something. */
+  @Transactional(readOnly = true)
+  public List<DriveRun> copiesOf(UUID probeId) {
+    return jdbc.sql(
+            RunRows.SELECT
+                + "WHERE d.probe_id = ? AND d.kind IN ('RESCUE_IN_USE', 'RESCUE_WHOLE', 'FILE_COPY',"
+                + " 'CARVE') AND NOT d.from_elsewhere AND r.finding IS NOT NULL AND j.ended_at IS"
+                + " NULL")
+        .param(probeId.toString())
+        .query(rows::of)
+        .list();
+  }
+
+  /** Keeps whether the copy that a run made is where it was made. */
+  @Transactional
+  public void copyIs(UUID runId, boolean there) {
+    jdbc.sql(
+            there
+                ? "UPDATE drive_run SET copy_found_at = ? WHERE id = ?"
+                : "UPDATE drive_run SET copy_missing_at = ?, copy_found_at = NULL WHERE id = ?")
+        .params(Timestamp.from(clock.instant()), runId.toString())
+        .update();
+  }
+
+  /** A copy that is there still; its job is ended. */
+  public record LeftCopy(long jobId, String driveKey) {}
+
+  /**
+   * Copies of jobs that ended before this, which nobody has erased since; longest ended first.
+   *
+   * @param most how many at most
+   */
+  @Transactional(readOnly = true)
+  public List<LeftCopy> copiesOfJobsEndedBefore(Instant then, int most) {
+    return jdbc.sql(
+            "SELECT d.job_id, d.drive_key FROM drive_run d JOIN job j ON j.id = d.job_id"
+                + " JOIN run_result r ON r.run_id = d.id WHERE d.kind IN ('RESCUE_IN_USE',"
+                + " 'RESCUE_WHOLE', 'FILE_COPY', 'CARVE') AND NOT d.from_elsewhere AND j.ended_at <= ? AND r.finding IS NOT"
+                + " NULL AND NOT EXISTS (SELECT 1 FROM drive_run e JOIN run_result x ON x.run_id ="
+                + " e.id WHERE e.kind = 'ERASE_COPY' AND e.job_id = d.job_id AND e.drive_key ="
+                + " d.drive_key AND e.asked_at > d.asked_at AND x.ended = 'COMPLETE' AND x.finding"
+                + " IS NOT NULL) GROUP BY d.job_id, d.drive_key, j.ended_at ORDER BY j.ended_at"
+                + " LIMIT ?")
+        .params(Timestamp.from(then), most)
+        .query((rs, n) -> new LeftCopy(rs.getLong(1), rs.getString(2)))
+        .list();
+  }
+}
