@@ -140,3 +140,18 @@ it('never offers to load a pack that is unsafe', async () => {
   expect(await screen.findByRole('alert')).toHaveTextContent('Do not charge it');
   expect(screen.getByRole('button', { name: 'Start: Run it down' })).toBeDisabled();
 });
+
+it('leads with the worse of two packs, and says what to buy for it', async () => {
+  const second = { ...report, model: 'PM-1', serial: 'LS-00088', health: 0.41, full: 0.9 };
+  const two = battery({
+    second: { ...second, replacement: '2.20 Ah, model PM-1', alarms: ['over temperature'] },
+    together: { packs: 2, unit: 'Ah', design: 6.6, full: 4.4, left: null, health: 0.67 },
+  });
+  answering(() => [200, two]);
+  show(<BatteryView />, '/battery/J-1', '/battery/:number');
+
+  expect(await screen.findByRole('heading', { level: 1 })).toHaveTextContent('Its second pack');
+  expect(screen.getByText('2.20 Ah, model PM-1')).toBeVisible();
+  expect(screen.getByText(/4.40 Ah of/)).toHaveTextContent('6.60 Ah, 67 %');
+  expect(screen.getByRole('alert')).toHaveTextContent('The second pack reports');
+});

@@ -16,7 +16,7 @@ import { StartPart } from '../run/StartPart';
 import { useLatest } from '../run/useLatest';
 import { Discharges } from './Discharges';
 import { FadeCard } from './FadeCard';
-import { health, measuredOf, percent } from './figures';
+import { health, measuredOf, percent, worseSecond } from './figures';
 
 /** A battery: what is in it, how it fades, what it says of itself. */
 export function BatteryView() {
@@ -61,6 +61,10 @@ function Shown({ battery }: { battery: Battery }) {
 /** The finding, not the type. */
 export function titleOf(battery: Battery): string {
   if (battery.unsafe !== null) return 'This battery is unsafe: it is neither loaded nor charged';
+  const second = worseSecond(battery);
+  if (second !== null) {
+    return `Its second pack says that it holds ${percent(second)} of what a new one does`;
+  }
   const measured = measuredOf(battery);
   if (measured !== null) {
     return measured.health === null
@@ -76,7 +80,7 @@ export function titleOf(battery: Battery): string {
 
 function tiltOf(battery: Battery) {
   if (battery.unsafe !== null) return 'IMPLICATED' as const;
-  const share = health(battery);
+  const share = worseSecond(battery) ?? health(battery);
   if (share === null) return 'UNKNOWN' as const;
   return share < 0.5 ? 'IMPLICATED' : share < 0.8 ? 'LEANING' : 'LEANING_CLEAR';
 }
@@ -87,6 +91,7 @@ const amount = (value: number | null, unit: string | null) =>
 
 function OwnAccount({ battery }: { battery: Battery }) {
   const r = battery.report;
+  const { second } = battery;
   return (
     <Sheet>
       <SheetHead>
@@ -132,7 +137,7 @@ function OwnAccount({ battery }: { battery: Battery }) {
               <>
                 <dt>State</dt>
                 <dd>
-                  {[r.state, ...r.flags].join(', ')}
+                  {[r.state, ...r.flags.filter((f) => f !== 'fully charged')].join(', ')}
                   {r.minutesLeft !== null && `, ${String(r.minutesLeft)} min left by its reckoning`}
                 </dd>
               </>
@@ -177,11 +182,17 @@ function OwnAccount({ battery }: { battery: Battery }) {
               </>
             )}
             <dt>To buy</dt>
-            <dd>{r.replacement}</dd>
+            <dd>{worseSecond(battery) === null ? r.replacement : battery.second?.replacement}</dd>
           </Facts>
           {r.alarms.length > 0 && <Warn role="alert">It reports: {r.alarms.join(', ')}.</Warn>}
+          {second !== null && second.alarms.length > 0 && (
+            <Warn role="alert">The second pack reports: {second.alarms.join(', ')}.</Warn>
+          )}
           {r.doubts.map((doubt) => (
             <Teach key={doubt}>Not believed: {doubt}.</Teach>
+          ))}
+          {second?.doubts.map((doubt) => (
+            <Teach key={`second ${doubt}`}>Not believed of the second pack: {doubt}.</Teach>
           ))}
         </>
       )}

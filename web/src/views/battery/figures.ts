@@ -19,6 +19,12 @@ export function measuredOf(battery: Battery) {
 export const health = (battery: Battery): number | null =>
   measuredOf(battery)?.health ?? battery.report?.health ?? null;
 
+/** The second pack, if there is one and it says that it is worse than the first; else null. */
+export function worseSecond(battery: Battery): number | null {
+  const second = battery.second?.health ?? null;
+  return second !== null && second < (health(battery) ?? 1) ? second : null;
+}
+
 /** "1.55 Ah (1.50 to 1.60)". */
 export function ranged(
   of: { value: number; low: number; high: number } | null,

@@ -151,7 +151,7 @@ public final class PageFuzzer {
   /** Signs of what is no drive; those of drives are taken from all pages together. */
   private static void weigh(DecodedPage decoded, String page) {
     if (decoded instanceof BatteryReport report) {
-      BatterySigns.of(report, page);
+      BatterySigns.of(report, page, "The battery");
     } else if (decoded instanceof MemoryRecords records) {
       MemorySigns.of(records, page);
     } else if (decoded instanceof Smbios table) {

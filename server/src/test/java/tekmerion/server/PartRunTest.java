@@ -245,7 +245,7 @@ class PartRunTest {
       assertThat(told.get("report").get("serial").stringValue()).isEqualTo("A1");
       assertThat(told.get("second").get("serial").stringValue()).isEqualTo("B2");
       assertThat(told.get("together").get("health").doubleValue()).isCloseTo(4 / 6.0, within(1e-9));
-      assertThat(signs(at)).contains("The battery holds 1.00 Ah of 2.00 Ah when full, 50 %");
+      assertThat(signs(at)).contains("The second battery holds 1.00 Ah of 2.00 Ah when full, 50 %");
 
       tells(at, RunKind.BATTERY, packs(false)); // the second was taken out
       assertThat(at.get("/battery").get("second").isNull()).isTrue();

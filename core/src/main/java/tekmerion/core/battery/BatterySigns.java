@@ -25,8 +25,9 @@ public final class BatterySigns {
 
   /**
    * @param page wire name of the page that the report was decoded from
+   * @param name of the pack at the beginning of a sentence: "The battery"
    */
-  public static List<Sign> of(BatteryReport report, String page) {
+  public static List<Sign> of(BatteryReport report, String page, String name) {
     List<Sign> signs = new ArrayList<>();
     report
         .health()
@@ -37,8 +38,9 @@ public final class BatterySigns {
                         "battery.health",
                         Sign.MACHINE,
                         level(health),
-                        "The battery holds %s of %s when full, %.0f %%"
+                        "%s holds %s of %s when full, %.0f %%"
                             .formatted(
+                                name,
                                 report.full().orElseThrow(),
                                 report.design().orElseThrow(),
                                 100 * health),
@@ -52,7 +54,7 @@ public final class BatterySigns {
                         "battery.cycles",
                         Sign.MACHINE,
                         cycles >= MANY_CYCLES ? "many" : "few",
-                        "The battery counts %d cycles".formatted(cycles),
+                        "%s counts %d cycles".formatted(name, cycles),
                         basis(report, page, "CYCLE_COUNT", "cycleCount"))));
     return signs;
   }

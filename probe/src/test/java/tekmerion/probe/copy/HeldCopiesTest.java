@@ -20,10 +20,10 @@ class HeldCopiesTest {
   @Test
   void tellsImagesFilesAndWhatIsGone() throws IOException {
     CopyFolder whole = CopyFolder.open(all, "J-2291", "drive-a");
-    ImageFile.open(whole.image(), whole.map(), SIZE).close();
+    begin(whole);
     Files.createDirectories(whole.files(2));
     CopyFolder cutOff = CopyFolder.open(all, "J-2292", "TEKD0001");
-    ImageFile.open(cutOff.image(), cutOff.map(), SIZE).close();
+    begin(cutOff);
     try (RandomAccessFile image = new RandomAccessFile(cutOff.image().toFile(), "rw")) {
       image.setLength(SIZE - 512);
     }
@@ -36,6 +36,12 @@ class HeldCopiesTest {
     Files.delete(whole.image());
     assertThat(HeldCopies.in(all).get(0).image()).isFalse();
     assertThat(HeldCopies.in(all.resolve("a disk that is not mounted"))).isEqualTo(List.of());
+  }
+
+  private static void begin(CopyFolder folder) throws IOException {
+    try (ImageFile image = ImageFile.open(folder.image(), folder.map(), SIZE)) {
+      image.now();
+    }
   }
 
   /** Every file system of its own has such a folder at its top. */

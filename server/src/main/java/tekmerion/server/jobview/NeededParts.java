@@ -49,8 +49,8 @@ final class NeededParts {
                     .ifPresent(needed::add));
     if (leans(evidence, c -> BATTERY.contains(c.cause()))) {
       report(evidence, RunKind.BATTERY)
-          .flatMap(OtherParts::battery)
-          .map(NeededBattery::of)
+          .flatMap(OtherParts::worsePack)
+          .map(pack -> NeededBattery.of(pack.report()))
           .map(n -> needed("battery", n, shelf))
           .ifPresent(needed::add);
     }

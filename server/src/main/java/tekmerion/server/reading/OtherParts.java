@@ -65,11 +65,34 @@ public class OtherParts {
             when));
   }
 
-  /** By its registers, else by the system's text. */
+  /**
+   * A pack, and the page that told of it.
+   *
+   * @param name at the beginning of a sentence
+   */
+  public record Pack(PageKind kind, String name, BatteryReport report) {}
+
+  /** The first pack: by its registers, which are its own, else by the system's text of them. */
+  private static Optional<Pack> first(DriveReading reading) {
+    return pack(reading, PageKind.BATTERY_REGISTERS, "The battery")
+        .or(() -> pack(reading, PageKind.BATTERY_SUPPLY, "The battery"));
+  }
+
+  private static Optional<Pack> pack(DriveReading reading, PageKind kind, String name) {
+    return reading.sound(kind, BatteryReport.class).map(r -> new Pack(kind, name, r));
+  }
+
   public static Optional<BatteryReport> battery(DriveReading reading) {
-    return reading
-        .sound(PageKind.BATTERY_REGISTERS, BatteryReport.class)
-        .or(() -> reading.sound(PageKind.BATTERY_SUPPLY, BatteryReport.class));
+    return first(reading).map(Pack::report);
+  }
+
+  /** Of two packs the worse one is the machine's trouble: it is weighed, and bought anew. */
+  public static Optional<Pack> worsePack(DriveReading reading) {
+    Optional<Pack> first = first(reading);
+    double health = first.map(p -> p.report().health().orElse(1)).orElse(1.0);
+    return pack(reading, PageKind.BATTERY_SUPPLY_2, "The second battery")
+        .filter(p -> first.isEmpty() || p.report().health().orElse(1) < health)
+        .or(() -> first);
   }
 
   /** A machine may hold two packs: the second is a part of its own, read with the first. */
