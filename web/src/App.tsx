@@ -5,66 +5,132 @@ import { Problem } from './api/client';
 import { keys } from './api/queries';
 import { Shell } from './shell/Shell';
 import { GlobalStyle } from './theme/GlobalStyle';
+import { Loading } from './ui/Loading';
+import { NoSuchPage } from './shell/NoSuchPage';
 import { ProblemNote } from './ui/ProblemNote';
 import { Page } from './ui/Sheet';
-import { CustomerView } from './views/customer/CustomerView';
-import { DriveView } from './views/drive/DriveView';
-import { FloorView } from './views/floor/FloorView';
-import { IntakeHome } from './views/intake/IntakeHome';
-import { IntakeView } from './views/intake/IntakeView';
-import { OfJob } from './views/intake/OfJob';
-import { JobView } from './views/job/JobView';
-import { EntryView } from './views/know-how/EntryView';
-import { KnowHowView } from './views/know-how/KnowHowView';
-import { OwnMoveView } from './views/know-how/OwnMoveView';
-import { MakersView } from './views/makers/MakersView';
-import { MemoryView } from './views/memory/MemoryView';
-import { BatteryView } from './views/battery/BatteryView';
-import { RescueView } from './views/rescue/RescueView';
-import { IsolateView } from './views/isolate/IsolateView';
-import { WorkView } from './views/work/WorkView';
-import { PartView } from './views/part/PartView';
-import { JoinView } from './views/people/JoinView';
-import { MeView } from './views/people/MeView';
-import { PeopleView } from './views/people/PeopleView';
-import { ReadingView } from './views/reading/ReadingView';
-import { ShelfView } from './views/shelf/ShelfView';
-import { ReportView } from './views/report/ReportView';
-import { RulingView } from './views/ruling/RulingView';
-import { WallView } from './views/wall/WallView';
 
+/** Each view is a file of its own, fetched when it is first opened. */
 const router = createBrowserRouter([
-  { path: '/join/:code?', element: <JoinView />, errorElement: <Broken /> },
+  {
+    path: '/join/:code?',
+    lazy: () => import('./views/people/JoinView').then((m) => ({ Component: m.JoinView })),
+    errorElement: <Broken />,
+    HydrateFallback: Loading,
+  },
   {
     element: <Shell />,
     errorElement: <Broken />,
+    HydrateFallback: Loading,
     children: [
-      { path: '/', element: <FloorView /> },
-      { path: '/sign-in', element: <FloorView /> },
-      { path: '/job/:number', element: <JobView /> },
-      { path: '/job/:number/intake', element: <OfJob /> },
-      { path: '/job/:number/ruling', element: <RulingView /> },
-      { path: '/job/:number/report', element: <ReportView /> },
-      { path: '/reading/:id', element: <ReadingView /> },
-      { path: '/drive/:number/:driveKey', element: <DriveView /> },
-      { path: '/rescue/:number/:driveKey', element: <RescueView /> },
-      { path: '/memory/:number', element: <MemoryView /> },
-      { path: '/battery/:number', element: <BatteryView /> },
-      { path: '/work/:number', element: <WorkView /> },
-      { path: '/isolate/:number/:sort', element: <IsolateView /> },
-      { path: '/intake', element: <IntakeHome /> },
-      { path: '/intake/:id', element: <IntakeView /> },
-      { path: '/wall', element: <WallView /> },
-      { path: '/people', element: <PeopleView /> },
-      { path: '/shelf', element: <ShelfView /> },
-      { path: '/know-how', element: <KnowHowView /> },
-      { path: '/know-how/own-move', element: <OwnMoveView /> },
-      { path: '/know-how/:subject/:id', element: <EntryView /> },
-      { path: '/makers', element: <MakersView /> },
-      { path: '/me', element: <MeView /> },
-      { path: '/part/:id', element: <PartView /> },
-      { path: '/customer/:id', element: <CustomerView /> },
-      { path: '*', element: <FloorView /> },
+      {
+        path: '/',
+        lazy: () => import('./views/floor/FloorView').then((m) => ({ Component: m.FloorView })),
+      },
+      {
+        path: '/sign-in',
+        lazy: () => import('./views/floor/FloorView').then((m) => ({ Component: m.FloorView })),
+      },
+      {
+        path: '/job/:number',
+        lazy: () => import('./views/job/JobView').then((m) => ({ Component: m.JobView })),
+      },
+      {
+        path: '/job/:number/intake',
+        lazy: () => import('./views/intake/OfJob').then((m) => ({ Component: m.OfJob })),
+      },
+      {
+        path: '/job/:number/decision',
+        lazy: () =>
+          import('./views/decision/DecisionView').then((m) => ({ Component: m.DecisionView })),
+      },
+      {
+        path: '/job/:number/report',
+        lazy: () => import('./views/report/ReportView').then((m) => ({ Component: m.ReportView })),
+      },
+      {
+        path: '/reading/:id',
+        lazy: () =>
+          import('./views/reading/ReadingView').then((m) => ({ Component: m.ReadingView })),
+      },
+      {
+        path: '/drive/:number/:partKey',
+        lazy: () => import('./views/drive/DriveView').then((m) => ({ Component: m.DriveView })),
+      },
+      {
+        path: '/rescue/:number/:partKey',
+        lazy: () => import('./views/rescue/RescueView').then((m) => ({ Component: m.RescueView })),
+      },
+      {
+        path: '/memory/:number',
+        lazy: () => import('./views/memory/MemoryView').then((m) => ({ Component: m.MemoryView })),
+      },
+      {
+        path: '/battery/:number',
+        lazy: () =>
+          import('./views/battery/BatteryView').then((m) => ({ Component: m.BatteryView })),
+      },
+      {
+        path: '/work/:number',
+        lazy: () => import('./views/work/WorkView').then((m) => ({ Component: m.WorkView })),
+      },
+      {
+        path: '/isolate/:number/:sort',
+        lazy: () =>
+          import('./views/isolate/IsolateView').then((m) => ({ Component: m.IsolateView })),
+      },
+      {
+        path: '/intake',
+        lazy: () => import('./views/intake/IntakeHome').then((m) => ({ Component: m.IntakeHome })),
+      },
+      {
+        path: '/intake/:id',
+        lazy: () => import('./views/intake/IntakeView').then((m) => ({ Component: m.IntakeView })),
+      },
+      {
+        path: '/wall',
+        lazy: () => import('./views/wall/WallView').then((m) => ({ Component: m.WallView })),
+      },
+      {
+        path: '/people',
+        lazy: () => import('./views/people/PeopleView').then((m) => ({ Component: m.PeopleView })),
+      },
+      {
+        path: '/stock',
+        lazy: () => import('./views/stock/StockView').then((m) => ({ Component: m.StockView })),
+      },
+      {
+        path: '/know-how',
+        lazy: () =>
+          import('./views/know-how/KnowHowView').then((m) => ({ Component: m.KnowHowView })),
+      },
+      {
+        path: '/know-how/own-move',
+        lazy: () =>
+          import('./views/know-how/OwnMoveView').then((m) => ({ Component: m.OwnMoveView })),
+      },
+      {
+        path: '/know-how/:subject/:id',
+        lazy: () => import('./views/know-how/EntryView').then((m) => ({ Component: m.EntryView })),
+      },
+      {
+        path: '/makers',
+        lazy: () => import('./views/makers/MakersView').then((m) => ({ Component: m.MakersView })),
+      },
+      {
+        path: '/me',
+        lazy: () => import('./views/people/MeView').then((m) => ({ Component: m.MeView })),
+      },
+      {
+        path: '/part/:id',
+        lazy: () => import('./views/part/PartView').then((m) => ({ Component: m.PartView })),
+      },
+      {
+        path: '/customer/:id',
+        lazy: () =>
+          import('./views/customer/CustomerView').then((m) => ({ Component: m.CustomerView })),
+      },
+      { path: '*', element: <NoSuchPage /> },
     ],
   },
 ]);

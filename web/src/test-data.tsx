@@ -6,7 +6,7 @@ import { vi } from 'vitest';
 import type {
   CauseShare,
   CourseView,
-  DriveRun,
+  Run,
   Floor,
   FloorJob,
   Intake,
@@ -16,7 +16,7 @@ import type {
   Reading,
   Script,
   Session,
-  SignWeight,
+  FindingWeight,
 } from './api/types';
 
 /** Made-up data for component tests, and the frame that components stand in. */
@@ -27,10 +27,10 @@ export const readMove: Move = {
   title: 'Read what drive A says about itself',
   why: 'Settles most for least.',
   by: 'READ',
-  driveKey: 'drive-a',
+  partKey: 'drive-a',
   changes: false,
-  touch: 0,
-  touchWords: 'looks only',
+  invasiveness: 'LOOKS_ONLY',
+  invasivenessWords: 'looks only',
   handsOn: 0,
   waiting: 1,
   needs: [],
@@ -40,8 +40,8 @@ export const readMove: Move = {
   lock: null,
 };
 
-export const weight = (words: string, decibans: number, more: Partial<SignWeight> = {}) => ({
-  sign: {
+export const weight = (words: string, decibans: number, more: Partial<FindingWeight> = {}) => ({
+  finding: {
     id: words,
     part: 'drive-a',
     level: 'many',
@@ -64,17 +64,17 @@ export const failing: CauseShare = {
   behind: true,
   prior: 0.3,
   probability: 0.96,
-  tilt: 'IMPLICATED',
+  suspicion: 'IMPLICATED',
   decibansFor: 18,
   decibansAgainst: -2.4,
-  weights: [weight('46 sectors wait', 18), weight('Young', -2.4)],
+  weights: [weight('46 sectors are pending', 18), weight('Young', -2.4)],
 };
 
 export const course = (name: CourseView['course'], words: string, locked: boolean): CourseView => ({
   course: name,
   words,
-  touch: locked ? 5 : 2,
-  touchWords: locked ? 'erases' : 'opens the case',
+  invasiveness: locked ? 'ERASES' : 'OPENS_CASE',
+  invasivenessWords: locked ? 'erases' : 'opens the case',
   lock: locked ? { reason: 'The data is wanted.', opens: 'Opens when a copy is verified.' } : null,
 });
 
@@ -98,8 +98,8 @@ export const job = (more: Partial<Job> = {}): Job => ({
   secretKept: false,
   fromCounter: true,
   photos: [],
-  reach: 'loader',
-  reachLevels: ['nothing', 'power', 'loader', 'desktop'],
+  bootStage: 'loader',
+  bootStages: ['nothing', 'power', 'loader', 'desktop'],
   takenInAt: '2026-11-23T08:00:00Z',
   promisedAt: null,
   bay: {
@@ -121,7 +121,7 @@ export const job = (more: Partial<Job> = {}): Job => ({
     setAt: null,
     drives: [
       {
-        driveKey: 'drive-a',
+        partKey: 'drive-a',
         name: 'drive A',
         drive: { model: 'HELM-1000S', serial: 'OS7K-44019-B', sizeBytes: 1_000_204_886_016 },
         status: 'WANTED',
@@ -146,7 +146,7 @@ export const job = (more: Partial<Job> = {}): Job => ({
       name: 'Drive A',
       identity: 'HELM-1000S · OS7K-44019-B',
       description: '1 TB disk',
-      tilt: 'IMPLICATED',
+      suspicion: 'IMPLICATED',
       note: '',
       readingId: 'r-1',
       takenAt: '2026-11-23T09:00:00Z',
@@ -154,7 +154,7 @@ export const job = (more: Partial<Job> = {}): Job => ({
   ],
   weighing: {
     headline: 'Drive A is failing, 96 in 100.',
-    signs: 2,
+    findings: 2,
     causes: [failing],
     noneProbability: 0.01,
     leaning: ['RECOVER_DATA'],
@@ -178,8 +178,8 @@ export const job = (more: Partial<Job> = {}): Job => ({
   plans: [],
   turns: [],
   waiver: 'I do not need the data.',
-  rulings: [],
-  trace: [],
+  decisions: [],
+  journal: [],
   ...more,
 });
 
@@ -211,10 +211,10 @@ export const floorJob = (more: Partial<FloorJob> = {}): FloorJob => ({
   number: 'J-1',
   machine: 'Ostrel 17 laptop',
   customer: 'Bakery on the quay',
-  tilt: 'UNKNOWN',
+  suspicion: 'UNKNOWN',
   headline: '',
   stage: 'READ',
-  stance: 'NOT_ASKED',
+  dataStatus: 'NOT_ASKED',
   families: ['slow'],
   acts: 'PERSON',
   line: 'Read its drive',
@@ -256,8 +256,8 @@ export const question = (id: string, more: Partial<Question> = {}): Question => 
   of: ['MACHINE'],
   families: [],
   options: [
-    { id: 'a', name: 'Clicks', hint: '', phrase: 'it clicks', signs: {} },
-    { id: 'b', name: 'Hot', hint: '', phrase: 'it is hot', signs: {} },
+    { id: 'a', name: 'Clicks', hint: '', phrase: 'it clicks', findings: {} },
+    { id: 'b', name: 'Hot', hint: '', phrase: 'it is hot', findings: {} },
   ],
   ...more,
 });
@@ -277,7 +277,7 @@ export const intake = (more: Partial<Intake> = {}): Intake => ({
   causes: [],
   none: 1,
   ask: [
-    { question: 'reach', bits: 0.1 },
+    { question: 'boot-stage', bits: 0.1 },
     { question: 'noise', bits: 0.4 },
   ],
   secretKept: false,
@@ -318,11 +318,11 @@ export function show(element: ReactNode, path = '/', route = '*') {
 }
 
 /** A run that came to its end and found nothing. */
-export const driveRun = (more: Partial<DriveRun> = {}): DriveRun => ({
+export const runData = (more: Partial<Run> = {}): Run => ({
   id: 'r1',
-  driveKey: 'drive-a',
-  kind: 'SURFACE',
-  name: 'Surface pass',
+  partKey: 'drive-a',
+  kind: 'SURFACE_SCAN',
+  name: 'Surface scan',
   gentle: true,
   state: 'ENDED',
   askedAt: '2026-11-20T10:00:00Z',
@@ -331,20 +331,9 @@ export const driveRun = (more: Partial<DriveRun> = {}): DriveRun => ({
   spreadSeconds: null,
   atByte: null,
   waits: null,
-  surface: null,
-  survey: null,
-  rescue: null,
-  files: null,
-  erased: null,
-  mended: null,
-  carved: null,
-  march: null,
-  discharge: null,
-  charge: null,
-  load: null,
+  result: null,
   end: 'COMPLETE',
   endedAt: '2026-11-20T11:00:00Z',
   why: null,
-  selfTest: null,
   ...more,
 });

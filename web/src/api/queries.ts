@@ -7,7 +7,7 @@ import type {
   CustomerLife,
   DataOnDrive,
   DriveData,
-  DriveRun,
+  Run,
   EnrolmentCode,
   Floor,
   Found,
@@ -26,7 +26,7 @@ import type {
   Report,
   Session,
   ModelLivesData,
-  ShelfData,
+  StockData,
   DataStatus,
   WaiverSigned,
   Things,
@@ -40,9 +40,9 @@ export const keys = {
   job: (number: string) => ['job', number] as const,
   progress: (number: string) => ['progress', number] as const,
   /** Below its job: what changes the job changes its drives. */
-  drive: (number: string, driveKey: string) => ['job', number, 'drive', driveKey] as const,
+  drive: (number: string, partKey: string) => ['job', number, 'drive', partKey] as const,
   /** Below its job likewise. */
-  data: (number: string, driveKey: string) => ['job', number, 'data', driveKey] as const,
+  data: (number: string, partKey: string) => ['job', number, 'data', partKey] as const,
   run: (id: string) => ['run', id] as const,
   pageBytes: (reading: string, kind: string) => ['page', reading, kind] as const,
   reading: (id: string) => ['reading', id] as const,
@@ -55,7 +55,7 @@ export const keys = {
   battery: (number: string) => ['job', number, 'battery'] as const,
   work: (number: string) => ['job', number, 'work'] as const,
   things: (number: string, sort: string) => ['job', number, 'things', sort] as const,
-  shelf: ['shelf'] as const,
+  stock: ['stock'] as const,
   knowHow: ['know-how'] as const,
   learnt: ['learnt'] as const,
   part: (id: string) => ['part', id] as const,
@@ -86,13 +86,13 @@ export const useMemory = (number: string) =>
     queryFn: () => request<Memory>('GET', `/api/jobs/${encodeURIComponent(number)}/memory`),
   });
 
-export const useData = (number: string, driveKey: string) =>
+export const useData = (number: string, partKey: string) =>
   useQuery({
-    queryKey: keys.data(number, driveKey),
+    queryKey: keys.data(number, partKey),
     queryFn: () =>
       request<DataOnDrive>(
         'GET',
-        `/api/jobs/${encodeURIComponent(number)}/drives/${encodeURIComponent(driveKey)}/data`,
+        `/api/jobs/${encodeURIComponent(number)}/parts/${encodeURIComponent(partKey)}/data`,
       ),
   });
 
@@ -150,15 +150,15 @@ export const useMovesFromElsewhere = () =>
 /** Drives of one model and how long they lasted. */
 export const useModelLives = (model: string) =>
   useQuery({
-    queryKey: [...keys.shelf, 'model', model],
+    queryKey: [...keys.stock, 'model', model],
     queryFn: () =>
-      request<ModelLivesData>('GET', `/api/shelf/model?model=${encodeURIComponent(model)}`),
+      request<ModelLivesData>('GET', `/api/stock/model?model=${encodeURIComponent(model)}`),
   });
 
-export const useShelf = (text: string) =>
+export const useStock = (text: string) =>
   useQuery({
-    queryKey: [...keys.shelf, text],
-    queryFn: () => request<ShelfData>('GET', `/api/shelf?text=${encodeURIComponent(text)}`),
+    queryKey: [...keys.stock, text],
+    queryFn: () => request<StockData>('GET', `/api/stock?text=${encodeURIComponent(text)}`),
     placeholderData: (before) => before,
   });
 
@@ -222,13 +222,13 @@ export const useJob = (number: string) =>
     queryFn: () => request<Job>('GET', `/api/jobs/${encodeURIComponent(number)}`),
   });
 
-export const useDrive = (number: string, driveKey: string) =>
+export const useDrive = (number: string, partKey: string) =>
   useQuery({
-    queryKey: keys.drive(number, driveKey),
+    queryKey: keys.drive(number, partKey),
     queryFn: () =>
       request<DriveData>(
         'GET',
-        `/api/jobs/${encodeURIComponent(number)}/drives/${encodeURIComponent(driveKey)}`,
+        `/api/jobs/${encodeURIComponent(number)}/parts/${encodeURIComponent(partKey)}`,
       ),
   });
 
@@ -236,7 +236,7 @@ export const useDrive = (number: string, driveKey: string) =>
 export const useRun = (id: string | null) =>
   useQuery({
     queryKey: keys.run(id ?? ''),
-    queryFn: () => request<DriveRun>('GET', `/api/runs/${id ?? ''}`),
+    queryFn: () => request<Run>('GET', `/api/runs/${id ?? ''}`),
     enabled: id !== null,
   });
 
@@ -304,11 +304,11 @@ const useJobChange = <T>(number: string, path: string) => {
   });
 };
 
-export const useReadDrive = (number: string) =>
-  useJobChange<{ driveKey: string }>(number, 'readings');
+export const useReadPart = (number: string) =>
+  useJobChange<{ partKey: string }>(number, 'readings');
 
-export const useSayStance = (number: string) =>
-  useJobChange<{ version: number; stance: DataStatus }>(number, 'stance');
+export const useSayDataStatus = (number: string) =>
+  useJobChange<{ version: number; dataStatus: DataStatus }>(number, 'data-status');
 
 export const useSignAway = (number: string) => useJobChange<WaiverSigned>(number, 'waivers');
 
@@ -326,8 +326,8 @@ export const useWaiverStep = (number: string) => {
   });
 };
 
-export const useSignRuling = (number: string) =>
-  useJobChange<{ version: number; courses: Course[]; reason: string }>(number, 'rulings');
+export const useSignDecision = (number: string) =>
+  useJobChange<{ version: number; courses: Course[]; reason: string }>(number, 'decisions');
 
 export const useEnrolmentCode = (bay: number) =>
   useMutation({

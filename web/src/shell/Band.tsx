@@ -4,8 +4,8 @@ import { Link, useLocation, useNavigate } from 'react-router';
 import styled from 'styled-components';
 import { useFloor } from '../api/queries';
 import type { Bay, Here, Person } from '../api/types';
-import { TiltMark } from '../marks/TiltMark';
-import { color, radius } from '../theme/theme';
+import { SuspicionMark } from '../marks/SuspicionMark';
+import { color, radius, size, upTo } from '../theme/theme';
 import { BayDialog } from './BayDialog';
 import { Bell } from './Bell';
 import { Find } from './Find';
@@ -36,23 +36,23 @@ export function Band({ person, here }: BandProps) {
   return (
     <Mat>
       <Name to="/">
-        <TiltName viewBox="0 0 28 24" width="26" aria-hidden="true">
-          <path d="M14 13l4.6 8H9.4z" fill="#7fc9c1" />
+        <SuspicionName viewBox="0 0 28 24" width="26" aria-hidden="true">
+          <path d="M14 13l4.6 8H9.4z" fill={color.matMark} />
           <rect
             x="2"
             y="10.5"
             width="24"
             height="2.6"
-            fill="#ffffff"
+            fill={color.actInk}
             transform="rotate(-14 14 12)"
           />
-        </TiltName>
+        </SuspicionName>
         tekmerion
       </Name>
       <nav aria-label="Views">
         {tab('/', 'Floor', pathname === '/')}
         {tab('/intake', 'Intake', pathname.startsWith('/intake'))}
-        {tab('/shelf', 'Shelf', pathname === '/shelf')}
+        {tab('/stock', 'Stock', pathname === '/stock')}
         {tab('/know-how', 'Know-how', pathname === '/know-how' || pathname === '/makers')}
         {person.role === 'LEAD' && tab('/people', 'People', pathname === '/people')}
       </nav>
@@ -76,7 +76,7 @@ export function Band({ person, here }: BandProps) {
               </BayText>
               {bay.job !== null && (
                 <Plate>
-                  <TiltMark tilt={bay.job.tilt} size={18} />
+                  <SuspicionMark suspicion={bay.job.suspicion} size={18} />
                 </Plate>
               )}
               {bay.job?.share != null && <Done style={{ width: `${100 * bay.job.share}%` }} />}
@@ -101,7 +101,7 @@ const ONE_ROW = 6;
 
 const VIEWS = ['job', 'drive', 'memory', 'battery', 'work', 'isolate'];
 
-/** Its job, its intake or ruling, or one of its parts. */
+/** Its job, its intake or decision, or one of its parts. */
 function isHere(pathname: string, bay: Bay): boolean {
   const [, view, number] = pathname.split('/');
   return VIEWS.includes(view ?? '') && number === bay.job?.number;
@@ -150,14 +150,14 @@ const Name = styled(Link)`
   display: flex;
   align-items: center;
   gap: 7px;
-  font-size: 18px;
+  font-size: ${size.head};
   font-weight: 700;
-  color: #fff;
+  color: ${color.actInk};
   text-decoration: none;
   padding: 8px 0;
 `;
 
-const TiltName = styled.svg`
+const SuspicionName = styled.svg`
   display: block;
 `;
 
@@ -168,7 +168,7 @@ const Tab = styled(Link)`
   color: ${color.matInk};
   font-weight: 700;
   text-decoration: none;
-  @media (max-width: 1400px) {
+  ${upTo.wide} {
     padding: 10px 7px;
   }
   &[aria-current] {
@@ -210,7 +210,7 @@ const BayButton = styled(AriaButton)`
   text-align: left;
   cursor: pointer;
   &[data-waits] {
-    border-color: #e9b25c;
+    border-color: ${color.matWarn};
   }
   &[data-here] {
     background: ${color.sheet};
@@ -228,10 +228,10 @@ const BayText = styled.span`
   flex: 1;
   white-space: nowrap;
   display: grid;
-  font-size: 13px;
+  font-size: ${size.small};
   line-height: 1.25;
   small {
-    font-size: 13px;
+    font-size: ${size.small};
   }
 `;
 
@@ -240,7 +240,7 @@ const Plate = styled.span`
   background: ${color.sheet};
   border-radius: ${radius};
   padding: 2px 3px;
-  @media (max-width: 1400px) {
+  ${upTo.wide} {
     [data-tabs='4'] & {
       display: none;
     }
@@ -262,5 +262,5 @@ const Done = styled.i`
   left: 0;
   bottom: 0;
   height: 4px;
-  background: #5cc2b8;
+  background: ${color.matClear};
 `;

@@ -1,7 +1,7 @@
 import styled from 'styled-components';
 import { useEnrolmentCode, useRevokeProbe } from '../api/queries';
 import type { Job } from '../api/types';
-import { color, radius } from '../theme/theme';
+import { color, radius, size } from '../theme/theme';
 import { Button } from '../ui/Button';
 import { when } from '../ui/format';
 import { Modal } from '../ui/Modal';
@@ -86,7 +86,7 @@ const CodeBox = styled.div`
 `;
 
 const Code = styled(Mono)`
-  font-size: 34px;
+  font-size: ${size.wall};
   font-weight: 700;
   letter-spacing: 2px;
 `;

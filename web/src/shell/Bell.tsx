@@ -107,8 +107,8 @@ const Count = styled.b`
   margin-left: 6px;
   padding: 0 7px;
   border-radius: 9px;
-  background: #e9b25c;
-  color: #16262a;
+  background: ${color.matWarn};
+  color: ${color.matWarnInk};
 `;
 
 const Row = styled(RowButton)`

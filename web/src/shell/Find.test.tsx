@@ -17,7 +17,7 @@ const hit = (number: string, serial: string | null): Hit => ({
   complaint: 'Freezes',
   errorText: null,
   serial,
-  tilt: 'UNKNOWN',
+  suspicion: 'UNKNOWN',
   takenInAt: '2026-11-23T08:00:00Z',
   endedAt: null,
 });

@@ -4,8 +4,8 @@ import { useNavigate } from 'react-router';
 import styled from 'styled-components';
 import { useFound } from '../api/queries';
 import type { Hit } from '../api/types';
-import { TiltMark } from '../marks/TiltMark';
-import { color } from '../theme/theme';
+import { SuspicionMark } from '../marks/SuspicionMark';
+import { color, size } from '../theme/theme';
 import { when } from '../ui/format';
 import { Marked } from '../ui/Marked';
 import { Modal } from '../ui/Modal';
@@ -104,7 +104,7 @@ function FindDialog({ start, onClose }: { start: string; onClose: () => void }) 
             onClick={() => go(hit)}
           >
             <Row>
-              <TiltMark tilt={hit.tilt} size={20} />
+              <SuspicionMark suspicion={hit.suspicion} size={20} />
               <span>
                 <b>
                   <Mono>
@@ -150,7 +150,7 @@ const Glass = styled.svg`
 
 const Input = styled.input`
   font: inherit;
-  font-size: 18px;
+  font-size: ${size.head};
   min-height: 48px;
   padding: 8px 12px;
   border: 1.5px solid ${color.ink3};
@@ -181,7 +181,7 @@ const Row = styled.div`
   cursor: pointer;
   small {
     color: ${color.ink2};
-    font-size: 14px;
+    font-size: ${size.text};
   }
   span small {
     display: block;

@@ -1,6 +1,7 @@
 import { screen } from '@testing-library/react';
 import { afterEach, expect, it, vi } from 'vitest';
 import { answering, session, show } from '../test-data';
+import { NoSuchPage } from './NoSuchPage';
 import { Shell } from './Shell';
 
 afterEach(() => {
@@ -27,7 +28,13 @@ it('says on every page of a demo that what is found there is simulated', async (
 it('says nothing like that in a shop', async () => {
   open(false);
   await vi.waitFor(() => {
-    expect(document.title).toBe('Tekmerion');
+    expect(screen.queryByText('Loading…')).toBeNull();
   });
   expect(screen.queryByText(/simulated/)).toBeNull();
+});
+
+it('says that no view has an address, in the page’s title too', async () => {
+  show(<NoSuchPage />, '/jobs');
+  expect(await screen.findByText(/may be mistyped/)).toBeVisible();
+  expect(document.title).toBe('There is no page at this address – Tekmerion');
 });

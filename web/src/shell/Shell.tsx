@@ -1,10 +1,11 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Outlet, useLocation } from 'react-router';
 import styled from 'styled-components';
 import { useSession } from '../api/queries';
 import { useLive } from '../api/useLive';
-import { color } from '../theme/theme';
+import { color, size } from '../theme/theme';
 import { Page } from '../ui/Sheet';
+import { Loading } from '../ui/Loading';
 import { ProblemNote } from '../ui/ProblemNote';
 import { SignInView } from '../views/sign-in/SignInView';
 import { Band } from './Band';
@@ -17,10 +18,7 @@ export function Shell() {
   const wall = useLocation().pathname === '/wall';
   const [wasSignedIn, setWasSignedIn] = useState(false);
   if (person !== null && !wasSignedIn) setWasSignedIn(true);
-  useEffect(() => {
-    document.title = person === null ? 'Sign in – Tekmerion' : 'Tekmerion';
-  }, [person]);
-  if (session.isPending) return <Page aria-busy="true" />;
+  if (session.isPending) return <Loading />;
   if (session.isError) {
     return (
       <Page>
@@ -51,7 +49,7 @@ export function Shell() {
 const Demo = styled.p`
   background: ${color.leanSoft};
   color: ${color.ink2};
-  font-size: 13px;
+  font-size: ${size.small};
   line-height: 20px;
   padding: 0 18px;
 

@@ -4,7 +4,7 @@ import { useNavigate } from 'react-router';
 /** A label's code is like nothing else, so a slow scanner may have its time. */
 const LABEL_BETWEEN_MS = 300;
 const BETWEEN_MS = 45;
-const LEAST = 4;
+const MIN = 4;
 const LABEL = /TKJ(\d{1,9})[\dX]$/i;
 
 /**
@@ -32,7 +32,7 @@ export function useScan(onOther: (text: string) => void) {
           event.stopPropagation();
           takeOut(event.target, label[0]);
           void navigate(`/job/J-${label[1]}`);
-        } else if (scanned && text.length >= LEAST && !inField(event.target)) {
+        } else if (scanned && text.length >= MIN && !inField(event.target)) {
           event.preventDefault();
           event.stopPropagation();
           onOther(text);

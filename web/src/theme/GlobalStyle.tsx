@@ -1,5 +1,5 @@
 import { createGlobalStyle } from 'styled-components';
-import { color, dark, font, light } from './theme';
+import { color, dark, font, light, size } from './theme';
 
 const properties = (values: Record<string, string>) =>
   Object.entries(values)
@@ -17,12 +17,12 @@ export const GlobalStyle = createGlobalStyle`
     margin: 0;
     background: ${color.ground};
     color: ${color.ink};
-    font: 400 15px/1.4 ${font.text};
+    font: 400 ${size.body}/1.4 ${font.text};
     overflow-wrap: anywhere;
   }
   h1, h2, h3, p, ul, ol, dl, dd { margin: 0; padding: 0; }
   ul, ol { list-style: none; }
-  small { font-size: 13px; }
+  small { font-size: ${size.small}; }
   a { color: ${color.clear}; }
   :focus-visible { outline: 3px solid ${color.leanMark}; outline-offset: 2px; }
   @media (prefers-reduced-motion: reduce) {

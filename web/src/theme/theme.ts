@@ -24,6 +24,13 @@ export const light = {
   holdInk: '#232c6b',
   holdSoft: '#e5e8f6',
   bar: '#b9c6c4',
+  act: '#14403d',
+  actOver: '#1d5651',
+  actInk: '#ffffff',
+  matMark: '#7fc9c1',
+  matWarn: '#e9b25c',
+  matWarnInk: '#16262a',
+  matClear: '#5cc2b8',
 } as const;
 
 /** A dim bench: the same meanings. */
@@ -49,6 +56,13 @@ export const dark: Record<keyof typeof light, string> = {
   holdInk: '#c9d1fb',
   holdSoft: '#232a4a',
   bar: '#52645f',
+  act: '#14403d',
+  actOver: '#1d5651',
+  actInk: '#ffffff',
+  matMark: '#7fc9c1',
+  matWarn: '#e9b25c',
+  matWarnInk: '#16262a',
+  matClear: '#5cc2b8',
 };
 
 export type Token = keyof typeof light;
@@ -65,3 +79,23 @@ export const font = {
 
 /** At most 4 px, by design. */
 export const radius = '4px';
+
+/** Every size of type that there is. None is smaller: it is read at arm's length. */
+export const size = {
+  small: '13px',
+  text: '14px',
+  body: '15px',
+  head: '17px',
+  title: '21px',
+  figure: '28px',
+  /** Read across the shop. */
+  wall: '38px',
+} as const;
+
+/** For widths up to these. */
+export const upTo = {
+  wide: '@media (max-width: 1400px)',
+  middle: '@media (max-width: 1100px)',
+  narrow: '@media (max-width: 900px)',
+  phone: '@media (max-width: 560px)',
+} as const;

@@ -29,12 +29,12 @@ const Styled = styled(AriaButton)`
     background: ${color.clearSoft};
   }
   &[data-primary] {
-    background: #14403d;
-    border-color: #14403d;
-    color: #ffffff;
+    background: ${color.act};
+    border-color: ${color.act};
+    color: ${color.actInk};
   }
   &[data-primary][data-hovered] {
-    background: #1d5651;
+    background: ${color.actOver};
   }
   &[data-pressed] {
     transform: translateY(1px);

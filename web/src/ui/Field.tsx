@@ -7,7 +7,7 @@ import {
   type TextFieldProps,
 } from 'react-aria-components';
 import styled from 'styled-components';
-import { color, radius } from '../theme/theme';
+import { color, radius, size } from '../theme/theme';
 
 export interface FieldProps extends TextFieldProps {
   label: string;
@@ -52,7 +52,7 @@ const Line = styled(Input)`
 
 const Hint = styled(Text)`
   font-weight: 400;
-  font-size: 14px;
+  font-size: ${size.text};
   color: ${color.ink2};
 `;
 

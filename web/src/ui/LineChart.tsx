@@ -1,6 +1,6 @@
 import styled from 'styled-components';
 import { useWidth } from './useWidth';
-import { color } from '../theme/theme';
+import { color, size } from '../theme/theme';
 
 export interface Line {
   name: string;
@@ -101,7 +101,7 @@ const Svg = styled.svg`
   display: block;
   inline-size: 100%;
   text {
-    font-size: 14px;
+    font-size: ${size.text};
     fill: ${color.ink2};
   }
   .grid {

@@ -1,5 +1,6 @@
 import type { UseQueryResult } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
+import { Loading } from './Loading';
 import { ProblemNote } from './ProblemNote';
 import { Page } from './Sheet';
 
@@ -8,10 +9,13 @@ export interface LoadedProps<T> {
   children: (data: T) => ReactNode;
 }
 
-/** A view of what was asked for: nothing while it is on its way, the problem if it did not come. */
+/** A view of what was asked for: that it is on its way, the problem if it did not come. */
 export function Loaded<T>({ query, children }: LoadedProps<T>) {
   if (query.data !== undefined) return children(query.data);
+  if (!query.isError) return <Loading />;
   return (
-    <Page aria-busy={query.isPending}>{query.isError && <ProblemNote error={query.error} />}</Page>
+    <Page>
+      <ProblemNote error={query.error} />
+    </Page>
   );
 }

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { Dialog, Heading, Modal as AriaModal, ModalOverlay } from 'react-aria-components';
 import styled from 'styled-components';
-import { color, radius } from '../theme/theme';
+import { color, radius, size } from '../theme/theme';
 
 export interface ModalProps {
   title: string;
@@ -48,6 +48,6 @@ const Inner = styled(Dialog)`
   gap: 14px;
   outline: none;
   h2 {
-    font-size: 20px;
+    font-size: ${size.title};
   }
 `;

@@ -1,6 +1,6 @@
 import { Button } from 'react-aria-components';
 import styled from 'styled-components';
-import { color } from '../theme/theme';
+import { color, size } from '../theme/theme';
 
 /** A whole row that can be chosen; `data-here` marks the chosen one. Columns are the caller's. */
 export const RowButton = styled(Button)`
@@ -15,7 +15,7 @@ export const RowButton = styled(Button)`
   cursor: pointer;
   small {
     display: block;
-    font-size: 14px;
+    font-size: ${size.text};
     color: ${color.ink2};
   }
   &[data-hovered] {

@@ -1,5 +1,7 @@
+import { useEffect, useRef, type ComponentProps } from 'react';
+import { useParams } from 'react-router';
 import styled from 'styled-components';
-import { color, radius } from '../theme/theme';
+import { color, radius, size } from '../theme/theme';
 
 /** Work lies on light sheets: thin line, no shadow. */
 export const Sheet = styled.section`
@@ -17,14 +19,14 @@ export const SheetHead = styled.header`
   align-items: baseline;
   gap: 4px 12px;
   small {
-    font-size: 13px;
+    font-size: ${size.small};
     color: ${color.ink2};
   }
 `;
 
 /** Small title of a column. */
 export const Lead = styled.h2`
-  font-size: 14px;
+  font-size: ${size.text};
   font-weight: 700;
   color: ${color.ink2};
 `;
@@ -35,18 +37,30 @@ export const Page = styled.main`
   margin: 0 auto;
 `;
 
-/** The finding: every view's title. */
-export const Title = styled.h1`
-  font-size: 21px;
+/** The finding: every view's title, and with the job's number the page's own. */
+export function Title(props: ComponentProps<typeof Heading>) {
+  const heading = useRef<HTMLHeadingElement>(null);
+  const { number } = useParams();
+  useEffect(() => {
+    const words = heading.current?.textContent ?? '';
+    if (words !== '' && props['aria-hidden'] === undefined) {
+      document.title = `${number === undefined ? '' : `${number}: `}${words} – Tekmerion`;
+    }
+  });
+  return <Heading {...props} ref={heading} />;
+}
+
+const Heading = styled.h1`
+  font-size: ${size.title};
   line-height: 1.25;
 `;
 
 export const Sub = styled.p`
   color: ${color.ink2};
-  font-size: 15px;
+  font-size: ${size.body};
 `;
 
 export const Mono = styled.span`
   font-family: 'JetBrains Mono Variable', ui-monospace, monospace;
-  font-size: 14px;
+  font-size: ${size.text};
 `;

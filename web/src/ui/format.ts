@@ -27,6 +27,9 @@ export function ofHundred(probability: number): string {
   return rounded >= 100 ? '>99' : String(rounded);
 }
 
+/** A likelihood out of a hundred, with one decimal where it is under ten: "0.3", "60". */
+export const likelihood = (p: number) => (100 * p).toFixed(p < 0.0995 ? 1 : 0);
+
 /** A weight with its sign: "+16", "-2.4". */
 export function decibans(weight: number): string {
   const rounded = Math.abs(weight) >= 10 ? weight.toFixed(0) : weight.toFixed(1);

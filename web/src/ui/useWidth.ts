@@ -1,7 +1,7 @@
 import { useLayoutEffect, useRef, useState } from 'react';
 
 const UNTIL_MEASURED = 640;
-const LEAST = 200;
+const MIN = 200;
 
 /** How wide an element is drawn [CSS px], so that text in a picture keeps its own size. */
 export function useWidth() {
@@ -12,7 +12,7 @@ export function useWidth() {
     if (element === null) return undefined;
     const measure = () => {
       const wide = Math.floor(element.getBoundingClientRect().width);
-      if (wide > 0) setWidth(Math.max(LEAST, wide));
+      if (wide > 0) setWidth(Math.max(MIN, wide));
     };
     measure();
     if (typeof ResizeObserver === 'undefined') return undefined;

@@ -2,7 +2,7 @@ import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { expect, it } from 'vitest';
 import type { Battery } from '../../api/types';
-import { answering, driveRun, show } from '../../test-data';
+import { answering, runData, show } from '../../test-data';
 import { BatteryView, titleOf } from './BatteryView';
 
 const report: NonNullable<Battery['report']> = {
@@ -30,6 +30,7 @@ const report: NonNullable<Battery['report']> = {
 };
 
 const discharge = {
+  kind: 'discharge' as const,
   points: [
     [0, 12.3, 1.5, 24],
     [5, 12.1, 1.6, 24],
@@ -73,7 +74,7 @@ const battery = (more: Partial<Battery> = {}): Battery => ({
 });
 
 const ofBattery = (more = {}) =>
-  driveRun({ kind: 'DISCHARGE', driveKey: 'battery', name: 'Discharge', discharge, ...more });
+  runData({ kind: 'DISCHARGE', partKey: 'battery', name: 'Discharge', result: discharge, ...more });
 
 it('has what is surest as its title', () => {
   expect(titleOf(battery())).toBe('It says that it holds 47 % of what a new one does');
@@ -99,6 +100,7 @@ it('says what was measured, with ranges, and what was not', async () => {
 
 it('says how it charges, and whether the adapter is enough', async () => {
   const charge = {
+    kind: 'charge' as const,
     points: [
       [0, 11.5, -0.8, 24],
       [5, 11.6, 0.7, 24],
@@ -110,7 +112,7 @@ it('says how it charges, and whether the adapter is enough', async () => {
     designAh: 4.4,
     gaugeLevel: 0.4,
   };
-  answering(() => [200, battery({ charges: [driveRun({ kind: 'CHARGE', charge })] })]);
+  answering(() => [200, battery({ charges: [runData({ kind: 'CHARGE', result: charge })] })]);
   show(<BatteryView />, '/battery/J-1', '/battery/:number');
 
   expect(await screen.findByText('It charges as it should')).toBeVisible();
@@ -128,7 +130,7 @@ it('is run down by the probe', async () => {
 
   expect(sent).toContainEqual({
     method: 'POST',
-    path: '/api/jobs/J-1/drives/battery/runs',
+    path: '/api/jobs/J-1/parts/battery/runs',
     body: { kind: 'DISCHARGE' },
   });
 });

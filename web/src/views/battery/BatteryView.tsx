@@ -1,9 +1,10 @@
 import { Link, useParams } from 'react-router';
 import styled from 'styled-components';
-import { useBattery, useReadDrive } from '../../api/queries';
-import type { Battery, ChargeFinding } from '../../api/types';
-import { TiltMark } from '../../marks/TiltMark';
-import { color } from '../../theme/theme';
+import { useBattery, useReadPart } from '../../api/queries';
+import { resultOf } from '../../api/result';
+import type { Battery, ChargeResult } from '../../api/types';
+import { SuspicionMark } from '../../marks/SuspicionMark';
+import { color, upTo } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { when } from '../../ui/format';
 import { LineChart } from '../../ui/LineChart';
@@ -26,18 +27,18 @@ export function BatteryView() {
 }
 
 function Shown({ battery }: { battery: Battery }) {
-  const read = useReadDrive(battery.number);
+  const read = useReadPart(battery.number);
   return (
     <Page>
       <Head>
         <Back to={`/job/${battery.number}`}>
           ‹ {battery.number} {battery.machine}
         </Back>
-        <TiltMark tilt={tiltOf(battery)} size={30} />
+        <SuspicionMark suspicion={suspicionOf(battery)} size={30} />
         <Title>{titleOf(battery)}</Title>
         <Button
           isDisabled={battery.canRead !== null || read.isPending}
-          onPress={() => read.mutate({ driveKey: 'battery' })}
+          onPress={() => read.mutate({ partKey: 'battery' })}
         >
           {battery.readAt === null ? 'Read it' : 'Read it again'}
         </Button>
@@ -78,7 +79,7 @@ export function titleOf(battery: Battery): string {
     : 'It does not tell how much it holds';
 }
 
-function tiltOf(battery: Battery) {
+function suspicionOf(battery: Battery) {
   if (battery.unsafe !== null) return 'IMPLICATED' as const;
   const share = worseSecond(battery) ?? health(battery);
   if (share === null) return 'UNKNOWN' as const;
@@ -95,7 +96,7 @@ function OwnAccount({ battery }: { battery: Battery }) {
   return (
     <Sheet>
       <SheetHead>
-        <Lead>By its own account</Lead>
+        <Lead>Self-report</Lead>
         {battery.readAt !== null && (
           <Link to={`/reading/${battery.readingId ?? ''}`}>read {when(battery.readAt)}</Link>
         )}
@@ -115,7 +116,7 @@ function OwnAccount({ battery }: { battery: Battery }) {
               {battery.partId !== null && (
                 <>
                   {' '}
-                  <Link to={`/part/${battery.partId}`}>its life</Link>
+                  <Link to={`/part/${battery.partId}`}>its history</Link>
                 </>
               )}
             </dd>
@@ -208,7 +209,7 @@ const WATCH = [
   },
 ] as const;
 
-function chargeTitle(found: ChargeFinding | null): string {
+function chargeTitle(found: ChargeResult | null): string {
   if (found === null) return 'Charging';
   switch (found.verdict) {
     case 'normal':
@@ -223,7 +224,7 @@ function chargeTitle(found: ChargeFinding | null): string {
 }
 
 /** Above the line it charges, below it the pack gives. */
-function Charged({ found }: { found: ChargeFinding }) {
+function Charged({ found }: { found: ChargeResult }) {
   const points = found.points.map((p) => [(p[0] ?? 0) / 60, -(p[2] ?? 0)] as const);
   const minutes = Math.max(1, ...points.map(([m]) => m));
   const most = Math.max(0.5, ...points.map(([, a]) => Math.ceil(2 * a) / 2));
@@ -259,15 +260,21 @@ function Charging({ battery }: { battery: Battery }) {
   const a = battery.adapter;
   const { running, ended } = useLatest(battery.charges);
   const last = ended[0] ?? null;
-  const shown = running?.charge != null ? running : (ended.find((r) => r.charge !== null) ?? null);
+  const shown =
+    resultOf(running, 'charge') !== null
+      ? running
+      : (ended.find((r) => resultOf(r, 'charge') !== null) ?? null);
+  const found = resultOf(shown, 'charge');
   return (
     <Sheet>
       <SheetHead>
-        <Lead>{chargeTitle(shown?.charge ?? null)}</Lead>
+        <Lead>{chargeTitle(found)}</Lead>
       </SheetHead>
       {running !== null && <RunPanel run={running} job={battery.number} />}
-      {shown?.charge != null && <Charged found={shown.charge} />}
-      {last !== null && last.why !== null && last.charge === null && <Teach>{last.why}.</Teach>}
+      {found !== null && <Charged found={found} />}
+      {last !== null && last.why !== null && resultOf(last, 'charge') === null && (
+        <Teach>{last.why}.</Teach>
+      )}
       {a === null ? (
         <Teach>No adapter tells anything of itself here.</Teach>
       ) : (
@@ -317,7 +324,7 @@ const Columns = styled.div`
   gap: 12px;
   align-items: start;
   margin: 12px 0;
-  @media (max-width: 1000px) {
+  ${upTo.middle} {
     grid-template-columns: minmax(0, 1fr);
   }
 `;

@@ -1,6 +1,7 @@
 import styled from 'styled-components';
-import type { Battery, DischargeFinding, DriveRun } from '../../api/types';
-import { color } from '../../theme/theme';
+import { resultOf } from '../../api/result';
+import type { Battery, DischargeResult, Run } from '../../api/types';
+import { color, size } from '../../theme/theme';
 import { when } from '../../ui/format';
 import { LineChart } from '../../ui/LineChart';
 import { Lead, Sheet, SheetHead } from '../../ui/Sheet';
@@ -21,10 +22,10 @@ const STARTS = [
 /** The discharge that goes on, or the last one, beside the one before. */
 export function Discharges({ battery }: { battery: Battery }) {
   const { running, ended } = useLatest(battery.runs);
-  const told = ended.filter((r) => r.discharge !== null);
-  const shown = running?.discharge != null ? running : (told[0] ?? null);
-  const before = (running?.discharge != null ? told[0] : told[1]) ?? null;
-  const found = shown?.discharge ?? null;
+  const told = ended.filter((r) => resultOf(r, 'discharge') !== null);
+  const shown = resultOf(running, 'discharge') !== null ? running : (told[0] ?? null);
+  const before = (resultOf(running, 'discharge') !== null ? told[0] : told[1]) ?? null;
+  const found = resultOf(shown, 'discharge');
   return (
     <Sheet>
       <SheetHead>
@@ -34,7 +35,7 @@ export function Discharges({ battery }: { battery: Battery }) {
       {running !== null && <RunPanel run={running} job={battery.number} />}
       {found !== null && (
         <>
-          <Curve found={found} before={before?.discharge ?? null} />
+          <Curve found={found} before={resultOf(before, 'discharge')} />
           <Facts>
             <dt>Drawn</dt>
             <dd>
@@ -87,16 +88,16 @@ export function Discharges({ battery }: { battery: Battery }) {
   );
 }
 
-function dischargeTitle(running: DriveRun | null, last: DriveRun | null): string {
+function dischargeTitle(running: Run | null, last: Run | null): string {
   if (running !== null) return 'It is being run down';
-  const found = last?.discharge ?? null;
+  const found = resultOf(last, 'discharge');
   if (found === null) return 'It has not been run down yet';
   if (!found.reachedCutOff) return 'Run down in part: it holds more than was drawn';
   return `Empty after ${duration(found.seconds)} under load`;
 }
 
 /** What it believed against what came out. */
-function gauge(found: DischargeFinding): string {
+function gauge(found: DischargeResult): string {
   if (found.gaugeFullAh === null || found.chargeAh === null || !found.reachedCutOff) {
     return found.gaugeFullAh === null
       ? 'not reported'
@@ -107,17 +108,17 @@ function gauge(found: DischargeFinding): string {
   return `believed in ${believed.toFixed(2)} Ah, ${percent(Math.abs(off))} ${off >= 0 ? 'more' : 'less'} than came out`;
 }
 
-const times = (found: DischargeFinding) =>
+const times = (found: DischargeResult) =>
   found.resistanceOhm !== null && found.newOhm !== null
     ? `, ${(found.resistanceOhm.value / found.newOhm).toFixed(1)} times that of a new one`
     : '';
 
-type Points = DischargeFinding['points'];
+type Points = DischargeResult['points'];
 
 const series = (points: Points, at: 1 | 2) =>
   points.map((p) => [(p[0] ?? 0) / 60, p[at] ?? 0] as const);
 
-function Curve({ found, before }: { found: DischargeFinding; before: DischargeFinding | null }) {
+function Curve({ found, before }: { found: DischargeResult; before: DischargeResult | null }) {
   const both = [...found.points, ...(before?.points ?? [])];
   const minutes = Math.max(1, ...both.map((p) => (p[0] ?? 0) / 60));
   const volts = both.map((p) => p[1] ?? 0);
@@ -162,7 +163,7 @@ const Plots = styled.div`
   gap: 8px;
   padding: 4px 16px 8px;
   small {
-    font-size: 14px;
+    font-size: ${size.text};
     color: ${color.ink2};
   }
 `;
@@ -179,5 +180,5 @@ const Facts = styled.dl`
 
 const Why = styled.p`
   padding: 0 16px 8px;
-  font-size: 14px;
+  font-size: ${size.text};
 `;

@@ -1,6 +1,6 @@
 import styled from 'styled-components';
 import type { Battery } from '../../api/types';
-import { color } from '../../theme/theme';
+import { color, size } from '../../theme/theme';
 import { when } from '../../ui/format';
 import { LineChart } from '../../ui/LineChart';
 import { Lead, Sheet, SheetHead } from '../../ui/Sheet';
@@ -67,7 +67,7 @@ export function FadeCard({ battery }: { battery: Battery }) {
                 <td>{look.job}</td>
                 <td>{look.cycles ?? 'not counted'}</td>
                 <td>{percent(look.health)}</td>
-                <td>{look.measured ? 'measured' : 'its own account'}</td>
+                <td>{look.measured ? 'measured' : 'self-report'}</td>
               </tr>
             ))}
           </tbody>
@@ -112,7 +112,7 @@ function Plot({ battery }: { battery: Battery }) {
       <LineChart
         label={`Share of a new one over ${battery.looks.length} looks: ${battery.looks.map((l) => percent(l.health)).join(', ')}`}
         lines={[
-          { name: 'own account', points: line(false), dots: true },
+          { name: 'self-report', points: line(false), dots: true },
           { name: 'measured', points: line(true), dots: true, faint: true },
         ]}
         x={[first, last]}
@@ -152,7 +152,7 @@ const Table = styled.table`
     font-weight: 400;
   }
   thead th {
-    font-size: 14px;
+    font-size: ${size.text};
     color: ${color.ink2};
   }
   tbody tr {

@@ -1,13 +1,14 @@
+import { resultOf } from '../../api/result';
 import type { Battery } from '../../api/types';
 
 export const percent = (share: number) => `${Math.round(100 * share)} %`;
 
 /** What the newest discharge to the cut-off measured; null if there was none. */
 export function measuredOf(battery: Battery) {
-  const run = battery.runs.find(
-    (r) => r.discharge !== null && r.discharge.reachedCutOff && r.discharge.chargeAh !== null,
-  );
-  const found = run?.discharge ?? null;
+  const found =
+    battery.runs
+      .map((r) => resultOf(r, 'discharge'))
+      .find((d) => d !== null && d.reachedCutOff && d.chargeAh !== null) ?? null;
   if (found === null || found.chargeAh === null) return null;
   return {
     ampereHours: found.chargeAh.value,
@@ -15,7 +16,7 @@ export function measuredOf(battery: Battery) {
   };
 }
 
-/** Measured if it was, else by its own account. */
+/** Measured if it was, else by its self-report. */
 export const health = (battery: Battery): number | null =>
   measuredOf(battery)?.health ?? battery.report?.health ?? null;
 

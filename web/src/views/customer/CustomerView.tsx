@@ -71,8 +71,8 @@ function Erase({ customer, onClose }: { customer: CustomerLife; onClose: () => v
   return (
     <Modal title={`Erase what belongs to ${customer.name}?`} isOpen onClose={onClose}>
       <p>
-        Name, phone, e-mail, words, signatures, passwords and photos go for good. Readings, rulings
-        and the trace of what was done stay, linked to nobody. This cannot be undone.
+        Name, phone, e-mail, words, signatures, passwords and photos go for good. Readings,
+        decisions and the history of what was done stay, linked to nobody. This cannot be undone.
       </p>
       <Field
         label="Type the name as it stands"

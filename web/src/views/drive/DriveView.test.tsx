@@ -2,7 +2,7 @@ import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, expect, it, vi } from 'vitest';
 import type { DriveData } from '../../api/types';
-import { answering, driveRun as run, show } from '../../test-data';
+import { answering, runData as run, show } from '../../test-data';
 import { DriveView } from './DriveView';
 
 afterEach(() => {
@@ -12,14 +12,14 @@ afterEach(() => {
 const drive = (more: Partial<DriveData> = {}): DriveData => ({
   job: 'J-2291',
   machine: 'Ostrel 17 laptop',
-  driveKey: 'drive-a',
+  partKey: 'drive-a',
   partId: 7,
   slot: 'Drive A',
   model: 'HELM-1000S',
   serial: 'OS7K-44019-B',
   about: '1 TB disk, 5,400 turns a minute, firmware HS04',
-  tilt: 'IMPLICATED',
-  finding: '74 sectors wait for reallocation',
+  suspicion: 'IMPLICATED',
+  finding: '74 sectors are pending',
   decisive: null,
   metBefore: null,
   probeOnline: true,
@@ -32,7 +32,7 @@ const drive = (more: Partial<DriveData> = {}): DriveData => ({
     {
       key: '197',
       label: '197',
-      name: 'Sectors waiting for reallocation',
+      name: 'Pending sectors',
       unit: '',
       rule: 'COUNT_32',
       values: [0, 74],
@@ -76,7 +76,7 @@ const drive = (more: Partial<DriveData> = {}): DriveData => ({
     drivers: [
       {
         group: 'scan',
-        words: '74 sectors wait for reallocation',
+        words: '74 sectors are pending',
         relativeRisk: 39,
         low: 20,
         high: 60,
@@ -90,14 +90,14 @@ const drive = (more: Partial<DriveData> = {}): DriveData => ({
   surveyed: null,
   starts: [
     {
-      kind: 'SURFACE',
-      name: 'Surface pass',
+      kind: 'SURFACE_SCAN',
+      name: 'Surface scan',
       about: 'reads everything',
       lockedWhy: 'It loads a drive that is failing.',
       opens: 'Opens when a copy is verified.',
     },
     {
-      kind: 'SURFACE_SAMPLED',
+      kind: 'SURFACE_SAMPLE',
       name: 'Surface sample',
       about: 'reads a sample',
       lockedWhy: null,
@@ -111,17 +111,17 @@ const drive = (more: Partial<DriveData> = {}): DriveData => ({
 
 function open(data: DriveData, more?: (method: string, path: string) => [number, unknown]) {
   answering((method, path) => {
-    if (method === 'GET' && path.endsWith('/drives/drive-a')) return [200, data];
+    if (method === 'GET' && path.endsWith('/parts/drive-a')) return [200, data];
     return more === undefined ? [404, {}] : more(method, path);
   });
-  show(<DriveView />, '/drive/J-2291/drive-a', '/drive/:number/:driveKey');
+  show(<DriveView />, '/drive/J-2291/drive-a', '/drive/:number/:partKey');
 }
 
 it('has the finding as its title, and what changed before the rest', async () => {
   open(drive());
 
   expect(
-    await screen.findByRole('heading', { name: 'Drive A: 74 sectors wait for reallocation' }),
+    await screen.findByRole('heading', { name: 'Drive A: 74 sectors are pending' }),
   ).toBeVisible();
   expect(screen.getByText('+74')).toBeVisible();
   expect(screen.queryByText('Link errors')).toBeNull();
@@ -157,11 +157,11 @@ it('locks what would load a failing drive and says what opens it', async () => {
   });
 
   await userEvent.click(await screen.findByRole('button', { name: 'Test…' }));
-  expect(screen.getByRole('button', { name: 'Start: Surface pass' })).toBeDisabled();
+  expect(screen.getByRole('button', { name: 'Start: Surface scan' })).toBeDisabled();
   expect(screen.getByText(/Opens when a copy is verified/)).toBeVisible();
   await userEvent.click(screen.getByRole('button', { name: 'Start: Surface sample' }));
 
-  expect(asked).toContain('POST /api/jobs/J-2291/drives/drive-a/runs');
+  expect(asked).toContain('POST /api/jobs/J-2291/parts/drive-a/runs');
 });
 
 it('shows a running pass with its end and lets it be paused', async () => {
@@ -194,7 +194,8 @@ it('tells how each test ended: failed, could not run and passed are three things
         run({
           id: '2',
           name: 'Short self-test',
-          selfTest: {
+          result: {
+            kind: 'self-test',
             passed: false,
             words: 'Its short self-test failed at sector 99',
             firstFailingSector: 99,
@@ -203,7 +204,8 @@ it('tells how each test ended: failed, could not run and passed are three things
         run({
           id: '3',
           name: 'Extended self-test',
-          selfTest: {
+          result: {
+            kind: 'self-test',
             passed: true,
             words: 'Its extended self-test passed',
             firstFailingSector: null,

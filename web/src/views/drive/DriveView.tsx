@@ -1,10 +1,11 @@
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import styled from 'styled-components';
-import { useDrive, useReadDrive, useRun } from '../../api/queries';
-import type { DriveData, DriveRun } from '../../api/types';
-import { TiltMark } from '../../marks/TiltMark';
-import { color } from '../../theme/theme';
+import { useDrive, useReadPart, useRun } from '../../api/queries';
+import { resultOf } from '../../api/result';
+import type { DriveData, Run } from '../../api/types';
+import { SuspicionMark } from '../../marks/SuspicionMark';
+import { color, size, upTo } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { when } from '../../ui/format';
 import { Loaded } from '../../ui/Loaded';
@@ -22,34 +23,36 @@ import { VisitsTable } from './VisitsTable';
 
 /** One drive: its surface, its numbers over visits, where it is heading. */
 export function DriveView() {
-  const { number = '', driveKey = '' } = useParams();
-  const drive = useDrive(number, driveKey);
+  const { number = '', partKey = '' } = useParams();
+  const drive = useDrive(number, partKey);
   return <Loaded query={drive}>{(data) => <Shown drive={data} />}</Loaded>;
 }
 
 function Shown({ drive }: { drive: DriveData }) {
   const [starting, setStarting] = useState(false);
-  const read = useReadDrive(drive.job);
+  const read = useReadPart(drive.job);
   const open = drive.runs.find((r) => r.state !== 'ENDED');
   const live = useRun(open?.id ?? null);
   const running = live.data ?? open ?? null;
-  const surfaces = drive.runs.filter((r) => r.surface !== null && r.id !== running?.id);
-  const shown = running?.surface != null ? running : (surfaces[0] ?? null);
-  const before = (running?.surface != null ? surfaces[0] : surfaces[1]) ?? null;
+  const surfaces = drive.runs.filter(
+    (r) => resultOf(r, 'surface') !== null && r.id !== running?.id,
+  );
+  const shown = resultOf(running, 'surface') !== null ? running : (surfaces[0] ?? null);
+  const before = (resultOf(running, 'surface') !== null ? surfaces[0] : surfaces[1]) ?? null;
   return (
     <Page>
       <Head>
         <Link to={`/job/${drive.job}`}>
           ‹ {drive.job} {drive.machine}
         </Link>
-        <TiltMark tilt={drive.tilt} size={30} />
+        <SuspicionMark suspicion={drive.suspicion} size={30} />
         <Title>
           {drive.slot}: {drive.finding}
         </Title>
         <Buttons>
           <Button
             isDisabled={!drive.probeOnline || drive.reading || read.isPending}
-            onPress={() => read.mutate({ driveKey: drive.driveKey })}
+            onPress={() => read.mutate({ partKey: drive.partKey })}
           >
             {drive.reading ? 'Being read' : 'Read again'}
           </Button>
@@ -64,7 +67,7 @@ function Shown({ drive }: { drive: DriveData }) {
         </Mono>{' '}
         {drive.about}
         {drive.metBefore !== null && <> · {drive.metBefore}</>} ·{' '}
-        <Link to={`/part/${drive.partId}`}>its life</Link>
+        <Link to={`/part/${drive.partId}`}>its history</Link>
       </About>
       {drive.decisive !== null && <Decisive role="note">Decisive: {drive.decisive}</Decisive>}
       {read.isError && <ProblemNote error={read.error} />}
@@ -94,21 +97,21 @@ function Shown({ drive }: { drive: DriveData }) {
 }
 
 interface SurfaceSheetProps {
-  shown: DriveRun | null;
-  before: DriveRun | null;
-  running: DriveRun | null;
+  shown: Run | null;
+  before: Run | null;
+  running: Run | null;
   drive: DriveData;
 }
 
 function SurfaceSheet({ shown, before, running, drive }: SurfaceSheetProps) {
-  const surface = shown?.surface ?? null;
+  const surface = resultOf(shown, 'surface');
   return (
     <Sheet>
       <SheetHead>
         <Lead>
           {surface === null
             ? 'Its surface has not been read yet'
-            : profileTitle(surface, shown?.kind === 'SURFACE_SAMPLED')}
+            : profileTitle(surface, shown?.kind === 'SURFACE_SAMPLE')}
         </Lead>
         {shown !== null && surface !== null && (
           <small>
@@ -124,14 +127,14 @@ function SurfaceSheet({ shown, before, running, drive }: SurfaceSheetProps) {
       </SheetHead>
       {surface === null ? (
         <Teach>
-          A surface pass reads every sector and shows here what is slow and what is lost, by
+          A surface scan reads every sector and shows here what is slow and what is lost, by
           position. It only reads.
         </Teach>
       ) : (
         <Padded>
           <Profile
             surface={surface}
-            before={before?.surface ?? null}
+            before={resultOf(before, 'surface')}
             atByte={shown?.state === 'ENDED' ? null : (shown?.atByte ?? null)}
           />
         </Padded>
@@ -141,7 +144,7 @@ function SurfaceSheet({ shown, before, running, drive }: SurfaceSheetProps) {
   );
 }
 
-function Legend({ hasBefore, before }: { hasBefore: boolean; before: DriveRun | null }) {
+function Legend({ hasBefore, before }: { hasBefore: boolean; before: Run | null }) {
   return (
     <Keys>
       <i data-kind="typical" /> typical
@@ -158,12 +161,12 @@ function Legend({ hasBefore, before }: { hasBefore: boolean; before: DriveRun | 
 
 /** What is on it by position, if somebody looked; and the way to its copies. */
 function VolumesSheet({ drive }: { drive: DriveData }) {
-  const survey = drive.surveyed?.survey ?? null;
+  const survey = resultOf(drive.surveyed, 'survey');
   return (
     <Sheet>
       <SheetHead>
         <Lead>{survey === null ? 'Nobody looked yet what is on it' : survey.why}</Lead>
-        <Link to={`/rescue/${drive.job}/${drive.driveKey}`}>
+        <Link to={`/rescue/${drive.job}/${drive.partKey}`}>
           {survey === null ? 'Survey and copy its data' : 'Its data and copies'}
         </Link>
       </SheetHead>
@@ -232,7 +235,7 @@ const Columns = styled.div`
   grid-template-columns: minmax(0, 1fr) 356px;
   gap: 12px;
   align-items: start;
-  @media (max-width: 1000px) {
+  ${upTo.middle} {
     grid-template-columns: minmax(0, 1fr);
   }
 `;
@@ -256,7 +259,7 @@ const Keys = styled.span`
   flex-wrap: wrap;
   align-items: center;
   gap: 4px 8px;
-  font-size: 13px;
+  font-size: ${size.small};
   color: ${color.ink2};
   i {
     display: inline-block;

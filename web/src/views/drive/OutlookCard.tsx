@@ -1,6 +1,6 @@
 import styled from 'styled-components';
 import type { DriveData } from '../../api/types';
-import { color } from '../../theme/theme';
+import { color, size } from '../../theme/theme';
 import { Lead } from '../../ui/Sheet';
 
 const NAMES: Record<number, string> = { 30: '30 days', 90: '90 days', 365: '1 year' };
@@ -79,7 +79,7 @@ const Card = styled.div`
   display: grid;
   gap: 8px;
   p {
-    font-size: 14px;
+    font-size: ${size.text};
     color: ${color.ink2};
   }
 `;
@@ -88,7 +88,7 @@ const Bars = styled.ul`
   display: grid;
   grid-template-columns: repeat(3, 1fr);
   gap: 8px;
-  font-size: 14px;
+  font-size: ${size.text};
   span {
     display: block;
     height: 10px;
@@ -103,7 +103,7 @@ const Bars = styled.ul`
   }
   small {
     display: block;
-    font-size: 13px;
+    font-size: ${size.small};
     color: ${color.ink2};
   }
 `;
@@ -111,6 +111,6 @@ const Bars = styled.ul`
 const Drivers = styled.ul`
   list-style: disc;
   padding-left: 18px;
-  font-size: 14px;
+  font-size: ${size.text};
   color: ${color.ink2};
 `;

@@ -1,7 +1,7 @@
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
 import type { Surface } from '../../api/types';
-import { color } from '../../theme/theme';
+import { color, size } from '../../theme/theme';
 import { bytes, count } from '../../ui/format';
 import { paintProfile } from './paintProfile';
 import {
@@ -238,14 +238,14 @@ const YLabel = styled.span`
   left: 0;
   width: ${LEFT - 8}px;
   text-align: right;
-  font-size: 13px;
+  font-size: ${size.small};
   color: ${color.ink2};
 `;
 
 const Trouble = styled.b`
   position: absolute;
   top: 0;
-  font-size: 13px;
+  font-size: ${size.small};
   padding: 0 4px;
   background: ${color.sheet};
   color: ${color.lean};
@@ -265,7 +265,7 @@ const Axis = styled.div`
   span {
     position: absolute;
     transform: translateX(-50%);
-    font-size: 13px;
+    font-size: ${size.small};
     color: ${color.ink2};
     white-space: nowrap;
   }
@@ -277,10 +277,10 @@ const Readout = styled.p`
   justify-content: space-between;
   gap: 2px 16px;
   padding: 4px 0 0 ${LEFT}px;
-  font-size: 14px;
+  font-size: ${size.text};
   min-height: 24px;
   small {
-    font-size: 13px;
+    font-size: ${size.small};
     color: ${color.ink2};
   }
 `;

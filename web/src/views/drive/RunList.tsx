@@ -1,11 +1,12 @@
 import styled from 'styled-components';
-import type { DriveRun } from '../../api/types';
-import { color } from '../../theme/theme';
+import { resultOf } from '../../api/result';
+import type { Run } from '../../api/types';
+import { color, size } from '../../theme/theme';
 import { count, when } from '../../ui/format';
 import { Lead, Sheet, SheetHead } from '../../ui/Sheet';
 
 /** What runs found, newest first. */
-export function RunList({ runs }: { runs: readonly DriveRun[] }) {
+export function RunList({ runs }: { runs: readonly Run[] }) {
   const ended = runs.filter((r) => r.state === 'ENDED');
   return (
     <Sheet>
@@ -34,11 +35,13 @@ export function RunList({ runs }: { runs: readonly DriveRun[] }) {
   );
 }
 
-function isBad(run: DriveRun): boolean {
-  return run.selfTest?.passed === false || (run.surface?.bad.length ?? 0) > 0;
+function isBad(run: Run): boolean {
+  return (
+    resultOf(run, 'self-test')?.passed === false || (resultOf(run, 'surface')?.bad.length ?? 0) > 0
+  );
 }
 
-function outcome(run: DriveRun): string {
+function outcome(run: Run): string {
   if (run.end === 'COULD_NOT_RUN') return 'could not run';
   const how =
     run.end === 'COMPLETE'
@@ -46,8 +49,9 @@ function outcome(run: DriveRun): string {
       : run.end === 'CANCELLED'
         ? ', ended by hand'
         : ', stopped to spare it';
-  if (run.selfTest !== null) return `${run.selfTest.words}${how}`;
-  const s = run.surface;
+  const test = resultOf(run, 'self-test');
+  if (test !== null) return `${test.words}${how}`;
+  const s = resultOf(run, 'surface');
   if (s === null) return `ended${how}`;
   const bad = s.bad.reduce((sum, b) => sum + b.sectors, 0);
   const read = `${(100 * s.shareRead).toFixed(0)} % read`;
@@ -76,7 +80,7 @@ const List = styled.ul`
   }
   small {
     flex-basis: 100%;
-    font-size: 14px;
+    font-size: ${size.text};
     color: ${color.ink2};
   }
 `;

@@ -1,7 +1,7 @@
 import styled from 'styled-components';
 import { keys, useCall } from '../../api/queries';
 import type { DriveData, RunKind } from '../../api/types';
-import { color } from '../../theme/theme';
+import { color, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Modal } from '../../ui/Modal';
 import { ProblemNote } from '../../ui/ProblemNote';
@@ -19,7 +19,7 @@ export function StartRun({ drive, isOpen, onClose }: StartRunProps) {
     call.mutate(
       {
         method: 'POST',
-        path: `/api/jobs/${drive.job}/drives/${drive.driveKey}/runs`,
+        path: `/api/jobs/${drive.job}/parts/${drive.partKey}/runs`,
         body: { kind },
       },
       { onSuccess: onClose },
@@ -72,7 +72,7 @@ const List = styled.ul`
   }
   small {
     display: block;
-    font-size: 14px;
+    font-size: ${size.text};
     color: ${color.ink2};
   }
 `;

@@ -1,7 +1,7 @@
 import styled from 'styled-components';
-import { TiltMark } from '../../marks/TiltMark';
+import { SuspicionMark } from '../../marks/SuspicionMark';
 import type { TrendSeries } from '../../api/types';
-import { color } from '../../theme/theme';
+import { color, size } from '../../theme/theme';
 import { count } from '../../ui/format';
 import { Mono } from '../../ui/Sheet';
 import { trendGeometry } from './trendGeometry';
@@ -14,7 +14,7 @@ export function TrendCard({ trend }: { trend: TrendSeries }) {
   return (
     <Card>
       <h3>
-        <TiltMark tilt={trend.grave ? 'IMPLICATED' : 'LEANING_CLEAR'} size={18} />
+        <SuspicionMark suspicion={trend.grave ? 'IMPLICATED' : 'LEANING_CLEAR'} size={18} />
         {trend.name}
         <Mono>
           {count(trend.now)} {trend.unit}
@@ -72,13 +72,13 @@ const Card = styled.article`
     display: flex;
     align-items: center;
     gap: 8px;
-    font-size: 15px;
+    font-size: ${size.body};
   }
   h3 > span:last-child {
     margin-left: auto;
   }
   p {
-    font-size: 14px;
+    font-size: ${size.text};
     color: ${color.ink2};
   }
   > svg {
@@ -86,7 +86,7 @@ const Card = styled.article`
     margin-top: 4px;
   }
   > svg text {
-    font-size: 13px;
+    font-size: ${size.small};
     fill: ${color.ink2};
   }
   .base {

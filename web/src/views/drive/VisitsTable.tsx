@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import type { DriveData, DriveNumber } from '../../api/types';
-import { color } from '../../theme/theme';
+import { color, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { count } from '../../ui/format';
 import { Lead, Sheet, SheetHead } from '../../ui/Sheet';
@@ -139,14 +139,14 @@ const Scroll = styled.div`
   table {
     width: 100%;
     border-collapse: collapse;
-    font-size: 15px;
+    font-size: ${size.body};
   }
   th {
     font-weight: 400;
     text-align: left;
   }
   thead th {
-    font-size: 14px;
+    font-size: ${size.text};
     color: ${color.ink2};
     padding: 6px 8px 6px 0;
   }
@@ -159,7 +159,7 @@ const Scroll = styled.div`
   }
   tbody th small {
     display: block;
-    font-size: 13px;
+    font-size: ${size.small};
     color: ${color.ink2};
   }
   .number {
@@ -207,7 +207,7 @@ const Mark = styled.div`
 `;
 
 const Few = styled.span`
-  font-size: 13px;
+  font-size: ${size.small};
   color: ${color.ink2};
 `;
 

@@ -22,6 +22,7 @@ const zone = (index: number, p50Us: number, badSectors = 0) => ({
 });
 
 const surface = (more: Partial<Surface> = {}): Surface => ({
+  kind: 'surface',
   sizeBytes: 1_000_000_000_000,
   sectorBytes: 512,
   zoneCount: 1000,

@@ -16,12 +16,12 @@ export interface Column {
 }
 
 export const WHOLE: View = { from: 0, to: 1 };
-export const LEAST_US = 50;
-export const MOST_US = 20_000_000;
+export const MIN_US = 50;
+export const MAX_US = 20_000_000;
 
 /** Logarithmic: 0 at the bottom, 1 at the top; held inside. */
 export function height(us: number): number {
-  const share = Math.log(us / LEAST_US) / Math.log(MOST_US / LEAST_US);
+  const share = Math.log(us / MIN_US) / Math.log(MAX_US / MIN_US);
   return Math.min(1, Math.max(0, share));
 }
 

@@ -7,7 +7,7 @@ const START = Date.UTC(2026, 0, 1);
 
 const trend = (more: Partial<TrendSeries> = {}): TrendSeries => ({
   key: '197',
-  name: 'Sectors waiting for reallocation',
+  name: 'Pending sectors',
   unit: '',
   now: 40,
   words: 'growing',

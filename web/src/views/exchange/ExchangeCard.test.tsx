@@ -24,7 +24,7 @@ it('sends captured pages and says what became of each', async () => {
   expect(sent.find((s) => s.method === 'POST')).toEqual({
     method: 'POST',
     path: '/api/jobs/J-2291/captures',
-    body: { driveKey: 'drive-b', files: [{ name: 'a.bin', content: 'AQI=' }] },
+    body: { partKey: 'drive-b', files: [{ name: 'a.bin', content: 'AQI=' }] },
   });
   expect(screen.getByRole('link', { name: 'The whole job as an archive' })).toBeTruthy();
 });

@@ -9,7 +9,7 @@ import {
 import styled from 'styled-components';
 import { keys, useCall } from '../../api/queries';
 import type { CaptureTaken } from '../../api/types';
-import { color, radius } from '../../theme/theme';
+import { color, radius, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { Select } from '../../ui/Select';
@@ -32,7 +32,7 @@ export function ExchangeCard({ number }: { number: string }) {
     const all = await Promise.all(
       files.map(async (f) => ({ name: f.name, content: await base64(f) })),
     );
-    call.mutate({ method: 'POST', path: `${path}/captures`, body: { driveKey: of, files: all } });
+    call.mutate({ method: 'POST', path: `${path}/captures`, body: { partKey: of, files: all } });
   };
   return (
     <Card>
@@ -136,6 +136,6 @@ const Row = styled.div`
 
 const Taken = styled.ul`
   padding: 0 16px 14px;
-  font-size: 14px;
+  font-size: ${size.text};
   overflow-wrap: anywhere;
 `;

@@ -36,7 +36,7 @@ it('tells a lane in words to those who do not see it', async () => {
 it('filters, and says so when nothing is left', async () => {
   shop(
     floor(
-      floorJob({ number: 'J-1', holder: 'Bo K.', stance: 'WANTED' }),
+      floorJob({ number: 'J-1', holder: 'Bo K.', dataStatus: 'WANTED' }),
       floorJob({ number: 'J-2', mine: true, holder: 'Ines R.' }),
     ),
   );
@@ -59,7 +59,7 @@ it('names copies that are due for erasing, also when nothing else is in the shop
   const due = (job: string) => ({
     job,
     machine: 'Ostrel 17 laptop',
-    driveKey: 'drive-a',
+    partKey: 'drive-a',
     dueAt: '2026-11-20T12:00:00Z',
   });
   shop({ ...floor(), dueCopies: [due('J-7'), due('J-8')] });

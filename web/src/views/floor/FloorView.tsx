@@ -62,8 +62,8 @@ function DueCopies({ copies }: { copies: Floor['dueCopies'] }) {
       </b>
       <ul>
         {copies.map((copy) => (
-          <li key={`${copy.job} ${copy.driveKey}`}>
-            <Link to={`/rescue/${copy.job}/${copy.driveKey}`}>
+          <li key={`${copy.job} ${copy.partKey}`}>
+            <Link to={`/rescue/${copy.job}/${copy.partKey}`}>
               {copy.job} {copy.machine}
             </Link>{' '}
             since {when(copy.dueAt)}
@@ -121,7 +121,7 @@ interface FiltersProps {
   onFilter: (filter: Filter) => void;
 }
 
-const STANCES: Record<string, string> = {
+const DATA_STATUSES: Record<string, string> = {
   NOT_ASKED: 'not asked yet',
   WANTED: 'wanted',
   NOT_WANTED: 'not wanted, signed',
@@ -139,7 +139,9 @@ function Filters({ floor, filter, onFilter }: FiltersProps) {
   const families = (script.data?.families ?? []).filter((f) =>
     floor.jobs.some((job) => job.families.includes(f.id)),
   );
-  const stances = Object.keys(STANCES).filter((s) => floor.jobs.some((job) => job.stance === s));
+  const statusEntries = Object.keys(DATA_STATUSES).filter((s) =>
+    floor.jobs.some((job) => job.dataStatus === s),
+  );
   return (
     <Filtering>
       <Select
@@ -164,9 +166,12 @@ function Filters({ floor, filter, onFilter }: FiltersProps) {
       <Select
         labelAt="beside"
         label="Data"
-        value={filter.stance}
-        onChange={(stance) => onFilter({ ...filter, stance })}
-        options={[['all', 'any'], ...stances.map((id) => [id, STANCES[id] ?? id] as const)]}
+        value={filter.dataStatus}
+        onChange={(dataStatus) => onFilter({ ...filter, dataStatus })}
+        options={[
+          ['all', 'any'],
+          ...statusEntries.map((id) => [id, DATA_STATUSES[id] ?? id] as const),
+        ]}
       />
     </Filtering>
   );

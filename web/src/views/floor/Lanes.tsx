@@ -2,8 +2,8 @@ import { VisuallyHidden } from 'react-aria-components';
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import type { Floor, FloorJob } from '../../api/types';
-import { TiltMark } from '../../marks/TiltMark';
-import { color, radius } from '../../theme/theme';
+import { SuspicionMark } from '../../marks/SuspicionMark';
+import { color, radius, size } from '../../theme/theme';
 import { clock, when } from '../../ui/format';
 import { Mono, Sheet } from '../../ui/Sheet';
 import { axisOf, groupsOf, isOn, promiseWords, share, type Axis } from './lanes';
@@ -73,7 +73,7 @@ function Lane({ job, axis, wall }: { job: FloorJob; axis: Axis; wall: boolean })
           <VisuallyHidden>{job.bay === null ? 'no bay' : 'bay'}</VisuallyHidden>
           {job.bay ?? '–'}
         </BayNumber>
-        <TiltMark tilt={job.tilt} size={wall ? 40 : 26} />
+        <SuspicionMark suspicion={job.suspicion} size={wall ? 40 : 26} />
         <span>
           <b>
             <Mono>{job.number}</Mono> {job.machine}
@@ -169,13 +169,13 @@ function AxisHead({ axis, wall }: { axis: Axis; wall: boolean }) {
 
 const Board = styled(Sheet)`
   &[data-wall] {
-    font-size: 26px;
+    font-size: ${size.figure};
     b,
     span {
-      font-size: 26px;
+      font-size: ${size.figure};
     }
     h2 {
-      font-size: 28px;
+      font-size: ${size.figure};
     }
   }
 `;
@@ -202,12 +202,12 @@ const Row = styled.li`
 
 const HeadWords = styled.span`
   padding: 12px 14px;
-  font-size: 14px;
+  font-size: ${size.text};
   color: ${color.ink2};
 `;
 
 const GroupTitle = styled.h2`
-  font-size: 15px;
+  font-size: ${size.body};
   padding: 8px 14px;
   border-top: 1px solid ${color.line};
   background: ${color.sunken};
@@ -249,7 +249,7 @@ const Waits = styled.span`
 `;
 
 const Holder = styled.span`
-  font-size: 14px;
+  font-size: ${size.text};
   color: ${color.ink2};
 `;
 
@@ -332,7 +332,7 @@ const Beyond = styled.span`
   position: absolute;
   right: 6px;
   bottom: 2px;
-  font-size: 13px;
+  font-size: ${size.small};
   color: ${color.ink2};
   background: ${color.sheet};
   padding: 0 3px;
@@ -362,7 +362,7 @@ const TickWords = styled.span`
   position: absolute;
   top: 12px;
   transform: translateX(-50%);
-  font-size: 13px;
+  font-size: ${size.small};
   color: ${color.ink2};
   white-space: nowrap;
   &[data-now] {
@@ -377,7 +377,7 @@ const Legend = styled.p`
   gap: 6px 20px;
   padding: 10px 14px;
   border-top: 1px solid ${color.line};
-  font-size: 13px;
+  font-size: ${size.small};
   color: ${color.ink2};
   [data-wall] & {
     display: none;

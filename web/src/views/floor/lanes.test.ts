@@ -73,14 +73,14 @@ it('groups by who must act and leaves out empty groups', () => {
   ]);
 });
 
-it('filters by person, family and stance', () => {
-  const bos: FloorJob = { ...job('PERSON', NOW, null), holder: 'Bo K.', stance: 'WANTED' };
+it('filters by person, family and dataStatus', () => {
+  const bos: FloorJob = { ...job('PERSON', NOW, null), holder: 'Bo K.', dataStatus: 'WANTED' };
 
   expect(passes(bos, NO_FILTER)).toBe(true);
   expect(passes(bos, { ...NO_FILTER, whose: 'Bo K.' })).toBe(true);
   expect(passes(bos, { ...NO_FILTER, whose: 'mine' })).toBe(false);
   expect(passes(bos, { ...NO_FILTER, whose: 'nobody' })).toBe(false);
-  expect(passes(bos, { ...NO_FILTER, family: 'slow', stance: 'WANTED' })).toBe(true);
+  expect(passes(bos, { ...NO_FILTER, family: 'slow', dataStatus: 'WANTED' })).toBe(true);
   expect(passes(bos, { ...NO_FILTER, family: 'dead' })).toBe(false);
 });
 

@@ -78,10 +78,10 @@ export interface Filter {
   /** "all", "mine", "nobody" or somebody's name. */
   whose: string;
   family: string;
-  stance: string;
+  dataStatus: string;
 }
 
-export const NO_FILTER: Filter = { whose: 'all', family: 'all', stance: 'all' };
+export const NO_FILTER: Filter = { whose: 'all', family: 'all', dataStatus: 'all' };
 
 export const passes = (job: FloorJob, filter: Filter) =>
   (filter.whose === 'all' ||
@@ -89,7 +89,7 @@ export const passes = (job: FloorJob, filter: Filter) =>
     (filter.whose === 'nobody' && job.holder === null) ||
     filter.whose === job.holder) &&
   (filter.family === 'all' || job.families.includes(filter.family)) &&
-  (filter.stance === 'all' || filter.stance === job.stance);
+  (filter.dataStatus === 'all' || filter.dataStatus === job.dataStatus);
 
 /** How a promise stands, in words; undefined if there is nothing to say. */
 export function promiseWords(job: FloorJob): string | undefined {

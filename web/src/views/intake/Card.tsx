@@ -1,6 +1,6 @@
 import { useEffect, useRef, type ReactNode } from 'react';
 import styled from 'styled-components';
-import { color } from '../../theme/theme';
+import { color, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Sheet } from '../../ui/Sheet';
 
@@ -93,7 +93,7 @@ const Head = styled.div`
   align-items: baseline;
   gap: 4px 12px;
   h2 {
-    font-size: 21px;
+    font-size: ${size.title};
   }
   span {
     color: ${color.ink2};
@@ -107,7 +107,7 @@ const Row = styled.div`
   gap: 10px;
   kbd {
     font: inherit;
-    font-size: 13px;
+    font-size: ${size.small};
     font-weight: 400;
     border: 1px solid currentcolor;
     border-radius: 3px;

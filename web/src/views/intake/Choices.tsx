@@ -2,7 +2,7 @@ import { ToggleButton, ToggleButtonGroup, type Key } from 'react-aria-components
 import { useEffect } from 'react';
 import styled from 'styled-components';
 import type { Option } from '../../api/types';
-import { color, radius } from '../../theme/theme';
+import { color, radius, size } from '../../theme/theme';
 
 export interface ChoicesProps {
   label: string;
@@ -105,7 +105,7 @@ const Choice = styled(ToggleButton)`
   }
   kbd {
     font: inherit;
-    font-size: 13px;
+    font-size: ${size.small};
     border: 1px solid currentcolor;
     border-radius: 3px;
     padding: 0 5px;
@@ -132,9 +132,9 @@ const Choice = styled(ToggleButton)`
     background: ${color.sunken};
   }
   &[data-selected] {
-    background: #14403d;
-    border-color: #14403d;
-    color: #fff;
+    background: ${color.act};
+    border-color: ${color.act};
+    color: ${color.actInk};
     b {
       font-weight: 700;
     }

@@ -11,7 +11,7 @@ afterEach(() => {
 
 const asked = script(
   question('noise', { ask: 'Any noise?' }),
-  question('reach', { ask: 'How far?', kind: 'LADDER' }),
+  question('boot-stage', { ask: 'How far?', kind: 'LADDER' }),
 );
 
 /** A server that keeps what it is told; a refusal is given once, to the first change. */
@@ -70,7 +70,7 @@ it('asks what tells most first; Enter says "none of these", Escape leaves it ope
     });
   });
   const patches = sent.filter((s) => s.method === 'PATCH');
-  expect(JSON.stringify(patches)).not.toContain('reach'); // skipped: nothing is said of it
+  expect(JSON.stringify(patches)).not.toContain('boot-stage'); // skipped: nothing is said of it
 });
 
 it('takes "does not know" as its own answer', async () => {

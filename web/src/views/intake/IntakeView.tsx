@@ -5,7 +5,7 @@ import styled from 'styled-components';
 import { request } from '../../api/client';
 import { keys, useCall } from '../../api/queries';
 import type { Script } from '../../api/types';
-import { color } from '../../theme/theme';
+import { color, upTo } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Modal } from '../../ui/Modal';
 import { ProblemNote } from '../../ui/ProblemNote';
@@ -295,7 +295,7 @@ const Columns = styled.div`
   grid-template-columns: minmax(0, 1fr) 350px;
   gap: 12px;
   align-items: start;
-  @media (max-width: 900px) {
+  ${upTo.narrow} {
     grid-template-columns: 1fr;
   }
 `;

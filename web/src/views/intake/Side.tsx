@@ -1,7 +1,7 @@
 import styled from 'styled-components';
 import type { Answers, Intake, Script } from '../../api/types';
-import { TiltMark } from '../../marks/TiltMark';
-import { color } from '../../theme/theme';
+import { SuspicionMark } from '../../marks/SuspicionMark';
+import { color, size } from '../../theme/theme';
 import { ofHundred } from '../../ui/format';
 import { RowButton } from '../../ui/RowButton';
 import { Sheet } from '../../ui/Sheet';
@@ -26,10 +26,13 @@ export function Side({ intake, script, answers, current, onGo }: SideProps) {
         <ul>
           {intake.causes.map((cause) => (
             <Cause key={cause.name}>
-              <TiltMark tilt={cause.tilt} size={18} />
+              <SuspicionMark suspicion={cause.suspicion} size={18} />
               <span>{cause.name}</span>
               <Bar aria-hidden="true">
-                <i style={{ width: `${100 * cause.probability}%` }} data-tilt={cause.tilt} />
+                <i
+                  style={{ width: `${100 * cause.probability}%` }}
+                  data-suspicion={cause.suspicion}
+                />
               </Bar>
               <b>{ofHundred(cause.probability)}</b>
             </Cause>
@@ -81,7 +84,7 @@ function dataTitle(answers: Answers): string {
 const Box = styled(Sheet)`
   padding: 14px 16px;
   h2 {
-    font-size: 16px;
+    font-size: ${size.head};
   }
   small {
     color: ${color.ink2};
@@ -111,10 +114,10 @@ const Bar = styled.span`
     height: 100%;
     background: ${color.bar};
   }
-  i[data-tilt='LEANING'] {
+  i[data-suspicion='LEANING'] {
     background: ${color.leanMark};
   }
-  i[data-tilt='IMPLICATED'] {
+  i[data-suspicion='IMPLICATED'] {
     background: ${color.implicated};
   }
 `;
@@ -131,7 +134,7 @@ const Ask = styled(RowButton)`
   }
   span:last-child {
     font-family: 'JetBrains Mono Variable', monospace;
-    font-size: 14px;
+    font-size: ${size.text};
   }
 `;
 

@@ -2,7 +2,7 @@ import { Button } from 'react-aria-components';
 import { Fragment, type ReactNode } from 'react';
 import styled from 'styled-components';
 import type { Answers, Intake, Script } from '../../api/types';
-import { color } from '../../theme/theme';
+import { color, size } from '../../theme/theme';
 import { when } from '../../ui/format';
 import { Lead, Sheet } from '../../ui/Sheet';
 import { listed, phraseOf, questionOf, type Step } from './steps';
@@ -108,7 +108,7 @@ const Box = styled(Sheet)`
 `;
 
 const Text = styled.div`
-  font-size: 19px;
+  font-size: ${size.title};
   line-height: 1.75;
 `;
 
@@ -133,7 +133,7 @@ const Phrase = styled(Button)`
 `;
 
 const Quote = styled.span`
-  font-size: 16px;
+  font-size: ${size.head};
   color: ${color.ink2};
 `;
 

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import styled from 'styled-components';
 import { request } from '../../api/client';
 import type { KnownMachine, KnownThings } from '../../api/types';
-import { color } from '../../theme/theme';
+import { color, upTo } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { when } from '../../ui/format';
@@ -105,7 +105,7 @@ const Fields = styled.div`
   display: grid;
   grid-template-columns: 1fr 1fr 1fr;
   gap: 12px;
-  @media (max-width: 1100px) {
+  ${upTo.middle} {
     grid-template-columns: 1fr;
   }
 `;

@@ -7,6 +7,7 @@ import { Field } from '../../ui/Field';
 import { Card } from './Card';
 import type { StepProps } from './stepProps';
 import { Row } from '../../ui/Layout';
+import { upTo } from '../../theme/theme';
 
 /** Whose it is. Somebody who was here before is offered, never assumed. */
 export function WhoCard({ answers, change, onNext, onSkip }: StepProps) {
@@ -77,7 +78,7 @@ const Fields = styled.div`
   display: grid;
   grid-template-columns: 2fr 1fr 1fr;
   gap: 12px;
-  @media (max-width: 1100px) {
+  ${upTo.middle} {
     grid-template-columns: 1fr;
   }
 `;

@@ -190,7 +190,7 @@ export function DataCard({
   onNext,
   onSkip,
 }: StepProps & { script: Script; flush: IntakeState['flush'] }) {
-  const sign = useCall<Intake>(['intake', intake.id]);
+  const finding = useCall<Intake>(['intake', intake.id]);
   const locked =
     answers.encrypted == null ? [] : answers.encrypted ? [answers.keyHolder ?? 'owner'] : ['no'];
   return (
@@ -216,10 +216,10 @@ export function DataCard({
       {answers.dataWanted === false && answers.waiver == null && (
         <Signature
           wording={script.waiver}
-          isPending={sign.isPending}
+          isPending={finding.isPending}
           onSign={(name, strokes) => {
             void flush().then((view) =>
-              sign.mutate({
+              finding.mutate({
                 method: 'POST',
                 path: `/api/intakes/${intake.id}/waiver`,
                 body: { version: view.version, name, strokes },
@@ -233,7 +233,7 @@ export function DataCard({
           Signed by <b>{answers.waiver.name}</b>: <q>{answers.waiver.wording}</q>
         </p>
       )}
-      {sign.isError && <ProblemNote error={sign.error} />}
+      {finding.isError && <ProblemNote error={finding.error} />}
       <Choices
         label="Last backup"
         second
@@ -320,7 +320,7 @@ export function PasswordCard({ intake, answers, change, onNext, onSkip }: StepPr
   return (
     <Card
       title="Does it need a password?"
-      hint="sealed at once; a technician on the job opens it, the trace tells, and it is gone at hand-back"
+      hint="sealed at once; a technician on the job opens it, the history tells, and it is gone at hand-back"
       next={secret === '' ? 'None is needed' : 'Seal it'}
       onNext={keep}
       onSkip={onSkip}

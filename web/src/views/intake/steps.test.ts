@@ -4,7 +4,7 @@ import { intake, question, script } from '../../test-data';
 import { isDone, listed, nextOpen, phraseOf, stepsOf } from './steps';
 
 const asked = script(
-  question('reach'),
+  question('boot-stage'),
   question('noise'),
   question('battery', { families: ['battery'] }),
   question('drive', { of: ['DRIVE'] }),
@@ -13,7 +13,7 @@ const asked = script(
 it('asks the question that tells most first, and only those that fit', () => {
   const steps = stepsOf(intake(), asked, {});
 
-  expect(steps.filter((s) => s.startsWith('q:'))).toEqual(['q:noise', 'q:reach']);
+  expect(steps.filter((s) => s.startsWith('q:'))).toEqual(['q:noise', 'q:boot-stage']);
   expect(stepsOf(intake({ families: ['battery'] }), asked, {})).toContain('q:battery');
   expect(stepsOf(intake(), asked, { subject: 'DRIVE' })).toContain('q:drive');
 });

@@ -23,8 +23,8 @@ const things = (more: Partial<Things> = {}): Things => ({
     },
   ],
   suspects: [
-    { words: 'hub', probability: 0.4, tilt: 'LEANING' },
-    { words: 'camera', probability: 0.3, tilt: 'UNKNOWN' },
+    { words: 'hub', probability: 0.4, suspicion: 'LEANING' },
+    { words: 'camera', probability: 0.3, suspicion: 'UNKNOWN' },
   ],
   named: null,
   next: { inPlay: [0], words: 'hub', bits: 0.91, minutes: 5 },

@@ -2,8 +2,8 @@ import { Link, useParams } from 'react-router';
 import styled from 'styled-components';
 import { useThings } from '../../api/queries';
 import type { Things } from '../../api/types';
-import { TiltMark } from '../../marks/TiltMark';
-import { color } from '../../theme/theme';
+import { SuspicionMark } from '../../marks/SuspicionMark';
+import { color, upTo } from '../../theme/theme';
 import { ofHundred } from '../../ui/format';
 import { Loaded } from '../../ui/Loaded';
 import { Lead, Page, Sheet, SheetHead, Sub, Title } from '../../ui/Sheet';
@@ -69,7 +69,7 @@ function Side({ things }: { things: Things }) {
       <Suspects>
         {things.suspects.map((suspect) => (
           <Suspect key={suspect.words}>
-            <TiltMark tilt={suspect.tilt} size={22} />
+            <SuspicionMark suspicion={suspect.suspicion} size={22} />
             <span>{suspect.words}</span>
             <b>{ofHundred(suspect.probability)}</b>
           </Suspect>
@@ -89,7 +89,7 @@ const Columns = styled.div`
   gap: 12px;
   align-items: start;
   margin: 12px 0;
-  @media (max-width: 1000px) {
+  ${upTo.middle} {
     grid-template-columns: minmax(0, 1fr);
   }
 `;

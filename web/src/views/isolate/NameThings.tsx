@@ -3,7 +3,7 @@ import { Form } from 'react-aria-components';
 import styled from 'styled-components';
 import { keys, useCall } from '../../api/queries';
 import type { Things } from '../../api/types';
-import { color } from '../../theme/theme';
+import { color, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { ProblemNote } from '../../ui/ProblemNote';
@@ -105,6 +105,6 @@ const Box = styled(Sheet)`
 `;
 
 const Count = styled.p`
-  font-size: 14px;
+  font-size: ${size.text};
   color: ${color.ink2};
 `;

@@ -3,8 +3,8 @@ import { Checkbox, CheckboxGroup, Radio, RadioGroup } from 'react-aria-component
 import styled from 'styled-components';
 import { keys, useCall } from '../../api/queries';
 import type { Things } from '../../api/types';
-import { TiltMark } from '../../marks/TiltMark';
-import { color, radius } from '../../theme/theme';
+import { SuspicionMark } from '../../marks/SuspicionMark';
+import { color, radius, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { when } from '../../ui/format';
 import { Row } from '../../ui/Layout';
@@ -52,7 +52,7 @@ export function Tries({ things }: { things: Things }) {
             <span>{i + 1}</span>
             <span>{wordsOf(things, start.inPlay)}</span>
             <span>
-              <TiltMark tilt={tiltOf(start.outcome)} size={20} />
+              <SuspicionMark suspicion={suspicionOf(start.outcome)} size={20} />
               <b>{SAYS[start.outcome]}</b>
             </span>
             <small>
@@ -158,7 +158,7 @@ function wordsOf(things: Things, inPlay: readonly number[]): string {
     : `with ${inPlay.map(name).join(', ')}`;
 }
 
-const tiltOf = (outcome: Outcome) =>
+const suspicionOf = (outcome: Outcome) =>
   outcome === 'FAIL' ? 'IMPLICATED' : outcome === 'PASS' ? 'CLEARED' : 'UNKNOWN';
 
 const List = styled.ol`
@@ -177,7 +177,7 @@ const List = styled.ol`
   }
   small {
     grid-column: 2 / -1;
-    font-size: 14px;
+    font-size: ${size.text};
     color: ${color.ink2};
   }
 `;
@@ -193,7 +193,7 @@ const Next = styled.div`
   border-top: 2px solid ${color.lean};
   background: ${color.leanSoft};
   small {
-    font-size: 14px;
+    font-size: ${size.text};
     color: ${color.ink2};
   }
 `;

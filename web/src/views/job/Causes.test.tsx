@@ -34,7 +34,7 @@ it('folds the unlikely causes away until asked', async () => {
 
 it('leads from a weight to its source and its bytes', async () => {
   show(<Causes job={job()} shown={failing} onChoose={vi.fn()} />);
-  const row = screen.getByRole('button', { name: /46 sectors wait/ });
+  const row = screen.getByRole('button', { name: /46 sectors are pending/ });
   expect(row).toHaveTextContent('+18');
   expect(screen.getByRole('button', { name: /Young/ })).toHaveTextContent('−2.4');
 
@@ -46,10 +46,10 @@ it('leads from a weight to its source and its bytes', async () => {
   ).toHaveAttribute('href', '/reading/r-1?page=ata-smart&offset=110&length=12');
 });
 
-it('shows a sign that another counted for, without a weight of its own', async () => {
+it('shows a finding that another counted for, without a weight of its own', async () => {
   const shown = {
     ...failing,
-    weights: [weight('46 are uncorrectable', 0, { countedBy: '46 sectors wait' })],
+    weights: [weight('46 are uncorrectable', 0, { countedBy: '46 sectors are pending' })],
   };
   show(<Causes job={job()} shown={shown} onChoose={vi.fn()} />);
   const row = screen.getByRole('button', { name: /46 are uncorrectable/ });
@@ -57,11 +57,11 @@ it('shows a sign that another counted for, without a weight of its own', async (
   await userEvent.click(row);
 
   expect(row).toHaveTextContent('not counted');
-  expect(screen.getByText(/Measures the same as “46 sectors wait”/)).toBeVisible();
+  expect(screen.getByText(/Measures the same as “46 sectors are pending”/)).toBeVisible();
 });
 
 it('teaches when nothing bears on a cause yet', () => {
   show(<Causes job={job()} shown={{ ...failing, weights: [] }} onChoose={vi.fn()} />);
 
-  expect(screen.getByText(/No sign bears on it yet/)).toBeVisible();
+  expect(screen.getByText(/No finding bears on it yet/)).toBeVisible();
 });

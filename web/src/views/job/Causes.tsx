@@ -2,9 +2,9 @@ import { useState } from 'react';
 import { Button as AriaButton, VisuallyHidden } from 'react-aria-components';
 import styled from 'styled-components';
 import type { CauseShare, Job } from '../../api/types';
-import { TiltMark } from '../../marks/TiltMark';
+import { SuspicionMark } from '../../marks/SuspicionMark';
 import { WeightBar } from '../../marks/WeightBar';
-import { color } from '../../theme/theme';
+import { color, size } from '../../theme/theme';
 import { ofHundred } from '../../ui/format';
 import { RowButton } from '../../ui/RowButton';
 import { Sheet, Sub } from '../../ui/Sheet';
@@ -23,14 +23,14 @@ const FEW_ROWS = 4;
 
 /** What it could be, likeliest first; the chosen one says why below. */
 export function Causes({ job, shown, onChoose }: CausesProps) {
-  const { causes, headline, signs } = job.weighing;
+  const { causes, headline, findings } = job.weighing;
   const [all, setAll] = useState(false);
   const rows = all ? causes : causes.slice(0, FEW_ROWS);
   return (
     <Sheet>
       <Head>
         <h1>{headline}</h1>
-        <Sub>{subOf(signs, job.weighing.noneProbability)}</Sub>
+        <Sub>{subOf(findings, job.weighing.noneProbability)}</Sub>
       </Head>
       <Columns aria-hidden="true">
         <span>Cause</span>
@@ -45,7 +45,7 @@ export function Causes({ job, shown, onChoose }: CausesProps) {
               aria-pressed={shown !== undefined && causeKey(shown) === causeKey(cause)}
               onPress={() => onChoose(cause)}
             >
-              <TiltMark tilt={cause.tilt} size={24} />
+              <SuspicionMark suspicion={cause.suspicion} size={24} />
               <span>
                 <b>{cause.name}</b>
                 <small>
@@ -79,23 +79,24 @@ export function Causes({ job, shown, onChoose }: CausesProps) {
   );
 }
 
-const leans = (cause: CauseShare) => cause.tilt === 'LEANING' || cause.tilt === 'IMPLICATED';
+const leans = (cause: CauseShare) =>
+  cause.suspicion === 'LEANING' || cause.suspicion === 'IMPLICATED';
 
-function subOf(signs: number, none: number): string {
-  if (signs === 0) return 'Nothing is known but the complaint. The first reading settles most.';
-  const weighed = `${signs} ${signs === 1 ? 'sign' : 'signs'} weighed.`;
+function subOf(findings: number, none: number): string {
+  if (findings === 0) return 'Nothing is known but the complaint. The first reading settles most.';
+  const weighed = `${findings} ${findings === 1 ? 'finding' : 'findings'} weighed.`;
   return `${weighed} None of the known causes: ${ofHundred(none)} in 100.`;
 }
 
 function toneOf(cause: CauseShare) {
-  if (cause.tilt === 'IMPLICATED') return 'implicated';
-  return cause.tilt === 'LEANING' ? 'leanMark' : 'bar';
+  if (cause.suspicion === 'IMPLICATED') return 'implicated';
+  return cause.suspicion === 'LEANING' ? 'leanMark' : 'bar';
 }
 
 const Head = styled.header`
   padding: 14px 16px 8px;
   h1 {
-    font-size: 18px;
+    font-size: ${size.head};
     line-height: 1.3;
   }
 `;
@@ -110,7 +111,7 @@ const grid = `
 
 const Columns = styled.div`
   ${grid}
-  font-size: 13px;
+  font-size: ${size.small};
   color: ${color.ink2};
   span:first-child {
     grid-column: 2;
@@ -132,7 +133,7 @@ const Row = styled(RowButton)`
 const Share = styled.span`
   text-align: right;
   font-weight: 700;
-  font-size: 17px;
+  font-size: ${size.head};
 `;
 
 const Rest = styled(AriaButton)`
@@ -146,6 +147,6 @@ const Rest = styled(AriaButton)`
   cursor: pointer;
   padding: 8px 16px;
   border-top: 1px solid ${color.line};
-  font-size: 14px;
+  font-size: ${size.text};
   color: ${color.ink2};
 `;

@@ -56,7 +56,7 @@ it('signs for a drive by name, drawn on the screen', async () => {
       version: 7,
       signer: 'Bakery on the quay',
       signature: expect.stringMatching(/^M/) as string,
-      drives: [{ driveKey: 'drive-a', scope: 'ALL_DATA', holdings: [] }],
+      drives: [{ partKey: 'drive-a', scope: 'ALL_DATA', holdings: [] }],
     });
   });
 });
@@ -74,7 +74,7 @@ it('gives up only what is ticked, and without a drawing only writes it down', as
       signature: null,
       drives: [
         {
-          driveKey: 'drive-a',
+          partKey: 'drive-a',
           scope: 'HOLDINGS',
           holdings: [{ kind: 'FOLDER', volume: 2, path: 'Users', files: 812, bytes: 80e9 }],
         },

@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { Button as AriaButton } from 'react-aria-components';
 import styled from 'styled-components';
-import { useSayStance } from '../../api/queries';
+import { useSayDataStatus } from '../../api/queries';
 import type { DriveHolds, Job } from '../../api/types';
-import { color, radius } from '../../theme/theme';
+import { color, radius, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { when } from '../../ui/format';
 import { Modal } from '../../ui/Modal';
@@ -33,7 +33,7 @@ export function DataCard({ job }: { job: Job }) {
 }
 
 function DataDialog({ job, onClose }: { job: Job; onClose: () => void }) {
-  const say = useSayStance(job.number);
+  const say = useSayDataStatus(job.number);
   const data = job.data;
   return (
     <Modal title={`The data is ${data.words}`} isOpen onClose={onClose}>
@@ -44,7 +44,7 @@ function DataDialog({ job, onClose }: { job: Job; onClose: () => void }) {
       <Drives drives={data.drives} />
       <Button
         onPress={() =>
-          say.mutate({ version: job.version, stance: 'WANTED' }, { onSuccess: onClose })
+          say.mutate({ version: job.version, dataStatus: 'WANTED' }, { onSuccess: onClose })
         }
         isDisabled={data.status === 'WANTED' || say.isPending}
       >
@@ -65,7 +65,7 @@ function Drives({ drives }: { drives: DriveHolds[] }) {
   return (
     <List>
       {drives.map((d) => (
-        <li key={d.driveKey}>
+        <li key={d.partKey}>
           <b>{d.name}</b>: {d.words}
           {d.drive === null ? (
             <small>It has not told who it is: nothing is written to it.</small>
@@ -99,7 +99,7 @@ const Card = styled(AriaButton)`
   border-radius: 0 ${radius} ${radius} 0;
   background: ${color.holdSoft};
   color: ${color.holdInk};
-  font-size: 14px;
+  font-size: ${size.text};
   cursor: pointer;
 `;
 
@@ -114,7 +114,7 @@ const List = styled.ul`
   small,
   li > span {
     display: block;
-    font-size: 14px;
+    font-size: ${size.text};
     color: ${color.ink2};
   }
 `;

@@ -18,7 +18,7 @@ const listen: Move = {
   part: 'machine',
   title: 'Listen to the fan',
   by: null,
-  driveKey: null,
+  partKey: null,
   handsOn: 2,
   waiting: 3,
   needs: ['ears'],
@@ -28,7 +28,7 @@ const listen: Move = {
   ],
   asks: [
     {
-      sign: 'fan.state',
+      finding: 'fan.state',
       name: 'The fan',
       levels: [
         { id: 'fine', words: 'Turns quietly' },
@@ -75,7 +75,7 @@ it('asks for a beginning before it asks what a change brought', async () => {
 
 it('begins what erases only by the name of the drive', async () => {
   const sent = answering(() => [204, undefined]);
-  const erasing = { ...listen, changes: true, touch: 5 };
+  const erasing = { ...listen, changes: true, invasiveness: 'ERASES' as const };
   show(<GuidedMove job={job()} move={erasing} onClose={vi.fn()} />);
 
   const begin = screen.getByRole('button', { name: 'Begin' });

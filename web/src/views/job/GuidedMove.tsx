@@ -3,8 +3,8 @@ import { Link } from 'react-router';
 import styled from 'styled-components';
 import { keys, useCall } from '../../api/queries';
 import type { Job, Move } from '../../api/types';
-import { TouchPips } from '../../marks/TouchPips';
-import { color, radius } from '../../theme/theme';
+import { InvasivenessPips } from '../../marks/InvasivenessPips';
+import { color, radius, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { when } from '../../ui/format';
@@ -14,9 +14,6 @@ import { ProblemNote } from '../../ui/ProblemNote';
 import { BeepTap } from './BeepTap';
 import { instrumentOf } from './instruments';
 import { StepTimer } from './StepTimer';
-
-/** The touch of what erases. */
-const ERASES = 5;
 
 export interface GuidedMoveProps {
   job: Job;
@@ -32,7 +29,7 @@ export function GuidedMove({ job, move, onClose }: GuidedMoveProps) {
   const [not, setNot] = useState<string | null>(null);
   const begun = job.openChange?.what === move.title;
   const waitsForBegin = move.changes && !begun;
-  const erases = move.touch === ERASES;
+  const erases = move.invasiveness === 'ERASES';
   const [drive, setDrive] = useState({ size: '', model: '', lastFour: '' });
   const isNamed =
     drive.size.trim() !== '' && drive.model.trim() !== '' && drive.lastFour.trim().length === 4;
@@ -52,7 +49,7 @@ export function GuidedMove({ job, move, onClose }: GuidedMoveProps) {
     <Modal title={move.title} isOpen onClose={onClose}>
       <p>{move.why}</p>
       <Facts>
-        <TouchPips touch={move.touch} words={move.touchWords} />
+        <InvasivenessPips invasiveness={move.invasiveness} words={move.invasivenessWords} />
         <span>{times(move)}</span>
         {move.needs.length > 0 && <span>needs {move.needs.join(', ')}</span>}
       </Facts>
@@ -129,19 +126,19 @@ export function GuidedMove({ job, move, onClose }: GuidedMoveProps) {
         </>
       ) : (
         move.asks.map((ask) => (
-          <Ask key={ask.sign} role="group" aria-label={ask.name}>
+          <Ask key={ask.finding} role="group" aria-label={ask.name}>
             <b>{ask.name}</b>
             <Answers>
               {ask.levels.map((level) => (
                 <Answer
                   key={level.id}
                   type="button"
-                  aria-pressed={single ? undefined : seen[ask.sign] === level.id}
+                  aria-pressed={single ? undefined : seen[ask.finding] === level.id}
                   disabled={call.isPending}
                   onClick={() =>
                     single
-                      ? keep({ [ask.sign]: level.id })
-                      : setSeen({ ...seen, [ask.sign]: level.id })
+                      ? keep({ [ask.finding]: level.id })
+                      : setSeen({ ...seen, [ask.finding]: level.id })
                   }
                 >
                   {level.words}
@@ -151,7 +148,7 @@ export function GuidedMove({ job, move, onClose }: GuidedMoveProps) {
           </Ask>
         ))
       )}
-      {!waitsForBegin && move.asks.some((ask) => ask.sign.endsWith('.beep')) && (
+      {!waitsForBegin && move.asks.some((ask) => ask.finding.endsWith('.beep')) && (
         <BeepTap onHeard={(pattern) => setNote(pattern === '' ? '' : `Beeps: ${pattern}`)} />
       )}
       {!waitsForBegin && (
@@ -207,7 +204,7 @@ const Notes = styled.ul`
   display: grid;
   gap: 4px;
   small {
-    font-size: 14px;
+    font-size: ${size.text};
     color: ${color.ink2};
   }
 `;
@@ -237,7 +234,7 @@ const Answer = styled.button`
   min-height: 52px;
   padding: 8px 12px;
   font: inherit;
-  font-size: 16px;
+  font-size: ${size.head};
   color: ${color.ink};
   background: ${color.sheet};
   border: 2px solid ${color.line};

@@ -60,12 +60,12 @@ it('takes what nobody has', async () => {
   expect(posts(sent)[0]).toMatchObject({ path: '/api/jobs/J-1/take', body: { version: 7 } });
 });
 
-it('opens the owner’s password only when told to, and says that it is traced', async () => {
+it('opens the owner’s password only when told to, and says that it is told', async () => {
   const sent = server();
   show(<Hand job={job({ secretKept: true })} />);
 
   await userEvent.click(await screen.findByRole('button', { name: 'Owner’s password' }));
-  expect(screen.getByText(/written into the trace/)).toBeVisible();
+  expect(screen.getByText(/written into the history/)).toBeVisible();
   expect(posts(sent)).toHaveLength(0);
   await userEvent.click(screen.getByRole('button', { name: 'Open it' }));
 

@@ -3,7 +3,7 @@ import { Link, useNavigate } from 'react-router';
 import styled from 'styled-components';
 import { keys, useCall, useFloor, usePeople, useSession } from '../../api/queries';
 import type { Job } from '../../api/types';
-import { color, radius } from '../../theme/theme';
+import { color, radius, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { when } from '../../ui/format';
@@ -208,7 +208,7 @@ function EndDialog({ job, onClose }: DialogProps) {
   const [note, setNote] = useState('');
   return (
     <Modal title={`How does ${job.number} end?`} isOpen onClose={onClose}>
-      <p>The owner’s password is wiped and the bay is free. The trace stays for ever.</p>
+      <p>The owner’s password is wiped and the bay is free. The history stays for ever.</p>
       <Field label="Note" value={note} onChange={setNote} />
       {call.isError && <ProblemNote error={call.error} />}
       <Row>
@@ -226,7 +226,7 @@ function SecretDialog({ job, onClose }: DialogProps) {
   const call = useCall<{ secret: string }>(keys.job(job.number));
   return (
     <Modal title="The owner’s password is sealed" isOpen onClose={onClose}>
-      <p>Opening it is written into the trace with your name. It is gone at hand-back.</p>
+      <p>Opening it is written into the history with your name. It is gone at hand-back.</p>
       {call.isError && <ProblemNote error={call.error} />}
       {call.data !== undefined && <Secret>{call.data.secret}</Secret>}
       <Row>
@@ -268,14 +268,14 @@ const Actions = styled.div`
 
 const Small = styled(Button)`
   font-weight: 400;
-  font-size: 14px;
+  font-size: ${size.text};
   padding: 4px 10px;
   border-color: ${color.line};
 `;
 
 const Secret = styled.p`
   font-family: 'JetBrains Mono Variable', monospace;
-  font-size: 22px;
+  font-size: ${size.title};
   padding: 12px;
   border-left: 5px solid ${color.hold};
   background: ${color.holdSoft};

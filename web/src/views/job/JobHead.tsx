@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import styled from 'styled-components';
 import type { Job } from '../../api/types';
-import { ReachLadder } from '../../marks/ReachLadder';
+import { BootStageLadder } from '../../marks/BootStageLadder';
 import { BayDialog } from '../../shell/BayDialog';
-import { color } from '../../theme/theme';
+import { color, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Mono, Sub, Title } from '../../ui/Sheet';
 import { DataCard } from './DataCard';
@@ -23,7 +23,7 @@ export function JobHead({ job }: { job: Job }) {
           “{job.complaint}”{job.errorText !== null && ` · the screen says “${job.errorText}”`}
         </Sub>
       </div>
-      <ReachLadder levels={job.reachLevels} reach={job.reach} />
+      <BootStageLadder levels={job.bootStages} bootStage={job.bootStage} />
       <DataCard job={job} />
     </Head>
   );
@@ -66,7 +66,7 @@ const Line = styled.div`
 
 const Small = styled(Button)`
   font-weight: 400;
-  font-size: 14px;
+  font-size: ${size.text};
   padding: 4px 12px;
   border-color: ${color.line};
 `;

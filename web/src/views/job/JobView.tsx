@@ -19,7 +19,8 @@ import { Places } from './Places';
 import { ProofCard } from './ProofCard';
 import { SecondThoughts } from './SecondThoughts';
 import { TakenIn } from './TakenIn';
-import { Trace } from './Trace';
+import { Journal } from './Journal';
+import { upTo } from '../../theme/theme';
 
 /** The machine in checking order, what it could be and why, what to do next, what was done. */
 export function JobView() {
@@ -57,7 +58,7 @@ function Shown({ job }: { job: Job }) {
       </Columns>
       <OneChange job={job} />
       <MadeMoves job={job} />
-      <Trace lines={job.trace} />
+      <Journal lines={job.journal} />
       <PhotoStrip job={job} />
     </Page>
   );
@@ -69,7 +70,7 @@ const Columns = styled.div`
   gap: 12px;
   align-items: start;
   margin: 12px 0;
-  @media (max-width: 1100px) {
+  ${upTo.middle} {
     grid-template-columns: minmax(200px, 230px) minmax(0, 1fr);
     & > :last-child {
       grid-column: 1 / -1;

@@ -1,16 +1,16 @@
 import { useNavigate } from 'react-router';
 import styled from 'styled-components';
 import type { Job } from '../../api/types';
-import { color } from '../../theme/theme';
+import { color, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { when } from '../../ui/format';
 import { Sheet } from '../../ui/Sheet';
 import { costWords, inOrder, leaningWords } from './leaningWords';
 
-/** Where the ruling is heading, or the ruling itself. */
+/** Where the decision is heading, or the decision itself. */
 export function Leaning({ job }: { job: Job }) {
   const navigate = useNavigate();
-  const last = job.rulings[0];
+  const last = job.decisions[0];
   return (
     <Box>
       <div>
@@ -18,7 +18,7 @@ export function Leaning({ job }: { job: Job }) {
           <small>
             {last === undefined
               ? 'Leaning to'
-              : `Ruled by ${last.signedBy}, ${when(last.signedAt)}`}
+              : `Decided by ${last.signedBy}, ${when(last.signedAt)}`}
           </small>
           <b>
             {last === undefined
@@ -30,15 +30,15 @@ export function Leaning({ job }: { job: Job }) {
         {buys(job) &&
           job.needed.map((part) => (
             <small key={part.place}>
-              In place of {part.place}: {part.words}.{part.onShelf !== null && ` ${part.onShelf}.`}
+              In place of {part.place}: {part.words}.{part.inStock !== null && ` ${part.inStock}.`}
             </small>
           ))}
       </div>
       <Button
         primary={last === undefined}
-        onPress={() => void navigate(`/job/${job.number}/ruling`)}
+        onPress={() => void navigate(`/job/${job.number}/decision`)}
       >
-        {last === undefined ? 'Rule on it' : 'See the ruling'}
+        {last === undefined ? 'Decide' : 'See the decision'}
       </Button>
     </Box>
   );
@@ -46,8 +46,8 @@ export function Leaning({ job }: { job: Job }) {
 
 /** Whether a part is or would be replaced: then it is said which one fits. */
 function buys(job: Job): boolean {
-  const ruled = job.rulings[0]?.courses.map((c) => c.course) ?? job.plans[0]?.courses ?? [];
-  return ruled.includes('REPLACE_PART');
+  const decided = job.decisions[0]?.courses.map((c) => c.course) ?? job.plans[0]?.courses ?? [];
+  return decided.includes('REPLACE_PART');
 }
 
 /** What the best plan is expected to cost, what comes next, and what would change it. */
@@ -84,7 +84,7 @@ const Box = styled(Sheet)`
   padding: 14px 16px;
   small {
     display: block;
-    font-size: 14px;
+    font-size: ${size.text};
     color: ${color.ink2};
   }
   button {

@@ -1,7 +1,7 @@
 import styled from 'styled-components';
 import { keys, useCall, useSession } from '../../api/queries';
 import type { Job } from '../../api/types';
-import { color } from '../../theme/theme';
+import { color, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { when } from '../../ui/format';
 import { ProblemNote } from '../../ui/ProblemNote';
@@ -69,7 +69,7 @@ const List = styled.ul`
     display: block;
   }
   small {
-    font-size: 13px;
+    font-size: ${size.small};
     color: ${color.ink2};
   }
   button {

@@ -24,7 +24,7 @@ it('takes the next move at the key N, and not while something is typed', async (
 
   await waitFor(() => {
     expect(sent).toEqual([
-      { method: 'POST', path: '/api/jobs/J-1/readings', body: { driveKey: 'drive-a' } },
+      { method: 'POST', path: '/api/jobs/J-1/readings', body: { partKey: 'drive-a' } },
     ]);
   });
 });
@@ -37,7 +37,7 @@ it('says why a move is locked and what opens it, and offers no button', () => {
   expect(screen.queryByRole('button')).toBeNull();
 });
 
-const pending = { requestId: 'q', driveKey: 'drive-a', askedAt: '2026-11-23T09:00:00Z' };
+const pending = { requestId: 'q', partKey: 'drive-a', askedAt: '2026-11-23T09:00:00Z' };
 const beingRead = { ...readMove, lock: { reason: 'It is being read now.', opens: '' } };
 
 it('shows a running reading as running, not as a lock', () => {

@@ -1,10 +1,10 @@
 import { useEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
-import { keys, useCall, useProgress, useReadDrive, type Progress } from '../../api/queries';
+import { keys, useCall, useProgress, useReadPart, type Progress } from '../../api/queries';
 import type { Job, Move } from '../../api/types';
-import { TouchPips } from '../../marks/TouchPips';
+import { InvasivenessPips } from '../../marks/InvasivenessPips';
 import { isTyping } from '../../shell/isTyping';
-import { color, radius } from '../../theme/theme';
+import { color, radius, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { Lead, Sheet, SheetHead } from '../../ui/Sheet';
@@ -14,19 +14,19 @@ const SHOWN = 3;
 
 /** What can be done next; N does the first. What is locked says why and what opens it. */
 export function Moves({ job }: { job: Job }) {
-  const read = useReadDrive(job.number);
+  const read = useReadPart(job.number);
   const progress = useProgress(job.number).data ?? null;
   const run = useCall(keys.job(job.number));
   const [guided, setGuided] = useState<Move | null>(null);
   const [all, setAll] = useState(false);
   const next = job.moves.find((move) => move.lock === null);
   const make = (move: Move) => {
-    if (move.driveKey === null) setGuided(move);
-    else if (move.by === 'READ') read.mutate({ driveKey: move.driveKey });
+    if (move.partKey === null) setGuided(move);
+    else if (move.by === 'READ') read.mutate({ partKey: move.partKey });
     else
       run.mutate({
         method: 'POST',
-        path: `/api/jobs/${job.number}/drives/${move.driveKey}/runs`,
+        path: `/api/jobs/${job.number}/parts/${move.partKey}/runs`,
         body: { kind: move.by },
       });
   };
@@ -48,9 +48,7 @@ export function Moves({ job }: { job: Job }) {
         <small>gentlest wins a tie</small>
       </SheetHead>
       {job.enough && (
-        <Enough>
-          Nothing left is worth its minutes: rule on it, or look further if you differ.
-        </Enough>
+        <Enough>Nothing left is worth its minutes: decide, or look further if you differ.</Enough>
       )}
       {read.isError && <ProblemNote error={read.error} />}
       {run.isError && <ProblemNote error={run.error} />}
@@ -85,7 +83,7 @@ export function Moves({ job }: { job: Job }) {
                   {verb(move)}
                 </Button>
                 <small>{times(move)}</small>
-                <TouchPips touch={move.touch} words={move.touchWords} />
+                <InvasivenessPips invasiveness={move.invasiveness} words={move.invasivenessWords} />
               </Row>
             )}
           </Item>
@@ -107,7 +105,7 @@ const verb = (move: Move) =>
   move.by === null ? 'Do it…' : move.by === 'READ' ? 'Read it' : 'Start it';
 
 function LockWords({ move, job, progress }: { move: Move; job: Job; progress: Progress | null }) {
-  const running = job.pending.find((p) => p.driveKey === move.driveKey && p.refusedWhy === null);
+  const running = job.pending.find((p) => p.partKey === move.partKey && p.refusedWhy === null);
   if (running !== undefined) {
     const step = progress?.requestId === running.requestId ? progress : null;
     if (job.bay?.probe?.online !== true) {
@@ -180,7 +178,7 @@ const Item = styled.li`
     padding-left: 12px;
   }
   h3 {
-    font-size: 16px;
+    font-size: ${size.head};
     display: flex;
     justify-content: space-between;
     gap: 8px;
@@ -229,13 +227,13 @@ const Locked = styled.div`
   background: ${color.holdSoft};
   border-radius: ${radius};
   padding: 8px 10px;
-  font-size: 14px;
+  font-size: ${size.text};
 `;
 
 const Running = styled.div`
   display: grid;
   gap: 6px;
-  font-size: 14px;
+  font-size: ${size.text};
   progress {
     width: 100%;
     height: 10px;

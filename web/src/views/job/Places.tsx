@@ -1,8 +1,8 @@
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import type { CauseShare, Job } from '../../api/types';
-import { TiltMark } from '../../marks/TiltMark';
-import { color } from '../../theme/theme';
+import { SuspicionMark } from '../../marks/SuspicionMark';
+import { color, size } from '../../theme/theme';
 import { RowButton } from '../../ui/RowButton';
 import { Lead, Sheet, SheetHead } from '../../ui/Sheet';
 
@@ -14,7 +14,7 @@ export interface PlacesProps {
 
 /** Where a place has views of its own with their tests. */
 const INSTRUMENTS: Record<string, readonly { to: (job: string) => string; words: string }[]> = {
-  memory: [{ to: (job) => `/memory/${job}`, words: 'March it, isolate by swapping' }],
+  memory: [{ to: (job) => `/memory/${job}`, words: 'Memory test, isolate by swapping' }],
   power: [{ to: (job) => `/battery/${job}`, words: 'Its battery' }],
   link: [{ to: (job) => `/isolate/${job}/outside`, words: 'Isolate what is plugged in' }],
   system: [
@@ -37,7 +37,7 @@ export function Places({ job, chosen, onChoose }: PlacesProps) {
               data-here={chosen?.place === place.id || undefined}
               onPress={() => onChoose(place.id)}
             >
-              <TiltMark tilt={place.tilt} size={24} />
+              <SuspicionMark suspicion={place.suspicion} size={24} />
               <span>
                 <b>{place.name}</b>
                 <small>{place.note}</small>
@@ -68,7 +68,7 @@ function Drives({ job }: { job: Job }) {
     <ul>
       {job.drives.map((drive) => (
         <Drive key={drive.key}>
-          <TiltMark tilt={drive.tilt} size={20} />
+          <SuspicionMark suspicion={drive.suspicion} size={20} />
           <span>
             <Link to={`/drive/${job.number}/${drive.key}`}>
               <b>{drive.name}</b>
@@ -77,7 +77,7 @@ function Drives({ job }: { job: Job }) {
             <small>{drive.identity}</small>
             {drive.metBefore !== null && <MetBefore>{drive.metBefore}</MetBefore>}
             <Links>
-              <Link to={`/part/${drive.partId}`}>Its life</Link>
+              <Link to={`/part/${drive.partId}`}>Its history</Link>
               <Link to={`/rescue/${job.number}/${drive.key}`}>Its data</Link>
               {drive.readingId !== null && (
                 <Link to={`/reading/${drive.readingId}`}>See the reading</Link>
@@ -100,7 +100,7 @@ const Row = styled(RowButton)`
 
 const Below = styled.div`
   padding: 0 14px 6px 52px;
-  font-size: 14px;
+  font-size: ${size.text};
   a {
     display: inline-block;
     padding: 6px 0;
@@ -112,7 +112,7 @@ const Drive = styled.li`
   grid-template-columns: 22px 1fr;
   gap: 10px;
   padding: 6px 14px 10px 34px;
-  font-size: 14px;
+  font-size: ${size.text};
   overflow-wrap: anywhere;
   small {
     display: block;
@@ -142,6 +142,6 @@ const MetBefore = styled.small`
 
 const Teach = styled.p`
   padding: 4px 14px 12px 34px;
-  font-size: 14px;
+  font-size: ${size.text};
   color: ${color.ink2};
 `;

@@ -45,9 +45,9 @@ it('takes the owner’s signature only with a name under the words', async () =>
 
   await userEvent.click(screen.getByRole('button', { name: /without proof/ }));
   expect(screen.getByText('I take the machine as it is.')).toBeVisible();
-  expect(screen.getByRole('button', { name: 'Sign: without proof' })).toBeDisabled();
+  expect(screen.getByRole('button', { name: 'Finding: without proof' })).toBeDisabled();
   await userEvent.type(screen.getByLabelText(/full name/), 'Olga Brekke');
-  await userEvent.click(screen.getByRole('button', { name: 'Sign: without proof' }));
+  await userEvent.click(screen.getByRole('button', { name: 'Finding: without proof' }));
 
   await waitFor(() =>
     expect(sent.some((call) => call.path === '/api/jobs/J-1/proof-waiver')).toBe(true),
@@ -58,7 +58,7 @@ it('says that it failed again, that it is shown, and who signed', () => {
   const { unmount } = show(
     <ProofCard job={job({ proof: proof({ proven: 'FAILED', clean: 0 }) })} />,
   );
-  expect(screen.getByText(/failed again: what was ruled does not hold/)).toBeVisible();
+  expect(screen.getByText(/failed again: what was decided does not hold/)).toBeVisible();
   unmount();
   const done = show(<ProofCard job={job({ proof: proof({ proven: 'DONE', clean: 4 }) })} />);
   expect(screen.getByText('Shown: the complaint is gone')).toBeVisible();
@@ -68,7 +68,7 @@ it('says that it failed again, that it is shown, and who signed', () => {
   expect(screen.getByText('Olga Brekke takes it without proof, signed')).toBeVisible();
 });
 
-it('is not there before anything was ruled that mends', () => {
+it('is not there before anything was decided that mends', () => {
   show(<ProofCard job={job()} />);
   expect(screen.queryByRole('img')).toBeNull();
 });

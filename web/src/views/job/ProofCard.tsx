@@ -2,7 +2,7 @@ import { useState } from 'react';
 import styled from 'styled-components';
 import { keys, useCall, useSession } from '../../api/queries';
 import type { Job, Proof } from '../../api/types';
-import { color } from '../../theme/theme';
+import { color, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { FieldRow } from '../../ui/Layout';
@@ -10,7 +10,7 @@ import { Modal } from '../../ui/Modal';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { Lead, Sheet } from '../../ui/Sheet';
 
-/** After a ruling that mends: how often it must run clean before it goes back, and how often it has. */
+/** After a decision that mends: how often it must run clean before it goes back, and how often it has. */
 export function ProofCard({ job }: { job: Job }) {
   const call = useCall(keys.job(job.number), keys.floor);
   const role = useSession().data?.person?.role;
@@ -60,7 +60,7 @@ export function ProofCard({ job }: { job: Job }) {
 const title = (proof: Proof): string => {
   if (proof.proven === 'DONE') return 'Shown: the complaint is gone';
   if (proof.signedBy !== null) return `${proof.signedBy} takes it without proof, signed`;
-  if (proof.proven === 'FAILED') return 'It failed again: what was ruled does not hold yet';
+  if (proof.proven === 'FAILED') return 'It failed again: what was decided does not hold yet';
   return `Not shown yet: ${proof.clean} of ${proof.needed} clean trials`;
 };
 
@@ -91,7 +91,7 @@ function Signing({ job, proof, onClose }: { job: Job; proof: Proof; onClose: () 
           )
         }
       >
-        Sign: without proof
+        Finding: without proof
       </Button>
       <Button onPress={onClose}>Leave it as it is</Button>
     </Modal>
@@ -123,7 +123,7 @@ const Pips = styled.div`
     width: 28px;
     height: 28px;
     border: 2px solid ${color.ink3};
-    font-size: 14px;
+    font-size: ${size.text};
   }
   [data-clean] {
     background: ${color.clear};

@@ -9,7 +9,7 @@ it('is silent where nothing asks for another look', () => {
   expect(screen.queryByText(/again/)).toBeNull();
 });
 
-it('says what speaks against the ruling, what it came back with, and what the shop knows', () => {
+it('says what speaks against the decision, what it came back with, and what the shop knows', () => {
   show(
     <SecondThoughts
       job={job({
@@ -19,11 +19,11 @@ it('says what speaks against the ruling, what it came back with, and what the sh
           endedAt: '2026-10-01T08:00:00Z',
           days: 53,
           families: ['slow'],
-          ruling: {
+          decision: {
             id: 1,
             courses: [{ course: 'REPAIR', words: 'Repair it' }],
             reason: 'fan cleaned',
-            stance: 'WANTED',
+            dataStatus: 'WANTED',
             headline: 'Heat or dust, 90 in 100.',
             causes: [],
             fromElsewhere: false,

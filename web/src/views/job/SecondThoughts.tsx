@@ -1,14 +1,14 @@
 import { Link, useNavigate } from 'react-router';
 import styled from 'styled-components';
 import type { Job } from '../../api/types';
-import { TiltMark } from '../../marks/TiltMark';
-import { color } from '../../theme/theme';
+import { SuspicionMark } from '../../marks/SuspicionMark';
+import { color, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { when } from '../../ui/format';
 import { Sheet } from '../../ui/Sheet';
 import { inOrder } from './leaningWords';
 
-/** What asks for another look: findings against the ruling, and a machine that is back. */
+/** What asks for another look: findings against the decision, and a machine that is back. */
 export function SecondThoughts({ job }: { job: Job }) {
   const navigate = useNavigate();
   if (job.contradicted === null && job.cameBack === null && job.weakPoints.length === 0) {
@@ -18,12 +18,12 @@ export function SecondThoughts({ job }: { job: Job }) {
     <Strip>
       {job.contradicted !== null && (
         <Thought role="status">
-          <TiltMark tilt="LEANING" size={24} />
+          <SuspicionMark suspicion="LEANING" size={24} />
           <div>
-            <b>Look at the ruling again</b>
+            <b>Look at the decision again</b>
             <p>{job.contradicted}</p>
           </div>
-          <Button primary onPress={() => void navigate(`/job/${job.number}/ruling`)}>
+          <Button primary onPress={() => void navigate(`/job/${job.number}/decision`)}>
             Rule anew
           </Button>
         </Thought>
@@ -31,7 +31,7 @@ export function SecondThoughts({ job }: { job: Job }) {
       {job.cameBack !== null && <CameBack earlier={job.cameBack} />}
       {job.weakPoints.map((note) => (
         <Thought key={note.models + note.text}>
-          <TiltMark tilt="UNKNOWN" size={24} />
+          <SuspicionMark suspicion="UNKNOWN" size={24} />
           <div>
             <b>The shop knows a weak point</b>
             <p>
@@ -53,13 +53,13 @@ function CameBack({ earlier }: { earlier: NonNullable<Job['cameBack']> }) {
   const days = earlier.days === 0 ? 'on the same day' : `after ${earlier.days} days`;
   return (
     <Thought>
-      <TiltMark tilt="LEANING" size={24} />
+      <SuspicionMark suspicion="LEANING" size={24} />
       <div>
         <b>Back {days} with the same complaint</b>
         <p>
-          {earlier.ruling === null
-            ? 'It went back without a ruling.'
-            : `Then: ${inOrder(earlier.ruling.courses.map((c) => c.words))}, because “${earlier.ruling.reason}”. ${earlier.ruling.headline}`}{' '}
+          {earlier.decision === null
+            ? 'It went back without a decision.'
+            : `Then: ${inOrder(earlier.decision.courses.map((c) => c.words))}, because “${earlier.decision.reason}”. ${earlier.decision.headline}`}{' '}
           <small>{when(earlier.endedAt)}</small>
         </p>
       </div>
@@ -82,7 +82,7 @@ const Thought = styled.div`
     border-top: 1px solid ${color.line};
   }
   small {
-    font-size: 14px;
+    font-size: ${size.text};
     color: ${color.ink2};
   }
 `;

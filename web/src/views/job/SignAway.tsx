@@ -32,7 +32,7 @@ export function SignAway({ job, onDone }: { job: Job; onDone: () => void }) {
       </p>
       <Choice aria-label="What may be erased" value={chosen} onChange={setChosen}>
         {open.map((d) => (
-          <Choices key={d.driveKey} drive={d} all={chosen.includes(d.driveKey)} />
+          <Choices key={d.partKey} drive={d} all={chosen.includes(d.partKey)} />
         ))}
       </Choice>
       <SignatureFields
@@ -58,7 +58,7 @@ export function SignAway({ job, onDone }: { job: Job; onDone: () => void }) {
 function Choices({ drive, all }: { drive: DriveHolds; all: boolean }) {
   return (
     <>
-      <Tick value={drive.driveKey}>
+      <Tick value={drive.partKey}>
         {({ isSelected }) => (
           <>
             <Mark data-on={isSelected} aria-hidden />
@@ -71,7 +71,7 @@ function Choices({ drive, all }: { drive: DriveHolds; all: boolean }) {
       {drive.open
         .filter((h) => h.holding.kind !== 'NOT_SURVEYED')
         .map((h, i) => (
-          <Tick key={h.words} value={`${drive.driveKey} ${i}`} isDisabled={all} data-below>
+          <Tick key={h.words} value={`${drive.partKey} ${i}`} isDisabled={all} data-below>
             {({ isSelected }) => (
               <>
                 <Mark data-on={isSelected || all} aria-hidden />

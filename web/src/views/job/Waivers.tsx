@@ -1,7 +1,7 @@
 import styled from 'styled-components';
 import { useWaiverStep } from '../../api/queries';
 import type { Job, Waiver } from '../../api/types';
-import { color } from '../../theme/theme';
+import { color, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { when } from '../../ui/format';
 import { Row } from '../../ui/Layout';
@@ -61,7 +61,7 @@ const List = styled.ul`
   overflow-wrap: anywhere;
   small {
     display: block;
-    font-size: 14px;
+    font-size: ${size.text};
     padding: 4px 0 6px;
   }
 `;

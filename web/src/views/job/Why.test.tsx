@@ -6,7 +6,10 @@ import { Why } from './Why';
 
 const of = (kind: string, page = '') => ({
   ...weight('What was found', 9),
-  sign: { ...weight('What was found', 9).sign, basis: { kind, page, offset: 110, length: 12 } },
+  finding: {
+    ...weight('What was found', 9).finding,
+    basis: { kind, page, offset: 110, length: 12 },
+  },
 });
 
 const open = async (found: ReturnType<typeof of>) => {
@@ -34,7 +37,7 @@ it('leads to the test that found it', async () => {
 
 it('leads to where a finding of the whole machine was made', async () => {
   const march = of('run');
-  await open({ ...march, sign: { ...march.sign, id: 'march.errors', part: 'machine' } });
+  await open({ ...march, finding: { ...march.finding, id: 'march.errors', part: 'machine' } });
 
   expect(screen.getByRole('link', { name: 'See where it was found' })).toHaveAttribute(
     'href',

@@ -1,9 +1,9 @@
 import { Button, Disclosure, DisclosurePanel } from 'react-aria-components';
 import { Link } from 'react-router';
 import styled from 'styled-components';
-import type { CauseShare, Job, SignWeight } from '../../api/types';
+import type { CauseShare, Job, FindingWeight } from '../../api/types';
 import { WeightBar } from '../../marks/WeightBar';
-import { color } from '../../theme/theme';
+import { color, size } from '../../theme/theme';
 import { decibans, when } from '../../ui/format';
 import { rangeWords } from '../reading/range';
 import { foundAt } from './instruments';
@@ -15,7 +15,7 @@ export interface WhyProps {
 
 const SCALE = 20;
 
-/** Every sign that bears on a cause, with its weight and the way down to the bytes. */
+/** Every finding that bears on a cause, with its weight and the way down to the bytes. */
 export function Why({ job, cause }: WhyProps) {
   return (
     <Box aria-label={`Why ${cause.name}`}>
@@ -24,11 +24,15 @@ export function Why({ job, cause }: WhyProps) {
         <span>weight in decibans</span>
       </Head>
       {cause.weights.length === 0 ? (
-        <Teach>No sign bears on it yet. It stands where the complaint alone puts it.</Teach>
+        <Teach>No finding bears on it yet. It stands where the complaint alone puts it.</Teach>
       ) : (
         <ul>
           {cause.weights.map((weight) => (
-            <SignRow key={`${weight.sign.id}@${weight.sign.part}`} job={job} weight={weight} />
+            <FindingRow
+              key={`${weight.finding.id}@${weight.finding.part}`}
+              job={job}
+              weight={weight}
+            />
           ))}
         </ul>
       )}
@@ -36,18 +40,18 @@ export function Why({ job, cause }: WhyProps) {
   );
 }
 
-function SignRow({ job, weight }: { job: Job; weight: SignWeight }) {
-  const { sign, countedBy } = weight;
-  const drive = job.drives.find((d) => d.key === sign.part);
-  const byUs = sign.basis.kind === 'reading' || sign.basis.kind === 'run';
-  const at = byUs ? foundAt(sign.id, job.number) : null;
-  const basis = basisWords(sign.basis.kind, drive?.takenAt ?? null);
+function FindingRow({ job, weight }: { job: Job; weight: FindingWeight }) {
+  const { finding, countedBy } = weight;
+  const drive = job.drives.find((d) => d.key === finding.part);
+  const byUs = finding.basis.kind === 'reading' || finding.basis.kind === 'run';
+  const at = byUs ? foundAt(finding.id, job.number) : null;
+  const basis = basisWords(finding.basis.kind, drive?.takenAt ?? null);
   return (
     <li>
       <Disclosure>
         <Row slot="trigger">
           <span>
-            {sign.words}{' '}
+            {finding.words}{' '}
             <small>
               {basis}
               {!weight.direct && ', by comparison'}
@@ -75,18 +79,18 @@ function SignRow({ job, weight }: { job: Job; weight: SignWeight }) {
               </p>
             )}
             <p>Likelihoods: {weight.source}.</p>
-            {sign.basis.page !== '' && drive?.readingId != null && (
+            {finding.basis.page !== '' && drive?.readingId != null && (
               <Link
-                to={`/reading/${drive.readingId}?page=${sign.basis.page}&offset=${sign.basis.offset}&length=${sign.basis.length}`}
+                to={`/reading/${drive.readingId}?page=${finding.basis.page}&offset=${finding.basis.offset}&length=${finding.basis.length}`}
               >
-                See {rangeWords(sign.basis)} of the page
+                See {rangeWords(finding.basis)} of the page
               </Link>
             )}
-            {sign.basis.kind === 'run' && drive !== undefined && (
-              <Link to={`/drive/${job.number}/${sign.part}`}>See the test that found it</Link>
+            {finding.basis.kind === 'run' && drive !== undefined && (
+              <Link to={`/drive/${job.number}/${finding.part}`}>See the test that found it</Link>
             )}
             {drive === undefined && at !== null && <Link to={at}>See where it was found</Link>}
-            {sign.basis.kind === 'move' && <a href="#made">See the move that showed it</a>}
+            {finding.basis.kind === 'move' && <a href="#made">See the move that showed it</a>}
           </Detail>
         </DisclosurePanel>
       </Disclosure>
@@ -111,10 +115,10 @@ const Head = styled.header`
   justify-content: space-between;
   align-items: baseline;
   padding: 12px 16px 4px;
-  font-size: 14px;
+  font-size: ${size.text};
   color: ${color.ink2};
   h2 {
-    font-size: 15px;
+    font-size: ${size.body};
     color: ${color.ink};
   }
 `;
@@ -135,7 +139,7 @@ const Row = styled(Button)`
   cursor: pointer;
   small {
     color: ${color.ink2};
-    font-size: 14px;
+    font-size: ${size.text};
   }
   &[data-hovered] {
     background: ${color.clearSoft};
@@ -151,7 +155,7 @@ const Number = styled.span`
 
 const Detail = styled.div`
   padding: 2px 16px 12px 28px;
-  font-size: 14px;
+  font-size: ${size.text};
   color: ${color.ink2};
   max-width: 70ch;
   a {

@@ -2,8 +2,8 @@
 const OF_MOVE: Record<string, readonly [view: string, words: string]> = {
   'volume-survey': ['rescue', 'The probe surveys it by itself'],
   'rescue-copy': ['rescue', 'The probe copies and verifies by itself'],
-  'memory-march': ['memory', 'The probe marches by itself'],
-  'memory-warm-march': ['memory', 'The probe marches by itself'],
+  'memory-test': ['memory', 'The probe marches by itself'],
+  'memory-test-warm': ['memory', 'The probe marches by itself'],
   'memory-records': ['memory', 'The probe reads them by itself'],
   'memory-labels': ['memory', 'The probe reads them by itself'],
   'memory-one-module': ['memory', 'Isolation keeps every start and works out the next'],
@@ -32,8 +32,8 @@ export function instrumentOf(move: string | null, part: string, job: string) {
   return { to: ['', view, job, ...below].join('/'), words: found[1] };
 }
 
-/** Where a finding of the whole machine was made: by the beginning of its sign's id. */
-const OF_SIGN: readonly (readonly [begins: string, view: string])[] = [
+/** Where a finding of the whole machine was made: by the beginning of its finding's id. */
+const OF_FINDING: readonly (readonly [begins: string, view: string])[] = [
   ['march.', 'memory'],
   ['modules.', 'memory'],
   ['memory.corrected', 'memory'],
@@ -48,8 +48,8 @@ const OF_SIGN: readonly (readonly [begins: string, view: string])[] = [
   ['memory.pressure', 'work'],
 ];
 
-/** Null if a sign was found nowhere but on a drive or by a person. */
-export function foundAt(sign: string, job: string): string | null {
-  const view = OF_SIGN.find(([begins]) => sign.startsWith(begins))?.[1];
+/** Null if a finding was found nowhere but on a drive or by a person. */
+export function foundAt(finding: string, job: string): string | null {
+  const view = OF_FINDING.find(([begins]) => finding.startsWith(begins))?.[1];
   return view === undefined ? null : `/${view}/${job}`;
 }

@@ -6,13 +6,13 @@ import type { DriveHolds, DriveSigned } from '../../api/types';
  */
 export function signedOf(open: DriveHolds[], chosen: string[]): DriveSigned[] {
   return open.flatMap((d): DriveSigned[] => {
-    if (chosen.includes(d.driveKey)) {
-      return [{ driveKey: d.driveKey, scope: 'ALL_DATA', holdings: [] }];
+    if (chosen.includes(d.partKey)) {
+      return [{ partKey: d.partKey, scope: 'ALL_DATA', holdings: [] }];
     }
     const shown = d.open.filter((h) => h.holding.kind !== 'NOT_SURVEYED');
     const holdings = shown
-      .filter((_, i) => chosen.includes(`${d.driveKey} ${i}`))
+      .filter((_, i) => chosen.includes(`${d.partKey} ${i}`))
       .map((h) => h.holding);
-    return holdings.length === 0 ? [] : [{ driveKey: d.driveKey, scope: 'HOLDINGS', holdings }];
+    return holdings.length === 0 ? [] : [{ partKey: d.partKey, scope: 'HOLDINGS', holdings }];
   });
 }

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import styled from 'styled-components';
 import type { KnowHowChange, KnowHowChoices, KnowHowEntry } from '../../api/types';
-import { color } from '../../theme/theme';
+import { color, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import {
@@ -25,23 +25,23 @@ export interface EditorProps {
 /** What can be changed of an entry; ids, levels and what a probe does cannot. */
 export function Editor(props: EditorProps) {
   const { entry } = props;
-  if (entry.sign !== null) return <SignEditor {...props} sign={entry.sign} />;
+  if (entry.finding !== null) return <FindingEditor {...props} finding={entry.finding} />;
   if (entry.cause !== null) return <CauseEditor {...props} cause={entry.cause} />;
   if (entry.move !== null) return <MoveEditor {...props} move={entry.move} />;
   if (entry.remedy !== null) return <RemedyEditor {...props} remedy={entry.remedy} />;
   return null;
 }
 
-function SignEditor({
+function FindingEditor({
   entry,
   choices,
   onPropose,
-  sign,
-}: EditorProps & { sign: NonNullable<KnowHowEntry['sign']> }) {
-  const [name, setName] = useState(sign.name);
+  finding,
+}: EditorProps & { finding: NonNullable<KnowHowEntry['finding']> }) {
+  const [name, setName] = useState(finding.name);
   const [rows, setRows] = useState<Row[]>(() => [
-    { id: '', values: sign.leak.map(ofHundredText) },
-    ...rowsOf(sign.links),
+    { id: '', values: finding.leak.map(ofHundredText) },
+    ...rowsOf(finding.links),
   ]);
   const leak = rows.find((row) => row.id === '');
   return (
@@ -60,8 +60,8 @@ function SignEditor({
         isDisabled={name.trim() === '' || rows.some((row) => rowProblem(row) !== null)}
         onPress={() =>
           onPropose(
-            changeOf('SIGN', entry.id, {
-              sign: {
+            changeOf('FINDING', entry.id, {
+              finding: {
                 name,
                 leak: leak?.values.map(fromHundred) ?? [],
                 links: listsOf(rows.filter((row) => row.id !== '')),
@@ -377,7 +377,7 @@ const Families = styled.fieldset`
     align-items: center;
     gap: 8px;
     min-height: 36px;
-    font-size: 15px;
+    font-size: ${size.body};
   }
   input {
     width: 20px;

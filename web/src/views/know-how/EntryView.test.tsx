@@ -7,7 +7,7 @@ import { changeOf } from './draft';
 import { EntryView } from './EntryView';
 
 const FAN: KnowHowEntry = {
-  subject: 'SIGN',
+  subject: 'FINDING',
   id: 'fan.state',
   name: 'The fan',
   version: 2,
@@ -15,15 +15,15 @@ const FAN: KnowHowEntry = {
   aside: false,
   source: 'judgement',
   levels: ['turns', 'still'],
-  sign: { name: 'The fan', leak: [0.98, 0.02], links: { 'fan-failed': [0.1, 0.9] } },
+  finding: { name: 'The fan', leak: [0.98, 0.02], links: { 'fan-failed': [0.1, 0.9] } },
   cause: null,
   move: null,
   remedy: null,
   history: [
     {
       version: 1,
-      change: changeOf('SIGN', 'fan.state', {
-        sign: { name: 'The fan', leak: [0.98, 0.02], links: { 'fan-failed': [0.2, 0.8] } },
+      change: changeOf('FINDING', 'fan.state', {
+        finding: { name: 'The fan', leak: [0.98, 0.02], links: { 'fan-failed': [0.2, 0.8] } },
       }),
       reason: 'Two fans in ten still turned',
       by: 'Mara T.',
@@ -35,7 +35,7 @@ const FAN: KnowHowEntry = {
     },
     {
       version: 2,
-      change: changeOf('AS_SHIPPED', 'fan.state', { subject: 'SIGN' }),
+      change: changeOf('AS_SHIPPED', 'fan.state', { subject: 'FINDING' }),
       reason: 'That was one batch',
       by: 'Mara T.',
       at: '2026-11-21T09:00:00Z',
@@ -46,10 +46,14 @@ const FAN: KnowHowEntry = {
     },
   ],
 };
-const CHOICES = { causes: [{ id: 'fan-failed', name: 'Failed fan' }], families: [], reaches: [] };
+const CHOICES = {
+  causes: [{ id: 'fan-failed', name: 'Failed fan' }],
+  families: [],
+  bootStages: [],
+};
 const PREVIEW: KnowHowPreview = {
   jobs: 40,
-  ruled: 12,
+  decided: 12,
   rightNow: 10,
   rightThen: 9,
   otherFirst: 1,
@@ -59,7 +63,7 @@ const PREVIEW: KnowHowPreview = {
     {
       number: 'J-7',
       complaint: 'gets hot',
-      ruled: 'Failed fan',
+      decided: 'Failed fan',
       now: { first: 'Failed fan', share: 0.62, move: 'Listen', right: true },
       then: { first: 'Dust', share: 0.51, move: 'Open it', right: false },
     },
@@ -73,7 +77,7 @@ const open = (role: 'LEAD' | 'TECHNICIAN') => {
     if (path === '/api/session') return [200, session(role)];
     return [200, path.endsWith('/choices') ? CHOICES : FAN];
   });
-  show(<EntryView />, '/know-how/SIGN/fan.state', '/know-how/:subject/:id');
+  show(<EntryView />, '/know-how/FINDING/fan.state', '/know-how/:subject/:id');
   return sent;
 };
 
@@ -94,7 +98,7 @@ it('puts a likelihood in force only after the last jobs were seen both ways, and
 
   expect(
     await screen.findByText(
-      'Another cause first in 1 of the last 40 jobs; 9 of 12 ruled ones right first instead of 10',
+      'Another cause first in 1 of the last 40 jobs; 9 of 12 decided ones right first instead of 10',
     ),
   ).toBeTruthy();
   expect(sent.some((s) => s.path === '/api/know-how/changes')).toBe(false);
@@ -102,8 +106,8 @@ it('puts a likelihood in force only after the last jobs were seen both ways, and
   await user.click(screen.getByRole('button', { name: 'Put it in force' }));
 
   expect(sent.find((s) => s.path === '/api/know-how/changes')?.body).toEqual({
-    change: changeOf('SIGN', 'fan.state', {
-      sign: { name: 'The fan', leak: [0.98, 0.02], links: { 'fan-failed': [0.3, 0.7] } },
+    change: changeOf('FINDING', 'fan.state', {
+      finding: { name: 'The fan', leak: [0.98, 0.02], links: { 'fan-failed': [0.3, 0.7] } },
     }),
     version: 2,
     reason: 'Seen so',

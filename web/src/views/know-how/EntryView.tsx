@@ -3,7 +3,7 @@ import { Link, useParams } from 'react-router';
 import styled from 'styled-components';
 import { useEntry, useKnowHowChoices, useSession } from '../../api/queries';
 import type { KnowHowChange, KnowHowChoices, KnowHowEntry } from '../../api/types';
-import { color } from '../../theme/theme';
+import { color, size, upTo } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { when } from '../../ui/format';
 import { Loaded } from '../../ui/Loaded';
@@ -14,7 +14,7 @@ import { Proposal } from './Proposal';
 
 const WORDS: Record<KnowHowEntry['subject'], string> = {
   CAUSE: 'cause',
-  SIGN: 'sign',
+  FINDING: 'finding',
   MOVE: 'move',
   REMEDY: 'remedy',
 };
@@ -154,7 +154,7 @@ const Columns = styled.div`
     padding: 0;
     min-width: 0;
   }
-  @media (max-width: 1100px) {
+  ${upTo.middle} {
     grid-template-columns: minmax(0, 1fr);
   }
 `;
@@ -173,14 +173,14 @@ const Versions = styled.ul`
     border-top: 1px solid ${color.line};
   }
   small {
-    font-size: 14px;
+    font-size: ${size.text};
     color: ${color.ink2};
   }
   small[role='alert'] {
     color: ${color.implicated};
   }
   dl {
-    font-size: 14px;
+    font-size: ${size.text};
     display: grid;
     gap: 2px;
   }

@@ -8,7 +8,7 @@ const KNOWN = {
   judged: 180,
   signsInAll: 205,
   causes: [{ id: 'fan-failed', name: 'Failed fan', partKind: 'machine', version: 2 }],
-  signs: [
+  findings: [
     {
       id: 'fan.state',
       name: 'The fan',
@@ -28,7 +28,7 @@ const LEARNT = {
   decided: [],
   proposals: [
     {
-      sign: 'fan.state',
+      finding: 'fan.state',
       signName: 'The fan',
       cause: 'fan-failed',
       causeName: 'Failed fan',
@@ -54,7 +54,7 @@ it('lets the lead take over what the jobs say, with a reason', async () => {
   const user = userEvent.setup();
   show(<KnowHowView />);
   expect(
-    await screen.findByRole('heading', { name: '180 of 205 signs rest on judgement alone' }),
+    await screen.findByRole('heading', { name: '180 of 205 findings rest on judgement alone' }),
   ).toBeTruthy();
   expect(await screen.findByText(/fine: expected 9.8, seen 50 of 100/)).toBeTruthy();
 
@@ -63,7 +63,7 @@ it('lets the lead take over what the jobs say, with a reason', async () => {
   await user.click(screen.getByRole('button', { name: 'Take it over' }));
 
   expect(sent.find((s) => s.method === 'POST')?.body).toEqual({
-    sign: 'fan.state',
+    finding: 'fan.state',
     cause: 'fan-failed',
     reason: 'Looked',
   });

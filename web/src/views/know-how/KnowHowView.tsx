@@ -2,14 +2,15 @@ import { Link, useSearchParams } from 'react-router';
 import styled from 'styled-components';
 import { useKnowHow, useMovesFromElsewhere, useSession } from '../../api/queries';
 import type { KnowHow, KnowHowEntry } from '../../api/types';
-import { TouchPips } from '../../marks/TouchPips';
-import { color } from '../../theme/theme';
+import { InvasivenessPips } from '../../marks/InvasivenessPips';
+import { color, size } from '../../theme/theme';
 import { Field } from '../../ui/Field';
+import { likelihood } from '../../ui/format';
 import { Loaded } from '../../ui/Loaded';
 import { Page, Sheet, Sub, Title } from '../../ui/Sheet';
 import { Learnt } from './Learnt';
 
-/** Causes, signs, moves and remedies to read and search; for the lead, what the shop's own jobs say of them. */
+/** Causes, findings, moves and remedies to read and search; for the lead, what the shop's own jobs say of them. */
 export function KnowHowView() {
   const [params, setParams] = useSearchParams();
   const text = params.get('text') ?? '';
@@ -21,7 +22,7 @@ export function KnowHowView() {
         {(data) => (
           <>
             <Title>
-              {data.judged} of {data.signsInAll} signs rest on judgement alone
+              {data.judged} of {data.signsInAll} findings rest on judgement alone
             </Title>
             <Sub>
               The others name what they were measured by. Every number says its source. What differs
@@ -30,7 +31,7 @@ export function KnowHowView() {
             {isLead && text === '' && <Learnt />}
             <Search>
               <Field
-                label="Search causes, signs, moves and remedies"
+                label="Search causes, findings, moves and remedies"
                 value={text}
                 onChange={(value) =>
                   setParams(value === '' ? {} : { text: value }, { replace: true })
@@ -80,7 +81,7 @@ function FromElsewhere() {
 }
 
 function Found({ data, text }: { data: KnowHow; text: string }) {
-  if (data.causes.length + data.signs.length + data.moves.length + data.remedies.length === 0) {
+  if (data.causes.length + data.findings.length + data.moves.length + data.remedies.length === 0) {
     return <Empty>Nothing in the know-how has “{text}” in it.</Empty>;
   }
   return (
@@ -108,7 +109,10 @@ function Found({ data, text }: { data: KnowHow; text: string }) {
                 <span>{move.purpose}</span>
                 <small>
                   {move.handsOn} min{move.waiting > 0 && `, wait ${move.waiting} min`}{' '}
-                  <TouchPips touch={move.touch} words={move.touchWords} />
+                  <InvasivenessPips
+                    invasiveness={move.invasiveness}
+                    words={move.invasivenessWords}
+                  />
                   {move.aside && ' · set aside: not offered here'}
                 </small>
               </li>
@@ -133,19 +137,19 @@ function Found({ data, text }: { data: KnowHow; text: string }) {
           </ul>
         </Part>
       )}
-      {data.signs.length > 0 && (
+      {data.findings.length > 0 && (
         <Part open={text !== ''}>
-          <summary>{counted(data.signs.length, 'sign')}</summary>
+          <summary>{counted(data.findings.length, 'finding')}</summary>
           <ul>
-            {data.signs.map((sign) => (
-              <li key={sign.id}>
-                <Entry subject="SIGN" entry={sign} />
-                <small>{sign.judged ? 'judged' : 'partly measured'}</small>
+            {data.findings.map((finding) => (
+              <li key={finding.id}>
+                <Entry subject="FINDING" entry={finding} />
+                <small>{finding.judged ? 'judged' : 'partly measured'}</small>
                 <Likelihoods>
                   <thead>
                     <tr>
                       <th scope="col">of 100, if at work is</th>
-                      {sign.levels.map((level) => (
+                      {finding.levels.map((level) => (
                         <th key={level} scope="col">
                           {level}
                         </th>
@@ -153,13 +157,13 @@ function Found({ data, text }: { data: KnowHow; text: string }) {
                     </tr>
                   </thead>
                   <tbody>
-                    <Row name="no cause" p={sign.leak} />
-                    {Object.entries(sign.links).map(([cause, link]) => (
+                    <Row name="no cause" p={finding.leak} />
+                    {Object.entries(finding.links).map(([cause, link]) => (
                       <Row key={cause} name={cause} p={link} />
                     ))}
                   </tbody>
                 </Likelihoods>
-                <small>{sign.source}</small>
+                <small>{finding.source}</small>
               </li>
             ))}
           </ul>
@@ -192,7 +196,7 @@ function Row({ name, p }: { name: string; p: readonly number[] }) {
     <tr>
       <th scope="row">{name}</th>
       {p.map((x, level) => (
-        <td key={level}>{ofHundred(x)}</td>
+        <td key={level}>{likelihood(x)}</td>
       ))}
     </tr>
   );
@@ -200,9 +204,6 @@ function Row({ name, p }: { name: string; p: readonly number[] }) {
 
 const counted = (n: number, what: string) =>
   n === 1 ? `1 ${what}` : `${n} ${what.replace(/y$/, 'ie')}s`;
-
-/** With one digit where it is under ten. */
-export const ofHundred = (p: number) => (p < 0.0995 ? (100 * p).toFixed(1) : (100 * p).toFixed(0));
 
 const Search = styled.div`
   display: flex;
@@ -241,7 +242,7 @@ const Part = styled.details`
     border-top: 1px solid ${color.line};
   }
   small {
-    font-size: 14px;
+    font-size: ${size.text};
     color: ${color.ink2};
   }
 `;
@@ -265,7 +266,7 @@ const Offered = styled.li`
 const Likelihoods = styled.table`
   border-collapse: collapse;
   justify-self: start;
-  font-size: 14px;
+  font-size: ${size.text};
   th {
     text-align: left;
     font-weight: 400;

@@ -3,15 +3,14 @@ import { Link } from 'react-router';
 import styled from 'styled-components';
 import { keys, useCall, useLearnt } from '../../api/queries';
 import type { LikelihoodProposal } from '../../api/types';
-import { color } from '../../theme/theme';
+import { color, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
-import { when } from '../../ui/format';
+import { when, likelihood } from '../../ui/format';
 import { Loaded } from '../../ui/Loaded';
 import { Modal } from '../../ui/Modal';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { Sheet, Sub } from '../../ui/Sheet';
-import { ofHundred } from './KnowHowView';
 
 const FEW = 4;
 
@@ -30,18 +29,18 @@ export function Learnt() {
               : `${data.proposals.length} ${data.proposals.length === 1 ? 'number differs' : 'numbers differ'} from what ${data.provenJobs} mended jobs showed`}
           </h2>
           <Sub>
-            From 20 jobs of one cause on, beyond chance (1 in 1,000). They were ruled by this very
+            From 20 jobs of one cause on, beyond chance (1 in 1,000). They were decided by this very
             table, so look at the jobs before you trust them more than it.
           </Sub>
           {data.proposals.slice(0, all ? undefined : FEW).map((p) => (
-            <Line key={`${p.sign} ${p.cause}`}>
+            <Line key={`${p.finding} ${p.cause}`}>
               <span>
                 <b>{p.causeName}</b>: {p.signName}
                 <small>
                   {p.levels
                     .map(
                       (level, i) =>
-                        `${level}: expected ${ofHundred(p.expected[i] ?? 0)}, seen ${ofHundred((p.seen[i] ?? 0) / p.jobs)} of 100`,
+                        `${level}: expected ${likelihood(p.expected[i] ?? 0)}, seen ${likelihood((p.seen[i] ?? 0) / p.jobs)} of 100`,
                     )
                     .join(' · ')}{' '}
                   · {p.jobs} jobs
@@ -56,9 +55,9 @@ export function Learnt() {
             </Button>
           )}
           {data.decided.map((d) => (
-            <Line key={`${d.sign} ${d.cause} ${d.at}`}>
+            <Line key={`${d.finding} ${d.cause} ${d.at}`}>
               <span>
-                <Link to={`/know-how/SIGN/${d.sign}`}>
+                <Link to={`/know-how/FINDING/${d.finding}`}>
                   {d.signName} under {d.causeName}
                 </Link>
                 : taken over
@@ -83,12 +82,12 @@ function TakeOver({ proposal, onClose }: { proposal: LikelihoodProposal; onClose
       <ul>
         {proposal.levels.map((level, i) => (
           <li key={level}>
-            {level}: {ofHundred(proposal.now[i] ?? 0)} becomes{' '}
-            {ofHundred(proposal.proposed[i] ?? 0)} of 100 under the cause alone
+            {level}: {likelihood(proposal.now[i] ?? 0)} becomes{' '}
+            {likelihood(proposal.proposed[i] ?? 0)} of 100 under the cause alone
           </li>
         ))}
       </ul>
-      <p>It holds at once, for every open job. Rulings that are signed keep theirs.</p>
+      <p>It holds at once, for every open job. Decisions that are signed keep theirs.</p>
       <Field
         label="Why these jobs are trusted"
         value={reason}
@@ -105,7 +104,7 @@ function TakeOver({ proposal, onClose }: { proposal: LikelihoodProposal; onClose
             {
               method: 'POST',
               path: '/api/know-how/likelihoods',
-              body: { sign: proposal.sign, cause: proposal.cause, reason },
+              body: { finding: proposal.finding, cause: proposal.cause, reason },
             },
             { onSuccess: onClose },
           )
@@ -121,7 +120,7 @@ const Box = styled(Sheet)`
   margin: 12px 0;
   padding: 12px 16px;
   h2 {
-    font-size: 17px;
+    font-size: ${size.head};
     margin: 0;
   }
 `;
@@ -135,7 +134,7 @@ const Line = styled.div`
   border-top: 1px solid ${color.line};
   small {
     display: block;
-    font-size: 14px;
+    font-size: ${size.text};
     color: ${color.ink2};
   }
   button {

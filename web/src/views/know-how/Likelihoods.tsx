@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import styled from 'styled-components';
 import type { KnowHowChoices } from '../../api/types';
-import { color, radius } from '../../theme/theme';
+import { color, radius, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Select } from '../../ui/Select';
 import { rowProblem, type Row } from './draft';
@@ -124,13 +124,13 @@ const Box = styled.div`
     padding: 2px 12px 2px 0;
     small {
       display: block;
-      font-size: 14px;
+      font-size: ${size.text};
       color: ${color.implicated};
     }
   }
   thead th {
     color: ${color.ink2};
-    font-size: 14px;
+    font-size: ${size.text};
     vertical-align: bottom;
   }
   input {

@@ -8,7 +8,7 @@ import { idOf, OwnMoveView } from './OwnMoveView';
 const CHOICES = {
   causes: [{ id: 'fan-failed', name: 'Failed fan' }],
   families: [{ id: 'hot', name: 'Gets hot' }],
-  reaches: ['desktop', 'firmware', 'nothing'],
+  bootStages: ['desktop', 'firmware', 'nothing'],
 };
 
 const TAP: MoveFromElsewhere = {
@@ -27,8 +27,8 @@ const TAP: MoveFromElsewhere = {
     act: 'TEST',
     place: 'power',
     of: 'machine',
-    reach: 'nothing',
-    touch: 2,
+    bootStage: 'nothing',
+    invasiveness: 'OPENS_CASE',
     loads: ['DRIVE', 'MACHINE'],
     looksAt: 'The sound',
     levels: ['Nothing', 'Rattles'],
@@ -86,8 +86,8 @@ it('makes a move out of what is done, what is looked at, and what that speaks fo
     ownMove: {
       words: { name: 'Smell at the vents', families: ['hot'], steps: ['Smell. @5'] },
       act: 'OBSERVE',
-      reach: 'nothing',
-      touch: 0,
+      bootStage: 'nothing',
+      invasiveness: 'LOOKS_ONLY',
       loads: [],
       levels: ['Nothing', 'Salt and damp'],
       leak: [1, 0],

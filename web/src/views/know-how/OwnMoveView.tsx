@@ -2,7 +2,12 @@ import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import styled from 'styled-components';
 import { useKnowHowChoices, useMovesFromElsewhere, useSession } from '../../api/queries';
-import type { KnowHowChange, KnowHowChoices, MoveFromElsewhere } from '../../api/types';
+import type {
+  Invasiveness,
+  KnowHowChange,
+  KnowHowChoices,
+  MoveFromElsewhere,
+} from '../../api/types';
 import { Field } from '../../ui/Field';
 import { Loaded } from '../../ui/Loaded';
 import { Select } from '../../ui/Select';
@@ -37,15 +42,15 @@ const PLACES: readonly (readonly [string, string])[] = [
   ['link', 'Cables and ports'],
   ['system', 'System'],
 ];
-const TOUCHES: readonly (readonly [string, string])[] = [
-  ['0', 'looks only'],
-  ['1', 'no tools'],
-  ['2', 'opens the case'],
-  ['3', 'changes settings'],
-  ['4', 'writes to the drive'],
+const INVASIVENESS: readonly (readonly [Invasiveness, string])[] = [
+  ['LOOKS_ONLY', 'looks only'],
+  ['NO_TOOLS', 'no tools'],
+  ['OPENS_CASE', 'opens the case'],
+  ['CHANGES_SETTINGS', 'changes settings'],
+  ['WRITES_TO_DRIVE', 'writes to the drive'],
 ];
 /** How far a machine must come for the move to be possible, in words. */
-const REACHES: Readonly<Record<string, string>> = {
+const BOOT_STAGES: Readonly<Record<string, string>> = {
   nothing: 'anywhere, even dead',
   power: 'power comes on',
   firmware: 'its firmware’s screen',
@@ -165,8 +170,8 @@ function Draft({ choices, from }: { choices: KnowHowChoices; from?: MoveFromElse
   const [act, setAct] = useState<Own['act']>(own?.act ?? 'OBSERVE');
   const [place, setPlace] = useState(own?.place ?? 'power');
   const [of, setOf] = useState(own?.of ?? 'machine');
-  const [reach, setReach] = useState(own?.reach ?? 'nothing');
-  const [touch, setTouch] = useState(String(own?.touch ?? 0));
+  const [bootStage, setBootStage] = useState(own?.bootStage ?? 'nothing');
+  const [invasiveness, setInvasiveness] = useState<Invasiveness>(own?.invasiveness ?? 'LOOKS_ONLY');
   const [loads, setLoads] = useState<string>(loadsOf(own?.loads ?? []));
   const [looksAt, setLooksAt] = useState(own?.looksAt ?? '');
   const [levelText, setLevelText] = useState(own?.levels.join('\n') ?? 'Nothing\n');
@@ -197,8 +202,8 @@ function Draft({ choices, from }: { choices: KnowHowChoices; from?: MoveFromElse
           act,
           place,
           of,
-          reach,
-          touch: Number(touch),
+          bootStage,
+          invasiveness,
           // A mixture that none of the choices stands for stays as it came.
           loads: loads === loadsOf(own?.loads ?? []) ? (own?.loads ?? []) : (LOADED[loads] ?? []),
           looksAt,
@@ -228,15 +233,17 @@ function Draft({ choices, from }: { choices: KnowHowChoices; from?: MoveFromElse
             />
             <Select
               label="The machine gets at least to"
-              value={reach}
-              options={[...choices.reaches].reverse().map((r) => [r, REACHES[r] ?? r] as const)}
-              onChange={setReach}
+              value={bootStage}
+              options={[...choices.bootStages]
+                .reverse()
+                .map((r) => [r, BOOT_STAGES[r] ?? r] as const)}
+              onChange={setBootStage}
             />
             <Select
-              label="How far it goes in"
-              value={touch}
-              options={TOUCHES}
-              onChange={setTouch}
+              label="How invasive"
+              value={invasiveness}
+              options={INVASIVENESS}
+              onChange={setInvasiveness}
             />
             <Select label="Works for long" value={loads} options={LOADS} onChange={setLoads} />
           </Pair>

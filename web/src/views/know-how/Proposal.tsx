@@ -5,7 +5,7 @@ import styled from 'styled-components';
 import { request } from '../../api/client';
 import { keys, useCall } from '../../api/queries';
 import type { KnowHowChange, KnowHowPreview } from '../../api/types';
-import { color } from '../../theme/theme';
+import { color, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { ProblemNote } from '../../ui/ProblemNote';
@@ -74,7 +74,9 @@ export function Proposal({ change, version, onDone, onDrop }: ProposalProps) {
               </Button>
               <Button onPress={onDrop}>Leave it as it is</Button>
             </Buttons>
-            <p>It is in force at once, for every open job. Rulings that are signed keep theirs.</p>
+            <p>
+              It is in force at once, for every open job. Decisions that are signed keep theirs.
+            </p>
           </>
         )}
       </Inner>
@@ -86,11 +88,11 @@ export function Proposal({ change, version, onDone, onDrop }: ProposalProps) {
 export function finding(p: KnowHowPreview): string {
   if (p.jobs === 0) return 'There are no jobs yet to weigh it by';
   const right =
-    p.ruled === 0
+    p.decided === 0
       ? ''
       : p.rightNow === p.rightThen
-        ? `; ${p.rightThen} of ${p.ruled} ruled ones right first, as now`
-        : `; ${p.rightThen} of ${p.ruled} ruled ones right first instead of ${p.rightNow}`;
+        ? `; ${p.rightThen} of ${p.decided} decided ones right first, as now`
+        : `; ${p.rightThen} of ${p.decided} decided ones right first instead of ${p.rightNow}`;
   if (p.moved.length === 0)
     return `None of the last ${p.jobs} jobs would be told otherwise${right}`;
   return p.otherFirst === 0
@@ -112,7 +114,7 @@ function Moved({ preview }: { preview: KnowHowPreview }) {
             <th scope="col">Job</th>
             <th scope="col">First now</th>
             <th scope="col">First then</th>
-            <th scope="col">Ruled</th>
+            <th scope="col">Decided</th>
           </tr>
         </thead>
         <tbody>
@@ -124,7 +126,7 @@ function Moved({ preview }: { preview: KnowHowPreview }) {
               </th>
               <Side side={job.now} />
               <Side side={job.then} before={job.now} />
-              <td>{job.ruled ?? 'not ruled'}</td>
+              <td>{job.decided ?? 'not decided'}</td>
             </tr>
           ))}
         </tbody>
@@ -139,7 +141,7 @@ type SideData = KnowHowPreview['moved'][number]['now'];
 function Side({ side, before }: { side: SideData; before?: SideData }) {
   return (
     <td>
-      {side.first}, {(100 * side.share).toFixed(0)} %{side.right && <b> ✓ as ruled</b>}
+      {side.first}, {(100 * side.share).toFixed(0)} %{side.right && <b> ✓ as decided</b>}
       {before !== undefined && before.move !== side.move && (
         <small>first to do: {side.move ?? 'nothing'}</small>
       )}
@@ -160,7 +162,7 @@ const Buttons = styled.div`
 
 const Table = styled.table`
   border-collapse: collapse;
-  font-size: 15px;
+  font-size: ${size.body};
   th,
   td {
     text-align: left;
@@ -171,12 +173,12 @@ const Table = styled.table`
   }
   thead th {
     color: ${color.ink2};
-    font-size: 14px;
+    font-size: ${size.text};
     border: 0;
   }
   small {
     display: block;
-    font-size: 14px;
+    font-size: ${size.text};
     color: ${color.ink2};
   }
 `;

@@ -16,7 +16,7 @@ export const changeOf = (what: What, id: string, part: Part = {}): KnowHowChange
   id,
   subject: null,
   likelihood: null,
-  sign: null,
+  finding: null,
   cause: null,
   move: null,
   remedy: null,
@@ -55,7 +55,7 @@ export const lines = (text: string) =>
 
 /** What a past version set, as a change to be made again; null if it was no whole entry. */
 export function again(entry: KnowHowEntry, past: KnowHowChange): KnowHowChange | null {
-  return ['SIGN', 'CAUSE', 'MOVE', 'REMEDY'].includes(past.what) && past.id === entry.id
+  return ['FINDING', 'CAUSE', 'MOVE', 'REMEDY'].includes(past.what) && past.id === entry.id
     ? past
     : null;
 }

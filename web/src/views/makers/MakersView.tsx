@@ -3,7 +3,7 @@ import { useSearchParams } from 'react-router';
 import styled from 'styled-components';
 import { keys, useCall, useMakerNotes, useSession } from '../../api/queries';
 import type { MakerNote } from '../../api/types';
-import { color } from '../../theme/theme';
+import { color, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { when } from '../../ui/format';
@@ -206,7 +206,7 @@ const Group = styled(Sheet)`
     margin-top: 12px;
   }
   h2 {
-    font-size: 17px;
+    font-size: ${size.head};
     margin: 0 0 4px;
   }
   li {
@@ -224,7 +224,7 @@ const Group = styled(Sheet)`
     color: ${color.ink2};
   }
   small {
-    font-size: 14px;
+    font-size: ${size.text};
     color: ${color.ink2};
   }
 `;

@@ -1,5 +1,5 @@
 import styled from 'styled-components';
-import { color } from '../../theme/theme';
+import { color, size } from '../../theme/theme';
 import { count } from '../../ui/format';
 
 const LANES = 8;
@@ -58,7 +58,7 @@ const Lane = styled.div`
   padding: 6px;
   border: 1px solid ${color.line};
   text-align: center;
-  font-size: 14px;
+  font-size: ${size.text};
   color: ${color.ink2};
   b {
     font-weight: 400;

@@ -2,8 +2,8 @@ import { fireEvent, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { expect, it } from 'vitest';
 import type { Memory } from '../../api/types';
-import { answering, driveRun, show } from '../../test-data';
-import { marchTitle } from './March';
+import { answering, runData, show } from '../../test-data';
+import { memoryTestTitle } from './MemoryTest';
 import { MemoryView, titleOf } from './MemoryView';
 
 const memory = (more: Partial<Memory> = {}): Memory => ({
@@ -14,7 +14,7 @@ const memory = (more: Partial<Memory> = {}): Memory => ({
   seenAt: null,
   placedNow: null,
   runs: [],
-  canMarch: 'No probe is connected in bay 7.',
+  canTestMemory: 'No probe is connected in bay 7.',
   replacement: null,
   modules: ['M1', 'M2'],
   slots: ['slot 1', 'slot 2'],
@@ -29,8 +29,8 @@ const memory = (more: Partial<Memory> = {}): Memory => ({
     },
   ],
   suspects: [
-    { words: 'M2', probability: 0.5, tilt: 'LEANING' },
-    { words: 'M1', probability: 0.4, tilt: 'LEANING' },
+    { words: 'M2', probability: 0.5, suspicion: 'LEANING' },
+    { words: 'M1', probability: 0.4, suspicion: 'LEANING' },
   ],
   named: null,
   options: [{ placement: [1, -1], words: 'only M2 in slot 1', bits: 0.89, minutes: 11 }],
@@ -106,6 +106,7 @@ it('asks for the modules first', async () => {
 });
 
 const march = {
+  kind: 'memory-test' as const,
   algorithm: 'March C-',
   done: ['Address in address', 'March C-'],
   bytes: 1_048_576,
@@ -120,7 +121,12 @@ const march = {
 };
 
 it('shows on which lines a march failed, and tells a whole pass from an ended one', async () => {
-  const failed = driveRun({ kind: 'MARCH', driveKey: 'board', name: 'March', march });
+  const failed = runData({
+    kind: 'MEMORY_TEST',
+    partKey: 'board',
+    name: 'Memory test',
+    result: march,
+  });
   answering(() => [200, memory({ runs: [failed] })]);
   show(<MemoryView />, '/memory/J-1', '/memory/:number');
 
@@ -130,8 +136,10 @@ it('shows on which lines a march failed, and tells a whole pass from an ended on
   expect(screen.getByText('2 bits stuck')).toBeVisible();
   expect(screen.getByText(/1 place, the first at 0.16 MiB of 1.00 MiB/)).toBeVisible();
   const clean = { ...march, mismatches: 0, where: '' };
-  expect(marchTitle(null, [{ ...failed, march: clean }])).toContain('no error in a whole pass');
-  expect(marchTitle(null, [{ ...failed, march: { ...clean, passes: 0 } }])).toContain(
+  expect(memoryTestTitle(null, [{ ...failed, result: clean }])).toContain(
+    'no error in a whole pass',
+  );
+  expect(memoryTestTitle(null, [{ ...failed, result: { ...clean, passes: 0 } }])).toContain(
     'ended before one whole pass',
   );
 });

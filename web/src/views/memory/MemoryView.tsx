@@ -1,13 +1,14 @@
 import { Link, useParams } from 'react-router';
 import styled from 'styled-components';
 import { useMemory } from '../../api/queries';
+import { resultOf } from '../../api/result';
 import type { Memory } from '../../api/types';
-import { TiltMark } from '../../marks/TiltMark';
-import { color } from '../../theme/theme';
+import { SuspicionMark } from '../../marks/SuspicionMark';
+import { color, size, upTo } from '../../theme/theme';
 import { ofHundred } from '../../ui/format';
 import { Loaded } from '../../ui/Loaded';
 import { Lead, Page, Sheet, SheetHead, Sub, Title } from '../../ui/Sheet';
-import { March } from './March';
+import { MemoryTest } from './MemoryTest';
 import { SetUp } from './SetUp';
 import { SlotsSeen } from './SlotsSeen';
 import { Starts } from './Starts';
@@ -27,7 +28,7 @@ export function MemoryView() {
           {data.modules.length === 0 ? (
             <Columns>
               <Stacked>
-                <March memory={data} />
+                <MemoryTest memory={data} />
                 <SetUp key={data.seenAt} memory={data} />
               </Stacked>
               <SlotsSeen memory={data} />
@@ -45,7 +46,7 @@ export function MemoryView() {
                     key={`${data.starts.length} ${data.version} ${data.seenAt ?? ''}`}
                     memory={data}
                   />
-                  <March memory={data} />
+                  <MemoryTest memory={data} />
                 </Stacked>
                 <Side memory={data} />
               </Columns>
@@ -60,11 +61,14 @@ export function MemoryView() {
 /** The finding, not the type. */
 export function titleOf(memory: Memory): string {
   if (memory.modules.length === 0) {
-    if (memory.runs.some((r) => r.state !== 'ENDED')) return 'Its memory is being marched through';
-    const march = memory.runs.find((r) => r.state === 'ENDED' && r.march !== null)?.march;
+    if (memory.runs.some((r) => r.state !== 'ENDED')) return 'Its memory is being tested';
+    const march = resultOf(
+      memory.runs.find((r) => r.state === 'ENDED' && resultOf(r, 'memory-test') !== null),
+      'memory-test',
+    );
     if (march != null && march.where !== '') return 'Its memory errs: which module, or which slot?';
     return march != null && march.passes > 0
-      ? 'Its memory held through a whole march'
+      ? 'Its memory held through a whole test'
       : 'What sits in its memory slots?';
   }
   if (memory.named !== null) {
@@ -90,7 +94,7 @@ function Side({ memory }: { memory: Memory }) {
         <ul>
           {memory.suspects.slice(0, 7).map((suspect) => (
             <Suspect key={suspect.words}>
-              <TiltMark tilt={suspect.tilt} size={22} />
+              <SuspicionMark suspicion={suspect.suspicion} size={22} />
               <span>{suspect.words}</span>
               <Bar aria-hidden="true">
                 <i style={{ inlineSize: `${100 * suspect.probability}%` }} />
@@ -152,7 +156,7 @@ const Columns = styled.div`
   gap: 12px;
   align-items: start;
   margin: 12px 0;
-  @media (max-width: 1100px) {
+  ${upTo.middle} {
     grid-template-columns: minmax(0, 1fr);
   }
 `;
@@ -204,7 +208,7 @@ const Options = styled.table`
   }
   thead th {
     color: ${color.ink2};
-    font-size: 14px;
+    font-size: ${size.text};
   }
   thead th:not(:first-child) {
     text-align: right;

@@ -2,8 +2,8 @@ import { useState } from 'react';
 import styled from 'styled-components';
 import { keys, useCall } from '../../api/queries';
 import type { Memory, SwapStart } from '../../api/types';
-import { TiltMark } from '../../marks/TiltMark';
-import { color, radius } from '../../theme/theme';
+import { SuspicionMark } from '../../marks/SuspicionMark';
+import { color, radius, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { when } from '../../ui/format';
 import { Row } from '../../ui/Layout';
@@ -64,7 +64,7 @@ export function Starts({ memory }: { memory: Memory }) {
               ))}
               <td>
                 <Said>
-                  <TiltMark tilt={tiltOf(start.outcome)} size={20} />
+                  <SuspicionMark suspicion={suspicionOf(start.outcome)} size={20} />
                   <b>{SAYS[start.outcome]}</b>
                   <small>
                     {start.by}, {when(start.at)}
@@ -188,7 +188,7 @@ function isOnce(placement: readonly number[]): boolean {
   return new Set(placed).size === placed.length;
 }
 
-const tiltOf = (outcome: Outcome) =>
+const suspicionOf = (outcome: Outcome) =>
   outcome === 'FAIL' ? 'IMPLICATED' : outcome === 'PASS' ? 'CLEARED' : 'UNKNOWN';
 
 function Chip({ name }: { name: string | undefined }) {
@@ -205,7 +205,7 @@ const Table = styled.table`
   }
   th {
     font-weight: 400;
-    font-size: 14px;
+    font-size: ${size.text};
     color: ${color.ink2};
   }
   tbody tr {
@@ -219,7 +219,7 @@ const Said = styled.span`
   align-items: center;
   gap: 4px 8px;
   small {
-    font-size: 14px;
+    font-size: ${size.text};
     color: ${color.ink2};
   }
 `;
@@ -245,7 +245,7 @@ const Tray = styled.div`
   gap: 6px;
   align-self: end;
   min-height: 44px;
-  font-size: 14px;
+  font-size: ${size.text};
   color: ${color.ink2};
 `;
 

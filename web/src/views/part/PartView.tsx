@@ -2,7 +2,7 @@ import { Link, useParams } from 'react-router';
 import styled from 'styled-components';
 import { useCall, usePart } from '../../api/queries';
 import type { PartLife } from '../../api/types';
-import { color } from '../../theme/theme';
+import { color, upTo } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { when } from '../../ui/format';
 import { Loaded } from '../../ui/Loaded';
@@ -106,7 +106,7 @@ const Columns = styled.div`
   gap: 12px;
   align-items: start;
   margin-top: 14px;
-  @media (max-width: 1000px) {
+  ${upTo.middle} {
     grid-template-columns: 1fr;
   }
 `;

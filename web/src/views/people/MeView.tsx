@@ -2,7 +2,7 @@ import { useState } from 'react';
 import styled from 'styled-components';
 import { useQueryClient } from '@tanstack/react-query';
 import { keys, useCall, usePeople, useSession } from '../../api/queries';
-import { color } from '../../theme/theme';
+import { color, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { ProblemNote } from '../../ui/ProblemNote';
@@ -197,7 +197,7 @@ const Card = styled(Sheet).attrs({ as: 'form' })`
   display: grid;
   gap: 12px;
   h2 {
-    font-size: 17px;
+    font-size: ${size.head};
   }
   p {
     color: ${color.ink2};

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import styled from 'styled-components';
 import { keys, useCall, usePeople } from '../../api/queries';
 import type { Colleague } from '../../api/types';
-import { color } from '../../theme/theme';
+import { color, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { when } from '../../ui/format';
@@ -36,8 +36,8 @@ export function PeopleView() {
         <Page>
           <Title>{all.filter((p) => p.active).length} people work here</Title>
           <Sub>
-            A lead invites; each chooses name, password and PIN. Nobody is deleted: the trace names
-            them.
+            A lead invites; each chooses name, password and PIN. Nobody is deleted: the history
+            names them.
           </Sub>
           {call.isError && <ProblemNote error={call.error} />}
           <List as="ul">
@@ -141,7 +141,7 @@ const Code = styled.div`
   border-left: 5px solid ${color.clear};
   background: ${color.clearSoft};
   ${Mono} {
-    font-size: 30px;
+    font-size: ${size.figure};
     font-weight: 700;
   }
 `;

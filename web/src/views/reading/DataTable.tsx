@@ -1,15 +1,15 @@
 import styled from 'styled-components';
-import { color, font } from '../../theme/theme';
+import { color, font, size } from '../../theme/theme';
 
 /** Figures in columns. */
 export const DataTable = styled.table`
   width: 100%;
   border-collapse: collapse;
-  font-size: 14px;
+  font-size: ${size.text};
   th {
     text-align: left;
     font-weight: 400;
-    font-size: 14px;
+    font-size: ${size.text};
     color: ${color.ink2};
     padding: 8px 10px;
   }
@@ -23,7 +23,7 @@ export const DataTable = styled.table`
   }
   .mono {
     font-family: 'JetBrains Mono Variable', monospace;
-    font-size: 14px;
+    font-size: ${size.text};
     white-space: nowrap;
   }
   .wraps {
@@ -36,7 +36,7 @@ export const DataTable = styled.table`
   }
   small {
     font-family: ${font.text};
-    font-size: 13px;
+    font-size: ${size.small};
     color: ${color.ink2};
   }
   tr[data-here] td {

@@ -90,7 +90,7 @@ const All = styled(Checkbox)`
     border-radius: 3px;
   }
   &[data-selected] i {
-    background: #14403d;
+    background: ${color.act};
     box-shadow: inset 0 0 0 3px ${color.sheet};
   }
   &[data-focus-visible] {

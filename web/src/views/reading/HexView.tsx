@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react';
 import styled from 'styled-components';
-import { color } from '../../theme/theme';
+import { color, size } from '../../theme/theme';
 import { rangeWords, type Range } from './range';
 
 export interface HexViewProps {
@@ -83,7 +83,7 @@ export function HexView({ name, hex, range, onByte, meaning = null }: HexViewPro
 
 const Caption = styled.p`
   padding: 12px 14px 6px;
-  font-size: 14px;
+  font-size: ${size.text};
   color: ${color.ink2};
   max-width: 480px;
   b {

@@ -53,7 +53,7 @@ it.each<[string, Reading, string]>([
   [
     'then the gravest count',
     reading({ attributes: [attribute(5), attribute(197)] }),
-    '46 sectors wait for reallocation',
+    '46 sectors are pending',
   ],
   ['no attributes', reading(), 'The drive reports nothing about its health'],
   [
@@ -83,7 +83,7 @@ it('marks the bytes of the row that is chosen', async () => {
   expect(screen.getByText(/bytes 26 to 37 marked/)).toBeVisible();
 });
 
-it('opens at the bytes that a sign rests on', async () => {
+it('opens at the bytes that a finding rests on', async () => {
   await open(reading(), '?page=ata-smart&offset=363&length=1');
 
   expect(screen.getByText(/byte 363 marked/)).toBeVisible();

@@ -4,7 +4,7 @@ import { Link, useParams, useSearchParams } from 'react-router';
 import styled from 'styled-components';
 import { usePageBytes, useReading } from '../../api/queries';
 import type { PageBytes, PageView, Reading } from '../../api/types';
-import { color } from '../../theme/theme';
+import { color, size, upTo } from '../../theme/theme';
 import { when } from '../../ui/format';
 import { Mono, Page, Sheet, Sub, Title } from '../../ui/Sheet';
 import { Loaded } from '../../ui/Loaded';
@@ -206,7 +206,7 @@ const PageTab = styled(Tab)`
   cursor: pointer;
   small {
     font-weight: 400;
-    font-size: 14px;
+    font-size: ${size.text};
     color: ${color.ink2};
   }
   &[data-selected] {
@@ -221,7 +221,7 @@ const Columns = styled.div`
   grid-template-columns: minmax(0, 1fr) auto;
   gap: 12px;
   align-items: start;
-  @media (max-width: 1200px) {
+  ${upTo.middle} {
     grid-template-columns: minmax(0, 1fr);
   }
 `;

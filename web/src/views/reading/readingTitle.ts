@@ -3,7 +3,7 @@ import { count } from '../../ui/format';
 
 /** Attributes whose count speaks of lost or moved sectors, gravest first. */
 const TELLING: [number, string][] = [
-  [197, 'sectors wait for reallocation'],
+  [197, 'sectors are pending'],
   [198, 'sectors are uncorrectable'],
   [5, 'sectors were reallocated'],
   [199, 'link errors were counted'],

@@ -2,7 +2,7 @@ import { Link, useParams } from 'react-router';
 import styled from 'styled-components';
 import { useReport } from '../../api/queries';
 import type { Report } from '../../api/types';
-import { color, radius } from '../../theme/theme';
+import { color, radius, size } from '../../theme/theme';
 import { when } from '../../ui/format';
 import { LineChart } from '../../ui/LineChart';
 import { ExchangeCard } from '../exchange/ExchangeCard';
@@ -175,7 +175,7 @@ const OwnersPage = styled.article`
   background: ${color.sheet};
   overflow-wrap: anywhere;
   h1 {
-    font-size: 26px;
+    font-size: ${size.figure};
     line-height: 1.2;
     padding: 4px 0 6px;
   }
@@ -183,12 +183,12 @@ const OwnersPage = styled.article`
     margin-top: 16px;
     padding-top: 10px;
     border-top: 1px solid ${color.line};
-    font-size: 17px;
+    font-size: ${size.head};
     color: ${color.clear};
   }
   h3 {
     padding: 12px 0 4px;
-    font-size: 15px;
+    font-size: ${size.body};
   }
   p,
   li {
@@ -196,10 +196,10 @@ const OwnersPage = styled.article`
     line-height: 1.5;
   }
   li {
-    font-size: 14px;
+    font-size: ${size.text};
   }
   small {
-    font-size: 14px;
+    font-size: ${size.text};
     color: ${color.ink2};
   }
   time {
@@ -221,7 +221,7 @@ const Plots = styled.div`
   padding-top: 16px;
   figcaption {
     padding-bottom: 6px;
-    font-size: 14px;
+    font-size: ${size.text};
     color: ${color.ink2};
   }
 `;

@@ -1,6 +1,6 @@
 import styled from 'styled-components';
 import type { Rescue } from '../../api/types';
-import { color } from '../../theme/theme';
+import { color, size } from '../../theme/theme';
 import { bytes } from '../../ui/format';
 import { spans } from './bands';
 
@@ -25,14 +25,20 @@ const COPY: Record<string, string> = {
 /** What is wanted of the drive above, its copy below, on one scale; what is lost hangs between them. */
 export function Bands({ rescue }: { rescue: Rescue }) {
   const width = rescue.cells.length;
-  const lost = spans(rescue.cells).filter((s) => s.sign === '-' || s.sign === '/');
+  const lost = spans(rescue.cells).filter((s) => s.symbol === '-' || s.symbol === '/');
   return (
     <Box>
       <Row>
         <small>drive</small>
         <Drawing viewBox={`0 0 ${width} ${ROW}`} aria-label={words(rescue)}>
           {spans(rescue.cells).map((s) => (
-            <rect key={s.from} data-sign={s.sign} x={s.from} width={s.to - s.from} height={ROW} />
+            <rect
+              key={s.from}
+              data-symbol={s.symbol}
+              x={s.from}
+              width={s.to - s.from}
+              height={ROW}
+            />
           ))}
         </Drawing>
       </Row>
@@ -40,7 +46,7 @@ export function Bands({ rescue }: { rescue: Rescue }) {
         <span />
         <Drawing viewBox={`0 0 ${width} ${GAP}`} aria-hidden data-gap>
           {lost.map((s) => (
-            <path key={s.from} data-sign={s.sign} d={wedge(s.from, s.to)} />
+            <path key={s.from} data-symbol={s.symbol} d={wedge(s.from, s.to)} />
           ))}
         </Drawing>
       </Row>
@@ -48,23 +54,23 @@ export function Bands({ rescue }: { rescue: Rescue }) {
         <small>copy</small>
         <Drawing viewBox={`0 0 ${width} ${ROW}`} aria-hidden>
           {spans(rescue.copyCells).map((s) => (
-            <rect key={s.from} data-copy={s.sign} x={s.from} width={s.to - s.from} height={ROW} />
+            <rect key={s.from} data-copy={s.symbol} x={s.from} width={s.to - s.from} height={ROW} />
           ))}
         </Drawing>
       </Row>
       <Keys>
         {Object.entries(SOURCE)
-          .filter(([sign]) => rescue.cells.includes(sign))
-          .map(([sign, name]) => (
-            <span key={sign}>
-              <i data-sign={sign} /> {name}
+          .filter(([symbol]) => rescue.cells.includes(symbol))
+          .map(([symbol, name]) => (
+            <span key={symbol}>
+              <i data-symbol={symbol} /> {name}
             </span>
           ))}
         {Object.entries(COPY)
-          .filter(([sign]) => sign !== ' ' && rescue.copyCells.includes(sign))
-          .map(([sign, name]) => (
-            <span key={sign}>
-              <i data-copy={sign} /> {name}
+          .filter(([symbol]) => symbol !== ' ' && rescue.copyCells.includes(symbol))
+          .map(([symbol, name]) => (
+            <span key={symbol}>
+              <i data-copy={symbol} /> {name}
             </span>
           ))}
         <span>
@@ -97,7 +103,7 @@ const Row = styled.div`
   grid-template-columns: 46px 1fr;
   align-items: center;
   small {
-    font-size: 13px;
+    font-size: ${size.small};
     color: ${color.ink2};
   }
 `;
@@ -113,7 +119,7 @@ const Drawing = styled.svg.attrs({ preserveAspectRatio: 'none', role: 'img' })`
     border: 0;
     background: none;
   }
-  [data-sign='+'],
+  [data-symbol='+'],
   [data-copy='='] {
     fill: ${color.clear};
   }
@@ -121,17 +127,17 @@ const Drawing = styled.svg.attrs({ preserveAspectRatio: 'none', role: 'img' })`
     fill: ${color.clear};
     opacity: 0.45;
   }
-  [data-sign='.'],
+  [data-symbol='.'],
   [data-copy=' '] {
     fill: none;
   }
-  [data-sign='?'] {
+  [data-symbol='?'] {
     fill: ${color.bar};
   }
-  [data-sign='/'] {
+  [data-symbol='/'] {
     fill: ${color.leanMark};
   }
-  [data-sign='-'],
+  [data-symbol='-'],
   [data-copy='!'] {
     fill: ${color.implicated};
   }
@@ -142,7 +148,7 @@ const Keys = styled.p`
   flex-wrap: wrap;
   gap: 4px 16px;
   padding: 8px 0 0 46px;
-  font-size: 13px;
+  font-size: ${size.small};
   color: ${color.ink2};
   span {
     display: inline-flex;
@@ -155,7 +161,7 @@ const Keys = styled.p`
     border: 1px solid ${color.line};
     background: ${color.sunken};
   }
-  [data-sign='+'],
+  [data-symbol='+'],
   [data-copy='='] {
     background: ${color.clear};
   }
@@ -167,14 +173,14 @@ const Keys = styled.p`
     background: ${color.clear};
     opacity: 0.45;
   }
-  [data-sign='?'] {
+  [data-symbol='?'] {
     background: ${color.bar};
   }
-  [data-sign='/'] {
+  [data-symbol='/'] {
     background: ${color.leanMark};
     clip-path: polygon(0 0, 100% 0, 50% 100%);
   }
-  [data-sign='-'],
+  [data-symbol='-'],
   [data-copy='!'] {
     background: ${color.implicated};
     clip-path: polygon(0 0, 100% 0, 50% 100%);

@@ -1,12 +1,13 @@
 import styled from 'styled-components';
-import type { DriveRun } from '../../api/types';
-import { color } from '../../theme/theme';
+import { resultOf } from '../../api/result';
+import type { Run } from '../../api/types';
+import { color, size } from '../../theme/theme';
 import { bytes, count, when } from '../../ui/format';
 import { Lead, Mono, Sheet, SheetHead } from '../../ui/Sheet';
 
 /** Files that no folder names any more, by what is in them. */
-export function CarvedSheet({ run }: { run: DriveRun }) {
-  const found = run.carved;
+export function CarvedSheet({ run }: { run: Run }) {
+  const found = resultOf(run, 'carve');
   if (found === null) return null;
   const files = found.sorts.reduce((n, s) => n + s.files, 0);
   const pictures = found.examples.filter((e) => e.preview !== null);
@@ -81,7 +82,7 @@ const Pictures = styled.ul`
     border: 1px solid ${color.line};
   }
   small {
-    font-size: 14px;
+    font-size: ${size.text};
     color: ${color.ink2};
   }
 `;

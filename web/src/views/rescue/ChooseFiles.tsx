@@ -2,8 +2,9 @@ import { useState } from 'react';
 import { Checkbox, CheckboxGroup } from 'react-aria-components';
 import styled from 'styled-components';
 import { keys, useCall } from '../../api/queries';
-import type { DriveRun, VolumeNote } from '../../api/types';
-import { color } from '../../theme/theme';
+import { resultOf } from '../../api/result';
+import type { Run, VolumeNote } from '../../api/types';
+import { color, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { bytes, count } from '../../ui/format';
 import { ProblemNote } from '../../ui/ProblemNote';
@@ -14,15 +15,15 @@ import { nameOf } from './VolumeMap';
 
 export interface ChooseFilesProps {
   job: string;
-  driveKey: string;
+  partKey: string;
   volume: VolumeNote;
   /** The newest copy of files of this volume; null if there was none. */
-  last: DriveRun | null;
+  last: Run | null;
   lockedWhy: string | null;
 }
 
 /** Which folders are copied, how much that is, how long it takes; and what came of it last. */
-export function ChooseFiles({ job, driveKey, volume, last, lockedWhy }: ChooseFilesProps) {
+export function ChooseFiles({ job, partKey, volume, last, lockedWhy }: ChooseFilesProps) {
   const call = useCall(keys.job(job), keys.floor);
   const [chosen, setChosen] = useState(() => proposed(volume.folders));
   const all = sum(volume.folders, chosen);
@@ -32,7 +33,7 @@ export function ChooseFiles({ job, driveKey, volume, last, lockedWhy }: ChooseFi
         <Lead>{filesTitle(volume, last)}</Lead>
         <small>what people make is ticked; each file is read again after it was written</small>
       </SheetHead>
-      {last?.files != null && <Came run={last} />}
+      {last !== null && resultOf(last, 'file-copy') !== null && <Came run={last} />}
       <Choice
         aria-label={`Folders of ${nameOf(volume)}`}
         value={[...chosen]}
@@ -70,7 +71,7 @@ export function ChooseFiles({ job, driveKey, volume, last, lockedWhy }: ChooseFi
           onPress={() =>
             call.mutate({
               method: 'POST',
-              path: `/api/jobs/${job}/drives/${driveKey}/files`,
+              path: `/api/jobs/${job}/parts/${partKey}/files`,
               body: {
                 volume: volume.number,
                 folders: [...chosen].filter((c) => !isBelow(c, chosen)),
@@ -90,16 +91,16 @@ export function ChooseFiles({ job, driveKey, volume, last, lockedWhy }: ChooseFi
 const nameOfFolder = (path: string) =>
   path === '' ? 'files that lie in no folder' : path.slice(path.indexOf('/') + 1);
 
-function filesTitle(volume: VolumeNote, last: DriveRun | null): string {
-  const files = last?.files ?? null;
+function filesTitle(volume: VolumeNote, last: Run | null): string {
+  const files = resultOf(last, 'file-copy');
   if (files === null) return `${count(volume.files)} files on ${nameOf(volume)}`;
   return files.failedInAll === 0
     ? `${count(files.verifiedFiles)} files of ${nameOf(volume)} copied and verified`
     : `${count(files.failedInAll)} of ${count(files.files)} files of ${nameOf(volume)} are not whole`;
 }
 
-function Came({ run }: { run: DriveRun }) {
-  const files = run.files;
+function Came({ run }: { run: Run }) {
+  const files = resultOf(run, 'file-copy');
   if (files === null) return null;
   return (
     <Result>
@@ -173,7 +174,7 @@ const Foot = styled.div`
 
 const Not = styled.p`
   padding: 0 16px 12px;
-  font-size: 14px;
+  font-size: ${size.text};
   color: ${color.ink2};
 `;
 
@@ -188,7 +189,7 @@ const Result = styled.div`
     max-height: 170px;
     overflow-y: auto;
     padding-top: 6px;
-    font-size: 14px;
+    font-size: ${size.text};
   }
   li {
     padding: 2px 0;

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import styled from 'styled-components';
 import { keys, useCall, useSignAway } from '../../api/queries';
 import type { DataOnDrive } from '../../api/types';
-import { color } from '../../theme/theme';
+import { color, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { when } from '../../ui/format';
 import { ProblemNote } from '../../ui/ProblemNote';
@@ -36,7 +36,7 @@ export function CopyCard({ data }: { data: DataOnDrive }) {
               onPress={() =>
                 call.mutate({
                   method: 'POST',
-                  path: `/api/jobs/${data.job}/drives/${data.driveKey}/copy/erase`,
+                  path: `/api/jobs/${data.job}/parts/${data.partKey}/copy/erase`,
                 })
               }
             >
@@ -77,7 +77,7 @@ function Returned({ data }: { data: DataOnDrive }) {
             version: data.version,
             signer: signature.name,
             signature: signature.path,
-            drives: [{ driveKey: data.driveKey, scope: 'COPY_RETURNED', holdings: [] }],
+            drives: [{ partKey: data.partKey, scope: 'COPY_RETURNED', holdings: [] }],
           })
         }
       >
@@ -95,7 +95,7 @@ const Card = styled.div`
   padding: 12px 16px 14px;
   border-top: 1px solid ${color.line};
   p {
-    font-size: 14px;
+    font-size: ${size.text};
     color: ${color.ink2};
   }
 `;

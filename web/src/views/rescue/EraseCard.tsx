@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import styled from 'styled-components';
-import type { DataOnDrive, DriveRun } from '../../api/types';
-import { color } from '../../theme/theme';
+import { resultOf } from '../../api/result';
+import type { DataOnDrive, Run } from '../../api/types';
+import { color, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { bytes, count, when } from '../../ui/format';
 import { NameDrive } from './NameDrive';
@@ -20,7 +21,7 @@ export function EraseCard({ data }: { data: DataOnDrive }) {
         </p>
       ) : (
         <>
-          <p>Open: it is given up or safe, and it was ruled. Only its name is wanted.</p>
+          <p>Open: it is given up or safe, and it was decided. Only its name is wanted.</p>
           <Button isDisabled={busy} onPress={() => setOpen(true)}>
             Erase this drive…
           </Button>
@@ -40,8 +41,8 @@ export function EraseCard({ data }: { data: DataOnDrive }) {
   );
 }
 
-function Came({ run }: { run: DriveRun }) {
-  const e = run.erased;
+function Came({ run }: { run: Run }) {
+  const e = resultOf(run, 'erase');
   if (e === null) return <p>{run.why ?? 'It did not begin.'}</p>;
   const whole = e.refusedBytes === 0 && e.writtenBytes === e.sizeBytes;
   return (
@@ -69,7 +70,7 @@ export const Card = styled.div`
   padding: 12px 16px 14px;
   border-top: 1px solid ${color.line};
   p {
-    font-size: 14px;
+    font-size: ${size.text};
     color: ${color.ink2};
     overflow-wrap: anywhere;
   }

@@ -1,5 +1,6 @@
 import { useState } from 'react';
-import type { DataOnDrive, DriveRun } from '../../api/types';
+import { resultOf } from '../../api/result';
+import type { DataOnDrive, Run } from '../../api/types';
 import { Button } from '../../ui/Button';
 import { bytes, when } from '../../ui/format';
 import { Mono } from '../../ui/Sheet';
@@ -55,8 +56,8 @@ export function MendCard({ data }: { data: DataOnDrive }) {
   );
 }
 
-function Came({ run }: { run: DriveRun }) {
-  const m = run.mended;
+function Came({ run }: { run: Run }) {
+  const m = resultOf(run, 'mend');
   const at = run.endedAt === null ? '' : `${when(run.endedAt)}: `;
   if (m === null) {
     return (

@@ -31,7 +31,7 @@ export function NameDrive({ data, path, title, verb, act, onClose }: NameDrivePr
     call.mutate(
       {
         method: 'POST',
-        path: `/api/jobs/${data.job}/drives/${data.driveKey}/${path}`,
+        path: `/api/jobs/${data.job}/parts/${data.partKey}/${path}`,
         body: { version: data.version, size, model, lastFour },
       },
       { onSuccess: onClose },

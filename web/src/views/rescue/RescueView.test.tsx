@@ -2,7 +2,7 @@ import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { expect, it } from 'vitest';
 import type { DataOnDrive, Rescue, Survey } from '../../api/types';
-import { answering, driveRun, show } from '../../test-data';
+import { answering, runData, show } from '../../test-data';
 import { copyTime, spans } from './bands';
 import { proposed, sum } from './folders';
 import { RescueView } from './RescueView';
@@ -15,6 +15,7 @@ const folders = [
 ];
 
 const survey: Survey = {
+  kind: 'survey',
   sizeBytes: 1e12,
   scheme: 'mbr',
   reason: 'damaged-boot-sector',
@@ -51,6 +52,7 @@ const survey: Survey = {
 };
 
 const rescue: Rescue = {
+  kind: 'rescue',
   phase: 'ended',
   inUseOnly: true,
   cells: '++..-.',
@@ -71,15 +73,15 @@ const rescue: Rescue = {
 const data = (more: Partial<DataOnDrive> = {}): DataOnDrive => ({
   job: 'J-2279',
   machine: '2 TB outside drive',
-  driveKey: 'drive-a',
+  partKey: 'drive-a',
   slot: 'Drive A',
   model: 'HX2T',
   serial: 'HX2T-55120-C',
   decisive: null,
-  stance: 'WANTED',
-  stanceWords: 'wanted',
+  dataStatus: 'WANTED',
+  dataStatusWords: 'wanted',
   holds: {
-    driveKey: 'drive-a',
+    partKey: 'drive-a',
     name: 'drive A',
     drive: null,
     status: 'WANTED',
@@ -117,7 +119,7 @@ const data = (more: Partial<DataOnDrive> = {}): DataOnDrive => ({
 
 const at = (answer: DataOnDrive) => {
   const sent = answering(() => [200, answer]);
-  show(<RescueView />, '/rescue/J-2279/drive-a', '/rescue/:number/:driveKey');
+  show(<RescueView />, '/rescue/J-2279/drive-a', '/rescue/:number/:partKey');
   return sent;
 };
 
@@ -127,13 +129,13 @@ it('teaches the first step and starts it', async () => {
   expect(screen.getByText('Not now: there is no image yet.')).toBeTruthy();
   await userEvent.click(screen.getByRole('button', { name: 'Start: Survey' }));
   expect(sent.find((s) => s.method === 'POST')).toMatchObject({
-    path: '/api/jobs/J-2279/drives/drive-a/runs',
+    path: '/api/jobs/J-2279/parts/drive-a/runs',
     body: { kind: 'SURVEY' },
   });
 });
 
 it('says what is on it and proposes what people make, each file once', async () => {
-  const sent = at(data({ survey: driveRun({ kind: 'SURVEY', survey }) }));
+  const sent = at(data({ survey: runData({ kind: 'SURVEY', result: survey }) }));
   expect(
     await screen.findByText(/The boot sector or superblock of a volume is damaged/),
   ).toBeTruthy();
@@ -148,7 +150,7 @@ it('says what is on it and proposes what people make, each file once', async () 
 });
 
 it('names the files that lost something, and what a check found', async () => {
-  const copied = driveRun({ kind: 'RESCUE_IN_USE', rescue });
+  const copied = runData({ kind: 'RESCUE_IN_USE', result: rescue });
   at(data({ rescue: copied }));
   expect(await screen.findByText(/99.99 % read: 122 MB of 122 MB in use/)).toBeTruthy();
   const lost = screen.getByRole('list', { name: 'Files that lost something' });
@@ -156,8 +158,8 @@ it('names the files that lost something, and what a check found', async () => {
 });
 
 it('says that an image is not what was read', async () => {
-  const check = driveRun({ kind: 'VERIFY_IMAGE', rescue: { ...rescue, verified: false } });
-  at(data({ rescue: driveRun({ kind: 'RESCUE_IN_USE', rescue }), check }));
+  const check = runData({ kind: 'VERIFY_IMAGE', result: { ...rescue, verified: false } });
+  at(data({ rescue: runData({ kind: 'RESCUE_IN_USE', result: rescue }), check }));
   expect(await screen.findByText(/The copy is not what was read of the drive/)).toBeTruthy();
 });
 
@@ -167,9 +169,10 @@ it('says what locks erasing, and wants the drive named', async () => {
 });
 
 it('erases only what is named by size, model and serial, and says what came of it', async () => {
-  const erased = driveRun({
+  const erased = runData({
     kind: 'ERASE',
-    erased: {
+    result: {
+      kind: 'erase',
       phase: 'read back',
       sizeBytes: 1e12,
       writtenBytes: 1e12,
@@ -190,7 +193,7 @@ it('erases only what is named by size, model and serial, and says what came of i
   await userEvent.type(screen.getByLabelText(/Last four/), '20-C');
   await userEvent.click(go);
   expect(sent.find((s) => s.method === 'POST')).toMatchObject({
-    path: '/api/jobs/J-2279/drives/drive-a/erase',
+    path: '/api/jobs/J-2279/parts/drive-a/erase',
     body: { version: 3, size: '2 TB', model: 'HX2T', lastFour: '20-C' },
   });
 });
@@ -200,15 +203,15 @@ it('keeps a copy until it may go, then erases it', async () => {
   expect(await screen.findByText(/30 days after the hand-back/)).toBeTruthy();
   await userEvent.click(screen.getByRole('button', { name: 'Erase the copy' }));
   expect(sent.find((s) => s.method === 'POST')?.path).toBe(
-    '/api/jobs/J-2279/drives/drive-a/copy/erase',
+    '/api/jobs/J-2279/parts/drive-a/copy/erase',
   );
 });
 
 it('joins neighbours and foretells a copy', () => {
   expect(spans('++.-')).toEqual([
-    { sign: '+', from: 0, to: 2 },
-    { sign: '.', from: 2, to: 3 },
-    { sign: '-', from: 3, to: 4 },
+    { symbol: '+', from: 0, to: 2 },
+    { symbol: '.', from: 2, to: 3 },
+    { symbol: '-', from: 3, to: 4 },
   ]);
   expect(copyTime(40e9)).toBe('5 min to 17 min'); // at 130 and at 40 MB a second
 });
@@ -219,10 +222,11 @@ it('chooses a folder without what lies in it', () => {
 });
 
 it('puts a boot sector back from its copy by the name of the drive, and offers to take that back', async () => {
-  const mended = driveRun({
+  const mended = runData({
     kind: 'MEND',
     endedAt: '2026-11-23T12:05:00Z',
-    mended: {
+    result: {
+      kind: 'mend',
       phase: 'read back',
       pieces: [{ what: 'The boot sector is lost', offset: 1_048_576, length: 512 }],
       written: 1,
@@ -249,10 +253,11 @@ it('puts a boot sector back from its copy by the name of the drive, and offers t
 });
 
 it('shows small pictures of what was found by its content, and how much is missing', async () => {
-  const carved = driveRun({
+  const carved = runData({
     kind: 'CARVE',
     endedAt: '2026-11-23T12:05:00Z',
-    carved: {
+    result: {
+      kind: 'carve',
       lookedAtBytes: 9,
       ofBytes: 9,
       sorts: [{ extension: 'jpg', files: 40, bytes: 87_000_000 }],
@@ -280,7 +285,7 @@ it('shows small pictures of what was found by its content, and how much is missi
 });
 
 it('says what locks putting back, and what came of a try that wrote nothing', async () => {
-  const last = driveRun({
+  const last = runData({
     kind: 'MEND',
     endedAt: '2026-11-23T12:05:00Z',
     end: 'COULD_NOT_RUN',
@@ -298,11 +303,12 @@ it('says what locks putting back, and what came of a try that wrote nothing', as
 });
 
 it('says that a survey is older than what was written since', async () => {
-  const looked = driveRun({ kind: 'SURVEY', endedAt: '2026-11-23T11:00:00Z', survey });
-  const last = driveRun({
+  const looked = runData({ kind: 'SURVEY', endedAt: '2026-11-23T11:00:00Z', result: survey });
+  const last = runData({
     kind: 'MEND',
     endedAt: '2026-11-23T12:05:00Z',
-    mended: {
+    result: {
+      kind: 'mend',
       phase: '',
       pieces: [],
       written: 1,

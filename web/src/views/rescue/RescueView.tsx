@@ -1,8 +1,9 @@
 import { Link, useParams } from 'react-router';
 import styled from 'styled-components';
 import { keys, useCall, useData, useRun } from '../../api/queries';
-import type { DataOnDrive, DriveRun, Rescue } from '../../api/types';
-import { color } from '../../theme/theme';
+import { resultOf } from '../../api/result';
+import type { DataOnDrive, Run, Rescue } from '../../api/types';
+import { color, size, upTo } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { bytes, count, when } from '../../ui/format';
 import { Loaded } from '../../ui/Loaded';
@@ -19,20 +20,22 @@ import { VolumeMap } from './VolumeMap';
 
 /** The data on one drive: what is there, what was copied, and whether the copy holds. */
 export function RescueView() {
-  const { number = '', driveKey = '' } = useParams();
-  const data = useData(number, driveKey);
+  const { number = '', partKey = '' } = useParams();
+  const data = useData(number, partKey);
   return <Loaded query={data}>{(d) => <Shown data={d} />}</Loaded>;
 }
 
 function Shown({ data }: { data: DataOnDrive }) {
   const live = useRun(data.open?.id ?? null);
   const running = data.open === null ? null : (live.data ?? data.open);
-  const survey = data.survey?.survey ?? null;
+  const survey = resultOf(data.survey, 'survey');
   const filesOf = (volume: number) =>
-    running?.files != null ? running : (data.files.find((f) => f.volume === volume)?.run ?? null);
+    resultOf(running, 'file-copy') !== null
+      ? running
+      : (data.files.find((f) => f.volume === volume)?.run ?? null);
   return (
     <Page>
-      <Link to={`/drive/${data.job}/${data.driveKey}`}>
+      <Link to={`/drive/${data.job}/${data.partKey}`}>
         ‹ {data.job} {data.machine}, {named(data.slot)}
       </Link>
       <Title>
@@ -75,7 +78,7 @@ function Shown({ data }: { data: DataOnDrive }) {
               <ChooseFiles
                 key={`${v.number} ${data.survey?.id ?? ''}`}
                 job={data.job}
-                driveKey={data.driveKey}
+                partKey={data.partKey}
                 volume={v}
                 last={filesOf(v.number)}
                 lockedWhy={data.steps[0]?.lockedWhy ?? null}
@@ -90,16 +93,16 @@ function Shown({ data }: { data: DataOnDrive }) {
 
 /** What a survey found may not be so any more once sectors of it were written. */
 const writtenSince = ({ survey, mending }: DataOnDrive) =>
-  (mending.last?.mended?.written ?? 0) > 0 &&
+  (resultOf(mending.last, 'mend')?.written ?? 0) > 0 &&
   (mending.last?.endedAt ?? '') > (survey?.endedAt ?? '');
 
 /** "drive A", within a sentence. */
 const named = (slot: string) => slot.charAt(0).toLowerCase() + slot.slice(1);
 
-function CopySheet({ data, running }: { data: DataOnDrive; running: DriveRun | null }) {
+function CopySheet({ data, running }: { data: DataOnDrive; running: Run | null }) {
   const shown = latest(data, running);
   if (shown === null && running === null) return null;
-  const rescue = shown?.rescue ?? null;
+  const rescue = resultOf(shown, 'rescue');
   return (
     <Sheet>
       <SheetHead>
@@ -113,7 +116,7 @@ function CopySheet({ data, running }: { data: DataOnDrive; running: DriveRun | n
       {rescue !== null && (
         <>
           <Bands rescue={rescue} />
-          <Lost rescue={data.rescue?.rescue ?? rescue} />
+          <Lost rescue={resultOf(data.rescue, 'rescue') ?? rescue} />
         </>
       )}
       {running !== null && <RunPanel run={running} job={data.job} />}
@@ -122,8 +125,8 @@ function CopySheet({ data, running }: { data: DataOnDrive; running: DriveRun | n
 }
 
 /** The one that goes on; else the check if it came after the copy; else the copy. */
-function latest(data: DataOnDrive, running: DriveRun | null): DriveRun | null {
-  if (running?.rescue != null) return running;
+function latest(data: DataOnDrive, running: Run | null): Run | null {
+  if (resultOf(running, 'rescue') !== null) return running;
   return data.check ?? data.rescue;
 }
 
@@ -176,10 +179,11 @@ function Steps({ data }: { data: DataOnDrive }) {
   const call = useCall(keys.job(data.job), keys.floor);
   const first = data.steps[0]?.lockedWhy ?? null;
   const common = data.steps.every((s) => s.lockedWhy === first) ? first : null;
+  const image = resultOf(data.rescue, 'rescue');
   return (
     <Sheet>
       <SheetHead>
-        <Lead>Data {data.stanceWords}</Lead>
+        <Lead>Data {data.dataStatusWords}</Lead>
       </SheetHead>
       <Next>{data.next}</Next>
       {data.survey !== null && data.holds.open.length > 0 && (
@@ -208,7 +212,7 @@ function Steps({ data }: { data: DataOnDrive }) {
               onPress={() =>
                 call.mutate({
                   method: 'POST',
-                  path: `/api/jobs/${data.job}/drives/${data.driveKey}/runs`,
+                  path: `/api/jobs/${data.job}/parts/${data.partKey}/runs`,
                   body: { kind: s.kind },
                 })
               }
@@ -222,10 +226,10 @@ function Steps({ data }: { data: DataOnDrive }) {
       <CopyCard data={data} />
       <MendCard data={data} />
       <EraseCard data={data} />
-      {data.rescue?.rescue != null && (
+      {image !== null && (
         <Where>
-          The image lies in <b>{data.rescue.rescue.folder}</b> of the bench machine’s folder of
-          copies. Its sums: <Mono>{data.rescue.rescue.sums.slice(0, 16)}…</Mono>
+          The image lies in <b>{image.folder}</b> of the bench machine’s folder of copies. Its sums:{' '}
+          <Mono>{image.sums.slice(0, 16)}…</Mono>
         </Where>
       )}
     </Sheet>
@@ -243,7 +247,7 @@ const Columns = styled.div`
   grid-template-columns: minmax(0, 1fr) 356px;
   gap: 12px;
   align-items: start;
-  @media (max-width: 1000px) {
+  ${upTo.middle} {
     grid-template-columns: minmax(0, 1fr);
     > :last-child {
       order: -1;
@@ -271,7 +275,7 @@ const Figures = styled.div`
   ul {
     max-height: 150px;
     overflow-y: auto;
-    font-size: 14px;
+    font-size: ${size.text};
   }
   li {
     padding: 2px 0;
@@ -288,7 +292,7 @@ const Next = styled.p`
 
 const Not = styled.p`
   padding: 0 16px 10px;
-  font-size: 14px;
+  font-size: ${size.text};
   color: ${color.ink2};
 `;
 
@@ -307,7 +311,7 @@ const List = styled.ul`
   }
   small {
     display: block;
-    font-size: 14px;
+    font-size: ${size.text};
     color: ${color.ink2};
   }
 `;
@@ -315,7 +319,7 @@ const List = styled.ul`
 const Where = styled.p`
   padding: 10px 16px 14px;
   border-top: 1px solid ${color.line};
-  font-size: 14px;
+  font-size: ${size.text};
   color: ${color.ink2};
   overflow-wrap: anywhere;
 `;

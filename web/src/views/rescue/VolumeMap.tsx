@@ -1,12 +1,12 @@
 import styled from 'styled-components';
 import type { Survey, VolumeNote } from '../../api/types';
-import { color } from '../../theme/theme';
+import { color, size } from '../../theme/theme';
 import { bytes, count } from '../../ui/format';
 
 const WIDTH = 1000;
 const HEIGHT = 34;
 /** A partition of a few megabytes is still to be seen. */
-const LEAST = 7;
+const MIN = 7;
 
 /** What lies where on a drive, by position; the same below in words. */
 export function VolumeMap({ survey }: { survey: Survey }) {
@@ -26,7 +26,7 @@ export function VolumeMap({ survey }: { survey: Survey }) {
             className={kindOf(v)}
             x={v.startByte * scale}
             y={2}
-            width={Math.max(LEAST, v.bytes * scale - 2)}
+            width={Math.max(MIN, v.bytes * scale - 2)}
             height={HEIGHT - 4}
           />
         ))}
@@ -124,7 +124,7 @@ const Rows = styled.ul`
   }
   small {
     display: block;
-    font-size: 14px;
+    font-size: ${size.text};
     color: ${color.ink2};
   }
   i {

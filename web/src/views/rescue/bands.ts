@@ -1,17 +1,17 @@
-/** A stretch of neighbouring cells with one sign. */
+/** A stretch of neighbouring cells with one symbol. */
 export interface Span {
-  sign: string;
+  symbol: string;
   from: number;
   to: number;
 }
 
-/** Neighbours of one sign become one stretch. */
+/** Neighbours of one symbol become one stretch. */
 export function spans(cells: string): Span[] {
   const all: Span[] = [];
-  [...cells].forEach((sign, i) => {
+  [...cells].forEach((symbol, i) => {
     const last = all[all.length - 1];
-    if (last?.sign === sign) last.to = i + 1;
-    else all.push({ sign, from: i, to: i + 1 });
+    if (last?.symbol === symbol) last.to = i + 1;
+    else all.push({ symbol, from: i, to: i + 1 });
   });
   return all;
 }

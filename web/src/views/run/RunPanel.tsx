@@ -1,13 +1,14 @@
 import styled from 'styled-components';
 import { keys, useCall } from '../../api/queries';
-import type { DriveRun } from '../../api/types';
-import { color } from '../../theme/theme';
+import { resultOf } from '../../api/result';
+import type { Run } from '../../api/types';
+import { color, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { clock, count } from '../../ui/format';
 import { ProblemNote } from '../../ui/ProblemNote';
 
 /** A run that goes on: how far, when it ends, and what can be done with it. */
-export function RunPanel({ run, job }: { run: DriveRun; job: string }) {
+export function RunPanel({ run, job }: { run: Run; job: string }) {
   const call = useCall(keys.job(job), keys.run(run.id));
   const send = (what: string) =>
     call.mutate({ method: 'POST', path: `/api/runs/${run.id}/${what}` });
@@ -23,7 +24,7 @@ export function RunPanel({ run, job }: { run: DriveRun; job: string }) {
       </b>
       <progress value={share} max={1} aria-label={run.name} />
       <span>{endWords(run)}</span>
-      {run.surface !== null && <span>{sampleWords(run)}</span>}
+      {resultOf(run, 'surface') !== null && <span>{sampleWords(run)}</span>}
       <Buttons>
         {canPause(run) && run.state === 'RUNNING' && (
           <Button onPress={() => send('pause')}>Pause</Button>
@@ -42,9 +43,9 @@ export function RunPanel({ run, job }: { run: DriveRun; job: string }) {
   );
 }
 
-const canPause = (run: DriveRun) => run.kind.startsWith('SURFACE') || run.kind.startsWith('RESCUE');
+const canPause = (run: Run) => run.kind.startsWith('SURFACE_SCAN') || run.kind.startsWith('RESCUE');
 
-function endWords(run: DriveRun): string {
+function endWords(run: Run): string {
   if (run.state === 'PAUSED') return 'Kept as it is; it goes on from here.';
   if (run.state === 'ENDING') return 'The probe reports what it found until now, then it is over.';
   if (run.waits !== null) return run.waits;
@@ -54,8 +55,8 @@ function endWords(run: DriveRun): string {
 }
 
 /** What random places let hope says nothing any more once damage was met. */
-function sampleWords(run: DriveRun): string {
-  const s = run.surface;
+function sampleWords(run: Run): string {
+  const s = resultOf(run, 'surface');
   if (s === null || s.sampled === 0 || s.bad.length > 0) return '';
   const share = 100 * s.badShareAtMost;
   const words = share >= 10 ? share.toFixed(0) : share.toPrecision(2);
@@ -70,7 +71,7 @@ const Panel = styled.section`
   padding: 8px 16px;
   border-top: 1px solid ${color.line};
   background: ${color.sunken};
-  font-size: 14px;
+  font-size: ${size.text};
   progress {
     width: 180px;
     height: 12px;

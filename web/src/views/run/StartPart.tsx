@@ -1,7 +1,7 @@
 import styled from 'styled-components';
 import { keys, useCall } from '../../api/queries';
 import type { RunKind } from '../../api/types';
-import { color } from '../../theme/theme';
+import { color, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { ProblemNote } from '../../ui/ProblemNote';
 
@@ -33,7 +33,7 @@ export function StartPart({ job, part, starts, lockedWhy }: StartPartProps) {
               onPress={() =>
                 call.mutate({
                   method: 'POST',
-                  path: `/api/jobs/${job}/drives/${part}/runs`,
+                  path: `/api/jobs/${job}/parts/${part}/runs`,
                   body: { kind: start.kind },
                 })
               }
@@ -62,12 +62,12 @@ const Box = styled.div`
     }
   }
   [role='note'] {
-    font-size: 14px;
+    font-size: ${size.text};
     color: ${color.ink2};
   }
   small {
     display: block;
-    font-size: 14px;
+    font-size: ${size.text};
     color: ${color.ink2};
   }
 `;

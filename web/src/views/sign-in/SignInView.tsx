@@ -2,7 +2,7 @@ import { useState, type FormEvent } from 'react';
 import { Form } from 'react-aria-components';
 import styled from 'styled-components';
 import { useSignIn } from '../../api/queries';
-import { TiltMark } from '../../marks/TiltMark';
+import { SuspicionMark } from '../../marks/SuspicionMark';
 import { color } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
@@ -27,13 +27,13 @@ export function SignInView({ ended }: SignInViewProps) {
     <Ground>
       <Card>
         <Mark>
-          <TiltMark tilt="UNKNOWN" size={40} />
+          <SuspicionMark suspicion="UNKNOWN" size={40} />
         </Mark>
         <Title>Sign in to Tekmerion</Title>
         <Sub>
           {ended
             ? 'Your session has ended. Sign in again; you come back to where you were.'
-            : 'The bench, its tests and its rulings.'}
+            : 'The bench, its tests and its decisions.'}
         </Sub>
         <Fields onSubmit={submit}>
           <Field

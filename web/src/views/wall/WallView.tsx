@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import { useFloor } from '../../api/queries';
-import { color } from '../../theme/theme';
+import { color, size } from '../../theme/theme';
 import { clock } from '../../ui/format';
 import { Loaded } from '../../ui/Loaded';
 import { Lanes } from '../floor/Lanes';
@@ -40,14 +40,14 @@ const Head = styled.header`
   padding-bottom: 12px;
   h1,
   b {
-    font-size: 40px;
+    font-size: ${size.wall};
     line-height: 1.15;
   }
   b {
     margin-left: auto;
   }
   a {
-    font-size: 14px;
+    font-size: ${size.text};
     color: ${color.ink2};
   }
 `;

@@ -1,10 +1,11 @@
 import { screen } from '@testing-library/react';
 import { expect, it } from 'vitest';
-import type { LoadFinding, Work } from '../../api/types';
-import { answering, driveRun, show } from '../../test-data';
+import type { LoadResult, Work } from '../../api/types';
+import { answering, runData, show } from '../../test-data';
 import { WorkView, titleOf } from './WorkView';
 
-const load = (busy: number): LoadFinding => ({
+const load = (busy: number): LoadResult => ({
+  kind: 'load',
   secondsEach: 1,
   series: { 'drive sda': [busy, busy], cpu: [0.3, 0.2] },
   programs: [{ name: 'file indexer', cpu: 0.31, bytesPerSecond: null }],
@@ -19,11 +20,11 @@ const work = (more: Partial<Work> = {}): Work => ({
   version: 3,
   machine: 'Ostrel 14 laptop',
   runs: [
-    driveRun({
+    runData({
       kind: 'LOAD_SAMPLE',
-      driveKey: 'board',
+      partKey: 'board',
       name: 'Sample of its work',
-      load: load(0.97),
+      result: load(0.97),
     }),
   ],
   shifts: [],

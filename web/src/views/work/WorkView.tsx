@@ -1,8 +1,9 @@
 import { Link, useParams } from 'react-router';
 import styled from 'styled-components';
 import { useWork } from '../../api/queries';
-import type { LoadFinding, Work } from '../../api/types';
-import { color } from '../../theme/theme';
+import { resultOf } from '../../api/result';
+import type { LoadResult, Work } from '../../api/types';
+import { color, size, upTo } from '../../theme/theme';
 import { count, when } from '../../ui/format';
 import { LineChart } from '../../ui/LineChart';
 import { Loaded } from '../../ui/Loaded';
@@ -29,10 +30,10 @@ export function WorkView() {
 
 function Shown({ work }: { work: Work }) {
   const { running, ended } = useLatest(work.runs);
-  const told = ended.filter((r) => r.load !== null);
-  const shown = running?.load != null ? running : (told[0] ?? null);
-  const before = (running?.load != null ? told[0] : told[1])?.load ?? null;
-  const load = shown?.load ?? null;
+  const told = ended.filter((r) => resultOf(r, 'load') !== null);
+  const shown = resultOf(running, 'load') !== null ? running : (told[0] ?? null);
+  const before = resultOf(resultOf(running, 'load') !== null ? told[0] : told[1], 'load');
+  const load = resultOf(shown, 'load');
   return (
     <Page>
       <Back to={`/job/${work.number}`}>
@@ -78,7 +79,10 @@ export function titleOf(work: Work): string {
   )[0];
   if (most !== undefined) return sentence(most.words);
   if (work.shifts.length > 0) return 'Nothing changed for certain between the two samples';
-  const load = work.runs.find((r) => r.state === 'ENDED' && r.load !== null)?.load ?? null;
+  const load = resultOf(
+    work.runs.find((r) => r.state === 'ENDED' && resultOf(r, 'load') !== null),
+    'load',
+  );
   if (load === null) return 'What keeps it busy?';
   const [name, drive] =
     Object.entries(load.drives).sort(([, a], [, b]) => b.busy - a.busy)[0] ?? [];
@@ -106,8 +110,8 @@ const nameOf = (what: string) => NAMES[what] ?? `${sentence(what)} busy`;
 
 interface SeriesProps {
   what: string;
-  load: LoadFinding;
-  before: LoadFinding | null;
+  load: LoadResult;
+  before: LoadResult | null;
 }
 
 function Series({ what, load, before }: SeriesProps) {
@@ -178,7 +182,7 @@ function Shifts({ work }: { work: Work }) {
 const points = (share: number) =>
   `${share > 0 ? '+' : ''}${Math.round(100 * share)}`.replace('-', '−');
 
-function Programs({ load }: { load: LoadFinding }) {
+function Programs({ load }: { load: LoadResult }) {
   return (
     <Sheet>
       <SheetHead>
@@ -201,7 +205,7 @@ function Programs({ load }: { load: LoadFinding }) {
   );
 }
 
-function Besides({ load }: { load: LoadFinding }) {
+function Besides({ load }: { load: LoadResult }) {
   return (
     <Sheet>
       <SheetHead>
@@ -254,7 +258,7 @@ const Columns = styled.div`
   gap: 12px;
   align-items: start;
   margin: 12px 0;
-  @media (max-width: 1000px) {
+  ${upTo.middle} {
     grid-template-columns: minmax(0, 1fr);
   }
 `;
@@ -270,7 +274,7 @@ const Plot = styled.div`
   h3 {
     display: flex;
     justify-content: space-between;
-    font-size: 15px;
+    font-size: ${size.body};
   }
   h3 span {
     font-weight: 400;
@@ -296,7 +300,7 @@ const List = styled.ul`
   }
   small {
     flex-basis: 100%;
-    font-size: 14px;
+    font-size: ${size.text};
     color: ${color.ink2};
   }
 `;

@@ -17,6 +17,8 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /** The module arrows: core ← link ← probe, sim, server. */
@@ -35,7 +37,7 @@ class ArrowsTest {
           "Answers.machineId",
           "BatteryView.partId",
           "KnownMachine.customerId",
-          "DriveRun.partId");
+          "Run.partId");
 
   @Test
   void coreKnowsOnlyItselfJavaAReaderOfDataAndDistributions() {
@@ -175,9 +177,31 @@ class ArrowsTest {
     }
   }
 
+  @ParameterizedTest
+  @ValueSource(strings = {"core", "link", "sim", "probe", "server"})
+  void noPackageIsInACircle(String module) {
+    slices()
+        .matching("tekmerion.%s.(*)..".formatted(module))
+        .should()
+        .beFreeOfCycles()
+        .check(CLASSES);
+  }
+
+  /** Evidence and runs below the weighing, that below decisions; what comes in stands on top. */
   @Test
-  void noPackageOfCoreIsInACircle() {
-    slices().matching("tekmerion.core.(*)..").should().beFreeOfCycles().check(CLASSES);
+  void featuresOfTheServerDependDownwardsOnly() {
+    String[] order = {"evidence", "run", "weighing", "permit", "decision", "ask", "inbox"};
+    for (int low = 0; low < order.length; low++) {
+      for (int high = low + 1; high < order.length; high++) {
+        noClasses()
+            .that()
+            .resideInAPackage("tekmerion.server.%s..".formatted(order[low]))
+            .should()
+            .dependOnClassesThat()
+            .resideInAPackage("tekmerion.server.%s..".formatted(order[high]))
+            .check(CLASSES);
+      }
+    }
   }
 
   @Test

@@ -202,7 +202,7 @@ class CounterTest {
     browser.press("Read it"); // whatever else tells more by now
     browser.seeText("met before: J-2291, Ostrel 17 laptop");
     browser.seeText("Drive A met before");
-    browser.follow("Its life");
+    browser.follow("Its history");
 
     browser.seeHeading("Drive that has been in 2 machines");
     assertThat(browser.texts(By.cssSelector("main li"))).anyMatch(row -> row.contains("– now"));

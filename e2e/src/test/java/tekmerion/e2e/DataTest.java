@@ -94,27 +94,28 @@ class DataTest {
     Child probe = whole.startProbe(1, "sim:worn-disk,5,6000", shop.enrolmentCode(1));
     browser.open("/job/J-2291");
     browser.press("Read it");
-    browser.seeText("sectors wait for reallocation");
+    browser.seeText("sectors are pending");
     browser.open("/rescue/J-2291/drive-a");
     browser.click(By.xpath("//button[@aria-label='Start: Survey']"));
     browser.seeText("Partition 1");
-    browser.click(By.xpath("//button[@aria-label='Start: Rescue copy of what is in use']"));
+    browser.click(By.xpath("//button[@aria-label='Start: Rescue image of what is in use']"));
     browser.seeHeading("copied, not verified yet, 2 files lost something");
     browser.seeText("Users/quay/Order book/2025 whole year.pdf");
     browser.seeText("Data copied, not all of it verified");
     browser.click(By.xpath("//button[@aria-label='Start: Check of the image']"));
     browser.seeHeading("copied and verified, 2 files lost something");
 
-    browser.open("/job/J-2291/ruling");
+    browser.open("/job/J-2291/decision");
     browser.seeText("Courses, in the order");
     if (!browser.has(By.xpath("//label[contains(.,'Replace the part')]//input[@checked]"))
         && !browser.has(
             By.xpath("//label[@data-selected='true' and contains(.,'Replace the part')]"))) {
       browser.click(By.xpath("//label[contains(.,'Replace the part')]"));
     }
-    browser.type("In your words, for the next of us", "46 sectors wait, its copy is verified.");
-    browser.press("Sign the ruling");
-    browser.seeHeading("Ruled:");
+    browser.type(
+        "In your words, for the next of us", "46 sectors are pending, its copy is verified.");
+    browser.press("Sign the decision");
+    browser.seeHeading("Decided:");
 
     probe.close();
     whole.startProbe(1, "sim:worn-disk,5,6000,new", null);
@@ -145,7 +146,7 @@ class DataTest {
     return new PDFTextStripper().getText(pdf).replaceAll("\\s+", " ");
   }
 
-  /** Given up, ruled, read: and still not erased, for another disk is named. */
+  /** Given up, decided, read: and still not erased, for another disk is named. */
   @Test
   void theWrongDiskIsNotErased() throws Exception {
     whole.startProbe(2, "sim:sound-drive,5,60000", shop.enrolmentCode(2));
@@ -157,8 +158,8 @@ class DataTest {
     say(
         "waivers",
         "{\"version\":%d,\"signer\":\"Rowing club\",\"signature\":\"M10 10 L20 40 L30 12 L44 60 L70 20"
-            + " L90 55 \",\"drives\":[{\"driveKey\":\"drive-a\",\"scope\":\"ALL_DATA\",\"holdings\":[]}]}");
-    say("rulings", "{\"version\":%d,\"courses\":[\"CLEAN_INSTALL\"],\"reason\":\"as wanted\"}");
+            + " L90 55 \",\"drives\":[{\"partKey\":\"drive-a\",\"scope\":\"ALL_DATA\",\"holdings\":[]}]}");
+    say("decisions", "{\"version\":%d,\"courses\":[\"CLEAN_INSTALL\"],\"reason\":\"as wanted\"}");
     browser.seeText("Only its name is wanted");
 
     browser.press("Erase this drive…");

@@ -20,7 +20,7 @@ class DriveTest {
   private static final Duration PATIENCE = Duration.ofMinutes(2);
   private static final int BAY = 1;
   private static final String PAGE = "/drive/J-2291/drive-a";
-  private static final String API = "/api/jobs/J-2291/drives/drive-a";
+  private static final String API = "/api/jobs/J-2291/parts/drive-a";
   private static final By PROFILE = By.cssSelector("canvas[aria-label^='Latency by position']");
   private static Whole whole;
   private static Browser browser;
@@ -78,14 +78,15 @@ class DriveTest {
     browser.open(PAGE);
     browser.seeText("Its surface has not been read yet");
     // Its owner heard it click once: until somebody has listened, nothing works it for long.
-    assertThat(browser.statusOf("POST", API + "/runs", "{\"kind\":\"SURFACE\"}")).isEqualTo(423);
+    assertThat(browser.statusOf("POST", API + "/runs", "{\"kind\":\"SURFACE_SCAN\"}"))
+        .isEqualTo(423);
     listen();
 
     browser.tabTo("Test…");
     browser.key(Keys.ENTER);
     browser.seeText("reads a random sample");
     assertThat(browser.complaints()).isEmpty();
-    browser.tabTo("Start: Surface pass");
+    browser.tabTo("Start: Surface scan");
     browser.key(Keys.ENTER);
 
     browser.seeText("With 95 % confidence at most");
@@ -132,7 +133,7 @@ class DriveTest {
     Await.until("it ends", PATIENCE, () -> run().get("state").asString().equals("ENDED"));
     // It leans to failing by what was read of it: the pass is gentle and gives up among damage.
     assertThat(run().get("end").asString()).isEqualTo("STOPPED_BY_RULE");
-    assertThat(run().at("/surface/bad").size()).isGreaterThanOrEqualTo(10);
+    assertThat(run().at("/result/bad").size()).isGreaterThanOrEqualTo(10);
     assertThat(whole.count("SELECT COUNT(*) FROM run_result")).isOne();
     browser.open(PAGE);
     browser.see(By.xpath("//h1[contains(.,'Drive A')]"));
@@ -145,9 +146,10 @@ class DriveTest {
     browser.press("Test…");
 
     browser.seeText("and drive A must be spared");
-    browser.see(By.cssSelector("button[aria-label='Start: Surface pass'][disabled]"));
+    browser.see(By.cssSelector("button[aria-label='Start: Surface scan'][disabled]"));
     browser.see(By.cssSelector("button[aria-label='Start: Surface sample']:not([disabled])"));
-    assertThat(browser.statusOf("POST", API + "/runs", "{\"kind\":\"SURFACE\"}")).isEqualTo(423);
+    assertThat(browser.statusOf("POST", API + "/runs", "{\"kind\":\"SURFACE_SCAN\"}"))
+        .isEqualTo(423);
     browser.key(Keys.ESCAPE);
   }
 

@@ -72,7 +72,7 @@ class JourneyTest {
     browser.key("n");
 
     browser.seeText("Reading SMART READ DATA");
-    browser.seeText("sectors wait for reallocation");
+    browser.seeText("sectors are pending");
     browser.seeText("HELM-1000S · OS7K-44019-B");
     assertThat(browser.isPageStillMarked()).isTrue();
   }
@@ -83,16 +83,18 @@ class JourneyTest {
     browser.seeHeading("Drive A is failing");
     browser.click(By.xpath("//button[contains(.,'more, each under')]"));
     assertThat(browser.texts(CAUSES)).hasSizeGreaterThanOrEqualTo(6);
-    assertThat(browser.texts(WEIGHTS)).anyMatch(row -> row.matches("(?s).*sectors wait.*\\+\\d.*"));
+    assertThat(browser.texts(WEIGHTS))
+        .anyMatch(row -> row.matches("(?s).*sectors are pending.*\\+\\d.*"));
     assertThat(browser.texts(WEIGHTS)).anyMatch(row -> row.contains("−"));
     assertAccessible();
 
     browser.click(
-        By.xpath("//section[starts-with(@aria-label,'Why')]//button[contains(.,'sectors wait')]"));
+        By.xpath(
+            "//section[starts-with(@aria-label,'Why')]//button[contains(.,'sectors are pending')]"));
     browser.seeText("Pinheiro, Weber");
     browser.click(By.xpath("//a[contains(.,'of the page')]"));
 
-    browser.seeHeading("sectors wait for reallocation");
+    browser.seeHeading("sectors are pending");
     assertThat(browser.texts(By.cssSelector("td[data-marked]"))).hasSize(12).startsWith("c5");
     assertAccessible();
   }
@@ -101,7 +103,7 @@ class JourneyTest {
   @Order(5)
   void rulesButNotOverTheOwnersData() {
     browser.key("1");
-    browser.press("Rule on it");
+    browser.press("Decide");
     browser.seeHeading("Recover the data, then replace the part");
     assertThat(
             browser.has(
@@ -113,14 +115,14 @@ class JourneyTest {
     long version = whole.signedIn().get("/api/jobs/J-2291").body().get("version").longValue();
     String erase =
         "{\"version\":%d,\"courses\":[\"RESET_ERASING\"],\"reason\":\"forced\"}".formatted(version);
-    assertThat(browser.statusOf("POST", "/api/jobs/J-2291/rulings", erase)).isEqualTo(423);
+    assertThat(browser.statusOf("POST", "/api/jobs/J-2291/decisions", erase)).isEqualTo(423);
 
     browser.type("In your words, for the next of us", "Count grows, self-test fails on reading.");
-    browser.press("Sign the ruling");
+    browser.press("Sign the decision");
 
     browser.seeText("Signed and kept.");
     browser.seeText("Count grows, self-test fails on reading.");
-    browser.seeHeading("Ruled: Recover the data, then replace the part");
+    browser.seeHeading("Decided: Recover the data, then replace the part");
   }
 
   @Test
@@ -136,10 +138,10 @@ class JourneyTest {
     browser.open("/job/J-2291");
 
     browser.seeHeading("Drive A is failing");
-    browser.seeText("Ruled by Ines R.");
+    browser.seeText("Decided by Ines R.");
     browser.seeText("Bay 1 · probe on");
     browser.follow("See the reading");
-    browser.seeHeading("sectors wait for reallocation");
+    browser.seeHeading("sectors are pending");
   }
 
   @Test

@@ -71,7 +71,7 @@ class PartRunsTest {
     browser.seeText("It is being run down");
     browser.seeHeading("of what a new one does, measured");
 
-    browser.seeText("its own account");
+    browser.seeText("self-report");
     browser.open("/job/J-2290");
     browser.seeText("The battery is worn");
   }

@@ -41,7 +41,7 @@ class PastTest {
 
     assertThat(jobs).isBetween(330L, 470L);
     assertThat(whole.count("SELECT COUNT(*) FROM job WHERE ended_at IS NULL")).isEqualTo(12);
-    assertThat(whole.count("SELECT COUNT(DISTINCT job_id) FROM ruling")).isEqualTo(jobs);
+    assertThat(whole.count("SELECT COUNT(DISTINCT job_id) FROM decision")).isEqualTo(jobs);
     assertThat(whole.count("SELECT COUNT(*) FROM stage_time")).isEqualTo(4 * jobs);
     assertThat(whole.count("SELECT COUNT(*) FROM " + past + " AND ended_at <= taken_in_at"))
         .isZero();
@@ -58,10 +58,10 @@ class PastTest {
   @Test
   void failingDrivesWereFoundFromTheirPages() throws SQLException {
     long replaced =
-        whole.count("SELECT COUNT(*) FROM ruling WHERE courses = 'RECOVER_DATA,REPLACE_PART'");
+        whole.count("SELECT COUNT(*) FROM decision WHERE courses = 'RECOVER_DATA,REPLACE_PART'");
     long implicated =
         whole.count(
-            "SELECT COUNT(*) FROM ruling r JOIN job j ON j.id = r.job_id"
+            "SELECT COUNT(*) FROM decision r JOIN job j ON j.id = r.job_id"
                 + " WHERE r.courses = 'RECOVER_DATA,REPLACE_PART' AND j.headline LIKE '%failing%'");
 
     assertThat(replaced).isGreaterThan(20);

@@ -42,15 +42,15 @@ class Pictures {
       browser.seeText("HELM-1000S");
       browser.picture(folder.resolve("job.png"));
       browser.follow("See the reading");
-      browser.seeHeading("sectors wait");
-      browser.click(By.xpath("//button[contains(.,'Sectors waiting')]"));
+      browser.seeHeading("sectors are pending");
+      browser.click(By.xpath("//button[contains(.,'Pending sectors')]"));
       browser.picture(folder.resolve("reading.png"));
       takeRescue(whole, browser, folder);
       takeDrive(whole, browser, folder);
       browser.key("1");
-      browser.press("Rule on it");
-      browser.seeText("Sign the ruling");
-      browser.picture(folder.resolve("ruling.png"));
+      browser.press("Decide");
+      browser.seeText("Sign the decision");
+      browser.picture(folder.resolve("decision.png"));
 
       browser.follow("tekmerion");
       browser.seeHeading("machines need a person");
@@ -68,12 +68,12 @@ class Pictures {
     browser.open("/rescue/J-2291/drive-a");
     browser.click(By.xpath("//button[@aria-label='Start: Survey']"));
     browser.seeText("Partition 1");
-    browser.click(By.xpath("//button[@aria-label='Start: Rescue copy of what is in use']"));
+    browser.click(By.xpath("//button[@aria-label='Start: Rescue image of what is in use']"));
     Await.until(
         "the drive is copied",
         Duration.ofMinutes(2),
         () ->
-            shop.get("/api/jobs/J-2291/drives/drive-a/data")
+            shop.get("/api/jobs/J-2291/parts/drive-a/data")
                 .body()
                 .get("finding")
                 .stringValue()
@@ -90,9 +90,9 @@ class Pictures {
     browser.open("/job/J-2291/report");
     browser.seeHeading("What became of your");
     browser.picture(folder.resolve("report.png"));
-    browser.open("/shelf");
+    browser.open("/stock");
     browser.seeText("models met");
-    browser.picture(folder.resolve("shelf.png"));
+    browser.picture(folder.resolve("stock.png"));
   }
 
   /** Its owner heard clicks: until somebody has listened nothing works it for long. */
@@ -114,19 +114,18 @@ class Pictures {
     }
   }
 
-  /** In the middle of a surface pass, with its visits of before. */
+  /** In the middle of a surface scan, with its visits of before. */
   private static void takeDrive(Whole whole, Browser browser, Path folder) throws Exception {
     ShopClient shop = whole.signedIn();
     listen(shop);
     browser.open("/drive/J-2291/drive-a");
     browser.press("Test…");
-    browser.click(By.cssSelector("button[aria-label='Start: Surface pass']"));
+    browser.click(By.cssSelector("button[aria-label='Start: Surface scan']"));
     Await.until(
         "the pass has met damage",
         Duration.ofMinutes(4),
         () ->
-            shop.get("/api/jobs/J-2291/drives/drive-a").body().at("/runs/0/surface/bad").size()
-                > 0);
+            shop.get("/api/jobs/J-2291/parts/drive-a").body().at("/runs/0/result/bad").size() > 0);
     browser.seeText("sectors lost");
     browser.picture(folder.resolve("drive.png"));
   }
@@ -192,7 +191,7 @@ class Pictures {
     browser.seeText("Bay 5 · probe on");
     browser.press("Read it");
     browser.seeText("met before");
-    browser.follow("Its life");
+    browser.follow("Its history");
     browser.seeHeading("has been in 2 machines");
     browser.picture(folder.resolve("part.png"));
     takeInstruments(whole, browser, shop, folder);
@@ -206,7 +205,7 @@ class Pictures {
     browser.open("/people");
     browser.seeHeading("people work here");
     browser.open("/know-how");
-    browser.seeHeading("signs rest on judgement alone");
+    browser.seeHeading("findings rest on judgement alone");
     browser.seeText("mended jobs");
     browser.picture(folder.resolve("know-how.png"));
     browser.open("/makers");

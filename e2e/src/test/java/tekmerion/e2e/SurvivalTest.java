@@ -67,7 +67,7 @@ class SurvivalTest {
         "the reading is asked for",
         PATIENCE,
         () -> {
-          answer.set(shop.post(JOB + "/readings", Map.of("driveKey", "drive-a")));
+          answer.set(shop.post(JOB + "/readings", Map.of("partKey", "drive-a")));
           return answer.get().status() == 202;
         });
     return UUID.fromString(answer.get().body().get("requestId").stringValue());

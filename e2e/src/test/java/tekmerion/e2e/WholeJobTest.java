@@ -85,7 +85,7 @@ class WholeJobTest {
     makeAll("Read what the battery says about itself", "Under 50 %", "500 and more");
     makeAll("Run it down under a steady load", "Under 50 %", "Within 10 %");
     browser.seeText("The battery is worn");
-    rule("Replace the part", "A third of its charge left, measured and by its own account.");
+    rule("Replace the part", "A third of its charge left, measured and by its self-report.");
     change("new battery", "It is gone");
     handBack(job);
   }
@@ -123,7 +123,8 @@ class WholeJobTest {
     browser.keys(Keys.ENTER);
     browser.seeText("Verify the system's own files");
     browser.see(By.id("made"));
-    ruleOtherwise("Reset the system, keeping files", "Files cannot be mended; the metal is sound.");
+    ruleOtherwise(
+        "Reset the system, keeping files", "Files cannot be mended; the hardware is sound.");
     change("system reset, files kept", "It is gone");
     handBack(job);
   }
@@ -191,7 +192,7 @@ class WholeJobTest {
                 .signedIn()
                 .post(
                     "/api/jobs/%s/captures".formatted(job),
-                    Map.of("driveKey", "drive-a", "files", files))
+                    Map.of("partKey", "drive-a", "files", files))
                 .status())
         .isEqualTo(200);
   }
@@ -261,37 +262,37 @@ class WholeJobTest {
     Await.until("the dialog closed", SOON, () -> !browser.has(By.xpath("//*[@role='dialog']")));
   }
 
-  private static void toTheRuling() {
-    browser.tabTo("Rule on it");
+  private static void toTheDecision() {
+    browser.tabTo("Decide");
     browser.keys(Keys.ENTER);
     browser.seeText("Sign it");
   }
 
   /** As it leans. */
   private static void rule(String courses, String reason) {
-    toTheRuling();
-    sign(courses, reason);
+    toTheDecision();
+    finding(courses, reason);
   }
 
   /** Another course than the ones that are ticked. */
   private static void ruleOtherwise(String course, String reason) {
-    toTheRuling();
+    toTheDecision();
     for (int i = browser.ticked(); i > 0; i--) {
       browser.tabToTicked();
       browser.keys(Keys.SPACE);
     }
     browser.tabToward(course);
     browser.keys(Keys.SPACE);
-    sign(course, reason);
+    finding(course, reason);
   }
 
-  private static void sign(String courses, String reason) {
+  private static void finding(String courses, String reason) {
     browser.tabToward("In your words, for the next of us");
     browser.keys(reason);
-    browser.tabTo("Sign the ruling");
+    browser.tabTo("Sign the decision");
     browser.keys(Keys.ENTER);
-    browser.seeHeading("Ruled: " + courses);
-    browser.open(browser.path().replace("/ruling", ""));
+    browser.seeHeading("Decided: " + courses);
+    browser.open(browser.path().replace("/decision", ""));
     browser.seeText("Not shown yet: 0 of");
   }
 

@@ -11,14 +11,14 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import tekmerion.core.surface.Plan;
 import tekmerion.core.surface.Progress;
-import tekmerion.core.surface.SurfacePass;
-import tekmerion.core.surface.SurfaceResult;
+import tekmerion.core.surface.ScannedSurface;
+import tekmerion.core.surface.SurfaceScan;
 import tekmerion.probe.linux.RawFile;
 
-/** A surface pass against the system's own plain copy with direct reads of the same block size. */
+/** A surface scan against the system's own plain copy with direct reads of the same block size. */
 @Command(
     name = "surface",
-    description = "Rate of a surface pass over that of plain direct reads, interleaved.",
+    description = "Rate of a surface scan over that of plain direct reads, interleaved.",
     mixinStandardHelpOptions = true)
 public final class BenchSurfaceCommand implements Callable<Integer> {
   private static final double TARGET = 0.95;
@@ -39,7 +39,7 @@ public final class BenchSurfaceCommand implements Callable<Integer> {
     Path file = own ? written() : path;
     try {
       double[] ratios = new double[rounds];
-      System.out.println("round   plain direct reads   surface pass   ratio");
+      System.out.println("round   plain direct reads   surface scan   ratio");
       for (int i = 0; i < rounds; i++) {
         // Who goes first changes from round to round.
         double plain = i % 2 == 0 ? plain(file) : 0;
@@ -94,11 +94,11 @@ public final class BenchSurfaceCommand implements Callable<Integer> {
   private static double pass(Path file) throws IOException {
     try (RawFile source = RawFile.direct(file)) {
       long began = System.nanoTime();
-      SurfaceResult result =
-          SurfacePass.begin(source, Plan.whole(source.identity()), System::nanoTime, new Silent())
+      ScannedSurface result =
+          SurfaceScan.begin(source, Plan.whole(source.identity()), System::nanoTime, new Silent())
               .run();
       double seconds = (System.nanoTime() - began) / 1e9;
-      if (result.end() != SurfaceResult.End.COMPLETE || !source.identity().cacheBypassed()) {
+      if (result.end() != ScannedSurface.End.COMPLETE || !source.identity().cacheBypassed()) {
         throw new IOException("the pass did not come to its end past the cache: " + result.end());
       }
       return result.bytesRead() / seconds;
@@ -111,7 +111,7 @@ public final class BenchSurfaceCommand implements Callable<Integer> {
     }
   }
 
-  private static final class Silent implements SurfacePass.Listener {
+  private static final class Silent implements SurfaceScan.Listener {
     @Override
     public void progress(Progress progress) {}
 

@@ -24,7 +24,7 @@ public final class IsolationCommand implements Callable<Integer> {
   private static final int[] SIZES = {2, 3, 4, 6, 8, 12, 16, 24, 32, 48, 64};
   private static final double[] RATES = {0.2, 0.4, 0.6, 0.8, 1.0};
   private static final double ERROR = 0.05;
-  private static final int MOST_STARTS = 3000;
+  private static final int MAX_STARTS = 3000;
 
   /** Starts that fail although nothing to blame was in play. */
   private static final double STRAY = 0.002;
@@ -112,7 +112,7 @@ public final class IsolationCommand implements Callable<Integer> {
     int starts = 0;
     int turn = 0;
     Optional<Hypothesis> named = isolation.named(ERROR);
-    while (named.isEmpty() && starts < MOST_STARTS) {
+    while (named.isEmpty() && starts < MAX_STARTS) {
       if (!ours) {
         while (turn < things && about(isolation, turn) <= ERROR / things) {
           turn++; // cleared, as surely as the stated error asks
@@ -139,7 +139,7 @@ public final class IsolationCommand implements Callable<Integer> {
   private static double about(Isolation isolation, int thing) {
     return isolation.suspicions().stream()
         .filter(s -> s.hypothesis().needs() == 1L << thing)
-        .mapToDouble(Isolation.Suspicion::probability)
+        .mapToDouble(Isolation.PartEvidence::probability)
         .sum();
   }
 }

@@ -10,13 +10,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Random;
+import tekmerion.core.battery.BatteryFindings;
 import tekmerion.core.battery.BatteryReport;
-import tekmerion.core.battery.BatterySigns;
+import tekmerion.core.drive.DriveFindings;
 import tekmerion.core.drive.DriveIdentity;
-import tekmerion.core.drive.DriveReading;
-import tekmerion.core.drive.DriveSigns;
 import tekmerion.core.drive.PageDecoder;
-import tekmerion.core.memory.MemorySigns;
+import tekmerion.core.drive.PartReading;
+import tekmerion.core.memory.MemoryFindings;
 import tekmerion.core.memory.identity.MemoryRecords;
 import tekmerion.core.memory.identity.Smbios;
 import tekmerion.core.page.DecodedPage;
@@ -31,7 +31,8 @@ import tekmerion.sim.SimMachines;
 
 /**
  * Makes random and mutated pages and puts them through everything that reads raw bytes: decoders,
- * JSON, signs. Half of the mutated ones get a good checksum again, so that they reach the fields.
+ * JSON, findings. Half of the mutated ones get a good checksum again, so that they reach the
+ * fields.
  */
 public final class PageFuzzer {
   /** Every decoder once: the pages of a SCSI log have one together. */
@@ -134,8 +135,8 @@ public final class PageFuzzer {
     for (PageKind kind : PageKind.values()) {
       answers.put(kind, answer);
     }
-    DriveReading reading = new DriveReading(answers);
-    DriveSigns.of("drive-a", reading);
+    PartReading reading = new PartReading(answers);
+    DriveFindings.of("drive-a", reading);
     DriveIdentity.of(reading);
     return all;
   }
@@ -148,14 +149,14 @@ public final class PageFuzzer {
     }
   }
 
-  /** Signs of what is no drive; those of drives are taken from all pages together. */
+  /** Findings of what is no drive; those of drives are taken from all pages together. */
   private static void weigh(DecodedPage decoded, String page) {
     if (decoded instanceof BatteryReport report) {
-      BatterySigns.of(report, page, "The battery");
+      BatteryFindings.of(report, page, "The battery");
     } else if (decoded instanceof MemoryRecords records) {
-      MemorySigns.of(records, page);
+      MemoryFindings.of(records, page);
     } else if (decoded instanceof Smbios table) {
-      MemorySigns.of(table, page);
+      MemoryFindings.of(table, page);
     }
   }
 

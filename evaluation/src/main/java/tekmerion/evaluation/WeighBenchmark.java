@@ -14,40 +14,42 @@ import org.openjdk.jmh.annotations.Mode;
 import org.openjdk.jmh.annotations.OutputTimeUnit;
 import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.State;
+import tekmerion.core.finding.Finding;
 import tekmerion.core.knowhow.Cause;
+import tekmerion.core.knowhow.FindingKind;
 import tekmerion.core.knowhow.KnowHow;
-import tekmerion.core.knowhow.SignKind;
 import tekmerion.core.permit.DataStatus;
-import tekmerion.core.sign.Sign;
 import tekmerion.core.weigh.NextMoves;
 import tekmerion.core.weigh.Weighed;
 import tekmerion.core.weigh.Weighing;
 import tekmerion.core.weigh.Weighing.Part;
 
-/** Weighing anew after one answer: 60 causes, 300 signs all known; and a job as it usually is. */
+/**
+ * Weighing anew after one answer: 60 causes, 300 findings all known; and a job as it usually is.
+ */
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.AverageTime)
 @OutputTimeUnit(TimeUnit.MICROSECONDS)
 public class WeighBenchmark {
   private static final int CAUSES = 60;
-  private static final int SIGNS = 300;
+  private static final int FINDINGS = 300;
   private static final List<Part> DRIVE = List.of(new Part("drive-a", "drive", "drive A"));
   private final Random random = new Random(60_300);
   private final KnowHow large = large();
-  private final List<Sign> all = all();
+  private final List<Finding> all = all();
   private final KnowHow shipped = KnowHow.shipped();
-  private final List<Sign> usual =
+  private final List<Finding> usual =
       List.of(
-          seen("reach", "loader"),
+          seen("boot-stage", "loader"),
           seen("noise.clicks", "clicks"),
           seen("often", "always"),
           seen("change.update", "no"),
           seen("change.drop", "no"),
           seen("heat-felt", "cool"),
-          new Sign("drive.report", "drive-a", "sound", "", Sign.Basis.intake()),
-          new Sign("drive.waiting-sectors", "drive-a", "many", "", Sign.Basis.intake()),
-          new Sign("drive.reallocated", "drive-a", "some", "", Sign.Basis.intake()),
-          new Sign("drive.link-errors", "drive-a", "none", "", Sign.Basis.intake()));
+          new Finding("drive.report", "drive-a", "sound", "", Finding.Basis.intake()),
+          new Finding("drive.pending-sectors", "drive-a", "many", "", Finding.Basis.intake()),
+          new Finding("drive.reallocated", "drive-a", "some", "", Finding.Basis.intake()),
+          new Finding("drive.link-errors", "drive-a", "none", "", Finding.Basis.intake()));
 
   @Benchmark
   public Weighed sixtyByThreeHundred() {
@@ -69,11 +71,11 @@ public class WeighBenchmark {
         NextMoves.Situation.assumed(DataStatus.WANTED, Optional.empty(), Set.of(), true));
   }
 
-  private static Sign seen(String id, String level) {
-    return new Sign(id, Sign.MACHINE, level, "", Sign.Basis.intake());
+  private static Finding seen(String id, String level) {
+    return new Finding(id, Finding.MACHINE, level, "", Finding.Basis.intake());
   }
 
-  /** Every sign bears on four causes, as in what ships; the truth is one cause. */
+  /** Every finding bears on four causes, as in what ships; the truth is one cause. */
   private KnowHow large() {
     List<Cause> causes = new ArrayList<>();
     for (int c = 0; c < CAUSES; c++) {
@@ -89,15 +91,15 @@ public class WeighBenchmark {
               Map.of(Cause.ANY_FAMILY, 0.02),
               null));
     }
-    List<SignKind> signs = new ArrayList<>();
-    for (int s = 0; s < SIGNS; s++) {
+    List<FindingKind> findings = new ArrayList<>();
+    for (int s = 0; s < FINDINGS; s++) {
       Map<String, List<Double>> links = new HashMap<>();
       for (int i = 0; i < 4; i++) {
         double p = 0.2 + 0.7 * random.nextDouble();
         links.put("c" + (s + 17 * i) % CAUSES, List.of(1 - p, p));
       }
-      signs.add(
-          new SignKind(
+      findings.add(
+          new FindingKind(
               "s" + s,
               "S",
               "s" + s,
@@ -108,12 +110,12 @@ public class WeighBenchmark {
               Map.of(),
               "arithmetic"));
     }
-    return new KnowHow(List.of(), causes, signs, List.of(), List.of(), List.of());
+    return new KnowHow(List.of(), causes, findings, List.of(), List.of(), List.of());
   }
 
-  private List<Sign> all() {
-    List<Sign> all = new ArrayList<>();
-    for (SignKind kind : large.signs()) {
+  private List<Finding> all() {
+    List<Finding> all = new ArrayList<>();
+    for (FindingKind kind : large.findings()) {
       List<Double> truth = kind.links().get("c7");
       double p = truth == null ? 0.05 : 1 - 0.95 * (1 - truth.get(1));
       all.add(seen(kind.id(), random.nextDouble() < p ? "yes" : "no"));

@@ -64,7 +64,7 @@ final class BenchDriveCommand implements Callable<Integer> {
         ResultSet rows =
             s.executeQuery(
                 "SELECT DISTINCT j.number FROM job j JOIN part_place p ON p.machine_id ="
-                    + " j.machine_id AND p.until IS NULL AND p.drive_key = 'drive-a'"
+                    + " j.machine_id AND p.until IS NULL AND p.part_key = 'drive-a'"
                     + " JOIN reading r ON r.part_id = p.part_id ORDER BY j.number")) {
       while (rows.next()) {
         jobs.add(rows.getString(1));
@@ -80,7 +80,7 @@ final class BenchDriveCommand implements Callable<Integer> {
     try (Statement s = owner.createStatement()) {
       s.execute(
           "CREATE TEMPORARY TABLE more AS SELECT UUID() AS id, r.id AS source, r.part_id,"
-              + " r.machine_id, r.job_id, r.probe_id, r.drive_key, r.probe_version,"
+              + " r.machine_id, r.job_id, r.probe_id, r.part_key, r.probe_version,"
               + " r.taken_at - INTERVAL 7 * n.seq DAY AS taken_at FROM (SELECT r.*, ROW_NUMBER() OVER"
               + " (PARTITION BY part_id ORDER BY taken_at) AS visit, COUNT(*) OVER (PARTITION BY"
               + " part_id) AS visits FROM reading r) r JOIN seq_1_to_"
@@ -105,7 +105,7 @@ final class BenchDriveCommand implements Callable<Integer> {
                 + Math.max(1, batch / VISITS));
         s.execute(
             "CREATE TEMPORARY TABLE more AS SELECT UUID() AS id, o.id AS source, p.id AS part_id,"
-                + " o.machine_id, o.job_id, o.probe_id, o.drive_key, o.probe_version, o.taken_at -"
+                + " o.machine_id, o.job_id, o.probe_id, o.part_key, o.probe_version, o.taken_at -"
                 + " INTERVAL n.seq HOUR AS taken_at FROM (SELECT id FROM part WHERE model ="
                 + " 'FILL-1000' ORDER BY id DESC LIMIT "
                 + Math.max(1, batch / VISITS)
@@ -142,9 +142,9 @@ final class BenchDriveCommand implements Callable<Integer> {
 
   private static void keepRows(Statement s) throws SQLException {
     s.execute(
-        "INSERT INTO reading (id, part_id, machine_id, job_id, probe_id, request_id, drive_key,"
+        "INSERT INTO reading (id, part_id, machine_id, job_id, probe_id, request_id, part_key,"
             + " probe_version, taken_at, received_at) SELECT id, part_id, machine_id, job_id, probe_id,"
-            + " UUID(), drive_key, probe_version, taken_at, taken_at FROM more");
+            + " UUID(), part_key, probe_version, taken_at, taken_at FROM more");
   }
 
   private static long count(Connection owner) throws SQLException {
@@ -160,7 +160,7 @@ final class BenchDriveCommand implements Callable<Integer> {
     int visits = 0;
     for (int i = -jobs.size(); i < ASKED; i++) { // once round to warm up
       String job = jobs.get(Math.floorMod(i * 7, jobs.size()));
-      String path = "/api/jobs/" + job + "/drives/drive-a";
+      String path = "/api/jobs/" + job + "/parts/drive-a";
       if (i < 0) {
         ShopClient.Answer answer = shop.get(path);
         if (answer.status() != 200) {

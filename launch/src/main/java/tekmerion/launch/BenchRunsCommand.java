@@ -18,11 +18,11 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import tools.jackson.databind.JsonNode;
 
-/** Ten surface passes at once, each told every second: does the floor stay quick. */
+/** Ten surface scanes at once, each told every second: does the floor stay quick. */
 @Command(
     name = "runs",
     description = {
-      "Start the demo shop with ten bays in a folder of its own, a probe in each, a surface pass on",
+      "Start the demo shop with ten bays in a folder of its own, a probe in each, a surface scan on",
       "each; print the server's times for the floor and for the drives while all ten go on."
     },
     mixinStandardHelpOptions = true)
@@ -52,7 +52,7 @@ final class BenchRunsCommand implements Callable<Integer> {
       for (String job : jobs) {
         runs.add(begin(shop, job));
       }
-      System.out.printf("%d surface passes go on%n", jobs.size());
+      System.out.printf("%d surface scanes go on%n", jobs.size());
       double[] before = shares(shop, runs);
       double floor = measure("floor", shop, List.of("/api/floor"));
       double drive = measure("drive", shop, List.of(drive(jobs.get(jobs.size() - 1))));
@@ -101,10 +101,10 @@ final class BenchRunsCommand implements Callable<Integer> {
    * @return path of the run
    */
   private static String begin(ShopClient shop, String job) throws InterruptedException {
-    retry(() -> shop.post("/api/jobs/" + job + "/readings", Map.of("driveKey", "drive-a")), 202);
+    retry(() -> shop.post("/api/jobs/" + job + "/readings", Map.of("partKey", "drive-a")), 202);
     retry(() -> shop.get(drive(job)), 200);
     ShopClient.Answer begun =
-        retry(() -> shop.post(drive(job) + "/runs", Map.of("kind", "SURFACE")), 202);
+        retry(() -> shop.post(drive(job) + "/runs", Map.of("kind", "SURFACE_SCAN")), 202);
     return "/api/runs/" + begun.body().get("id").asString();
   }
 
@@ -122,7 +122,7 @@ final class BenchRunsCommand implements Callable<Integer> {
   }
 
   private static String drive(String job) {
-    return "/api/jobs/" + job + "/drives/drive-a";
+    return "/api/jobs/" + job + "/parts/drive-a";
   }
 
   private static double[] shares(ShopClient shop, List<String> runs) throws InterruptedException {

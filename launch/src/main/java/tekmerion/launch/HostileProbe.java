@@ -81,7 +81,7 @@ public final class HostileProbe implements AutoCloseable {
   private Object next(Duration patience) {
     try {
       Object message = link.poll(patience);
-      if (message instanceof ToProbe.ReadDrive read) {
+      if (message instanceof ToProbe.ReadPart read) {
         messages.know(read.requestId());
       } else if (message instanceof ToProbe.StartRun start) {
         messages.know(start.requestId());

@@ -108,7 +108,7 @@ final class ProveKillsCommand implements Callable<Integer> {
     await(
         "the drive is read",
         () ->
-            person.post("/api/jobs/" + job + "/readings", Map.of("driveKey", "drive-a")).status()
+            person.post("/api/jobs/" + job + "/readings", Map.of("partKey", "drive-a")).status()
                 == 202);
     await(
         "the reading arrives",
@@ -134,7 +134,7 @@ final class ProveKillsCommand implements Callable<Integer> {
   /** Its id; null if it cannot be started now. */
   private static String start(ShopClient person, String job, String kind) {
     ShopClient.Answer answer =
-        person.post("/api/jobs/%s/drives/drive-a/runs".formatted(job), Map.of("kind", kind));
+        person.post("/api/jobs/%s/parts/drive-a/runs".formatted(job), Map.of("kind", kind));
     return answer.status() == 202 ? answer.body().get("id").stringValue() : null;
   }
 
@@ -244,7 +244,7 @@ final class ProveKillsCommand implements Callable<Integer> {
     while (!over.get()) {
       try {
         ShopClient.Answer answer =
-            person.post("/api/jobs/" + job + "/readings", Map.of("driveKey", "drive-a"));
+            person.post("/api/jobs/" + job + "/readings", Map.of("partKey", "drive-a"));
         if (answer.status() == 202) {
           readings.add(answer.body().get("requestId").stringValue());
         }
@@ -279,7 +279,7 @@ final class ProveKillsCommand implements Callable<Integer> {
     String verify = start(person, job, "VERIFY_IMAGE");
     awaitOr(
         "the image was not checked", COPY_PATIENCE, () -> verify != null && ended(person, verify));
-    JsonNode data = person.get("/api/jobs/" + job + "/drives/drive-a/data").body();
+    JsonNode data = person.get("/api/jobs/" + job + "/parts/drive-a/data").body();
     String finding = data.path("finding").asString("");
     System.out.println("The copy that was killed into: " + finding);
     if (!finding.startsWith("copied and verified")) {

@@ -144,7 +144,7 @@ final class ProveLinkCommand implements Callable<Integer> {
               "SELECT job.number FROM job LEFT JOIN bay ON bay.job_id = job.id WHERE ended_at IS NULL"
                   + " AND (bay.id IS NOT NULL OR RAND() < 0.2)")) {
         looked(shop, "/api/jobs/" + job);
-        looked(shop, "/api/jobs/" + job + "/drives/drive-a");
+        looked(shop, "/api/jobs/" + job + "/parts/drive-a");
       }
       Sleep.millis(10_000);
     }
@@ -173,7 +173,7 @@ final class ProveLinkCommand implements Callable<Integer> {
     while (!over.get()) {
       try {
         ShopClient.Answer asked =
-            shop.post("/api/jobs/" + job + "/readings", Map.of("driveKey", "drive-a"));
+            shop.post("/api/jobs/" + job + "/readings", Map.of("partKey", "drive-a"));
         if (asked.status() != 202) {
           wrong.add("a reading was not asked for: %d %s".formatted(asked.status(), asked.body()));
         } else {
@@ -205,9 +205,9 @@ final class ProveLinkCommand implements Callable<Integer> {
       for (int bay : HOSTILE_BAYS) {
         try {
           String job = jobOf(bay);
-          shop.post("/api/jobs/" + job + "/readings", Map.of("driveKey", "drive-a"));
-          for (String run : List.of("SURVEY", "SURFACE", "SELF_TEST_SHORT", "MARCH")) {
-            shop.post("/api/jobs/" + job + "/drives/drive-a/runs", Map.of("kind", run));
+          shop.post("/api/jobs/" + job + "/readings", Map.of("partKey", "drive-a"));
+          for (String run : List.of("SURVEY", "SURFACE_SCAN", "SELF_TEST_SHORT", "MEMORY_TEST")) {
+            shop.post("/api/jobs/" + job + "/parts/drive-a/runs", Map.of("kind", run));
           }
         } catch (LaunchException e) {
           wrong.add("asking: " + e.getMessage());

@@ -2,7 +2,7 @@ package tekmerion.link;
 
 /** What both ends must agree on. */
 public final class BenchLink {
-  public static final int PROTOCOL = 2;
+  public static final int PROTOCOL = 3;
   public static final String ENROLMENT_PATH = "/link/enrolment";
   public static final String SOCKET_PATH = "/link/socket";
 

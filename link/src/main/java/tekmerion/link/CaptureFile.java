@@ -23,12 +23,12 @@ public record CaptureFile(
     List<CapturedReading> readings) {
   public static final String FORMAT = "tekmerion capture";
   public static final int VERSION = 1;
-  private static final int MOST_READINGS = 120;
+  private static final int MAX_READINGS = 120;
 
   /** What one drive, or what else there is, said of itself. */
-  public record CapturedReading(String driveKey, Instant takenAt, List<PageNote> pages) {
+  public record CapturedReading(String partKey, Instant takenAt, List<PageNote> pages) {
     public CapturedReading {
-      Objects.requireNonNull(driveKey, "driveKey");
+      Objects.requireNonNull(partKey, "partKey");
       Objects.requireNonNull(takenAt, "takenAt");
       pages = List.copyOf(pages);
     }
@@ -36,7 +36,7 @@ public record CaptureFile(
 
   public CaptureFile {
     readings = List.copyOf(readings);
-    if (!FORMAT.equals(format) || version != VERSION || readings.size() > MOST_READINGS) {
+    if (!FORMAT.equals(format) || version != VERSION || readings.size() > MAX_READINGS) {
       throw new IllegalArgumentException("no capture of version " + VERSION);
     }
   }

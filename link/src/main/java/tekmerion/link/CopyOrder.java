@@ -13,12 +13,12 @@ import java.util.regex.Pattern;
  */
 public record CopyOrder(String job, Integer volume, List<String> folders) {
   private static final Pattern JOB = Pattern.compile("[A-Z]{1,4}-\\d{1,9}");
-  static final int MOST_FOLDERS = 300;
+  static final int MAX_FOLDERS = 300;
 
   public CopyOrder {
     folders = folders == null ? List.of() : List.copyOf(folders);
-    PartFinding.check(job != null && JOB.matcher(job).matches(), "job");
-    PartFinding.check(folders.size() <= MOST_FOLDERS, "folders");
-    folders.forEach(f -> PartFinding.check(f.length() <= SurveyFinding.MOST_PATH, "folder"));
+    RunResult.check(job != null && JOB.matcher(job).matches(), "job");
+    RunResult.check(folders.size() <= MAX_FOLDERS, "folders");
+    folders.forEach(f -> RunResult.check(f.length() <= SurveyResult.MAX_PATH, "folder"));
   }
 }

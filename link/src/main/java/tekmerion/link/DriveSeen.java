@@ -17,7 +17,7 @@ public record DriveSeen(String model, String serial, long sizeBytes) {
    * @throws IllegalArgumentException if one of them is missing or too long
    */
   public DriveSeen {
-    PartFinding.check(
+    RunResult.check(
         model != null
             && serial != null
             && !model.isBlank()

@@ -12,19 +12,19 @@ import java.util.regex.Pattern;
  * @param byContent whether files are there that were found by their content
  */
 public record HeldCopy(
-    String job, String driveKey, boolean image, Set<Integer> volumes, boolean byContent) {
+    String job, String partKey, boolean image, Set<Integer> volumes, boolean byContent) {
   private static final Pattern NAME = Pattern.compile("[A-Za-z0-9][A-Za-z0-9._:-]{0,60}");
-  private static final int MOST_VOLUMES = 1_000;
+  private static final int MAX_VOLUMES = 1_000;
 
   public HeldCopy {
     if (job == null
-        || driveKey == null
+        || partKey == null
         || !NAME.matcher(job).matches()
-        || !NAME.matcher(driveKey).matches()) {
+        || !NAME.matcher(partKey).matches()) {
       throw new IllegalArgumentException("a copy of no job or no drive");
     }
     volumes = volumes == null ? Set.of() : Set.copyOf(volumes);
-    if (volumes.size() > MOST_VOLUMES) {
+    if (volumes.size() > MAX_VOLUMES) {
       throw new IllegalArgumentException("too many volumes");
     }
   }

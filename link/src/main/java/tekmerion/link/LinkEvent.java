@@ -11,7 +11,7 @@ import java.util.UUID;
  */
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
 @JsonSubTypes({
-  @JsonSubTypes.Type(value = LinkEvent.DriveRead.class, name = "drive-read"),
+  @JsonSubTypes.Type(value = LinkEvent.PartRead.class, name = "part-read"),
   @JsonSubTypes.Type(value = LinkEvent.CommandRefused.class, name = "command-refused"),
   @JsonSubTypes.Type(value = LinkEvent.RunEnded.class, name = "run-ended")
 })
@@ -25,10 +25,10 @@ public sealed interface LinkEvent {
    * @param readingId made by the probe; the same reading sent twice has the same one
    * @param takenAt by the probe's clock
    */
-  record DriveRead(
-      UUID requestId, UUID readingId, String driveKey, Instant takenAt, List<PageNote> pages)
+  record PartRead(
+      UUID requestId, UUID readingId, String partKey, Instant takenAt, List<PageNote> pages)
       implements LinkEvent {
-    public DriveRead {
+    public PartRead {
       pages = List.copyOf(pages);
     }
   }
@@ -41,45 +41,38 @@ public sealed interface LinkEvent {
    *
    * @param end how: see {@link End}
    * @param why empty if it came to its end
-   * @param driveKey key of the drive, or of what else it ran on
-   * @param surface what a surface pass found; null for other runs
-   * @param selfTest outcome of a self-test; null for other runs
-   * @param found what a run found on memory, battery or the machine at work; null for other runs
+   * @param partKey key of the drive, or of what else it ran on
+   * @param result what it found until then; null if nothing
    * @param drive which drive it was, at its beginning and at its end; null if it did not tell, or
    *     was another one at the end
    */
   record RunEnded(
       UUID requestId,
-      String driveKey,
+      String partKey,
       RunKind run,
       Instant startedAt,
       Instant endedAt,
       End end,
       String why,
-      SurfaceNote surface,
-      SelfTestNote selfTest,
-      PartFinding found,
+      RunResult result,
       DriveSeen drive)
       implements LinkEvent {
     /** Of a run that is on no drive, or of which nobody asked which it was. */
     public RunEnded(
         UUID requestId,
-        String driveKey,
+        String partKey,
         RunKind run,
         Instant startedAt,
         Instant endedAt,
         End end,
         String why,
-        SurfaceNote surface,
-        SelfTestNote selfTest,
-        PartFinding found) {
-      this(requestId, driveKey, run, startedAt, endedAt, end, why, surface, selfTest, found, null);
+        RunResult result) {
+      this(requestId, partKey, run, startedAt, endedAt, end, why, result, null);
     }
 
     /** The same, of this drive. */
     public RunEnded of(DriveSeen seen) {
-      return new RunEnded(
-          requestId, driveKey, run, startedAt, endedAt, end, why, surface, selfTest, found, seen);
+      return new RunEnded(requestId, partKey, run, startedAt, endedAt, end, why, result, seen);
     }
   }
 
@@ -92,11 +85,4 @@ public sealed interface LinkEvent {
     /** Neither passed nor failed. */
     COULD_NOT_RUN
   }
-
-  /**
-   * @param passed whether the drive found nothing wrong
-   * @param words outcome in the standard's words
-   * @param firstFailingSector null if it did not fail at an address
-   */
-  record SelfTestNote(boolean passed, String words, Long firstFailingSector) {}
 }

@@ -33,10 +33,10 @@ public record MachineNote(
   public static final String CHARGE = "charge";
 
   /** Together the texts of a machine fit well into a column of 64 KiB. */
-  private static final int MOST_CHARS = 200;
+  private static final int MAX_CHARS = 200;
 
-  private static final int MOST_DRIVES = 100;
-  private static final int MOST_OTHERS = 20;
+  private static final int MAX_DRIVES = 100;
+  private static final int MAX_OTHERS = 20;
 
   /** Of a part, in one machine. */
   private static final Pattern KEY = Pattern.compile("[A-Za-z0-9][A-Za-z0-9._:-]{0,59}");
@@ -62,23 +62,23 @@ public record MachineNote(
     probeHost = checked(probeHost);
     drives = List.copyOf(drives);
     others = others == null ? List.of() : List.copyOf(others);
-    if (others.size() > MOST_OTHERS) {
+    if (others.size() > MAX_OTHERS) {
       throw new IllegalArgumentException("too many others");
     }
     others.forEach(MachineNote::checked);
     if (drives.stream().map(DriveNote::key).distinct().count() != drives.size()) {
       throw new IllegalArgumentException("two drives of one key");
     }
-    if (drives.size() > MOST_DRIVES) {
+    if (drives.size() > MAX_DRIVES) {
       throw new IllegalArgumentException(
-          "%d drives, most are %d".formatted(drives.size(), MOST_DRIVES));
+          "%d drives, most are %d".formatted(drives.size(), MAX_DRIVES));
     }
   }
 
   private static String checked(String text) {
-    if (text != null && text.length() > MOST_CHARS) {
+    if (text != null && text.length() > MAX_CHARS) {
       throw new IllegalArgumentException(
-          "a text of %d characters, most are %d".formatted(text.length(), MOST_CHARS));
+          "a text of %d characters, most are %d".formatted(text.length(), MAX_CHARS));
     }
     return text == null ? "" : text;
   }

@@ -19,12 +19,12 @@ import tekmerion.core.permit.DataStatus;
  *
  * @param run request that it is for
  * @param kind what may be done
- * @param driveKey of the drive
+ * @param partKey of the drive
  * @param drive as it told of itself when the probe asked
  * @param status of the data on it
  * @param content what must be on the drive when the writing begins, by {@link
- *     SurveyFinding#contentSha}; null if all that is on it was signed away in every open job that
- *     it is in, or it is not written to
+ *     SurveyResult#contentSha}; null if all that is on it was signed away in every open job that it
+ *     is in, or it is not written to
  * @param nonce of the question that it answers
  * @param validForMs since that question was put; at most {@value #MAX_VALID_MS}
  * @param mac HMAC-SHA-256 over all the others, in hex
@@ -33,7 +33,7 @@ import tekmerion.core.permit.DataStatus;
 public record Release(
     UUID run,
     RunKind kind,
-    String driveKey,
+    String partKey,
     DriveSeen drive,
     DataStatus status,
     String content,
@@ -48,16 +48,16 @@ public record Release(
   public static Release of(
       UUID run,
       RunKind kind,
-      String driveKey,
+      String partKey,
       DriveSeen drive,
       DataStatus status,
       String content,
       String nonce,
       long validForMs,
       byte[] key) {
-    Release open = new Release(run, kind, driveKey, drive, status, content, nonce, validForMs, "");
+    Release open = new Release(run, kind, partKey, drive, status, content, nonce, validForMs, "");
     return new Release(
-        run, kind, driveKey, drive, status, content, nonce, validForMs, open.macWith(key));
+        run, kind, partKey, drive, status, content, nonce, validForMs, open.macWith(key));
   }
 
   /**
@@ -84,7 +84,7 @@ public record Release(
         new Object[] {
           run,
           kind,
-          driveKey,
+          partKey,
           drive == null ? null : drive.model(),
           drive == null ? null : drive.serial(),
           drive == null ? null : drive.sizeBytes(),

@@ -11,7 +11,7 @@ import tekmerion.core.permit.DataStatus;
   @JsonSubTypes.Type(value = ToProbe.Welcome.class, name = "welcome"),
   @JsonSubTypes.Type(value = ToProbe.Acknowledge.class, name = "acknowledge"),
   @JsonSubTypes.Type(value = ToProbe.Resend.class, name = "resend"),
-  @JsonSubTypes.Type(value = ToProbe.ReadDrive.class, name = "read-drive"),
+  @JsonSubTypes.Type(value = ToProbe.ReadPart.class, name = "read-part"),
   @JsonSubTypes.Type(value = ToProbe.StartRun.class, name = "start-run"),
   @JsonSubTypes.Type(value = ToProbe.StopRun.class, name = "stop-run"),
   @JsonSubTypes.Type(value = ToProbe.ReleaseGiven.class, name = "release-given"),
@@ -27,23 +27,24 @@ public sealed interface ToProbe {
   /** There is a gap: send again from this number on. */
   record Resend(long from) implements ToProbe {}
 
-  /** Read what a drive reports about itself. Touch 0. Repeats of a request are harmless. */
-  record ReadDrive(UUID requestId, String driveKey) implements ToProbe {}
+  /** Read what a drive reports about itself. Looks only. Repeats of a request are harmless. */
+  record ReadPart(UUID requestId, String partKey) implements ToProbe {}
 
   /**
    * Start a run on a drive, or go on with it where it stopped. One that writes asks for a release
    * first ({@link ToServer.ReleaseAsked}). Repeats are harmless.
    *
    * @param gentle the drive is under suspicion: give up sooner
-   * @param stance of the data on it: the probe asks its own gate before a run that loads the drive
+   * @param dataStatus of the data on it: the probe asks its own gate before a run that loads the
+   *     drive
    * @param copy where a copy belongs and what is wanted of it; null for other runs
    */
   record StartRun(
       UUID requestId,
-      String driveKey,
+      String partKey,
       RunKind run,
       boolean gentle,
-      DataStatus stance,
+      DataStatus dataStatus,
       CopyOrder copy)
       implements ToProbe {}
 
@@ -60,5 +61,5 @@ public sealed interface ToProbe {
   /**
    * @param pause keep what is known and wait; else end it
    */
-  record StopRun(UUID requestId, String driveKey, RunKind run, boolean pause) implements ToProbe {}
+  record StopRun(UUID requestId, String partKey, RunKind run, boolean pause) implements ToProbe {}
 }

@@ -23,11 +23,11 @@ public sealed interface ToServer {
   /** First message on every connection. */
   record Hello(int protocol, String probeVersion, MachineNote machine, long lastNumber)
       implements ToServer {
-    private static final int MOST_VERSION_CHARS = 40;
+    private static final int MAX_VERSION_CHARS = 40;
 
     public Hello {
       Objects.requireNonNull(machine, "machine");
-      if (probeVersion == null || probeVersion.length() > MOST_VERSION_CHARS) {
+      if (probeVersion == null || probeVersion.length() > MAX_VERSION_CHARS) {
         throw new IllegalArgumentException("probeVersion is missing or too long");
       }
     }
@@ -47,11 +47,11 @@ public sealed interface ToServer {
 
   /** How far a command has come; not kept, may be lost. */
   record Progress(UUID requestId, int done, int of, String words) implements ToServer {
-    private static final int MOST_CHARS = 200;
+    private static final int MAX_CHARS = 200;
 
     public Progress {
       Objects.requireNonNull(requestId, "requestId");
-      if (words == null || words.length() > MOST_CHARS || done < 0 || of < 1) {
+      if (words == null || words.length() > MAX_CHARS || done < 0 || of < 1) {
         throw new IllegalArgumentException("progress out of bounds");
       }
     }
@@ -83,11 +83,11 @@ public sealed interface ToServer {
    * @param why in a sentence
    */
   record RunWaits(UUID requestId, String why) implements ToServer {
-    private static final int MOST_CHARS = 300;
+    private static final int MAX_CHARS = 300;
 
     public RunWaits {
       Objects.requireNonNull(requestId, "requestId");
-      if (why == null || why.isBlank() || why.length() > MOST_CHARS) {
+      if (why == null || why.isBlank() || why.length() > MAX_CHARS) {
         throw new IllegalArgumentException("why is missing or too long");
       }
     }
@@ -102,11 +102,11 @@ public sealed interface ToServer {
 
   /** All copies that lie with the probe, told every half minute. Not kept. */
   record CopiesHeld(List<HeldCopy> copies) implements ToServer {
-    private static final int MOST = 5_000;
+    private static final int MAX = 5_000;
 
     public CopiesHeld {
       copies = List.copyOf(copies);
-      if (copies.size() > MOST) {
+      if (copies.size() > MAX) {
         throw new IllegalArgumentException("too many copies");
       }
     }
@@ -119,8 +119,7 @@ public sealed interface ToServer {
    * @param secondsLeft negative while the end is not known
    * @param secondsSpread half of the range of the end
    * @param atByte where it reads; negative if it does not go by position
-   * @param surface what a surface pass found so far; null for other runs
-   * @param found the same of runs on memory, battery or the machine at work
+   * @param result what it found so far; null if nothing
    */
   record RunProgress(
       UUID requestId,
@@ -128,8 +127,7 @@ public sealed interface ToServer {
       double secondsLeft,
       double secondsSpread,
       long atByte,
-      SurfaceNote surface,
-      PartFinding found)
+      RunResult result)
       implements ToServer {
     public RunProgress {
       Objects.requireNonNull(requestId, "requestId");
@@ -147,8 +145,7 @@ public sealed interface ToServer {
         double secondsLeft,
         double secondsSpread,
         long atByte,
-        SurfaceNote surface,
-        PartFinding found) {
+        RunResult result) {
       boolean known = Double.isFinite(secondsLeft) && Double.isFinite(secondsSpread);
       return new RunProgress(
           requestId,
@@ -156,8 +153,7 @@ public sealed interface ToServer {
           known ? secondsLeft : -1,
           known ? Math.max(0, secondsSpread) : 0,
           atByte,
-          surface,
-          found);
+          result);
     }
   }
 }

@@ -56,7 +56,7 @@ class LinkCodecTest {
   private static final ToServer.Event READ =
       new ToServer.Event(
           7,
-          new LinkEvent.DriveRead(
+          new LinkEvent.PartRead(
               ID,
               ID,
               "drive-a",
@@ -66,8 +66,8 @@ class LinkCodecTest {
                   PageNote.of(PageKind.ATA_IDENTIFY, new PageAnswer.NotReported("no such page")),
                   PageNote.of(PageKind.ATA_THRESHOLDS, new PageAnswer.CouldNotRun("timed out")))));
 
-  private static final SurfaceNote SURFACE =
-      new SurfaceNote(
+  private static final SurfaceScanResult SURFACE =
+      new SurfaceScanResult(
           1_000_204_886_016L,
           512,
           1_000,
@@ -76,12 +76,12 @@ class LinkCodecTest {
           1_000,
           2,
           0.0063,
-          List.of(new SurfaceNote.ZoneNote(3, 6_100, 9_000, 14_000, 1, 2)),
+          List.of(new SurfaceScanResult.ZoneNote(3, 6_100, 9_000, 14_000, 1, 2)),
           List.of(4),
-          List.of(new SurfaceNote.BadNote(5_900_000, 2)));
+          List.of(new SurfaceScanResult.BadNote(5_900_000, 2)));
 
-  private static final PartFinding MARCH =
-      new PartFinding.MarchFinding(
+  private static final RunResult MARCH =
+      new MemoryTestResult(
           "March SS",
           List.of("MATS+"),
           1L << 30,
@@ -90,15 +90,15 @@ class LinkCodecTest {
           4,
           Collections.nCopies(64, 2),
           Map.of("stuck-at", 1),
-          List.of(new PartFinding.MarchFinding.FaultStretch(5, 9, 2)),
+          List.of(new MemoryTestResult.FaultStretch(5, 9, 2)),
           "1 faulty bit",
           null);
 
-  private static final PartFinding DISCHARGE =
-      new PartFinding.DischargeFinding(
+  private static final RunResult DISCHARGE =
+      new DischargeResult(
           List.of(Arrays.asList(0.0, 12.1, 1.2, null), List.of(5.0, 12.0, 1.3, 31.2)),
           5,
-          new PartFinding.DischargeFinding.MeasuredRange(2.1, 2.0, 2.2),
+          new DischargeResult.MeasuredRange(2.1, 2.0, 2.2),
           null,
           null,
           0,
@@ -111,8 +111,8 @@ class LinkCodecTest {
           null,
           3.1);
 
-  private static final PartFinding CHARGE =
-      new PartFinding.ChargeFinding(
+  private static final RunResult CHARGE =
+      new ChargeResult(
           List.of(List.of(0.0, 12.1, -1.8, 24.0), Arrays.asList(5.0, 12.0, 0.3, null)),
           1,
           1.8,
@@ -121,18 +121,18 @@ class LinkCodecTest {
           4.4,
           null);
 
-  private static final PartFinding LOAD =
-      new PartFinding.LoadFinding(
+  private static final RunResult LOAD =
+      new LoadResult(
           1,
           Map.of("cpu", List.of(0.2, 0.3)),
-          List.of(new PartFinding.LoadFinding.ProgramAtWork("indexer", 0.4, null)),
-          Map.of("sda", new PartFinding.LoadFinding.DriveAtWork(0.97, 3.1, 44.0, 1e6)),
+          List.of(new LoadResult.ProgramAtWork("indexer", 0.4, null)),
+          Map.of("sda", new LoadResult.DriveAtWork(0.97, 3.1, 44.0, 1e6)),
           0.4,
           null,
           List.of(50L, 400L, 2_000L));
 
-  private static final SurveyFinding SURVEY =
-      new SurveyFinding(
+  private static final SurveyResult SURVEY =
+      new SurveyResult(
           1L << 40,
           "mbr",
           "damaged-boot-sector",
@@ -140,7 +140,7 @@ class LinkCodecTest {
           "Image it first",
           0,
           List.of(
-              new SurveyFinding.VolumeNote(
+              new SurveyResult.VolumeNote(
                   1,
                   "",
                   1 << 20,
@@ -150,16 +150,16 @@ class LinkCodecTest {
                   "CHOIR",
                   null,
                   null,
-                  List.of(new SurveyFinding.DamageNote("lost", 1 << 20, 512, 6144L)),
+                  List.of(new SurveyResult.DamageNote("lost", 1 << 20, 512, 6144L)),
                   true,
                   2,
                   700,
-                  List.of(new SurveyFinding.FolderNote("", 2, 700, true)),
+                  List.of(new SurveyResult.FolderNote("", 2, 700, true)),
                   List.of())),
           List.of());
 
-  private static final RescueFinding RESCUE =
-      new RescueFinding(
+  private static final RescueResult RESCUE =
+      new RescueResult(
           "sector by sector",
           true,
           "+.?/-",
@@ -169,27 +169,27 @@ class LinkCodecTest {
           3_000,
           512,
           1_024,
-          List.of(new RescueFinding.LostFile("a/b.pdf", 900, 512)),
+          List.of(new RescueResult.LostFile("a/b.pdf", 900, 512)),
           1L,
           0.99,
           "5e",
           null,
           "J-2291/drive-a");
 
-  private static final FilesFinding FILES =
-      new FilesFinding(
+  private static final FileCopyResult FILES =
+      new FileCopyResult(
           true,
           List.of("Scores"),
           3,
           900,
           1,
           300,
-          List.of(new FilesFinding.FailedFile("Scores/x.pdf", 300, true, "12 bytes")),
+          List.of(new FileCopyResult.FailedFile("Scores/x.pdf", 300, true, "12 bytes")),
           1,
           "Scores/y.pdf",
           "J-2291/drive-a");
 
-  private static ToServer.Event ended(RunKind kind, PartFinding found) {
+  private static ToServer.Event ended(RunKind kind, RunResult found) {
     return new ToServer.Event(
         9,
         new LinkEvent.RunEnded(
@@ -200,8 +200,6 @@ class LinkCodecTest {
             NOON.plusSeconds(60),
             LinkEvent.End.COMPLETE,
             "",
-            null,
-            null,
             found));
   }
 
@@ -220,17 +218,20 @@ class LinkCodecTest {
         arguments("to-probe", ToProbe.class, new ToProbe.Welcome(BenchLink.PROTOCOL, "bay 1", 6)),
         arguments("to-probe", ToProbe.class, new ToProbe.Acknowledge(7)),
         arguments("to-probe", ToProbe.class, new ToProbe.Resend(4)),
-        arguments("to-probe", ToProbe.class, new ToProbe.ReadDrive(ID, "drive-a")),
+        arguments("to-probe", ToProbe.class, new ToProbe.ReadPart(ID, "drive-a")),
         arguments(
             "to-probe",
             ToProbe.class,
-            new ToProbe.StartRun(ID, "drive-a", RunKind.SURFACE, true, DataStatus.WANTED, null)),
+            new ToProbe.StartRun(
+                ID, "drive-a", RunKind.SURFACE_SCAN, true, DataStatus.WANTED, null)),
         arguments(
-            "to-probe", ToProbe.class, new ToProbe.StopRun(ID, "drive-a", RunKind.SURFACE, true)),
+            "to-probe",
+            ToProbe.class,
+            new ToProbe.StopRun(ID, "drive-a", RunKind.SURFACE_SCAN, true)),
         arguments(
             "to-server",
             ToServer.class,
-            new ToServer.RunProgress(ID, 0.61, 4_000, 720, 610_000_000_000L, SURFACE, null)),
+            new ToServer.RunProgress(ID, 0.61, 4_000, 720, 610_000_000_000L, SURFACE)),
         arguments(
             "to-server",
             ToServer.class,
@@ -240,16 +241,14 @@ class LinkCodecTest {
                 60,
                 9,
                 -1,
-                null,
-                new CarveFinding(
+                new CarveResult(
                     1 << 20,
                     2 << 20,
-                    List.of(new CarveFinding.CarvedSort("jpg", 2, 4_321_000)),
+                    List.of(new CarveResult.CarvedSort("jpg", 2, 4_321_000)),
                     List.of(
-                        new CarveFinding.CarvedExample(
+                        new CarveResult.CarvedExample(
                             "00000001048576.jpg", "jpg", 2_100_000, "every segment", "/9j/4A=="),
-                        new CarveFinding.CarvedExample(
-                            "00000009.pdf", "pdf", 9, "its table", null)),
+                        new CarveResult.CarvedExample("00000009.pdf", "pdf", 9, "its table", null)),
                     0,
                     "J-2291/drive-a/files-by-content"))),
         arguments(
@@ -260,14 +259,12 @@ class LinkCodecTest {
                 new LinkEvent.RunEnded(
                     ID,
                     "drive-a",
-                    RunKind.SURFACE,
+                    RunKind.SURFACE_SCAN,
                     Instant.parse("2026-11-20T10:00:00Z"),
                     Instant.parse("2026-11-20T11:00:00Z"),
                     LinkEvent.End.STOPPED_BY_RULE,
                     "more than 200 sectors cannot be read",
-                    SURFACE,
-                    null,
-                    null))),
+                    SURFACE))),
         arguments(
             "to-server",
             ToServer.class,
@@ -281,12 +278,9 @@ class LinkCodecTest {
                     Instant.parse("2026-11-20T10:02:00Z"),
                     LinkEvent.End.COMPLETE,
                     "",
-                    null,
-                    new LinkEvent.SelfTestNote(false, "failed at sector 99", 99L),
-                    null))),
-        arguments(
-            "to-server", ToServer.class, new ToServer.RunProgress(ID, 0.4, -1, 0, -1, null, MARCH)),
-        arguments("to-server", ToServer.class, ended(RunKind.MARCH, MARCH)),
+                    new SelfTestResult(false, "failed at sector 99", 99L)))),
+        arguments("to-server", ToServer.class, new ToServer.RunProgress(ID, 0.4, -1, 0, -1, MARCH)),
+        arguments("to-server", ToServer.class, ended(RunKind.MEMORY_TEST, MARCH)),
         arguments("to-server", ToServer.class, ended(RunKind.DISCHARGE, DISCHARGE)),
         arguments("to-server", ToServer.class, ended(RunKind.CHARGE, CHARGE)),
         arguments("to-server", ToServer.class, ended(RunKind.LOAD_SAMPLE, LOAD)),
@@ -296,11 +290,11 @@ class LinkCodecTest {
         arguments(
             "to-server",
             ToServer.class,
-            ended(RunKind.ERASE_COPY, new CopyErasedFinding("J-1/drive-a", 3, 900, 0))),
+            ended(RunKind.ERASE_COPY, new CopyErasedResult("J-1/drive-a", 3, 900, 0))),
         arguments(
             "to-server",
             ToServer.class,
-            ended(RunKind.ERASE, new EraseFinding("read back", 9, 8, 1, 5, 0, 1, 0.4))),
+            ended(RunKind.ERASE, new EraseResult("read back", 9, 8, 1, 5, 0, 1, 0.4))),
         arguments(
             "to-server",
             ToServer.class,
@@ -314,12 +308,10 @@ class LinkCodecTest {
                     NOON,
                     LinkEvent.End.COMPLETE,
                     "",
-                    null,
-                    null,
-                    new MendFinding(
+                    new MendResult(
                         "read back",
                         List.of(
-                            new MendFinding.PieceNote("The boot sector is lost", 1_048_576, 512)),
+                            new MendResult.PieceNote("The boot sector is lost", 1_048_576, 512)),
                         1,
                         List.of(),
                         "J-2291/drive-a",
@@ -429,7 +421,7 @@ class LinkCodecTest {
 
   @Test
   void theThreeAnswersStayThree() {
-    LinkEvent.DriveRead read = (LinkEvent.DriveRead) READ.event();
+    LinkEvent.PartRead read = (LinkEvent.PartRead) READ.event();
 
     assertThat(read.pages())
         .extracting(PageNote::answer)
@@ -461,7 +453,7 @@ class LinkCodecTest {
     try {
       ToServer decoded = LinkCodec.decode(json.toString(), ToServer.class);
       if (decoded instanceof ToServer.Event event
-          && event.event() instanceof LinkEvent.DriveRead read) {
+          && event.event() instanceof LinkEvent.PartRead read) {
         read.pages().stream().filter(p -> p.outcome() != null).forEach(PageNote::answer);
       }
     } catch (LinkFormatException expected) {

@@ -15,6 +15,7 @@ import tekmerion.probe.instrument.SurfaceCommand;
 import tekmerion.probe.instrument.SurveyCommand;
 import tekmerion.probe.instrument.TrendCommand;
 import tekmerion.probe.instrument.WeighCommand;
+import tekmerion.probe.link.ProbeVersion;
 
 /** The command line of the probe and of the offline instruments. */
 @Command(

@@ -16,7 +16,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import tekmerion.launch.ShopClient;
 import tekmerion.server.account.Access;
-import tekmerion.server.account.Role;
+import tekmerion.server.person.Role;
 import tools.jackson.databind.JsonNode;
 
 /** Every path of the API as every role, and as nobody. */

@@ -11,8 +11,8 @@ import tekmerion.link.BenchLink;
 import tekmerion.link.DriveSeen;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.MachineNote;
-import tekmerion.link.PartFinding;
 import tekmerion.link.RunKind;
+import tekmerion.link.RunResult;
 import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
 import tools.jackson.databind.JsonNode;
@@ -99,13 +99,13 @@ final class BenchJob implements AutoCloseable {
   }
 
   ShopClient.Answer decide(String course) {
-    return act("/rulings", Map.of("courses", List.of(course), "reason", "as seen"));
+    return act("/decisions", Map.of("courses", List.of(course), "reason", "as seen"));
   }
 
   /** Asks for {@link #drive} to be erased, by its right name. */
   ShopClient.Answer erase(String key) {
     return act(
-        "/drives/%s/erase".formatted(key),
+        "/parts/%s/erase".formatted(key),
         Map.of("size", "240 GB", "model", "QUAY-240F", "lastFour", TestDrive.lastFour(drive)));
   }
 
@@ -122,19 +122,18 @@ final class BenchJob implements AutoCloseable {
   }
 
   /** A run that comes to its end as it should. */
-  void run(String key, RunKind kind, PartFinding found, DriveSeen drive) throws Exception {
-    ines.post(path() + "/drives/%s/runs".formatted(key), Map.of("kind", kind.name()));
+  void run(String key, RunKind kind, RunResult found, DriveSeen drive) throws Exception {
+    ines.post(path() + "/parts/%s/runs".formatted(key), Map.of("kind", kind.name()));
     UUID id = peer.next(ToProbe.StartRun.class).requestId();
     end(id, key, kind, LinkEvent.End.COMPLETE, found, drive);
   }
 
-  void end(UUID id, String key, RunKind kind, LinkEvent.End end, PartFinding found, DriveSeen drive)
+  void end(UUID id, String key, RunKind kind, LinkEvent.End end, RunResult found, DriveSeen drive)
       throws Exception {
     Instant now = Instant.now();
     peer.send(
         new ToServer.Event(
-            ++sent,
-            new LinkEvent.RunEnded(id, key, kind, now, now, end, "", null, null, found, drive)));
+            ++sent, new LinkEvent.RunEnded(id, key, kind, now, now, end, "", found, drive)));
     peer.next(ToProbe.Acknowledge.class);
   }
 

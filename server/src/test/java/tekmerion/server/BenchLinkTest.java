@@ -32,17 +32,17 @@ class BenchLinkTest {
   private static final int BAY = 1;
   private static final String JOB = "/api/jobs/J-2291";
 
-  private static LinkEvent.DriveRead reading(UUID request, UUID reading) {
+  private static LinkEvent.PartRead reading(UUID request, UUID reading) {
     MachineUnderTest machine = new SimMachines().open("sim:worn-disk,0").orElseThrow();
     List<PageNote> pages =
         machine.drives().get(0).pages().kinds().stream()
             .map(kind -> PageNote.of(kind, machine.drives().get(0).pages().read(kind)))
             .toList();
-    return new LinkEvent.DriveRead(request, reading, "drive-a", Instant.now(), pages);
+    return new LinkEvent.PartRead(request, reading, "drive-a", Instant.now(), pages);
   }
 
   private static UUID ask(ShopClient shop) {
-    ShopClient.Answer asked = shop.post(JOB + "/readings", Map.of("driveKey", "drive-a"));
+    ShopClient.Answer asked = shop.post(JOB + "/readings", Map.of("partKey", "drive-a"));
     assertThat(asked.status()).as(asked.body().toString()).isEqualTo(202);
     return UUID.fromString(asked.body().get("requestId").stringValue());
   }
@@ -60,9 +60,9 @@ class BenchLinkTest {
       assertThat(peer.next(ToProbe.Welcome.class))
           .isEqualTo(new ToProbe.Welcome(BenchLink.PROTOCOL, "bay 1", 0));
       UUID request = ask(ines);
-      assertThat(peer.next(ToProbe.ReadDrive.class))
-          .isEqualTo(new ToProbe.ReadDrive(request, "drive-a"));
-      LinkEvent.DriveRead event = reading(request, UUID.randomUUID());
+      assertThat(peer.next(ToProbe.ReadPart.class))
+          .isEqualTo(new ToProbe.ReadPart(request, "drive-a"));
+      LinkEvent.PartRead event = reading(request, UUID.randomUUID());
 
       peer.send(new ToServer.Event(1, event));
 
@@ -87,8 +87,8 @@ class BenchLinkTest {
     try (LinkPeer peer = new LinkPeer(shop.address(), token)) {
       peer.hello(0);
       peer.next(ToProbe.Welcome.class);
-      LinkEvent.DriveRead first = reading(UUID.randomUUID(), UUID.randomUUID());
-      LinkEvent.DriveRead second = reading(UUID.randomUUID(), UUID.randomUUID());
+      LinkEvent.PartRead first = reading(UUID.randomUUID(), UUID.randomUUID());
+      LinkEvent.PartRead second = reading(UUID.randomUUID(), UUID.randomUUID());
 
       peer.send(new ToServer.Event(2, second));
       assertThat(peer.next(ToProbe.Resend.class)).isEqualTo(new ToProbe.Resend(1));
@@ -112,14 +112,14 @@ class BenchLinkTest {
     try (LinkPeer peer = new LinkPeer(shop.address(), token)) {
       peer.hello(0);
       peer.next(ToProbe.Welcome.class);
-      LinkEvent.DriveRead bad =
-          new LinkEvent.DriveRead(
+      LinkEvent.PartRead bad =
+          new LinkEvent.PartRead(
               UUID.randomUUID(),
               UUID.randomUUID(),
               "drive-a",
               Instant.now(),
               List.of(new PageNote("ata-smart", PageNote.Outcome.GOT, "?", null)));
-      LinkEvent.DriveRead good = reading(UUID.randomUUID(), UUID.randomUUID());
+      LinkEvent.PartRead good = reading(UUID.randomUUID(), UUID.randomUUID());
 
       peer.send(new ToServer.Event(1, bad));
       peer.send(new ToServer.Event(2, good));
@@ -146,7 +146,7 @@ class BenchLinkTest {
       peer.send(
           new ToServer.Event(
               1,
-              new LinkEvent.DriveRead(
+              new LinkEvent.PartRead(
                   UUID.randomUUID(),
                   reading,
                   "drive-a",
@@ -177,13 +177,13 @@ class BenchLinkTest {
       peer.hello(0);
       peer.next(ToProbe.Welcome.class);
       request = ask(ines);
-      peer.next(ToProbe.ReadDrive.class);
+      peer.next(ToProbe.ReadPart.class);
     } // killed in mid-reading
 
     try (LinkPeer again = new LinkPeer(shop.address(), token)) {
       again.hello(0);
       again.next(ToProbe.Welcome.class);
-      assertThat(again.next(ToProbe.ReadDrive.class).requestId()).isEqualTo(request);
+      assertThat(again.next(ToProbe.ReadPart.class).requestId()).isEqualTo(request);
       again.send(
           new ToServer.Event(
               1,

@@ -12,21 +12,21 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import tekmerion.launch.LinkPeer;
 import tekmerion.launch.ShopClient;
 import tekmerion.link.BenchLink;
-import tekmerion.link.CopyErasedFinding;
+import tekmerion.link.CopyErasedResult;
 import tekmerion.link.CopyOrder;
 import tekmerion.link.DriveSeen;
-import tekmerion.link.FilesFinding;
+import tekmerion.link.FileCopyResult;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.MachineNote;
-import tekmerion.link.PartFinding;
-import tekmerion.link.RescueFinding;
+import tekmerion.link.RescueResult;
 import tekmerion.link.RunKind;
-import tekmerion.link.SurveyFinding;
+import tekmerion.link.RunResult;
+import tekmerion.link.SurveyResult;
 import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
 import tools.jackson.databind.JsonNode;
 
-/** What becomes of the data's stance by runs, and by nothing else; a peer in the probe's place. */
+/** What becomes of the data status by runs, and by nothing else; a peer in the probe's place. */
 @ExtendWith(RunningServer.class)
 class CopiesTest {
   private static final int BAY = 6;
@@ -49,17 +49,17 @@ class CopiesTest {
       return ines.get("/api/jobs/" + job + what).body();
     }
 
-    private String stance() {
+    private String dataStatus() {
       return get("").at("/data/status").stringValue();
     }
 
     private JsonNode data() {
-      return get("/drives/drive-a/data");
+      return get("/parts/drive-a/data");
     }
 
     private ShopClient.Answer rule(String course) {
       return ines.post(
-          "/api/jobs/%s/rulings".formatted(job),
+          "/api/jobs/%s/decisions".formatted(job),
           Map.of(
               "version", get("").get("version").intValue(),
               "courses", List.of(course),
@@ -97,19 +97,19 @@ class CopiesTest {
     return new Linked(ines, job, peer);
   }
 
-  private CopyOrder run(Linked at, RunKind kind, PartFinding found) throws Exception {
+  private CopyOrder run(Linked at, RunKind kind, RunResult found) throws Exception {
     ShopClient.Answer started =
         at.ines.post(
-            "/api/jobs/%s/drives/drive-a/runs".formatted(at.job), Map.of("kind", kind.name()));
+            "/api/jobs/%s/parts/drive-a/runs".formatted(at.job), Map.of("kind", kind.name()));
     return ends(at, UUID.fromString(started.body().get("id").stringValue()), kind, found);
   }
 
-  private CopyOrder ends(Linked at, UUID id, RunKind kind, PartFinding found) throws Exception {
+  private CopyOrder ends(Linked at, UUID id, RunKind kind, RunResult found) throws Exception {
     CopyOrder order = at.peer.next(ToProbe.StartRun.class).copy();
     Instant now = Instant.now();
     LinkEvent.RunEnded ended =
         new LinkEvent.RunEnded(
-            id, "drive-a", kind, now, now, LinkEvent.End.COMPLETE, "", null, null, found, drive);
+            id, "drive-a", kind, now, now, LinkEvent.End.COMPLETE, "", found, drive);
     at.peer.send(new ToServer.Event(++number, ended));
     at.peer.next(ToProbe.Acknowledge.class);
     return order;
@@ -117,21 +117,21 @@ class CopiesTest {
 
   private ShopClient.Answer askFiles(Linked at, String... folders) {
     return at.ines.post(
-        "/api/jobs/%s/drives/drive-a/files".formatted(at.job),
+        "/api/jobs/%s/parts/drive-a/files".formatted(at.job),
         Map.of("volume", 1, "folders", List.of(folders)));
   }
 
   private void files(Linked at, long verified, long failed, String... folders) throws Exception {
     UUID id = UUID.fromString(askFiles(at, folders).body().get("run").stringValue());
-    List<FilesFinding.FailedFile> list =
+    List<FileCopyResult.FailedFile> list =
         failed == 0
             ? List.of()
-            : List.of(new FilesFinding.FailedFile("Scores/x.pdf", 9, true, "12 bytes"));
+            : List.of(new FileCopyResult.FailedFile("Scores/x.pdf", 9, true, "12 bytes"));
     ends(
         at,
         id,
         RunKind.FILE_COPY,
-        new FilesFinding(
+        new FileCopyResult(
             false,
             List.of(folders),
             verified + failed,
@@ -144,8 +144,8 @@ class CopiesTest {
             at.job + "/drive-a"));
   }
 
-  static final SurveyFinding SURVEY =
-      new SurveyFinding(
+  static final SurveyResult SURVEY =
+      new SurveyResult(
           TestDrive.GB_240,
           "mbr",
           "damaged-boot-sector",
@@ -153,7 +153,7 @@ class CopiesTest {
           "Image it first.",
           0,
           List.of(
-              new SurveyFinding.VolumeNote(
+              new SurveyResult.VolumeNote(
                   1,
                   "",
                   1 << 20,
@@ -168,19 +168,19 @@ class CopiesTest {
                   12,
                   700,
                   List.of(
-                      new SurveyFinding.FolderNote("Scores", 5, 300, true),
-                      new SurveyFinding.FolderNote("Scores/2026", 2, 100, true),
-                      new SurveyFinding.FolderNote("Members", 5, 300, true),
-                      new SurveyFinding.FolderNote("Core", 2, 100, false)),
+                      new SurveyResult.FolderNote("Scores", 5, 300, true),
+                      new SurveyResult.FolderNote("Scores/2026", 2, 100, true),
+                      new SurveyResult.FolderNote("Members", 5, 300, true),
+                      new SurveyResult.FolderNote("Core", 2, 100, false)),
                   List.of())),
           List.of());
 
-  static RescueFinding rescue(String sums, Boolean verified) {
+  static RescueResult rescue(String sums, Boolean verified) {
     return rescue(sums, verified, 0);
   }
 
-  private static RescueFinding rescue(String sums, Boolean verified, long lost) {
-    return new RescueFinding(
+  private static RescueResult rescue(String sums, Boolean verified, long lost) {
+    return new RescueResult(
         "ended",
         true,
         "+.-",
@@ -190,7 +190,7 @@ class CopiesTest {
         5_000 - lost,
         lost,
         0,
-        lost == 0 ? List.of() : List.of(new RescueFinding.LostFile("Scores/x.pdf", 900, lost)),
+        lost == 0 ? List.of() : List.of(new RescueResult.LostFile("Scores/x.pdf", 900, lost)),
         lost == 0 ? 0L : 1L,
         0.9,
         sums,
@@ -205,25 +205,25 @@ class CopiesTest {
       assertThat(run(at, RunKind.SURVEY, SURVEY)).isNull();
       assertThat(at.data().get("finding").stringValue()).startsWith("the boot sector");
       assertThat(at.data().at("/steps/1/next").booleanValue()).isTrue();
-      // What was found weighs: the sign that the move of the same name tells.
+      // What was found weighs: the finding that the move of the same name tells.
       assertThat(at.get("").toString()).contains("volume.found");
 
       CopyOrder order = run(at, RunKind.RESCUE_IN_USE, rescue("aa", null));
 
       assertThat(order).isEqualTo(new CopyOrder(at.job, null, List.of()));
-      assertThat(at.stance()).isEqualTo("COPIED");
+      assertThat(at.dataStatus()).isEqualTo("COPIED");
       assertThat(at.data().get("finding").stringValue()).isEqualTo("copied, not verified yet");
       assertThat(at.rule("REPAIR_FILE_SYSTEM").status()).isEqualTo(423);
 
       run(at, RunKind.VERIFY_IMAGE, rescue("aa", false));
-      assertThat(at.stance()).isEqualTo("NOT_ASKED");
+      assertThat(at.dataStatus()).isEqualTo("NOT_ASKED");
 
       run(at, RunKind.RESCUE_IN_USE, rescue("bb", null));
       run(at, RunKind.VERIFY_IMAGE, rescue("aa", true)); // of another image
-      assertThat(at.stance()).isEqualTo("COPIED");
+      assertThat(at.dataStatus()).isEqualTo("COPIED");
 
       run(at, RunKind.VERIFY_IMAGE, rescue("bb", true));
-      assertThat(at.stance()).isEqualTo("COPY_VERIFIED");
+      assertThat(at.dataStatus()).isEqualTo("COPY_VERIFIED");
       assertThat(at.rule("REPAIR_FILE_SYSTEM").status()).isEqualTo(201);
     }
   }
@@ -235,19 +235,19 @@ class CopiesTest {
       run(at, RunKind.SURVEY, SURVEY);
       run(at, RunKind.RESCUE_IN_USE, rescue("aa", null, 512));
       run(at, RunKind.VERIFY_IMAGE, rescue("aa", true, 512));
-      assertThat(at.stance()).isEqualTo("COPIED");
+      assertThat(at.dataStatus()).isEqualTo("COPIED");
       assertThat(at.data().get("steps").toString()).contains("Try the lost places again");
       JsonNode lost = at.data().at("/holds/open/0/holding");
       assertThat(lost.get("kind").stringValue()).isEqualTo("LOST_IN_COPY");
 
       assertThat(signFor(at, "Loss adjuster", lost).status()).isEqualTo(201);
 
-      assertThat(at.stance()).isEqualTo("COPY_VERIFIED");
+      assertThat(at.dataStatus()).isEqualTo("COPY_VERIFIED");
     }
   }
 
   private static ShopClient.Answer signFor(Linked at, String signer, JsonNode holding) {
-    return TestDrive.sign(
+    return TestDrive.finding(
         at.ines,
         at.job,
         signer,
@@ -264,12 +264,12 @@ class CopiesTest {
       assertThat(askFiles(at, "Elsewhere").status()).isEqualTo(400);
 
       files(at, 5, 0, "Scores");
-      assertThat(at.stance()).isEqualTo("COPIED");
+      assertThat(at.dataStatus()).isEqualTo("COPIED");
       files(at, 4, 1, "Members");
-      assertThat(at.stance()).isEqualTo("COPIED");
+      assertThat(at.dataStatus()).isEqualTo("COPIED");
       files(at, 5, 0, "Members");
       // Nobody proposed it, and it is in no copy.
-      assertThat(at.stance()).isEqualTo("COPIED");
+      assertThat(at.dataStatus()).isEqualTo("COPIED");
       JsonNode open = at.data().at("/holds/open");
       assertThat(open).hasSize(1);
       assertThat(open.at("/0/words").stringValue())
@@ -277,7 +277,7 @@ class CopiesTest {
 
       assertThat(signFor(at, "Rope walk", open.at("/0/holding")).status()).isEqualTo(201);
 
-      assertThat(at.stance()).isEqualTo("COPY_VERIFIED");
+      assertThat(at.dataStatus()).isEqualTo("COPY_VERIFIED");
     }
   }
 
@@ -290,11 +290,11 @@ class CopiesTest {
       run(at, RunKind.SURVEY, SURVEY);
       run(at, RunKind.RESCUE_IN_USE, rescue("aa", null));
       run(at, RunKind.VERIFY_IMAGE, rescue("aa", true));
-      assertThat(at.stance()).isEqualTo("COPY_VERIFIED");
+      assertThat(at.dataStatus()).isEqualTo("COPY_VERIFIED");
 
       TestDrive.read(at.ines, at.job, at.peer, ++number, "drive-a", "worn-disk", null);
 
-      assertThat(at.stance()).isEqualTo("NOT_ASKED");
+      assertThat(at.dataStatus()).isEqualTo("NOT_ASKED");
       assertThat(at.rule("CLEAN_INSTALL").body().get("lock").stringValue())
           .isEqualTo("DATA_NOT_SAFE");
     }
@@ -308,11 +308,11 @@ class CopiesTest {
       run(at, RunKind.SURVEY, SURVEY);
       run(at, RunKind.RESCUE_IN_USE, rescue("aa", null));
       run(at, RunKind.VERIFY_IMAGE, rescue("aa", true));
-      assertThat(at.stance()).isEqualTo("NOT_ASKED");
+      assertThat(at.dataStatus()).isEqualTo("NOT_ASKED");
       drive = null;
       run(at, RunKind.SURVEY, SURVEY);
       run(at, RunKind.RESCUE_IN_USE, rescue("bb", null));
-      assertThat(at.stance()).isEqualTo("NOT_ASKED");
+      assertThat(at.dataStatus()).isEqualTo("NOT_ASKED");
     }
   }
 
@@ -333,9 +333,9 @@ class CopiesTest {
       assertThat(due(at)).contains(at.job);
       assertThat(forget(shop, at)).isEqualTo(409); // its copies would lie there for ever
 
-      String path = "/api/jobs/%s/drives/drive-a/copy/erase".formatted(at.job);
+      String path = "/api/jobs/%s/parts/drive-a/copy/erase".formatted(at.job);
       UUID id = UUID.fromString(at.ines.post(path, Map.of()).body().get("run").stringValue());
-      ends(at, id, RunKind.ERASE_COPY, new CopyErasedFinding(at.job + "/drive-a", 3, 900, 0));
+      ends(at, id, RunKind.ERASE_COPY, new CopyErasedResult(at.job + "/drive-a", 3, 900, 0));
       assertThat(due(at)).doesNotContain(at.job);
       assertThat(forget(shop, at)).isEqualTo(204);
       shop.asOwner("UPDATE job SET ended_at = NULL WHERE number = '%s'".formatted(at.job));
@@ -359,7 +359,7 @@ class CopiesTest {
   @Test
   void aCopyIsErasedOnlyWhenItIsNotTheOnlyOne(RunningServer.Shop shop) throws Exception {
     try (Linked at = linked(shop, "Net store")) {
-      String path = "/api/jobs/%s/drives/drive-a/copy/erase".formatted(at.job);
+      String path = "/api/jobs/%s/parts/drive-a/copy/erase".formatted(at.job);
       run(at, RunKind.SURVEY, SURVEY);
       assertThat(at.data().get("copy").isNull()).isTrue();
       run(at, RunKind.RESCUE_IN_USE, rescue("aa", null));
@@ -367,7 +367,7 @@ class CopiesTest {
       assertThat(at.ines.post(path, Map.of()).status()).isEqualTo(423);
       assertThat(at.data().at("/copy/lockedWhy").stringValue()).contains("may be the only one");
       assertThat(
-              TestDrive.sign(
+              TestDrive.finding(
                       at.ines,
                       at.job,
                       "Net store",
@@ -379,7 +379,7 @@ class CopiesTest {
       UUID id = UUID.fromString(at.ines.post(path, Map.of()).body().get("run").stringValue());
 
       CopyOrder order =
-          ends(at, id, RunKind.ERASE_COPY, new CopyErasedFinding(at.job + "/drive-a", 3, 900, 0));
+          ends(at, id, RunKind.ERASE_COPY, new CopyErasedResult(at.job + "/drive-a", 3, 900, 0));
       assertThat(order.job()).isEqualTo(at.job);
       assertThat(at.data().get("copy").isNull()).isTrue();
       assertThat(at.data().get("copyErased").stringValue())
@@ -391,11 +391,11 @@ class CopiesTest {
   @Test
   void onlyTechniciansCopy(RunningServer.Shop shop) throws Exception {
     try (Linked at = linked(shop, "Buoy yard")) {
-      String path = "/api/jobs/%s/drives/drive-a/files".formatted(at.job);
+      String path = "/api/jobs/%s/parts/drive-a/files".formatted(at.job);
       Map<String, Object> body = Map.of("volume", 1, "folders", List.of("Scores"));
       assertThat(shop.signedIn("joao").post(path, body).status()).isEqualTo(403);
       Map<String, Object> plain = Map.of("kind", "FILE_COPY");
-      assertThat(at.ines.post("/api/jobs/%s/drives/drive-a/runs".formatted(at.job), plain).status())
+      assertThat(at.ines.post("/api/jobs/%s/parts/drive-a/runs".formatted(at.job), plain).status())
           .isEqualTo(400);
     }
   }

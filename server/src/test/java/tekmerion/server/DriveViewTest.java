@@ -98,13 +98,13 @@ class DriveViewTest {
       peer.hello(0);
       peer.next(ToProbe.Welcome.class);
       for (int i = 0; i < 5; i++) {
-        ines.post(job + "/readings", Map.of("driveKey", "drive-a"));
-        UUID asked = peer.next(ToProbe.ReadDrive.class).requestId();
+        ines.post(job + "/readings", Map.of("partKey", "drive-a"));
+        UUID asked = peer.next(ToProbe.ReadPart.class).requestId();
         readings.add(UUID.randomUUID());
         peer.send(
             new ToServer.Event(
                 i + 1,
-                new LinkEvent.DriveRead(
+                new LinkEvent.PartRead(
                     asked,
                     readings.get(i),
                     "drive-a",
@@ -116,7 +116,7 @@ class DriveViewTest {
     }
 
     job(ines, shop, 0, null);
-    JsonNode view = ines.get(job + "/drives/drive-a").body();
+    JsonNode view = ines.get(job + "/parts/drive-a").body();
 
     assertThat(view.get("visits")).hasSize(5);
     JsonNode hours = row(view, "9");
@@ -142,7 +142,7 @@ class DriveViewTest {
     int at = waiting.get("offset").intValue();
     int count = Byte.toUnsignedInt(bytes[at]) | Byte.toUnsignedInt(bytes[at + 1]) << 8;
     assertThat((double) count).isEqualTo(waiting.at("/values/4").doubleValue());
-    assertThat(page.get("fields").toString()).contains("Sectors waiting for reallocation: raw");
+    assertThat(page.get("fields").toString()).contains("Pending sectors: raw");
 
     JsonNode weighing = ines.get(job).body().get("weighing");
     assertThat(weighing.toString()).contains("drive.trend").contains("growing by");
@@ -161,8 +161,8 @@ class DriveViewTest {
   void whatIsNotThereIsToldAndNotGuessed(RunningServer.Shop shop) {
     ShopClient ines = shop.signedIn();
 
-    assertThat(ines.get("/api/jobs/J-1/drives/drive-a").status()).isEqualTo(404);
-    assertThat(ines.get("/api/jobs/J-2291/drives/drive-z").status()).isEqualTo(404);
+    assertThat(ines.get("/api/jobs/J-1/parts/drive-a").status()).isEqualTo(404);
+    assertThat(ines.get("/api/jobs/J-2291/parts/drive-z").status()).isEqualTo(404);
     assertThat(ines.get("/api/readings/%s/pages/ata-smart".formatted(UUID.randomUUID())).status())
         .isEqualTo(404);
     assertThat(ines.get("/api/readings/%s/pages/none".formatted(UUID.randomUUID())).status())
@@ -181,12 +181,12 @@ class DriveViewTest {
         new LinkPeer(shop.address(), LinkPeer.enrol(ines, BAY, UUID.randomUUID()))) {
       peer.hello(0);
       peer.next(ToProbe.Welcome.class);
-      ines.post(job + "/readings", Map.of("driveKey", "drive-a"));
+      ines.post(job + "/readings", Map.of("partKey", "drive-a"));
       peer.send(
           new ToServer.Event(
               1,
-              new LinkEvent.DriveRead(
-                  peer.next(ToProbe.ReadDrive.class).requestId(),
+              new LinkEvent.PartRead(
+                  peer.next(ToProbe.ReadPart.class).requestId(),
                   UUID.randomUUID(),
                   "drive-a",
                   Instant.now(),
@@ -195,12 +195,12 @@ class DriveViewTest {
     }
 
     job(ines, shop, 1, null);
-    JsonNode view = ines.get(job + "/drives/drive-a").body();
+    JsonNode view = ines.get(job + "/parts/drive-a").body();
 
     assertThat(view.get("finding").stringValue()).contains("read-only");
     assertThat(view.get("decisive").stringValue()).isNotEmpty();
     assertThat(view.get("starts").findValuesAsString("kind"))
-        .containsExactly("SURFACE", "SURFACE_SAMPLED", "SELF_TEST_SHORT", "SELF_TEST_EXTENDED");
+        .containsExactly("SURFACE_SCAN", "SURFACE_SAMPLE", "SELF_TEST_SHORT", "SELF_TEST_EXTENDED");
     assertThat(row(view, "availableSpare").get("bad").booleanValue()).isTrue();
   }
 }

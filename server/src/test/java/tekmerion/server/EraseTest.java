@@ -17,17 +17,17 @@ import tekmerion.launch.LinkPeer;
 import tekmerion.launch.ShopClient;
 import tekmerion.link.BenchLink;
 import tekmerion.link.DriveSeen;
-import tekmerion.link.EraseFinding;
+import tekmerion.link.EraseResult;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.MachineNote;
-import tekmerion.link.MendFinding;
+import tekmerion.link.MendResult;
 import tekmerion.link.Release;
 import tekmerion.link.RunKind;
 import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
 import tools.jackson.databind.JsonNode;
 
-/** Nothing is erased but the drive that is named, ruled on and given up; a peer as the probe. */
+/** Nothing is erased but the drive that is named, decided on and given up; a peer as the probe. */
 @ExtendWith(RunningServer.class)
 class EraseTest {
   private static final int BAY = 6;
@@ -52,7 +52,7 @@ class EraseTest {
 
     private ShopClient.Answer erase(String size, String model, String lastFour) {
       return ines.post(
-          "/api/jobs/%s/drives/drive-a/erase".formatted(job),
+          "/api/jobs/%s/parts/drive-a/erase".formatted(job),
           Map.of("version", version(), "size", size, "model", model, "lastFour", lastFour));
     }
 
@@ -67,7 +67,7 @@ class EraseTest {
     }
 
     private JsonNode lock() {
-      return ines.get("/api/jobs/%s/drives/drive-a/data".formatted(job)).body().get("eraseLock");
+      return ines.get("/api/jobs/%s/parts/drive-a/data".formatted(job)).body().get("eraseLock");
     }
 
     private void hello(String offLimits) throws Exception {
@@ -142,7 +142,7 @@ class EraseTest {
       // The decision.
       assertThat(lockOf(at)).isEqualTo("NOT_DECIDED");
       at.ines.post(
-          "/api/jobs/%s/rulings".formatted(at.job),
+          "/api/jobs/%s/decisions".formatted(at.job),
           Map.of(
               "version", at.version(),
               "courses", List.of("CLEAN_INSTALL"),
@@ -178,7 +178,7 @@ class EraseTest {
       assertThat(release.drive()).isEqualTo(at.drive);
       assertThat(release.holds(at.releaseKey)).isTrue();
       assertThat(release.validForMs()).isLessThanOrEqualTo(15_000);
-      // A stolen table forges nothing: what the database keeps of the token signs no release.
+      // A stolen table forges nothing: what the database keeps of the token findings no release.
       assertThat(release.holds(sha256(at.token))).isFalse();
 
       Instant now = Instant.now();
@@ -193,9 +193,7 @@ class EraseTest {
                   now,
                   LinkEvent.End.COMPLETE,
                   "",
-                  null,
-                  null,
-                  new EraseFinding("read back", GB_240, GB_240, 0, 3_000, 0, 0, 0.001))));
+                  new EraseResult("read back", GB_240, GB_240, 0, 3_000, 0, 0, 0.001))));
       at.peer.next(ToProbe.Acknowledge.class);
       assertThat(at.ines.get("/api/jobs/" + at.job).body().toString())
           .containsPattern("Erasing of QUAY-240F \\S+: all of it is zero");
@@ -220,12 +218,12 @@ class EraseTest {
     }
   }
 
-  /** Mending writes: as locked as erasing, but nothing has to be ruled away for it. */
+  /** Mending writes: as locked as erasing, but nothing has to be decided away for it. */
   @Test
   void aMendingIsReleasedForItselfOnly(RunningServer.Shop shop) throws Exception {
     try (Linked at = linked(shop)) {
       read(at);
-      String path = "/api/jobs/%s/drives/drive-a/mend".formatted(at.job);
+      String path = "/api/jobs/%s/parts/drive-a/mend".formatted(at.job);
       Map<String, Object> named = new HashMap<>();
       named.put("version", at.version());
       named.put("size", "240 GB");
@@ -246,10 +244,10 @@ class EraseTest {
       Release release = ((ToProbe.ReleaseGiven) ask(at, start.requestId(), at.drive)).release();
       assertThat(release.kind()).isEqualTo(RunKind.MEND);
       Instant now = Instant.now();
-      MendFinding found =
-          new MendFinding(
+      MendResult found =
+          new MendResult(
               "read back",
-              List.of(new MendFinding.PieceNote("The boot sector is lost", 1_048_576, 512)),
+              List.of(new MendResult.PieceNote("The boot sector is lost", 1_048_576, 512)),
               1,
               List.of(),
               at.job + "/drive-a",
@@ -266,14 +264,12 @@ class EraseTest {
                   now,
                   LinkEvent.End.COMPLETE,
                   "",
-                  null,
-                  null,
                   found)));
       at.peer.next(ToProbe.Acknowledge.class);
       JsonNode mending =
-          at.ines.get("/api/jobs/%s/drives/drive-a/data".formatted(at.job)).body().get("mending");
+          at.ines.get("/api/jobs/%s/parts/drive-a/data".formatted(at.job)).body().get("mending");
       assertThat(mending.get("canTakeBack").booleanValue()).isTrue();
-      assertThat(mending.at("/last/mended/written").intValue()).isEqualTo(1);
+      assertThat(mending.at("/last/result/written").intValue()).isEqualTo(1);
       assertThat(at.ines.get("/api/jobs/" + at.job).body().toString())
           .contains("1 of its pieces written; now: its tables and file systems are sound");
 
@@ -292,12 +288,10 @@ class EraseTest {
                   now,
                   LinkEvent.End.COULD_NOT_RUN,
                   "nothing here is damaged that has an intact copy",
-                  null,
-                  null,
                   null)));
       at.peer.next(ToProbe.Acknowledge.class);
       mending =
-          at.ines.get("/api/jobs/%s/drives/drive-a/data".formatted(at.job)).body().get("mending");
+          at.ines.get("/api/jobs/%s/parts/drive-a/data".formatted(at.job)).body().get("mending");
       assertThat(mending.get("canTakeBack").booleanValue()).isTrue();
       assertThat(mending.at("/last/why").stringValue()).contains("nothing here is damaged");
     }
@@ -309,7 +303,7 @@ class EraseTest {
       read(at);
       signAway(at);
       at.ines.post(
-          "/api/jobs/%s/rulings".formatted(at.job),
+          "/api/jobs/%s/decisions".formatted(at.job),
           Map.of("version", at.version(), "courses", List.of("CLEAN_INSTALL"), "reason", "so"));
       at.hello("the running system lies on it");
 
@@ -320,13 +314,13 @@ class EraseTest {
       assertThat(
               at.ines
                   .post(
-                      "/api/jobs/%s/drives/drive-a/runs".formatted(at.job), Map.of("kind", "ERASE"))
+                      "/api/jobs/%s/parts/drive-a/runs".formatted(at.job), Map.of("kind", "ERASE"))
                   .status())
           .isEqualTo(400);
       assertThat(
               shop.signedIn("joao")
                   .post(
-                      "/api/jobs/%s/drives/drive-a/erase".formatted(at.job),
+                      "/api/jobs/%s/parts/drive-a/erase".formatted(at.job),
                       Map.of("version", 1, "size", "1", "model", "x", "lastFour", "x"))
                   .status())
           .isEqualTo(403);

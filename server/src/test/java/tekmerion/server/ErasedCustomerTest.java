@@ -14,9 +14,9 @@ import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import tekmerion.launch.ShopClient;
-import tekmerion.link.PartFinding;
 import tekmerion.link.RunKind;
-import tekmerion.link.SurveyFinding;
+import tekmerion.link.RunResult;
+import tekmerion.link.SurveyResult;
 
 /** Somebody who is forgotten is nowhere: every text of the whole database is looked at. */
 @ExtendWith(RunningServer.class)
@@ -24,8 +24,8 @@ class ErasedCustomerTest {
   /** In everything that is said, typed, signed or found of this customer. */
   private static final String TOKEN = "Quillonmarrow";
 
-  private static PartFinding survey() {
-    return new SurveyFinding(
+  private static RunResult survey() {
+    return new SurveyResult(
         TestDrive.GB_240,
         "mbr",
         "healthy",
@@ -33,7 +33,7 @@ class ErasedCustomerTest {
         "copy it",
         0,
         List.of(
-            new SurveyFinding.VolumeNote(
+            new SurveyResult.VolumeNote(
                 1,
                 TOKEN,
                 1 << 20,
@@ -47,7 +47,7 @@ class ErasedCustomerTest {
                 true,
                 5,
                 300,
-                List.of(new SurveyFinding.FolderNote(TOKEN + "/letters", 5, 300, true)),
+                List.of(new SurveyResult.FolderNote(TOKEN + "/letters", 5, 300, true)),
                 List.of())),
         List.of());
   }
@@ -69,16 +69,16 @@ class ErasedCustomerTest {
               job.act("/changes", Map.of("what", "new drive for " + TOKEN)).status(),
               job.act("/check", Map.of("result", "GONE", "note", TOKEN + " was there")).status(),
               job.act(
-                      "/rulings",
+                      "/decisions",
                       Map.of("courses", List.of("CLEAN_INSTALL"), "reason", TOKEN + " wants it"))
                   .status(),
               job.act("/proof-waiver", Map.of("signer", TOKEN)).status());
       assertThat(statuses).allMatch(s -> s < 300, statuses.toString());
       assertThat(where(shop))
           .anyMatch(w -> w.startsWith("customer.display_name"))
-          .anyMatch(w -> w.startsWith("run_result.finding"))
+          .anyMatch(w -> w.startsWith("run_result.result"))
           .anyMatch(w -> w.startsWith("data_waiver.signer"))
-          .anyMatch(w -> w.startsWith("ruling.reason"));
+          .anyMatch(w -> w.startsWith("decision.reason"));
       assertThat(job.actAs(mara, "/end", Map.of("how", "HANDED_BACK", "note", TOKEN)).status())
           .isEqualTo(204);
     }

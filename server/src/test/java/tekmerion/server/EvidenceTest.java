@@ -21,10 +21,10 @@ class EvidenceTest {
         "reading",
         "reading_page",
         "link_event",
-        "job_sign",
-        "data_stance",
-        "ruling",
-        "trace_entry",
+        "job_finding",
+        "data_status_entry",
+        "decision",
+        "journal_entry",
         "run_result",
         "job_move"
       })
@@ -47,10 +47,10 @@ class EvidenceTest {
     return switch (table) {
       case "raw_page" -> "bytes";
       case "reading_page", "link_event" -> "kind";
-      case "reading" -> "drive_key";
-      case "job_sign", "job_move" -> "words";
-      case "data_stance" -> "stance";
-      case "ruling" -> "reason";
+      case "reading" -> "part_key";
+      case "job_finding", "job_move" -> "words";
+      case "data_status_entry" -> "data_status";
+      case "decision" -> "reason";
       case "run_result" -> "why";
       default -> "title";
     };

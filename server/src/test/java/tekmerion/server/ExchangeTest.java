@@ -33,7 +33,7 @@ import tekmerion.launch.ShopClient;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.PageNote;
 import tekmerion.link.RunKind;
-import tekmerion.link.SurfaceNote;
+import tekmerion.link.SurfaceScanResult;
 import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
 import tekmerion.probe.instrument.SaveCommand;
@@ -47,7 +47,10 @@ import tools.jackson.databind.node.ArrayNode;
 class ExchangeTest {
   private static final int BAY = 6;
 
-  /** One with everything: readings, a run, stance, moves, a ruling, trials, a photo-less trace. */
+  /**
+   * One with everything: readings, a run, dataStatus, moves, a decision, trials, a photo-less
+   * journal.
+   */
   private static String job(RunningServer.Shop shop) throws Exception {
     ShopClient ines = shop.signedIn();
     String job =
@@ -61,20 +64,20 @@ class ExchangeTest {
     try (LinkPeer peer = new LinkPeer(shop.address(), token)) {
       peer.hello(0);
       peer.next(ToProbe.Welcome.class);
-      ines.post(path + "/readings", Map.of("driveKey", "drive-a"));
-      UUID asked = peer.next(ToProbe.ReadDrive.class).requestId();
+      ines.post(path + "/readings", Map.of("partKey", "drive-a"));
+      UUID asked = peer.next(ToProbe.ReadPart.class).requestId();
       var pages = new SimMachines().open("sim:worn-disk,0").orElseThrow().drives().get(0).pages();
       peer.send(
           new ToServer.Event(
               1,
-              new LinkEvent.DriveRead(
+              new LinkEvent.PartRead(
                   asked,
                   UUID.randomUUID(),
                   "drive-a",
                   Instant.now(),
                   pages.kinds().stream().map(k -> PageNote.of(k, pages.read(k))).toList())));
       peer.next(ToProbe.Acknowledge.class);
-      ines.post(path + "/drives/drive-a/runs", Map.of("kind", "SURFACE_SAMPLED"));
+      ines.post(path + "/parts/drive-a/runs", Map.of("kind", "SURFACE_SAMPLE"));
       UUID run = peer.next(ToProbe.StartRun.class).requestId();
       Instant now = Instant.now();
       peer.send(
@@ -83,12 +86,12 @@ class ExchangeTest {
               new LinkEvent.RunEnded(
                   run,
                   "drive-a",
-                  RunKind.SURFACE_SAMPLED,
+                  RunKind.SURFACE_SAMPLE,
                   now.minusSeconds(9),
                   now,
                   LinkEvent.End.COMPLETE,
                   "",
-                  new SurfaceNote(
+                  new SurfaceScanResult(
                       1_000_204_886_016L,
                       512,
                       10,
@@ -97,15 +100,17 @@ class ExchangeTest {
                       1_000,
                       1,
                       0.005,
-                      List.of(new SurfaceNote.ZoneNote(3, 6_100, 9_000, 14_000, 1, 2)),
+                      List.of(new SurfaceScanResult.ZoneNote(3, 6_100, 9_000, 14_000, 1, 2)),
                       List.of(),
-                      List.of(new SurfaceNote.BadNote(5_900_000, 2))),
-                  null,
-                  null)));
+                      List.of(new SurfaceScanResult.BadNote(5_900_000, 2))))));
       peer.next(ToProbe.Acknowledge.class);
     }
-    say(ines, path, "/stance", Map.of("stance", "WANTED"));
-    say(ines, path, "/rulings", Map.of("courses", List.of("REPLACE_PART"), "reason", "it clicks"));
+    say(ines, path, "/data-status", Map.of("dataStatus", "WANTED"));
+    say(
+        ines,
+        path,
+        "/decisions",
+        Map.of("courses", List.of("REPLACE_PART"), "reason", "it clicks"));
     say(ines, path, "/changes", Map.of("what", "new drive"));
     say(ines, path, "/check", Map.of("complaint", "GONE", "note", ""));
     Map<String, Object> out = new HashMap<>();
@@ -136,10 +141,10 @@ class ExchangeTest {
 
   private static JsonNode withoutImport(Map<String, byte[]> files) {
     JsonNode archive = JsonMapper.builder().build().readTree(files.get("job.json"));
-    ArrayNode trace = (ArrayNode) archive.at("/tables/trace_entry");
-    for (int i = trace.size() - 1; i >= 0; i--) {
-      if (trace.get(i).get("title").stringValue().equals("Brought in from an archive")) {
-        trace.remove(i);
+    ArrayNode journal = (ArrayNode) archive.at("/tables/journal_entry");
+    for (int i = journal.size() - 1; i >= 0; i--) {
+      if (journal.get(i).get("title").stringValue().equals("Brought in from an archive")) {
+        journal.remove(i);
       }
     }
     return archive;
@@ -177,14 +182,14 @@ class ExchangeTest {
             "job",
             "job_family",
             "intake",
-            "job_sign",
+            "job_finding",
             "job_change",
-            "data_stance",
-            "ruling",
-            "trace_entry",
+            "data_status_entry",
+            "decision",
+            "journal_entry",
             "reading",
             "reading_page",
-            "drive_run",
+            "run",
             "run_result")) {
       assertThat(tables.get(table).size()).as(table).isPositive();
     }
@@ -308,8 +313,8 @@ class ExchangeTest {
     move.put("act", "OBSERVE");
     move.put("place", "power");
     move.put("of", "machine");
-    move.put("reach", "nothing");
-    move.put("touch", 0);
+    move.put("bootStage", "nothing");
+    move.put("invasiveness", "LOOKS_ONLY");
     move.put("loads", List.of());
     move.put("looksAt", looksAt);
     move.put("levels", List.of("Nothing", "Rattles"));
@@ -336,7 +341,7 @@ class ExchangeTest {
     for (UnaryOperator<String> change :
         List.<UnaryOperator<String>>of(
             s -> s.replaceFirst("\"version\" : 1\\b(?!.*\"version\")", "\"version\" : 2"),
-            s -> s.replace("\"job_sign\"", "\"account\""),
+            s -> s.replace("\"job_finding\"", "\"account\""),
             s -> s.replace("\"complaint\"", "\"password_hash\""),
             s -> s.replaceFirst("\"taken_in_at\" : \"[^\"]*\"", "\"taken_in_at\" : \"soon\""),
             s -> s.replaceFirst("\"machine_id\" : 0", "\"machine_id\" : 7"))) {
@@ -376,7 +381,7 @@ class ExchangeTest {
     JsonNode taken =
         ines.post(
                 "/api/jobs/%s/captures".formatted(job),
-                Map.of("driveKey", "drive-a", "files", files))
+                Map.of("partKey", "drive-a", "files", files))
             .body();
 
     assertThat(taken.toString()).contains("IDENTIFY DEVICE").contains("SMART READ DATA");
@@ -384,7 +389,7 @@ class ExchangeTest {
         .isEqualTo("nothing that is known here");
     assertThat(ines.get("/api/jobs/" + job).body().toString())
         .contains("OS7K-44019-B")
-        .contains("sectors wait for reallocation");
+        .contains("sectors are pending");
 
     Path saved = Files.createTempDirectory("stick").resolve("capture.json");
     assertThat(
@@ -395,7 +400,7 @@ class ExchangeTest {
         ines.post(
                 "/api/jobs/%s/captures".formatted(job),
                 Map.of(
-                    "driveKey",
+                    "partKey",
                     "drive-a",
                     "files",
                     List.of(dropped("capture.json", Files.readAllBytes(saved)))))

@@ -100,7 +100,7 @@ class FloorTest {
     assertThat(lane(bo, number).get("holder").stringValue()).isEqualTo("Bo K.");
     assertThat(bo.get("/api/me/notices").body().at("/0/words").stringValue())
         .isEqualTo("Ines R. hands %s over to you: mind the loose hinge".formatted(number));
-    assertThat(bo.get("/api/jobs/" + number).body().get("trace").toString())
+    assertThat(bo.get("/api/jobs/" + number).body().get("journal").toString())
         .contains("Handed over to Bo K.")
         .contains("mind the loose hinge");
   }
@@ -151,7 +151,7 @@ class FloorTest {
         .isEqualTo(409);
     assertThat(act(ines, number, "changes", Map.of("what", "cable swapped")).status())
         .isEqualTo(204);
-    assertThat(ines.get("/api/jobs/" + number).body().get("trace").toString())
+    assertThat(ines.get("/api/jobs/" + number).body().get("journal").toString())
         .contains("Complaint gone")
         .contains("after: memory reseated. twenty starts");
   }
@@ -169,8 +169,8 @@ class FloorTest {
                 "take", Map.of(),
                 "changes", Map.of("what", "x"),
                 "ready", Map.of(),
-                "stance", Map.of("stance", "WANTED"),
-                "rulings", Map.of("courses", List.of("REPAIR"), "reason", "late"),
+                "data-status", Map.of("dataStatus", "WANTED"),
+                "decisions", Map.of("courses", List.of("REPAIR"), "reason", "late"),
                 "end", Map.of("how", "HANDED_BACK", "note", ""))
             .entrySet()) {
       ShopClient.Answer answer = act(ines, number, change.getKey(), change.getValue());
@@ -284,7 +284,7 @@ class FloorTest {
         List.of(
             "customer WHERE CONCAT_WS(' ', display_name, phone, email)",
             "intake WHERE CONCAT_WS(' ', answers, applied)",
-            "trace_entry WHERE CONCAT_WS(' ', title, detail)",
+            "journal_entry WHERE CONCAT_WS(' ', title, detail)",
             "job WHERE CONCAT_WS(' ', complaint, error_text)",
             "job_move WHERE CONCAT_WS(' ', words, note)",
             "job_word WHERE word")) {

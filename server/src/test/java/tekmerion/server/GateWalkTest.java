@@ -8,11 +8,11 @@ import java.util.Set;
 import java.util.TreeSet;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import tekmerion.core.decision.Course;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Move;
 import tekmerion.core.permit.Load;
 import tekmerion.core.permit.Lock;
-import tekmerion.core.ruling.Course;
 import tekmerion.launch.ShopClient;
 import tekmerion.link.ToProbe;
 import tools.jackson.databind.JsonNode;
@@ -34,8 +34,8 @@ class GateWalkTest {
           "delete /api/parts/{id}/same/{other}",
           "post /api/maker-notes",
           "post /api/jobs/import",
-          "post /api/shelf/stock",
-          "post /api/shelf/stock/{id}/moves",
+          "post /api/stock/items",
+          "post /api/stock/items/{id}/moves",
           "post /api/jobs/{number}/captures",
           "put /api/jobs/{number}/memory",
           "post /api/jobs/{number}/memory/starts",
@@ -44,7 +44,7 @@ class GateWalkTest {
           "post /api/jobs/{number}/things/{sort}/starts",
           "post /api/jobs/{number}/things/{sort}/starts/{start}/take-back",
           "post /api/know-how/likelihoods",
-          "post /api/jobs/{number}/stance",
+          "post /api/jobs/{number}/data-status",
           "post /api/jobs/{number}/waivers", // WaiverTest: by name, by drive, by two
           "post /api/jobs/{number}/waivers/{id}/confirm", // WaiverTest
           "post /api/jobs/{number}/waivers/{id}/revoke", // WaiverTest: locks again
@@ -62,7 +62,7 @@ class GateWalkTest {
           "post /api/jobs/{number}/moves/{move}/could-not",
           "post /api/jobs/{number}/moves/{move}/take-back",
           "post /api/jobs/{number}/readings",
-          "post /api/jobs/{number}/drives/{driveKey}/files", // reads the drive, writes elsewhere
+          "post /api/jobs/{number}/parts/{partKey}/files", // reads the drive, writes elsewhere
           "post /api/runs/{id}/pause",
           "post /api/runs/{id}/end",
           "post /api/me/hand-over-all",
@@ -92,14 +92,14 @@ class GateWalkTest {
   /** Paths that can lead to writing, erasing, loading a drive, or handing back; each has a gate. */
   private static final Set<String> GATED =
       Set.of(
-          "post /api/jobs/{number}/rulings",
+          "post /api/jobs/{number}/decisions",
           "post /api/jobs/{number}/moves/{move}/begin",
           "post /api/jobs/{number}/moves/{move}/outcome",
-          "post /api/jobs/{number}/drives/{driveKey}/runs", // RunTest
-          "post /api/jobs/{number}/drives/{driveKey}/erase", // EraseTest
-          "post /api/jobs/{number}/drives/{driveKey}/mend", // EraseTest
-          "post /api/jobs/{number}/drives/{driveKey}/mend/take-back", // the same gates, EraseTest
-          "post /api/jobs/{number}/drives/{driveKey}/copy/erase", // CopiesTest
+          "post /api/jobs/{number}/parts/{partKey}/runs", // RunTest
+          "post /api/jobs/{number}/parts/{partKey}/erase", // EraseTest
+          "post /api/jobs/{number}/parts/{partKey}/mend", // EraseTest
+          "post /api/jobs/{number}/parts/{partKey}/mend/take-back", // the same gates, EraseTest
+          "post /api/jobs/{number}/parts/{partKey}/copy/erase", // CopiesTest
           "post /api/runs/{id}/resume", // RunTest
           "post /api/jobs/{number}/ready",
           "post /api/jobs/{number}/end");
@@ -146,18 +146,18 @@ class GateWalkTest {
   void nothingThatWritesIsDecidedMadeOrRunBeforeTheDataIsSafe(RunningServer.Shop shop)
       throws Exception {
     try (BenchJob job = walked(shop)) {
-      long rulings = shop.count("SELECT COUNT(*) FROM ruling");
+      long decisions = shop.count("SELECT COUNT(*) FROM decision");
       long moves = shop.count("SELECT COUNT(*) FROM job_move");
       long changes = shop.count("SELECT COUNT(*) FROM job_change");
-      long runs = shop.count("SELECT COUNT(*) FROM drive_run");
+      long runs = shop.count("SELECT COUNT(*) FROM run");
       for (String said : List.of("NOT_ASKED", "WANTED")) {
-        assertThat(job.act("/stance", Map.of("stance", said)).status()).isEqualTo(204);
+        assertThat(job.act("/data-status", Map.of("dataStatus", said)).status()).isEqualTo(204);
         for (Course course : Course.values()) {
-          if (course.touch().endangersData()) {
+          if (course.invasiveness().endangersData()) {
             for (List<Course> courses :
                 List.of(List.of(course), List.of(Course.RECOVER_DATA, course))) {
               mustBeLocked(
-                  job.act("/rulings", Map.of("courses", courses, "reason", "because")),
+                  job.act("/decisions", Map.of("courses", courses, "reason", "because")),
                   Lock.DATA_NOT_SAFE,
                   "%s while %s".formatted(courses, said));
             }
@@ -166,7 +166,7 @@ class GateWalkTest {
         for (String path : List.of("/erase", "/mend", "/mend/take-back")) {
           mustBeLocked(
               job.act(
-                  "/drives/drive-a" + path,
+                  "/parts/drive-a" + path,
                   Map.of(
                       "size",
                       "240 GB",
@@ -179,10 +179,10 @@ class GateWalkTest {
         }
         moves(job, said);
       }
-      assertThat(shop.count("SELECT COUNT(*) FROM ruling")).isEqualTo(rulings);
+      assertThat(shop.count("SELECT COUNT(*) FROM decision")).isEqualTo(decisions);
       assertThat(shop.count("SELECT COUNT(*) FROM job_move")).isEqualTo(moves);
       assertThat(shop.count("SELECT COUNT(*) FROM job_change")).isEqualTo(changes);
-      assertThat(shop.count("SELECT COUNT(*) FROM drive_run")).isEqualTo(runs);
+      assertThat(shop.count("SELECT COUNT(*) FROM run")).isEqualTo(runs);
     }
   }
 
@@ -190,7 +190,7 @@ class GateWalkTest {
   private static void moves(BenchJob job, String said) {
     List<Move> writing =
         KnowHow.shipped().moves().stream()
-            .filter(m -> m.touches().endangersData() && m.by() == null)
+            .filter(m -> m.invasiveness().endangersData() && m.by() == null)
             .toList();
     assertThat(writing).hasSizeGreaterThan(20);
     int locked = 0;
@@ -206,12 +206,12 @@ class GateWalkTest {
         mustBeLocked(begin, Lock.DATA_NOT_SAFE, what);
         locked++;
       }
-      String sign = move.tells().get(0).id();
+      String finding = move.tells().get(0).id();
       String level = move.tells().get(0).levels().keySet().iterator().next();
       ShopClient.Answer outcome =
           job.act(
               "/moves/" + move.id() + "/outcome",
-              Map.of("part", part, "levels", Map.of(sign, level), "note", ""));
+              Map.of("part", part, "levels", Map.of(finding, level), "note", ""));
       assertThat(outcome.status()).as(what).isEqualTo(423);
       assertThat(outcome.body().get("detail").stringValue()).as(what).contains("was not begun");
     }
@@ -224,7 +224,7 @@ class GateWalkTest {
       throws Exception {
     try (BenchJob job = BenchJob.begin(shop, 6, "Unread Varga", "drive-a")) {
       for (Course course : Course.values()) {
-        if (course.touch().endangersData()) {
+        if (course.invasiveness().endangersData()) {
           mustBeLocked(
               job.decide(course.name()), Lock.DRIVE_NOT_IDENTIFIED, course + " of nothing");
         }
@@ -279,7 +279,7 @@ class GateWalkTest {
             "Welcome",
             "Acknowledge",
             "Resend",
-            "ReadDrive",
+            "ReadPart",
             "StartRun",
             "StopRun",
             "ReleaseGiven",

@@ -25,9 +25,9 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestInstance;
 import org.junit.jupiter.api.extension.ExtendWith;
 import tekmerion.launch.ShopClient;
-import tekmerion.link.RescueFinding;
+import tekmerion.link.RescueResult;
 import tekmerion.link.RunKind;
-import tekmerion.link.SurveyFinding;
+import tekmerion.link.SurveyResult;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
@@ -55,8 +55,8 @@ class HostileArchiveTest {
     mara = shop.signedIn("mara");
     bench = BenchJob.begin(shop, BAY, "Archived Aagaard", "drive-a");
     bench.read("drive-a", "sound-drive");
-    SurveyFinding survey =
-        new SurveyFinding(
+    SurveyResult survey =
+        new SurveyResult(
             TestDrive.GB_240,
             "mbr",
             "healthy",
@@ -64,7 +64,7 @@ class HostileArchiveTest {
             "copy it",
             0,
             List.of(
-                new SurveyFinding.VolumeNote(
+                new SurveyResult.VolumeNote(
                     1,
                     "",
                     1 << 20,
@@ -78,7 +78,7 @@ class HostileArchiveTest {
                     true,
                     5,
                     300,
-                    List.of(new SurveyFinding.FolderNote("Scores", 5, 300, true)),
+                    List.of(new SurveyResult.FolderNote("Scores", 5, 300, true)),
                     List.of())),
             List.of());
     bench.run("drive-a", RunKind.SURVEY, survey, bench.drive);
@@ -94,8 +94,8 @@ class HostileArchiveTest {
     bench.close();
   }
 
-  private static RescueFinding rescue(Boolean verified) {
-    return new RescueFinding(
+  private static RescueResult rescue(Boolean verified) {
+    return new RescueResult(
         "ended",
         true,
         "+",
@@ -139,7 +139,7 @@ class HostileArchiveTest {
     String text = new String(good.get("job.json"), StandardCharsets.UTF_8);
     ObjectNode archive = (ObjectNode) JSON.readTree(text);
     ObjectNode tables = (ObjectNode) archive.get("tables");
-    for (String table : List.of("intake", "reading", "drive_run", "photo")) {
+    for (String table : List.of("intake", "reading", "run", "photo")) {
       for (JsonNode row : tables.withArray(table)) {
         String fresh = UUID.randomUUID().toString();
         String old = row.get("id").stringValue();
@@ -183,12 +183,12 @@ class HostileArchiveTest {
     decision.put("version", view.get("version").longValue());
     decision.put("courses", List.of("CLEAN_INSTALL"));
     decision.put("reason", "as it was decided elsewhere");
-    ShopClient.Answer decided = mara.post("/api/jobs/%s/rulings".formatted(number), decision);
+    ShopClient.Answer decided = mara.post("/api/jobs/%s/decisions".formatted(number), decision);
     assertThat(decided.body().get("lock").stringValue())
         .as(what)
         .isIn("DATA_NOT_SAFE", "DRIVE_NOT_IDENTIFIED");
     assertThat(
-            mara.get("/api/jobs/%s/drives/drive-a/data".formatted(number))
+            mara.get("/api/jobs/%s/parts/drive-a/data".formatted(number))
                 .body()
                 .at("/copy")
                 .isNull())
@@ -197,27 +197,27 @@ class HostileArchiveTest {
     String job = "(SELECT id FROM job WHERE number = '%s')".formatted(number);
     assertThat(
             shop.count(
-                "SELECT COUNT(*) FROM drive_run WHERE job_id = "
+                "SELECT COUNT(*) FROM run WHERE job_id = "
                     + job
                     + " AND (state <> 'ENDED' OR NOT from_elsewhere OR named_drive IS NOT NULL)"))
         .as(what)
         .isZero();
     assertThat(
             shop.count(
-                "SELECT COUNT(*) FROM drive_run d JOIN probe p ON p.id = d.probe_id WHERE d.job_id = "
+                "SELECT COUNT(*) FROM run d JOIN probe p ON p.id = d.probe_id WHERE d.job_id = "
                     + job
                     + " AND p.revoked_at IS NULL"))
         .as(what)
         .isZero();
     assertThat(
             shop.count(
-                "SELECT COUNT(*) FROM ruling r JOIN account a ON a.id = r.signed_by WHERE r.job_id = "
+                "SELECT COUNT(*) FROM decision r JOIN account a ON a.id = r.signed_by WHERE r.job_id = "
                     + job
                     + " AND (a.disabled_at IS NULL OR NOT r.from_elsewhere)"))
         .as(what)
         .isZero();
     assertThat(view.get("holder").isNull()).as(what).isTrue();
-    assertThat(view.get("trace").toString()).as(what).contains("Brought in from an archive");
+    assertThat(view.get("journal").toString()).as(what).contains("Brought in from an archive");
   }
 
   /** The job that they all pretend to be goes on as before, and the floor answers. */
@@ -243,7 +243,7 @@ class HostileArchiveTest {
         byte[] zip =
             with(
                 a -> {
-                  ObjectNode run = (ObjectNode) a.at("/tables/drive_run/0");
+                  ObjectNode run = (ObjectNode) a.at("/tables/run/0");
                   run.put("kind", kind.name());
                   run.put("state", state);
                 });
@@ -282,7 +282,7 @@ class HostileArchiveTest {
       }
       for (String column : tables.get(table).get(0).propertyNames()) {
         // Those that could open or run something are tried oftener.
-        int times = Set.of("drive_run", "run_result", "job", "ruling").contains(table) ? 3 : 2;
+        int times = Set.of("run", "run_result", "job", "decision").contains(table) ? 3 : 2;
         for (int i = 0; i < times; i++) {
           Object value = wild.get(random.nextInt(wild.size()));
           byte[] zip =
@@ -347,12 +347,12 @@ class HostileArchiveTest {
         """
         {"words":{"name":"Tap","purpose":"It rattles.","handsOnMinutes":1,"waitingMinutes":0,\
         "families":[],"needs":[],"steps":["Tap."]},"act":"OBSERVE","place":"power",\
-        "of":"machine","reach":"nothing","touch":0,"loads":[],"looksAt":"Sound",\
+        "of":"machine","bootStage":"nothing","invasiveness":"LOOKS_ONLY","loads":[],"looksAt":"Sound",\
         "levels":["No","Yes"],"leak":[0.9,0.1],"links":{"fan-failed":[0.1,0.9]}}""";
     Map<String, String> bad = new LinkedHashMap<>();
     bad.put("nothing", "{}");
     bad.put("null", "null");
-    bad.put("erases", good.replace("\"touch\":0", "\"touch\":5"));
+    bad.put("erases", good.replace("LOOKS_ONLY", "ERASES"));
     bad.put("no such act", good.replace("OBSERVE", "ERASE"));
     bad.put("no distribution", good.replace("[0.1,0.9]}", "[0.5,0.9]}"));
     bad.put("cannot leak", good.replace("[0.9,0.1]", "[1.0,0.0]"));
@@ -384,12 +384,12 @@ class HostileArchiveTest {
                 with(
                     a -> {
                       ((ObjectNode) a.get("tables"))
-                          .withArray("job_sign")
+                          .withArray("job_finding")
                           .addObject()
                           .put("job_id", 0)
                           .put("part", "machine")
                           .put("origin", "move")
-                          .put("sign_id", "own.tap.seen")
+                          .put("finding_id", "own.tap.seen")
                           .put("level", "seen-99")
                           .put("words", "It rattles")
                           .put("said_at", "2026-11-01T08:00:00Z");

@@ -31,8 +31,8 @@ class HostileProbeTest {
       for (int i = 0; i < MESSAGES; i++) {
         if (i % 50 == 0) {
           // Something to answer, so that some of it fits.
-          person.post("/api/jobs/J-2292/readings", Map.of("driveKey", "drive-a"));
-          person.post("/api/jobs/J-2292/drives/drive-a/runs", Map.of("kind", "SURVEY"));
+          person.post("/api/jobs/J-2292/readings", Map.of("partKey", "drive-a"));
+          person.post("/api/jobs/J-2292/parts/drive-a/runs", Map.of("kind", "SURVEY"));
         }
         HostileMessages.Message message = probe.send(); // throws if its outbox is held up
         if (message.number() > 0) {

@@ -31,18 +31,18 @@ class IntakeTest {
   void whatIsSkippedStaysUnknownAndWhatIsDeniedIsNo(RunningServer.Shop shop) throws Exception {
     Talk talk = Talk.begin(shop.signedIn("joao"));
     talk.of("Elin Quist", "Ostrel", "14 laptop", "It is slow")
-        .say(Map.of("said", Map.of("senses", List.of()), "unknown", List.of("reach")));
+        .say(Map.of("said", Map.of("senses", List.of()), "unknown", List.of("boot-stage")));
 
     String number = talk.takeIn();
 
-    String signs =
-        "SELECT COUNT(*) FROM job_sign s JOIN job j ON j.id = s.job_id WHERE j.number = '"
+    String findings =
+        "SELECT COUNT(*) FROM job_finding s JOIN job j ON j.id = s.job_id WHERE j.number = '"
             + number
-            + "' AND s.sign_id = ";
-    assertThat(shop.count(signs + "'noise.clicks' AND s.level = 'quiet'")).isOne();
-    assertThat(shop.count(signs + "'reach'")).isZero();
-    assertThat(shop.count(signs + "'change.update'")).isZero();
-    assertThat(job(shop.signedIn(), number).get("reach").isNull()).isTrue();
+            + "' AND s.finding_id = ";
+    assertThat(shop.count(findings + "'noise.clicks' AND s.level = 'quiet'")).isOne();
+    assertThat(shop.count(findings + "'boot-stage'")).isZero();
+    assertThat(shop.count(findings + "'change.update'")).isZero();
+    assertThat(job(shop.signedIn(), number).get("bootStage").isNull()).isTrue();
   }
 
   @Test
@@ -137,25 +137,26 @@ class IntakeTest {
   void aCorrectionIsAddedNotWrittenOver(RunningServer.Shop shop) throws Exception {
     ShopClient joao = shop.signedIn("joao");
     Talk talk = Talk.begin(joao).of("Dag Holm", "Ostrel", "till 12", "It is slow");
-    talk.say(Map.of("said", Map.of("reach", List.of("loader"))));
+    talk.say(Map.of("said", Map.of("boot-stage", List.of("loader"))));
     String number = talk.takeIn();
 
-    talk.say(Map.of("said", Map.of("reach", List.of("desktop")), "complaint", "It is slow, hot"));
+    talk.say(
+        Map.of("said", Map.of("boot-stage", List.of("desktop")), "complaint", "It is slow, hot"));
     talk.takeIn();
     JsonNode job = job(joao, number);
     talk.say(Map.of("said", Map.of()));
     talk.takeIn();
 
-    assertThat(job.get("reach").stringValue()).isEqualTo("desktop");
-    assertThat(job.get("trace").toString())
+    assertThat(job.get("bootStage").stringValue()).isEqualTo("desktop");
+    assertThat(job.get("journal").toString())
         .contains("Intake corrected")
         .contains("complaint, what was said");
-    assertThat(job(joao, number).get("reach").isNull()).isTrue();
+    assertThat(job(joao, number).get("bootStage").isNull()).isTrue();
     assertThat(
             shop.count(
-                "SELECT COUNT(*) FROM job_sign s JOIN job j ON j.id = s.job_id WHERE j.number = '"
+                "SELECT COUNT(*) FROM job_finding s JOIN job j ON j.id = s.job_id WHERE j.number = '"
                     + number
-                    + "' AND s.sign_id = 'reach'"))
+                    + "' AND s.finding_id = 'boot-stage'"))
         .isEqualTo(3); // loader, desktop, taken back
     assertThat(job(joao, number).at("/weighing/causes/0/weights").toString())
         .doesNotContain("as far as");
@@ -179,7 +180,7 @@ class IntakeTest {
     assertThat(job(joao, number).at("/data/saidBy").stringValue()).isEqualTo("Kaja Lobo");
     assertThat(
             shop.count(
-                "SELECT COUNT(*) FROM data_stance WHERE signer = 'Kaja Lobo' AND wording ="
+                "SELECT COUNT(*) FROM data_status_entry WHERE signer = 'Kaja Lobo' AND wording ="
                     + " 'I do not need the data on the drives of this machine. Each may be erased for"
                     + " good once it is named to me.'"))
         .isOne();
@@ -204,7 +205,7 @@ class IntakeTest {
         path + "/end", Map.of("version", version(ines, number), "how", "HANDED_BACK", "note", ""));
 
     assertThat(opened.body().get("secret").stringValue()).isEqualTo("kelp&salt");
-    assertThat(job(ines, number).get("trace").toString()).contains("Owner’s password opened");
+    assertThat(job(ines, number).get("journal").toString()).contains("Owner’s password opened");
     assertThat(ines.post(path + "/secret", null).status()).isEqualTo(409);
     assertThat(
             shop.count(

@@ -48,7 +48,7 @@ class JobViewTest {
     assertThat(move(ines).at("/lock/reason").stringValue())
         .isEqualTo("There is no probe in bay 2.");
     assertThat(onFloor(ines).get("acts").stringValue()).isEqualTo("PERSON");
-    assertThat(ines.post(JOB + "/readings", Map.of("driveKey", "drive-a")).status()).isEqualTo(409);
+    assertThat(ines.post(JOB + "/readings", Map.of("partKey", "drive-a")).status()).isEqualTo(409);
 
     String token = LinkPeer.enrol(ines, 2, UUID.randomUUID());
     assertThat(move(ines).at("/lock/reason").stringValue()).contains("is not connected");
@@ -57,11 +57,11 @@ class JobViewTest {
       peer.next(ToProbe.Welcome.class);
       assertThat(move(ines).get("lock").isNull()).isTrue();
 
-      ines.post(JOB + "/readings", Map.of("driveKey", "drive-a"));
-      UUID request = peer.next(ToProbe.ReadDrive.class).requestId();
+      ines.post(JOB + "/readings", Map.of("partKey", "drive-a"));
+      UUID request = peer.next(ToProbe.ReadPart.class).requestId();
       assertThat(move(ines).at("/lock/reason").stringValue()).isEqualTo("It is being read now.");
       assertThat(onFloor(ines).get("acts").stringValue()).isEqualTo("RUNNING");
-      ShopClient.Answer twice = ines.post(JOB + "/readings", Map.of("driveKey", "drive-a"));
+      ShopClient.Answer twice = ines.post(JOB + "/readings", Map.of("partKey", "drive-a"));
       assertThat(twice.status()).isEqualTo(409);
       assertThat(twice.body().get("detail").stringValue()).isEqualTo("This drive is being read.");
 
@@ -80,9 +80,9 @@ class JobViewTest {
     JsonNode weighing = shop.signedIn().get(JOB).body().get("weighing");
 
     assertThat(weighing.at("/causes/0/cause").stringValue()).isEqualTo("memory-module");
-    assertThat(weighing.at("/causes/0/weights/0/sign/words").stringValue())
+    assertThat(weighing.at("/causes/0/weights/0/finding/words").stringValue())
         .isEqualTo("The error names memory: “MEMORY_REFERENCE”");
-    assertThat(weighing.at("/causes/0/weights/0/sign/basis/kind").stringValue())
+    assertThat(weighing.at("/causes/0/weights/0/finding/basis/kind").stringValue())
         .isEqualTo("intake");
   }
 
@@ -94,7 +94,7 @@ class JobViewTest {
       peer.hello(0);
       peer.next(ToProbe.Welcome.class);
 
-      ShopClient.Answer answer = ines.post(JOB + "/readings", Map.of("driveKey", "../etc"));
+      ShopClient.Answer answer = ines.post(JOB + "/readings", Map.of("partKey", "../etc"));
 
       assertThat(answer.status()).isEqualTo(400);
     }

@@ -27,15 +27,15 @@ class KnowHowTest {
   void everyLineCanBeFoundWithItsNumbersAndTheirSource(RunningServer.Shop shop) {
     JsonNode found = shop.signedIn().get("/api/know-how?text=fan.state").body();
 
-    assertThat(found.get("signs").findValuesAsString("id")).containsExactly(FAN);
-    assertThat(found.at("/signs/0/source").stringValue()).contains("judgement");
+    assertThat(found.get("findings").findValuesAsString("id")).containsExactly(FAN);
+    assertThat(found.at("/findings/0/source").stringValue()).contains("judgement");
     assertThat(found.get("judged").intValue()).isBetween(1, found.get("signsInAll").intValue());
   }
 
-  private static Map<String, Object> back(String sign, int version) {
+  private static Map<String, Object> back(String finding, int version) {
     return Map.of(
         "change",
-        Map.of("what", "AS_SHIPPED", "subject", "SIGN", "id", sign),
+        Map.of("what", "AS_SHIPPED", "subject", "FINDING", "id", finding),
         "version",
         version,
         "reason",
@@ -116,8 +116,8 @@ class KnowHowTest {
     own.put("act", "OBSERVE");
     own.put("place", "power");
     own.put("of", "machine");
-    own.put("reach", "nothing");
-    own.put("touch", 0);
+    own.put("bootStage", "nothing");
+    own.put("invasiveness", "LOOKS_ONLY");
     own.put("loads", List.of());
     own.put("looksAt", "The smell");
     own.put("levels", List.of("None", "Salt and damp"));
@@ -151,17 +151,17 @@ class KnowHowTest {
   }
 
   /** As another server would: a row in the table, and nobody tells this one. */
-  private static void elsewhere(RunningServer.Shop shop, String sign, int version, String link)
+  private static void elsewhere(RunningServer.Shop shop, String finding, int version, String link)
       throws Exception {
     String body =
         ("{\"what\":\"LIKELIHOOD\",\"id\":\"%s\",\"likelihood\":"
                 + "{\"cause\":\"fan-failed\",\"link\":%s,\"jobs\":null}}")
-            .formatted(sign, link);
+            .formatted(finding, link);
     shop.asOwner(
         ("INSERT INTO know_how_change (subject, entry, version, body, reason, decided_by,"
-                + " decided_at) VALUES ('SIGN', '%s', %d, '%s', 'from the other server',"
+                + " decided_at) VALUES ('FINDING', '%s', %d, '%s', 'from the other server',"
                 + " (SELECT MIN(id) FROM account), NOW(6))")
-            .formatted(sign, version, body));
+            .formatted(finding, version, body));
   }
 
   /**
@@ -171,33 +171,33 @@ class KnowHowTest {
   void aChangeOfAnotherServerIsSeenAndOneThatDoesNotHoldIsLeftOut(RunningServer.Shop shop)
       throws Exception {
     ShopClient mara = shop.signedIn("mara");
-    String sign = "noise.fan";
-    String path = "/api/know-how/entries/SIGN/" + sign;
+    String finding = "noise.fan";
+    String path = "/api/know-how/entries/FINDING/" + finding;
     JsonNode shipped = mara.get(path).body();
     int levels = shipped.get("levels").size();
     double first = 0.25;
     String link = "[%s%s]".formatted(first, (", " + (1 - first) / (levels - 1)).repeat(levels - 1));
 
-    elsewhere(shop, sign, 1, link);
+    elsewhere(shop, finding, 1, link);
 
     long until = System.nanoTime() + 10_000_000_000L;
-    while (!weighedBy(mara, sign).contains("0.25") && System.nanoTime() < until) {
+    while (!weighedBy(mara, finding).contains("0.25") && System.nanoTime() < until) {
       Thread.sleep(100);
     }
-    assertThat(weighedBy(mara, sign)).contains("0.25"); // the list is of what is weighed by
+    assertThat(weighedBy(mara, finding)).contains("0.25"); // the list is of what is weighed by
 
-    elsewhere(shop, sign, 2, "[0.9, 0.9]");
+    elsewhere(shop, finding, 2, "[0.9, 0.9]");
 
     JsonNode entry = mara.get(path).body();
-    assertThat(entry.at("/sign/links/fan-failed/0").doubleValue()).isEqualTo(first);
+    assertThat(entry.at("/finding/links/fan-failed/0").doubleValue()).isEqualTo(first);
     assertThat(entry.at("/history/0/leftOut").isNull()).isTrue();
     assertThat(entry.at("/history/1/leftOut").stringValue()).contains("noise.fan");
-    shop.asOwner("DELETE FROM know_how_change WHERE entry = '" + sign + "'");
-    assertThat(mara.get(path).body().get("sign")).isEqualTo(shipped.get("sign"));
+    shop.asOwner("DELETE FROM know_how_change WHERE entry = '" + finding + "'");
+    assertThat(mara.get(path).body().get("finding")).isEqualTo(shipped.get("finding"));
   }
 
-  private static String weighedBy(ShopClient shop, String sign) {
-    return shop.get("/api/know-how?text=" + sign).body().at("/signs/0/links").toString();
+  private static String weighedBy(ShopClient shop, String finding) {
+    return shop.get("/api/know-how?text=" + finding).body().at("/findings/0/links").toString();
   }
 
   @Test
@@ -212,50 +212,50 @@ class KnowHowTest {
         number,
         "moves/fan-listen/outcome",
         Map.of("part", "machine", "levels", Map.of(FAN, "still"), "note", ""));
-    act(ines, number, "rulings", Map.of("courses", List.of("REPAIR"), "reason", "new fan"));
+    act(ines, number, "decisions", Map.of("courses", List.of("REPAIR"), "reason", "new fan"));
     act(ines, number, "proof-waiver", Map.of("signer", "P. Haas"));
     act(ines, number, "end", Map.of("how", "HANDED_BACK", "note", ""));
     // Thirty such jobs, in which the fan turned quietly although it was the fan.
     shop.asOwner(
-        "UPDATE ruling SET weighing = REPLACE(weighing, '\"level\":\"still\"',"
+        "UPDATE decision SET weighing = REPLACE(weighing, '\"level\":\"still\"',"
             + " '\"level\":\"fine\"') WHERE job_id = (SELECT id FROM job WHERE number = '%s')"
                 .formatted(number));
     for (int i = 0; i < 30; i++) {
       String copy = "COPY-" + i;
       shop.asOwner(
           ("INSERT INTO job (number, machine_id, customer_id, complaint, taken_in_at, headline,"
-                  + " tilt, version, stage, stage_since, stance, ended_at, ended_how, ruled_cause,"
-                  + " ruled_part) SELECT '%s', machine_id, customer_id, complaint, taken_in_at,"
-                  + " headline, tilt, 0, stage, stage_since, stance, ended_at, ended_how,"
-                  + " ruled_cause, ruled_part FROM job WHERE number = '%s'")
+                  + " suspicion, version, stage, stage_since, data_status, ended_at, ended_how, decided_cause,"
+                  + " decided_part) SELECT '%s', machine_id, customer_id, complaint, taken_in_at,"
+                  + " headline, suspicion, 0, stage, stage_since, data_status, ended_at, ended_how,"
+                  + " decided_cause, decided_part FROM job WHERE number = '%s'")
               .formatted(copy, number));
       shop.asOwner(
-          ("INSERT INTO ruling (job_id, courses, reason, stance, weighing, signed_by, signed_at)"
-                  + " SELECT (SELECT id FROM job WHERE number = '%s'), courses, reason, stance,"
-                  + " weighing, signed_by, signed_at FROM ruling WHERE job_id = (SELECT id FROM job"
+          ("INSERT INTO decision (job_id, courses, reason, data_status, weighing, signed_by, signed_at)"
+                  + " SELECT (SELECT id FROM job WHERE number = '%s'), courses, reason, data_status,"
+                  + " weighing, signed_by, signed_at FROM decision WHERE job_id = (SELECT id FROM job"
                   + " WHERE number = '%s')")
               .formatted(copy, number));
     }
     ShopClient mara = shop.signedIn("mara");
     Map<String, Object> wanted =
-        Map.of("sign", FAN, "cause", "fan-failed", "reason", "looked at all of them");
+        Map.of("finding", FAN, "cause", "fan-failed", "reason", "looked at all of them");
 
     assertThat(ines.get("/api/know-how/learnt").status()).isEqualTo(403);
     assertThat(ines.post("/api/know-how/likelihoods", wanted).status()).isEqualTo(403);
     JsonNode learnt = mara.get("/api/know-how/learnt").body();
-    assertThat(learnt.get("proposals").findValuesAsString("sign")).contains(FAN);
+    assertThat(learnt.get("proposals").findValuesAsString("finding")).contains(FAN);
     assertThat(mara.post("/api/know-how/likelihoods", wanted).status()).isEqualTo(204);
 
     JsonNode after = mara.get("/api/know-how/learnt").body();
-    assertThat(after.get("proposals").findValuesAsString("sign")).doesNotContain(FAN);
+    assertThat(after.get("proposals").findValuesAsString("finding")).doesNotContain(FAN);
     assertThat(after.at("/decided/0/reason").stringValue())
         .matches("3[0-9] jobs of this shop: looked at all of them");
-    JsonNode sign = mara.get("/api/know-how/entries/SIGN/" + FAN).body();
-    assertThat(sign.get("version").intValue()).isEqualTo(1);
-    assertThat(sign.at("/history/0/by").stringValue()).isEqualTo("Mara T.");
+    JsonNode finding = mara.get("/api/know-how/entries/FINDING/" + FAN).body();
+    assertThat(finding.get("version").intValue()).isEqualTo(1);
+    assertThat(finding.at("/history/0/by").stringValue()).isEqualTo("Mara T.");
     assertThat(mara.post("/api/know-how/changes", back(FAN, 1)).status()).isEqualTo(204);
     shop.asOwner(
-        "DELETE FROM ruling WHERE job_id IN (SELECT id FROM job WHERE number LIKE 'COPY-%')");
+        "DELETE FROM decision WHERE job_id IN (SELECT id FROM job WHERE number LIKE 'COPY-%')");
     shop.asOwner("DELETE FROM job WHERE number LIKE 'COPY-%'");
   }
 }

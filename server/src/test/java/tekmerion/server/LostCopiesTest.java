@@ -10,11 +10,11 @@ import java.util.Set;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
-import tekmerion.link.EraseFinding;
+import tekmerion.link.EraseResult;
 import tekmerion.link.HeldCopy;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.RunKind;
-import tekmerion.link.SurveyFinding;
+import tekmerion.link.SurveyResult;
 import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
 import tools.jackson.databind.JsonNode;
@@ -37,13 +37,13 @@ class LostCopiesTest {
   }
 
   private static JsonNode data(BenchJob job) {
-    return job.ines.get(job.path() + "/drives/drive-a/data").body();
+    return job.ines.get(job.path() + "/parts/drive-a/data").body();
   }
 
   /** What the probe says of its folder; and an event of before, whose answer says it was taken. */
   private static void holds(RunningServer.Shop shop, BenchJob job, boolean image) throws Exception {
     shop.asOwner("UPDATE run_result SET received_at = received_at - INTERVAL 11 SECOND");
-    shop.asOwner("UPDATE drive_run SET copy_missing_at = copy_missing_at - INTERVAL 11 SECOND");
+    shop.asOwner("UPDATE run SET copy_missing_at = copy_missing_at - INTERVAL 11 SECOND");
     job.peer.send(
         new ToServer.CopiesHeld(List.of(new HeldCopy(job.number, DRIVE, image, Set.of(), false))));
     job.peer.send(
@@ -64,7 +64,7 @@ class LostCopiesTest {
           .isEqualTo("its copy is not where it was made");
       assertThat(data(job).at("/copy/missingSince").isNull()).isFalse();
       assertThat(job.decide("REPAIR_FILE_SYSTEM").status()).isEqualTo(423);
-      assertThat(job.view().get("trace").toString())
+      assertThat(job.view().get("journal").toString())
           .containsOnlyOnce("The image of QUAY-240F %s is not".formatted(job.drive.serial()));
 
       holds(shop, job, true);
@@ -87,7 +87,7 @@ class LostCopiesTest {
       }
       job.run(DRIVE, RunKind.SURVEY, CopiesTest.SURVEY, job.drive);
 
-      assertThat(job.view().get("trace").toString())
+      assertThat(job.view().get("journal").toString())
           .containsOnlyOnce("is not where it was made")
           .doesNotContain("is there again");
     }
@@ -116,7 +116,7 @@ class LostCopiesTest {
     BenchJob first = copied(shop, "Sold it on");
     first.close();
     first.act("/end", Map.of("how", "WITHDRAWN", "note", "settled"));
-    String erasing = first.path() + "/drives/drive-a/copy/erase";
+    String erasing = first.path() + "/parts/drive-a/copy/erase";
     assertThat(first.ines.post(erasing, Map.of()).status()).isEqualTo(409); // its probe is away
     try (BenchJob second = again(shop, "Bought it", first)) {
       TestDrive.signAway(second.ines, second.number, "Bought it", DRIVE);
@@ -130,7 +130,7 @@ class LostCopiesTest {
           DRIVE,
           RunKind.ERASE,
           LinkEvent.End.COMPLETE,
-          new EraseFinding("read back", TestDrive.GB_240, TestDrive.GB_240, 0, 3_000, 0, 0, 0.001),
+          new EraseResult("read back", TestDrive.GB_240, TestDrive.GB_240, 0, 3_000, 0, 0, 0.001),
           second.drive);
 
       assertThat(first.ines.post(erasing, Map.of()).body().get("lock").stringValue())
@@ -145,11 +145,11 @@ class LostCopiesTest {
     return second;
   }
 
-  private static SurveyFinding more() {
-    SurveyFinding.VolumeNote was = CopiesTest.SURVEY.volumes().get(0);
-    List<SurveyFinding.FolderNote> folders = new ArrayList<>(was.folders());
-    folders.add(new SurveyFinding.FolderNote("New", 1, 50, true));
-    return new SurveyFinding(
+  private static SurveyResult more() {
+    SurveyResult.VolumeNote was = CopiesTest.SURVEY.volumes().get(0);
+    List<SurveyResult.FolderNote> folders = new ArrayList<>(was.folders());
+    folders.add(new SurveyResult.FolderNote("New", 1, 50, true));
+    return new SurveyResult(
         CopiesTest.SURVEY.sizeBytes(),
         CopiesTest.SURVEY.scheme(),
         CopiesTest.SURVEY.reason(),
@@ -157,7 +157,7 @@ class LostCopiesTest {
         CopiesTest.SURVEY.next(),
         0,
         List.of(
-            new SurveyFinding.VolumeNote(
+            new SurveyResult.VolumeNote(
                 1,
                 "",
                 was.startByte(),

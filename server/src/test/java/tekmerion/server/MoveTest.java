@@ -57,8 +57,8 @@ class MoveTest {
 
     assertThat(share(ines, BATTERY, "battery-cells")).isGreaterThan(before);
     assertThat(offered(ines, BATTERY)).doesNotContain("battery-report");
-    JsonNode trace = job(ines, BATTERY).get("trace");
-    assertThat(trace.get(trace.size() - 1).get("detail").stringValue())
+    JsonNode journal = job(ines, BATTERY).get("journal");
+    assertThat(journal.get(journal.size() - 1).get("detail").stringValue())
         .isEqualTo("Full charge against design: under 50 %; Cycles: 500 and more. 41 % of design");
 
     assertThat(send(ines, BATTERY, "battery-report", "take-back", Map.of()).status())
@@ -194,7 +194,7 @@ class MoveTest {
   }
 
   @Test
-  void aSignOfAMoveSaysThatItIsOne(RunningServer.Shop shop) {
+  void aFindingOfAMoveSaysThatItIsOne(RunningServer.Shop shop) {
     ShopClient ines = shop.signedIn();
     String job = "/api/jobs/J-2293"; // dead
     Map<String, Object> look = new HashMap<>();
@@ -204,9 +204,9 @@ class MoveTest {
     assertThat(send(ines, job, "light-fan-beep", "outcome", look).status()).isEqualTo(204);
 
     List<String> kinds =
-        job(ines, job).at("/weighing/causes").findValues("sign").stream()
-            .filter(sign -> sign.get("id").stringValue().equals("power.light"))
-            .map(sign -> sign.at("/basis/kind").stringValue())
+        job(ines, job).at("/weighing/causes").findValues("finding").stream()
+            .filter(finding -> finding.get("id").stringValue().equals("power.light"))
+            .map(finding -> finding.at("/basis/kind").stringValue())
             .distinct()
             .toList();
     assertThat(kinds).containsExactly("move");

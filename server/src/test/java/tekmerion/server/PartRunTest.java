@@ -22,14 +22,14 @@ import tekmerion.core.port.PageSource;
 import tekmerion.launch.LinkPeer;
 import tekmerion.launch.ShopClient;
 import tekmerion.link.BenchLink;
+import tekmerion.link.DischargeResult;
 import tekmerion.link.LinkEvent;
+import tekmerion.link.LoadResult;
 import tekmerion.link.MachineNote;
+import tekmerion.link.MemoryTestResult;
 import tekmerion.link.PageNote;
-import tekmerion.link.PartFinding;
-import tekmerion.link.PartFinding.DischargeFinding;
-import tekmerion.link.PartFinding.LoadFinding;
-import tekmerion.link.PartFinding.MarchFinding;
 import tekmerion.link.RunKind;
+import tekmerion.link.RunResult;
 import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
 import tekmerion.sim.SimMachines;
@@ -96,7 +96,7 @@ class PartRunTest {
     at.peer.send(
         new ToServer.Event(
             ++number,
-            new LinkEvent.DriveRead(
+            new LinkEvent.PartRead(
                 UUID.randomUUID(),
                 UUID.randomUUID(),
                 key,
@@ -116,14 +116,14 @@ class PartRunTest {
 
   private static ShopClient.Answer start(Linked at, RunKind kind) {
     return at.ines.post(
-        "/api/jobs/%s/drives/%s/runs".formatted(at.job, kind.partKey().orElseThrow()),
+        "/api/jobs/%s/parts/%s/runs".formatted(at.job, kind.partKey().orElseThrow()),
         Map.of("kind", kind.name()));
   }
 
-  private void runs(Linked at, RunKind kind, PartFinding found) throws Exception {
+  private void runs(Linked at, RunKind kind, RunResult found) throws Exception {
     UUID id = UUID.fromString(start(at, kind).body().get("id").stringValue());
     assertThat(at.peer.next(ToProbe.StartRun.class).run()).isEqualTo(kind);
-    at.peer.send(new ToServer.RunProgress(id, 0.5, 30, 5, -1, null, found));
+    at.peer.send(new ToServer.RunProgress(id, 0.5, 30, 5, -1, found));
     Instant now = Instant.now();
     at.peer.send(
         new ToServer.Event(
@@ -136,14 +136,12 @@ class PartRunTest {
                 now,
                 LinkEvent.End.COMPLETE,
                 "",
-                null,
-                null,
                 found)));
     at.peer.next(ToProbe.Acknowledge.class);
   }
 
-  /** Words of the signs that count in the weighing. */
-  private static String signs(Linked at) {
+  /** Words of the findings that count in the weighing. */
+  private static String findings(Linked at) {
     return StreamSupport.stream(at.get("").get("weighing").get("causes").spliterator(), false)
         .map(JsonNode::toString)
         .reduce("", String::concat);
@@ -171,7 +169,7 @@ class PartRunTest {
 
       assertThat(at.get("/memory").get("placedNow").toString()).isEqualTo("[1,-1]");
       assertThat(at.get("/memory").get("seen").get(1).get("module").isNull()).isTrue();
-      assertThat(signs(at)).contains("One memory module");
+      assertThat(findings(at)).contains("One memory module");
     }
   }
 
@@ -179,8 +177,8 @@ class PartRunTest {
   void aMarchIsShownWhileItRunsAndWeighedAtItsEnd(RunningServer.Shop shop) throws Exception {
     List<Integer> lines = new ArrayList<>(Collections.nCopies(64, 0));
     lines.set(19, 2);
-    MarchFinding found =
-        new MarchFinding(
+    MemoryTestResult found =
+        new MemoryTestResult(
             "March C-",
             List.of("Address in address"),
             1L << 30,
@@ -189,20 +187,20 @@ class PartRunTest {
             14,
             lines,
             Map.of("stuck-at", 2),
-            List.of(new MarchFinding.FaultStretch(20_481, 20_737, 2)),
+            List.of(new MemoryTestResult.FaultStretch(20_481, 20_737, 2)),
             "2 faulty bits, all on bit line 19, in one place",
             null);
     try (Linked at = linked(shop, "March Haas", "It stops with a memory error")) {
-      assertThat(at.get("/memory").get("canMarch").isNull()).isTrue();
+      assertThat(at.get("/memory").get("canTestMemory").isNull()).isTrue();
       assertThat(start(at, RunKind.DISCHARGE).status()).isEqualTo(202); // another part of it
       at.peer.next(ToProbe.StartRun.class);
 
-      runs(at, RunKind.MARCH, found);
+      runs(at, RunKind.MEMORY_TEST, found);
 
       JsonNode run = at.get("/memory").get("runs").get(0);
       assertThat(run.get("end").stringValue()).isEqualTo("COMPLETE");
-      assertThat(run.get("march").get("byBit").get(19).intValue()).isEqualTo(2);
-      assertThat(signs(at)).contains("The march: 2 faulty bits, all on bit line 19");
+      assertThat(run.get("result").get("byBit").get(19).intValue()).isEqualTo(2);
+      assertThat(findings(at)).contains("Memory test: 2 faulty bits, all on bit line 19");
       tells(at, RunKind.BOARD, board("AB"));
       assertThat(at.get("").get("needed").toString())
           .contains("A memory module, 8 GB DDR4 SODIMM 3200 MT/s 1.20 V");
@@ -228,7 +226,7 @@ class PartRunTest {
       assertThat(measured.get("looks").size()).isEqualTo(2);
       assertThat(measured.get("looks").get(1).get("health").doubleValue())
           .isCloseTo(1.55 / 4.4, within(1e-9));
-      assertThat(signs(at))
+      assertThat(findings(at))
           .contains("Measured: 35 % of its design") // 1.55 of 4.4
           .contains("Its gauge says 32 % more than was measured"); // 2.05 of 1.55
       assertThat(at.get("").get("needed").toString())
@@ -245,7 +243,8 @@ class PartRunTest {
       assertThat(told.get("report").get("serial").stringValue()).isEqualTo("A1");
       assertThat(told.get("second").get("serial").stringValue()).isEqualTo("B2");
       assertThat(told.get("together").get("health").doubleValue()).isCloseTo(4 / 6.0, within(1e-9));
-      assertThat(signs(at)).contains("The second battery holds 1.00 Ah of 2.00 Ah when full, 50 %");
+      assertThat(findings(at))
+          .contains("The second battery holds 1.00 Ah of 2.00 Ah when full, 50 %");
 
       tells(at, RunKind.BATTERY, packs(false)); // the second was taken out
       assertThat(at.get("/battery").get("second").isNull()).isTrue();
@@ -312,15 +311,15 @@ class PartRunTest {
               .findFirst()
               .orElseThrow();
       assertThat(memory.get("note").stringValue()).contains("5 corrected");
-      assertThat(memory.get("tilt").stringValue()).isNotEqualTo("UNKNOWN");
+      assertThat(memory.get("suspicion").stringValue()).isNotEqualTo("UNKNOWN");
     }
   }
 
-  private static DischargeFinding discharged(double ampereHours) {
-    return new DischargeFinding(
+  private static DischargeResult discharged(double ampereHours) {
+    return new DischargeResult(
         List.of(Arrays.asList(0.0, 12.3, 1.5, null)),
         3_900,
-        new DischargeFinding.MeasuredRange(ampereHours, 0.97 * ampereHours, 1.03 * ampereHours),
+        new DischargeResult.MeasuredRange(ampereHours, 0.97 * ampereHours, 1.03 * ampereHours),
         null,
         null,
         0,
@@ -364,16 +363,16 @@ class PartRunTest {
     }
   }
 
-  private static LoadFinding sample(double busy) {
+  private static LoadResult sample(double busy) {
     List<Double> moments = new ArrayList<>();
     for (int i = 0; i < 60; i++) {
       moments.add(busy + 0.01 * (i % 2 == 0 ? 1 : -1));
     }
-    return new LoadFinding(
+    return new LoadResult(
         1,
         Map.of("drive sda", moments),
         List.of(),
-        Map.of("sda", new LoadFinding.DriveAtWork(busy, 1, 4.0, 1e6)),
+        Map.of("sda", new LoadResult.DriveAtWork(busy, 1, 4.0, 1e6)),
         null,
         null,
         null);

@@ -53,7 +53,7 @@ class PartsTest {
       peer.send(
           new ToServer.Event(
               1,
-              new LinkEvent.DriveRead(
+              new LinkEvent.PartRead(
                   UUID.randomUUID(),
                   UUID.randomUUID(),
                   "drive-a",

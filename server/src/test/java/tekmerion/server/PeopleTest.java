@@ -57,7 +57,7 @@ class PeopleTest {
 
     assertThat(
             joao.post(
-                    "/api/jobs/J-2288/rulings",
+                    "/api/jobs/J-2288/decisions",
                     Map.of(
                         "version", version, "courses", new String[] {"REPAIR"}, "reason", "sure"))
                 .status())

@@ -38,8 +38,8 @@ class ProofTest {
     String number = taken(shop, "Shown Haas");
     assertThat(job(ines, number).get("proof").isNull()).isTrue();
     assertThat(tried(ines, number, false).status()).isEqualTo(409);
-    Map<String, Object> ruling = Map.of("courses", List.of("REPAIR"), "reason", "cleaned");
-    assertThat(act(ines, number, "rulings", ruling).status()).isEqualTo(201);
+    Map<String, Object> decision = Map.of("courses", List.of("REPAIR"), "reason", "cleaned");
+    assertThat(act(ines, number, "decisions", decision).status()).isEqualTo(201);
 
     int needed = job(ines, number).at("/proof/needed").intValue();
     assertThat(needed).isGreaterThan(1);
@@ -65,8 +65,8 @@ class ProofTest {
   void theOwnerMayTakeItWithoutProofBySigning(RunningServer.Shop shop) throws Exception {
     ShopClient ines = shop.signedIn();
     String number = taken(shop, "Signing Brekke");
-    Map<String, Object> ruling = Map.of("courses", List.of("REPAIR"), "reason", "new cable");
-    assertThat(act(ines, number, "rulings", ruling).status()).isEqualTo(201);
+    Map<String, Object> decision = Map.of("courses", List.of("REPAIR"), "reason", "new cable");
+    assertThat(act(ines, number, "decisions", decision).status()).isEqualTo(201);
 
     assertThat(act(ines, number, "proof-waiver", Map.of("signer", "  ")).status()).isEqualTo(400);
     assertThat(act(ines, number, "proof-waiver", Map.of("signer", "O. Brekke")).status())
@@ -82,11 +82,11 @@ class ProofTest {
   }
 
   @Test
-  void aRulingThatMendsNothingNeedsNoProof(RunningServer.Shop shop) {
+  void aDecisionThatMendsNothingNeedsNoProof(RunningServer.Shop shop) {
     ShopClient ines = shop.signedIn();
     String number = taken(shop, "Sound Lind");
-    Map<String, Object> ruling = Map.of("courses", List.of("NOTHING_FOUND"), "reason", "sound");
-    assertThat(act(ines, number, "rulings", ruling).status()).isEqualTo(201);
+    Map<String, Object> decision = Map.of("courses", List.of("NOTHING_FOUND"), "reason", "sound");
+    assertThat(act(ines, number, "decisions", decision).status()).isEqualTo(201);
 
     assertThat(act(ines, number, "ready", Map.of()).status()).isEqualTo(204);
   }

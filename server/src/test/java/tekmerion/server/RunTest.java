@@ -21,10 +21,10 @@ import tekmerion.link.LinkEvent;
 import tekmerion.link.MachineNote;
 import tekmerion.link.PageNote;
 import tekmerion.link.RunKind;
-import tekmerion.link.SurfaceNote;
+import tekmerion.link.SurfaceScanResult;
 import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
-import tekmerion.server.run.RunInbox;
+import tekmerion.server.inbox.RunInbox;
 import tekmerion.sim.SimMachines;
 import tools.jackson.databind.JsonNode;
 
@@ -47,14 +47,14 @@ class RunTest {
     }
 
     private String drive() {
-      return job + "/drives/drive-a";
+      return job + "/parts/drive-a";
     }
   }
 
-  private static SurfaceNote surface(double shareRead, long bad) {
-    List<SurfaceNote.BadNote> ranges =
-        bad == 0 ? List.of() : List.of(new SurfaceNote.BadNote(5_900_000, bad));
-    return new SurfaceNote(
+  private static SurfaceScanResult surface(double shareRead, long bad) {
+    List<SurfaceScanResult.BadNote> ranges =
+        bad == 0 ? List.of() : List.of(new SurfaceScanResult.BadNote(5_900_000, bad));
+    return new SurfaceScanResult(
         1_000_204_886_016L,
         512,
         1_000,
@@ -63,7 +63,7 @@ class RunTest {
         1_000,
         bad == 0 ? 0 : 1,
         0.005,
-        List.of(new SurfaceNote.ZoneNote(3, 6_100, 9_000, 14_000, 1, (int) bad)),
+        List.of(new SurfaceScanResult.ZoneNote(3, 6_100, 9_000, 14_000, 1, (int) bad)),
         List.of(),
         ranges);
   }
@@ -77,13 +77,13 @@ class RunTest {
 
   /** Tells who the drive is, so that its view exists. */
   private static void read(LinkPeer peer, ShopClient ines, At at) throws Exception {
-    ines.post(at.job + "/readings", Map.of("driveKey", "drive-a"));
-    ToProbe.ReadDrive asked = peer.next(ToProbe.ReadDrive.class);
+    ines.post(at.job + "/readings", Map.of("partKey", "drive-a"));
+    ToProbe.ReadPart asked = peer.next(ToProbe.ReadPart.class);
     var pages = new SimMachines().open("sim:worn-disk,0").orElseThrow().drives().get(0).pages();
     peer.send(
         new ToServer.Event(
             1,
-            new LinkEvent.DriveRead(
+            new LinkEvent.PartRead(
                 asked.requestId(),
                 UUID.randomUUID(),
                 "drive-a",
@@ -114,14 +114,14 @@ class RunTest {
   /**
    * Its health page, NVM Express 2.0, figure 207: critical warning bit 3, 310 K, all spares left.
    */
-  private static LinkEvent.DriveRead refusesWrites() {
+  private static LinkEvent.PartRead refusesWrites() {
     byte[] health = new byte[512];
     health[0] = 0x08;
     health[1] = 0x36;
     health[2] = 0x01;
     health[3] = 100;
     health[4] = 10;
-    return new LinkEvent.DriveRead(
+    return new LinkEvent.PartRead(
         UUID.randomUUID(),
         UUID.randomUUID(),
         "drive-a",
@@ -129,10 +129,10 @@ class RunTest {
         List.of(PageNote.of(PageKind.NVME_SMART, new PageAnswer.Got(new RawPage(health)))));
   }
 
-  private static LinkEvent.RunEnded ended(UUID id, LinkEvent.End end, SurfaceNote surface) {
+  private static LinkEvent.RunEnded ended(UUID id, LinkEvent.End end, SurfaceScanResult surface) {
     Instant now = Instant.now();
     return new LinkEvent.RunEnded(
-        id, "drive-a", RunKind.SURFACE, now.minusSeconds(60), now, end, "", surface, null, null);
+        id, "drive-a", RunKind.SURFACE_SCAN, now.minusSeconds(60), now, end, "", surface);
   }
 
   @Test
@@ -143,23 +143,25 @@ class RunTest {
     try (LinkPeer peer = linked(shop, ines, at)) {
       read(peer, ines, at);
       // Its owner heard it click: until somebody has listened, nothing works it for long.
-      assertThat(start(ines, at, RunKind.SURFACE).body().get("lock").stringValue())
+      assertThat(start(ines, at, RunKind.SURFACE_SCAN).body().get("lock").stringValue())
           .isEqualTo("DRIVE_FAILING");
       listen(ines, at);
-      UUID id = UUID.fromString(start(ines, at, RunKind.SURFACE).body().get("id").stringValue());
+      UUID id =
+          UUID.fromString(start(ines, at, RunKind.SURFACE_SCAN).body().get("id").stringValue());
       ToProbe.StartRun asked = peer.next(ToProbe.StartRun.class);
       assertThat(asked)
           .isEqualTo(
-              new ToProbe.StartRun(id, "drive-a", RunKind.SURFACE, true, DataStatus.WANTED, null));
+              new ToProbe.StartRun(
+                  id, "drive-a", RunKind.SURFACE_SCAN, true, DataStatus.WANTED, null));
       assertThat(start(ines, at, RunKind.SELF_TEST_SHORT).status()).isEqualTo(409);
 
-      peer.send(new ToServer.RunProgress(id, 0.61, 4_000, 720, 610L, surface(0.61, 3), null));
+      peer.send(new ToServer.RunProgress(id, 0.61, 4_000, 720, 610L, surface(0.61, 3)));
       JsonNode run = shown(ines, id, "/share", "0.61");
-      assertThat(run.at("/surface/bad/0/sectors").intValue()).isEqualTo(3);
+      assertThat(run.at("/result/bad/0/sectors").intValue()).isEqualTo(3);
       assertThat(run.at("/likelyEnd").isNull()).isFalse();
       assertThat(ines.post("/api/runs/%s/pause".formatted(id), Map.of()).status()).isEqualTo(204);
       assertThat(peer.next(ToProbe.StopRun.class))
-          .isEqualTo(new ToProbe.StopRun(id, "drive-a", RunKind.SURFACE, true));
+          .isEqualTo(new ToProbe.StopRun(id, "drive-a", RunKind.SURFACE_SCAN, true));
       assertThat(ines.post("/api/runs/%s/resume".formatted(id), Map.of()).status()).isEqualTo(204);
       assertThat(peer.next(ToProbe.StartRun.class)).isEqualTo(asked);
 
@@ -167,8 +169,8 @@ class RunTest {
       peer.send(new ToServer.RunWaits(id, away));
       assertThat(shown(ines, id, "/waits", "\"" + away + "\"").at("/likelyEnd").isNull()).isTrue();
       assertThat(ines.get(at.job).body().toString())
-          .containsPattern("Surface pass of \\S+ \\S+ waits at 61 %");
-      peer.send(new ToServer.RunProgress(id, 0.62, 4_000, 720, 620L, surface(0.62, 3), null));
+          .containsPattern("Surface scan of \\S+ \\S+ waits at 61 %");
+      peer.send(new ToServer.RunProgress(id, 0.62, 4_000, 720, 620L, surface(0.62, 3)));
       assertThat(shown(ines, id, "/share", "0.62").at("/waits").isNull()).isTrue();
 
       peer.send(new ToServer.Event(2, ended(id, LinkEvent.End.COMPLETE, surface(1, 12))));
@@ -176,12 +178,12 @@ class RunTest {
 
       JsonNode view = ines.get(at.drive()).body();
       assertThat(view.get("finding").stringValue())
-          .isEqualTo("12 sectors could not be read in a surface pass");
+          .isEqualTo("12 sectors could not be read in a surface scan");
       assertThat(view.get("decisive").stringValue()).contains("that is the medium");
       assertThat(view.at("/runs/0/end").stringValue()).isEqualTo("COMPLETE");
       assertThat(view.at("/outlook/drivers/0/words").stringValue()).contains("12 sectors");
       assertThat(ines.get(at.job).body().toString())
-          .containsPattern("Surface pass of \\S+ \\S+: 12 sectors unreadable");
+          .containsPattern("Surface scan of \\S+ \\S+: 12 sectors unreadable");
     }
   }
 
@@ -195,9 +197,9 @@ class RunTest {
     UUID id;
     try (LinkPeer peer = linked(shop, ines, at)) {
       read(peer, ines, at);
-      id = UUID.fromString(start(ines, at, RunKind.SURFACE_SAMPLED).body().get("id").stringValue());
+      id = UUID.fromString(start(ines, at, RunKind.SURFACE_SAMPLE).body().get("id").stringValue());
       peer.next(ToProbe.StartRun.class);
-      peer.send(new ToServer.RunProgress(id, 0.19, 400, 72, 610L, surface(0.19, 0), null));
+      peer.send(new ToServer.RunProgress(id, 0.19, 400, 72, 610L, surface(0.19, 0)));
       shown(ines, id, "/share", "0.19");
       MachineNote before = LinkPeer.MACHINE;
       List<MachineNote.DriveNote> both = new ArrayList<>(before.drives());
@@ -234,7 +236,8 @@ class RunTest {
     ShopClient ines = shop.signedIn();
     try (LinkPeer peer = linked(shop, ines, at)) {
       read(peer, ines, at);
-      UUID id = UUID.fromString(start(ines, at, RunKind.SURFACE).body().get("id").stringValue());
+      UUID id =
+          UUID.fromString(start(ines, at, RunKind.SURFACE_SCAN).body().get("id").stringValue());
       peer.next(ToProbe.StartRun.class);
       String run = "/api/runs/" + id;
       assertThat(ines.post(run + "/pause", Map.of()).status()).isEqualTo(204);
@@ -247,9 +250,9 @@ class RunTest {
       peer.send(new ToServer.Event(3, ended(id, LinkEvent.End.STOPPED_BY_RULE, surface(0.4, 201))));
       peer.next(ToProbe.Acknowledge.class);
 
-      ShopClient.Answer whole = start(ines, at, RunKind.SURFACE);
+      ShopClient.Answer whole = start(ines, at, RunKind.SURFACE_SCAN);
       ShopClient.Answer extended = start(ines, at, RunKind.SELF_TEST_EXTENDED);
-      ShopClient.Answer sample = start(ines, at, RunKind.SURFACE_SAMPLED);
+      ShopClient.Answer sample = start(ines, at, RunKind.SURFACE_SAMPLE);
 
       assertThat(List.of(whole.status(), extended.status(), sample.status()))
           .containsExactly(423, 423, 202);
@@ -268,7 +271,7 @@ class RunTest {
       peer.hello(0);
       peer.next(ToProbe.Welcome.class);
       read(peer, ines, at);
-      id = UUID.fromString(start(ines, at, RunKind.SURFACE).body().get("id").stringValue());
+      id = UUID.fromString(start(ines, at, RunKind.SURFACE_SCAN).body().get("id").stringValue());
       peer.next(ToProbe.StartRun.class);
     }
     try (LinkPeer again = new LinkPeer(shop.address(), token)) {
@@ -293,7 +296,8 @@ class RunTest {
 
   @Test
   void theCounterStartsNoRuns(RunningServer.Shop shop) {
-    assertThat(start(shop.signedIn("joao"), At.BAY_1, RunKind.SURFACE).status()).isEqualTo(403);
+    assertThat(start(shop.signedIn("joao"), At.BAY_1, RunKind.SURFACE_SCAN).status())
+        .isEqualTo(403);
   }
 
   /** Progress is applied a moment after it was sent. */

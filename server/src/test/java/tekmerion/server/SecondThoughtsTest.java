@@ -11,7 +11,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import tekmerion.launch.ShopClient;
 import tools.jackson.databind.JsonNode;
 
-/** What speaks against a ruling, machines that are back, and what the shop knows of makers. */
+/** What speaks against a decision, machines that are back, and what the shop knows of makers. */
 @ExtendWith(RunningServer.class)
 class SecondThoughtsTest {
   private static JsonNode job(ShopClient shop, String number) {
@@ -44,7 +44,7 @@ class SecondThoughtsTest {
   }
 
   @Test
-  void aFailedTrialSpeaksAgainstTheRulingOnTheFloorUntilItIsRuledAnew(RunningServer.Shop shop) {
+  void aFailedTrialSpeaksAgainstTheDecisionOnTheFloorUntilItIsDecidedAnew(RunningServer.Shop shop) {
     ShopClient ines = shop.signedIn();
     String number =
         Talk.begin(shop.signedIn("joao"))
@@ -52,8 +52,8 @@ class SecondThoughtsTest {
             .takeIn();
     act(ines, number, "moves/power-profile-set/begin", Map.of("part", "machine"));
     made(ines, number, "power-profile-set", Map.of("cure.power-profile", "gone"));
-    Map<String, Object> ruling = Map.of("courses", List.of("REPAIR"), "reason", "profile set");
-    act(ines, number, "rulings", ruling);
+    Map<String, Object> decision = Map.of("courses", List.of("REPAIR"), "reason", "profile set");
+    act(ines, number, "decisions", decision);
     assertThat(job(ines, number).get("contradicted").isNull()).isTrue();
 
     act(ines, number, "trials", Map.of("failed", true, "note", ""));
@@ -61,26 +61,26 @@ class SecondThoughtsTest {
     assertThat(job(ines, number).get("contradicted").stringValue())
         .isEqualTo("It failed again after it was mended.");
     assertThat(line(ines, number))
-        .isEqualTo("Look at the ruling again: it failed again after it was mended.");
+        .isEqualTo("Look at the decision again: it failed again after it was mended.");
     // What had mended it did not, so the complaint is tried on other things again.
     assertThat(job(ines, number).get("moves").findValuesAsString("move")).contains("bench-start");
 
-    act(ines, number, "rulings", ruling);
+    act(ines, number, "decisions", decision);
     assertThat(job(ines, number).get("contradicted").isNull()).isTrue();
   }
 
   @Test
-  void findingsThatMoveTheWeighingAwaySpeakAgainstTheRuling(RunningServer.Shop shop) {
+  void findingsThatMoveTheWeighingAwaySpeakAgainstTheDecision(RunningServer.Shop shop) {
     ShopClient ines = shop.signedIn();
     Talk talk =
         Talk.begin(shop.signedIn("joao"))
             .of("Dead Lind", "Ostrel", "14 laptop", "It is dead, no light at all");
-    talk.say(Map.of("said", Map.of("reach", List.of("nothing"), "kind", List.of("laptop"))));
+    talk.say(Map.of("said", Map.of("boot-stage", List.of("nothing"), "kind", List.of("laptop"))));
     String number = talk.takeIn();
     made(ines, number, "adapter-measure", Map.of("adapter.voltage", "none"));
     JsonNode first = job(ines, number).at("/weighing/causes/0");
     assertThat(first.get("cause").stringValue()).isEqualTo("power-supply");
-    act(ines, number, "rulings", Map.of("courses", List.of("REPAIR"), "reason", "adapter"));
+    act(ines, number, "decisions", Map.of("courses", List.of("REPAIR"), "reason", "adapter"));
 
     // The same move taken back: the meter had been set wrongly. Another adapter changes nothing,
     // behind the socket there is voltage, and there is damage to see on the board.
@@ -90,16 +90,16 @@ class SecondThoughtsTest {
     made(ines, number, "board-look", Map.of("board.damage", "seen"));
 
     assertThat(job(ines, number).get("contradicted").stringValue())
-        .startsWith("It was ruled on")
+        .startsWith("The decision was for")
         .contains("stands at");
   }
 
   @Test
-  void aMachineThatIsBackBringsItsEarlierRuling(RunningServer.Shop shop) throws Exception {
+  void aMachineThatIsBackBringsItsEarlierDecision(RunningServer.Shop shop) throws Exception {
     ShopClient ines = shop.signedIn();
     ShopClient joao = shop.signedIn("joao");
     String first = Talk.begin(joao).of("Back Brekke", "Norrvik", "mini", "It is slow").takeIn();
-    act(ines, first, "rulings", Map.of("courses", List.of("NOTHING_FOUND"), "reason", "sound"));
+    act(ines, first, "decisions", Map.of("courses", List.of("NOTHING_FOUND"), "reason", "sound"));
     act(ines, first, "end", Map.of("how", "HANDED_BACK", "note", ""));
     long machine = shop.count("SELECT machine_id FROM job WHERE number = '%s'".formatted(first));
 
@@ -109,7 +109,7 @@ class SecondThoughtsTest {
     JsonNode cameBack = job(ines, same).get("cameBack");
     assertThat(cameBack.get("number").stringValue()).isEqualTo(first);
     assertThat(cameBack.get("days").intValue()).isZero();
-    assertThat(cameBack.at("/ruling/reason").stringValue()).isEqualTo("sound");
+    assertThat(cameBack.at("/decision/reason").stringValue()).isEqualTo("sound");
     assertThat(job(ines, other).get("cameBack").isNull()).isTrue();
     // A hundred days earlier it is no return any more.
     shop.asOwner(

@@ -107,8 +107,8 @@ class SignInTest {
     "GET, /api/anything/else",
     "GET, /link/socket",
     "POST, /api/jobs/J-2291/readings",
-    "POST, /api/jobs/J-2291/stance",
-    "POST, /api/jobs/J-2291/rulings",
+    "POST, /api/jobs/J-2291/data-status",
+    "POST, /api/jobs/J-2291/decisions",
     "POST, /api/bays/1/enrolment-codes",
     "DELETE, /api/bays/1/probe"
   })

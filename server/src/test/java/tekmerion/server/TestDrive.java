@@ -88,13 +88,13 @@ final class TestDrive {
       String machine,
       String serial)
       throws Exception {
-    by.post("/api/jobs/%s/readings".formatted(job), Map.of("driveKey", key));
-    ToProbe.ReadDrive asked = peer.next(ToProbe.ReadDrive.class);
+    by.post("/api/jobs/%s/readings".formatted(job), Map.of("partKey", key));
+    ToProbe.ReadPart asked = peer.next(ToProbe.ReadPart.class);
     MachineUnderTest.Drive drive = of(machine);
     peer.send(
         new ToServer.Event(
             number,
-            new LinkEvent.DriveRead(
+            new LinkEvent.PartRead(
                 asked.requestId(),
                 UUID.randomUUID(),
                 key,
@@ -104,7 +104,7 @@ final class TestDrive {
   }
 
   static Map<String, Object> drive(String key, String scope, List<?> holdings) {
-    return Map.of("driveKey", key, "scope", scope, "holdings", holdings);
+    return Map.of("partKey", key, "scope", scope, "holdings", holdings);
   }
 
   /** The customer signs on the screen for all data on the drives in these places. */
@@ -113,10 +113,10 @@ final class TestDrive {
     for (String key : keys) {
       drives.add(drive(key, "ALL_DATA", List.of()));
     }
-    return sign(by, job, signer, DRAWN, drives);
+    return finding(by, job, signer, DRAWN, drives);
   }
 
-  static ShopClient.Answer sign(
+  static ShopClient.Answer finding(
       ShopClient by, String job, String signer, String drawn, List<Map<String, Object>> drives) {
     Map<String, Object> body = new HashMap<>();
     body.put("version", by.get("/api/jobs/" + job).body().get("version").longValue());

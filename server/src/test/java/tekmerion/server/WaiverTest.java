@@ -30,7 +30,7 @@ class WaiverTest {
   }
 
   private static ShopClient.Answer writeDown(BenchJob job, String signer) {
-    return TestDrive.sign(
+    return TestDrive.finding(
         job.ines,
         job.number,
         signer,
@@ -98,7 +98,7 @@ class WaiverTest {
   void theSameDriveWantedInAnotherOpenJobIsNotErased(RunningServer.Shop shop) throws Exception {
     BenchJob first = BenchJob.begin(shop, BAY, "First owner", "drive-a");
     first.read("drive-a", "sound-drive");
-    first.act("/stance", Map.of("stance", "WANTED"));
+    first.act("/data-status", Map.of("dataStatus", "WANTED"));
     first.close();
     try (BenchJob second = BenchJob.begin(shop, BAY, "Second owner", first.drive, "drive-a")) {
       second.read("drive-a", "sound-drive");
@@ -168,12 +168,14 @@ class WaiverTest {
       TestDrive.signAway(job.ines, job.number, "Word of mouth", "drive-a");
 
       // Saying so takes no signature back: that has a step of its own, which the history keeps.
-      job.act("/stance", Map.of("stance", "WANTED"));
+      job.act("/data-status", Map.of("dataStatus", "WANTED"));
       assertThat(job.status()).isEqualTo("NOT_WANTED");
       step(job, job.ines, "revoke");
       assertThat(job.status()).isEqualTo("WANTED");
-      assertThat(job.act("/stance", Map.of("stance", "NOT_WANTED")).status()).isEqualTo(400);
-      assertThat(job.act("/stance", Map.of("stance", "COPY_VERIFIED")).status()).isEqualTo(400);
+      assertThat(job.act("/data-status", Map.of("dataStatus", "NOT_WANTED")).status())
+          .isEqualTo(400);
+      assertThat(job.act("/data-status", Map.of("dataStatus", "COPY_VERIFIED")).status())
+          .isEqualTo(400);
     }
   }
 }

@@ -90,13 +90,13 @@ final class HistoryDrive {
     linkErrors += 120;
   }
 
-  long waitingSectors() {
+  long pendingSectors() {
     return hours < onsetHour ? 0 : ageing.waiting(hours);
   }
 
   /** What it says of itself now, by wire name, in base64. */
   Map<String, String> pages() {
-    int selfTest = waitingSectors() > 12 ? 0x70 : 0x00;
+    int selfTest = pendingSectors() > 12 ? 0x70 : 0x00;
     SimDrive drive =
         new SimDrive(
             identity,

@@ -66,7 +66,7 @@ final class HistoryMachine {
       patience--; // nobody brings a machine in again the week after
       return Optional.empty();
     }
-    if (drive.waitingSectors() > noticesFrom) {
+    if (drive.pendingSectors() > noticesFrom) {
       return Optional.of(Trouble.DRIVE);
     }
     if (18 + dust > FAN_LIMIT_K) {

@@ -11,8 +11,8 @@ import java.util.Map;
  * @param driveSerial of the drive that was in it (or was brought in alone)
  * @param said answers at the counter, by question
  * @param pages raw pages of the drive by wire name, in base64; empty if it did not answer
- * @param stageMinutes opening minutes from taking in until read, ruled, done, handed back
- * @param courses what was ruled, in order
+ * @param stageMinutes opening minutes from taking in until read, decided, done, handed back
+ * @param courses what was decided, in order
  * @param changed what was changed on the machine; empty if nothing
  */
 public record PastJob(

@@ -75,13 +75,13 @@ public final class ShopHistory {
       machines.add(machine(i));
     }
     List<PastJob> jobs = new ArrayList<>();
-    List<HistoryDrive> shelf = new ArrayList<>();
+    List<HistoryDrive> stock = new ArrayList<>();
     for (int daysAgo = DAYS; daysAgo >= 2; daysAgo--) {
       for (HistoryMachine machine : machines) {
         Trouble trouble = machine.live().orElse(null);
         if (trouble != null) {
           jobs.add(visit(machine, trouble, daysAgo));
-          repair(machine, trouble, shelf);
+          repair(machine, trouble, stock);
         }
       }
     }
@@ -89,12 +89,12 @@ public final class ShopHistory {
   }
 
   /** A sound drive of a machine that is given up goes on in another: it is met again there. */
-  private void repair(HistoryMachine machine, Trouble trouble, List<HistoryDrive> shelf) {
+  private void repair(HistoryMachine machine, Trouble trouble, List<HistoryDrive> stock) {
     boolean needsDrive = trouble == Trouble.DRIVE;
-    HistoryDrive spare = needsDrive && !shelf.isEmpty() ? shelf.remove(shelf.size() - 1) : null;
+    HistoryDrive spare = needsDrive && !stock.isEmpty() ? stock.remove(stock.size() - 1) : null;
     machine.repaired(trouble, spare);
-    if (trouble == Trouble.BOARD && machine.drive().waitingSectors() == 0) {
-      shelf.add(machine.giveDriveAway());
+    if (trouble == Trouble.BOARD && machine.drive().pendingSectors() == 0) {
+      stock.add(machine.giveDriveAway());
     }
   }
 

@@ -33,10 +33,10 @@ final class Symptoms {
                   "Keeps restarting, start-up repair never ends"),
               "",
               Map.of(
-                  "reach", List.of(one(random, "loader", "recovery", "desktop")),
+                  "boot-stage", List.of(one(random, "loader", "recovery", "desktop")),
                   "often", List.of(one(random, "always", "most-days"))),
               List.of("RECOVER_DATA", "REPLACE_PART"),
-              "Sectors wait for reallocation and the count grows.",
+              "Pending sectors and the count grows.",
               "drive replaced");
       case CABLE ->
           new Story(
@@ -61,7 +61,7 @@ final class Symptoms {
                   "Keeps restarting by itself"),
               one(random, "MEMORY_REFERENCE", ""),
               Map.of(
-                  "reach", List.of(one(random, "desktop", "limited")),
+                  "boot-stage", List.of(one(random, "desktop", "limited")),
                   "often", List.of("most-days"),
                   "senses", List.of()),
               List.of("REPLACE_PART"),
@@ -72,7 +72,7 @@ final class Symptoms {
               one(random, "Gets hot, the fan roars", "Shuts off in games, it is hot"),
               "",
               Map.of(
-                  "reach", List.of("desktop"),
+                  "boot-stage", List.of("desktop"),
                   "when", List.of(one(random, "when-warm", "under-load")),
                   "senses", List.of("hot", "fan")),
               List.of("REPAIR"),
@@ -87,7 +87,7 @@ final class Symptoms {
                   "The battery is swollen"),
               "",
               Map.of(
-                  "reach", List.of("desktop"),
+                  "boot-stage", List.of("desktop"),
                   "charge-lasts", List.of(one(random, "half", "minutes")),
                   "runs-on", List.of(one(random, "both", "only-with-adapter"))),
               List.of("REPLACE_PART"),
@@ -102,7 +102,7 @@ final class Symptoms {
                   "Does not boot after a power cut"),
               one(random, "system file missing", ""),
               Map.of(
-                  "reach", List.of(one(random, "loader", "recovery")),
+                  "boot-stage", List.of(one(random, "loader", "recovery")),
                   "changed", List.of(one(random, "update", "power-cut")),
                   "often", List.of("always")),
               List.of("REPAIR_FILE_SYSTEM"),
@@ -113,7 +113,7 @@ final class Symptoms {
               one(random, "Does not turn on any more", "Starts and stops, no picture"),
               "",
               Map.of(
-                  "reach", List.of(one(random, "nothing", "power")),
+                  "boot-stage", List.of(one(random, "nothing", "power")),
                   "changed", List.of(one(random, "liquid", "drop")),
                   "often", List.of("always")),
               List.of("REFER_OUT"),
@@ -123,7 +123,7 @@ final class Symptoms {
           new Story(
               one(random, "It is slow since a while", "Sound drops out and video jumps"),
               "",
-              Map.of("reach", List.of("desktop"), "changed", List.of("program")),
+              Map.of("boot-stage", List.of("desktop"), "changed", List.of("program")),
               List.of("REPAIR"),
               "Start-up load; drive and memory are sound.",
               "start-up items taken out");

@@ -9,7 +9,7 @@ import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
-import tekmerion.core.drive.DriveReading;
+import tekmerion.core.drive.PartReading;
 import tekmerion.core.drive.ata.IdentifyDevice;
 import tekmerion.core.drive.ata.SmartAttribute;
 import tekmerion.core.drive.ata.SmartData;
@@ -109,8 +109,8 @@ class SimMachinesTest {
     PageSource bridge = drive("bad-bridge");
 
     for (int i = 0; i < 200; i++) {
-      DriveReading reading =
-          new DriveReading(
+      PartReading reading =
+          new PartReading(
               Map.of(
                   PageKind.ATA_SMART, bridge.read(PageKind.ATA_SMART),
                   PageKind.ATA_IDENTIFY, bridge.read(PageKind.ATA_IDENTIFY)));

@@ -12,7 +12,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import org.junit.jupiter.api.Test;
 import tekmerion.core.drive.DriveNumbers;
-import tekmerion.core.drive.DriveReading;
+import tekmerion.core.drive.PartReading;
 import tekmerion.core.port.BlockSource;
 import tekmerion.core.port.MachineUnderTest;
 import tekmerion.core.port.PageAnswer;
@@ -20,8 +20,8 @@ import tekmerion.core.port.PageKind;
 import tekmerion.core.surface.BadRange;
 import tekmerion.core.surface.Plan;
 import tekmerion.core.surface.Progress;
-import tekmerion.core.surface.SurfacePass;
-import tekmerion.core.surface.SurfaceResult;
+import tekmerion.core.surface.ScannedSurface;
+import tekmerion.core.surface.SurfaceScan;
 import tekmerion.core.surface.Zone;
 
 /** What a drive counts and what a pass over its surface finds come from the same sectors. */
@@ -31,24 +31,24 @@ class SimSurfaceTest {
     return new SimMachines(fixed).open("sim:%s,0,0".formatted(name)).orElseThrow().drives().get(0);
   }
 
-  private static SurfaceResult pass(MachineUnderTest.Drive drive) throws IOException {
+  private static ScannedSurface pass(MachineUnderTest.Drive drive) throws IOException {
     try (BlockSource source = drive.surface().orElseThrow().open()) {
       Plan plan = Plan.whole(source.identity()).stoppingAfter(100_000, 1e9);
-      return SurfacePass.begin(source, plan, System::nanoTime, new Quiet()).run();
+      return SurfaceScan.begin(source, plan, System::nanoTime, new Quiet()).run();
     }
   }
 
   private static Map<String, DriveNumbers.Number> numbers(MachineUnderTest.Drive drive) {
     Map<PageKind, PageAnswer> answers = new EnumMap<>(PageKind.class);
     drive.pages().kinds().forEach(kind -> answers.put(kind, drive.pages().read(kind)));
-    return DriveNumbers.of(new DriveReading(answers));
+    return DriveNumbers.of(new PartReading(answers));
   }
 
   @Test
   void aPassFindsThePhysicalSectorOfEverySectorThatWaitsAndNoOther() throws IOException {
     MachineUnderTest.Drive worn = drive("worn-disk");
 
-    SurfaceResult result = pass(worn);
+    ScannedSurface result = pass(worn);
 
     Set<Long> physical = new TreeSet<>();
     for (BadRange range : result.bad()) {
@@ -61,12 +61,12 @@ class SimSurfaceTest {
     double waiting = numbers(worn).get("197").value();
     // Two sectors that wait may lie in one physical sector of eight.
     assertThat((double) physical.size()).isBetween(waiting * 0.5, waiting);
-    assertThat(result.end()).isEqualTo(SurfaceResult.End.COMPLETE);
+    assertThat(result.end()).isEqualTo(ScannedSurface.End.COMPLETE);
   }
 
   @Test
   void outerTracksAreFasterThanInnerOnes() throws IOException {
-    SurfaceResult result = pass(drive("bad-bridge"));
+    ScannedSurface result = pass(drive("bad-bridge"));
 
     Zone outer = result.zones().get(10);
     Zone inner = result.zones().get(result.zones().size() - 10);
@@ -79,7 +79,7 @@ class SimSurfaceTest {
   void flashIsAsFastEverywhereAndLosesWholePages() throws IOException {
     MachineUnderTest.Drive worn = drive("worn-flash");
 
-    SurfaceResult result = pass(worn);
+    ScannedSurface result = pass(worn);
 
     double lost = numbers(worn).get("mediaAndDataIntegrityErrors").value();
     assertThat(lost).isPositive();
@@ -89,13 +89,13 @@ class SimSurfaceTest {
 
   @Test
   void aSoundDriveIsReadWhole() throws IOException {
-    SurfaceResult result = pass(drive("sound-drive"));
+    ScannedSurface result = pass(drive("sound-drive"));
 
     assertThat(result.bad()).isEmpty();
     assertThat(result.bytesRead()).isEqualTo(result.source().sizeBytes());
   }
 
-  private static final class Quiet implements SurfacePass.Listener {
+  private static final class Quiet implements SurfaceScan.Listener {
     @Override
     public void progress(Progress progress) {}
 

@@ -29,8 +29,8 @@ public record AdapterReport(
     List<FieldSpan> spans)
     implements DecodedPage {
   private static final List<String> TYPES = List.of("Mains", "USB", "UPS", "Wireless");
-  private static final double MOST_VOLTS = 100;
-  private static final double MOST_AMPERES = 100;
+  private static final double MAX_VOLTS = 100;
+  private static final double MAX_AMPERES = 100;
 
   public AdapterReport {
     doubts = List.copyOf(doubts);
@@ -46,8 +46,8 @@ public record AdapterReport(
     return new AdapterReport(
         text.text("USB_TYPE").flatMap(AdapterReport::chosen).or(() -> text.text("TYPE")).orElse(""),
         text.text("ONLINE").map(o -> !o.equals("0")),
-        either(text, "VOLTAGE_NOW", "VOLTAGE_MAX", MOST_VOLTS),
-        either(text, "CURRENT_MAX", "INPUT_CURRENT_LIMIT", MOST_AMPERES),
+        either(text, "VOLTAGE_NOW", "VOLTAGE_MAX", MAX_VOLTS),
+        either(text, "CURRENT_MAX", "INPUT_CURRENT_LIMIT", MAX_AMPERES),
         text.text("MANUFACTURER"),
         text.text("MODEL_NAME"),
         text.doubts(),

@@ -15,14 +15,14 @@ public record Amount(double value, Unit unit) {
     AMPERE_HOURS("Ah"),
     WATT_HOURS("Wh");
 
-    private final String sign;
+    private final String finding;
 
-    Unit(String sign) {
-      this.sign = sign;
+    Unit(String finding) {
+      this.finding = finding;
     }
 
-    public String sign() {
-      return sign;
+    public String finding() {
+      return finding;
     }
   }
 
@@ -44,6 +44,6 @@ public record Amount(double value, Unit unit) {
 
   @Override
   public String toString() {
-    return "%.2f %s".formatted(value, unit.sign);
+    return "%.2f %s".formatted(value, unit.finding);
   }
 }

@@ -90,7 +90,8 @@ public record BatteryReport(
     json.put("serial", serial.orElse(null));
     json.put("chemistry", chemistry.orElse(null));
     json.put("made", made.map(LocalDate::toString).orElse(null));
-    json.put("unit", design.or(() -> full).or(() -> left).map(a -> a.unit().sign()).orElse(null));
+    json.put(
+        "unit", design.or(() -> full).or(() -> left).map(a -> a.unit().finding()).orElse(null));
     json.put("design", design.map(Amount::value).orElse(null));
     json.put("full", full.map(Amount::value).orElse(null));
     json.put("left", left.map(Amount::value).orElse(null));

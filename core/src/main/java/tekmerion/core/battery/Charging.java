@@ -3,9 +3,9 @@ package tekmerion.core.battery;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
+import tekmerion.core.finding.Finding;
+import tekmerion.core.finding.Finding.Basis;
 import tekmerion.core.port.BatterySample;
-import tekmerion.core.sign.Sign;
-import tekmerion.core.sign.Sign.Basis;
 
 /**
  * What the charge side gives: the current into the pack at rest, and whether the pack has to help
@@ -69,21 +69,21 @@ public record Charging(OptionalDouble intoAmperes, OptionalDouble helpsAmperes, 
         : perHour < LOW_PER_HOUR ? Verdict.LOW : Verdict.NORMAL;
   }
 
-  private static OptionalDouble median(List<BatterySample> samples, int sign) {
-    double[] sorted = samples.stream().mapToDouble(s -> sign * s.amperes()).sorted().toArray();
+  private static OptionalDouble median(List<BatterySample> samples, int finding) {
+    double[] sorted = samples.stream().mapToDouble(s -> finding * s.amperes()).sorted().toArray();
     return sorted.length == 0
         ? OptionalDouble.empty()
         : OptionalDouble.of(sorted[(sorted.length - 1) / 2]);
   }
 
   /** What it says of the causes that the know-how has; nothing where it cannot tell. */
-  public List<Sign> signs() {
-    List<Sign> signs = new ArrayList<>();
+  public List<Finding> findings() {
+    List<Finding> findings = new ArrayList<>();
     if (verdict != Verdict.CANNOT_TELL) {
-      signs.add(
-          new Sign(
+      findings.add(
+          new Finding(
               "charge.current",
-              Sign.MACHINE,
+              Finding.MACHINE,
               switch (verdict) {
                 case NORMAL -> "normal";
                 case LOW -> "low";
@@ -94,15 +94,15 @@ public record Charging(OptionalDouble intoAmperes, OptionalDouble helpsAmperes, 
     }
     helpsAmperes.ifPresent(
         helps ->
-            signs.add(
-                new Sign(
+            findings.add(
+                new Finding(
                     "adapter.voltage",
-                    Sign.MACHINE,
+                    Finding.MACHINE,
                     helps > HELPS ? "sags" : "holds",
                     helps > HELPS
                         ? "Under load the battery had to help with %.2f A".formatted(helps)
                         : "The adapter carries the load alone",
                     Basis.run())));
-    return signs;
+    return findings;
   }
 }

@@ -27,7 +27,7 @@ public final class Discharge {
   private static final double WINDOW_SECONDS = 240;
 
   /** Smaller steps drown in the noise. */
-  private static final double LEAST_STEP_AMPERES = 0.25;
+  private static final double MIN_STEP_AMPERES = 0.25;
 
   private static final double HOUR = 3600;
 
@@ -219,7 +219,7 @@ public final class Discharge {
       BatterySample b = samples.get(i);
       double step = b.amperes() - a.amperes();
       if (b.seconds() - a.seconds() <= GAP_INTERVALS * usualSeconds
-          && Math.abs(step) >= LEAST_STEP_AMPERES) {
+          && Math.abs(step) >= MIN_STEP_AMPERES) {
         found.add((a.volts() - b.volts()) / step);
       }
     }

@@ -26,7 +26,7 @@ public record Fade(
     Optional<Interval> perYear,
     List<Limit> limits,
     OptionalDouble sinceNew) {
-  private static final int LEAST_VISITS = 3;
+  private static final int MIN_VISITS = 3;
   private static final double[] LIMITS = {0.8, 0.6};
   private static final double YEAR_SECONDS = 365.25 * 86_400;
 
@@ -83,7 +83,7 @@ public record Fade(
 
   private static Optional<Interval> slope(List<Look> looks, double[] at) {
     long different = Arrays.stream(at).distinct().count();
-    return different < LEAST_VISITS
+    return different < MIN_VISITS
         ? Optional.empty()
         : Optional.of(TheilSen.slope(at, looks.stream().mapToDouble(Look::health).toArray()));
   }

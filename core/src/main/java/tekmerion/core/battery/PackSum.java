@@ -46,7 +46,8 @@ public record PackSum(
   public Map<String, Object> json() {
     Map<String, Object> json = new LinkedHashMap<>();
     json.put("packs", packs);
-    json.put("unit", design.or(() -> full).or(() -> left).map(a -> a.unit().sign()).orElse(null));
+    json.put(
+        "unit", design.or(() -> full).or(() -> left).map(a -> a.unit().finding()).orElse(null));
     json.put("design", design.map(Amount::value).orElse(null));
     json.put("full", full.map(Amount::value).orElse(null));
     json.put("left", left.map(Amount::value).orElse(null));

@@ -54,7 +54,7 @@ public final class SmartBattery {
   private static final int OVER = 0xFFFF;
 
   /** Fewer registers of ones may be what they say. */
-  private static final int LEAST_WORDS = 3;
+  private static final int MIN_WORDS = 3;
 
   private static final int CAPACITY_MODE_BIT = 15;
   private static final int INITIALIZED_BIT = 7;
@@ -165,7 +165,7 @@ public final class SmartBattery {
             .map(Map.Entry::getValue)
             .toList();
     boolean silent =
-        words.size() >= LEAST_WORDS
+        words.size() >= MIN_WORDS
             && words.stream().allMatch(w -> ((Number) w.value()).longValue() == OVER);
     return silent
         ? Optional.of(

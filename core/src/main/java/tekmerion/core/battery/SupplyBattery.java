@@ -12,13 +12,13 @@ import tekmerion.core.page.RawPage;
 /** A battery as Linux tells of it: {@link SupplyText}. Charge-based or energy-based. */
 public final class SupplyBattery {
   /** No portable machine has more; values beyond are mistakes of firmware. */
-  private static final double MOST_AMOUNT = 1_000;
+  private static final double MAX_AMOUNT = 1_000;
 
   /** Nor less, in Ah or Wh: a design capacity of 100 µAh is a unit that somebody mixed up. */
-  private static final double LEAST_CAPACITY = 0.05;
+  private static final double MIN_CAPACITY = 0.05;
 
-  private static final double MOST_VOLTS = 100;
-  private static final double MOST_AMPERES = 100;
+  private static final double MAX_VOLTS = 100;
+  private static final double MAX_AMPERES = 100;
   private static final double TENTH = 0.1;
 
   private SupplyBattery() {}
@@ -41,7 +41,7 @@ public final class SupplyBattery {
     Optional<Amount> design = amount(text, what + "_FULL_DESIGN", unit, true);
     Optional<Amount> full = amount(text, what + "_FULL", unit, true);
     OptionalDouble volts =
-        text.number("VOLTAGE_NOW", SupplyText.MICRO, Double.MIN_VALUE, MOST_VOLTS);
+        text.number("VOLTAGE_NOW", SupplyText.MICRO, Double.MIN_VALUE, MAX_VOLTS);
     return new BatteryReport(
         text.text("MANUFACTURER"),
         text.text("MODEL_NAME"),
@@ -53,7 +53,7 @@ public final class SupplyBattery {
         amount(text, what + "_NOW", unit, false),
         cycles(text),
         volts,
-        text.number("VOLTAGE_MIN_DESIGN", SupplyText.MICRO, Double.MIN_VALUE, MOST_VOLTS),
+        text.number("VOLTAGE_MIN_DESIGN", SupplyText.MICRO, Double.MIN_VALUE, MAX_VOLTS),
         amperes(text, volts),
         text.number("TEMP", TENTH, -40, 120),
         text.number("CAPACITY", 0.01, 0, 1),
@@ -72,7 +72,7 @@ public final class SupplyBattery {
   private static Optional<Amount> amount(
       SupplyText text, String name, Amount.Unit unit, boolean capacity) {
     OptionalDouble value =
-        text.number(name, SupplyText.MICRO, capacity ? LEAST_CAPACITY : 0, MOST_AMOUNT);
+        text.number(name, SupplyText.MICRO, capacity ? MIN_CAPACITY : 0, MAX_AMOUNT);
     return value.isPresent()
         ? Optional.of(new Amount(value.getAsDouble(), unit))
         : Optional.empty();
@@ -86,14 +86,14 @@ public final class SupplyBattery {
         : OptionalLong.empty();
   }
 
-  /** The kernel's sign is not uniform over drivers: the state says which way it flows. */
+  /** The kernel's finding is not uniform over drivers: the state says which way it flows. */
   private static OptionalDouble amperes(SupplyText text, OptionalDouble volts) {
     OptionalDouble current =
-        text.number("CURRENT_NOW", SupplyText.MICRO, -MOST_AMPERES, MOST_AMPERES);
+        text.number("CURRENT_NOW", SupplyText.MICRO, -MAX_AMPERES, MAX_AMPERES);
     if (current.isEmpty() && volts.isPresent()) {
       OptionalDouble watts =
           text.number(
-              "POWER_NOW", SupplyText.MICRO, -MOST_AMPERES * MOST_VOLTS, MOST_AMPERES * MOST_VOLTS);
+              "POWER_NOW", SupplyText.MICRO, -MAX_AMPERES * MAX_VOLTS, MAX_AMPERES * MAX_VOLTS);
       current =
           watts.isPresent()
               ? OptionalDouble.of(watts.getAsDouble() / volts.getAsDouble())

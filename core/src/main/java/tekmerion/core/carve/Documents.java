@@ -9,7 +9,7 @@ import java.util.Optional;
  *     format, 1.3 and 1.6"
  */
 final class Documents {
-  private static final long MOST = 256L << 20;
+  private static final long MAX = 256L << 20;
 
   private Documents() {}
 
@@ -19,7 +19,7 @@ final class Documents {
       return Optional.empty();
     }
     long end = -1;
-    for (long at = start + 8; at - start < MOST && b.at(at) != Bytes.GONE; at++) {
+    for (long at = start + 8; at - start < MAX && b.at(at) != Bytes.GONE; at++) {
       if (b.at(at) == '%' && b.says(at, "%%EOF") && isReferred(b, start, at)) {
         end = at + 5;
         while (b.at(end) == '\r' || b.at(end) == '\n') {
@@ -63,7 +63,7 @@ final class Documents {
     if (!b.says(start, "PK\u0003\u0004")) {
       return Optional.empty();
     }
-    for (long at = start + 30; at - start < MOST && b.at(at) != Bytes.GONE; at++) {
+    for (long at = start + 30; at - start < MAX && b.at(at) != Bytes.GONE; at++) {
       if (b.at(at) != 'P' || !b.says(at, "PK\u0005\u0006")) {
         continue;
       }
@@ -127,7 +127,7 @@ final class Documents {
         page >= 512
             && Long.bitCount(page) == 1
             && pages > 0
-            && page * pages <= MOST
+            && page * pages <= MAX
             && b.be(start + 24, 4) == b.be(start + 92, 4)
             && (tree == 0x0D || tree == 0x05)
             && b.at(start + page * pages - 1) != Bytes.GONE;

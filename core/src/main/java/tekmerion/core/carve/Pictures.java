@@ -10,7 +10,7 @@ import java.util.zip.CRC32;
  */
 final class Pictures {
   /** Longer than this no photo is. */
-  private static final long MOST = 200L << 20;
+  private static final long MAX = 200L << 20;
 
   private static final int SOI = 0xD8;
   private static final int EOI = 0xD9;
@@ -26,7 +26,7 @@ final class Pictures {
     boolean frame = false;
     boolean scan = false;
     long at = start + 2;
-    while (at - start < MOST) {
+    while (at - start < MAX) {
       if (b.at(at) != 0xFF) {
         return Optional.empty();
       }
@@ -54,7 +54,7 @@ final class Pictures {
       at += 2 + length;
       if (marker == SOS) {
         scan = true;
-        at = behindScan(b, at, start + MOST);
+        at = behindScan(b, at, start + MAX);
         if (at < 0) {
           return Optional.empty();
         }
@@ -86,9 +86,9 @@ final class Pictures {
       return Optional.empty();
     }
     int chunks = 0;
-    for (long at = start + 8; at - start < MOST; chunks++) {
+    for (long at = start + 8; at - start < MAX; chunks++) {
       long length = b.be(at, 4);
-      if (length < 0 || length > MOST || !isChecked(b, at + 4, length + 4)) {
+      if (length < 0 || length > MAX || !isChecked(b, at + 4, length + 4)) {
         return Optional.empty();
       }
       if (chunks == 0 && !b.says(at + 4, "IHDR")) {

@@ -27,7 +27,7 @@ public record DriveIdentity(
     Optional<Boolean> solidState) {
 
   /** Empty if it did not tell, or told nonsense. */
-  public static Optional<DriveIdentity> of(DriveReading reading) {
+  public static Optional<DriveIdentity> of(PartReading reading) {
     return reading
         .identify()
         .flatMap(Decoding::decoded)
@@ -42,7 +42,7 @@ public record DriveIdentity(
         .or(() -> scsi(reading));
   }
 
-  private static Optional<DriveIdentity> scsi(DriveReading reading) {
+  private static Optional<DriveIdentity> scsi(PartReading reading) {
     return reading
         .sound(PageKind.SCSI_INQUIRY, ScsiIdentityPage.class)
         .map(inquiry -> of(inquiry, reading));
@@ -58,7 +58,7 @@ public record DriveIdentity(
         Optional.empty());
   }
 
-  private static DriveIdentity of(ScsiIdentityPage inquiry, DriveReading reading) {
+  private static DriveIdentity of(ScsiIdentityPage inquiry, PartReading reading) {
     Optional<ScsiIdentityPage> medium =
         reading.sound(PageKind.SCSI_CHARACTERISTICS, ScsiIdentityPage.class);
     OptionalLong turns =
@@ -93,7 +93,7 @@ public record DriveIdentity(
         id.isSolidState());
   }
 
-  private static DriveIdentity of(IdentifyController id, DriveReading reading) {
+  private static DriveIdentity of(IdentifyController id, PartReading reading) {
     OptionalLong size =
         reading
             .sound(PageKind.NVME_IDENTIFY_NAMESPACE, IdentifyNamespace.class)

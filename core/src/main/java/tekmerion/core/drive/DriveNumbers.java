@@ -47,7 +47,7 @@ public final class DriveNumbers {
       int length) {}
 
   /** In the order of the page; empty if there is no sound self-report. */
-  public static Map<String, Number> of(DriveReading reading) {
+  public static Map<String, Number> of(PartReading reading) {
     Map<String, Number> numbers = new LinkedHashMap<>();
     for (Number number : list(reading)) {
       numbers.putIfAbsent(number.key(), number);
@@ -61,7 +61,7 @@ public final class DriveNumbers {
     return hours == null ? OptionalDouble.empty() : OptionalDouble.of(hours.value());
   }
 
-  private static List<Number> list(DriveReading reading) {
+  private static List<Number> list(PartReading reading) {
     List<Number> numbers = new ArrayList<>();
     reading.smart().flatMap(Decoding::decoded).ifPresent(smart -> ata(smart, numbers));
     reading.sound(PageKind.NVME_SMART, HealthLog.class).ifPresent(log -> nvme(log, numbers));

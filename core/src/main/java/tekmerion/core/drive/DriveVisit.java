@@ -18,7 +18,7 @@ import tekmerion.core.trend.TrendReading;
 public record DriveVisit(
     Instant takenAt, String serial, String firmware, Map<String, Number> numbers) {
 
-  public static DriveVisit of(Instant takenAt, DriveReading reading) {
+  public static DriveVisit of(Instant takenAt, PartReading reading) {
     Optional<DriveIdentity> identity = DriveIdentity.of(reading);
     return new DriveVisit(
         takenAt,

@@ -4,7 +4,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.util.ArrayList;
 import java.util.List;
-import tekmerion.core.sign.Sign;
+import tekmerion.core.finding.Finding;
 import tekmerion.core.trend.Outlook;
 import tekmerion.core.trend.Outlook.Driver;
 import tools.jackson.dataformat.yaml.YAMLMapper;
@@ -20,7 +20,7 @@ public final class OutlookBook {
    * @param times how many times likelier it fails within 60 days, with its range
    */
   public record Risk(
-      String sign,
+      String finding,
       String level,
       String group,
       double times,
@@ -30,7 +30,7 @@ public final class OutlookBook {
     public Risk {
       if (!(low >= 1 && low <= times && times <= high) || source == null || source.isBlank()) {
         throw new IllegalStateException(
-            "%s %s: 1 ≤ low ≤ times ≤ high and a source are wanted".formatted(sign, level));
+            "%s %s: 1 ≤ low ≤ times ≤ high and a source are wanted".formatted(finding, level));
       }
     }
   }
@@ -50,15 +50,15 @@ public final class OutlookBook {
 
   /**
    * @param powerOnHours of the drive; negative if not reported
-   * @param signs everything that was found on it
+   * @param findings everything that was found on it
    */
-  public Outlook outlook(double powerOnHours, List<Sign> signs) {
+  public Outlook outlook(double powerOnHours, List<Finding> findings) {
     List<Driver> drivers = new ArrayList<>();
-    for (Sign sign : signs) {
+    for (Finding finding : findings) {
       for (Risk r : risks) {
-        if (r.sign().equals(sign.id()) && r.level().equals(sign.level())) {
+        if (r.finding().equals(finding.id()) && r.level().equals(finding.level())) {
           drivers.add(
-              new Driver(r.group(), sign.words(), r.times(), r.low(), r.high(), r.source()));
+              new Driver(r.group(), finding.words(), r.times(), r.low(), r.high(), r.source()));
         }
       }
     }

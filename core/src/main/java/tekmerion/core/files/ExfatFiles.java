@@ -29,7 +29,7 @@ final class ExfatFiles {
   private static final int NO_CHAIN = 2;
 
   /** Section 7.4: a folder is no longer than this. */
-  private static final long MOST_FOLDER_BYTES = 256L << 20;
+  private static final long MAX_FOLDER_BYTES = 256L << 20;
 
   private final Window w;
   private final Found found;
@@ -92,7 +92,7 @@ final class ExfatFiles {
    */
   private Chain chain(long first, long bytes, boolean behind) {
     List<Piece> pieces = new ArrayList<>();
-    long wanted = bytes < 0 ? MOST_FOLDER_BYTES : bytes;
+    long wanted = bytes < 0 ? MAX_FOLDER_BYTES : bytes;
     boolean broken = false;
     long cluster = first;
     for (long got = 0; got < wanted; got += clusterBytes) {
@@ -202,7 +202,7 @@ final class ExfatFiles {
       if (isCluster(first) && reached.get((int) first)) {
         found.trouble("The folder /%s is one of its own, or of another.".formatted(path));
       } else {
-        folder(path, chain(first, Math.min(bytes, MOST_FOLDER_BYTES), behind));
+        folder(path, chain(first, Math.min(bytes, MAX_FOLDER_BYTES), behind));
       }
       return;
     }

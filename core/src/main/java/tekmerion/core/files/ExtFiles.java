@@ -31,7 +31,7 @@ final class ExtFiles {
   private static final int ENCRYPTED = 0x800;
   private static final int FOLDER = 4;
   private static final int FILE = 8;
-  private static final int MOST_DEPTH = 5;
+  private static final int MAX_DEPTH = 5;
   private static final int[] COPIES = {1, 3, 5, 7, 9, 25, 27, 49, 81};
 
   private final Window w;
@@ -168,7 +168,7 @@ final class ExtFiles {
     if (inode.has(EXTENTS)) {
       whole =
           extents(
-              new RawPage(Arrays.copyOfRange(inode.page().bytes(), 40, 100)), pieces, MOST_DEPTH);
+              new RawPage(Arrays.copyOfRange(inode.page().bytes(), 40, 100)), pieces, MAX_DEPTH);
     } else {
       for (int i = 0; i < 15; i++) {
         whole &=

@@ -35,7 +35,7 @@ public final class FileCopy {
     /** All is written: makes it hold, in its place. */
     void keep();
 
-    /** What was not kept goes without a trace. */
+    /** What was not kept goes without a journal. */
     @Override
     void close();
   }

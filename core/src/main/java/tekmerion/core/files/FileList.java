@@ -18,7 +18,7 @@ public record FileList(List<FoundFile> files, List<String> troubles) {
   public static final String FOUND = "found";
 
   /** More than this is not listed; there is a trouble that says so. */
-  static final int MOST = 5_000_000;
+  static final int MAX = 5_000_000;
 
   private static final Set<Content> KNOWN =
       Set.of(

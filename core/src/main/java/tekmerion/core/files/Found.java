@@ -13,10 +13,10 @@ final class Found {
   private final Set<String> troubles = new LinkedHashSet<>();
 
   void add(FoundFile file) {
-    if (files.size() < FileList.MOST) {
+    if (files.size() < FileList.MAX) {
       files.add(file);
     } else {
-      trouble("More than %,d files: the rest is not listed.".formatted(FileList.MOST));
+      trouble("More than %,d files: the rest is not listed.".formatted(FileList.MAX));
     }
   }
 

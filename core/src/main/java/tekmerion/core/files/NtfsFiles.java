@@ -27,10 +27,10 @@ final class NtfsFiles {
   /** Records below are the file system's own, but the root. */
   private static final int FIRST_OF_USERS = 16;
 
-  private static final int MOST_DEPTH = 255;
+  private static final int MAX_DEPTH = 255;
 
   /** How much longer than its volume a file with holes is believed to be. */
-  private static final long MOST_TIMES = 1_000;
+  private static final long MAX_TIMES = 1_000;
 
   private final Window w;
   private final Found found;
@@ -93,7 +93,7 @@ final class NtfsFiles {
   private void readTable(NtfsRecord table, long mirror) {
     long lost = 0;
     records.put(0L, table);
-    for (long n = 1; n < Math.min(table.bytes() / recordBytes, FileList.MOST); n++) {
+    for (long n = 1; n < Math.min(table.bytes() / recordBytes, FileList.MAX); n++) {
       Optional<NtfsRecord> record =
           place(table.data().orElse(List.of()), n * recordBytes).flatMap(this::record);
       if (record.isEmpty() && n < MIRRORED) {
@@ -193,7 +193,7 @@ final class NtfsFiles {
         || !parent.isFolder()
         || !parent.isInUse()
         || parent.sequence() != r.parentSequence()
-        || depth > MOST_DEPTH) {
+        || depth > MAX_DEPTH) {
       path = Found.join(FileList.FOUND + "/folder-" + r.parent(), r.name());
     } else {
       Optional<String> above = path(r.parent(), parent, depth + 1);
@@ -219,7 +219,7 @@ final class NtfsFiles {
     }
     long written = Math.min(r.bytes(), r.initialised());
     List<Piece> cut = new ArrayList<>(FoundFile.cut(pieces, written));
-    boolean possible = r.bytes() <= MOST_TIMES * w.size();
+    boolean possible = r.bytes() <= MAX_TIMES * w.size();
     if (r.inside().isEmpty() && r.bytes() > written && runs.isPresent() && possible) {
       FoundFile.append(cut, Piece.HOLE, r.bytes() - written);
     }

@@ -22,7 +22,7 @@ final class NtfsRecord {
   private static final int DOS_NAME = 2;
   private static final int COMPRESSED = 1;
   private static final int ENCRYPTED = 0x4000;
-  private static final long MOST_RUNS = 1_000_000;
+  private static final long MAX_RUNS = 1_000_000;
 
   /** 1601-01-01 to 1970-01-01 in units of 100 ns. */
   private static final long EPOCH = 116_444_736_000_000_000L;
@@ -155,7 +155,7 @@ final class NtfsRecord {
     List<Run> runs = new ArrayList<>();
     long cluster = 0;
     int i = at + p.u16(at + 32);
-    while (i < at + length && p.u8(i) != 0 && runs.size() < MOST_RUNS) {
+    while (i < at + length && p.u8(i) != 0 && runs.size() < MAX_RUNS) {
       int lengthBytes = p.u8(i) & 15;
       int offsetBytes = p.u8(i) >> 4;
       if (lengthBytes < 1 || lengthBytes > 7 || offsetBytes > 7) {
@@ -167,8 +167,8 @@ final class NtfsRecord {
         runs.add(new Run(-1, clusters));
       } else {
         long step = p.unsignedLe(i + 1 + lengthBytes, offsetBytes);
-        long sign = 1L << 8 * offsetBytes - 1;
-        cluster += (step ^ sign) - sign;
+        long finding = 1L << 8 * offsetBytes - 1;
+        cluster += (step ^ finding) - finding;
         runs.add(new Run(cluster, clusters));
       }
       i += 1 + lengthBytes + offsetBytes;

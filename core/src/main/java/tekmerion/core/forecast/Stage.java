@@ -6,7 +6,7 @@ public enum Stage {
   READ,
   /** Somebody weighs it up and rules. */
   DECIDE,
-  /** The courses of the ruling. */
+  /** The courses of the decision. */
   WORK,
   /** The owner is told and comes. */
   HAND_BACK

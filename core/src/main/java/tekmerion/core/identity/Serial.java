@@ -13,7 +13,7 @@ import java.util.stream.IntStream;
  */
 public record Serial(String plain, String folded) {
   /** Fewer characters in common say nothing. */
-  public static final int LEAST_IN_COMMON = 6;
+  public static final int MIN_IN_COMMON = 6;
 
   private static final String LETTERS = "OQDILZSB";
   private static final String DIGITS = "00011258";
@@ -69,7 +69,7 @@ public record Serial(String plain, String folded) {
     }
     String shorter = folded.length() < other.folded.length() ? folded : other.folded;
     String longer = folded.length() < other.folded.length() ? other.folded : folded;
-    if (shorter.length() < LEAST_IN_COMMON) {
+    if (shorter.length() < MIN_IN_COMMON) {
       return Match.DIFFERENT;
     }
     if (longer.startsWith(shorter)) {
@@ -80,7 +80,7 @@ public record Serial(String plain, String folded) {
 
   /** Folded beginnings that a cut-short report of this serial could have, longest first. */
   public List<String> beginnings() {
-    return IntStream.iterate(folded.length(), n -> n >= LEAST_IN_COMMON, n -> n - 1)
+    return IntStream.iterate(folded.length(), n -> n >= MIN_IN_COMMON, n -> n - 1)
         .mapToObj(n -> folded.substring(0, n))
         .toList();
   }

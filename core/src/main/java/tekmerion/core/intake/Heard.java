@@ -6,12 +6,12 @@ import java.util.List;
  * What was heard in some words.
  *
  * @param families complaint families, the one heard first comes first
- * @param signs levels of signs
+ * @param findings levels of findings
  */
-public record Heard(List<Family> families, List<Said> signs) {
+public record Heard(List<Family> families, List<Said> findings) {
   public Heard {
     families = List.copyOf(families);
-    signs = List.copyOf(signs);
+    findings = List.copyOf(findings);
   }
 
   /**
@@ -24,5 +24,5 @@ public record Heard(List<Family> families, List<Said> signs) {
    * @param from first character of the words that say it
    * @param to one past the last
    */
-  public record Said(String sign, String level, int from, int to) {}
+  public record Said(String finding, String level, int from, int to) {}
 }

@@ -18,7 +18,7 @@ import tekmerion.core.knowhow.KnowHow;
  * the finger, and nothing before it denies it. It offers; a person confirms.
  */
 public final class Listener {
-  private static final int MOST_BETWEEN = 2;
+  private static final int MAX_BETWEEN = 2;
   private static final Set<String> DENIALS =
       Set.of("no", "not", "never", "without", "doesnt", "dont", "isnt", "didnt", "nt", "none");
 
@@ -28,21 +28,23 @@ public final class Listener {
 
   private final List<Phrase> families = new ArrayList<>();
   private final Set<String> vocabulary = new HashSet<>();
-  private final List<Phrase> signs = new ArrayList<>();
+  private final List<Phrase> findings = new ArrayList<>();
 
   public Listener(KnowHow knowHow) {
     knowHow
         .families()
         .forEach(f -> f.words().forEach(words -> families.add(phrase(f.id(), "", words))));
     knowHow
-        .signs()
+        .findings()
         .forEach(
-            sign ->
-                sign.words()
+            finding ->
+                finding
+                    .words()
                     .forEach(
                         (level, said) ->
-                            said.forEach(words -> signs.add(phrase(sign.id(), level, words)))));
-    Stream.concat(families.stream(), signs.stream())
+                            said.forEach(
+                                words -> findings.add(phrase(finding.id(), level, words)))));
+    Stream.concat(families.stream(), findings.stream())
         .flatMap(phrase -> phrase.words().stream())
         .forEach(word -> vocabulary.add(word.stem()));
   }
@@ -56,7 +58,7 @@ public final class Listener {
     return DENIALS.contains(word.stem());
   }
 
-  /** Families and signs in some words. */
+  /** Families and findings in some words. */
   public Heard hear(String text) {
     List<Word> words = Words.of(text);
     Map<String, Heard.Family> heard = new LinkedHashMap<>();
@@ -70,7 +72,7 @@ public final class Listener {
                       (a, b) -> a.from() <= b.from() ? a : b));
     }
     Map<String, Heard.Said> said = new LinkedHashMap<>();
-    for (Phrase phrase : signs) {
+    for (Phrase phrase : findings) {
       find(phrase, words)
           .ifPresent(
               met ->
@@ -92,7 +94,7 @@ public final class Listener {
       int next = 1;
       while (next < phrase.words().size()) {
         int found = -1;
-        for (int i = at + 1; i < words.size() && i <= at + 1 + MOST_BETWEEN; i++) {
+        for (int i = at + 1; i < words.size() && i <= at + 1 + MAX_BETWEEN; i++) {
           if (same(phrase.words().get(next), words.get(i))) {
             found = i;
             break;

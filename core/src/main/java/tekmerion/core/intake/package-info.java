@@ -1,5 +1,5 @@
 /**
- * Listening to the owner: finds complaint families and signs in what is typed. Way in: {@link
+ * Listening to the owner: finds complaint families and findings in what is typed. Way in: {@link
  * tekmerion.core.intake.Listener}. Knows nothing of screens or storage.
  */
 package tekmerion.core.intake;

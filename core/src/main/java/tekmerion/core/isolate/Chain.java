@@ -14,7 +14,7 @@ public final class Chain {
   /** That a spare is bad after all: judgement, range half to double. */
   private static final double SPARE = 0.01;
 
-  private static final int MOST_ARRANGEMENTS = 4_096;
+  private static final int MAX_ARRANGEMENTS = 4_096;
 
   private final List<List<String>> kinds;
   private final double startMinutes;
@@ -31,8 +31,8 @@ public final class Chain {
     double combinations = kinds.stream().mapToDouble(List::size).reduce(1, (a, b) -> a * b);
     if (kinds.size() < 2
         || kinds.stream().anyMatch(List::isEmpty)
-        || things > Subsets.MOST
-        || combinations > MOST_ARRANGEMENTS) {
+        || things > Subsets.MAX
+        || combinations > MAX_ARRANGEMENTS) {
       throw new IllegalArgumentException("%d kinds with %d things".formatted(kinds.size(), things));
     }
     this.kinds = List.copyOf(kinds);

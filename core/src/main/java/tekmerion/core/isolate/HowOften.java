@@ -7,7 +7,7 @@ package tekmerion.core.isolate;
 public enum HowOften {
   NOT_SAID(1, 1, 1, 1, 1, 1, 1, 1, 1, 1),
   EVERY_TIME(0.2, 0.2, 0.2, 0.3, 0.4, 0.5, 0.8, 1.5, 3, 5),
-  MOST_TIMES(0.4, 0.7, 1, 1.3, 1.5, 1.5, 1.4, 1, 0.7, 0.5),
+  MAX_TIMES(0.4, 0.7, 1, 1.3, 1.5, 1.5, 1.4, 1, 0.7, 0.5),
   NOW_AND_THEN(3, 2.5, 1.8, 1, 0.6, 0.4, 0.3, 0.2, 0.1, 0.1);
 
   private final double[] weights;
@@ -21,12 +21,12 @@ public enum HowOften {
   }
 
   /**
-   * @param level of the sign "often"; empty text if nobody said it
+   * @param level of the finding "often"; empty text if nobody said it
    */
   public static HowOften of(String level) {
     return switch (level) {
       case "always" -> EVERY_TIME;
-      case "most-days" -> MOST_TIMES;
+      case "most-days" -> MAX_TIMES;
       case "now-and-then" -> NOW_AND_THEN;
       default -> NOT_SAID;
     };

@@ -30,7 +30,7 @@ public final class Isolation {
    *
    * @param failing how often a start in which it is active would fail
    */
-  public record Suspicion(Hypothesis hypothesis, double probability, double failing) {}
+  public record PartEvidence(Hypothesis hypothesis, double probability, double failing) {}
 
   /**
    * @param hypotheses at least two, among them "none of these"
@@ -111,11 +111,11 @@ public final class Isolation {
   }
 
   /** Likeliest first. */
-  public List<Suspicion> suspicions() {
-    List<Suspicion> all = new ArrayList<>();
+  public List<PartEvidence> suspicions() {
+    List<PartEvidence> all = new ArrayList<>();
     IntStream.range(0, probability.length)
-        .forEach(h -> all.add(new Suspicion(hypotheses.get(h), probability[h], failing[h])));
-    all.sort(Comparator.comparingDouble(Suspicion::probability).reversed());
+        .forEach(h -> all.add(new PartEvidence(hypotheses.get(h), probability[h], failing[h])));
+    all.sort(Comparator.comparingDouble(PartEvidence::probability).reversed());
     return all;
   }
 

@@ -10,7 +10,7 @@ import java.util.Optional;
  * modules together can be to blame. Bits: modules, then slots, then placements.
  */
 public final class Slots {
-  private static final int MOST = 4;
+  private static final int MAX = 4;
 
   /** What is to blame before any start: judgement, range half to double. */
   private static final double MODULE = 0.6;
@@ -42,16 +42,16 @@ public final class Slots {
   }
 
   /**
-   * @param modules their names, at most {@value #MOST}
-   * @param slots their names, at most {@value #MOST}
+   * @param modules their names, at most {@value #MAX}
+   * @param slots their names, at most {@value #MAX}
    * @param startMinutes of each start
    * @param openMinutes to open the case and change what sits where
    */
   public Slots(List<String> modules, List<String> slots, double startMinutes, double openMinutes) {
     if (modules.isEmpty()
         || slots.isEmpty()
-        || modules.size() > MOST
-        || slots.size() > MOST
+        || modules.size() > MAX
+        || slots.size() > MAX
         || modules.size() > slots.size()) {
       throw new IllegalArgumentException(
           "%d modules in %d slots".formatted(modules.size(), slots.size()));

@@ -7,10 +7,10 @@ import java.util.stream.IntStream;
 
 /**
  * Things each of which is in play or not: peripherals, start-up items, services, cables. At most
- * {@value #MOST}.
+ * {@value #MAX}.
  */
 public final class Subsets {
-  public static final int MOST = 64;
+  public static final int MAX = 64;
 
   /** Shares of what is to blame before any start: judgement. */
   private static final double PAIRS = 0.05;
@@ -23,12 +23,12 @@ public final class Subsets {
   private final double changeMinutes;
 
   /**
-   * @param things how many, 1 to {@value #MOST}
+   * @param things how many, 1 to {@value #MAX}
    * @param startMinutes of each start
    * @param changeMinutes to put one thing in or out
    */
   public Subsets(int things, double startMinutes, double changeMinutes) {
-    if (things < 1 || things > MOST || !(startMinutes > 0) || !(changeMinutes >= 0)) {
+    if (things < 1 || things > MAX || !(startMinutes > 0) || !(changeMinutes >= 0)) {
       throw new IllegalArgumentException(
           "%d things, %s and %s minutes".formatted(things, startMinutes, changeMinutes));
     }
@@ -38,7 +38,7 @@ public final class Subsets {
   }
 
   public long all() {
-    return things == MOST ? -1 : (1L << things) - 1;
+    return things == MAX ? -1 : (1L << things) - 1;
   }
 
   /**

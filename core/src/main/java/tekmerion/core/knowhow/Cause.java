@@ -14,8 +14,8 @@ import java.util.Optional;
  * @param guess as a noun in a sentence, e.g. "its cable or port"
  * @param partKind kind of part it is attached to; "machine" for the whole
  * @param place group in the checking order it is shown under
- * @param kinds kinds of machine that can have it, levels of the sign {@code kind}; empty for all
- * @param prior probability before any sign, by complaint family; key "any" for the rest
+ * @param kinds kinds of machine that can have it, levels of the finding {@code kind}; empty for all
+ * @param prior probability before any finding, by complaint family; key "any" for the rest
  * @param dataRisk probability that the data is lost if it is left alone; null for none
  */
 public record Cause(

@@ -5,11 +5,12 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import tekmerion.core.knowhow.KnowHow.Entries;
+import tekmerion.core.permit.Invasiveness;
 import tekmerion.core.permit.Load;
 
 /**
  * One change that a shop makes to its know-how. What code or recorded jobs rely on cannot be
- * edited: ids, the levels of a sign, what a probe does.
+ * edited: ids, the levels of a finding, what a probe does.
  */
 public sealed interface Edit {
   /** Id of the entry that it changes. */
@@ -26,7 +27,7 @@ public sealed interface Edit {
   /** What an entry is. */
   enum EntryKind {
     CAUSE,
-    SIGN,
+    FINDING,
     MOVE,
     REMEDY
   }
@@ -46,40 +47,40 @@ public sealed interface Edit {
   /**
    * One likelihood.
    *
-   * @param link probability of every level of the sign under the cause
+   * @param link probability of every level of the finding under the cause
    */
   record Likelihood(String id, String cause, List<Double> link) implements Edit {
     @Override
     public EntryKind subject() {
-      return EntryKind.SIGN;
+      return EntryKind.FINDING;
     }
 
     @Override
     public void apply(Entries entries, KnowHow shipped, String because) {
-      entries.signs.put(id, known(entries.signs, this).with(cause, link, because));
+      entries.findings.put(id, known(entries.findings, this).with(cause, link, because));
     }
   }
 
   /**
-   * All numbers of a sign.
+   * All numbers of a finding.
    *
    * @param leak probability of each level when no cause is at work
    * @param links by cause
    */
-  record OfSign(String id, String name, List<Double> leak, Map<String, List<Double>> links)
+  record OfFinding(String id, String name, List<Double> leak, Map<String, List<Double>> links)
       implements Edit {
     @Override
     public EntryKind subject() {
-      return EntryKind.SIGN;
+      return EntryKind.FINDING;
     }
 
     @Override
     public void apply(Entries entries, KnowHow shipped, String because) {
-      SignKind was = known(entries.signs, this);
-      String source = shipped.sign(id).map(SignKind::source).orElse(was.source());
-      entries.signs.put(
+      FindingKind was = known(entries.findings, this);
+      String source = shipped.finding(id).map(FindingKind::source).orElse(was.source());
+      entries.findings.put(
           id,
-          new SignKind(
+          new FindingKind(
               id,
               name,
               was.group(),
@@ -162,7 +163,9 @@ public sealed interface Edit {
     public void apply(Entries entries, KnowHow shipped, String because) {
       Remedy was = known(entries.remedies, this);
       entries.remedies.put(
-          id, new Remedy(id, name, was.course(), was.part(), minutes, parts, was.touch(), cures));
+          id,
+          new Remedy(
+              id, name, was.course(), was.part(), minutes, parts, was.invasiveness(), cures));
     }
   }
 
@@ -170,8 +173,8 @@ public sealed interface Edit {
    * A move of the shop's own, done by hand, with one thing to look at.
    *
    * @param of kind of part it is done to; "machine" for the whole
-   * @param reach how far the machine must get for it
-   * @param touch from 0 to 4: what erases is guided by what ships only
+   * @param bootStage how far the machine must get for it
+   * @param invasiveness not what erases: that is guided by what ships only
    * @param loads what it works for long: its locks follow from that as those of any move
    * @param looksAt what is looked at
    * @param levels words of what may be seen, the first for "nothing there"
@@ -185,8 +188,8 @@ public sealed interface Edit {
       Move.Act act,
       String place,
       String of,
-      String reach,
-      int touch,
+      String bootStage,
+      Invasiveness invasiveness,
       List<Load> loads,
       List<Integer> minutes,
       List<String> families,
@@ -200,13 +203,11 @@ public sealed interface Edit {
     /** No move that ships has an id that begins so. */
     public static final String PREFIX = "own.";
 
-    /** Ends the id of the sign of what is seen. */
+    /** Ends the id of the finding of what is seen. */
     public static final String SEEN = ".seen";
 
-    /** Length of an id [characters]; with {@link #SEEN} it is still one of a sign. */
+    /** Length of an id [characters]; with {@link #SEEN} it is still one of a finding. */
     public static final int MAX_ID = 55;
-
-    private static final int WRITES = 4;
 
     @Override
     public EntryKind subject() {
@@ -221,7 +222,7 @@ public sealed interface Edit {
       if (id.length() > MAX_ID) {
         throw new NotPossible("the name of %s is too long".formatted(id));
       }
-      if (touch > WRITES) {
+      if (invasiveness == Invasiveness.ERASES) {
         throw new NotPossible("%s would erase: the shop's own moves do not".formatted(name));
       }
       if (links.isEmpty()) {
@@ -245,15 +246,15 @@ public sealed interface Edit {
               loads,
               families,
               List.of(),
-              reach,
+              bootStage,
               null,
               List.of(),
               needs,
               minutes,
-              touch,
+              invasiveness,
               0.0,
               0,
-              touch >= WRITES ? List.of(Move.Presupposed.COPY) : List.of(),
+              invasiveness.endangersData() ? List.of(Move.Presupposed.COPY) : List.of(),
               "",
               "",
               steps,
@@ -261,7 +262,7 @@ public sealed interface Edit {
               List.of(),
               List.of());
       entries.moves.put(id, move);
-      entries.signs.put(seen.id(), seen.kind(because));
+      entries.findings.put(seen.id(), seen.kind(because));
     }
   }
 
@@ -285,7 +286,7 @@ public sealed interface Edit {
     public void apply(Entries entries, KnowHow shipped, String because) {
       switch (subject) {
         case CAUSE -> entries.causes.put(id, back(shipped.cause(id).orElse(null)));
-        case SIGN -> entries.signs.put(id, back(shipped.sign(id).orElse(null)));
+        case FINDING -> entries.findings.put(id, back(shipped.finding(id).orElse(null)));
         case REMEDY -> entries.remedies.put(id, back(shipped.remedy(id).orElse(null)));
         case MOVE -> {
           entries.moves.put(id, back(shipped.move(id).orElse(null)));

@@ -5,33 +5,33 @@ import java.util.Map;
 import tekmerion.core.permit.Load;
 
 /**
- * A level of a sign that says that something must be spared, whoever saw it and however likely its
- * causes are.
+ * A level of a finding that says that something must be spared, whoever saw it and however likely
+ * its causes are.
  *
  * @param of what must be spared: a drive, or the battery
  * @param words why, in a sentence
- * @param clearedBy levels of other signs, by sign, of which one on the drive itself shows that it
- *     is not this drive
+ * @param clearedBy levels of other findings, by finding, of which one on the drive itself shows
+ *     that it is not this drive
  */
 public record Hazard(
-    String sign, String level, Load of, String words, Map<String, String> clearedBy) {
+    String finding, String level, Load of, String words, Map<String, String> clearedBy) {
   public Hazard {
     clearedBy = clearedBy == null ? Map.of() : Map.copyOf(clearedBy);
   }
 
   void check(KnowHow knowHow, List<String> mistakes) {
-    checkLevel(knowHow, sign, level, mistakes);
+    checkLevel(knowHow, finding, level, mistakes);
     clearedBy.forEach((other, clear) -> checkLevel(knowHow, other, clear, mistakes));
     if (of == Load.MACHINE || words == null || words.isBlank()) {
       mistakes.add(
-          "hazard %s %s is of no drive and no battery, or says nothing".formatted(sign, level));
+          "hazard %s %s is of no drive and no battery, or says nothing".formatted(finding, level));
     }
   }
 
   private static void checkLevel(
-      KnowHow knowHow, String sign, String level, List<String> mistakes) {
-    if (knowHow.sign(sign).flatMap(kind -> kind.levelIndex(level)).isEmpty()) {
-      mistakes.add("a hazard is of no known sign: %s %s".formatted(sign, level));
+      KnowHow knowHow, String finding, String level, List<String> mistakes) {
+    if (knowHow.finding(finding).flatMap(kind -> kind.levelIndex(level)).isEmpty()) {
+      mistakes.add("a hazard is of no known finding: %s %s".formatted(finding, level));
     }
   }
 }

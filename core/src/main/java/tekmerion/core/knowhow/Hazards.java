@@ -3,30 +3,30 @@ package tekmerion.core.knowhow;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Predicate;
+import tekmerion.core.finding.Finding;
 import tekmerion.core.permit.Load;
-import tekmerion.core.sign.Sign;
 
 /** What must be spared, by the findings of a job. The one place that says so. */
 public final class Hazards {
   private final KnowHow knowHow;
-  private final List<Sign> signs;
+  private final List<Finding> findings;
 
-  private Hazards(KnowHow knowHow, List<Sign> signs) {
+  private Hazards(KnowHow knowHow, List<Finding> findings) {
     this.knowHow = knowHow;
-    this.signs = signs;
+    this.findings = findings;
   }
 
   /**
-   * @param signs all that stand in the job
+   * @param findings all that stand in the job
    */
-  public static Hazards of(KnowHow knowHow, List<Sign> signs) {
-    return new Hazards(knowHow, List.copyOf(signs));
+  public static Hazards of(KnowHow knowHow, List<Finding> findings) {
+    return new Hazards(knowHow, List.copyOf(findings));
   }
 
   /** Why the battery must be neither loaded nor charged; empty if nothing says so. */
   public Optional<String> ofBattery() {
     return knowHow.hazards().stream()
-        .filter(h -> h.of() == Load.BATTERY && signs.stream().anyMatch(is(h)))
+        .filter(h -> h.of() == Load.BATTERY && findings.stream().anyMatch(is(h)))
         .map(Hazard::words)
         .findFirst();
   }
@@ -38,7 +38,7 @@ public final class Hazards {
    * @param solidState whether it is known to have nothing that could click
    */
   public Optional<String> ofDrive(String partKey, boolean solidState) {
-    List<Sign> own = signs.stream().filter(s -> s.part().equals(partKey)).toList();
+    List<Finding> own = findings.stream().filter(s -> s.part().equals(partKey)).toList();
     return decisive(partKey)
         .or(
             () ->
@@ -51,18 +51,20 @@ public final class Hazards {
 
   /** Why a finding on this drive settles by itself that it fails; empty if none does. */
   public Optional<String> decisive(String partKey) {
-    return signs.stream()
+    return findings.stream()
         .filter(s -> s.part().equals(partKey))
         .flatMap(s -> knowHow.decisive(s).stream())
         .findFirst();
   }
 
-  private boolean isHeard(Hazard hazard, List<Sign> own) {
-    boolean heard = signs.stream().filter(s -> s.part().equals(Sign.MACHINE)).anyMatch(is(hazard));
+  private boolean isHeard(Hazard hazard, List<Finding> own) {
+    boolean heard =
+        findings.stream().filter(s -> s.part().equals(Finding.MACHINE)).anyMatch(is(hazard));
     return heard && own.stream().noneMatch(s -> s.level().equals(hazard.clearedBy().get(s.id())));
   }
 
-  private static Predicate<Sign> is(Hazard hazard) {
-    return sign -> sign.id().equals(hazard.sign()) && sign.level().equals(hazard.level());
+  private static Predicate<Finding> is(Hazard hazard) {
+    return finding ->
+        finding.id().equals(hazard.finding()) && finding.level().equals(hazard.level());
   }
 }

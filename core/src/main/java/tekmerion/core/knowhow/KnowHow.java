@@ -10,7 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
-import tekmerion.core.sign.Sign;
+import tekmerion.core.finding.Finding;
 import tools.jackson.dataformat.yaml.YAMLMapper;
 
 /** All know-how, checked as a whole: a mistake in the files stops the start, with every mistake. */
@@ -29,7 +29,7 @@ public final class KnowHow {
       new KnowHow(
           read("families.yaml", Family[].class),
           read("causes.yaml", Cause[].class),
-          read("signs.yaml", SignKind[].class),
+          read("findings.yaml", FindingKind[].class),
           read("questions.yaml", Question[].class),
           moveFiles(),
           read("remedies.yaml", Remedy[].class),
@@ -37,7 +37,7 @@ public final class KnowHow {
 
   private final Map<String, Family> families;
   private final Map<String, Cause> causes;
-  private final Map<String, SignKind> signs;
+  private final Map<String, FindingKind> findings;
   private final Map<String, Question> questions;
   private final Map<String, Move> moves;
   private final Map<String, Remedy> remedies;
@@ -52,11 +52,11 @@ public final class KnowHow {
   public KnowHow(
       List<Family> families,
       List<Cause> causes,
-      List<SignKind> signs,
+      List<FindingKind> findings,
       List<Question> questions,
       List<Move.File> moves,
       List<Remedy> remedies) {
-    this(families, causes, signs, questions, moves, remedies, List.of());
+    this(families, causes, findings, questions, moves, remedies, List.of());
   }
 
   /**
@@ -65,7 +65,7 @@ public final class KnowHow {
   public KnowHow(
       List<Family> families,
       List<Cause> causes,
-      List<SignKind> signs,
+      List<FindingKind> findings,
       List<Question> questions,
       List<Move.File> moves,
       List<Remedy> remedies,
@@ -73,12 +73,12 @@ public final class KnowHow {
     List<String> mistakes = new ArrayList<>();
     this.families = byId(families, Family::id, mistakes);
     this.causes = byId(causes, Cause::id, mistakes);
-    List<SignKind> all = new ArrayList<>(signs);
+    List<FindingKind> all = new ArrayList<>(findings);
     moves.forEach(
         file ->
             file.moves()
                 .forEach(move -> move.tells().forEach(seen -> all.add(seen.kind(file.source())))));
-    this.signs = byId(all, SignKind::id, mistakes);
+    this.findings = byId(all, FindingKind::id, mistakes);
     this.questions = byId(questions, Question::id, mistakes);
     causes.forEach(cause -> checkCause(cause, mistakes));
     this.moves =
@@ -87,7 +87,7 @@ public final class KnowHow {
     this.aside = Set.of();
     this.hazards = List.copyOf(hazards);
     hazards.forEach(hazard -> hazard.check(this, mistakes));
-    all.forEach(sign -> checkSign(sign, mistakes));
+    all.forEach(finding -> checkFinding(finding, mistakes));
     questions.forEach(question -> checkQuestion(question, mistakes));
     new MoveChecks(this, mistakes).check();
     if (!mistakes.isEmpty()) {
@@ -119,14 +119,14 @@ public final class KnowHow {
     families = before.families;
     questions = before.questions;
     causes = entries.causes;
-    signs = entries.signs;
+    findings = entries.findings;
     moves = entries.moves;
     remedies = entries.remedies;
     aside = entries.aside;
     hazards = before.hazards;
     List<String> mistakes = new ArrayList<>();
     causes.values().forEach(cause -> checkCause(cause, mistakes));
-    signs.values().forEach(sign -> checkSign(sign, mistakes));
+    findings.values().forEach(finding -> checkFinding(finding, mistakes));
     new MoveChecks(this, mistakes).check();
     if (!mistakes.isEmpty()) {
       throw new Mistakes(mistakes);
@@ -136,14 +136,14 @@ public final class KnowHow {
   /** Copies of the tables, to be edited. */
   public static final class Entries {
     final Map<String, Cause> causes;
-    final Map<String, SignKind> signs;
+    final Map<String, FindingKind> findings;
     final Map<String, Move> moves;
     final Map<String, Remedy> remedies;
     final Set<String> aside;
 
     private Entries(KnowHow of) {
       causes = new LinkedHashMap<>(of.causes);
-      signs = new LinkedHashMap<>(of.signs);
+      findings = new LinkedHashMap<>(of.findings);
       moves = new LinkedHashMap<>(of.moves);
       remedies = new LinkedHashMap<>(of.remedies);
       aside = new HashSet<>(of.aside);
@@ -171,8 +171,8 @@ public final class KnowHow {
     return List.copyOf(causes.values());
   }
 
-  public List<SignKind> signs() {
-    return List.copyOf(signs.values());
+  public List<FindingKind> findings() {
+    return List.copyOf(findings.values());
   }
 
   public List<Move> moves() {
@@ -213,24 +213,24 @@ public final class KnowHow {
     return Optional.ofNullable(families.get(id));
   }
 
-  public Optional<SignKind> sign(String id) {
-    return Optional.ofNullable(signs.get(id));
+  public Optional<FindingKind> finding(String id) {
+    return Optional.ofNullable(findings.get(id));
   }
 
   /** Whether it can be weighed: its kind is known, and so is its level. */
-  public boolean knows(Sign sign) {
-    return sign(sign.id()).flatMap(kind -> kind.levelIndex(sign.level())).isPresent();
+  public boolean knows(Finding finding) {
+    return finding(finding.id()).flatMap(kind -> kind.levelIndex(finding.level())).isPresent();
   }
 
-  /** Whether a sign comes from trying a part elsewhere, or another in its place. */
-  public boolean isOfSwap(String sign) {
+  /** Whether a finding comes from trying a part elsewhere, or another in its place. */
+  public boolean isOfSwap(String finding) {
     return moves.values().stream()
-        .anyMatch(move -> move.act() == Move.Act.SWAP && move.given().contains(sign));
+        .anyMatch(move -> move.act() == Move.Act.SWAP && move.given().contains(finding));
   }
 
-  /** Why this sign settles by itself that its part is failing; empty if it does not. */
-  public Optional<String> decisive(Sign sign) {
-    return sign(sign.id()).map(kind -> kind.decisive().get(sign.level()));
+  /** Why this finding settles by itself that its part is failing; empty if it does not. */
+  public Optional<String> decisive(Finding finding) {
+    return finding(finding.id()).map(kind -> kind.decisive().get(finding.level()));
   }
 
   private void checkCause(Cause cause, List<String> mistakes) {
@@ -253,64 +253,70 @@ public final class KnowHow {
               }
             });
     checkKinds("cause " + cause.id(), cause.kinds(), mistakes);
-    if (signs.values().stream().noneMatch(sign -> sign.links().containsKey(cause.id()))) {
-      mistakes.add("cause %s has no sign".formatted(cause.id()));
+    if (findings.values().stream().noneMatch(finding -> finding.links().containsKey(cause.id()))) {
+      mistakes.add("cause %s has no finding".formatted(cause.id()));
     }
   }
 
-  /** Kinds of machine that a cause or a move names are levels of the sign that tells the kind. */
+  /**
+   * Kinds of machine that a cause or a move names are levels of the finding that tells the kind.
+   */
   void checkKinds(String of, List<String> kinds, List<String> mistakes) {
-    List<String> known = sign(SignKind.MACHINE_KIND).map(SignKind::levels).orElse(List.of());
+    List<String> known =
+        finding(FindingKind.MACHINE_KIND).map(FindingKind::levels).orElse(List.of());
     kinds.stream()
         .filter(kind -> !known.contains(kind))
         .forEach(kind -> mistakes.add("%s: no kind of machine %s".formatted(of, kind)));
   }
 
-  private void checkSign(SignKind sign, List<String> mistakes) {
-    if (sign.source() == null || sign.source().isBlank()) {
-      mistakes.add("sign %s names no source".formatted(sign.id()));
+  private void checkFinding(FindingKind finding, List<String> mistakes) {
+    if (finding.source() == null || finding.source().isBlank()) {
+      mistakes.add("finding %s names no source".formatted(finding.id()));
     }
-    if (sign.levels().size() < 2) {
-      mistakes.add("sign %s has fewer than two levels".formatted(sign.id()));
+    if (finding.levels().size() < 2) {
+      mistakes.add("finding %s has fewer than two levels".formatted(finding.id()));
     }
-    sign.words()
+    finding
+        .words()
         .keySet()
         .forEach(
             level -> {
-              if (!sign.levels().contains(level)) {
-                mistakes.add("sign %s has words for no level %s".formatted(sign.id(), level));
+              if (!finding.levels().contains(level)) {
+                mistakes.add("finding %s has words for no level %s".formatted(finding.id(), level));
               }
             });
-    for (String level : sign.decisive().keySet()) {
-      if (!sign.levels().contains(level)) {
-        mistakes.add("sign %s is decisive at no level %s".formatted(sign.id(), level));
+    for (String level : finding.decisive().keySet()) {
+      if (!finding.levels().contains(level)) {
+        mistakes.add("finding %s is decisive at no level %s".formatted(finding.id(), level));
       }
     }
-    checkDistribution(sign, "leak", sign.leak(), mistakes);
-    if (sign.leak().stream().anyMatch(p -> p <= 0)) {
+    checkDistribution(finding, "leak", finding.leak(), mistakes);
+    if (finding.leak().stream().anyMatch(p -> p <= 0)) {
       // A level that cannot leak would make a single odd reading prove a cause beyond all doubt.
-      mistakes.add("sign %s: every level must be able to leak".formatted(sign.id()));
+      mistakes.add("finding %s: every level must be able to leak".formatted(finding.id()));
     }
-    sign.links()
+    finding
+        .links()
         .forEach(
             (cause, levels) -> {
               if (!causes.containsKey(cause)) {
-                mistakes.add("sign %s: no cause %s".formatted(sign.id(), cause));
+                mistakes.add("finding %s: no cause %s".formatted(finding.id(), cause));
               }
-              checkDistribution(sign, cause, levels, mistakes);
+              checkDistribution(finding, cause, levels, mistakes);
             });
   }
 
   private void checkQuestion(Question question, List<String> mistakes) {
     for (Question.Option option : question.options()) {
       option
-          .signs()
+          .findings()
           .forEach(
-              (sign, level) -> {
-                if (!signs.containsKey(sign) || !signs.get(sign).levels().contains(level)) {
+              (finding, level) -> {
+                if (!findings.containsKey(finding)
+                    || !findings.get(finding).levels().contains(level)) {
                   mistakes.add(
-                      "question %s, %s: no sign %s with a level %s"
-                          .formatted(question.id(), option.id(), sign, level));
+                      "question %s, %s: no finding %s with a level %s"
+                          .formatted(question.id(), option.id(), finding, level));
                 }
               });
     }
@@ -322,11 +328,11 @@ public final class KnowHow {
   }
 
   private static void checkDistribution(
-      SignKind sign, String of, List<Double> p, List<String> mistakes) {
+      FindingKind finding, String of, List<Double> p, List<String> mistakes) {
     double sum = p.stream().mapToDouble(Double::doubleValue).sum();
     boolean inRange = p.stream().allMatch(x -> x >= 0 && x <= 1);
-    if (p.size() != sign.levels().size() || !inRange || !(Math.abs(sum - 1) <= SUM_TOLERANCE)) {
-      mistakes.add("sign %s, %s: %s is no distribution".formatted(sign.id(), of, p));
+    if (p.size() != finding.levels().size() || !inRange || !(Math.abs(sum - 1) <= SUM_TOLERANCE)) {
+      mistakes.add("finding %s, %s: %s is no distribution".formatted(finding.id(), of, p));
     }
   }
 

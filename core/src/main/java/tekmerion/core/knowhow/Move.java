@@ -9,8 +9,8 @@ import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import tekmerion.core.permit.Effects;
+import tekmerion.core.permit.Invasiveness;
 import tekmerion.core.permit.Load;
-import tekmerion.core.permit.Touch;
 
 /**
  * Something that can be done next.
@@ -22,10 +22,11 @@ import tekmerion.core.permit.Touch;
  * @param by the probe's work that does it; null if a technician does it by hand
  * @param loads what it works for long; null if the file does not say
  * @param families complaint families it makes sense for; empty for all
- * @param kinds kinds of machine it can be made on, levels of the sign {@code kind}; empty for all
- * @param reach how far the machine must get, a level of the sign {@code reach}
+ * @param kinds kinds of machine it can be made on, levels of the finding {@code kind}; empty for
+ *     all
+ * @param bootStage how far the machine must get, a level of the finding {@code boot-stage}
  * @param upTo how far it may get at most; "desktop" if it always makes sense
- * @param detours moves that do instead where reach is too low
+ * @param detours moves that do instead where it does not start that far
  * @param needs tools and parts
  * @param minutes hands-on, then waiting
  * @param risk probability that wanted data is lost by it
@@ -35,8 +36,8 @@ import tekmerion.core.permit.Touch;
  * @param whenFailed what comes after it broke off half way, an outcome {@code failed}; empty if
  *     nothing does
  * @param steps instructions in order, as they are written; {@link #guided} has their timers
- * @param tells its possible outcomes as signs of its own
- * @param signs ids of signs that the probe's work gives
+ * @param tells its possible outcomes as findings of its own
+ * @param findings ids of findings that the probe's work gives
  * @param notes what the shop may have noted of the maker's machines that helps here
  */
 public record Move(
@@ -50,12 +51,12 @@ public record Move(
     List<Load> loads,
     List<String> families,
     List<String> kinds,
-    String reach,
+    String bootStage,
     String upTo,
     List<String> detours,
     List<String> needs,
     List<Integer> minutes,
-    Integer touch,
+    Invasiveness invasiveness,
     Double risk,
     Integer rung,
     List<Presupposed> presupposes,
@@ -63,7 +64,7 @@ public record Move(
     String whenFailed,
     List<String> steps,
     List<Outcomes> tells,
-    List<String> signs,
+    List<String> findings,
     List<MakerTopic> notes) {
 
   /** Level of an outcome that says that it broke off half way. */
@@ -82,8 +83,8 @@ public record Move(
   /** What the probe can do by itself. */
   public enum By {
     READ,
-    SURFACE,
-    SURFACE_SAMPLED,
+    SURFACE_SCAN,
+    SURFACE_SAMPLE,
     SELF_TEST_SHORT,
     SELF_TEST_EXTENDED
   }
@@ -122,7 +123,7 @@ public record Move(
   }
 
   /**
-   * What a technician sees, as a sign; the first level is what shows when no cause is at work.
+   * What a technician sees, as a finding; the first level is what shows when no cause is at work.
    *
    * @param levels words by level
    * @param complaint how it asks for the complaint; null if it asks for something else
@@ -144,8 +145,8 @@ public record Move(
       return complaint == ComplaintAsked.MENDED && GONE.contains(level);
     }
 
-    SignKind kind(String fileSource) {
-      return new SignKind(
+    FindingKind kind(String fileSource) {
+      return new FindingKind(
           id,
           name,
           id,
@@ -177,7 +178,7 @@ public record Move(
     whenFailed = whenFailed == null ? "" : whenFailed;
     steps = listed(steps);
     tells = listed(tells);
-    signs = listed(signs);
+    findings = listed(findings);
     notes = listed(notes);
   }
 
@@ -194,12 +195,12 @@ public record Move(
         loads,
         edit.families(),
         kinds,
-        reach,
+        bootStage,
         upTo,
         detours,
         edit.needs(),
         edit.minutes(),
-        touch,
+        invasiveness,
         risk,
         rung,
         presupposes,
@@ -207,7 +208,7 @@ public record Move(
         whenFailed,
         edit.steps(),
         tells,
-        signs,
+        findings,
         notes);
   }
 
@@ -215,13 +216,9 @@ public record Move(
     return list == null ? List.of() : List.copyOf(list);
   }
 
-  public Touch touches() {
-    return Touch.values()[touch];
-  }
-
   /** All that its permission depends on. */
   public Effects effects() {
-    return new Effects(touches(), loads == null ? Set.of() : Set.copyOf(loads));
+    return new Effects(invasiveness, loads == null ? Set.of() : Set.copyOf(loads));
   }
 
   /** The instructions with their timers. */
@@ -253,9 +250,9 @@ public record Move(
     return Cause.isOneOf(kinds, kind);
   }
 
-  /** Ids of every sign that it can give. */
+  /** Ids of every finding that it can give. */
   public List<String> given() {
-    return by == null ? tells.stream().map(Outcomes::id).toList() : signs;
+    return by == null ? tells.stream().map(Outcomes::id).toList() : findings;
   }
 
   /** Name with the part's own in it. */

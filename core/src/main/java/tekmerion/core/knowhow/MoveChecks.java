@@ -5,8 +5,9 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import tekmerion.core.permit.Invasiveness;
 
-/** What must hold of moves and remedies, and between them and causes and signs. */
+/** What must hold of moves and remedies, and between them and causes and findings. */
 final class MoveChecks {
   /** From here on something is worked for long; the shop's convention. */
   private static final int MINUTES_THAT_LOAD = 20;
@@ -37,8 +38,8 @@ final class MoveChecks {
     if (move.minutes().size() != 2 || move.minutes().stream().anyMatch(m -> m < 0)) {
       say(move, "needs minutes: [hands-on, waiting]");
     }
-    if (move.touch() == null || move.touch() < 0 || move.touch() > 5) {
-      say(move, "needs a touch from 0 to 5");
+    if (move.invasiveness() == null) {
+      say(move, "needs its invasiveness");
     }
     if (move.loads() == null
         && move.minutes().size() == 2
@@ -54,15 +55,13 @@ final class MoveChecks {
     if (move.given().isEmpty()) {
       say(move, "tells nothing");
     }
-    if (move.touch() != null
-        && move.touch() >= 4
-        && !move.presupposes().contains(Move.Presupposed.COPY)
-        && move.touch() != 5) {
+    if (move.invasiveness() == Invasiveness.WRITES_TO_DRIVE
+        && !move.presupposes().contains(Move.Presupposed.COPY)) {
       say(move, "writes to the drive and does not presuppose a copy");
     }
-    for (String sign : move.given()) {
-      if (knowHow.sign(sign).isEmpty()) {
-        say(move, "gives no known sign: " + sign);
+    for (String finding : move.given()) {
+      if (knowHow.finding(finding).isEmpty()) {
+        say(move, "gives no known finding: " + finding);
       }
     }
     knowHow.checkKinds("move " + move.id(), move.kinds(), mistakes);
@@ -87,11 +86,11 @@ final class MoveChecks {
         || canFail && knowHow.move(move.whenFailed()).isEmpty()) {
       say(move, "needs a known move for when it failed, if and only if it can fail");
     }
-    Optional<SignKind> reach = knowHow.sign("reach");
-    if (reach.isPresent()
-        && (reach.get().levelIndex(move.reach()).isEmpty()
-            || reach.get().levelIndex(move.upTo()).isEmpty())) {
-      say(move, "needs a reach that the ladder has");
+    Optional<FindingKind> bootStage = knowHow.finding("boot-stage");
+    if (bootStage.isPresent()
+        && (bootStage.get().levelIndex(move.bootStage()).isEmpty()
+            || bootStage.get().levelIndex(move.upTo()).isEmpty())) {
+      say(move, "names a boot stage that there is not");
     }
   }
 
@@ -118,25 +117,25 @@ final class MoveChecks {
             });
   }
 
-  /** A sign that no move gives, no question sets and no words say would never be seen. */
+  /** A finding that no move gives, no question sets and no words say would never be seen. */
   private void checkReachable() {
-    Set<String> reached = new HashSet<>(SignKind.DERIVED);
+    Set<String> reached = new HashSet<>(FindingKind.DERIVED);
     knowHow.moves().forEach(move -> reached.addAll(move.given()));
-    knowHow.questions().forEach(question -> reached.addAll(question.signs()));
-    for (SignKind sign : knowHow.signs()) {
-      if (!reached.contains(sign.id()) && sign.words().isEmpty()) {
-        mistakes.add("sign %s is never seen".formatted(sign.id()));
+    knowHow.questions().forEach(question -> reached.addAll(question.findings()));
+    for (FindingKind finding : knowHow.findings()) {
+      if (!reached.contains(finding.id()) && finding.words().isEmpty()) {
+        mistakes.add("finding %s is never seen".formatted(finding.id()));
       }
     }
   }
 
-  /** Two causes that no move tells apart could never be ruled between. */
+  /** Two causes that no move tells apart could never be decided between. */
   private void checkSeparable() {
     Set<String> told = new LinkedHashSet<>();
     knowHow.moves().forEach(move -> told.addAll(move.given()));
-    List<SignKind> signs = told.stream().flatMap(id -> knowHow.sign(id).stream()).toList();
+    List<FindingKind> findings = told.stream().flatMap(id -> knowHow.finding(id).stream()).toList();
     List<Cause> causes = knowHow.causes();
-    List<double[]> seen = causes.stream().map(cause -> alone(signs, cause.id())).toList();
+    List<double[]> seen = causes.stream().map(cause -> alone(findings, cause.id())).toList();
     for (int a = 0; a < causes.size(); a++) {
       for (int b = a + 1; b < causes.size(); b++) {
         if (!separates(seen.get(a), seen.get(b))) {
@@ -157,17 +156,19 @@ final class MoveChecks {
     return false;
   }
 
-  /** P(level | only this cause), with the leak, as the weighing has it: of all signs, in a row. */
-  private static double[] alone(List<SignKind> signs, String cause) {
-    double[] all = new double[signs.stream().mapToInt(s -> s.levels().size()).sum()];
+  /**
+   * P(level | only this cause), with the leak, as the weighing has it: of all findings, in a row.
+   */
+  private static double[] alone(List<FindingKind> findings, String cause) {
+    double[] all = new double[findings.stream().mapToInt(s -> s.levels().size()).sum()];
     int at = 0;
-    for (SignKind sign : signs) {
-      List<Double> link = sign.links().get(cause);
+    for (FindingKind finding : findings) {
+      List<Double> link = finding.links().get(cause);
       double leaked = 0;
       double linked = 0;
       double below = 0;
-      for (int level = 0; level < sign.levels().size(); level++) {
-        leaked += valueAt(sign.leak(), level);
+      for (int level = 0; level < finding.levels().size(); level++) {
+        leaked += valueAt(finding.leak(), level);
         linked += link == null ? 0 : valueAt(link, level);
         double atMost = leaked * (link == null ? 1 : linked);
         all[at++] = atMost - below;

@@ -46,13 +46,13 @@ public record Question(
 
   /**
    * @param phrase as it stands in the running text
-   * @param signs level by sign
+   * @param findings level by finding
    */
   public record Option(
-      String id, String name, String hint, String phrase, Map<String, String> signs) {
+      String id, String name, String hint, String phrase, Map<String, String> findings) {
     public Option {
       hint = hint == null ? "" : hint;
-      signs = Map.copyOf(signs);
+      findings = Map.copyOf(findings);
     }
   }
 
@@ -64,10 +64,10 @@ public record Question(
     options = List.copyOf(options);
   }
 
-  /** Every sign that some answer sets. */
-  public Set<String> signs() {
+  /** Every finding that some answer sets. */
+  public Set<String> findings() {
     Set<String> all = new HashSet<>();
-    options.forEach(option -> all.addAll(option.signs().keySet()));
+    options.forEach(option -> all.addAll(option.findings().keySet()));
     return all;
   }
 
@@ -78,15 +78,15 @@ public record Question(
   }
 
   /**
-   * What an answer says: the level of every sign of the question.
+   * What an answer says: the level of every finding of the question.
    *
    * @param chosen ids of options; none means "none of these"
    * @throws IllegalArgumentException if an option is unknown
    */
   public Map<String, String> levels(List<String> chosen, KnowHow knowHow) {
     Map<String, String> levels = new LinkedHashMap<>();
-    for (String sign : signs()) {
-      levels.put(sign, knowHow.sign(sign).orElseThrow().levels().get(0));
+    for (String finding : findings()) {
+      levels.put(finding, knowHow.finding(finding).orElseThrow().levels().get(0));
     }
     for (String id : chosen) {
       Option option =
@@ -97,7 +97,7 @@ public record Question(
                   () ->
                       new IllegalArgumentException(
                           "question %s has no answer %s".formatted(this.id, id)));
-      levels.putAll(option.signs());
+      levels.putAll(option.findings());
     }
     return levels;
   }

@@ -2,13 +2,13 @@ package tekmerion.core.knowhow;
 
 import java.util.List;
 import java.util.Map;
-import tekmerion.core.permit.Touch;
-import tekmerion.core.ruling.Course;
+import tekmerion.core.decision.Course;
+import tekmerion.core.permit.Invasiveness;
 
 /**
- * A piece of a ruling: what it costs and what it mends.
+ * A piece of a decision: what it costs and what it mends.
  *
- * @param course under which it is ruled
+ * @param course under which it is decided
  * @param part what is replaced by it, as a word; empty if nothing is
  * @param minutes hands-on, then waiting
  * @param parts price of parts, in minutes of work
@@ -21,15 +21,11 @@ public record Remedy(
     String part,
     List<Integer> minutes,
     Integer parts,
-    Integer touch,
+    Invasiveness invasiveness,
     Map<String, Double> cures) {
   public Remedy {
     part = part == null ? "" : part;
     minutes = List.copyOf(minutes);
     cures = Map.copyOf(cures);
-  }
-
-  public Touch touches() {
-    return Touch.values()[touch];
   }
 }

@@ -1,5 +1,5 @@
 /**
- * Know-how: causes, signs and complaint families as data, validated on load. Way in: {@link
+ * Know-how: causes, findings and complaint families as data, validated on load. Way in: {@link
  * tekmerion.core.knowhow.KnowHow#shipped}. Knows nothing of how the numbers are combined.
  */
 package tekmerion.core.knowhow;

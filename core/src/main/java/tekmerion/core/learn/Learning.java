@@ -6,13 +6,13 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import org.apache.commons.statistics.distribution.BetaDistribution;
+import tekmerion.core.knowhow.FindingKind;
 import tekmerion.core.knowhow.KnowHow;
-import tekmerion.core.knowhow.SignKind;
 
 /**
  * Proposes likelihoods from jobs whose cause is known by what mended them.
  *
- * <p>With n jobs of one cause in which a sign was seen, a level that was seen k times has the
+ * <p>With n jobs of one cause in which a finding was seen, a level that was seen k times has the
  * Jeffreys interval Beta(k + ½, n − k + ½). If the table's probability of that level lies outside
  * it, the table is wrong for this shop, and the posterior mean of a Dirichlet distribution around
  * the table, worth {@value #TABLE_WORTH} jobs, is proposed. Hundreds of numbers are looked at, so
@@ -23,31 +23,31 @@ import tekmerion.core.knowhow.SignKind;
  */
 public final class Learning {
   /** Fewer jobs of one cause tell nothing that a table of judgement does not. */
-  public static final int LEAST_JOBS = 20;
+  public static final int MIN_JOBS = 20;
 
   private static final double TABLE_WORTH = 10;
   private static final double OUTSIDE = 0.001;
 
   /** So that no level is ever held to be impossible. */
-  private static final double LEAST_PROBABILITY = 0.005;
+  private static final double MIN_PROBABILITY = 0.005;
 
   private Learning() {}
 
   /**
    * A job that went back mended, and was not back since.
    *
-   * @param levels level seen by sign
+   * @param levels level seen by finding
    */
   public record ProvenJob(String cause, Map<String, String> levels) {}
 
   /**
-   * @param now the table's link of the cause to the sign, by level
+   * @param now the table's link of the cause to the finding, by level
    * @param proposed what it would be, by level
    * @param expected by the table: probability of each level among jobs of that cause, leak included
    * @param seen how often each level was seen
    */
   public record Proposal(
-      String sign,
+      String finding,
       String cause,
       List<Double> now,
       List<Double> proposed,
@@ -70,19 +70,20 @@ public final class Learning {
   /** Where the table and the jobs disagree, the widest gap first. */
   public static List<Proposal> of(KnowHow knowHow, List<ProvenJob> jobs) {
     List<Proposal> proposals = new ArrayList<>();
-    for (SignKind sign : knowHow.signs()) {
-      sign.links()
+    for (FindingKind finding : knowHow.findings()) {
+      finding
+          .links()
           .forEach(
               (cause, link) -> {
-                int[] seen = count(sign, cause, jobs);
-                List<Double> expected = alone(sign.leak(), link);
+                int[] seen = count(finding, cause, jobs);
+                List<Double> expected = alone(finding.leak(), link);
                 if (disagree(expected, seen)) {
                   proposals.add(
                       new Proposal(
-                          sign.id(),
+                          finding.id(),
                           cause,
                           link,
-                          link(sign.leak(), mixed(expected, seen)),
+                          link(finding.leak(), mixed(expected, seen)),
                           expected,
                           Arrays.stream(seen).boxed().toList()));
                 }
@@ -92,12 +93,12 @@ public final class Learning {
     return proposals;
   }
 
-  private static int[] count(SignKind sign, String cause, List<ProvenJob> jobs) {
-    int[] seen = new int[sign.levels().size()];
+  private static int[] count(FindingKind finding, String cause, List<ProvenJob> jobs) {
+    int[] seen = new int[finding.levels().size()];
     for (ProvenJob job : jobs) {
-      String level = job.levels().get(sign.id());
+      String level = job.levels().get(finding.id());
       if (job.cause().equals(cause) && level != null) {
-        sign.levelIndex(level).ifPresent(index -> seen[index]++);
+        finding.levelIndex(level).ifPresent(index -> seen[index]++);
       }
     }
     return seen;
@@ -105,7 +106,7 @@ public final class Learning {
 
   private static boolean disagree(List<Double> expected, int[] seen) {
     int n = Arrays.stream(seen).sum();
-    if (n < LEAST_JOBS) {
+    if (n < MIN_JOBS) {
       return false;
     }
     for (int level = 0; level < seen.length; level++) {
@@ -154,7 +155,7 @@ public final class Learning {
       shownAtMost += shown[level];
       leakAtMost += leak.get(level);
       double atMost = Math.min(1, Math.max(before, shownAtMost / leakAtMost));
-      own[level] = Math.max(LEAST_PROBABILITY, atMost - before);
+      own[level] = Math.max(MIN_PROBABILITY, atMost - before);
       before = atMost;
       sum += own[level];
     }

@@ -26,7 +26,7 @@ public record LoadInterval(
     OptionalDouble memoryLeft,
     OptionalDouble swappedPerSecond,
     List<Program> programs) {
-  private static final int MOST_PROGRAMS = 8;
+  private static final int MAX_PROGRAMS = 8;
 
   /**
    * @param busy share of the time in which it had something to do, 0 to 1
@@ -133,7 +133,7 @@ public record LoadInterval(
                         ? OptionalDouble.of(e.getValue()[1] / seconds)
                         : OptionalDouble.empty()))
         .sorted(Comparator.comparingDouble(Program::cpu).reversed())
-        .limit(MOST_PROGRAMS)
+        .limit(MAX_PROGRAMS)
         .toList();
   }
 }

@@ -8,7 +8,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.Function;
 import java.util.stream.Stream;
-import tekmerion.core.sign.Sign;
+import tekmerion.core.finding.Finding;
 
 /**
  * Many moments of a machine at its usual work, and how late it woke when it wanted to.
@@ -90,9 +90,9 @@ public record LoadSample(List<LoadInterval> intervals, Optional<long[]> lateness
   }
 
   /** What it says of the causes that the know-how has. */
-  public List<Sign> signs() {
+  public List<Finding> findings() {
     boolean told = intervals.stream().allMatch(i -> i.memoryLeft().isPresent());
-    return LoadSigns.of(
+    return LoadFindings.of(
         busiest(),
         told ? OptionalDouble.of(mean(i -> i.memoryLeft().getAsDouble())) : OptionalDouble.empty(),
         told

@@ -37,7 +37,7 @@ public record LoadSnapshot(
   /** Sections begin with this and the name of the file that they are a copy of. */
   public static final String SECTION = "# ";
 
-  private static final int LEAST_DISK_FIELDS = 14;
+  private static final int MIN_DISK_FIELDS = 14;
   private static final String PARTITION = "(?:[hsv]d[a-z]+\\d+|(?:nvme\\d+n\\d+|mmcblk\\d+)p\\d+)";
   private static final String NO_DRIVE = "(?:loop|ram|dm-|md|zram|sr|fd|nbd).*";
 
@@ -139,7 +139,7 @@ public record LoadSnapshot(
 
     private void disk(String[] words) {
       String name = words[2];
-      if (words.length < LEAST_DISK_FIELDS || name.matches(PARTITION) || name.matches(NO_DRIVE)) {
+      if (words.length < MIN_DISK_FIELDS || name.matches(PARTITION) || name.matches(NO_DRIVE)) {
         return;
       }
       devices.put(

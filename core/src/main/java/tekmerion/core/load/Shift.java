@@ -15,7 +15,7 @@ import tekmerion.core.trend.Interval;
  *     (equivalent sample size n (1 − ρ) / (1 + ρ))"
  */
 public record Shift(double before, double after, Interval change) {
-  private static final int LEAST = 5;
+  private static final int MIN = 5;
 
   /**
    * @param before at least five moments, equally far apart
@@ -61,9 +61,9 @@ public record Shift(double before, double after, Interval change) {
 
   private record Side(double mean, double ofMean, double effective) {
     static Side of(double[] values) {
-      if (values.length < LEAST) {
+      if (values.length < MIN) {
         throw new IllegalArgumentException(
-            "%d moments; at least %d are wanted".formatted(values.length, LEAST));
+            "%d moments; at least %d are wanted".formatted(values.length, MIN));
       }
       int n = values.length;
       double mean = Arrays.stream(values).average().orElseThrow();

@@ -16,7 +16,7 @@ import tekmerion.core.survey.Damage;
  * @see "UEFI Specification 2.10, 5.2.3 (protective MBR) and 5.3.2 (header)"
  */
 final class GptCopy {
-  private static final int MOST_LIST = 1 << 20;
+  private static final int MAX_LIST = 1 << 20;
 
   private GptCopy() {}
 
@@ -73,7 +73,7 @@ final class GptCopy {
     byte[] head = Arrays.copyOf(bytes.get(), (int) size);
     put(head, 16, 4, 0);
     long listBytes = p.unsignedLe(80, 4) * p.unsignedLe(84, 4);
-    if (crc(head) != p.unsignedLe(16, 4) || listBytes <= 0 || listBytes > MOST_LIST) {
+    if (crc(head) != p.unsignedLe(16, 4) || listBytes <= 0 || listBytes > MAX_LIST) {
       return Optional.empty();
     }
     return source

@@ -38,7 +38,7 @@ public record FieldLayout(
   }
 
   /** Above this many bytes a counter is always text in JSON, so that none is ever rounded. */
-  private static final int LONGEST_NUMBER = 8;
+  private static final int MAX_NUMBER = 8;
 
   public FieldLayout {
     if (offset < 0 || length < 1 || length > 256 || lowBit < 0 || highBit < lowBit) {
@@ -111,11 +111,11 @@ public record FieldLayout(
     Object value =
         switch (kind) {
           case UNSIGNED_LE ->
-              length < LONGEST_NUMBER
+              length < MAX_NUMBER
                   ? (Object) page.unsignedLe(at, length)
                   : number(page.bigUnsignedLe(at, length));
           case UNSIGNED_BE ->
-              length < LONGEST_NUMBER
+              length < MAX_NUMBER
                   ? (Object) page.unsignedBe(at, length)
                   : number(new BigInteger(page.hex(at, length), 16));
           case SIGNED_BYTE -> (long) (byte) page.u8(at);
@@ -141,7 +141,7 @@ public record FieldLayout(
   }
 
   private Object number(BigInteger value) {
-    return length > LONGEST_NUMBER || value.bitLength() > 63
+    return length > MAX_NUMBER || value.bitLength() > 63
         ? value.toString()
         : (Object) value.longValueExact();
   }

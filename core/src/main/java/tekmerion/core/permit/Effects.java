@@ -5,15 +5,15 @@ import java.util.Set;
 /**
  * What something does to a machine: all that its permission depends on.
  *
- * @param touch how invasive it is
+ * @param invasiveness how invasive it is
  * @param loads what it works for long
  */
-public record Effects(Touch touch, Set<Load> loads) {
+public record Effects(Invasiveness invasiveness, Set<Load> loads) {
   public Effects {
     loads = Set.copyOf(loads);
   }
 
-  public static Effects of(Touch touch, Load... loads) {
-    return new Effects(touch, Set.of(loads));
+  public static Effects of(Invasiveness invasiveness, Load... loads) {
+    return new Effects(invasiveness, Set.of(loads));
   }
 }

@@ -66,7 +66,7 @@ public record Permissions(Situation at) {
   }
 
   private Permission data(Effects effects, String partKey) {
-    if (!effects.touch().endangersData()) {
+    if (!effects.invasiveness().endangersData()) {
       return Permission.OPEN;
     }
     List<DriveState> drives = drives(partKey);
@@ -109,7 +109,7 @@ public record Permissions(Situation at) {
   }
 
   private static String does(Effects effects) {
-    return effects.touch() == Touch.ERASES ? "erases" : "writes to the drive";
+    return effects.invasiveness() == Invasiveness.ERASES ? "erases" : "writes to the drive";
   }
 
   private static String opens(DataStatus status) {
@@ -167,7 +167,7 @@ public record Permissions(Situation at) {
   }
 
   private Permission decided(Effects effects) {
-    return effects.touch() == Touch.ERASES && !at.decidedToErase()
+    return effects.invasiveness() == Invasiveness.ERASES && !at.decidedToErase()
         ? new Locked(
             Lock.NOT_DECIDED,
             "Nothing was decided that erases.",
@@ -192,7 +192,7 @@ public record Permissions(Situation at) {
 
   /** No part is replaced on one failed pass: its cable, slot or socket fails the same way. */
   private Permission replacing() {
-    return at.suspicion() == Suspicion.ONE_FINDING
+    return at.partEvidence() == PartEvidence.ONE_FINDING
         ? new Locked(
             Lock.ONE_FINDING_ONLY,
             "It rests on one finding, which may be its neighbour's.",

@@ -9,7 +9,7 @@ import java.util.Optional;
  * @param drives in the machine now
  * @param said what the owner said of the data, for a machine none of whose drives is known yet
  * @param unsafeBattery why the battery must be neither loaded nor charged; empty if nothing says so
- * @param suspicion what was found against the part that would be replaced
+ * @param partEvidence what was found against the part that would be replaced
  * @param proven how far it is shown that what was mended is mended
  * @param takenAsItIs whether the owner signed to take it without proof
  * @param decidedToErase whether the decision in force erases
@@ -19,7 +19,7 @@ public record Situation(
     List<DriveState> drives,
     DataStatus said,
     Optional<String> unsafeBattery,
-    Suspicion suspicion,
+    PartEvidence partEvidence,
     Proven proven,
     boolean takenAsItIs,
     boolean decidedToErase,
@@ -31,11 +31,11 @@ public record Situation(
   /** The same with how far it is shown that it is mended. */
   public Situation with(Proven shown, boolean signed) {
     return new Situation(
-        drives, said, unsafeBattery, suspicion, shown, signed, decidedToErase, ended);
+        drives, said, unsafeBattery, partEvidence, shown, signed, decidedToErase, ended);
   }
 
-  /** The same with a battery and a suspicion. */
-  public Situation with(Optional<String> unsafe, Suspicion against) {
+  /** The same with a battery and what was found against a part. */
+  public Situation with(Optional<String> unsafe, PartEvidence against) {
     return new Situation(drives, said, unsafe, against, proven, takenAsItIs, decidedToErase, ended);
   }
 
@@ -64,7 +64,7 @@ public record Situation(
                 Optional.empty())),
         status,
         Optional.empty(),
-        Suspicion.SEVERAL,
+        PartEvidence.SEVERAL,
         Proven.NOT_NEEDED,
         false,
         false,

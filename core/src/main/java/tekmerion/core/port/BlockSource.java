@@ -2,7 +2,7 @@ package tekmerion.core.port;
 
 /**
  * A device or file that is read by position, past any cache, in whole sectors. Reads only. A
- * surface pass only wants to know whether and how fast it comes.
+ * surface scan only wants to know whether and how fast it comes.
  */
 public interface BlockSource extends AutoCloseable {
   /** Who it is: what must be the same for a pass to go on where it stopped. */

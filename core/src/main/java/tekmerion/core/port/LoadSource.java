@@ -2,7 +2,7 @@ package tekmerion.core.port;
 
 import java.time.Duration;
 
-/** A machine at its usual work, looked at from the inside. Touch 0. */
+/** A machine at its usual work, looked at from the inside. Looks only. */
 public interface LoadSource {
   /**
    * Its counters now, as {@link tekmerion.core.load.LoadSnapshot#parse} reads them.

@@ -2,7 +2,7 @@ package tekmerion.core.port;
 
 import java.util.List;
 
-/** A device that can be asked for pages about itself. Reads only; touch 0. */
+/** A device that can be asked for pages about itself. Reads only; looks only. */
 public interface PageSource {
   /** Never throws for what a device does: every trouble is a {@link PageAnswer}. */
   PageAnswer read(PageKind kind);

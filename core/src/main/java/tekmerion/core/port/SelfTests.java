@@ -2,7 +2,7 @@ package tekmerion.core.port;
 
 import java.util.Optional;
 
-/** Tests that a drive does by itself. It goes on with its work meanwhile; touch 0. */
+/** Tests that a drive does by itself. It goes on with its work meanwhile; looks only. */
 public interface SelfTests {
   /** The tests of ACS-3 and NVMe that any command can start. */
   enum Kind {

@@ -23,11 +23,11 @@ public final class Proof {
   public static final double CONFIDENCE = 0.95;
 
   /** More than this is not asked of anybody; it is said how sure the last one makes. */
-  public static final int MOST_TRIALS = 60;
+  public static final int MAX_TRIALS = 60;
 
   private Proof() {}
 
-  /** How the proof of one ruling stands. */
+  /** How the proof of one decision stands. */
   public record Standing(Needed needed, int clean, Proven proven) {
     /** "3 of 7". */
     public String counted() {
@@ -41,7 +41,7 @@ public final class Proof {
    * days a week, five of them bad; "now and then": one time in four; range half to double. If
    * nobody knows, it counts as most days.
    *
-   * @param often level of the sign {@code often}
+   * @param often level of the finding {@code often}
    * @throws IllegalArgumentException if it has no such level
    */
   public static Needed ofComplaint(Optional<String> often) {
@@ -96,7 +96,7 @@ public final class Proof {
     double b = trials - seen + 1.0;
     double hidden = 1;
     int n = 0;
-    while (hidden > 1 - CONFIDENCE && n < MOST_TRIALS) {
+    while (hidden > 1 - CONFIDENCE && n < MAX_TRIALS) {
       hidden *= (b + n) / (a + b + n);
       n++;
     }

@@ -19,7 +19,7 @@ public record NeededBattery(Optional<String> model, String oldWords) implements 
   }
 
   @Override
-  public Optional<String> misfit(OnShelf part) {
+  public Optional<String> misfit(InStock part) {
     if (!part.kind().equals("battery")) {
       return Optional.of("it is no battery");
     }

@@ -3,7 +3,7 @@ package tekmerion.core.replace;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalLong;
-import tekmerion.core.drive.DriveReading;
+import tekmerion.core.drive.PartReading;
 import tekmerion.core.drive.ata.IdentifyDevice;
 import tekmerion.core.drive.nvme.IdentifyController;
 import tekmerion.core.drive.nvme.IdentifyNamespace;
@@ -25,7 +25,7 @@ public record NeededDrive(String bus, Optional<String> form, OptionalLong leastB
   /**
    * @return empty if the drive does not say what it is: then its label has to be read
    */
-  public static Optional<NeededDrive> of(DriveReading old) {
+  public static Optional<NeededDrive> of(PartReading old) {
     Optional<IdentifyDevice> ata = old.identify().flatMap(Decoding::decoded);
     if (ata.isPresent()) {
       return ata.map(id -> new NeededDrive("SATA", id.nominalFormFactor(), id.capacityBytes()));
@@ -41,17 +41,17 @@ public record NeededDrive(String bus, Optional<String> form, OptionalLong leastB
   }
 
   @Override
-  public Optional<String> misfit(OnShelf part) {
+  public Optional<String> misfit(InStock part) {
     return part.kind().equals("drive") && part.bus() != null && part.bytes() != null
         ? misfit(part.bus(), part.form(), part.bytes())
         : Optional.of("nobody said what it is");
   }
 
   /**
-   * Whether a drive on the shelf can take its place.
+   * Whether a drive in stock can take its place.
    *
-   * @param itsBus as the shelf has it; likewise the form
-   * @param itsBytes of the drive on the shelf
+   * @param itsBus as the stock has it; likewise the form
+   * @param itsBytes of the drive in stock
    * @return why not; empty if it fits
    */
   Optional<String> misfit(String itsBus, String itsForm, long itsBytes) {

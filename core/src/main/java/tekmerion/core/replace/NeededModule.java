@@ -28,7 +28,7 @@ public record NeededModule(
   }
 
   @Override
-  public Optional<String> misfit(OnShelf part) {
+  public Optional<String> misfit(InStock part) {
     if (!part.kind().equals("module") || part.bus() == null || part.bytes() == null) {
       return Optional.of("nobody said what it is");
     }

@@ -8,9 +8,9 @@ public sealed interface NeededPart permits NeededDrive, NeededModule, NeededBatt
   String words();
 
   /**
-   * Whether a part on the shelf can take its place.
+   * Whether a part in stock can take its place.
    *
    * @return why not; empty if it fits
    */
-  Optional<String> misfit(OnShelf part);
+  Optional<String> misfit(InStock part);
 }

@@ -4,9 +4,9 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
+import tekmerion.core.decision.Course;
 import tekmerion.core.permit.DataStatus;
 import tekmerion.core.permit.Proven;
-import tekmerion.core.ruling.Course;
 
 /**
  * What a report rests on.
@@ -16,7 +16,7 @@ import tekmerion.core.ruling.Course;
  * @param complaint in the owner's words
  * @param cause id of what was found; empty if nothing stands out
  * @param sure whether that is settled rather than likely
- * @param courses that were ruled, in order; empty if nothing was ruled yet
+ * @param courses that were decided, in order; empty if nothing was decided yet
  * @param changes what was changed, as it was called when it was done
  * @param replaced parts that went in, in words
  * @param dataStatus of the data that they brought

@@ -19,7 +19,7 @@ import tekmerion.core.permit.Proven;
  */
 public record OwnerReport(
     String title, String job, String printed, List<Section> sections, List<Advice> advice) {
-  private static final int MOST_ADVICE = 3;
+  private static final int MAX_ADVICE = 3;
 
   public record Section(String heading, List<String> lines) {
     public Section {
@@ -51,7 +51,7 @@ public record OwnerReport(
         words.of("handed", day.format(LocalDate.ofInstant(facts.printed(), facts.zone()))),
         sections,
         facts.cause().map(words::adviceFor).orElseGet(() -> words.adviceFor("")).stream()
-            .limit(MOST_ADVICE)
+            .limit(MAX_ADVICE)
             .map(key -> advice(words.of("advice." + key)))
             .toList());
   }

@@ -20,8 +20,8 @@ import java.util.List;
  */
 public final class ReadSums {
   private static final int SECTOR = 512;
-  private static final int MOST_ZONES = 256;
-  private static final long LEAST_ZONE = 1 << 20;
+  private static final int MAX_ZONES = 256;
+  private static final long MIN_ZONE = 1 << 20;
   private static final int LANES = 4;
 
   private final long size;
@@ -33,8 +33,8 @@ public final class ReadSums {
   /** Nothing was read of a source of this size. */
   public ReadSums(long size) {
     this.size = size;
-    long each = (size + MOST_ZONES - 1) / MOST_ZONES;
-    this.zoneBytes = Math.max(1, (each + LEAST_ZONE - 1) / LEAST_ZONE) * LEAST_ZONE;
+    long each = (size + MAX_ZONES - 1) / MAX_ZONES;
+    this.zoneBytes = Math.max(1, (each + MIN_ZONE - 1) / MIN_ZONE) * MIN_ZONE;
     this.sums = new long[(int) ((size + zoneBytes - 1) / zoneBytes)][LANES];
     try {
       this.sha = MessageDigest.getInstance("SHA-256");

@@ -1,6 +1,6 @@
 package tekmerion.core.rescue;
 
-import tekmerion.core.rescue.RescueCopy.Sweep;
+import tekmerion.core.rescue.RescueImage.Sweep;
 
 /**
  * When a copy will end and how much of the source it will have, from how its reads went until now.

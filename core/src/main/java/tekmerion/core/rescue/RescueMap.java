@@ -134,7 +134,7 @@ public final class RescueMap {
 
   /**
    * As text: a head, the size, then a stretch a line with its first byte, its length (both in
-   * decimal) and the sign of its state.
+   * decimal) and the symbol of its state.
    */
   public String text() {
     StringBuilder text = new StringBuilder(HEAD).append('\n').append(size).append('\n');
@@ -145,7 +145,7 @@ public final class RescueMap {
                     .append(' ')
                     .append(s.bytes())
                     .append(' ')
-                    .append(s.state().sign())
+                    .append(s.state().symbol())
                     .append('\n'));
     return text.toString();
   }

@@ -15,25 +15,25 @@ public enum State {
   /** No answer came in time: neither read nor known to be bad. */
   UNANSWERED('!');
 
-  private final char sign;
+  private final char symbol;
 
-  State(char sign) {
-    this.sign = sign;
+  State(char symbol) {
+    this.symbol = symbol;
   }
 
-  char sign() {
-    return sign;
+  char symbol() {
+    return symbol;
   }
 
   /**
-   * @throws IllegalArgumentException if no state has this sign
+   * @throws IllegalArgumentException if no state has this symbol
    */
-  static State of(char sign) {
+  static State of(char symbol) {
     for (State state : values()) {
-      if (state.sign == sign) {
+      if (state.symbol == symbol) {
         return state;
       }
     }
-    throw new IllegalArgumentException("no state is called " + sign);
+    throw new IllegalArgumentException("no state is called " + symbol);
   }
 }

@@ -22,7 +22,7 @@ final class Checkpoint {
 
   private Checkpoint() {}
 
-  static void write(PassState state, OutputStream to) throws IOException {
+  static void write(ScanState state, OutputStream to) throws IOException {
     CheckedOutputStream checked = new CheckedOutputStream(to, new CRC32());
     DataOutputStream out = new DataOutputStream(checked);
     out.writeInt(MAGIC);
@@ -70,11 +70,11 @@ final class Checkpoint {
   /**
    * @throws CheckpointException if the bytes are damaged, or of another drive or plan
    */
-  static PassState read(InputStream from, BlockSource.Identity source, Plan plan)
+  static ScanState read(InputStream from, BlockSource.Identity source, Plan plan)
       throws IOException {
     CheckedInputStream checked = new CheckedInputStream(from, new CRC32());
     DataInputStream in = new DataInputStream(checked);
-    require(in.readInt() == MAGIC, "it is no record of a surface pass");
+    require(in.readInt() == MAGIC, "it is no record of a surface scan");
     boolean same =
         in.readUTF().equals(source.name())
             & in.readLong() == source.sizeBytes()
@@ -88,7 +88,7 @@ final class Checkpoint {
             & in.readInt() == plan.sampleRounds()
             & in.readLong() == plan.seed();
     require(samePlan, "it is of another plan");
-    return rest(new PassState(source, plan), in, checked);
+    return rest(new ScanState(source, plan), in, checked);
   }
 
   /**
@@ -96,13 +96,13 @@ final class Checkpoint {
    *
    * @throws CheckpointException if the bytes are damaged
    */
-  static PassState read(InputStream from) throws IOException {
+  static ScanState read(InputStream from) throws IOException {
     byte[] bytes = from.readAllBytes();
     mustHold(bytes); // before a size in it is believed
     CheckedInputStream checked =
         new CheckedInputStream(new ByteArrayInputStream(bytes), new CRC32());
     DataInputStream in = new DataInputStream(checked);
-    require(in.readInt() == MAGIC, "it is no record of a surface pass");
+    require(in.readInt() == MAGIC, "it is no record of a surface scan");
     try {
       BlockSource.Identity source =
           new BlockSource.Identity(in.readUTF(), in.readLong(), in.readInt(), in.readInt(), false);
@@ -118,9 +118,9 @@ final class Checkpoint {
               Long.MAX_VALUE,
               Double.MAX_VALUE,
               in.readLong());
-      return rest(new PassState(source, plan), in, checked);
+      return rest(new ScanState(source, plan), in, checked);
     } catch (IllegalArgumentException e) {
-      throw new CheckpointException("The kept state of the surface pass cannot be used: damaged");
+      throw new CheckpointException("The kept state of the surface scan cannot be used: damaged");
     }
   }
 
@@ -132,7 +132,7 @@ final class Checkpoint {
     require(stored == crc.getValue(), "its checksum does not hold");
   }
 
-  private static PassState rest(PassState state, DataInputStream in, CheckedInputStream checked)
+  private static ScanState rest(ScanState state, DataInputStream in, CheckedInputStream checked)
       throws IOException {
     state.sampleSteps = in.readLong();
     state.sampled = in.readLong();
@@ -172,7 +172,7 @@ final class Checkpoint {
 
   private static void require(boolean holds, String what) throws CheckpointException {
     if (!holds) {
-      throw new CheckpointException("The kept state of the surface pass cannot be used: " + what);
+      throw new CheckpointException("The kept state of the surface scan cannot be used: " + what);
     }
   }
 }

@@ -3,10 +3,10 @@ package tekmerion.core.surface;
 import tekmerion.core.port.BlockSource;
 
 /**
- * What a surface pass is to do.
+ * What a surface scan is to do.
  *
  * @param blockBytes read at once, a power of two from 4,096 up
- * @param zones into how many equal parts the drive is divided, 1 to {@link #MOST_ZONES}
+ * @param zones into how many equal parts the drive is divided, 1 to {@link #MAX_ZONES}
  * @param sampledOnly stop after the sample instead of filling in the rest
  * @param sampleRounds random blocks of each zone that are read first
  * @param bytesPerSecond not faster than this; 0 for no limit
@@ -23,17 +23,17 @@ public record Plan(
     long mostBadSectors,
     double mostErrorSeconds,
     long seed) {
-  public static final int MOST_ZONES = 4_096;
+  public static final int MAX_ZONES = 4_096;
   private static final int BLOCK = 1 << 20;
   private static final int ZONES = 1_000;
-  private static final int FEWEST_BLOCKS_A_ZONE = 8;
+  private static final int MIN_BLOCKS_A_ZONE = 8;
 
   public Plan {
     if (Integer.bitCount(blockBytes) != 1 || blockBytes < 4096) {
       throw new IllegalArgumentException(
           "a block must be a power of two from 4,096 bytes, was " + blockBytes);
     }
-    if (zones < 1 || zones > MOST_ZONES || sampleRounds < 0 || bytesPerSecond < 0) {
+    if (zones < 1 || zones > MAX_ZONES || sampleRounds < 0 || bytesPerSecond < 0) {
       throw new IllegalArgumentException(
           "zones %d, rounds %d, limit %d".formatted(zones, sampleRounds, bytesPerSecond));
     }
@@ -42,7 +42,7 @@ public record Plan(
   /** The whole drive, a sample first. */
   public static Plan whole(BlockSource.Identity of) {
     long blocks = (of.sizeBytes() + BLOCK - 1) / BLOCK;
-    int zones = (int) Math.max(1, Math.min(ZONES, blocks / FEWEST_BLOCKS_A_ZONE));
+    int zones = (int) Math.max(1, Math.min(ZONES, blocks / MIN_BLOCKS_A_ZONE));
     return new Plan(BLOCK, zones, false, 1, 0, 10_000, 3_600, 1);
   }
 

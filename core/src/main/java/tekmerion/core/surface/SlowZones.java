@@ -14,10 +14,10 @@ import java.util.List;
  *     absolute deviation; 1.4826 makes it a standard deviation for normal scatter
  */
 final class SlowZones {
-  private static final int FEWEST_NEIGHBOURS = 5;
-  private static final int MOST_NEIGHBOURS = 25;
+  private static final int MIN_NEIGHBOURS = 5;
+  private static final int MAX_NEIGHBOURS = 25;
   private static final double DEVIATIONS = 5;
-  private static final double LEAST_RATIO = 1.5;
+  private static final double MIN_RATIO = 1.5;
   private static final double MAD_TO_SIGMA = 1.4826;
 
   private SlowZones() {}
@@ -35,7 +35,7 @@ final class SlowZones {
       }
     }
     double[] rest = new double[measured.size()];
-    int each = Math.max(FEWEST_NEIGHBOURS, Math.min(MOST_NEIGHBOURS, rest.length / 8));
+    int each = Math.max(MIN_NEIGHBOURS, Math.min(MAX_NEIGHBOURS, rest.length / 8));
     for (int k = 0; k < rest.length; k++) {
       double[] near = new double[Math.min(rest.length, 2 * each + 1)];
       int from = Math.max(0, Math.min(k - each, rest.length - near.length));
@@ -47,13 +47,13 @@ final class SlowZones {
     double[] off = Arrays.stream(rest).map(Math::abs).toArray();
     double limit =
         Math.max(
-            Math.log(LEAST_RATIO), DEVIATIONS * MAD_TO_SIGMA * (off.length > 0 ? median(off) : 0));
+            Math.log(MIN_RATIO), DEVIATIONS * MAD_TO_SIGMA * (off.length > 0 ? median(off) : 0));
     List<Integer> slow = new ArrayList<>();
     for (int k = 0; k < rest.length; k++) {
       int zone = measured.get(k);
       double curve = Math.log(zones.get(zone).p50Nanos()) - rest[k];
       boolean passing =
-          repeatedNanos[zone] > 0 && Math.log(repeatedNanos[zone]) - curve < Math.log(LEAST_RATIO);
+          repeatedNanos[zone] > 0 && Math.log(repeatedNanos[zone]) - curve < Math.log(MIN_RATIO);
       if (rest[k] > limit && !passing) {
         slow.add(zone);
       }

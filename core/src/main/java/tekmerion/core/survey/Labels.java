@@ -14,14 +14,14 @@ final class Labels {
   private static final int VOLUME_RECORD = 3;
   private static final int VOLUME_NAME = 0x60;
   private static final long END_OF_ATTRIBUTES = 0xFFFF_FFFFL;
-  private static final int MOST_RECORD = 4096;
+  private static final int MAX_RECORD = 4096;
   private static final int EXFAT_LABEL = 0x83;
-  private static final int MOST_DIRECTORY = 1 << 16;
+  private static final int MAX_DIRECTORY = 1 << 16;
   private static final int DISC_SECTOR = 2048;
   private static final int ANCHOR = 2;
   private static final int LOGICAL_VOLUME = 6;
   private static final int TERMINATOR = 8;
-  private static final int MOST_DESCRIPTORS = 64;
+  private static final int MAX_DESCRIPTORS = 64;
 
   private Labels() {}
 
@@ -36,7 +36,7 @@ final class Labels {
     int cluster = (code <= 0x80 ? code : 1 << Math.min(16, 256 - code)) * sector;
     int size = boot.u8(64);
     int record = size < 0x80 ? size * cluster : 1 << Math.min(16, 256 - size);
-    if (sector < 256 || record < 256 || record > MOST_RECORD) {
+    if (sector < 256 || record < 256 || record > MAX_RECORD) {
       return Optional.empty();
     }
     long table = boot.unsignedLe(48, 6) * cluster;
@@ -59,13 +59,13 @@ final class Labels {
     RawPage fixed = new RawPage(bytes);
     int at = fixed.u16(20);
     while (at + 24 <= fixed.size() && fixed.unsignedLe(at, 4) != END_OF_ATTRIBUTES) {
-      int length = (int) Math.min(MOST_RECORD, fixed.unsignedLe(at + 4, 4));
+      int length = (int) Math.min(MAX_RECORD, fixed.unsignedLe(at + 4, 4));
       if (length < 24 || at + length > fixed.size()) {
         return Optional.empty();
       }
       if (fixed.unsignedLe(at, 4) == VOLUME_NAME && fixed.u8(at + 8) == 0) {
         int from = at + fixed.u16(at + 20);
-        int name = (int) Math.min(MOST_RECORD, fixed.unsignedLe(at + 16, 4));
+        int name = (int) Math.min(MAX_RECORD, fixed.unsignedLe(at + 16, 4));
         return from + name > at + length
             ? Optional.empty()
             : Window.text(fixed, from, name, StandardCharsets.UTF_16LE);
@@ -81,7 +81,7 @@ final class Labels {
     long cluster = (long) sector << Math.min(25, boot.u8(109));
     long heap = boot.unsignedLe(88, 4) * sector;
     long root = boot.unsignedLe(96, 4);
-    int length = (int) Math.min(MOST_DIRECTORY, cluster);
+    int length = (int) Math.min(MAX_DIRECTORY, cluster);
     return root < 2
         ? Optional.empty()
         : w.at(heap + (root - 2) * cluster, length).flatMap(Labels::labelEntry);
@@ -104,7 +104,7 @@ final class Labels {
       return Optional.empty();
     }
     long from = anchor.get().unsignedLe(20, 4);
-    long count = Math.min(MOST_DESCRIPTORS, anchor.get().unsignedLe(16, 4) / DISC_SECTOR);
+    long count = Math.min(MAX_DESCRIPTORS, anchor.get().unsignedLe(16, 4) / DISC_SECTOR);
     for (long i = 0; i < count; i++) {
       Optional<RawPage> one = w.at((from + i) * DISC_SECTOR, 512);
       if (one.isEmpty() || one.get().u16(0) == TERMINATOR) {

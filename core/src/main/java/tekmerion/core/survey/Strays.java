@@ -14,10 +14,10 @@ final class Strays {
   private static final int OLD_FIRST = 63 * 512;
 
   /** Places; what begins far out is found where the one before it ends. */
-  private static final int MOST_LOOKS = 2048;
+  private static final int MAX_LOOKS = 2048;
 
   /** A drive that fails is not worn out by a search. */
-  private static final int MOST_FAILED = 4;
+  private static final int MAX_FAILED = 4;
 
   private Strays() {}
 
@@ -43,8 +43,8 @@ final class Strays {
   private static void between(Window w, long from, long to, List<Stray> found) {
     int failedBefore = w.failedReads();
     long at = from == 0 ? OLD_FIRST : up(from);
-    for (int look = 0; look < MOST_LOOKS && at < to; look++) {
-      if (w.failedReads() > failedBefore + MOST_FAILED) {
+    for (int look = 0; look < MAX_LOOKS && at < to; look++) {
+      if (w.failedReads() > failedBefore + MAX_FAILED) {
         return;
       }
       Optional<Stray> stray = at(w, at, to);

@@ -19,8 +19,8 @@ final class Tables {
   private static final int SIGNATURE = 0xAA55;
   private static final int PROTECTIVE = 0xEE;
   private static final int ENTRY_AT = 446;
-  private static final int MOST_ENTRIES = 1024;
-  private static final int MOST_LOGICAL = 128;
+  private static final int MAX_ENTRIES = 1024;
+  private static final int MAX_LOGICAL = 128;
   private static final String EFI_PART = "EFI PART";
 
   private static final Set<String> APM_NOT_VOLUMES =
@@ -106,7 +106,7 @@ final class Tables {
                 .filter(whole -> crc(whole, 16) == p.unsignedLe(16, 4))
                 .isPresent();
     long listAt = p.unsignedLe(72, 7) * sector;
-    int count = (int) Math.min(MOST_ENTRIES, p.unsignedLe(80, 4));
+    int count = (int) Math.min(MAX_ENTRIES, p.unsignedLe(80, 4));
     int each = (int) Math.min(4096, p.unsignedLe(84, 4));
     if (each < 128 || count == 0) {
       return Optional.of(new Header(p, holds, List.of(), false));
@@ -229,7 +229,7 @@ final class Tables {
     if (map.isEmpty()) {
       return Optional.empty();
     }
-    long count = Math.min(MOST_LOGICAL, map.get().unsignedBe(4, 4));
+    long count = Math.min(MAX_LOGICAL, map.get().unsignedBe(4, 4));
     List<Table.Entry> entries = new ArrayList<>();
     List<Damage> damage = new ArrayList<>();
     for (int i = 1; i <= count; i++) {
@@ -283,7 +283,7 @@ final class Tables {
     Set<Long> seen = new HashSet<>();
     long at = base;
     int number = 5;
-    while (seen.size() < MOST_LOGICAL) {
+    while (seen.size() < MAX_LOGICAL) {
       Optional<RawPage> page = w.at(at * 512, 512).filter(p -> p.u16(510) == SIGNATURE);
       if (page.isEmpty() || !seen.add(at)) {
         damage.add(

@@ -22,7 +22,7 @@ public record ChangePoint(int index, double gain, double penalty) {
   private static final double ONSET = -Math.log(1e-4);
 
   /** Above this a series is thinned before lines are fitted, because every split fits two. */
-  static final int MOST_POINTS = 120;
+  static final int MAX_POINTS = 120;
 
   /**
    * Change of rate of a counter.

@@ -16,15 +16,15 @@ import java.util.Optional;
 public record Cohort(
     int others, double lower, double median, double upper, double highest, double share) {
   /** Below this a percentile would say more than is known. */
-  public static final int FEWEST = 8;
+  public static final int MIN = 8;
 
   /**
    * @param value of this drive
    * @param others values of the others, each drive once
-   * @return empty if there are fewer than {@link #FEWEST}
+   * @return empty if there are fewer than {@link #MIN}
    */
   public static Optional<Cohort> of(double value, double[] others) {
-    if (others.length < FEWEST) {
+    if (others.length < MIN) {
       return Optional.empty();
     }
     double[] sorted = others.clone();

@@ -8,7 +8,7 @@ import java.util.List;
 /**
  * How likely a drive fails within 30, 90 and 365 days: a base hazard by age, multiplied by
  * published relative risks of what is found on it (proportional hazards), with a range because
- * neither is known well. Signs of one group measure the same thing: only the gravest of a group
+ * neither is known well. Findings of one group measure the same thing: only the gravest of a group
  * counts.
  *
  * @param days 30, 90, 365
@@ -21,7 +21,7 @@ public record Outlook(List<Within> days, List<Driver> drivers) {
   private static final double HOURS_A_YEAR = 8766;
 
   /** Relative risks together are held to this: beyond it nothing is published. Judgement. */
-  private static final double MOST_RISK = 150;
+  private static final double MAX_RISK = 150;
 
   /** Published risks hold for two months after the first count; later they are taken to fade. */
   private static final double FULL_DAYS = 60;
@@ -106,7 +106,7 @@ public record Outlook(List<Within> days, List<Driver> drivers) {
     if (sorted.length > 1) {
       product *= Math.sqrt(Math.max(1, sorted[sorted.length - 2]));
     }
-    return Math.min(MOST_RISK, product);
+    return Math.min(MAX_RISK, product);
   }
 
   private static double failure(double yearly, double risk, int days) {

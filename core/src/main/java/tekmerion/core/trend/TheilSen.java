@@ -11,14 +11,14 @@ import org.apache.commons.statistics.distribution.NormalDistribution;
  */
 public final class TheilSen {
   /** All pairs are held in memory: n(n−1)/2 numbers. */
-  public static final int MOST = 4_000;
+  public static final int MAX = 4_000;
 
   private static final double Z_95 = NormalDistribution.of(0, 1).inverseSurvivalProbability(0.025);
 
   private TheilSen() {}
 
   /**
-   * @param times [any unit], finite, not all equal, at least 3, at most {@link #MOST}
+   * @param times [any unit], finite, not all equal, at least 3, at most {@link #MAX}
    * @param values finite, as many as {@code times}
    * @return slope [unit of values per unit of times] with its 95 % interval
    * @throws IllegalArgumentException if an argument breaks one of these conditions
@@ -50,9 +50,9 @@ public final class TheilSen {
 
   private static double[] pairSlopes(double[] times, double[] values) {
     int n = times.length;
-    if (values.length != n || n < 2 || n > MOST) {
+    if (values.length != n || n < 2 || n > MAX) {
       throw new IllegalArgumentException(
-          "%d times and %d values; 2 to %d of each are wanted".formatted(n, values.length, MOST));
+          "%d times and %d values; 2 to %d of each are wanted".formatted(n, values.length, MAX));
     }
     double[] slopes = new double[n * (n - 1) / 2];
     int count = 0;

@@ -38,7 +38,7 @@ public record Trend(
     Optional<ChangePoint> change,
     Optional<Forecast> forecast,
     String why) {
-  static final int FEWEST = 3;
+  static final int MIN = 3;
   private static final double HOURS_A_DAY = 24;
 
   /** Whether values count up or scatter around a level. */
@@ -82,7 +82,7 @@ public record Trend(
     Axis axis = axis(readings, distinct);
     List<Integer> since =
         axis == Axis.POWER_ON_HOURS ? lastOfEachHour(readings, distinct) : distinct;
-    if (since.size() < FEWEST) {
+    if (since.size() < MIN) {
       return new Trend(
           kind,
           readings.size(),
@@ -164,9 +164,9 @@ public record Trend(
       int first = change.map(ChangePoint::index).orElse(0);
       List<Integer> used = since.subList(first, since.size());
       String why = "";
-      if (used.size() < FEWEST) {
+      if (used.size() < MIN) {
         // Too few since the change: a change in the last two readings keeps what led to it.
-        used = since.subList(since.size() - FEWEST, since.size());
+        used = since.subList(since.size() - MIN, since.size());
         why = "fewer than 3 readings since the change: the slope takes in the one before it";
       }
       Interval slope = slope(times(used), values(used));
@@ -187,8 +187,8 @@ public record Trend(
 
     private Optional<ChangePoint> change() {
       List<Integer> looked = since;
-      if (kind == Kind.LEVEL && looked.size() > ChangePoint.MOST_POINTS) {
-        looked = looked.subList(looked.size() - ChangePoint.MOST_POINTS, looked.size());
+      if (kind == Kind.LEVEL && looked.size() > ChangePoint.MAX_POINTS) {
+        looked = looked.subList(looked.size() - ChangePoint.MAX_POINTS, looked.size());
       }
       int skipped = since.size() - looked.size();
       Optional<ChangePoint> found =
@@ -202,7 +202,7 @@ public record Trend(
       if (kind == Kind.COUNTER) {
         return CounterRate.of(times, values);
       }
-      int from = Math.max(0, times.length - TheilSen.MOST);
+      int from = Math.max(0, times.length - TheilSen.MAX);
       return TheilSen.slope(
           Arrays.copyOfRange(times, from, times.length),
           Arrays.copyOfRange(values, from, values.length));

@@ -3,12 +3,12 @@ package tekmerion.core.weigh;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import tekmerion.core.sign.Sign;
+import tekmerion.core.finding.Finding;
 
 /**
  * Whether the machine's own tests and ours say the same of a part. Both are weighed by themselves;
- * that they differ is a sign of its own: a drive that only its machine fails has a bad link to it,
- * memory that only we fail needs longer than a built-in test takes.
+ * that they differ is a finding of its own: a drive that only its machine fails has a bad link to
+ * it, memory that only we fail needs longer than a built-in test takes.
  */
 public final class BuiltInAgainstOurs {
   private static final String PASSED = "passed";
@@ -26,21 +26,23 @@ public final class BuiltInAgainstOurs {
   private BuiltInAgainstOurs() {}
 
   /**
-   * @param signs of the job
-   * @return a sign {@code <built-in sign>.against-ours}; none for tests that only one side made
+   * @param findings of the job
+   * @return a finding {@code <built-in finding>.against-ours}; none for tests that only one side
+   *     made
    */
-  public static List<Sign> of(List<Sign> signs) {
-    return OURS.keySet().stream().sorted().flatMap(id -> of(id, signs).stream()).toList();
+  public static List<Finding> of(List<Finding> findings) {
+    return OURS.keySet().stream().sorted().flatMap(id -> of(id, findings).stream()).toList();
   }
 
-  private static Optional<Sign> of(String builtIn, List<Sign> signs) {
-    Optional<Sign> theirs = signs.stream().filter(s -> s.id().equals(builtIn)).findFirst();
-    List<Sign> ours = signs.stream().filter(s -> OURS.get(builtIn).containsKey(s.id())).toList();
+  private static Optional<Finding> of(String builtIn, List<Finding> findings) {
+    Optional<Finding> theirs = findings.stream().filter(s -> s.id().equals(builtIn)).findFirst();
+    List<Finding> ours =
+        findings.stream().filter(s -> OURS.get(builtIn).containsKey(s.id())).toList();
     if (theirs.isEmpty() || ours.isEmpty()) {
       return Optional.empty();
     }
     boolean passedThere = theirs.get().level().equals(PASSED);
-    Optional<Sign> fault =
+    Optional<Finding> fault =
         ours.stream().filter(s -> !OURS.get(builtIn).get(s.id()).equals(s.level())).findFirst();
     String level =
         passedThere == fault.isEmpty() ? "agree" : passedThere ? "only-ours" : "only-built-in";
@@ -52,6 +54,6 @@ public final class BuiltInAgainstOurs {
           default -> "Only the machine's own test failed, ours found nothing";
         };
     return Optional.of(
-        new Sign(builtIn + ".against-ours", Sign.MACHINE, level, words, Sign.Basis.run()));
+        new Finding(builtIn + ".against-ours", Finding.MACHINE, level, words, Finding.Basis.run()));
   }
 }

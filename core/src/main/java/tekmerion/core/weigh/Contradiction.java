@@ -4,38 +4,38 @@ import java.util.Optional;
 import tekmerion.core.weigh.Weighed.CauseShare;
 import tekmerion.core.words.Sentences;
 
-/** Whether what was found since a ruling speaks against it. */
+/** Whether what was found since a decision speaks against it. */
 public final class Contradiction {
   private Contradiction() {}
 
   /**
-   * It does if the cause that was ruled on does not even lean any more, and another one does.
+   * It does if the cause that was decided on does not even lean any more, and another one does.
    *
-   * @param cause that stood first when it was ruled
+   * @param cause that stood first when it was decided
    * @param part that it was of
-   * @return what to tell; empty if the ruling still fits
+   * @return what to tell; empty if the decision still fits
    */
   public static Optional<String> of(String cause, String part, Weighed now) {
-    Optional<CauseShare> ruled =
+    Optional<CauseShare> decided =
         now.causes().stream()
             .filter(share -> share.cause().equals(cause) && share.part().equals(part))
             .findFirst();
-    if (ruled.isEmpty() || now.causes().isEmpty() || leans(ruled.get())) {
+    if (decided.isEmpty() || now.causes().isEmpty() || leans(decided.get())) {
       return Optional.empty();
     }
     CauseShare first = now.causes().get(0);
     return leans(first)
         ? Optional.of(
-            "It was ruled on %s, which stands at %s now; %s stands at %s."
+            "The decision was for %s, which stands at %s now; %s stands at %s."
                 .formatted(
-                    Sentences.lowerFirst(ruled.get().name()),
-                    Headline.ofHundred(ruled.get().probability()),
+                    Sentences.lowerFirst(decided.get().name()),
+                    Headline.ofHundred(decided.get().probability()),
                     Sentences.lowerFirst(first.name()),
                     Headline.ofHundred(first.probability())))
         : Optional.empty();
   }
 
   private static boolean leans(CauseShare share) {
-    return share.tilt().compareTo(Tilt.LEANING) >= 0;
+    return share.suspicion().compareTo(Suspicion.LEANING) >= 0;
   }
 }

@@ -5,8 +5,8 @@ package tekmerion.core.weigh;
  * thousands of them need no objects.
  */
 final class FaultSets {
-  static final int MOST = 3;
-  static final int MOST_CAUSES = 254;
+  static final int MAX = 3;
+  static final int MAX_CAUSES = 254;
   static final int NONE = 0;
 
   private FaultSets() {}

@@ -32,7 +32,7 @@ final class Headline {
 
   /** Nobody came for it, but it is there. */
   private static boolean isBeside(CauseShare share) {
-    return !share.behind() && share.tilt() == Tilt.IMPLICATED;
+    return !share.behind() && share.suspicion() == Suspicion.IMPLICATED;
   }
 
   private static String behindComplaint(List<Cause> causes, List<CauseShare> shares, double none) {
@@ -42,10 +42,10 @@ final class Headline {
           .formatted(ofHundred(none), guess(causes.get(0), first), ofHundred(first.probability()));
     }
     StringBuilder said = new StringBuilder();
-    if (first.tilt().compareTo(Tilt.LEANING) >= 0) {
+    if (first.suspicion().compareTo(Suspicion.LEANING) >= 0) {
       String claim = claim(causes.get(0), first);
       said.append(
-              first.tilt() == Tilt.IMPLICATED
+              first.suspicion() == Suspicion.IMPLICATED
                   ? Sentences.upperFirst(claim)
                   : "Perhaps " + Sentences.lowerFirst(claim))
           .append(", ");

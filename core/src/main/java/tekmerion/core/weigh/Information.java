@@ -9,15 +9,15 @@ final class Information {
   private Information() {}
 
   /**
-   * Mutual information I(fault; answers) = H(answers) − H(answers | fault). The signs are
+   * Mutual information I(fault; answers) = H(answers) − H(answers | fault). The findings are
    * independent given the fault, so the joint is summed exactly over all combinations of levels:
    * time O(sets × product of the numbers of levels).
    *
-   * @param signs for each open sign the observation of each of its levels
+   * @param signs for each open finding the observation of each of its levels
    * @return bits, at least 0; 0 if nothing is open
    */
-  static double bits(Posterior faults, List<List<Observation>> signs) {
-    int combinations = signs.stream().mapToInt(List::size).reduce(1, Math::multiplyExact);
+  static double bits(Posterior faults, List<List<Observation>> findings) {
+    int combinations = findings.stream().mapToInt(List::size).reduce(1, Math::multiplyExact);
     double[] marginal = new double[combinations];
     double conditional = 0;
     double[] joint = new double[combinations];
@@ -28,7 +28,7 @@ final class Information {
       }
       joint[0] = 1;
       int filled = 1;
-      for (List<Observation> levels : signs) {
+      for (List<Observation> levels : findings) {
         for (int level = levels.size() - 1; level >= 0; level--) {
           double p = levels.get(level).likelihood(faults.set(s));
           for (int i = 0; i < filled; i++) {

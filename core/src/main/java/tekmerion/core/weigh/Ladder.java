@@ -7,23 +7,23 @@ import tekmerion.core.permit.Permission;
 import tekmerion.core.words.Sentences;
 
 /**
- * What a rung of the system's repairs presupposes: that no metal is under suspicion. Mending a
+ * What a rung of the system's repairs presupposes: that no hardware is under suspicion. Mending a
  * system on a failing part only makes more damage.
  */
 final class Ladder {
-  private static final Set<String> METAL = Set.of("drive", "memory", "power", "link");
+  private static final Set<String> HARDWARE_PLACES = Set.of("drive", "memory", "power", "link");
 
   /** From here on a part is under suspicion. The shop's convention. */
   private static final double SUSPECT_FROM = 0.15;
 
   private Ladder() {}
 
-  /** Locks what presupposes sound metal, naming what is under suspicion. */
+  /** Locks what presupposes sound hardware, naming what is under suspicion. */
   static Optional<Permission.Locked> hardwareLock(Network network, Posterior faults) {
     int worst = -1;
     for (int i = 0; i < network.instances().size(); i++) {
       Network.Instance at = network.instances().get(i);
-      if (METAL.contains(at.cause().place())
+      if (HARDWARE_PLACES.contains(at.cause().place())
           && faults.probability()[i] >= SUSPECT_FROM
           && (worst < 0 || faults.probability()[i] > faults.probability()[worst])) {
         worst = i;

@@ -6,15 +6,15 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import tekmerion.core.finding.Finding;
 import tekmerion.core.knowhow.Cause;
+import tekmerion.core.knowhow.FindingKind;
 import tekmerion.core.knowhow.KnowHow;
-import tekmerion.core.knowhow.SignKind;
-import tekmerion.core.sign.Sign;
 import tekmerion.core.weigh.Weighing.Part;
 
 /**
  * The causes of one machine and what was seen of them, ready to be counted. Each cause stands once
- * for every part of its kind; a sign of a part bears on that part's causes and on those of the
+ * for every part of its kind; a finding of a part bears on that part's causes and on those of the
  * whole machine.
  */
 final class Network {
@@ -35,14 +35,14 @@ final class Network {
   private final Map<String, List<Integer>> numbersOf = new HashMap<>();
 
   private final List<Counted> counted = new ArrayList<>();
-  private final Map<Sign, Sign> countedBy = new HashMap<>();
-  private final Map<String, Sign> known = new HashMap<>();
+  private final Map<Finding, Finding> countedBy = new HashMap<>();
+  private final Map<String, Finding> known = new HashMap<>();
 
   /** A cause of one part. */
   record Instance(Cause cause, Part part) {}
 
-  /** A sign that is counted. */
-  record Counted(Sign sign, SignKind kind, Observation observation) {}
+  /** A finding that is counted. */
+  record Counted(Finding finding, FindingKind kind, Observation observation) {}
 
   private Network(KnowHow knowHow, Collection<String> families) {
     this.knowHow = knowHow;
@@ -52,14 +52,14 @@ final class Network {
   /**
    * @param families ids of the complaint families; if several hold, a cause has the highest of its
    *     priors in them
-   * @param signs at most one per kind and part; later ones of the same kind replace earlier ones
-   * @throws IllegalArgumentException if a sign or a level is not in the know-how
+   * @param findings at most one per kind and part; later ones of the same kind replace earlier ones
+   * @throws IllegalArgumentException if a finding or a level is not in the know-how
    */
   static Network of(
-      KnowHow knowHow, Collection<String> families, List<Part> parts, List<Sign> signs) {
+      KnowHow knowHow, Collection<String> families, List<Part> parts, List<Finding> findings) {
     Network network = new Network(knowHow, families);
     network.place(parts);
-    network.count(signs);
+    network.count(findings);
     return network;
   }
 
@@ -71,21 +71,21 @@ final class Network {
     return counted;
   }
 
-  /** Signs that are not counted, each with the sign of its group that is. */
-  Map<Sign, Sign> countedBy() {
+  /** Findings that are not counted, each with the finding of its group that is. */
+  Map<Finding, Finding> countedBy() {
     return countedBy;
   }
 
-  /** The level that stands for a sign of a part. */
-  Optional<String> level(String sign, String part) {
-    return Optional.ofNullable(known.get(sign + "@" + part)).map(Sign::level);
+  /** The level that stands for a finding of a part. */
+  Optional<String> level(String finding, String part) {
+    return Optional.ofNullable(known.get(finding + "@" + part)).map(Finding::level);
   }
 
-  /** The level that stands for a sign of whatever part. */
-  Optional<String> level(String sign) {
+  /** The level that stands for a finding of whatever part. */
+  Optional<String> level(String finding) {
     return known.values().stream()
-        .filter(one -> one.id().equals(sign))
-        .map(Sign::level)
+        .filter(one -> one.id().equals(finding))
+        .map(Finding::level)
         .findFirst();
   }
 
@@ -108,9 +108,9 @@ final class Network {
     return priors;
   }
 
-  /** Level of the sign that names the kind of machine. */
+  /** Level of the finding that names the kind of machine. */
   Optional<String> machineKind() {
-    return level(SignKind.MACHINE_KIND, Sign.MACHINE);
+    return level(FindingKind.MACHINE_KIND, Finding.MACHINE);
   }
 
   /** What the complaint itself tells. */
@@ -142,17 +142,22 @@ final class Network {
     return Posterior.of(priors(), observations(), complaint());
   }
 
-  /** What would be seen if a sign were at each of its levels. */
-  List<Observation> levelsOf(String sign, String part) {
-    SignKind kind =
-        knowHow.sign(sign).orElseThrow(() -> new IllegalArgumentException("no sign " + sign));
+  /** What would be seen if a finding were at each of its levels. */
+  List<Observation> levelsOf(String finding, String part) {
+    FindingKind kind =
+        knowHow
+            .finding(finding)
+            .orElseThrow(() -> new IllegalArgumentException("no finding " + finding));
     return kind.levels().stream()
-        .map(level -> ready(new Sign(sign, part, level, sign, Sign.Basis.intake())).observation())
+        .map(
+            level ->
+                ready(new Finding(finding, part, level, finding, Finding.Basis.intake()))
+                    .observation())
         .toList();
   }
 
   private void place(List<Part> parts) {
-    Part whole = new Part(Sign.MACHINE, Cause.WHOLE_MACHINE, "the machine");
+    Part whole = new Part(Finding.MACHINE, Cause.WHOLE_MACHINE, "the machine");
     for (Cause cause : knowHow.causes()) {
       if (cause.isOfWholeMachine()) {
         instances.add(new Instance(cause, whole));
@@ -166,27 +171,27 @@ final class Network {
     }
   }
 
-  /** Of each group on each part only the sign that tells most is counted. */
-  private void count(List<Sign> signs) {
-    List<Sign> inOrder = new ArrayList<>();
-    for (Sign sign : signs) {
-      Sign before = known.put(sign.id() + "@" + sign.part(), sign);
+  /** Of each group on each part only the finding that tells most is counted. */
+  private void count(List<Finding> findings) {
+    List<Finding> inOrder = new ArrayList<>();
+    for (Finding finding : findings) {
+      Finding before = known.put(finding.id() + "@" + finding.part(), finding);
       if (before != null) {
         inOrder.remove(before);
       }
-      inOrder.add(sign);
+      inOrder.add(finding);
     }
     Map<String, Counted> best = new HashMap<>();
-    for (Sign sign : inOrder) {
-      Counted candidate = ready(sign);
-      best.merge(candidate.kind().group() + "@" + sign.part(), candidate, Network::stronger);
+    for (Finding finding : inOrder) {
+      Counted candidate = ready(finding);
+      best.merge(candidate.kind().group() + "@" + finding.part(), candidate, Network::stronger);
     }
-    for (Sign sign : inOrder) {
-      Counted winner = best.get(kindOf(sign).group() + "@" + sign.part());
-      if (winner.sign().equals(sign)) {
+    for (Finding finding : inOrder) {
+      Counted winner = best.get(kindOf(finding).group() + "@" + finding.part());
+      if (winner.finding().equals(finding)) {
         counted.add(winner);
       } else {
-        countedBy.put(sign, winner.sign());
+        countedBy.put(finding, winner.finding());
       }
     }
   }
@@ -195,19 +200,19 @@ final class Network {
     return b.observation().strength() > a.observation().strength() ? b : a;
   }
 
-  private Counted ready(Sign sign) {
-    SignKind kind = kindOf(sign);
-    return new Counted(sign, kind, observation(sign, kind));
+  private Counted ready(Finding finding) {
+    FindingKind kind = kindOf(finding);
+    return new Counted(finding, kind, observation(finding, kind));
   }
 
-  /** The same sign with other likelihoods. */
-  Observation observation(Sign sign, SignKind kind) {
+  /** The same finding with other likelihoods. */
+  Observation observation(Finding finding, FindingKind kind) {
     int level =
-        kind.levelIndex(sign.level())
+        kind.levelIndex(finding.level())
             .orElseThrow(
                 () ->
                     new IllegalArgumentException(
-                        "sign %s has no level %s".formatted(sign.id(), sign.level())));
+                        "finding %s has no level %s".formatted(finding.id(), finding.level())));
     double[][] links = new double[instances.size()][];
     kind.links()
         .forEach(
@@ -215,19 +220,19 @@ final class Network {
               for (int i : numbersOf.getOrDefault(cause, List.of())) {
                 Instance at = instances.get(i);
                 boolean reaches =
-                    sign.part().equals(Sign.MACHINE)
+                    finding.part().equals(Finding.MACHINE)
                         || at.cause().isOfWholeMachine()
-                        || at.part().key().equals(sign.part());
+                        || at.part().key().equals(finding.part());
                 links[i] = reaches ? toArray(link) : null;
               }
             });
     return new Observation(level, toArray(kind.leak()), links);
   }
 
-  SignKind kindOf(Sign sign) {
+  FindingKind kindOf(Finding finding) {
     return knowHow
-        .sign(sign.id())
-        .orElseThrow(() -> new IllegalArgumentException("no sign " + sign.id()));
+        .finding(finding.id())
+        .orElseThrow(() -> new IllegalArgumentException("no finding " + finding.id()));
   }
 
   private static double[] toArray(List<Double> values) {

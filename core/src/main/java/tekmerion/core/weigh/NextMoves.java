@@ -9,28 +9,28 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
+import tekmerion.core.finding.Finding;
 import tekmerion.core.knowhow.Cause;
+import tekmerion.core.knowhow.FindingKind;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Move;
-import tekmerion.core.knowhow.SignKind;
 import tekmerion.core.permit.Action;
 import tekmerion.core.permit.DataStatus;
 import tekmerion.core.permit.Lock;
 import tekmerion.core.permit.Permission;
 import tekmerion.core.permit.Permissions;
-import tekmerion.core.sign.Sign;
 import tekmerion.core.weigh.Weighing.Part;
 import tekmerion.core.words.Sentences;
 
 /**
  * Which move is worth making next: what it would tell, and what it would save of the expected cost
- * of ruling now, for its minutes, less what it risks of the data. The order of work (gentle first,
- * metal before system, big things first) is not written anywhere: it comes out of minutes, touch,
- * risk and priors.
+ * of decision now, for its minutes, less what it risks of the data. The order of work (gentle
+ * first, hardware before system, big things first) is not written anywhere: it comes out of
+ * minutes, invasiveness, risk and priors.
  *
  * <p>The saving is the expected value of sample information: the cost of the best plan now, less
- * the expectation over the outcomes of the cost of the best plan then. A move with several signs is
- * counted with those that tell most together, up to {@value #MOST_COMBINATIONS} combinations; the
+ * the expectation over the outcomes of the cost of the best plan then. A move with several findings
+ * is counted with those that tell most together, up to {@value #MAX_COMBINATIONS} combinations; the
  * rest can only add.
  *
  * @see "Raiffa & Schlaifer: Applied statistical decision theory, 1961, section 4.3"
@@ -43,20 +43,20 @@ public final class NextMoves {
   /** Minutes gained by a minute. */
   private static final double WORTH_ITS_MINUTES = 1;
 
-  private static final int MOST_COMBINATIONS = 81;
-  private static final int MOST_RULED = 27;
+  private static final int MAX_COMBINATIONS = 81;
+  private static final int MAX_DECIDED = 27;
 
   /** Asking for something takes a moment too. */
-  private static final double LEAST_MINUTES = 0.5;
+  private static final double MIN_MINUTES = 0.5;
 
   /** To reach a drive in a machine that does not start it goes into a dock first. */
   private static final int DOCKING_MINUTES = 12;
 
-  private static final double LEAST_BITS = 1e-3;
+  private static final double MIN_BITS = 1e-3;
   private static final int SHOWN = 3;
   private static final int LOOKED_AHEAD = 12;
-  private static final double LEAST_CHANCE = 0.02;
-  private static final double LEAST_SHARE = 1e-5;
+  private static final double MIN_CHANCE = 0.02;
+  private static final double MIN_SHARE = 1e-5;
 
   private final KnowHow knowHow;
   private final Network network;
@@ -72,7 +72,7 @@ public final class NextMoves {
   private final Map<String, Move> failedBefore = new HashMap<>();
 
   /**
-   * What holds of the machine beside its signs.
+   * What holds of the machine beside its findings.
    *
    * @param permissions what is permitted in the job
    * @param done moves that were made or could not be made, {@code move@part}
@@ -95,7 +95,7 @@ public final class NextMoves {
    * A move that could be made.
    *
    * @param bits what it would tell of what is at fault
-   * @param savedMinutes what it is expected to save of the cost of ruling now
+   * @param savedMinutes what it is expected to save of the cost of decision now
    * @param worth per minute; the higher, the sooner
    * @param why in a plain sentence
    * @param lock why it cannot be made now, and what opens it; empty if it can
@@ -124,7 +124,7 @@ public final class NextMoves {
   public record Turn(Move move, Part part, String outcome, double chance, Plan plan) {}
 
   /**
-   * What to do next, and what would be ruled now.
+   * What to do next, and what would be decided now.
    *
    * @param plans cheapest first, none that only adds to one before it; at most three
    * @param turns likeliest first; at most three
@@ -133,7 +133,7 @@ public final class NextMoves {
     /** Of a job that is ended. */
     public static final Advice NONE = new Advice(List.of(), List.of(), List.of());
 
-    /** Whether to rule now: no move that can be made gains as many minutes as it takes. */
+    /** Whether to decide now: no move that can be made gains as many minutes as it takes. */
     public boolean enough() {
       return moves.stream().noneMatch(r -> r.lock().isEmpty() && r.worth() >= WORTH_ITS_MINUTES);
     }
@@ -144,7 +144,7 @@ public final class NextMoves {
     this.network = network;
     this.parts = parts;
     this.at = at;
-    this.faults = network.posterior().heavy(LEAST_SHARE);
+    this.faults = network.posterior().heavy(MIN_SHARE);
     this.plans = new Plans(knowHow, network, faults);
     this.stake = Stake.of(at.data());
     this.now = plans.least(faults, stake);
@@ -166,9 +166,9 @@ public final class NextMoves {
       KnowHow knowHow,
       Collection<String> families,
       List<Part> parts,
-      List<Sign> signs,
+      List<Finding> findings,
       Situation situation) {
-    Network network = Network.of(knowHow, families, parts, signs);
+    Network network = Network.of(knowHow, families, parts, findings);
     NextMoves next = new NextMoves(knowHow, network, parts, situation);
     List<Ranked> ranked = next.ranked(families);
     List<Plan> plans = next.plans();
@@ -205,7 +205,7 @@ public final class NextMoves {
       List<String> words = List.copyOf(asked.levels().values());
       for (int level = 0; level < levels.size(); level++) {
         Posterior then = faults.after(levels.get(level));
-        if (then.evidence() < LEAST_CHANCE) {
+        if (then.evidence() < MIN_CHANCE) {
           continue;
         }
         Plan plan = plans.rank(then, stake).get(0);
@@ -241,14 +241,14 @@ public final class NextMoves {
         Comparator.comparing((Ranked r) -> r.lock().isPresent())
             .thenComparing(r -> !follows(r.move()))
             .thenComparing(Comparator.comparingDouble(Ranked::worth).reversed())
-            .thenComparing(r -> r.move().touch()));
+            .thenComparing(r -> r.move().invasiveness()));
     return all;
   }
 
   /** What a move can be made on: the whole machine, or each part of its kind. */
   public static List<Part> partsOf(Move move, List<Part> parts) {
     return move.isOfWholeMachine()
-        ? List.of(new Part(Sign.MACHINE, Cause.WHOLE_MACHINE, "the machine"))
+        ? List.of(new Part(Finding.MACHINE, Cause.WHOLE_MACHINE, "the machine"))
         : parts.stream().filter(p -> p.kind().equals(move.of())).toList();
   }
 
@@ -260,27 +260,26 @@ public final class NextMoves {
     if (mended && move.tells().stream().anyMatch(asked -> asked.complaint() != null)) {
       return false; // there is no complaint left to try it on
     }
-    Predicate<String> known = sign -> network.level(sign, part.key()).isPresent();
-    // What the probe does gives what the part has: one sign of it tells that it was done.
+    Predicate<String> known = finding -> network.level(finding, part.key()).isPresent();
+    // What the probe does gives what the part has: one finding of it tells that it was done.
     boolean told =
         move.by() == null
             ? move.given().stream().allMatch(known)
             : move.given().stream().anyMatch(known);
     return !told
         && move.fitsKind(network.machineKind())
-        && reach().map(at -> rungs(at) <= rungs(move.upTo())).orElse(true);
+        && bootStage().map(at -> rungs(at) <= rungs(move.upTo())).orElse(true);
   }
 
   private Ranked rank(Move move, Part part) {
     List<List<Observation>> open = open(move, part);
     double bits = Information.bits(faults, open);
-    double saved =
-        (bits < LEAST_BITS ? 0 : Math.max(0, now - expected(open))) + securedMinutes(move);
+    double saved = (bits < MIN_BITS ? 0 : Math.max(0, now - expected(open))) + securedMinutes(move);
     double minutes =
-        Math.max(LEAST_MINUTES, move.handsOnMinutes())
+        Math.max(MIN_MINUTES, move.handsOnMinutes())
             + Stake.WAITING * move.waitingMinutes()
-            + move.touch()
-            + (move.by() != null && reach().map(r -> rungs(r) < rungs("firmware")).orElse(false)
+            + move.invasiveness().ordinal()
+            + (move.by() != null && bootStage().map(r -> rungs(r) < rungs("firmware")).orElse(false)
                 ? DOCKING_MINUTES
                 : 0);
     double gain = saved + MINUTES_PER_BIT * bits - riskMinutes(move);
@@ -299,19 +298,20 @@ public final class NextMoves {
    */
   private boolean clearsAHazard(Move move) {
     return knowHow.hazards().stream()
-        .filter(hazard -> network.level(hazard.sign()).filter(hazard.level()::equals).isPresent())
+        .filter(
+            hazard -> network.level(hazard.finding()).filter(hazard.level()::equals).isPresent())
         .anyMatch(hazard -> hazard.clearedBy().keySet().stream().anyMatch(move.given()::contains));
   }
 
-  /** A sign that is not known yet, and what it would tell by itself. */
+  /** A finding that is not known yet, and what it would tell by itself. */
   private record Open(List<Observation> levels, double bits) {}
 
-  /** The signs that tell most together, as long as their combinations can be counted. */
+  /** The findings that tell most together, as long as their combinations can be counted. */
   private List<List<Observation>> open(Move move, Part part) {
     List<Open> all = new ArrayList<>();
-    for (String sign : move.given()) {
-      if (network.level(sign, part.key()).isEmpty()) {
-        List<Observation> levels = network.levelsOf(sign, part.key());
+    for (String finding : move.given()) {
+      if (network.level(finding, part.key()).isEmpty()) {
+        List<Observation> levels = network.levelsOf(finding, part.key());
         all.add(new Open(levels, Information.bits(faults, List.of(levels))));
       }
     }
@@ -319,7 +319,7 @@ public final class NextMoves {
     List<List<Observation>> chosen = new ArrayList<>();
     int combinations = 1;
     for (Open open : all) {
-      if (combinations * open.levels().size() <= MOST_COMBINATIONS) {
+      if (combinations * open.levels().size() <= MAX_COMBINATIONS) {
         combinations *= open.levels().size();
         chosen.add(open.levels());
       }
@@ -327,25 +327,25 @@ public final class NextMoves {
     return chosen;
   }
 
-  /** Expected cost of the best plan after the outcome is seen, of the signs that tell most. */
+  /** Expected cost of the best plan after the outcome is seen, of the findings that tell most. */
   private double expected(List<List<Observation>> open) {
     int combinations = 1;
-    int signs = 0;
-    while (signs < open.size() && combinations * open.get(signs).size() <= MOST_RULED) {
-      combinations *= open.get(signs++).size();
+    int findings = 0;
+    while (findings < open.size() && combinations * open.get(findings).size() <= MAX_DECIDED) {
+      combinations *= open.get(findings++).size();
     }
-    return expected(faults, open.subList(0, Math.max(1, signs)));
+    return expected(faults, open.subList(0, Math.max(1, findings)));
   }
 
-  private double expected(Posterior before, List<List<Observation>> signs) {
-    if (signs.isEmpty()) {
+  private double expected(Posterior before, List<List<Observation>> findings) {
+    if (findings.isEmpty()) {
       return plans.least(before, stake);
     }
     double cost = 0;
-    for (Observation level : signs.get(0)) {
+    for (Observation level : findings.get(0)) {
       Posterior then = before.after(level);
       if (then.evidence() > 1e-9) {
-        cost += then.evidence() * expected(then, signs.subList(1, signs.size()));
+        cost += then.evidence() * expected(then, findings.subList(1, findings.size()));
       }
     }
     return cost;
@@ -363,11 +363,12 @@ public final class NextMoves {
   }
 
   private Optional<Permission.Locked> lock(Move move, Part part) {
-    if (reach().isPresent() && rungs(reach().get()) < rungs(move.reach())) {
+    if (bootStage().isPresent() && rungs(bootStage().get()) < rungs(move.bootStage())) {
       return Optional.of(
           new Permission.Locked(
               Lock.DOES_NOT_START_SO_FAR,
-              "The machine does not get that far: it needs %s.".formatted(reachWords(move.reach())),
+              "The machine does not get that far: it needs %s."
+                  .formatted(bootStageWords(move.bootStage())),
               move.detours().isEmpty()
                   ? "Opens when it gets there."
                   : "Detour: %s.".formatted(detourNames(move, part))));
@@ -443,17 +444,17 @@ public final class NextMoves {
             p ->
                 switch (p) {
                   case COPY -> "a verified copy, or data that nobody wants";
-                  case HARDWARE -> "metal that is not under suspicion";
+                  case HARDWARE -> "hardware that is not under suspicion";
                   case MAINS -> "the adapter plugged in";
                 })
         .toList();
   }
 
-  private Optional<String> reach() {
-    return network.level("reach", Sign.MACHINE);
+  private Optional<String> bootStage() {
+    return network.level("boot-stage", Finding.MACHINE);
   }
 
-  private static String reachWords(String level) {
+  private static String bootStageWords(String level) {
     return switch (level) {
       case "desktop" -> "the desktop";
       case "limited" -> "a limited start";
@@ -467,7 +468,9 @@ public final class NextMoves {
 
   /** From 0, nothing, up to the desktop. */
   private int rungs(String level) {
-    Optional<SignKind> reach = knowHow.sign("reach");
-    return reach.map(kind -> kind.levels().size() - 1 - kind.levelIndex(level).orElse(0)).orElse(0);
+    Optional<FindingKind> bootStage = knowHow.finding("boot-stage");
+    return bootStage
+        .map(kind -> kind.levels().size() - 1 - kind.levelIndex(level).orElse(0))
+        .orElse(0);
   }
 }

@@ -3,14 +3,15 @@ package tekmerion.core.weigh;
 import java.util.Arrays;
 
 /**
- * One observed sign, made ready for counting. Levels are ordered and causes combine as a noisy-MAX:
- * the level shown is the highest that any present cause, or the leak, brings about. With two levels
- * this is the noisy-OR. With F_i(k) the probability that cause i alone gives at most level k,
+ * One observed finding, made ready for counting. Levels are ordered and causes combine as a
+ * noisy-MAX: the level shown is the highest that any present cause, or the leak, brings about. With
+ * two levels this is the noisy-OR. With F_i(k) the probability that cause i alone gives at most
+ * level k,
  *
  * <pre>  P(level = k | S) = L(k)·Π F_i(k) − L(k−1)·Π F_i(k−1),  i in S</pre>
  *
- * where L is the leak's cumulative distribution and F(−1) = 0. Causes that do not bear on the sign
- * have F = 1 throughout.
+ * where L is the leak's cumulative distribution and F(−1) = 0. Causes that do not bear on the
+ * finding have F = 1 throughout.
  *
  * @see "Díez, F. J.: Parameter adjustment in Bayes networks: the generalized noisy OR-gate. UAI
  *     1993, pages 99–105"
@@ -63,7 +64,9 @@ final class Observation {
     return likelihood(set) / leak;
   }
 
-  /** Largest change in log-likelihood that any single cause makes: how much the sign can tell. */
+  /**
+   * Largest change in log-likelihood that any single cause makes: how much the finding can tell.
+   */
   double strength() {
     double most = 0;
     for (int cause : bearing) {
@@ -72,12 +75,12 @@ final class Observation {
     return most;
   }
 
-  /** Whether the cause has a link to the sign. */
+  /** Whether the cause has a link to the finding. */
   boolean bearsOn(int cause) {
     return atMost[cause] != 1 || below[cause] != 1;
   }
 
-  /** Every cause that has a link to the sign. */
+  /** Every cause that has a link to the finding. */
   int[] bearing() {
     return bearing;
   }

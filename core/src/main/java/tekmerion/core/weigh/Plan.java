@@ -2,8 +2,8 @@ package tekmerion.core.weigh;
 
 import java.util.LinkedHashSet;
 import java.util.List;
+import tekmerion.core.decision.Course;
 import tekmerion.core.knowhow.Remedy;
-import tekmerion.core.ruling.Course;
 import tekmerion.core.words.Sentences;
 
 /**
@@ -31,7 +31,7 @@ public record Plan(
     return minutes + parts + comeback + data;
   }
 
-  /** As they are ruled, each once. */
+  /** As they are decided, each once. */
   public List<Course> courses() {
     if (remedies.isEmpty()) {
       return List.of(Course.NOTHING_FOUND);

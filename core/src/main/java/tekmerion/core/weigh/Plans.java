@@ -8,9 +8,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import tekmerion.core.decision.Course;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Remedy;
-import tekmerion.core.ruling.Course;
 
 /**
  * Expected cost of every sensible combination of remedies: one or two of them, with the data
@@ -93,7 +93,7 @@ final class Plans {
 
   /** The same set without causes that cannot be behind the complaint, in the order of numbers. */
   private static int behindComplaint(int set, boolean[] behind) {
-    int[] kept = new int[FaultSets.MOST];
+    int[] kept = new int[FaultSets.MAX];
     int count = 0;
     for (int rest = set; rest != FaultSets.NONE; rest = FaultSets.withoutLast(rest)) {
       if (behind[FaultSets.last(rest)]) {
@@ -179,7 +179,9 @@ final class Plans {
   }
 
   private int[] gentlerFirst(int a, int b) {
-    return remedies.get(a).touch() <= remedies.get(b).touch() ? new int[] {a, b} : new int[] {b, a};
+    return remedies.get(a).invasiveness().compareTo(remedies.get(b).invasiveness()) <= 0
+        ? new int[] {a, b}
+        : new int[] {b, a};
   }
 
   /**
@@ -248,7 +250,7 @@ final class Plans {
 
   /** What this remedy risks of data that is not copied. */
   private static double risk(Remedy remedy, double drive) {
-    return switch (remedy.touches()) {
+    return switch (remedy.invasiveness()) {
       case ERASES -> 1;
       case WRITES_TO_DRIVE -> WRITING_RISK + FAILING_DRIVE_RISK * drive;
       default -> 0; // a drive that is replaced is kept until its data is

@@ -10,7 +10,7 @@ import java.util.stream.IntStream;
  * posterior as it would be without it.
  *
  * <p>Weights are taken against the empty set. Adding a cause to a set multiplies its weight by at
- * most what it multiplies the empty set's by: with x = Π of {@code below/atMost} of a sign, the
+ * most what it multiplies the empty set's by: with x = Π of {@code below/atMost} of a finding, the
  * cause's likelihood ratio is (f − g·x)/(1 − x) with f ≥ g, which grows with x, and x is largest
  * for the empty set. So the weights of smaller sets bound those of larger ones, and a set is left
  * out only if that bound, also with any one observation taken away, is below {@value #NEGLIGIBLE}
@@ -28,8 +28,8 @@ final class Posterior {
   private final Complaint complaint;
   private final List<Observation> observations;
 
-  /** By cause: its signs, its log ratio for all of them together, what one can hide or show. */
-  private final int[][] signsOf;
+  /** By cause: its findings, its log ratio for all of them together, what one can hide or show. */
+  private final int[][] findingsOf;
 
   private final double[] logGain;
   private final double[] hidden;
@@ -46,28 +46,28 @@ final class Posterior {
   private double evidence;
 
   private Posterior(double[] prior, List<Observation> observations, Complaint complaint) {
-    if (prior.length > FaultSets.MOST_CAUSES) {
+    if (prior.length > FaultSets.MAX_CAUSES) {
       throw new IllegalArgumentException(
-          "%d causes; at most %d".formatted(prior.length, FaultSets.MOST_CAUSES));
+          "%d causes; at most %d".formatted(prior.length, FaultSets.MAX_CAUSES));
     }
     this.causes = prior.length;
     this.complaint = complaint;
     this.observations = observations;
-    signsOf = new int[causes][];
+    findingsOf = new int[causes][];
     logGain = new double[causes];
     hidden = new double[causes];
     shown = new double[causes];
     int[] bearing = new int[causes];
     observations.forEach(seen -> IntStream.of(seen.bearing()).forEach(cause -> bearing[cause]++));
-    Arrays.setAll(signsOf, cause -> new int[bearing[cause]]);
+    Arrays.setAll(findingsOf, cause -> new int[bearing[cause]]);
     for (int o = observations.size() - 1; o >= 0; o--) {
       for (int cause : observations.get(o).bearing()) {
-        signsOf[cause][--bearing[cause]] = o;
+        findingsOf[cause][--bearing[cause]] = o;
       }
     }
     for (int i = 0; i < causes; i++) {
       logGain[i] = Math.log(prior[i]) - Math.log1p(-prior[i]);
-      for (int o : signsOf[i]) {
+      for (int o : findingsOf[i]) {
         double log = Math.log(observations.get(o).ratio(FaultSets.of(i)));
         logGain[i] += log;
         hidden[i] = Math.max(hidden[i], -log);
@@ -142,7 +142,7 @@ final class Posterior {
     causes = before.causes;
     complaint = before.complaint;
     observations = before.observations;
-    signsOf = before.signsOf;
+    findingsOf = before.findingsOf;
     logGain = before.logGain;
     hidden = before.hidden;
     shown = before.shown;
@@ -226,7 +226,7 @@ final class Posterior {
   private double together(int set, int cause) {
     double log = 0;
     double product = 1;
-    for (int o : signsOf[cause]) {
+    for (int o : findingsOf[cause]) {
       Observation seen = observations.get(o);
       boolean shared = false;
       for (int rest = set; rest != FaultSets.NONE; rest = FaultSets.withoutLast(rest)) {
@@ -252,7 +252,7 @@ final class Posterior {
       return known;
     }
     double most = Math.max(hidden[a], hidden[b]);
-    for (int o : signsOf[a]) {
+    for (int o : findingsOf[a]) {
       Observation seen = observations.get(o);
       if (seen.bearsOn(b)) {
         most = Math.max(most, -Math.log(seen.ratio(FaultSets.of(a)) * seen.ratio(FaultSets.of(b))));
@@ -267,7 +267,7 @@ final class Posterior {
   private double hiddenIn(int set) {
     double least = 1;
     for (int rest = set; rest != FaultSets.NONE; rest = FaultSets.withoutLast(rest)) {
-      for (int o : signsOf[FaultSets.last(rest)]) {
+      for (int o : findingsOf[FaultSets.last(rest)]) {
         least = Math.min(least, observations.get(o).ratio(set));
       }
     }
@@ -340,7 +340,7 @@ final class Posterior {
       for (int rest = set; FaultSets.withoutLast(rest) != FaultSets.NONE; ) {
         int cause = FaultSets.last(rest);
         rest = FaultSets.withoutLast(rest);
-        for (int o : signsOf[cause]) {
+        for (int o : findingsOf[cause]) {
           Observation seen = observations.get(o);
           if (bearsOnAny(seen, rest) && isFirstToBear(seen, set, cause)) {
             double more = weights[s] * (1 / seen.ratio(set) - 1 - alone(seen, set));

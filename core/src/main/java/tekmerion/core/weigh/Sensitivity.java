@@ -5,9 +5,9 @@ import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import tekmerion.core.finding.Finding;
+import tekmerion.core.knowhow.FindingKind;
 import tekmerion.core.knowhow.KnowHow;
-import tekmerion.core.knowhow.SignKind;
-import tekmerion.core.sign.Sign;
 import tekmerion.core.weigh.Network.Counted;
 import tekmerion.core.weigh.Weighing.Part;
 
@@ -31,12 +31,12 @@ public final class Sensitivity {
    * @param factor by which its levels but the first were multiplied
    * @param first cause that stands first then
    */
-  public record Hangs(Sign sign, String cause, double factor, String first) {}
+  public record Hangs(Finding finding, String cause, double factor, String first) {}
 
   /** Empty if the first place holds whatever the likelihoods within their ranges. */
   public static List<Hangs> of(
-      KnowHow knowHow, Collection<String> families, List<Part> parts, List<Sign> signs) {
-    Network network = Network.of(knowHow, families, parts, signs);
+      KnowHow knowHow, Collection<String> families, List<Part> parts, List<Finding> findings) {
+    Network network = Network.of(knowHow, families, parts, findings);
     double[] prior = network.priors();
     List<Observation> observations = new ArrayList<>(network.observations());
     int first = first(Posterior.of(prior, observations, network.complaint()));
@@ -48,13 +48,13 @@ public final class Sensitivity {
       varied.add("");
       for (String cause : varied) {
         for (double factor : FACTORS) {
-          SignKind other = varied(counted.kind(), cause, factor);
-          observations.set(o, network.observation(counted.sign(), other));
+          FindingKind other = varied(counted.kind(), cause, factor);
+          observations.set(o, network.observation(counted.finding(), other));
           int now = first(Posterior.of(prior, observations, network.complaint()));
           if (now != first) {
             hangs.add(
                 new Hangs(
-                    counted.sign(), cause, factor, network.instances().get(now).cause().id()));
+                    counted.finding(), cause, factor, network.instances().get(now).cause().id()));
           }
         }
       }
@@ -73,7 +73,7 @@ public final class Sensitivity {
     return first;
   }
 
-  private static SignKind varied(SignKind kind, String cause, double factor) {
+  private static FindingKind varied(FindingKind kind, String cause, double factor) {
     Map<String, List<Double>> links = new HashMap<>(kind.links());
     List<Double> leak = kind.leak();
     if (cause.isEmpty()) {
@@ -81,7 +81,7 @@ public final class Sensitivity {
     } else {
       links.put(cause, times(links.get(cause), factor));
     }
-    return new SignKind(
+    return new FindingKind(
         kind.id(),
         kind.name(),
         kind.group(),

@@ -24,8 +24,8 @@ public record Stake(double dataLossMinutes) {
   /** Until the owner answers, data counts as wanted. */
   public static final Stake UNKNOWN = new Stake(WANTED_MINUTES);
 
-  public static Stake of(DataStatus stance) {
-    return switch (stance) {
+  public static Stake of(DataStatus dataStatus) {
+    return switch (dataStatus) {
       case NOT_WANTED, COPY_VERIFIED -> new Stake(0);
       case COPIED -> new Stake(COPIED_MINUTES);
       default -> UNKNOWN;

@@ -8,23 +8,23 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import tekmerion.core.decision.Course;
+import tekmerion.core.finding.Finding;
 import tekmerion.core.knowhow.Cause;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.permit.DataStatus;
-import tekmerion.core.ruling.Course;
-import tekmerion.core.sign.Sign;
 import tekmerion.core.weigh.Network.Counted;
 import tekmerion.core.weigh.Network.Instance;
 import tekmerion.core.weigh.Weighed.CauseShare;
-import tekmerion.core.weigh.Weighed.SignWeight;
+import tekmerion.core.weigh.Weighed.FindingWeight;
 
-/** Weighs the signs of one job. */
+/** Weighs the findings of one job. */
 public final class Weighing {
-  private static final double LEAST_DECIBANS_SHOWN = 0.05;
-  private static final double LEAST_RATIO_SHOWN = Math.pow(10, LEAST_DECIBANS_SHOWN / 10);
+  private static final double MIN_DECIBANS_SHOWN = 0.05;
+  private static final double MIN_RATIO_SHOWN = Math.pow(10, MIN_DECIBANS_SHOWN / 10);
 
   /** For what is shown in hundredths of a bit. */
-  private static final double LEAST_SHARE = 1e-6;
+  private static final double MIN_SHARE = 1e-6;
 
   private final Network network;
   private final Posterior posterior;
@@ -45,34 +45,35 @@ public final class Weighing {
    * @param families ids of the complaint families; if several hold, a cause has the highest of its
    *     priors in them
    * @param parts the machine's parts
-   * @param signs at most one per kind and part; later ones of the same kind replace earlier ones
-   * @throws IllegalArgumentException if a sign or a level is not in the know-how
+   * @param findings at most one per kind and part; later ones of the same kind replace earlier ones
+   * @throws IllegalArgumentException if a finding or a level is not in the know-how
    */
   public static Weighed of(
-      KnowHow knowHow, Collection<String> families, List<Part> parts, List<Sign> signs) {
-    return of(knowHow, families, parts, signs, DataStatus.NOT_ASKED);
+      KnowHow knowHow, Collection<String> families, List<Part> parts, List<Finding> findings) {
+    return of(knowHow, families, parts, findings, DataStatus.NOT_ASKED);
   }
 
   /**
-   * @param stance of the data on the drives, which the plan that it leans to depends on
+   * @param dataStatus of the data on the drives, which the plan that it leans to depends on
    */
   public static Weighed of(
       KnowHow knowHow,
       Collection<String> families,
       List<Part> parts,
-      List<Sign> signs,
-      DataStatus stance) {
-    Network network = Network.of(knowHow, families, parts, signs);
+      List<Finding> findings,
+      DataStatus dataStatus) {
+    Network network = Network.of(knowHow, families, parts, findings);
     Weighing weighing = new Weighing(network);
     Plans plans = new Plans(knowHow, network, weighing.posterior);
-    return weighing.result(plans, Stake.of(stance));
+    return weighing.result(plans, Stake.of(dataStatus));
   }
 
   /**
    * How much each question would tell, as things stand: the mutual information between what is at
-   * fault and the levels of the question's signs, which are independent given the fault.
+   * fault and the levels of the question's findings, which are independent given the fault.
    *
-   * @param questions signs that each question asks for, by its id; signs already known are left out
+   * @param questions findings that each question asks for, by its id; findings already known are
+   *     left out
    * @return bits, at least 0, by question id
    * @see "Shannon, C. E.: A mathematical theory of communication, section 12 (1948)"
    */
@@ -80,18 +81,18 @@ public final class Weighing {
       KnowHow knowHow,
       Collection<String> families,
       List<Part> parts,
-      List<Sign> signs,
+      List<Finding> findings,
       Map<String, ? extends Collection<String>> questions) {
-    Network network = Network.of(knowHow, families, parts, signs);
-    Set<String> known = signs.stream().map(Sign::id).collect(Collectors.toSet());
-    Posterior faults = network.posterior().heavy(LEAST_SHARE);
+    Network network = Network.of(knowHow, families, parts, findings);
+    Set<String> known = findings.stream().map(Finding::id).collect(Collectors.toSet());
+    Posterior faults = network.posterior().heavy(MIN_SHARE);
     Map<String, Double> bits = new HashMap<>();
     questions.forEach(
         (question, asked) -> {
           List<List<Observation>> open =
               asked.stream()
                   .filter(id -> !known.contains(id))
-                  .map(id -> network.levelsOf(id, Sign.MACHINE))
+                  .map(id -> network.levelsOf(id, Finding.MACHINE))
                   .toList();
           bits.put(question, Information.bits(faults, open));
         });
@@ -124,8 +125,8 @@ public final class Weighing {
     Instance instance = network.instances().get(i);
     double probability = posterior.probability()[i];
     double all = decibans(probability);
-    boolean anySign = false;
-    List<SignWeight> weights = new ArrayList<>();
+    boolean anyFinding = false;
+    List<FindingWeight> weights = new ArrayList<>();
     for (int o = 0; o < network.counted().size(); o++) {
       Counted one = network.counted().get(o);
       boolean bears = one.observation().bearsOn(i);
@@ -133,23 +134,25 @@ public final class Weighing {
         continue;
       }
       double decibans = all - decibans(without[o][i]);
-      anySign |= bears;
-      if (bears || Math.abs(decibans) >= LEAST_DECIBANS_SHOWN) {
-        weights.add(new SignWeight(one.sign(), decibans, bears, "", one.kind().source()));
+      anyFinding |= bears;
+      if (bears || Math.abs(decibans) >= MIN_DECIBANS_SHOWN) {
+        weights.add(new FindingWeight(one.finding(), decibans, bears, "", one.kind().source()));
       }
     }
     network
         .countedBy()
         .forEach(
-            (sign, by) -> {
-              if (network.kindOf(sign).links().containsKey(instance.cause().id())
-                  && (instance.part().key().equals(sign.part())
+            (finding, by) -> {
+              if (network.kindOf(finding).links().containsKey(instance.cause().id())
+                  && (instance.part().key().equals(finding.part())
                       || instance.cause().isOfWholeMachine())) {
                 weights.add(
-                    new SignWeight(sign, 0, true, by.words(), network.kindOf(sign).source()));
+                    new FindingWeight(
+                        finding, 0, true, by.words(), network.kindOf(finding).source()));
               }
             });
-    weights.sort(Comparator.comparingDouble((SignWeight w) -> Math.abs(w.decibans())).reversed());
+    weights.sort(
+        Comparator.comparingDouble((FindingWeight w) -> Math.abs(w.decibans())).reversed());
     return new CauseShare(
         instance.cause().id(),
         instance.part().key(),
@@ -159,9 +162,9 @@ public final class Weighing {
         network.isBehindComplaint(i),
         prior[i],
         probability,
-        Tilt.of(probability, anySign),
-        weights.stream().mapToDouble(SignWeight::decibans).filter(d -> d > 0).sum(),
-        weights.stream().mapToDouble(SignWeight::decibans).filter(d -> d < 0).sum(),
+        Suspicion.of(probability, anyFinding),
+        weights.stream().mapToDouble(FindingWeight::decibans).filter(d -> d > 0).sum(),
+        weights.stream().mapToDouble(FindingWeight::decibans).filter(d -> d < 0).sum(),
         weights);
   }
 
@@ -169,7 +172,7 @@ public final class Weighing {
   private static boolean isAsBefore(double p, double q) {
     double a = p * (1 - q);
     double b = q * (1 - p);
-    return a < b * LEAST_RATIO_SHOWN && b < a * LEAST_RATIO_SHOWN;
+    return a < b * MIN_RATIO_SHOWN && b < a * MIN_RATIO_SHOWN;
   }
 
   private List<Cause> inOrder(List<CauseShare> shares) {
@@ -180,7 +183,7 @@ public final class Weighing {
 
   /** Of the cheapest plan, once some cause leans. */
   private List<Course> leaning(List<CauseShare> shares, Plans plans, Stake stake) {
-    if (shares.isEmpty() || shares.get(0).tilt().compareTo(Tilt.LEANING) < 0) {
+    if (shares.isEmpty() || shares.get(0).suspicion().compareTo(Suspicion.LEANING) < 0) {
       return List.of();
     }
     return plans.rank(posterior, stake).get(0).courses();

@@ -8,8 +8,8 @@ import java.util.List;
 import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
 import tekmerion.core.battery.Charging.Verdict;
+import tekmerion.core.finding.Finding;
 import tekmerion.core.port.BatterySample;
-import tekmerion.core.sign.Sign;
 
 /** Currents into packs of 4 Ah: 0.15 · 4 = 0.6 A and more is normal, 0.02 · 4 = 0.08 A is none. */
 class ChargingTest {
@@ -27,7 +27,7 @@ class ChargingTest {
     Charging unknown =
         Charging.of(samples(-0.05), List.of(), OptionalDouble.empty(), OptionalDouble.of(0.4));
     assertThat(unknown.verdict()).isEqualTo(Verdict.CANNOT_TELL);
-    assertThat(unknown.signs()).isEmpty();
+    assertThat(unknown.findings()).isEmpty();
   }
 
   @Test
@@ -35,8 +35,8 @@ class ChargingTest {
     Charging weak =
         Charging.of(samples(-1.8), samples(0.7), OptionalDouble.of(4), OptionalDouble.of(0.4));
 
-    assertThat(weak.signs())
-        .extracting(Sign::id, Sign::level)
+    assertThat(weak.findings())
+        .extracting(Finding::id, Finding::level)
         .containsExactly(tuple("charge.current", "normal"), tuple("adapter.voltage", "sags"));
   }
 

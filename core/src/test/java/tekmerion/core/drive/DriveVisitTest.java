@@ -11,11 +11,11 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
+import tekmerion.core.finding.Finding;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.page.RawPage;
 import tekmerion.core.port.PageAnswer;
 import tekmerion.core.port.PageKind;
-import tekmerion.core.sign.Sign;
 import tekmerion.core.trend.Split;
 import tekmerion.core.trend.Trend;
 
@@ -37,7 +37,7 @@ class DriveVisitTest {
     page[511] -= (byte) sum;
     return DriveVisit.of(
         START.plus(Duration.ofDays(day)),
-        new DriveReading(Map.of(PageKind.ATA_SMART, new PageAnswer.Got(new RawPage(page)))));
+        new PartReading(Map.of(PageKind.ATA_SMART, new PageAnswer.Got(new RawPage(page)))));
   }
 
   private static void entry(byte[] page, int n, int id, int count) {
@@ -48,11 +48,13 @@ class DriveVisitTest {
     page[at + 6] = (byte) (count >> 8);
   }
 
-  private static Optional<Sign> sign(DriveVisit... visits) {
-    Optional<Sign> sign = TrendSigns.of("drive-a", List.of(visits));
-    sign.ifPresent(
-        s -> assertThat(KnowHow.shipped().sign(s.id()).orElseThrow().levels()).contains(s.level()));
-    return sign;
+  private static Optional<Finding> finding(DriveVisit... visits) {
+    Optional<Finding> finding = TrendFindings.of("drive-a", List.of(visits));
+    finding.ifPresent(
+        s ->
+            assertThat(KnowHow.shipped().finding(s.id()).orElseThrow().levels())
+                .contains(s.level()));
+    return finding;
   }
 
   @Test
@@ -99,35 +101,35 @@ class DriveVisitTest {
 
   @Test
   void twoVisitsTellNoTrend() {
-    assertThat(sign(visit(0, 100, 5, 0), visit(9, 200, 5, 90))).isEmpty();
+    assertThat(finding(visit(0, 100, 5, 0), visit(9, 200, 5, 90))).isEmpty();
   }
 
   @Test
   void whatNeverGrewIsStill() {
-    assertThat(sign(visit(0, 100, 5, 4), visit(30, 200, 5, 4), visit(60, 300, 5, 4)))
-        .map(Sign::level)
+    assertThat(finding(visit(0, 100, 5, 4), visit(30, 200, 5, 4), visit(60, 300, 5, 4)))
+        .map(Finding::level)
         .hasValue("still");
   }
 
   @Test
-  void theGravestGrowthIsTheSignAndLeadsToItsBytes() {
+  void theGravestGrowthIsTheFindingAndLeadsToItsBytes() {
     // 5 grows by 2 a day, 187 by 40 a day: five visits in order have p = 2/120 < 0.05.
     List<DriveVisit> visits = new ArrayList<>();
     for (int day = 0; day < 5; day++) {
       visits.add(visit(day, 100 + 10 * day, 5, 2 * day, 187, 40 * day));
     }
 
-    Sign sign = sign(visits.toArray(DriveVisit[]::new)).orElseThrow();
+    Finding finding = finding(visits.toArray(DriveVisit[]::new)).orElseThrow();
 
-    assertThat(sign.level()).isEqualTo("steep");
-    assertThat(sign.words()).isEqualTo("Errors reported as uncorrectable: growing by 40 a day");
-    assertThat(sign.basis().offset()).isEqualTo(2 + 24 + 5);
+    assertThat(finding.level()).isEqualTo("steep");
+    assertThat(finding.words()).isEqualTo("Errors reported as uncorrectable: growing by 40 a day");
+    assertThat(finding.basis().offset()).isEqualTo(2 + 24 + 5);
   }
 
   @Test
   void slowGrowthIsToldByTheMonth() {
-    Sign sign =
-        sign(
+    Finding finding =
+        finding(
                 visit(0, 100, 5, 0),
                 visit(30, 200, 5, 3),
                 visit(60, 300, 5, 6),
@@ -135,18 +137,18 @@ class DriveVisitTest {
                 visit(120, 500, 5, 12))
             .orElseThrow();
 
-    assertThat(sign.level()).isEqualTo("growing");
-    assertThat(sign.words()).isEqualTo("Reallocated sectors: growing by 3.0 a month");
+    assertThat(finding.level()).isEqualTo("growing");
+    assertThat(finding.words()).isEqualTo("Reallocated sectors: growing by 3.0 a month");
   }
 
   @Test
-  void everyRiskOfTheOutlookIsOfASignThatExists() {
+  void everyRiskOfTheOutlookIsOfAFindingThatExists() {
     Map<String, Integer> met = new LinkedHashMap<>();
     for (OutlookBook.Risk risk : OutlookBook.shipped().risks()) {
-      assertThat(KnowHow.shipped().sign(risk.sign()))
-          .as(risk.sign())
+      assertThat(KnowHow.shipped().finding(risk.finding()))
+          .as(risk.finding())
           .hasValueSatisfying(kind -> assertThat(kind.levels()).contains(risk.level()));
-      met.merge(risk.sign() + " " + risk.level(), 1, Integer::sum);
+      met.merge(risk.finding() + " " + risk.level(), 1, Integer::sum);
     }
     assertThat(met.values()).containsOnly(1);
   }

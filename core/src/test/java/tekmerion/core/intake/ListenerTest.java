@@ -42,18 +42,18 @@ class ListenerTest {
   @Test
   void whatIsDeniedIsNotHeard() {
     assertThat(listener.hear("There is no clicking and it is not slow").families()).isEmpty();
-    assertThat(listener.hear("There is no clicking").signs()).isEmpty();
+    assertThat(listener.hear("There is no clicking").findings()).isEmpty();
     assertThat(listener.hear("It does not charge").families())
         .extracting(Heard.Family::id)
         .containsExactly("battery"); // the denial is the complaint
   }
 
   @Test
-  void hearsSignsAndWhereTheyAreSaid() {
+  void hearsFindingsAndWhereTheyAreSaid() {
     String words = "It says MEMORY_REFERENCE 0x1a and clicked once";
 
-    assertThat(listener.hear(words).signs())
-        .extracting(s -> s.sign() + "=" + s.level() + ": " + words.substring(s.from(), s.to()))
+    assertThat(listener.hear(words).findings())
+        .extracting(s -> s.finding() + "=" + s.level() + ": " + words.substring(s.from(), s.to()))
         .containsExactly("text.memory=yes: MEMORY_REFERENCE", "noise.clicks=clicks: clicked");
   }
 
@@ -81,6 +81,6 @@ class ListenerTest {
     Heard heard = new Listener(KnowHow.shipped()).hear("It keeps restarting");
 
     assertThat(heard.families()).extracting(Heard.Family::id).contains("restart-loop");
-    assertThat(heard.signs()).extracting(Heard.Said::sign).doesNotContain("said.beeps");
+    assertThat(heard.findings()).extracting(Heard.Said::finding).doesNotContain("said.beeps");
   }
 }

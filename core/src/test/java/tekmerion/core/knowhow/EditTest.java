@@ -10,8 +10,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
+import tekmerion.core.finding.Finding;
 import tekmerion.core.permit.DataStatus;
-import tekmerion.core.sign.Sign;
+import tekmerion.core.permit.Invasiveness;
 import tekmerion.core.weigh.NextMoves;
 import tekmerion.core.weigh.Weighed;
 import tekmerion.core.weigh.Weighing;
@@ -30,7 +31,7 @@ class EditTest {
           "power",
           "machine",
           "nothing",
-          0,
+          Invasiveness.LOOKS_ONLY,
           List.of(),
           List.of(1, 0),
           List.of("noise-heat"),
@@ -58,17 +59,17 @@ class EditTest {
   void aLikelihoodStandsInPlaceOfTheShippedOneAndIsCheckedLikeIt() {
     KnowHow own = with(new Edit.Likelihood("fan.state", "fan-failed", List.of(0.5, 0.3, 0.2)));
 
-    SignKind changed = own.sign("fan.state").orElseThrow();
+    FindingKind changed = own.finding("fan.state").orElseThrow();
     assertThat(changed.links().get("fan-failed")).containsExactly(0.5, 0.3, 0.2);
     assertThat(changed.source()).endsWith("looked at 40 jobs");
     assertThat(changed.links().get("heat-dust"))
-        .isEqualTo(SHIPPED.sign("fan.state").orElseThrow().links().get("heat-dust"));
+        .isEqualTo(SHIPPED.finding("fan.state").orElseThrow().links().get("heat-dust"));
     assertThatThrownBy(() -> with(new Edit.Likelihood("fan.state", "fan-failed", List.of(0.5))))
         .isInstanceOf(Mistakes.class)
         .hasMessageContaining("[0.5] is no distribution");
   }
 
-  /** Odds before any sign are p / (1 - p): from 0.015 to 0.03 they double, and a little. */
+  /** Odds before any finding are p / (1 - p): from 0.015 to 0.03 they double, and a little. */
   @Test
   void aPriorMovesTheWeighing() {
     Cause drive = SHIPPED.cause("failing-drive").orElseThrow();
@@ -99,8 +100,9 @@ class EditTest {
     assertThat(NextMoves.of(own, List.of("noise-heat"), DRIVE, List.of(), at).moves())
         .extracting(NextMoves.Ranked::id)
         .contains("own.sniff@machine");
-    Sign salt =
-        new Sign("own.sniff.seen", Sign.MACHINE, "seen-1", "Salt and damp", Sign.Basis.move());
+    Finding salt =
+        new Finding(
+            "own.sniff.seen", Finding.MACHINE, "seen-1", "Salt and damp", Finding.Basis.move());
     assertThat(share(Weighing.of(own, List.of("noise-heat"), DRIVE, List.of(salt)), "fan-failed"))
         .isGreaterThan(
             2 * share(Weighing.of(own, List.of("noise-heat"), DRIVE, List.of()), "fan-failed"));
@@ -120,7 +122,7 @@ class EditTest {
             "drive",
             "drive",
             "nothing",
-            4,
+            Invasiveness.WRITES_TO_DRIVE,
             List.of(),
             List.of(1, 0),
             List.of(),
@@ -140,7 +142,7 @@ class EditTest {
     KnowHow own = with(SNIFF, new Edit.Aside("own.sniff"), new Edit.Aside("fan-listen"));
 
     assertThat(own.offered()).extracting(Move::id).doesNotContain("own.sniff", "fan-listen");
-    assertThat(own.sign("own.sniff.seen")).isPresent();
+    assertThat(own.finding("own.sniff.seen")).isPresent();
     assertThat(with(new Edit.Aside("fan-listen"), back("fan-listen")).offered())
         .extracting(Move::id)
         .contains("fan-listen");
@@ -168,7 +170,7 @@ class EditTest {
     assertThat(is.guided()).containsExactly(new Move.Step("Put an ear to it.", 20));
     assertThat(is.handsOnMinutes()).isEqualTo(2);
     assertThat(is.tells()).isEqualTo(was.tells());
-    assertThat(is.touch()).isEqualTo(was.touch());
+    assertThat(is.invasiveness()).isEqualTo(was.invasiveness());
   }
 
   @Test
@@ -176,8 +178,9 @@ class EditTest {
     Edit changed = new Edit.Likelihood("fan.state", "fan-failed", List.of(0.5, 0.3, 0.2));
 
     assertThat(
-            with(changed, new Edit.AsShipped("fan.state", Edit.EntryKind.SIGN)).sign("fan.state"))
-        .isEqualTo(SHIPPED.sign("fan.state"));
+            with(changed, new Edit.AsShipped("fan.state", Edit.EntryKind.FINDING))
+                .finding("fan.state"))
+        .isEqualTo(SHIPPED.finding("fan.state"));
   }
 
   @Test
@@ -198,6 +201,6 @@ class EditTest {
                         "there is no move ghost",
                         "move own.sniff is known already",
                         "own.sniff does not ship: it is the shop's own",
-                        "there is no sign ghost"));
+                        "there is no finding ghost"));
   }
 }

@@ -8,7 +8,8 @@ import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import tekmerion.core.ruling.Course;
+import tekmerion.core.decision.Course;
+import tekmerion.core.permit.Invasiveness;
 
 class KnowHowTest {
   @Test
@@ -18,16 +19,16 @@ class KnowHowTest {
     assertThat(knowHow.families()).hasSize(12); // the complaint families of product.md
     assertThat(knowHow.causes()).hasSizeGreaterThanOrEqualTo(45);
     assertThat(knowHow.moves()).hasSizeGreaterThanOrEqualTo(90);
-    assertThat(knowHow.signs()).hasSizeGreaterThanOrEqualTo(200);
-    assertThat(knowHow.signs()).allSatisfy(sign -> assertThat(sign.source()).isNotBlank());
+    assertThat(knowHow.findings()).hasSizeGreaterThanOrEqualTo(200);
+    assertThat(knowHow.findings()).allSatisfy(finding -> assertThat(finding.source()).isNotBlank());
   }
 
   @Test
   void everyMistakeIsNamedAtOnce() {
     Cause noPrior =
         new Cause("a", "A", "a", "a", "drive", "drive", List.of(), Map.of("gone", 1.5), null);
-    SignKind bad =
-        new SignKind(
+    FindingKind bad =
+        new FindingKind(
             "s",
             "S",
             "g",
@@ -45,15 +46,15 @@ class KnowHowTest {
         .hasMessageContaining("cause a has no prior for any family")
         .hasMessageContaining("no family gone")
         .hasMessageContaining("prior 1.5 is outside (0, 1)")
-        .hasMessageContaining("cause a has no sign")
-        .hasMessageContaining("sign s names no source")
+        .hasMessageContaining("cause a has no finding")
+        .hasMessageContaining("finding s names no source")
         .hasMessageContaining("every level must be able to leak")
         .hasMessageContaining("no cause b")
         .hasMessageContaining("[0.5] is no distribution");
   }
 
   @Test
-  void anAnswerSetsEverySignOfItsQuestion() {
+  void anAnswerSetsEveryFindingOfItsQuestion() {
     KnowHow knowHow = KnowHow.shipped();
     Question changed = knowHow.question("changed").orElseThrow();
 
@@ -65,7 +66,7 @@ class KnowHowTest {
         .hasMessageContaining("no answer eclipse");
   }
 
-  private static Move move(String id, String sign, String reach, int touch) {
+  private static Move move(String id, String finding, String bootStage, Invasiveness invasiveness) {
     return new Move(
         id,
         "Do " + id,
@@ -77,12 +78,12 @@ class KnowHowTest {
         null,
         List.of("weather"),
         List.of("barge"),
-        reach,
+        bootStage,
         null,
         List.of("nowhere"),
         null,
         List.of(1),
-        touch,
+        invasiveness,
         2.0,
         null,
         null,
@@ -90,7 +91,7 @@ class KnowHowTest {
         null,
         List.of(),
         List.of(),
-        List.of(sign),
+        List.of(finding),
         null);
   }
 
@@ -128,7 +129,15 @@ class KnowHowTest {
   @Test
   void everyMistakeOfAMoveAndARemedyIsNamedAtOnce() {
     Remedy wrong =
-        new Remedy("r", "R", Course.REPAIR, null, List.of(1), 0, 0, Map.of("ghost", 2.0));
+        new Remedy(
+            "r",
+            "R",
+            Course.REPAIR,
+            null,
+            List.of(1),
+            0,
+            Invasiveness.LOOKS_ONLY,
+            Map.of("ghost", 2.0));
     KnowHow good = KnowHow.shipped();
 
     assertThatThrownBy(
@@ -138,7 +147,10 @@ class KnowHowTest {
                     List.of(),
                     List.of(),
                     List.of(),
-                    List.of(new Move.File("judgement", List.of(move("m", "x", "moon", 4)))),
+                    List.of(
+                        new Move.File(
+                            "judgement",
+                            List.of(move("m", "x", "moon", Invasiveness.WRITES_TO_DRIVE)))),
                     List.of(wrong)))
         .hasMessageContaining("move m has no purpose")
         .hasMessageContaining("move m needs minutes: [hands-on, waiting]")
@@ -156,15 +168,15 @@ class KnowHowTest {
   }
 
   @Test
-  void causesThatNoMoveTellsApartAndSignsThatNobodySeesAreMistakes() {
+  void causesThatNoMoveTellsApartAndFindingsThatNobodySeesAreMistakes() {
     KnowHow good = KnowHow.shipped();
     Cause twin =
         new Cause("twin", "T", "t", "t", "machine", "system", List.of(), Map.of("any", 0.01), null);
     Cause other =
         new Cause(
             "other", "O", "o", "o", "machine", "system", List.of(), Map.of("any", 0.01), null);
-    SignKind unseen =
-        new SignKind(
+    FindingKind unseen =
+        new FindingKind(
             "unseen",
             "U",
             "u",
@@ -182,9 +194,11 @@ class KnowHowTest {
                     List.of(twin, other),
                     List.of(unseen),
                     List.of(),
-                    List.of(new Move.File("judgement", List.of(move("m", "x", "moon", 0)))),
+                    List.of(
+                        new Move.File(
+                            "judgement", List.of(move("m", "x", "moon", Invasiveness.LOOKS_ONLY)))),
                     List.of()))
-        .hasMessageContaining("sign unseen is never seen")
+        .hasMessageContaining("finding unseen is never seen")
         .hasMessageContaining("no move tells twin from other")
         .hasMessageContaining("cause twin is mended by no remedy");
   }

@@ -14,15 +14,15 @@ import tekmerion.core.learn.Learning.ProvenJob;
 
 class LearningTest {
   /** Of the shipped table: fan noise under a failed fan. */
-  private static final String SIGN = "fan.state";
+  private static final String FINDING = "fan.state";
 
   private static final String CAUSE = "fan-failed";
 
   private static List<ProvenJob> jobs(int fine, int weak, int still) {
     List<ProvenJob> jobs = new ArrayList<>();
-    jobs.addAll(Collections.nCopies(fine, new ProvenJob(CAUSE, Map.of(SIGN, "fine"))));
-    jobs.addAll(Collections.nCopies(weak, new ProvenJob(CAUSE, Map.of(SIGN, "weak"))));
-    jobs.addAll(Collections.nCopies(still, new ProvenJob(CAUSE, Map.of(SIGN, "still"))));
+    jobs.addAll(Collections.nCopies(fine, new ProvenJob(CAUSE, Map.of(FINDING, "fine"))));
+    jobs.addAll(Collections.nCopies(weak, new ProvenJob(CAUSE, Map.of(FINDING, "weak"))));
+    jobs.addAll(Collections.nCopies(still, new ProvenJob(CAUSE, Map.of(FINDING, "still"))));
     return jobs;
   }
 
@@ -43,7 +43,7 @@ class LearningTest {
 
     assertThat(proposals).hasSize(1);
     Proposal proposal = proposals.get(0);
-    assertThat(proposal.sign()).isEqualTo(SIGN);
+    assertThat(proposal.finding()).isEqualTo(FINDING);
     assertThat(proposal.jobs()).isEqualTo(40);
     assertThat(proposal.proposed().get(0)).isCloseTo(0.44078, within(1e-4));
     assertThat(proposal.proposed().get(1)).isCloseTo(0.64224 - 0.44078, within(1e-4));

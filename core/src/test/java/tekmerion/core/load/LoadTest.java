@@ -11,7 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
-import tekmerion.core.sign.Sign;
+import tekmerion.core.finding.Finding;
 
 /** Two moments ten seconds apart, and what went on between them, worked out by hand. */
 class LoadTest {
@@ -82,11 +82,11 @@ class LoadTest {
 
   @Test
   void saysWhatKeepsItBusy() {
-    List<Sign> signs =
-        new LoadSample(List.of(interval()), Optional.of(new long[] {60, 400, 900})).signs();
+    List<Finding> findings =
+        new LoadSample(List.of(interval()), Optional.of(new long[] {60, 400, 900})).findings();
 
-    assertThat(signs)
-        .extracting(Sign::id, Sign::level)
+    assertThat(findings)
+        .extracting(Finding::id, Finding::level)
         .containsExactly(
             tuple("busy", "always"),
             tuple("memory.pressure", "full"),

@@ -4,9 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.charset.StandardCharsets;
 import org.junit.jupiter.api.Test;
+import tekmerion.core.finding.Finding;
 import tekmerion.core.memory.identity.MemoryRecords;
 import tekmerion.core.page.RawPage;
-import tekmerion.core.sign.Sign;
 
 /** Counters and log lines as the Linux kernel words them. */
 class MemoryRecordsTest {
@@ -25,9 +25,9 @@ class MemoryRecordsTest {
 
     assertThat(records.errors(true)).hasValue(17);
     assertThat(records.errors(false)).hasValue(1);
-    Sign sign = MemorySigns.of(records, "memory-records").get(0);
-    assertThat(sign.level()).isEqualTo("some");
-    assertThat(sign.words()).contains("17 corrected and 1 uncorrected", "SLOT_B1");
+    Finding finding = MemoryFindings.of(records, "memory-records").get(0);
+    assertThat(finding.level()).isEqualTo("some");
+    assertThat(finding.words()).contains("17 corrected and 1 uncorrected", "SLOT_B1");
   }
 
   @Test
@@ -48,8 +48,8 @@ class MemoryRecordsTest {
   @Test
   void saysNothingWhereNothingIsKept() {
     assertThat(decode("").errors(true)).isEmpty();
-    assertThat(MemorySigns.of(decode(""), "memory-records")).isEmpty();
-    assertThat(MemorySigns.of(decode("mc0/dimm0/dimm_ce_count=0\n"), "p").get(0).level())
+    assertThat(MemoryFindings.of(decode(""), "memory-records")).isEmpty();
+    assertThat(MemoryFindings.of(decode("mc0/dimm0/dimm_ce_count=0\n"), "p").get(0).level())
         .isEqualTo("none");
   }
 

@@ -100,7 +100,7 @@ final class AnyShop {
       case 6, 7 -> image();
       case 8 -> files();
       case 9 -> wants();
-      case 10 -> sign();
+      case 10 -> finding();
       case 11 -> confirmOrRevoke();
       case 12 -> decide();
       case 13, 14 -> beginToErase();
@@ -320,7 +320,7 @@ final class AnyShop {
   }
 
   /** By the customer or somebody else; on the screen or not; for all of it or by name. */
-  private String sign() {
+  private String finding() {
     Optional<Job> found = anyOpen();
     if (found.isEmpty()) {
       return "nobody signs";
@@ -350,7 +350,7 @@ final class AnyShop {
             job.number);
     boolean onScreen = random.nextBoolean();
     waivers.add(new Kept(job.number, waiver, onScreen, new boolean[1], new boolean[1], truth));
-    world.signatures.add(truth); // the owner did sign; whether it counts is the shop's affair
+    world.signatures.add(truth); // the owner did finding; whether it counts is the shop's affair
     return "signed";
   }
 
@@ -389,7 +389,7 @@ final class AnyShop {
         permissions(at.job)
             .of(
                 new Action.Write(
-                    Effects.of(Touch.ERASES), at.place, named.orElse(at.drive.identity)));
+                    Effects.of(Invasiveness.ERASES), at.place, named.orElse(at.drive.identity)));
     if (!answer.isOpen()) {
       refused++;
       return "erasing refused";
@@ -403,7 +403,7 @@ final class AnyShop {
     return w.job.places.get(w.place) == w.opened
         && w.opened.identity.equals(w.named)
         && permissions(w.job)
-            .of(new Action.Write(Effects.of(Touch.ERASES), w.place, w.named))
+            .of(new Action.Write(Effects.of(Invasiveness.ERASES), w.place, w.named))
             .isOpen();
   }
 
@@ -628,7 +628,7 @@ final class AnyShop {
             drives,
             DataStatus.WANTED,
             Optional.empty(),
-            Suspicion.NONE,
+            PartEvidence.NONE,
             Proven.NOT_NEEDED,
             false,
             job.erases,

@@ -60,7 +60,7 @@ class PermissionsTest {
 
   private static List<Effects> effects() {
     List<Effects> all = new ArrayList<>();
-    for (Touch touch : Touch.values()) {
+    for (Invasiveness invasiveness : Invasiveness.values()) {
       for (int bits = 0; bits < 1 << Load.values().length; bits++) {
         Set<Load> loads = EnumSet.noneOf(Load.class);
         for (Load load : Load.values()) {
@@ -68,14 +68,14 @@ class PermissionsTest {
             loads.add(load);
           }
         }
-        all.add(new Effects(touch, loads));
+        all.add(new Effects(invasiveness, loads));
       }
     }
     return all;
   }
 
   /**
-   * Two drives, each in 8 ways and failing or not, a battery safe or not, a suspicion, a proof,
+   * Two drives, each in 8 ways and failing or not, a battery safe or not, a partEvidence, a proof,
    * what was signed and decided: 8·2·8·2·2·4·4·2·2·2 situations; 48 effects on each of three
    * targets, a write, a decision, a hand-back, an erasing of copies.
    */
@@ -99,7 +99,8 @@ class PermissionsTest {
                 boolean onFirst = !target.equals("b");
                 boolean onSecond = !target.equals("a");
                 boolean writes =
-                    effects.touch() == Touch.WRITES_TO_DRIVE || effects.touch() == Touch.ERASES;
+                    effects.invasiveness() == Invasiveness.WRITES_TO_DRIVE
+                        || effects.invasiveness() == Invasiveness.ERASES;
                 if (writes && onFirst) {
                   expected.addAll(unsafe(first));
                 }
@@ -172,7 +173,7 @@ class PermissionsTest {
             drive("b", second, when(secondFails), Optional.of(""))),
         DataStatus.WANTED,
         swollen ? Optional.of("The battery is swollen.") : Optional.empty(),
-        Suspicion.SEVERAL,
+        PartEvidence.SEVERAL,
         Proven.NOT_NEEDED,
         false,
         true,
@@ -195,7 +196,7 @@ class PermissionsTest {
             "no",
             Optional.empty());
     for (boolean decided : new boolean[] {true, false}) {
-      for (Touch touch : List.of(Touch.WRITES_TO_DRIVE, Touch.ERASES)) {
+      for (Invasiveness invasiveness : List.of(Invasiveness.WRITES_TO_DRIVE, Invasiveness.ERASES)) {
         places.forEach(
             (name, offLimits) -> {
               Situation at =
@@ -203,19 +204,19 @@ class PermissionsTest {
                       List.of(drive("a", data, Optional.empty(), offLimits)),
                       DataStatus.WANTED,
                       Optional.empty(),
-                      Suspicion.SEVERAL,
+                      PartEvidence.SEVERAL,
                       Proven.NOT_NEEDED,
                       false,
                       decided,
                       false);
               Set<Lock> expected = new TreeSet<>(unsafe(data));
-              if (touch == Touch.ERASES && !decided) {
+              if (invasiveness == Invasiveness.ERASES && !decided) {
                 expected.add(Lock.NOT_DECIDED);
               }
               if (!name.equals("here")) {
                 expected.add(Lock.OFF_LIMITS);
               }
-              check(at, new Action.Write(Effects.of(touch), "a", X), expected);
+              check(at, new Action.Write(Effects.of(invasiveness), "a", X), expected);
             });
       }
     }
@@ -224,14 +225,14 @@ class PermissionsTest {
   @Test
   void aDriveThatTookThePlaceOfTheNamedOneIsNotWrittenTo() {
     Situation at = situation(Data.SIGNED_AWAY, Data.WANTED, false, false, false, false);
-    check(at, new Action.Write(Effects.of(Touch.ERASES), "a", X), Set.of());
-    check(at, new Action.Write(Effects.of(Touch.ERASES), "a", Y), Set.of(Lock.OTHER_DRIVE));
+    check(at, new Action.Write(Effects.of(Invasiveness.ERASES), "a", X), Set.of());
+    check(at, new Action.Write(Effects.of(Invasiveness.ERASES), "a", Y), Set.of(Lock.OTHER_DRIVE));
   }
 
   /** 4 suspicions × 4 proofs × signed or not. */
   @Test
   void replacingAndHandingBack() {
-    for (Suspicion suspicion : Suspicion.values()) {
+    for (PartEvidence partEvidence : PartEvidence.values()) {
       for (Proven proven : Proven.values()) {
         for (boolean signed : new boolean[] {true, false}) {
           Situation at =
@@ -239,15 +240,15 @@ class PermissionsTest {
                   List.of(),
                   DataStatus.WANTED,
                   Optional.empty(),
-                  suspicion,
+                  partEvidence,
                   proven,
                   signed,
                   false,
                   false);
           check(
               at,
-              new Action.Decide(Effects.of(Touch.OPENS_CASE), true),
-              suspicion == Suspicion.ONE_FINDING ? Set.of(Lock.ONE_FINDING_ONLY) : Set.of());
+              new Action.Decide(Effects.of(Invasiveness.OPENS_CASE), true),
+              partEvidence == PartEvidence.ONE_FINDING ? Set.of(Lock.ONE_FINDING_ONLY) : Set.of());
           boolean open = signed || proven == Proven.NOT_NEEDED || proven == Proven.DONE;
           check(at, new Action.HandBack(), open ? Set.of() : Set.of(Lock.NOT_PROVEN));
         }
@@ -262,18 +263,18 @@ class PermissionsTest {
             List.of(),
             DataStatus.NOT_ASKED,
             Optional.empty(),
-            Suspicion.NONE,
+            PartEvidence.NONE,
             Proven.NOT_NEEDED,
             false,
             true,
             false);
-    for (Touch touch : List.of(Touch.WRITES_TO_DRIVE, Touch.ERASES)) {
+    for (Invasiveness invasiveness : List.of(Invasiveness.WRITES_TO_DRIVE, Invasiveness.ERASES)) {
       for (Action action :
           List.of(
-              new Action.Make(Effects.of(touch), Action.WHOLE_MACHINE),
-              new Action.Make(Effects.of(touch), "late"),
-              new Action.Write(Effects.of(touch), "late", X),
-              new Action.Decide(Effects.of(touch), false))) {
+              new Action.Make(Effects.of(invasiveness), Action.WHOLE_MACHINE),
+              new Action.Make(Effects.of(invasiveness), "late"),
+              new Action.Write(Effects.of(invasiveness), "late", X),
+              new Action.Decide(Effects.of(invasiveness), false))) {
         check(at, action, Set.of(Lock.DRIVE_NOT_IDENTIFIED));
       }
     }
@@ -305,7 +306,7 @@ class PermissionsTest {
                   List.of(drive),
                   DataStatus.WANTED,
                   Optional.empty(),
-                  Suspicion.NONE,
+                  PartEvidence.NONE,
                   Proven.NOT_NEEDED,
                   false,
                   true,
@@ -369,7 +370,7 @@ class PermissionsTest {
             List.of(drive),
             DataStatus.WANTED,
             Optional.empty(),
-            Suspicion.NONE,
+            PartEvidence.NONE,
             Proven.NOT_NEEDED,
             false,
             true,
@@ -377,7 +378,7 @@ class PermissionsTest {
 
     Permission.Locked locked =
         Permissions.of(at)
-            .of(new Action.Write(Effects.of(Touch.ERASES), "a", X))
+            .of(new Action.Write(Effects.of(Invasiveness.ERASES), "a", X))
             .locked()
             .orElseThrow();
 

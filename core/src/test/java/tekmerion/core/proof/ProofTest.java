@@ -39,7 +39,7 @@ class ProofTest {
   void asksForNoMoreThanAnybodyWouldDoAndSaysHowSureThatMakes() {
     Proof.Needed rare = Proof.needed(1, 200);
 
-    assertThat(rare.trials()).isEqualTo(Proof.MOST_TRIALS);
+    assertThat(rare.trials()).isEqualTo(Proof.MAX_TRIALS);
     // E(1 − f)^60 with Beta(2, 200): (200·201) / (260·261) = 0.5924
     assertThat(rare.confidence()).isCloseTo(1 - 200.0 * 201 / (260 * 261), within(1e-12));
   }

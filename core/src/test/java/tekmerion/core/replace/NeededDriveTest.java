@@ -6,7 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import org.junit.jupiter.api.Test;
-import tekmerion.core.drive.DriveReading;
+import tekmerion.core.drive.PartReading;
 
 class NeededDriveTest {
   /** Of 1,000 GB, in 2.5 inch. */
@@ -14,7 +14,7 @@ class NeededDriveTest {
       new NeededDrive("SATA", Optional.of("2.5 inch"), OptionalLong.of(1_000_204_886_016L));
 
   @Test
-  void whatIsOnTheShelfFitsByInterfaceSizeAndForm() {
+  void whatIsInStockFitsByInterfaceSizeAndForm() {
     assertThat(OLD.misfit("SATA", "2.5 inch", 1_000_204_886_016L)).isEmpty();
     assertThat(OLD.misfit("SATA", null, 2_000_398_934_016L)).isEmpty();
     assertThat(OLD.misfit("SATA", "2.5 inch", 960_197_124_096L))
@@ -28,27 +28,27 @@ class NeededDriveTest {
     NeededModule old =
         new NeededModule(
             Optional.of("DDR4"), Optional.of("SODIMM"), OptionalLong.of(8L << 30), "8 GB DDR4");
-    assertThat(old.misfit(new OnShelf("module", "a", "DDR4", "SO-DIMM", 8L << 30))).isEmpty();
-    assertThat(old.misfit(new OnShelf("module", "a", "DDR4", "SO-DIMM", 16L << 30))).isEmpty();
-    assertThat(old.misfit(new OnShelf("module", "a", "DDR4", "SO-DIMM", 4L << 30))).isPresent();
-    assertThat(old.misfit(new OnShelf("module", "a", "DDR5", "SO-DIMM", 8L << 30)))
+    assertThat(old.misfit(new InStock("module", "a", "DDR4", "SO-DIMM", 8L << 30))).isEmpty();
+    assertThat(old.misfit(new InStock("module", "a", "DDR4", "SO-DIMM", 16L << 30))).isEmpty();
+    assertThat(old.misfit(new InStock("module", "a", "DDR4", "SO-DIMM", 4L << 30))).isPresent();
+    assertThat(old.misfit(new InStock("module", "a", "DDR5", "SO-DIMM", 8L << 30)))
         .contains("it is DDR5, DDR4 is needed");
-    assertThat(old.misfit(new OnShelf("module", "a", "DDR4", "DIMM", 8L << 30))).isPresent();
-    assertThat(old.misfit(new OnShelf("drive", "a", "SATA", null, 8L << 30))).isPresent();
-    assertThat(old.misfit(new OnShelf("module", "a", null, null, null)))
+    assertThat(old.misfit(new InStock("module", "a", "DDR4", "DIMM", 8L << 30))).isPresent();
+    assertThat(old.misfit(new InStock("drive", "a", "SATA", null, 8L << 30))).isPresent();
+    assertThat(old.misfit(new InStock("module", "a", null, null, null)))
         .contains("nobody said what it is");
   }
 
   @Test
   void aBatteryFitsByItsModelOnly() {
     NeededBattery old = new NeededBattery(Optional.of("BX-4410"), "50 Wh");
-    assertThat(old.misfit(new OnShelf("battery", "Pack bx-4410 (new)", null, null, null)))
+    assertThat(old.misfit(new InStock("battery", "Pack bx-4410 (new)", null, null, null)))
         .isEmpty();
-    assertThat(old.misfit(new OnShelf("battery", "BX-4411", null, null, null)))
+    assertThat(old.misfit(new InStock("battery", "BX-4411", null, null, null)))
         .contains("it is for another model, BX-4410 is needed");
     assertThat(
             new NeededBattery(Optional.empty(), "50 Wh")
-                .misfit(new OnShelf("battery", "BX-4410", null, null, null)))
+                .misfit(new InStock("battery", "BX-4410", null, null, null)))
         .isPresent();
   }
 
@@ -66,6 +66,6 @@ class NeededDriveTest {
 
   @Test
   void aDriveThatSaysNothingIsReadFromItsLabel() {
-    assertThat(NeededDrive.of(new DriveReading(Map.of()))).isEmpty();
+    assertThat(NeededDrive.of(new PartReading(Map.of()))).isEmpty();
   }
 }

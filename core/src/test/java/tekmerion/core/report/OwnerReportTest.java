@@ -8,11 +8,11 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import tekmerion.core.decision.Course;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.permit.DataStatus;
 import tekmerion.core.permit.Proven;
 import tekmerion.core.report.OwnerReport.Section;
-import tekmerion.core.ruling.Course;
 
 class OwnerReportTest {
   private static final OwnerWords ENGLISH = new OwnerWords(Locale.UK);
@@ -97,15 +97,15 @@ class OwnerReportTest {
   }
 
   @Test
-  void hasWordsForEveryCauseCourseStanceAndAdvice() {
+  void hasWordsForEveryCauseCourseDataStatusAndAdvice() {
     KnowHow.shipped()
         .causes()
         .forEach(cause -> assertThat(ENGLISH.has("cause." + cause.id())).as(cause.id()).isTrue());
     for (Course course : Course.values()) {
       assertThat(ENGLISH.has("course." + course.name())).as(course.name()).isTrue();
     }
-    for (DataStatus stance : DataStatus.values()) {
-      assertThat(ENGLISH.has("data." + stance.name())).as(stance.name()).isTrue();
+    for (DataStatus dataStatus : DataStatus.values()) {
+      assertThat(ENGLISH.has("data." + dataStatus.name())).as(dataStatus.name()).isTrue();
     }
     ENGLISH
         .advice()

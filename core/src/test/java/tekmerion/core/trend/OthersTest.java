@@ -66,7 +66,7 @@ class OthersTest {
   @Test
   void onlyTheGravestOfAGroupCounts() {
     Driver first = new Driver("scan", "first scan error", 39, 20, 60, "FAST 2007");
-    Driver same = new Driver("scan", "waiting sectors", 16, 10, 25, "FAST 2007");
+    Driver same = new Driver("scan", "pending sectors", 16, 10, 25, "FAST 2007");
 
     Outlook one = Outlook.of(1_000, List.of(first));
     Outlook both = Outlook.of(1_000, List.of(same, first));

@@ -17,7 +17,7 @@ class ContradictionTest {
         true,
         0.1,
         probability,
-        Tilt.of(probability, true),
+        Suspicion.of(probability, true),
         0,
         0,
         List.of());
@@ -28,12 +28,12 @@ class ContradictionTest {
   }
 
   @Test
-  void aRulingIsContradictedWhenItsCauseFellAndAnotherLeans() {
+  void aDecisionIsContradictedWhenItsCauseFellAndAnotherLeans() {
     Weighed now = now(share("board", 0.9), share("adapter", 0.04));
 
     assertThat(Contradiction.of("adapter", "machine", now))
         .hasValue(
-            "It was ruled on the adapter, which stands at 4 in 100 now; the board stands at 90 in"
+            "The decision was for the adapter, which stands at 4 in 100 now; the board stands at 90 in"
                 + " 100.");
   }
 

@@ -23,9 +23,20 @@ class HeadlineTest {
   }
 
   private static CauseShare share(double probability, boolean behind) {
-    Tilt tilt = Tilt.of(probability, true);
+    Suspicion suspicion = Suspicion.of(probability, true);
     return new CauseShare(
-        "c", "drive-a", "C", "drive A", "drive", behind, 0.1, probability, tilt, 0, 0, List.of());
+        "c",
+        "drive-a",
+        "C",
+        "drive A",
+        "drive",
+        behind,
+        0.1,
+        probability,
+        suspicion,
+        0,
+        0,
+        List.of());
   }
 
   private static String of(double first, double second, double none) {
@@ -68,7 +79,7 @@ class HeadlineTest {
     assertThat(Headline.ofHundred(probability)).isEqualTo(words);
   }
 
-  @ParameterizedTest(name = "{0}, any sign {1}: {2}")
+  @ParameterizedTest(name = "{0}, any finding {1}: {2}")
   @CsvSource({
     "0.85, true, IMPLICATED",
     "0.849, true, LEANING",
@@ -82,7 +93,8 @@ class HeadlineTest {
     "0.001, false, UNKNOWN", // a low prior alone clears nothing
     "0.9, false, IMPLICATED"
   })
-  void tiltsByProbabilityAndClearsOnlyByASign(double probability, boolean anySign, Tilt tilt) {
-    assertThat(Tilt.of(probability, anySign)).isEqualTo(tilt);
+  void tiltsByProbabilityAndClearsOnlyByAFinding(
+      double probability, boolean anyFinding, Suspicion suspicion) {
+    assertThat(Suspicion.of(probability, anyFinding)).isEqualTo(suspicion);
   }
 }

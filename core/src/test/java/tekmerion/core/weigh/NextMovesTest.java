@@ -11,11 +11,12 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import tekmerion.core.decision.Course;
+import tekmerion.core.finding.Finding;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Move;
 import tekmerion.core.permit.DataStatus;
-import tekmerion.core.ruling.Course;
-import tekmerion.core.sign.Sign;
+import tekmerion.core.permit.Invasiveness;
 import tekmerion.core.weigh.NextMoves.Advice;
 import tekmerion.core.weigh.NextMoves.Ranked;
 import tekmerion.core.weigh.Weighing.Part;
@@ -24,21 +25,22 @@ import tekmerion.core.weigh.Weighing.Part;
 class NextMovesTest {
   private static final List<Part> DRIVE = List.of(new Part("drive-a", "drive", "drive A"));
 
-  private static Sign seen(String id, String level) {
-    return new Sign(id, Sign.MACHINE, level, id, Sign.Basis.intake());
+  private static Finding seen(String id, String level) {
+    return new Finding(id, Finding.MACHINE, level, id, Finding.Basis.intake());
   }
 
-  private static Sign ofDrive(String id, String level) {
-    return new Sign(id, "drive-a", level, id, Sign.Basis.intake());
+  private static Finding ofDrive(String id, String level) {
+    return new Finding(id, "drive-a", level, id, Finding.Basis.intake());
   }
 
-  private static Advice advice(String family, DataStatus stance, String decisive, Sign... signs) {
+  private static Advice advice(
+      String family, DataStatus dataStatus, String decisive, Finding... findings) {
     return NextMoves.of(
         KnowHow.shipped(),
         List.of(family),
         DRIVE,
-        List.of(signs),
-        NextMoves.Situation.assumed(stance, Optional.ofNullable(decisive), Set.of(), true));
+        List.of(findings),
+        NextMoves.Situation.assumed(dataStatus, Optional.ofNullable(decisive), Set.of(), true));
   }
 
   private static Optional<Ranked> of(Advice advice, String move) {
@@ -55,16 +57,17 @@ class NextMovesTest {
     "battery, desktop, battery-report",
     "dead, nothing, light-fan-beep"
   })
-  void theFirstMoveIsAGentleOneThatFitsTheComplaint(String family, String reach, String move) {
-    Advice advice = advice(family, DataStatus.WANTED, null, seen("reach", reach));
+  void theFirstMoveIsAGentleOneThatFitsTheComplaint(String family, String bootStage, String move) {
+    Advice advice = advice(family, DataStatus.WANTED, null, seen("boot-stage", bootStage));
 
     assertThat(advice.moves().get(0).move().id()).isEqualTo(move);
-    assertThat(advice.moves().get(0).move().touch()).isLessThanOrEqualTo(1);
+    assertThat(advice.moves().get(0).move().invasiveness())
+        .isLessThanOrEqualTo(Invasiveness.NO_TOOLS);
   }
 
   @Test
   void itIsEnoughWhenNoMoveThatCanBeMadeGainsItsMinutes() {
-    Advice open = advice("battery", DataStatus.WANTED, null, seen("reach", "desktop"));
+    Advice open = advice("battery", DataStatus.WANTED, null, seen("boot-stage", "desktop"));
     Set<String> done = new HashSet<>();
     open.moves().stream().filter(r -> r.lock().isEmpty()).forEach(r -> done.add(r.id()));
     Advice after =
@@ -72,7 +75,7 @@ class NextMovesTest {
             KnowHow.shipped(),
             List.of("battery"),
             DRIVE,
-            List.of(seen("reach", "desktop")),
+            List.of(seen("boot-stage", "desktop")),
             NextMoves.Situation.assumed(DataStatus.WANTED, Optional.empty(), done, true));
 
     assertThat(open.enough()).isFalse();
@@ -83,13 +86,13 @@ class NextMovesTest {
   /** Its owner heard clicks: that locks long runs, and only listening opens them. */
   @Test
   void whatOpensALockIsOfferedHoweverLittleItTells() {
-    Sign[] settled = {
+    Finding[] settled = {
       seen("noise.clicks", "clicks"),
       ofDrive("drive.self-test", "failed"),
-      ofDrive("drive.waiting-sectors", "many"),
+      ofDrive("drive.pending-sectors", "many"),
       ofDrive("drive.surface", "many-unreadable"),
     };
-    Sign[] unheard = Arrays.copyOfRange(settled, 1, settled.length);
+    Finding[] unheard = Arrays.copyOfRange(settled, 1, settled.length);
 
     assertThat(of(advice("not-readable", DataStatus.WANTED, null, unheard), "drive-listen"))
         .as("by itself it is not worth its minutes")
@@ -104,19 +107,19 @@ class NextMovesTest {
   /** Half a reset leaves neither the old system nor a new one: the gentler rungs are behind it. */
   @Test
   void afterAResetThatFailedComesTheCleanInstallWithWhatThatPresupposes() {
-    Sign[] failed = {seen("reach", "recovery"), seen("cure.reset-keeping", "failed")};
+    Finding[] failed = {seen("boot-stage", "recovery"), seen("cure.reset-keeping", "failed")};
     Advice suspect = advice("restart-loop", DataStatus.COPY_VERIFIED, null, failed);
 
     // A drive makes a reset fail eighteen times as often as chance does: it is looked at first.
     assertThat(of(suspect, "clean-install").orElseThrow().lock().orElseThrow().reason())
         .containsIgnoringCase("drive");
 
-    Sign[] sound = {
+    Finding[] sound = {
       failed[0],
       failed[1],
       ofDrive("drive.self-test", "passed"),
       ofDrive("drive.surface", "clean"),
-      ofDrive("drive.waiting-sectors", "none"),
+      ofDrive("drive.pending-sectors", "none"),
       ofDrive("drive.reallocated", "none"),
       ofDrive("drive.uncorrectable", "none"),
     };
@@ -125,7 +128,7 @@ class NextMovesTest {
     assertThat(next.why())
         .startsWith("“Reset the system, keeping files” broke off half way")
         .contains("a verified copy, or data that nobody wants")
-        .contains("metal that is not under suspicion");
+        .contains("hardware that is not under suspicion");
 
     Ranked wanted =
         of(advice("restart-loop", DataStatus.WANTED, null, sound), "clean-install").orElseThrow();
@@ -134,18 +137,22 @@ class NextMovesTest {
 
   @Test
   void onceItIsMendedTheComplaintIsNotTriedOnOtherThings() {
-    Sign rolledBack = seen("cure.roll-back", "gone");
+    Finding rolledBack = seen("cure.roll-back", "gone");
     Advice before =
-        advice("error-screen", DataStatus.COPY_VERIFIED, null, seen("reach", "desktop"));
+        advice("error-screen", DataStatus.COPY_VERIFIED, null, seen("boot-stage", "desktop"));
     Advice after =
         advice(
-            "error-screen", DataStatus.COPY_VERIFIED, null, seen("reach", "desktop"), rolledBack);
+            "error-screen",
+            DataStatus.COPY_VERIFIED,
+            null,
+            seen("boot-stage", "desktop"),
+            rolledBack);
     Advice back =
         advice(
             "error-screen",
             DataStatus.COPY_VERIFIED,
             null,
-            seen("reach", "desktop"),
+            seen("boot-stage", "desktop"),
             seen("cure.roll-back", "same"));
 
     assertThat(of(before, "bench-start")).isPresent();
@@ -158,11 +165,12 @@ class NextMovesTest {
 
   @Test
   void nothingThatWritesIsOpenBeforeTheDataIsSafe() {
-    for (DataStatus stance : List.of(DataStatus.NOT_ASKED, DataStatus.WANTED, DataStatus.COPIED)) {
-      Advice advice = advice("restart-loop", stance, null, seen("reach", "recovery"));
+    for (DataStatus dataStatus :
+        List.of(DataStatus.NOT_ASKED, DataStatus.WANTED, DataStatus.COPIED)) {
+      Advice advice = advice("restart-loop", dataStatus, null, seen("boot-stage", "recovery"));
 
       assertThat(advice.moves())
-          .filteredOn(r -> r.move().touch() >= 4)
+          .filteredOn(r -> r.move().invasiveness().endangersData())
           .isNotEmpty()
           .allSatisfy(r -> assertThat(r.lock()).isPresent());
     }
@@ -170,12 +178,12 @@ class NextMovesTest {
 
   @Test
   void softwareWaitsForSuspectHardware() {
-    Sign[] failing = {seen("reach", "recovery"), ofDrive("drive.waiting-sectors", "many")};
-    Sign[] sound = {
-      seen("reach", "recovery"),
+    Finding[] failing = {seen("boot-stage", "recovery"), ofDrive("drive.pending-sectors", "many")};
+    Finding[] sound = {
+      seen("boot-stage", "recovery"),
       seen("restart.after", "same"),
       ofDrive("drive.report", "sound"),
-      ofDrive("drive.waiting-sectors", "none"),
+      ofDrive("drive.pending-sectors", "none"),
       ofDrive("drive.reallocated", "none"),
       ofDrive("drive.self-test", "passed"),
       ofDrive("drive.surface", "clean"),
@@ -194,9 +202,9 @@ class NextMovesTest {
   @Test
   void whatLoadsADriveIsLockedOnceItSurelyFails() {
     Advice advice =
-        advice("slow", DataStatus.WANTED, "It refuses every write.", seen("reach", "desktop"));
+        advice("slow", DataStatus.WANTED, "It refuses every write.", seen("boot-stage", "desktop"));
 
-    assertThat(of(advice, "surface-pass").orElseThrow().lock().orElseThrow().reason())
+    assertThat(of(advice, "surface-scan").orElseThrow().lock().orElseThrow().reason())
         .contains("drive A must be spared");
     assertThat(of(advice, "read-drive").orElseThrow().lock()).isEmpty();
   }
@@ -205,7 +213,7 @@ class NextMovesTest {
   void tooLittleReachNamesTheDetour() {
     Ranked records =
         of(
-                advice("error-screen", DataStatus.WANTED, null, seen("reach", "firmware")),
+                advice("error-screen", DataStatus.WANTED, null, seen("boot-stage", "firmware")),
                 "stop-records")
             .orElseThrow();
 
@@ -215,9 +223,9 @@ class NextMovesTest {
 
   @Test
   void theCheapestPlanForAFailingDriveSecuresTheDataFirst() {
-    Sign[] signs = {seen("reach", "loader"), ofDrive("drive.waiting-sectors", "many")};
-    Advice wanted = advice("mount-failure", DataStatus.WANTED, null, signs);
-    Advice given = advice("mount-failure", DataStatus.NOT_WANTED, null, signs);
+    Finding[] findings = {seen("boot-stage", "loader"), ofDrive("drive.pending-sectors", "many")};
+    Advice wanted = advice("mount-failure", DataStatus.WANTED, null, findings);
+    Advice given = advice("mount-failure", DataStatus.NOT_WANTED, null, findings);
 
     assertThat(wanted.plans().get(0).courses())
         .startsWith(Course.RECOVER_DATA)
@@ -229,30 +237,30 @@ class NextMovesTest {
 
   @Test
   void whatPresupposesACopyWaitsForIt() {
-    Sign reach = seen("reach", "desktop");
+    Finding bootStage = seen("boot-stage", "desktop");
 
-    // Touch 3: no gate on writing locks it, but what it presupposes does.
+    // Changes settings: no gate on writing locks it, but what it presupposes does.
     assertThat(
-            of(advice("not-seen", DataStatus.WANTED, null, reach), "firmware-renew")
+            of(advice("not-seen", DataStatus.WANTED, null, bootStage), "firmware-renew")
                 .orElseThrow()
                 .lock()
                 .orElseThrow()
                 .reason())
         .startsWith("It presupposes that nothing can be lost");
-    assertThat(of(advice("not-seen", DataStatus.COPY_VERIFIED, null, reach), "firmware-renew"))
+    assertThat(of(advice("not-seen", DataStatus.COPY_VERIFIED, null, bootStage), "firmware-renew"))
         .hasValueSatisfying(
             r ->
                 assertThat(r.lock().map(l -> l.reason()).orElse("")).doesNotContain("presupposes"));
   }
 
   @Test
-  void aReadingThatGaveAnySignWasMade() {
+  void aReadingThatGaveAnyFindingWasMade() {
     Advice after =
         advice(
             "slow",
             DataStatus.WANTED,
             null,
-            seen("reach", "desktop"),
+            seen("boot-stage", "desktop"),
             ofDrive("drive.report", "sound"));
 
     assertThat(of(after, "read-drive")).isEmpty();
@@ -260,19 +268,24 @@ class NextMovesTest {
 
   @Test
   void onceADriveIsFailingItsDataComesFirst() {
-    Sign[] signs = {
-      seen("reach", "loader"),
+    Finding[] findings = {
+      seen("boot-stage", "loader"),
       ofDrive("drive.report", "sound"),
-      ofDrive("drive.waiting-sectors", "many"),
+      ofDrive("drive.pending-sectors", "many"),
       ofDrive("drive.reallocated", "some"),
       ofDrive("drive.self-test", "failed"),
       ofDrive("drive.trend", "growing")
     };
 
-    assertThat(advice("mount-failure", DataStatus.WANTED, null, signs).moves().get(0).move().id())
+    assertThat(
+            advice("mount-failure", DataStatus.WANTED, null, findings).moves().get(0).move().id())
         .isEqualTo("rescue-copy");
     assertThat(
-            advice("mount-failure", DataStatus.NOT_WANTED, null, signs).moves().get(0).move().id())
+            advice("mount-failure", DataStatus.NOT_WANTED, null, findings)
+                .moves()
+                .get(0)
+                .move()
+                .id())
         .isNotEqualTo("rescue-copy");
   }
 
@@ -283,7 +296,7 @@ class NextMovesTest {
             KnowHow.shipped(),
             List.of("dead"),
             DRIVE,
-            List.of(seen("reach", "nothing")),
+            List.of(seen("boot-stage", "nothing")),
             NextMoves.Situation.assumed(
                 DataStatus.WANTED, Optional.empty(), Set.of("light-fan-beep@machine"), true));
 
@@ -305,9 +318,9 @@ class NextMovesTest {
 
   @Test
   void aCloseCallHangsOnItsLikelihoodsAndAClearOneDoesNot() {
-    List<Sign> clear =
-        List.of(seen("reach", "loader"), ofDrive("drive.surface", "many-unreadable"));
-    List<Sign> close = List.of(seen("reach", "firmware"));
+    List<Finding> clear =
+        List.of(seen("boot-stage", "loader"), ofDrive("drive.surface", "many-unreadable"));
+    List<Finding> close = List.of(seen("boot-stage", "firmware"));
     KnowHow knowHow = KnowHow.shipped();
 
     assertThat(Sensitivity.of(knowHow, List.of("mount-failure"), DRIVE, clear)).isEmpty();

@@ -7,13 +7,14 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
+import tekmerion.core.decision.Course;
 import tekmerion.core.knowhow.Cause;
 import tekmerion.core.knowhow.Family;
+import tekmerion.core.knowhow.FindingKind;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Remedy;
-import tekmerion.core.knowhow.SignKind;
 import tekmerion.core.permit.DataStatus;
-import tekmerion.core.ruling.Course;
+import tekmerion.core.permit.Invasiveness;
 import tekmerion.core.weigh.Weighing.Part;
 
 /** Against arithmetic: one cause behind the complaint, one that nobody came for. */
@@ -44,16 +45,30 @@ class PlansTest {
                   0.5),
               new Cause(
                   "loud", "L", "l", "l", "machine", "power", List.of(), Map.of("any", 0.3), null)),
-          List.of(sign("s", "worn"), sign("t", "loud")),
+          List.of(finding("s", "worn"), finding("t", "loud")),
           List.of(),
           List.of(),
           List.of(
-              remedy("copy", Course.RECOVER_DATA, 20, 100, 10, 0, Map.of()),
-              remedy("swap", Course.REPLACE_PART, 30, 50, 60, 2, Map.of("worn", 0.9)),
-              remedy("wipe", Course.RESET_ERASING, 10, 0, 0, 5, Map.of("worn", 0.9))));
+              remedy("copy", Course.RECOVER_DATA, 20, 100, 10, Invasiveness.LOOKS_ONLY, Map.of()),
+              remedy(
+                  "swap",
+                  Course.REPLACE_PART,
+                  30,
+                  50,
+                  60,
+                  Invasiveness.OPENS_CASE,
+                  Map.of("worn", 0.9)),
+              remedy(
+                  "wipe",
+                  Course.RESET_ERASING,
+                  10,
+                  0,
+                  0,
+                  Invasiveness.ERASES,
+                  Map.of("worn", 0.9))));
 
-  private static SignKind sign(String id, String cause) {
-    return new SignKind(
+  private static FindingKind finding(String id, String cause) {
+    return new FindingKind(
         id,
         id,
         id,
@@ -71,20 +86,20 @@ class PlansTest {
       int work,
       int wait,
       int parts,
-      int touch,
+      Invasiveness invasiveness,
       Map<String, Double> cures) {
-    return new Remedy(id, id, course, "", List.of(work, wait), parts, touch, cures);
+    return new Remedy(id, id, course, "", List.of(work, wait), parts, invasiveness, cures);
   }
 
-  private static List<Plan> plans(DataStatus stance) {
+  private static List<Plan> plans(DataStatus dataStatus) {
     Network network =
         Network.of(KNOW_HOW, List.of("slow"), List.of(new Part("d", "drive", "d")), List.of());
     Posterior faults = network.posterior();
-    return new Plans(KNOW_HOW, network, faults).rank(faults, Stake.of(stance));
+    return new Plans(KNOW_HOW, network, faults).rank(faults, Stake.of(dataStatus));
   }
 
-  private static Plan plan(DataStatus stance, String... remedies) {
-    return plans(stance).stream()
+  private static Plan plan(DataStatus dataStatus, String... remedies) {
+    return plans(dataStatus).stream()
         .filter(p -> p.remedies().stream().map(Remedy::id).toList().equals(List.of(remedies)))
         .findFirst()
         .orElseThrow();
@@ -146,16 +161,19 @@ class PlansTest {
             new Cause("a", "A", "a", "a", "machine", "power", List.of(), Map.of("any", 0.9), null),
             new Cause("b", "B", "b", "b", "machine", "power", List.of(), Map.of("any", 0.9), null));
     List<Remedy> remedies = new ArrayList<>();
-    remedies.add(remedy("mend-a", Course.REPAIR, 50, 0, 0, 1, Map.of("a", 1.0)));
-    remedies.add(remedy("mend-b", Course.REPAIR, 50, 0, 0, 1, Map.of("b", 1.0)));
+    remedies.add(
+        remedy("mend-a", Course.REPAIR, 50, 0, 0, Invasiveness.NO_TOOLS, Map.of("a", 1.0)));
+    remedies.add(
+        remedy("mend-b", Course.REPAIR, 50, 0, 0, Invasiveness.NO_TOOLS, Map.of("b", 1.0)));
     for (int i = 0; i < 8; i++) {
-      remedies.add(remedy("cheap-" + i, Course.REPAIR, 1, 0, 0, 1, Map.of("a", 0.01)));
+      remedies.add(
+          remedy("cheap-" + i, Course.REPAIR, 1, 0, 0, Invasiveness.NO_TOOLS, Map.of("a", 0.01)));
     }
     KnowHow knowHow =
         new KnowHow(
             List.of(),
             causes,
-            List.of(sign("s", "a"), sign("t", "b")),
+            List.of(finding("s", "a"), finding("t", "b")),
             List.of(),
             List.of(),
             remedies);

@@ -29,17 +29,17 @@ class PosteriorTest {
       return random(random, 2 + random.nextInt(4), 1 + random.nextInt(5), 0.05);
     }
 
-    /** Strong evidence: most sets are out of the question, and one sign may hide that. */
+    /** Strong evidence: most sets are out of the question, and one finding may hide that. */
     static Network strong(long seed) {
       return random(new Random(seed), 14, 40, 1e-4);
     }
 
-    private static Network random(Random random, int causes, int signs, double least) {
+    private static Network random(Random random, int causes, int findings, double least) {
       double[] prior = random.doubles(causes, 0.01, 0.6).toArray();
-      double[][] leaks = new double[signs][];
-      double[][][] links = new double[signs][causes][];
-      int[] seen = new int[signs];
-      for (int s = 0; s < signs; s++) {
+      double[][] leaks = new double[findings][];
+      double[][][] links = new double[findings][causes][];
+      int[] seen = new int[findings];
+      for (int s = 0; s < findings; s++) {
         int levels = 2 + random.nextInt(3);
         leaks[s] = distribution(random, levels, least);
         seen[s] = random.nextInt(levels);
@@ -74,7 +74,7 @@ class PosteriorTest {
       return all;
     }
 
-    /** P(cause present | all signs but {@code left}) over sets of at most three. */
+    /** P(cause present | all findings but {@code left}) over sets of at most three. */
     double[] bruteForce(int left) {
       double[] share = new double[prior.length];
       double total = 0;
@@ -106,18 +106,18 @@ class PosteriorTest {
     /**
      * Probability that the highest of the leak's and the present causes' levels is the seen one.
      */
-    private double highest(int sign, int set, int source, int soFar) {
+    private double highest(int finding, int set, int source, int soFar) {
       if (source > prior.length) {
-        return soFar == seen[sign] ? 1 : 0;
+        return soFar == seen[finding] ? 1 : 0;
       }
-      double[] p = source == 0 ? leaks[sign] : links[sign][source - 1];
+      double[] p = source == 0 ? leaks[finding] : links[finding][source - 1];
       boolean silent = source > 0 && ((set & 1 << source - 1) == 0 || p == null);
       if (silent) {
-        return highest(sign, set, source + 1, soFar);
+        return highest(finding, set, source + 1, soFar);
       }
       double sum = 0;
       for (int level = 0; level < p.length; level++) {
-        sum += p[level] * highest(sign, set, source + 1, Math.max(soFar, level));
+        sum += p[level] * highest(finding, set, source + 1, Math.max(soFar, level));
       }
       return sum;
     }
@@ -125,7 +125,7 @@ class PosteriorTest {
 
   @ParameterizedTest(name = "seed {0}")
   @MethodSource("seeds")
-  void equalsBruteForceWithAllSignsAndWithEachLeftOut(long seed) {
+  void equalsBruteForceWithAllFindingsAndWithEachLeftOut(long seed) {
     assertEqualsBruteForce(Network.small(seed));
   }
 
@@ -137,12 +137,12 @@ class PosteriorTest {
 
   @Test
   void leavesOutWhatIsOutOfTheQuestion() {
-    // Of ten causes, nine have ten signs each that stay silent although 99 in 100 would speak:
+    // Of ten causes, nine have ten findings each that stay silent although 99 in 100 would speak:
     // 0.01^10 each, with one of them taken away 0.01^9. Only the tenth is left beside none.
     List<Observation> silent = new ArrayList<>();
-    for (int sign = 0; sign < 90; sign++) {
+    for (int finding = 0; finding < 90; finding++) {
       double[][] links = new double[10][];
-      links[sign / 10] = new double[] {0.01, 0.99};
+      links[finding / 10] = new double[] {0.01, 0.99};
       silent.add(new Observation(0, new double[] {0.9, 0.1}, links));
     }
     double[] prior = new double[10];
@@ -167,7 +167,7 @@ class PosteriorTest {
 
   @Test
   void twoLevelsAreTheNoisyOr() {
-    // One sign, leak 0.1, link 0.8: P(sign | cause) = 1 - 0.9 × 0.2 = 0.82, without it 0.1.
+    // One finding, leak 0.1, link 0.8: P(finding | cause) = 1 - 0.9 × 0.2 = 0.82, without it 0.1.
     // Prior 0.25: 0.25 × 0.82 / (0.25 × 0.82 + 0.75 × 0.1) = 0.205 / 0.28
     Observation seen = new Observation(1, new double[] {0.9, 0.1}, new double[][] {{0.2, 0.8}});
 

@@ -7,21 +7,22 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
+import tekmerion.core.decision.Course;
+import tekmerion.core.finding.Finding;
 import tekmerion.core.knowhow.Cause;
 import tekmerion.core.knowhow.Family;
+import tekmerion.core.knowhow.FindingKind;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Remedy;
-import tekmerion.core.knowhow.SignKind;
-import tekmerion.core.ruling.Course;
-import tekmerion.core.sign.Sign;
+import tekmerion.core.permit.Invasiveness;
 import tekmerion.core.weigh.Weighed.CauseShare;
-import tekmerion.core.weigh.Weighed.SignWeight;
+import tekmerion.core.weigh.Weighed.FindingWeight;
 import tekmerion.core.weigh.Weighing.Part;
 
 class WeighingTest {
   private static final List<Part> ONE_DRIVE = List.of(new Part("drive-a", "drive", "drive A"));
 
-  /** One cause on drives with prior 0.5; two signs that measure the same, one that does not. */
+  /** One cause on drives with prior 0.5; two findings that measure the same, one that does not. */
   private static KnowHow knowHow() {
     return new KnowHow(
         List.of(new Family("slow", "Slow", null, null)),
@@ -37,9 +38,9 @@ class WeighingTest {
                 Map.of("any", 0.5, "slow", 0.2),
                 0.5)),
         List.of(
-            sign("waiting", "surface", 0.1, 0.8),
-            sign("uncorrectable", "surface", 0.1, 0.5),
-            sign("noise", "noise", 0.1, 0.8)),
+            finding("waiting", "surface", 0.1, 0.8),
+            finding("uncorrectable", "surface", 0.1, 0.5),
+            finding("noise", "noise", 0.1, 0.8)),
         List.of(),
         List.of(),
         List.of(
@@ -50,7 +51,7 @@ class WeighingTest {
                 "",
                 List.of(20, 0),
                 0,
-                0,
+                Invasiveness.LOOKS_ONLY,
                 Map.of()),
             new Remedy(
                 "replace-drive",
@@ -59,12 +60,12 @@ class WeighingTest {
                 "drive",
                 List.of(30, 0),
                 60,
-                2,
+                Invasiveness.OPENS_CASE,
                 Map.of("worn", 1.0))));
   }
 
-  private static SignKind sign(String id, String group, double leak, double link) {
-    return new SignKind(
+  private static FindingKind finding(String id, String group, double leak, double link) {
+    return new FindingKind(
         id,
         id,
         group,
@@ -76,22 +77,22 @@ class WeighingTest {
         "arithmetic");
   }
 
-  private static Sign seen(String id, String level) {
-    return new Sign(id, "drive-a", level, id + " " + level, Sign.Basis.intake());
+  private static Finding seen(String id, String level) {
+    return new Finding(id, "drive-a", level, id + " " + level, Finding.Basis.intake());
   }
 
-  private static CauseShare worn(Sign... signs) {
-    return Weighing.of(knowHow(), List.of(), ONE_DRIVE, List.of(signs)).causes().get(0);
+  private static CauseShare worn(Finding... findings) {
+    return Weighing.of(knowHow(), List.of(), ONE_DRIVE, List.of(findings)).causes().get(0);
   }
 
   @Test
-  void aSignWeighsItsLeaveOneOutChangeInDecibans() {
+  void aFindingWeighsItsLeaveOneOutChangeInDecibans() {
     // P(yes | worn) = 1 - 0.9 × 0.2 = 0.82, P(yes | not) = 0.1: 10·log10(8.2) = 9.138 dB
     CauseShare worn = worn(seen("waiting", "yes"));
 
     assertThat(worn.weights())
         .singleElement()
-        .extracting(SignWeight::decibans)
+        .extracting(FindingWeight::decibans)
         .satisfies(d -> assertThat((double) d).isCloseTo(9.138, within(1e-3)));
     assertThat(worn.probability()).isCloseTo(0.82 / 0.92, within(1e-12));
   }
@@ -104,14 +105,14 @@ class WeighingTest {
   }
 
   @Test
-  void signsOfOneGroupAreNotCountedTwice() {
+  void findingsOfOneGroupAreNotCountedTwice() {
     CauseShare one = worn(seen("waiting", "yes"));
     CauseShare both = worn(seen("uncorrectable", "yes"), seen("waiting", "yes"));
     CauseShare other = worn(seen("waiting", "yes"), seen("noise", "yes"));
 
     assertThat(both.probability()).isEqualTo(one.probability());
     assertThat(both.weights())
-        .filteredOn(w -> w.sign().id().equals("uncorrectable"))
+        .filteredOn(w -> w.finding().id().equals("uncorrectable"))
         .singleElement()
         .satisfies(
             w -> {
@@ -122,7 +123,7 @@ class WeighingTest {
   }
 
   @Test
-  void aLaterSignOfTheSameKindReplacesTheEarlier() {
+  void aLaterFindingOfTheSameKindReplacesTheEarlier() {
     assertThat(worn(seen("waiting", "yes"), seen("waiting", "no")).probability())
         .isEqualTo(worn(seen("waiting", "no")).probability());
   }
@@ -140,7 +141,7 @@ class WeighingTest {
   }
 
   @Test
-  void aSignOfOneDriveDoesNotBearOnTheOther() {
+  void aFindingOfOneDriveDoesNotBearOnTheOther() {
     List<Part> two =
         List.of(new Part("drive-a", "drive", "drive A"), new Part("drive-b", "drive", "drive B"));
 
@@ -148,7 +149,7 @@ class WeighingTest {
 
     assertThat(weighed.causes().get(0).part()).isEqualTo("drive-a");
     assertThat(weighed.causes().get(1).probability()).isCloseTo(0.5, within(1e-12));
-    assertThat(weighed.causes().get(1).tilt()).isEqualTo(Tilt.LEANING);
+    assertThat(weighed.causes().get(1).suspicion()).isEqualTo(Suspicion.LEANING);
   }
 
   @Test
@@ -163,7 +164,7 @@ class WeighingTest {
   }
 
   @Test
-  void aSignThatNobodyKnowsIsOurMistakeAndSaysSo() {
+  void aFindingThatNobodyKnowsIsOurMistakeAndSaysSo() {
     assertThatThrownBy(() -> worn(seen("colour", "yes"))).hasMessageContaining("colour");
     assertThatThrownBy(() -> worn(seen("waiting", "maybe"))).hasMessageContaining("maybe");
   }
@@ -185,7 +186,7 @@ class WeighingTest {
     // h(0.46) − h(0.82)/2 − h(0.1)/2 = 0.99538 − 0.34004 − 0.23450, h in bits
     assertThat(unasked).isCloseTo(0.42084, within(1e-4));
     assertThat(bits.get("known")).isZero();
-    assertThat(bits.get("both")).isBetween(0.0, unasked); // after a sign that told, less is open
+    assertThat(bits.get("both")).isBetween(0.0, unasked); // after a finding that told, less is open
   }
 
   @Test

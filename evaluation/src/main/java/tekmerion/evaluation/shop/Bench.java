@@ -79,20 +79,20 @@ final class Bench {
     return machine;
   }
 
-  /** Level by sign, as far as anything was seen since it was last asked. */
+  /** Level by finding, as far as anything was seen since it was last asked. */
   Map<String, String> seen() {
     Map<String, String> all = new LinkedHashMap<>(seen);
     seen.clear();
     return all;
   }
 
-  void note(String sign, String level) {
-    seen.put(sign, level);
+  void note(String finding, String level) {
+    seen.put(finding, level);
   }
 
   /** Notes the second level if it is so. */
-  void look(String sign, String not, String so, boolean isSo) {
-    note(sign, isSo ? so : not);
+  void look(String finding, String not, String so, boolean isSo) {
+    note(finding, isSo ? so : not);
   }
 
   boolean has(Ailment... any) {
@@ -121,8 +121,8 @@ final class Bench {
   }
 
   /** Tries the complaint with things out of play, and notes whether it is the same or gone. */
-  void tried(String sign, String same, String gone, Set<Thing> out) {
-    goneWithout(out).ifPresent(isGone -> note(sign, isGone ? gone : same));
+  void tried(String finding, String same, String gone, Set<Thing> out) {
+    goneWithout(out).ifPresent(isGone -> note(finding, isGone ? gone : same));
   }
 
   /** Whether the complaint is gone; empty if nobody could say after some tries. */
@@ -143,13 +143,13 @@ final class Bench {
    *
    * @param chances of success, by ailment
    */
-  void repaired(String sign, String same, String gone, Map<Ailment, Double> chances) {
+  void repaired(String finding, String same, String gone, Map<Ailment, Double> chances) {
     chances.forEach(
         (ailment, p) -> {
           if (has(ailment) && chance(p)) {
             machine.mend(ailment);
           }
         });
-    tried(sign, same, gone, Set.of());
+    tried(finding, same, gone, Set.of());
   }
 }

@@ -4,9 +4,9 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import tekmerion.core.drive.DriveReading;
-import tekmerion.core.drive.DriveSigns;
-import tekmerion.core.sign.Sign;
+import tekmerion.core.drive.DriveFindings;
+import tekmerion.core.drive.PartReading;
+import tekmerion.core.finding.Finding;
 import tekmerion.sim.ShopDrive;
 import tekmerion.sim.ShopDrive.Health;
 import tekmerion.sim.shop.Ailment;
@@ -23,7 +23,7 @@ final class DriveWork {
   static boolean make(String move, Bench b) {
     ShopDrive drive = b.machine().drive();
     switch (move) {
-      case "read-drive" -> throw new IllegalStateException("its signs come from pages: read()");
+      case "read-drive" -> throw new IllegalStateException("its findings come from pages: read()");
       case "surface-sample" ->
           ifItAnswers(
               b,
@@ -36,7 +36,7 @@ final class DriveWork {
                           1
                               - Math.pow(1 - drive.troubledShare(), SAMPLED_PLACES)
                                   * (b.has(Ailment.CABLE_LOOSE) ? 0.9 : 1))));
-      case "surface-pass" -> ifItAnswers(b, () -> b.note("drive.surface", surface(b)));
+      case "surface-scan" -> ifItAnswers(b, () -> b.note("drive.surface", surface(b)));
       case "self-test-short" ->
           ifItAnswers(
               b,
@@ -202,12 +202,14 @@ final class DriveWork {
   }
 
   /** What the drive says of itself: its bytes, decoded and judged by the product itself. */
-  static List<Sign> read(Bench b) {
+  static List<Finding> read(Bench b) {
     boolean silent =
         b.has(Ailment.MOTOR_STUCK) && b.chance(0.8)
             || b.has(Ailment.DRIVE_BOARD_BAD) && b.chance(0.5)
             || b.machine().isAboutOutsideDrive() && b.chance(0.12); // cases that pass nothing on
-    return silent ? List.of() : DriveSigns.of(PART, new DriveReading(b.machine().drive().pages()));
+    return silent
+        ? List.of()
+        : DriveFindings.of(PART, new PartReading(b.machine().drive().pages()));
   }
 
   /** A test of a drive that does not answer could not run: that is not a failure. */

@@ -22,12 +22,12 @@ final class MemoryWork {
       case "memory-built-in" ->
           b.look(
               "built-in.memory", "passed", "failed", finds(b, Quantity.MARCH_ERRORS, SHORT * 0.2));
-      case "memory-march" -> {
+      case "memory-test" -> {
         boolean found = finds(b, Quantity.MARCH_ERRORS, HOUR);
         boolean lines = b.has(Ailment.MODULE_BAD, Ailment.SLOT_BAD) && b.chance(0.75);
         b.note("march.errors", !found ? "none" : lines ? "same-lines" : "scattered");
       }
-      case "memory-warm-march" ->
+      case "memory-test-warm" ->
           b.look("march.warm", "none", "errors", finds(b, Quantity.MARCH_ERRORS_WARM, HOUR));
       case "memory-reseat" ->
           b.repaired("cure.memory-seat", "same", "gone", Map.of(Ailment.CONTACTS_DIRTY, 0.65));

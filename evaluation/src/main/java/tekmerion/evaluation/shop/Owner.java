@@ -30,9 +30,9 @@ final class Owner {
 
   /**
    * @param families complaint families
-   * @param signs level by sign
+   * @param findings level by finding
    */
-  record Story(List<String> families, Map<String, String> signs) {}
+  record Story(List<String> families, Map<String, String> findings) {}
 
   Owner(KnowHow knowHow, ShopMachine machine, Random random) {
     this.knowHow = knowHow;
@@ -49,25 +49,25 @@ final class Owner {
       families.add(id(any()));
     }
     List<String> complaint = List.copyOf(families);
-    Map<String, String> signs = new LinkedHashMap<>();
+    Map<String, String> findings = new LinkedHashMap<>();
     for (Question question : knowHow.questions()) {
       Question.Subject subject = Question.Subject.MACHINE;
       if (question.fits(subject, complaint) && !chance(NOT_ASKED)) {
         List<String> answer = answer(question);
         if (answer != null) {
-          signs.putAll(question.levels(answer, knowHow));
+          findings.putAll(question.levels(answer, knowHow));
         }
       }
     }
-    heard().forEach((sign, level) -> signs.put(sign, level));
-    return new Story(complaint, signs);
+    heard().forEach((finding, level) -> findings.put(finding, level));
+    return new Story(complaint, findings);
   }
 
   /** Ids of options; null if the owner cannot say. */
   private List<String> answer(Question question) {
     List<String> said =
         switch (question.id()) {
-          case "reach" -> List.of(reach());
+          case "boot-stage" -> List.of(bootStage());
           case "kind" -> List.of(machine.isLaptop() ? "laptop" : "desk");
           case "changed" -> changed();
           case "often" -> List.of(often());
@@ -88,7 +88,7 @@ final class Owner {
     return said;
   }
 
-  private String reach() {
+  private String bootStage() {
     Rung seen = Rung.DESKTOP;
     for (Ill ill : machine.noticed()) {
       if (ill.stopsAt().compareTo(seen) < 0 && chance(ill.rate())) {
@@ -367,9 +367,10 @@ final class Owner {
     return yes;
   }
 
-  private void heard(Map<String, String> yes, String sign, double idly, double p, Ailment... of) {
+  private void heard(
+      Map<String, String> yes, String finding, double idly, double p, Ailment... of) {
     if (chance(has(of) ? p : idly)) {
-      yes.put(sign, "yes");
+      yes.put(finding, "yes");
     }
   }
 

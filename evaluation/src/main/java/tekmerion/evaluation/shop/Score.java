@@ -8,22 +8,22 @@ import tekmerion.evaluation.shop.Visit.Result;
  * How a shop did.
  *
  * @param right share of machines whose first cause was behind the complaint
- * @param ruledRight share whose ruling ends the complaint
+ * @param decidedRight share whose decision ends the complaint
  * @param calibrationError expected calibration error of the first cause's probability against
  *     whether the machine has it, ten bins of equal width
  * @param brier mean squared error of the same
- * @param minutesARightRuling all minutes of work over the number of right rulings
+ * @param minutesARightDecision all minutes of work over the number of right decisions
  */
 record Score(
     double right,
-    double ruledRight,
+    double decidedRight,
     double calibrationError,
     double brier,
     double moves,
     double handsOn,
     double waiting,
     double minutes,
-    double minutesARightRuling,
+    double minutesARightDecision,
     int dataLosses,
     List<Bin> reliability) {
   private static final int BINS = 10;
@@ -58,17 +58,17 @@ record Score(
             .average()
             .orElseThrow();
     double minutes = results.stream().mapToDouble(Result::minutes).sum();
-    long ruledRight = results.stream().filter(Result::ruledRight).count();
+    long decidedRight = results.stream().filter(Result::decidedRight).count();
     return new Score(
         results.stream().filter(Result::right).count() / (double) n,
-        ruledRight / (double) n,
+        decidedRight / (double) n,
         error,
         brier,
         results.stream().mapToInt(r -> r.moves().size()).average().orElseThrow(),
         results.stream().mapToDouble(Result::handsOn).average().orElseThrow(),
         results.stream().mapToDouble(Result::waiting).average().orElseThrow(),
         minutes / n,
-        minutes / ruledRight,
+        minutes / decidedRight,
         (int) results.stream().filter(Result::dataLost).count(),
         bins);
   }

@@ -82,21 +82,21 @@ public final class ShopCommand implements Callable<Integer> {
 
   private void print(Order order, Score score, List<Result> results) {
     System.out.printf(
-        "%n%s%n  right cause first       %5.1f %%%n  ruling ends it          %5.1f %%%n"
+        "%n%s%n  right cause first       %5.1f %%%n  decision ends it          %5.1f %%%n"
             + "  calibration error       %7.3f%n  Brier score             %7.3f%n"
             + "  moves                   %5.1f%n  minutes hands-on        %5.1f%n"
             + "  minutes waiting         %5.1f%n  minutes of work         %5.1f (waiting at a tenth)%n"
-            + "  for each right ruling   %5.1f%n  data losses             %5d%n",
+            + "  for each right decision   %5.1f%n  data losses             %5d%n",
         order,
         100 * score.right(),
-        100 * score.ruledRight(),
+        100 * score.decidedRight(),
         score.calibrationError(),
         score.brier(),
         score.moves(),
         score.handsOn(),
         score.waiting(),
         score.minutes(),
-        score.minutesARightRuling(),
+        score.minutesARightDecision(),
         score.dataLosses());
     score
         .reliability()
@@ -113,7 +113,7 @@ public final class ShopCommand implements Callable<Integer> {
 
   private static void byFamily(List<Result> results) {
     System.out.printf(
-        "%n  %-18s %8s %7s %7s %8s%n", "family", "machines", "right", "ruled", "minutes");
+        "%n  %-18s %8s %7s %7s %8s%n", "family", "machines", "right", "decided", "minutes");
     Map<String, List<Result>> families =
         results.stream()
             .collect(
@@ -125,7 +125,7 @@ public final class ShopCommand implements Callable<Integer> {
                 family,
                 of.size(),
                 100 * share(of, r -> r.right()),
-                100 * share(of, r -> r.ruledRight()),
+                100 * share(of, r -> r.decidedRight()),
                 mean(of, Result::minutes)));
   }
 
@@ -138,10 +138,10 @@ public final class ShopCommand implements Callable<Integer> {
     if (listMachines) {
       for (int i = 0; i < results.size(); i++) {
         Result r = results.get(i);
-        if (!r.right() || !r.ruledRight()) {
+        if (!r.right() || !r.decidedRight()) {
           System.out.printf(
-              "  #%d %s: %s %.2f, ruled %s%n",
-              i, r.truth(), r.topCause(), r.topProbability(), r.ruled());
+              "  #%d %s: %s %.2f, decided %s%n",
+              i, r.truth(), r.topCause(), r.topProbability(), r.decided());
         }
       }
     }
@@ -153,12 +153,12 @@ public final class ShopCommand implements Callable<Integer> {
         .forEach(
             e ->
                 System.out.printf(
-                    "  %4d  %s (said %.0f %%, %.1f moves, ruled right %.0f %%)%n",
+                    "  %4d  %s (said %.0f %%, %.1f moves, decided right %.0f %%)%n",
                     e.getValue().size(),
                     e.getKey(),
                     100 * mean(e.getValue(), Result::topProbability),
                     mean(e.getValue(), r -> r.moves().size()),
-                    100 * share(e.getValue(), Result::ruledRight)));
+                    100 * share(e.getValue(), Result::decidedRight)));
   }
 
   private static boolean judged(Map<Order, Score> scores) {
@@ -169,9 +169,9 @@ public final class ShopCommand implements Callable<Integer> {
             && ours.dataLosses() == 0;
     Score list = scores.get(Order.CHECKLIST);
     if (list != null) {
-      double saved = 1 - ours.minutesARightRuling() / list.minutesARightRuling();
+      double saved = 1 - ours.minutesARightDecision() / list.minutesARightDecision();
       System.out.printf(
-          "%nfewer minutes for a right ruling than by checklist: %.1f %%%n", 100 * saved);
+          "%nfewer minutes for a right decision than by checklist: %.1f %%%n", 100 * saved);
       met &= saved >= SAVED_TARGET;
     }
     System.out.println(met ? "Every target is met." : "Not every target is met.");

@@ -235,9 +235,9 @@ final class SystemWork {
     return true;
   }
 
-  private static void reset(String sign, double mends, Bench b) {
+  private static void reset(String finding, double mends, Bench b) {
     if (b.machine().drive().badSectors() > 5 && b.chance(0.4)) {
-      b.note(sign, "failed");
+      b.note(finding, "failed");
       return;
     }
     Map<Ailment, Double> chances = new HashMap<>();
@@ -253,7 +253,7 @@ final class SystemWork {
             Ailment.GRAPHICS_DRIVER_BAD)) {
       chances.put(soft, mends * 0.95);
     }
-    b.repaired(sign, "same", "gone", chances);
+    b.repaired(finding, "same", "gone", chances);
   }
 
   private static boolean small(String move, Bench b) {
@@ -302,7 +302,7 @@ final class SystemWork {
     return true;
   }
 
-  private static void cure(Bench b, String sign, Ailment ailment, double p) {
-    b.repaired(sign, "same", "gone", Map.of(ailment, p));
+  private static void cure(Bench b, String finding, Ailment ailment, double p) {
+    b.repaired(finding, "same", "gone", Map.of(ailment, p));
   }
 }

@@ -12,23 +12,23 @@ import java.util.Random;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
+import tekmerion.core.decision.Course;
+import tekmerion.core.finding.Finding;
 import tekmerion.core.knowhow.Hazards;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Move;
 import tekmerion.core.permit.Action;
 import tekmerion.core.permit.DataStatus;
+import tekmerion.core.permit.Invasiveness;
 import tekmerion.core.permit.Load;
 import tekmerion.core.permit.Permissions;
-import tekmerion.core.permit.Touch;
-import tekmerion.core.ruling.Course;
-import tekmerion.core.sign.Sign;
-import tekmerion.core.weigh.Findings;
+import tekmerion.core.weigh.EvidenceAgainstParts;
 import tekmerion.core.weigh.NextMoves;
 import tekmerion.core.weigh.NextMoves.Advice;
 import tekmerion.core.weigh.NextMoves.Ranked;
 import tekmerion.core.weigh.NextMoves.Situation;
 import tekmerion.core.weigh.Plan;
-import tekmerion.core.weigh.Tilt;
+import tekmerion.core.weigh.Suspicion;
 import tekmerion.core.weigh.Weighed;
 import tekmerion.core.weigh.Weighed.CauseShare;
 import tekmerion.core.weigh.Weighing;
@@ -37,10 +37,10 @@ import tekmerion.sim.shop.Ailment;
 import tekmerion.sim.shop.Rung;
 import tekmerion.sim.shop.ShopMachine;
 
-/** One machine's way through the shop, from the counter to the ruling. */
+/** One machine's way through the shop, from the counter to the decision. */
 final class Visit {
   /** Nobody goes on for ever. */
-  private static final int MOST_MOVES = 60;
+  private static final int MAX_MOVES = 60;
 
   /** Technicians read an outcome wrongly, or the tool is not there. */
   private static final double MISREAD = 0.015;
@@ -56,12 +56,12 @@ final class Visit {
   private final Random random;
   private final Bench bench;
   private final List<Part> parts = List.of(new Part(DriveWork.PART, "drive", "drive A"));
-  private final Map<String, Sign> signs = new LinkedHashMap<>();
+  private final Map<String, Finding> findings = new LinkedHashMap<>();
   private final Set<String> done = new HashSet<>();
   private final List<String> made = new ArrayList<>();
   private final Consumer<Supplier<String>> told;
   private List<String> families;
-  private DataStatus stance;
+  private DataStatus dataStatus;
   private double handsOn;
   private double waiting;
   private boolean dataLost;
@@ -72,9 +72,9 @@ final class Visit {
    * @param present whether the machine has the first cause at all
    * @param right whether the first cause is behind the complaint; of a sound machine, whether it is
    *     said to have none of them
-   * @param ruledRight whether the ruling ends the complaint
+   * @param decidedRight whether the decision ends the complaint
    * @param minutes hands-on, and waiting at a tenth
-   * @param dataLost by something that a move or the ruling did
+   * @param dataLost by something that a move or the decision did
    */
   record Result(
       List<String> families,
@@ -83,8 +83,8 @@ final class Visit {
       double topProbability,
       boolean present,
       boolean right,
-      String ruled,
-      boolean ruledRight,
+      String decided,
+      boolean decidedRight,
       double handsOn,
       double waiting,
       double minutes,
@@ -111,13 +111,13 @@ final class Visit {
   Result run() {
     Owner.Story story = new Owner(knowHow, machine, random).tell();
     families = story.families();
-    told.accept(() -> "%s says %s: %s".formatted(machine.noticed(), families, story.signs()));
-    story.signs().forEach(this::know);
-    stance =
+    told.accept(() -> "%s says %s: %s".formatted(machine.noticed(), families, story.findings()));
+    story.findings().forEach(this::know);
+    dataStatus =
         random.nextDouble() < 0.08
             ? DataStatus.NOT_ASKED
             : machine.isDataWanted() ? DataStatus.WANTED : DataStatus.NOT_WANTED;
-    while (made.size() < MOST_MOVES) {
+    while (made.size() < MAX_MOVES) {
       Optional<NextMoves.Ranked> next = next();
       if (next.isEmpty()) {
         break;
@@ -125,11 +125,11 @@ final class Visit {
       told.accept(() -> "  " + weigh().headline());
       make(next.get().move(), next.get().part());
     }
-    return ruled();
+    return decided();
   }
 
   private Optional<Ranked> next() {
-    if (order != Order.ADVISED && weigh().causes().get(0).tilt() == Tilt.IMPLICATED) {
+    if (order != Order.ADVISED && weigh().causes().get(0).suspicion() == Suspicion.IMPLICATED) {
       return Optional.empty();
     }
     Advice advice = advice();
@@ -145,7 +145,7 @@ final class Visit {
     };
   }
 
-  /** The server does not take a ruling that replaces a part on one finding. */
+  /** The server does not take a decision that replaces a part on one finding. */
   private boolean mayRule(Plan plan) {
     return !plan.courses().contains(Course.REPLACE_PART)
         || permissions().of(new Action.Decide(Course.REPLACE_PART.effects(), true)).isOpen();
@@ -155,7 +155,7 @@ final class Visit {
   private static double onTheList(Ranked ranked) {
     Move move = ranked.move();
     double minutes = move.handsOnMinutes() + move.waitingMinutes() / 10.0;
-    return move.rung() * 10_000 + move.touch() * 1000 + minutes;
+    return move.rung() * 10_000 + move.invasiveness().ordinal() * 1000 + minutes;
   }
 
   private Advice advice() {
@@ -163,19 +163,19 @@ final class Visit {
         knowHow,
         families,
         parts,
-        List.copyOf(signs.values()),
+        List.copyOf(findings.values()),
         new Situation(permissions(), done, true));
   }
 
   private Permissions permissions() {
-    Hazards hazards = Hazards.of(knowHow, List.copyOf(signs.values()));
+    Hazards hazards = Hazards.of(knowHow, List.copyOf(findings.values()));
     return Permissions.of(
-        tekmerion.core.permit.Situation.assumed(stance, hazards.ofDrive(DriveWork.PART, false))
-            .with(hazards.ofBattery(), Findings.against(knowHow, weigh())));
+        tekmerion.core.permit.Situation.assumed(dataStatus, hazards.ofDrive(DriveWork.PART, false))
+            .with(hazards.ofBattery(), EvidenceAgainstParts.against(knowHow, weigh())));
   }
 
   private Weighed weigh() {
-    return Weighing.of(knowHow, families, parts, List.copyOf(signs.values()), stance);
+    return Weighing.of(knowHow, families, parts, List.copyOf(findings.values()), dataStatus);
   }
 
   private void make(Move move, Part part) {
@@ -183,11 +183,11 @@ final class Visit {
     done.add(move.id() + "@" + part.key());
     handsOn += move.handsOnMinutes();
     waiting += move.waitingMinutes();
-    Rung needed = Rung.valueOf(move.reach().toUpperCase(Locale.ROOT));
+    Rung needed = Rung.valueOf(move.bootStage().toUpperCase(Locale.ROOT));
     Rung gets = bench.start();
     if (gets.compareTo(needed) < 0) {
       know(
-          "reach",
+          "boot-stage",
           gets.name().toLowerCase(Locale.ROOT)); // it could not run; now it is known how far
       return;
     }
@@ -196,7 +196,7 @@ final class Visit {
     }
     danger(move);
     if (move.id().equals("read-drive")) {
-      DriveWork.read(bench).forEach(sign -> signs.put(sign.id(), sign));
+      DriveWork.read(bench).forEach(finding -> findings.put(finding.id(), finding));
       return;
     }
     boolean known =
@@ -210,54 +210,56 @@ final class Visit {
     }
     Map<String, String> seen = bench.seen();
     told.accept(() -> "%s: %s".formatted(move.id(), seen));
-    seen.forEach((sign, level) -> know(sign, part.key(), read(sign, level)));
+    seen.forEach((finding, level) -> know(finding, part.key(), read(finding, level)));
     if (move.act() == Move.Act.COPY && seen.containsKey("copy.errors")) {
-      stance = DataStatus.COPY_VERIFIED;
+      dataStatus = DataStatus.COPY_VERIFIED;
     }
   }
 
   /** What the move does to data that is wanted and in one place only. */
   private void danger(Move move) {
-    boolean atStake = machine.isDataWanted() && stance != DataStatus.COPY_VERIFIED;
+    boolean atStake = machine.isDataWanted() && dataStatus != DataStatus.COPY_VERIFIED;
     boolean going = machine.has(Ailment.SURFACE_GOING, Ailment.HEADS_WEAK);
     double hours = (move.handsOnMinutes() + move.waitingMinutes()) / 60.0;
     boolean loaded =
-        move.effects().loads().contains(Load.DRIVE) || move.touches() == Touch.WRITES_TO_DRIVE;
+        move.effects().loads().contains(Load.DRIVE)
+            || move.invasiveness() == Invasiveness.WRITES_TO_DRIVE;
     boolean dies = going && loaded && random.nextDouble() < DIES_PER_LOADED_HOUR * hours;
-    dataLost |= atStake && (dies || move.touches() == Touch.ERASES);
+    dataLost |= atStake && (dies || move.invasiveness() == Invasiveness.ERASES);
   }
 
-  private String read(String sign, String level) {
+  private String read(String finding, String level) {
     if (random.nextDouble() >= MISREAD) {
       return level;
     }
-    List<String> levels = knowHow.sign(sign).orElseThrow().levels();
+    List<String> levels = knowHow.finding(finding).orElseThrow().levels();
     return levels.get(random.nextInt(levels.size()));
   }
 
-  private void know(String sign, String level) {
-    know(sign, Sign.MACHINE, level);
+  private void know(String finding, String level) {
+    know(finding, Finding.MACHINE, level);
   }
 
-  private void know(String sign, String part, String level) {
-    signs.put(sign, new Sign(sign, part, level, sign, Sign.Basis.move()));
+  private void know(String finding, String part, String level) {
+    findings.put(finding, new Finding(finding, part, level, finding, Finding.Basis.move()));
   }
 
-  private Result ruled() {
+  private Result decided() {
     Weighed weighed = weigh();
     CauseShare top = weighed.causes().get(0);
     Advice advice = advice();
     Plan plan = advice.plans().get(0);
     told.accept(
-        () -> "ruled: %s, first %s %.2f".formatted(plan.words(), top.cause(), top.probability()));
+        () -> "decided: %s, first %s %.2f".formatted(plan.words(), top.cause(), top.probability()));
     boolean nothingThere = machine.noticed().isEmpty();
     boolean copies = plan.remedies().stream().anyMatch(r -> r.id().equals("recover-data"));
-    boolean erases = plan.remedies().stream().anyMatch(r -> r.touches() == Touch.ERASES);
-    boolean writes = plan.remedies().stream().anyMatch(r -> r.touches().endangersData());
+    boolean erases =
+        plan.remedies().stream().anyMatch(r -> r.invasiveness() == Invasiveness.ERASES);
+    boolean writes = plan.remedies().stream().anyMatch(r -> r.invasiveness().endangersData());
     boolean going = machine.has(Ailment.SURFACE_GOING, Ailment.HEADS_WEAK);
     dataLost |=
         machine.isDataWanted()
-            && stance != DataStatus.COPY_VERIFIED
+            && dataStatus != DataStatus.COPY_VERIFIED
             && !copies
             && (erases || writes && going);
     return new Result(

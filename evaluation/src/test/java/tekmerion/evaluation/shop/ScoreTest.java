@@ -8,7 +8,7 @@ import org.junit.jupiter.api.Test;
 import tekmerion.evaluation.shop.Visit.Result;
 
 class ScoreTest {
-  private static Result result(double said, boolean right, boolean ruledRight, double minutes) {
+  private static Result result(double said, boolean right, boolean decidedRight, double minutes) {
     return new Result(
         List.of("slow"),
         List.of(),
@@ -17,7 +17,7 @@ class ScoreTest {
         right,
         right,
         "plan",
-        ruledRight,
+        decidedRight,
         minutes,
         0,
         minutes,
@@ -41,8 +41,8 @@ class ScoreTest {
     // (0.05² + 0.95² + 0.2² + 0.2²) / 4
     assertThat(score.brier()).isCloseTo(0.985 / 4, within(1e-12));
     assertThat(score.right()).isEqualTo(0.25);
-    // 100 minutes for two right rulings
-    assertThat(score.minutesARightRuling()).isEqualTo(50);
+    // 100 minutes for two right decisions
+    assertThat(score.minutesARightDecision()).isEqualTo(50);
     assertThat(score.reliability()).hasSize(2);
   }
 }

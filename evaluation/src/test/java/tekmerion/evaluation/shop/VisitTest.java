@@ -25,7 +25,7 @@ class VisitTest {
     ShopMachines machines = new ShopMachines(3);
     for (Move move : KnowHow.shipped().moves()) {
       if (move.id().equals("read-drive")) {
-        continue; // its signs come from decoded pages
+        continue; // its findings come from decoded pages
       }
       for (int i = 0; i < 40; i++) {
         Bench bench = new Bench(machines.next(), new Random(i));
@@ -39,10 +39,10 @@ class VisitTest {
         bench
             .seen()
             .forEach(
-                (sign, level) -> {
-                  assertThat(move.given()).as(move.id()).contains(sign);
-                  assertThat(KnowHow.shipped().sign(sign).orElseThrow().levels())
-                      .as("%s of %s", sign, move.id())
+                (finding, level) -> {
+                  assertThat(move.given()).as(move.id()).contains(finding);
+                  assertThat(KnowHow.shipped().finding(finding).orElseThrow().levels())
+                      .as("%s of %s", finding, move.id())
                       .contains(level);
                 });
       }

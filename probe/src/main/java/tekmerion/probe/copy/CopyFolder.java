@@ -38,11 +38,11 @@ public final class CopyFolder {
 
   /**
    * @param all the probe's folder of copies; made if it is not there
-   * @param driveKey letters, digits and hyphens only, as the job's number
+   * @param partKey letters, digits and hyphens only, as the job's number
    * @throws IOException if a name would lead elsewhere, or the folder cannot be made
    */
-  public static CopyFolder open(Path all, String job, String driveKey) throws IOException {
-    CopyFolder folder = named(all, job, driveKey);
+  public static CopyFolder open(Path all, String job, String partKey) throws IOException {
+    CopyFolder folder = named(all, job, partKey);
     Private.createDirectories(folder.folder);
     WholeFile.deleteLeftParts(folder.folder);
     return folder;
@@ -53,9 +53,9 @@ public final class CopyFolder {
    *
    * @throws IOException if a name would lead elsewhere
    */
-  public static Optional<CopyFolder> existing(Path all, String job, String driveKey)
+  public static Optional<CopyFolder> existing(Path all, String job, String partKey)
       throws IOException {
-    CopyFolder folder = named(all, job, driveKey);
+    CopyFolder folder = named(all, job, partKey);
     return Files.isDirectory(folder.folder) ? Optional.of(folder) : Optional.empty();
   }
 
@@ -64,11 +64,11 @@ public final class CopyFolder {
     return NAME.matcher(name).matches();
   }
 
-  private static CopyFolder named(Path all, String job, String driveKey) throws IOException {
-    if (!isName(job) || !isName(driveKey)) {
-      throw new IOException("no folder is made for " + job + " and " + driveKey);
+  private static CopyFolder named(Path all, String job, String partKey) throws IOException {
+    if (!isName(job) || !isName(partKey)) {
+      throw new IOException("no folder is made for " + job + " and " + partKey);
     }
-    return new CopyFolder(all.resolve(job).resolve(driveKey), job + "/" + driveKey);
+    return new CopyFolder(all.resolve(job).resolve(partKey), job + "/" + partKey);
   }
 
   /**

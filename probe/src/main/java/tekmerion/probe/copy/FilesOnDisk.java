@@ -28,7 +28,7 @@ import tekmerion.probe.linux.RawFile;
  * not take is written otherwise; none leads out of the folder.
  */
 public final class FilesOnDisk implements FileCopy.Destination {
-  private static final int MOST_NAME_BYTES = 240;
+  private static final int MAX_NAME_BYTES = 240;
   private static final int CHUNK = 1 << 20;
 
   /** A sum of 64 digits and two spaces come before it. */
@@ -141,7 +141,7 @@ public final class FilesOnDisk implements FileCopy.Destination {
   /** What is too long for a name here keeps its beginning, its end, and a sum in between. */
   private static String shortened(String name) {
     byte[] bytes = name.getBytes(StandardCharsets.UTF_8);
-    if (bytes.length <= MOST_NAME_BYTES) {
+    if (bytes.length <= MAX_NAME_BYTES) {
       return name;
     }
     String end = name.substring(name.length() - Math.min(name.length(), 12));

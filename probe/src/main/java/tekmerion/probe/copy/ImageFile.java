@@ -10,7 +10,7 @@ import java.nio.file.StandardOpenOption;
 import tekmerion.core.port.ByteSource;
 import tekmerion.core.port.ReadResult;
 import tekmerion.core.rescue.KeptRescue;
-import tekmerion.core.rescue.RescueCopy;
+import tekmerion.core.rescue.RescueImage;
 import tekmerion.core.rescue.RescueMap;
 import tekmerion.link.files.WholeFile;
 
@@ -19,7 +19,7 @@ import tekmerion.link.files.WholeFile;
  * them; the map is written beside and then put in its place, so that there is always a whole one.
  * Both about once a second: what was read since then is read again after a kill.
  */
-public final class ImageFile implements RescueCopy.Keeper, AutoCloseable {
+public final class ImageFile implements RescueImage.Keeper, AutoCloseable {
   private static final long KEEP_NANOS = 1_000_000_000L;
 
   private final FileChannel image;

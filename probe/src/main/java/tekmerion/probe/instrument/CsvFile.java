@@ -15,7 +15,7 @@ import org.apache.commons.csv.CSVRecord;
 /** CSV as the instruments read it: UTF-8, the first line names the columns. */
 final class CsvFile {
   /** A sample a second for a month is under 100 MB. */
-  private static final long MOST_BYTES = 100_000_000;
+  private static final long MAX_BYTES = 100_000_000;
 
   private CsvFile() {}
 
@@ -31,7 +31,7 @@ final class CsvFile {
    * @throws BadInputException if it cannot be read so, or has no row
    */
   static void read(Path file, List<String> wanted, Row each) {
-    Input.check(file, MOST_BYTES);
+    Input.check(file, MAX_BYTES);
     long rows = 0;
     try (BufferedReader in = Files.newBufferedReader(file, StandardCharsets.UTF_8);
         CSVParser parser =

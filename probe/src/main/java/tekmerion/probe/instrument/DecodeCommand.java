@@ -45,7 +45,7 @@ import tools.jackson.databind.json.JsonMapper;
     },
     mixinStandardHelpOptions = true)
 public final class DecodeCommand implements Callable<Integer> {
-  private static final int MOST_BYTES = 1 << 20;
+  private static final int MAX_BYTES = 1 << 20;
   private static final JsonMapper JSON = JsonMapper.builder().build();
 
   /** Every SCSI log page has one decoder: its own header says which page it is. */
@@ -170,7 +170,7 @@ public final class DecodeCommand implements Callable<Integer> {
             "the folder cannot be read", "a folder of power supplies", e.getMessage(), file);
       }
     }
-    return new RawPage(Input.bytes(file, MOST_BYTES));
+    return new RawPage(Input.bytes(file, MAX_BYTES));
   }
 
   /** What may be given as KIND. */

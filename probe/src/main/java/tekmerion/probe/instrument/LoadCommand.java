@@ -11,13 +11,13 @@ import java.util.concurrent.Callable;
 import java.util.stream.LongStream;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
+import tekmerion.core.finding.Finding;
 import tekmerion.core.load.Lateness;
 import tekmerion.core.load.LoadInterval;
 import tekmerion.core.load.LoadSample;
 import tekmerion.core.load.LoadSnapshot;
 import tekmerion.core.load.Shift;
 import tekmerion.core.port.LoadSource;
-import tekmerion.core.sign.Sign;
 import tekmerion.probe.linux.LinuxLoad;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.SerializationFeature;
@@ -33,7 +33,7 @@ import tools.jackson.databind.json.JsonMapper;
     },
     mixinStandardHelpOptions = true)
 public final class LoadCommand implements Callable<Integer> {
-  private static final long MOST_BYTES = 100_000_000;
+  private static final long MAX_BYTES = 100_000_000;
   private static final int WAKINGS_EACH = 50;
   private static final JsonMapper JSON =
       JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
@@ -50,7 +50,7 @@ public final class LoadCommand implements Callable<Integer> {
   @Override
   public Integer call() throws InterruptedException {
     Input.within("--seconds", seconds, 5, 86_400);
-    JsonNode earlier = before == null ? null : Input.json(before, MOST_BYTES, JsonNode.class, JSON);
+    JsonNode earlier = before == null ? null : Input.json(before, MAX_BYTES, JsonNode.class, JSON);
     System.out.println(JSON.writeValueAsString(json(sample(), earlier)));
     return 0;
   }
@@ -79,7 +79,7 @@ public final class LoadCommand implements Callable<Integer> {
     json.put(
         "programs",
         sample.programs().stream().map(p -> Map.of("name", p.name(), "cpu", p.cpu())).toList());
-    json.put("signs", sample.signs().stream().map(Sign::words).toList());
+    json.put("findings", sample.findings().stream().map(Finding::words).toList());
     if (earlier != null) {
       json.put("changes", changes(sample, earlier));
     }

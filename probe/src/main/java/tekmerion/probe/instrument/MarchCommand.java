@@ -34,7 +34,7 @@ import tools.jackson.databind.json.JsonMapper;
     },
     mixinStandardHelpOptions = true)
 public final class MarchCommand implements Callable<Integer> {
-  private static final long MOST_FAULT_BYTES = 10_000_000;
+  private static final long MAX_FAULT_BYTES = 10_000_000;
   private static final int CELLS_SHOWN = 100;
   private static final JsonMapper JSON =
       JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
@@ -100,7 +100,7 @@ public final class MarchCommand implements Callable<Integer> {
       if (bytes / 8 > Integer.MAX_VALUE - 8 || bytes < 16) {
         throw new IllegalArgumentException("simulated memory has 16 bytes to 16 GiB");
       }
-      List<String> lines = List.of(Input.json(faults, MOST_FAULT_BYTES, String[].class, JSON));
+      List<String> lines = List.of(Input.json(faults, MAX_FAULT_BYTES, String[].class, JSON));
       MemoryProvider provider =
           ServiceLoader.load(MemoryProvider.class)
               .findFirst()

@@ -11,10 +11,10 @@ import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
+import tekmerion.core.drive.DriveFindings;
 import tekmerion.core.drive.DriveIdentity;
-import tekmerion.core.drive.DriveReading;
-import tekmerion.core.drive.DriveSigns;
 import tekmerion.core.drive.PageDecoder;
+import tekmerion.core.drive.PartReading;
 import tekmerion.core.drive.ata.AtaJson;
 import tekmerion.core.drive.ata.SmartData;
 import tekmerion.core.page.DecodedPage;
@@ -74,11 +74,11 @@ public final class ReadCommand implements Callable<Integer> {
     json.put("bus", drive.get().bus().words());
     json.put(
         "identity",
-        DriveIdentity.of(new DriveReading(answers)).map(ReadCommand::identity).orElse(null));
+        DriveIdentity.of(new PartReading(answers)).map(ReadCommand::identity).orElse(null));
     json.put("pages", pages);
     json.put(
-        "signs",
-        DriveSigns.of("drive", new DriveReading(answers)).stream()
+        "findings",
+        DriveFindings.of("drive", new PartReading(answers)).stream()
             .map(s -> Map.of("id", s.id(), "level", s.level(), "words", s.words()))
             .toList());
     String text =
@@ -106,7 +106,7 @@ public final class ReadCommand implements Callable<Integer> {
   /** An attribute's threshold stands on a page of its own. */
   private static Map<String, Object> decoded(DecodedPage page, Map<PageKind, PageAnswer> answers) {
     return page instanceof SmartData smart
-        ? AtaJson.of(smart, new DriveReading(answers).thresholds().flatMap(Decoding::decoded))
+        ? AtaJson.of(smart, new PartReading(answers).thresholds().flatMap(Decoding::decoded))
         : page.json();
   }
 

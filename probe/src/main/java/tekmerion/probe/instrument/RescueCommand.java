@@ -14,7 +14,7 @@ import tekmerion.core.files.InUse;
 import tekmerion.core.port.ReadEndedException;
 import tekmerion.core.rescue.KeptRescue;
 import tekmerion.core.rescue.RescueCheck;
-import tekmerion.core.rescue.RescueCopy;
+import tekmerion.core.rescue.RescueImage;
 import tekmerion.core.rescue.RescueMap;
 import tekmerion.core.rescue.State;
 import tekmerion.probe.copy.ImageFile;
@@ -105,7 +105,7 @@ public final class RescueCommand implements Callable<Integer> {
       if (again) {
         map.tryLostAgain();
       }
-      new RescueCopy(source, map, image, Thread::interrupted).run(retries);
+      new RescueImage(source, map, image, Thread::interrupted).run(retries);
       return Optional.empty();
     } catch (ReadEndedException e) {
       return Optional.of(e);

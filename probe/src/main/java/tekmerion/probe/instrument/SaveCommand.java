@@ -21,7 +21,7 @@ import tekmerion.link.LinkCodec;
 import tekmerion.link.MachineNote;
 import tekmerion.link.PageNote;
 import tekmerion.link.RunKind;
-import tekmerion.probe.ProbeVersion;
+import tekmerion.probe.link.ProbeVersion;
 
 /** Everything that a machine says of itself, into one file; no network needed. */
 @Command(

@@ -15,13 +15,14 @@ import picocli.CommandLine.Parameters;
 import tekmerion.core.port.BlockSource;
 import tekmerion.core.surface.Plan;
 import tekmerion.core.surface.Progress;
-import tekmerion.core.surface.SurfacePass;
-import tekmerion.core.surface.SurfaceResult;
+import tekmerion.core.surface.ScannedSurface;
+import tekmerion.core.surface.SurfaceScan;
+import tekmerion.probe.link.KeptPass;
 import tekmerion.probe.linux.RawFile;
 import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
 
-/** A surface pass over a file or device. The formats are in docs/formats.md. */
+/** A surface scan over a file or device. The formats are in docs/formats.md. */
 @Command(
     name = "surface",
     description = {
@@ -60,14 +61,14 @@ public final class SurfaceCommand implements Callable<Integer> {
   private boolean gentle;
 
   private final CountDownLatch printed = new CountDownLatch(1);
-  private SurfacePass pass;
+  private SurfaceScan pass;
 
   @Override
   public Integer call() throws IOException {
     try (RawFile source = RawFile.direct(path)) {
       pass = begin(source, plan(source.identity()));
       Runtime.getRuntime().addShutdownHook(new Thread(this::pauseAndWait));
-      SurfaceResult result = pass.run();
+      ScannedSurface result = pass.run();
       if (!quiet) {
         System.err.println();
       }
@@ -75,10 +76,10 @@ public final class SurfaceCommand implements Callable<Integer> {
           JSON.writer()
               .with(SerializationFeature.INDENT_OUTPUT)
               .writeValueAsString(SurfaceJson.of(result)));
-      if (result.end() == SurfaceResult.End.COMPLETE && keep != null) {
+      if (result.end() == ScannedSurface.End.COMPLETE && keep != null) {
         Files.deleteIfExists(keep);
       }
-      return result.end() == SurfaceResult.End.COMPLETE ? 0 : STOPPED;
+      return result.end() == ScannedSurface.End.COMPLETE ? 0 : STOPPED;
     } finally {
       printed.countDown();
     }
@@ -116,17 +117,17 @@ public final class SurfaceCommand implements Callable<Integer> {
     throw BadInputException.of("--limit-rate is no rate", "a positive number, as 20M", text, null);
   }
 
-  private SurfacePass begin(BlockSource source, Plan plan) throws IOException {
-    SurfacePass.Listener listener = new Teller();
+  private SurfaceScan begin(BlockSource source, Plan plan) throws IOException {
+    SurfaceScan.Listener listener = new Teller();
     if (keep != null && Files.exists(keep)) {
       try (InputStream in = new BufferedInputStream(Files.newInputStream(keep))) {
-        return SurfacePass.resume(source, plan, in, System::nanoTime, listener);
+        return SurfaceScan.resume(source, plan, in, System::nanoTime, listener);
       }
     }
-    return SurfacePass.begin(source, plan, System::nanoTime, listener);
+    return SurfaceScan.begin(source, plan, System::nanoTime, listener);
   }
 
-  private final class Teller implements SurfacePass.Listener {
+  private final class Teller implements SurfaceScan.Listener {
     @Override
     public void progress(Progress p) {
       if (!quiet) {

@@ -5,14 +5,14 @@ import java.util.Locale;
 import java.util.Map;
 import tekmerion.core.surface.BadRange;
 import tekmerion.core.surface.Confidence;
-import tekmerion.core.surface.SurfaceResult;
+import tekmerion.core.surface.ScannedSurface;
 import tekmerion.core.surface.Zone;
 
-/** A surface pass as {@code surface} prints it: docs/formats.md. */
+/** A surface scan as {@code surface} prints it: docs/formats.md. */
 final class SurfaceJson {
   private SurfaceJson() {}
 
-  static Map<String, Object> of(SurfaceResult result) {
+  static Map<String, Object> of(ScannedSurface result) {
     Map<String, Object> json = new LinkedHashMap<>();
     json.put("source", result.source().name());
     json.put("sizeBytes", result.source().sizeBytes());

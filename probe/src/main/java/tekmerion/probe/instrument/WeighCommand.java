@@ -11,9 +11,9 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
+import tekmerion.core.finding.Finding;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.permit.DataStatus;
-import tekmerion.core.sign.Sign;
 import tekmerion.core.weigh.NextMoves;
 import tekmerion.core.weigh.Plan;
 import tekmerion.core.weigh.Sensitivity;
@@ -39,7 +39,7 @@ public final class WeighCommand implements Callable<Integer> {
           .build();
 
   private static final int MOVES_SHOWN = 10;
-  private static final long MOST_BYTES = 10_000_000;
+  private static final long MAX_BYTES = 10_000_000;
 
   @Parameters(index = "0", paramLabel = "CASE.json")
   private File file;
@@ -49,14 +49,14 @@ public final class WeighCommand implements Callable<Integer> {
   /**
    * @param families ids of complaint families
    * @param parts the machine's parts; null for one drive
-   * @param stance of the data; null for unknown
+   * @param dataStatus of the data; null for unknown
    * @param done moves that were made, {@code move@part}
    */
   record Case(
       List<String> families,
       List<Weighing.Part> parts,
-      List<Seen> signs,
-      DataStatus stance,
+      List<Seen> findings,
+      DataStatus dataStatus,
       Set<String> done) {}
 
   /**
@@ -66,7 +66,7 @@ public final class WeighCommand implements Callable<Integer> {
 
   @Override
   public Integer call() {
-    Case given = Input.json(file.toPath(), MOST_BYTES, Case.class, JSON);
+    Case given = Input.json(file.toPath(), MAX_BYTES, Case.class, JSON);
     Map<String, Object> answer;
     try {
       answer = answer(given);
@@ -91,21 +91,21 @@ public final class WeighCommand implements Callable<Integer> {
         given.parts() == null
             ? List.of(new Weighing.Part("drive-a", "drive", "drive A"))
             : given.parts();
-    List<Sign> signs =
-        (given.signs() == null ? List.<Seen>of() : given.signs())
-            .stream().map(WeighCommand::sign).toList();
-    DataStatus stance = given.stance() == null ? DataStatus.NOT_ASKED : given.stance();
-    Weighed weighed = Weighing.of(knowHow, families, parts, signs);
+    List<Finding> findings =
+        (given.findings() == null ? List.<Seen>of() : given.findings())
+            .stream().map(WeighCommand::finding).toList();
+    DataStatus dataStatus = given.dataStatus() == null ? DataStatus.NOT_ASKED : given.dataStatus();
+    Weighed weighed = Weighing.of(knowHow, families, parts, findings);
     Optional<String> decisive =
-        signs.stream().flatMap(s -> knowHow.decisive(s).stream()).findFirst();
+        findings.stream().flatMap(s -> knowHow.decisive(s).stream()).findFirst();
     NextMoves.Advice advice =
         NextMoves.of(
             knowHow,
             families,
             parts,
-            signs,
+            findings,
             NextMoves.Situation.assumed(
-                stance, decisive, given.done() == null ? Set.of() : given.done(), true));
+                dataStatus, decisive, given.done() == null ? Set.of() : given.done(), true));
     Map<String, Object> answer = new LinkedHashMap<>();
     answer.put("headline", weighed.headline());
     answer.put("noneProbability", weighed.noneProbability());
@@ -114,14 +114,14 @@ public final class WeighCommand implements Callable<Integer> {
         "moves", advice.moves().stream().limit(MOVES_SHOWN).map(WeighCommand::move).toList());
     answer.put("plans", advice.plans().stream().map(WeighCommand::plan).toList());
     answer.put("wouldChangeThePlan", advice.turns().stream().map(WeighCommand::turn).toList());
-    answer.put("firstPlaceHangsOn", Sensitivity.of(knowHow, families, parts, signs));
+    answer.put("firstPlaceHangsOn", Sensitivity.of(knowHow, families, parts, findings));
     return answer;
   }
 
-  private static Sign sign(Seen seen) {
-    String part = seen.part() == null ? Sign.MACHINE : seen.part();
-    return new Sign(
-        seen.id(), part, seen.level(), seen.id() + ": " + seen.level(), Sign.Basis.intake());
+  private static Finding finding(Seen seen) {
+    String part = seen.part() == null ? Finding.MACHINE : seen.part();
+    return new Finding(
+        seen.id(), part, seen.level(), seen.id() + ": " + seen.level(), Finding.Basis.intake());
   }
 
   private static Map<String, Object> move(NextMoves.Ranked ranked) {

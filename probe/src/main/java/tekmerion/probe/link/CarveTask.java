@@ -17,7 +17,7 @@ import tekmerion.core.rescue.KeptRescue;
 import tekmerion.core.rescue.RescueMap.Stretch;
 import tekmerion.core.rescue.RescuedBytes;
 import tekmerion.core.rescue.State;
-import tekmerion.link.CarveFinding;
+import tekmerion.link.CarveResult;
 import tekmerion.link.LinkEvent.End;
 import tekmerion.probe.copy.CopyFolder;
 import tekmerion.probe.copy.FilesOnDisk;
@@ -31,10 +31,10 @@ import tekmerion.probe.linux.RawFile;
  */
 final class CarveTask extends CopyTask {
   /** Of one sort, so that others have room. */
-  private static final int MOST_OF_A_SORT = 24;
+  private static final int MAX_OF_A_SORT = 24;
 
-  private final Map<String, CarveFinding.CarvedSort> sorts = new TreeMap<>();
-  private final List<CarveFinding.CarvedExample> examples = new ArrayList<>();
+  private final Map<String, CarveResult.CarvedSort> sorts = new TreeMap<>();
+  private final List<CarveResult.CarvedExample> examples = new ArrayList<>();
   private long wanted;
   private long lookedAt;
   private long failed;
@@ -138,27 +138,27 @@ final class CarveTask extends CopyTask {
 
   private void took(FoundFile file, Carved carved, CopyFolder folder) {
     String sort = carved.extension();
-    CarveFinding.CarvedSort had = sorts.getOrDefault(sort, new CarveFinding.CarvedSort(sort, 0, 0));
+    CarveResult.CarvedSort had = sorts.getOrDefault(sort, new CarveResult.CarvedSort(sort, 0, 0));
     sorts.put(
-        sort, new CarveFinding.CarvedSort(sort, had.files() + 1, had.bytes() + carved.bytes()));
-    if (had.files() < MOST_OF_A_SORT && examples.size() < CarveFinding.MOST_EXAMPLES) {
+        sort, new CarveResult.CarvedSort(sort, had.files() + 1, had.bytes() + carved.bytes()));
+    if (had.files() < MAX_OF_A_SORT && examples.size() < CarveResult.MAX_EXAMPLES) {
       examples.add(
-          new CarveFinding.CarvedExample(
+          new CarveResult.CarvedExample(
               file.path(),
               sort,
               carved.bytes(),
               carved.checked(),
-              Preview.of(folder.byContent().resolve(file.path()), CarveFinding.MOST_PREVIEW)
+              Preview.of(folder.byContent().resolve(file.path()), CarveResult.MAX_PREVIEW)
                   .orElse(null)));
     }
   }
 
-  private CarveFinding note(CopyFolder folder) {
-    return new CarveFinding(
+  private CarveResult note(CopyFolder folder) {
+    return new CarveResult(
         lookedAt,
         wanted,
         sorts.values().stream()
-            .sorted(Comparator.comparingLong(CarveFinding.CarvedSort::files).reversed())
+            .sorted(Comparator.comparingLong(CarveResult.CarvedSort::files).reversed())
             .toList(),
         examples,
         failed,

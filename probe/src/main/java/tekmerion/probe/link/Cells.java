@@ -5,9 +5,9 @@ import java.util.List;
 import tekmerion.core.rescue.RescueMap;
 import tekmerion.core.rescue.RescueMap.Stretch;
 import tekmerion.core.rescue.State;
-import tekmerion.link.RescueFinding;
+import tekmerion.link.RescueResult;
 
-/** What is wanted of a source, in order of place, in equal parts with a sign each. */
+/** What is wanted of a source, in order of place, in equal parts with a symbol each. */
 final class Cells {
   private static final int SECTOR = 512;
 
@@ -20,7 +20,7 @@ final class Cells {
   Cells(RescueMap map) {
     wanted = map.stretches().stream().filter(s -> s.state() != State.LATER).toList();
     long bytes = wanted.stream().mapToLong(Stretch::bytes).sum();
-    int count = (int) Math.min(RescueFinding.CELLS, Math.max(1, bytes / SECTOR));
+    int count = (int) Math.min(RescueResult.CELLS, Math.max(1, bytes / SECTOR));
     bytesEach = Math.max(1, (double) bytes / count);
     source = new char[count];
     copy = new char[count];
@@ -30,10 +30,10 @@ final class Cells {
         0,
         map.size(),
         (stretch, first, last) -> {
-          char sign = sign(stretch.state());
+          char symbol = symbol(stretch.state());
           for (int i = first; i <= last; i++) {
-            source[i] = weight(sign) > weight(source[i]) ? sign : source[i];
-            copy[i] = sign == '+' ? '+' : copy[i];
+            source[i] = weight(symbol) > weight(source[i]) ? symbol : source[i];
+            copy[i] = symbol == '+' ? '+' : copy[i];
           }
         });
   }
@@ -60,7 +60,7 @@ final class Cells {
     return (int) Math.min(source.length - 1.0, place / bytesEach);
   }
 
-  private static char sign(State state) {
+  private static char symbol(State state) {
     return switch (state) {
       case UNTRIED -> '?';
       case LATER -> '.';
@@ -71,8 +71,8 @@ final class Cells {
   }
 
   /** What of a part is told, if it holds several. */
-  private static int weight(char sign) {
-    return ".+?/-".indexOf(sign);
+  private static int weight(char symbol) {
+    return ".+?/-".indexOf(symbol);
   }
 
   /** The image was read again: all of it is the same, but for what is marked then. */

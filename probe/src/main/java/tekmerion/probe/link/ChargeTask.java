@@ -14,8 +14,9 @@ import tekmerion.core.port.ChargeSource;
 import tekmerion.core.port.DischargeSource.Before;
 import tekmerion.core.port.DischargeSource.Look;
 import tekmerion.core.port.MachineUnderTest;
+import tekmerion.link.ChargeResult;
 import tekmerion.link.LinkEvent.End;
-import tekmerion.link.PartFinding;
+import tekmerion.link.RunResult;
 
 /** Watches a battery charge: a quarter of an hour at rest, then three minutes under load. */
 final class ChargeTask extends PartTask {
@@ -69,7 +70,7 @@ final class ChargeTask extends PartTask {
   }
 
   /** Empty until something was heard. */
-  private Optional<PartFinding> found(Before before) {
+  private Optional<RunResult> found(Before before) {
     if (rest.isEmpty()) {
       return Optional.empty();
     }
@@ -78,7 +79,7 @@ final class ChargeTask extends PartTask {
     rest.forEach(s -> points.add(point(s)));
     loaded.forEach(s -> points.add(point(s)));
     return Optional.of(
-        new PartFinding.ChargeFinding(
+        new ChargeResult(
             points,
             rest.size(),
             orNull(charging.intoAmperes()),

@@ -58,7 +58,7 @@ final class CommandHost implements AutoCloseable {
     this.onEvent = onEvent;
   }
 
-  void accept(ToProbe.ReadDrive command) {
+  void accept(ToProbe.ReadPart command) {
     worker.execute(() -> run(command));
   }
 
@@ -70,23 +70,23 @@ final class CommandHost implements AutoCloseable {
     if (unasked.compareAndSet(false, true)) {
       Stream.of(RunKind.BOARD, RunKind.BATTERY)
           .filter(key -> source(key).isPresent())
-          .forEach(key -> accept(new ToProbe.ReadDrive(UUID.randomUUID(), key)));
+          .forEach(key -> accept(new ToProbe.ReadPart(UUID.randomUUID(), key)));
     }
   }
 
-  private void run(ToProbe.ReadDrive command) {
+  private void run(ToProbe.ReadPart command) {
     if (outbox.isAnswered(command.requestId())) {
       return;
     }
     try {
-      Optional<PageSource> source = source(command.driveKey());
+      Optional<PageSource> source = source(command.partKey());
       keep(
           source.isPresent()
               ? read(command, source.get())
-              : refusal(command.requestId(), "nothing here is called " + command.driveKey()));
+              : refusal(command.requestId(), "nothing here is called " + command.partKey()));
     } catch (RuntimeException e) {
       // A mistake of ours in one command must not end the probe; the technician is told.
-      LOG.log(Level.SEVERE, "reading " + command.driveKey() + " failed", e);
+      LOG.log(Level.SEVERE, "reading " + command.partKey() + " failed", e);
       keep(refusal(command.requestId(), "the probe failed while reading: " + e));
     }
   }
@@ -103,7 +103,7 @@ final class CommandHost implements AutoCloseable {
     };
   }
 
-  private LinkEvent read(ToProbe.ReadDrive command, PageSource source) {
+  private LinkEvent read(ToProbe.ReadPart command, PageSource source) {
     UUID requestId = command.requestId();
     List<PageNote> pages = new ArrayList<>();
     List<PageKind> kinds = source.kinds();
@@ -113,8 +113,8 @@ final class CommandHost implements AutoCloseable {
               requestId, pages.size(), kinds.size(), "reading " + kind.standardName()));
       pages.add(PageNote.of(kind, source.read(kind)));
     }
-    return new LinkEvent.DriveRead(
-        requestId, UUID.randomUUID(), command.driveKey(), clock.instant(), pages);
+    return new LinkEvent.PartRead(
+        requestId, UUID.randomUUID(), command.partKey(), clock.instant(), pages);
   }
 
   private LinkEvent refusal(UUID requestId, String why) {

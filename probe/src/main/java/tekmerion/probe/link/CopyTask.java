@@ -4,7 +4,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import tekmerion.core.port.ReadEndedException;
 import tekmerion.link.LinkEvent.End;
-import tekmerion.link.PartFinding;
+import tekmerion.link.RunResult;
 import tekmerion.probe.copy.CopyFolder;
 
 /** A run that writes copies; it can be left and gone on with. */
@@ -43,7 +43,7 @@ abstract class CopyTask extends PartTask {
   }
 
   /** To be ended with what it found, unless it is only left. */
-  final Outcome stopped(PartFinding note) {
+  final Outcome stopped(RunResult note) {
     return new Outcome(End.CANCELLED, "ended by a technician", note);
   }
 
@@ -54,7 +54,7 @@ abstract class CopyTask extends PartTask {
   }
 
   /** The source gives nothing more for now: what was copied is kept, and it goes on from there. */
-  final Outcome ended(ReadEndedException e, PartFinding note) {
+  final Outcome ended(ReadEndedException e, RunResult note) {
     return e.isGone()
         ? Outcome.gone(e.getMessage(), note)
         : new Outcome(

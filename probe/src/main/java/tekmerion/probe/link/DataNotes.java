@@ -12,16 +12,16 @@ import tekmerion.core.rescue.RescueMap;
 import tekmerion.core.rescue.State;
 import tekmerion.core.survey.Damage;
 import tekmerion.core.survey.Survey;
-import tekmerion.link.RescueFinding;
-import tekmerion.link.SurveyFinding;
+import tekmerion.link.RescueResult;
+import tekmerion.link.SurveyResult;
 
 /** What was found out about the data on a drive, as it travels. */
 final class DataNotes {
   private DataNotes() {}
 
-  static SurveyFinding of(InUse found) {
+  static SurveyResult of(InUse found) {
     Survey survey = found.survey();
-    return new SurveyFinding(
+    return new SurveyResult(
         survey.sizeBytes(),
         name(survey.scheme().name()),
         name(survey.reason().name()),
@@ -29,7 +29,7 @@ final class DataNotes {
         survey.reason().next(),
         survey.failedReads(),
         survey.parts().stream()
-            .limit(SurveyFinding.MOST_VOLUMES)
+            .limit(SurveyResult.MAX_VOLUMES)
             .map(part -> volume(part, found))
             .toList(),
         damage(survey.damage()));
@@ -39,14 +39,14 @@ final class DataNotes {
     return constant.toLowerCase(Locale.ROOT).replace('_', '-');
   }
 
-  private static SurveyFinding.VolumeNote volume(Survey.Part part, InUse found) {
+  private static SurveyResult.VolumeNote volume(Survey.Part part, InUse found) {
     Optional<InUse.Volume> listed =
         found.volumes().stream().filter(v -> v.part().equals(part)).findFirst();
     List<FoundFile> files =
         listed.map(v -> v.list().files()).orElse(List.of()).stream()
             .filter(f -> !f.folder())
             .toList();
-    return new SurveyFinding.VolumeNote(
+    return new SurveyResult.VolumeNote(
         part.number(),
         cut(part.name(), 100),
         part.start(),
@@ -62,35 +62,35 @@ final class DataNotes {
         files.stream().mapToLong(FoundFile::bytes).sum(),
         listed.map(v -> folders(v)).orElse(List.of()),
         listed.map(v -> v.list().troubles()).orElse(List.of()).stream()
-            .limit(SurveyFinding.MOST_TROUBLES)
-            .map(t -> cut(t, SurveyFinding.MOST_PATH))
+            .limit(SurveyResult.MAX_TROUBLES)
+            .map(t -> cut(t, SurveyResult.MAX_PATH))
             .toList());
   }
 
-  private static List<SurveyFinding.FolderNote> folders(InUse.Volume volume) {
-    return Folders.of(volume.list(), SurveyFinding.MOST_FOLDERS).stream()
-        .filter(row -> row.path().length() <= SurveyFinding.MOST_PATH)
-        .map(r -> new SurveyFinding.FolderNote(r.path(), r.files(), r.bytes(), r.proposed()))
+  private static List<SurveyResult.FolderNote> folders(InUse.Volume volume) {
+    return Folders.of(volume.list(), SurveyResult.MAX_FOLDERS).stream()
+        .filter(row -> row.path().length() <= SurveyResult.MAX_PATH)
+        .map(r -> new SurveyResult.FolderNote(r.path(), r.files(), r.bytes(), r.proposed()))
         .toList();
   }
 
-  private static List<SurveyFinding.DamageNote> damage(List<Damage> damage) {
+  private static List<SurveyResult.DamageNote> damage(List<Damage> damage) {
     return damage.stream()
-        .limit(SurveyFinding.MOST_TROUBLES)
+        .limit(SurveyResult.MAX_TROUBLES)
         .map(
             d ->
-                new SurveyFinding.DamageNote(
+                new SurveyResult.DamageNote(
                     d.what(), d.offset(), d.length(), d.backupOffset().orElse(null)))
         .toList();
   }
 
   /** Files that lost something, the most at first. */
-  static List<RescueFinding.LostFile> lost(InUse found, RescueMap map) {
+  static List<RescueResult.LostFile> lost(InUse found, RescueMap map) {
     return found.volumes().stream()
         .flatMap(v -> v.list().files().stream())
-        .map(f -> new RescueFinding.LostFile(path(f.path()), f.bytes(), lostOf(f, map)))
+        .map(f -> new RescueResult.LostFile(path(f.path()), f.bytes(), lostOf(f, map)))
         .filter(f -> f.lostBytes() > 0)
-        .sorted(Comparator.comparingLong(RescueFinding.LostFile::lostBytes).reversed())
+        .sorted(Comparator.comparingLong(RescueResult.LostFile::lostBytes).reversed())
         .toList();
   }
 
@@ -103,9 +103,9 @@ final class DataNotes {
   }
 
   static String path(String path) {
-    return path.length() <= SurveyFinding.MOST_PATH
+    return path.length() <= SurveyResult.MAX_PATH
         ? path
-        : "…" + path.substring(path.length() - SurveyFinding.MOST_PATH + 1);
+        : "…" + path.substring(path.length() - SurveyResult.MAX_PATH + 1);
   }
 
   private static String cut(String text, int most) {

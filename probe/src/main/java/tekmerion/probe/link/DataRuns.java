@@ -107,7 +107,7 @@ final class DataRuns {
   private PartTask task(
       PartTask.Job job, MachineUnderTest.BytesOpener bytes, MachineUnderTest.Drive drive) {
     ToProbe.StartRun command = job.command();
-    if (command.run().isCopy() && command.copy() == null) {
+    if (command.run().usesCopies() && command.copy() == null) {
       throw new IllegalArgumentException("the server did not say where the copy belongs");
     }
     return switch (command.run()) {
@@ -124,7 +124,7 @@ final class DataRuns {
 
   private CopyFolder where(ToProbe.StartRun command, MachineUnderTest.Drive drive)
       throws IOException {
-    CopyFolder to = CopyFolder.open(copies, command.copy().job(), command.driveKey());
+    CopyFolder to = CopyFolder.open(copies, command.copy().job(), command.partKey());
     SourceIsNot.under(drive.device().orElse(drive.key()), to.path());
     ShopsOwn.mustHold(to.path(), LocalDrives.list());
     to.belongTo(

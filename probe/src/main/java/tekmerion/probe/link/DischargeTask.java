@@ -20,8 +20,8 @@ import tekmerion.core.port.DischargeSource;
 import tekmerion.core.port.DischargeSource.Before;
 import tekmerion.core.port.DischargeSource.Look;
 import tekmerion.core.port.MachineUnderTest;
+import tekmerion.link.DischargeResult;
 import tekmerion.link.LinkEvent.End;
-import tekmerion.link.PartFinding;
 
 /**
  * Runs a battery down. A real machine goes off at the end of it, and the probe with it: every look
@@ -29,10 +29,10 @@ import tekmerion.link.PartFinding;
  */
 final class DischargeTask extends PartTask {
   private static final long TELL_NANOS = 1_000_000_000L;
-  private static final int MOST_POINTS = 600;
+  private static final int MAX_POINTS = 600;
 
   /** So long without a word the pack is not heard any more. */
-  private static final int MOST_MISSED = 60;
+  private static final int MAX_MISSED = 60;
 
   /** A whole pack warmer than this is not loaded any longer: judgement, makers say 60 °C. */
   private static final double TOO_WARM = 60;
@@ -121,7 +121,7 @@ final class DischargeTask extends PartTask {
               note(before, false));
         }
         told(before);
-      } else if (++missed > MOST_MISSED) {
+      } else if (++missed > MAX_MISSED) {
         return new Outcome(
             End.COULD_NOT_RUN,
             "the battery was not heard any more",
@@ -157,17 +157,17 @@ final class DischargeTask extends PartTask {
       return;
     }
     toldAt = now;
-    PartFinding.DischargeFinding note = note(before, false);
+    DischargeResult note = note(before, false);
     double full = before.gaugeFullAh().orElse(before.designAh().orElse(Double.NaN));
     double inIt = full * before.gaugeLevel().orElse(1);
     tell(inIt > 0 ? Math.min(0.99, note.chargeAh().value() / inIt) : 0, note);
   }
 
-  private PartFinding.DischargeFinding note(Before before, boolean atCutOff) {
+  private DischargeResult note(Before before, boolean atCutOff) {
     double last = samples.get(samples.size() - 1).volts();
     Discharge.Result result =
         Discharge.of(samples, atCutOff ? last : Double.NEGATIVE_INFINITY, Sensor.USUAL);
-    return new PartFinding.DischargeFinding(
+    return new DischargeResult(
         points(),
         result.seconds(),
         range(result.chargeAh()),
@@ -185,7 +185,7 @@ final class DischargeTask extends PartTask {
   }
 
   private List<List<Double>> points() {
-    int every = Math.max(1, (samples.size() + MOST_POINTS - 1) / MOST_POINTS);
+    int every = Math.max(1, (samples.size() + MAX_POINTS - 1) / MAX_POINTS);
     List<List<Double>> points = new ArrayList<>();
     for (int i = 0; i < samples.size(); i += every) {
       BatterySample s = samples.get(i);
@@ -194,8 +194,8 @@ final class DischargeTask extends PartTask {
     return points;
   }
 
-  private static PartFinding.DischargeFinding.MeasuredRange range(Ranged of) {
-    return new PartFinding.DischargeFinding.MeasuredRange(of.value(), of.low(), of.high());
+  private static DischargeResult.MeasuredRange range(Ranged of) {
+    return new DischargeResult.MeasuredRange(of.value(), of.low(), of.high());
   }
 
   /** What was kept is in the outbox now. */

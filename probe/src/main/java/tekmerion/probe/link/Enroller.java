@@ -10,7 +10,6 @@ import tekmerion.link.BenchLink;
 import tekmerion.link.Enrolment;
 import tekmerion.link.LinkCodec;
 import tekmerion.link.MachineNote;
-import tekmerion.probe.ProbeVersion;
 import tekmerion.probe.outbox.Outbox;
 
 /** Turns a one-time code into a token, once. */

@@ -3,7 +3,7 @@ package tekmerion.probe.link;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Optional;
-import tekmerion.link.CopyErasedFinding;
+import tekmerion.link.CopyErasedResult;
 import tekmerion.link.DriveSeen;
 import tekmerion.link.LinkEvent.End;
 import tekmerion.probe.copy.CopyFolder;
@@ -26,7 +26,7 @@ final class EraseCopyTask extends PartTask {
     }
     try {
       Optional<CopyFolder> folder =
-          CopyFolder.existing(copies, command().copy().job(), command().driveKey());
+          CopyFolder.existing(copies, command().copy().job(), command().partKey());
       if (folder.isEmpty()) {
         return new Outcome(End.COULD_NOT_RUN, "there is no copy of it here", null);
       }
@@ -42,7 +42,7 @@ final class EraseCopyTask extends PartTask {
       return new Outcome(
           erased.stopped() ? End.CANCELLED : End.COMPLETE,
           erased.stopped() ? "stopped by the probe: it may not be erased any more" : "",
-          new CopyErasedFinding(
+          new CopyErasedResult(
               folder.get().shown(), erased.files(), erased.bytes(), erased.left()));
     } catch (NoReleaseException e) {
       return new Outcome(End.COULD_NOT_RUN, "refused by the probe: " + e.getMessage(), null);

@@ -6,7 +6,7 @@ import java.util.Random;
 import tekmerion.core.port.ByteSource;
 import tekmerion.core.port.DriveWriter;
 import tekmerion.core.port.MachineUnderTest;
-import tekmerion.link.EraseFinding;
+import tekmerion.link.EraseResult;
 import tekmerion.link.LinkEvent.End;
 
 /** Writes a drive over with zeros, once, and reads back random places of it. */
@@ -96,12 +96,12 @@ final class EraseTask extends PartTask {
     return Optional.of("ended by a technician");
   }
 
-  private static EraseFinding note(String phase, long size, long written, long refused) {
-    return new EraseFinding(phase, size, written, refused, 0, 0, 0, null);
+  private static EraseResult note(String phase, long size, long written, long refused) {
+    return new EraseResult(phase, size, written, refused, 0, 0, 0, null);
   }
 
   /** First, last, and random places between: with n of n zero at most 3/n of it is not, 95 %. */
-  private EraseFinding readBack(long size, long written, long refused) throws IOException {
+  private EraseResult readBack(long size, long written, long refused) throws IOException {
     Random random = new Random(size ^ command().requestId().hashCode());
     int looked = 0;
     int notZero = 0;
@@ -120,7 +120,7 @@ final class EraseTask extends PartTask {
     int bad = notZero + unreadable;
     double most =
         bad == 0 ? 3.0 / Math.max(3, looked) : Math.min(1, (bad + 2 * Math.sqrt(bad) + 3) / looked);
-    return new EraseFinding("read back", size, written, refused, looked, notZero, unreadable, most);
+    return new EraseResult("read back", size, written, refused, looked, notZero, unreadable, most);
   }
 
   private static boolean isNotZero(byte[] bytes) {

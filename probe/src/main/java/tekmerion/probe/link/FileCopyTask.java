@@ -15,8 +15,8 @@ import tekmerion.core.port.MachineUnderTest;
 import tekmerion.core.rescue.KeptRescue;
 import tekmerion.core.rescue.RescuedBytes;
 import tekmerion.link.CopyOrder;
-import tekmerion.link.FilesFinding;
-import tekmerion.link.FilesFinding.FailedFile;
+import tekmerion.link.FileCopyResult;
+import tekmerion.link.FileCopyResult.FailedFile;
 import tekmerion.link.LinkEvent.End;
 import tekmerion.probe.copy.CopyFolder;
 import tekmerion.probe.copy.FilesOnDisk;
@@ -71,7 +71,7 @@ final class FileCopyTask extends CopyTask {
       Room.check(folder.path(), open.stream().mapToLong(FoundFile::bytes).sum());
       boolean through =
           FileCopy.run(source, open, to, copied -> took(copied, to, folder), this::isStopped);
-      FilesFinding note = note(folder, "");
+      FileCopyResult note = note(folder, "");
       return through ? new Outcome(End.COMPLETE, "", note) : stopped(note);
     }
   }
@@ -104,7 +104,7 @@ final class FileCopyTask extends CopyTask {
       to.done(file, copied.sha256());
     } else {
       failedInAll++;
-      if (failed.size() < FilesFinding.MOST_FAILED) {
+      if (failed.size() < FileCopyResult.MAX_FAILED) {
         failed.add(
             new FailedFile(
                 DataNotes.path(file.path()),
@@ -119,8 +119,8 @@ final class FileCopyTask extends CopyTask {
     }
   }
 
-  private FilesFinding note(CopyFolder folder, String current) {
-    return new FilesFinding(
+  private FileCopyResult note(CopyFolder folder, String current) {
+    return new FileCopyResult(
         fromImage,
         order.folders(),
         files,

@@ -22,7 +22,7 @@ import tools.jackson.databind.json.JsonMapper;
  */
 record KeptRun(
     UUID requestId,
-    String driveKey,
+    String partKey,
     RunKind run,
     boolean gentle,
     Instant startedAt,
@@ -37,7 +37,7 @@ record KeptRun(
             () ->
                 new KeptRun(
                     command.requestId(),
-                    command.driveKey(),
+                    command.partKey(),
                     command.run(),
                     command.gentle(),
                     now,

@@ -22,7 +22,6 @@ import tekmerion.link.LinkFormatException;
 import tekmerion.link.MachineNote;
 import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
-import tekmerion.probe.ProbeVersion;
 import tekmerion.probe.copy.HeldCopies;
 import tekmerion.probe.outbox.Outbox;
 
@@ -32,7 +31,7 @@ import tekmerion.probe.outbox.Outbox;
  */
 public final class LinkClient {
   private static final Duration FIRST_PAUSE = Duration.ofSeconds(1);
-  private static final Duration LONGEST_PAUSE = Duration.ofSeconds(15);
+  private static final Duration MAX_PAUSE = Duration.ofSeconds(15);
   private static final Duration PING_EVERY = Duration.ofSeconds(10);
   private static final Duration LOOK_EVERY = Duration.ofSeconds(1);
   private static final Duration COPIES_EVERY = Duration.ofSeconds(30);
@@ -119,10 +118,7 @@ public final class LinkClient {
       }
       say.accept("Trying again in %d s; nothing is lost".formatted(pause.toSeconds()));
       Thread.sleep(pause.toMillis());
-      pause =
-          pause.multipliedBy(2).compareTo(LONGEST_PAUSE) > 0
-              ? LONGEST_PAUSE
-              : pause.multipliedBy(2);
+      pause = pause.multipliedBy(2).compareTo(MAX_PAUSE) > 0 ? MAX_PAUSE : pause.multipliedBy(2);
     }
   }
 
@@ -255,7 +251,7 @@ public final class LinkClient {
       } else if (message instanceof ToProbe.Resend resend) {
         sentThrough = resend.from() - 1;
         pump();
-      } else if (message instanceof ToProbe.ReadDrive read) {
+      } else if (message instanceof ToProbe.ReadPart read) {
         commands.accept(read);
       } else if (message instanceof ToProbe.StartRun start) {
         runs.accept(start);

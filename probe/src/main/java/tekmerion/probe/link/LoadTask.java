@@ -15,7 +15,7 @@ import tekmerion.core.load.LoadSample;
 import tekmerion.core.load.LoadSnapshot;
 import tekmerion.core.port.LoadSource;
 import tekmerion.link.LinkEvent.End;
-import tekmerion.link.PartFinding;
+import tekmerion.link.LoadResult;
 
 /** Looks at a machine's work for some minutes. */
 final class LoadTask extends PartTask {
@@ -63,7 +63,7 @@ final class LoadTask extends PartTask {
     System.arraycopy(nanos, 0, late, had, nanos.length);
   }
 
-  private PartFinding.LoadFinding note() {
+  private LoadResult note() {
     LoadSample sample =
         new LoadSample(
             intervals, late.length == 0 ? Optional.empty() : Optional.of(Lateness.micros(late)));
@@ -71,16 +71,13 @@ final class LoadTask extends PartTask {
     sample
         .series()
         .forEach((what, values) -> series.put(what, Arrays.stream(values).boxed().toList()));
-    Map<String, PartFinding.LoadFinding.DriveAtWork> drives = new LinkedHashMap<>();
+    Map<String, LoadResult.DriveAtWork> drives = new LinkedHashMap<>();
     sample.drives().forEach(d -> drives.put(keys.getOrDefault(d, d), drive(d)));
-    return new PartFinding.LoadFinding(
+    return new LoadResult(
         intervals.stream().mapToDouble(LoadInterval::seconds).average().orElseThrow(),
         series,
         sample.programs().stream()
-            .map(
-                p ->
-                    new PartFinding.LoadFinding.ProgramAtWork(
-                        p.name(), p.cpu(), orNull(p.bytesPerSecond())))
+            .map(p -> new LoadResult.ProgramAtWork(p.name(), p.cpu(), orNull(p.bytesPerSecond())))
             .toList(),
         drives,
         orNull(mean(intervals.stream().map(LoadInterval::memoryLeft).toList())),
@@ -88,10 +85,10 @@ final class LoadTask extends PartTask {
         sample.latenessMicros().map(l -> Arrays.stream(l).boxed().toList()).orElse(null));
   }
 
-  private PartFinding.LoadFinding.DriveAtWork drive(String name) {
+  private LoadResult.DriveAtWork drive(String name) {
     List<LoadInterval.Device> of =
         intervals.stream().map(i -> i.devices().get(name)).filter(d -> d != null).toList();
-    return new PartFinding.LoadFinding.DriveAtWork(
+    return new LoadResult.DriveAtWork(
         of.stream().mapToDouble(LoadInterval.Device::busy).average().orElse(0),
         of.stream().mapToDouble(LoadInterval.Device::queue).average().orElse(0),
         orNull(mean(of.stream().map(LoadInterval.Device::latencyMs).toList())),

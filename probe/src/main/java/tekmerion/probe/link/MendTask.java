@@ -14,7 +14,7 @@ import tekmerion.core.port.DriveWriter;
 import tekmerion.core.port.MachineUnderTest;
 import tekmerion.core.survey.Survey;
 import tekmerion.link.LinkEvent.End;
-import tekmerion.link.MendFinding;
+import tekmerion.link.MendResult;
 import tekmerion.link.RunKind;
 import tekmerion.probe.copy.CopyFolder;
 import tekmerion.probe.copy.KeptMending;
@@ -145,16 +145,16 @@ final class MendTask extends PartTask {
     if (written == pieces.size()) {
       then.run();
     }
-    List<MendFinding.PieceNote> notes =
+    List<MendResult.PieceNote> notes =
         pieces.stream()
-            .limit(MendFinding.MOST_PIECES)
-            .map(p -> new MendFinding.PieceNote(p.what(), p.offset(), p.after().length))
+            .limit(MendResult.MAX_PIECES)
+            .map(p -> new MendResult.PieceNote(p.what(), p.offset(), p.after().length))
             .toList();
-    List<String> leftNotes = left.stream().limit(MendFinding.MOST_PIECES).toList();
+    List<String> leftNotes = left.stream().limit(MendResult.MAX_PIECES).toList();
     return new Outcome(
         End.COMPLETE,
         refused,
-        new MendFinding(
+        new MendResult(
             "read back",
             notes,
             Math.min(written, notes.size()),

@@ -63,14 +63,12 @@ final class PartRuns {
       keep.accept(
           new LinkEvent.RunEnded(
               command.requestId(),
-              command.driveKey(),
+              command.partKey(),
               command.run(),
               now,
               now,
               LinkEvent.End.COULD_NOT_RUN,
               "this machine has nothing that could be run so",
-              null,
-              null,
               null));
       return;
     }
@@ -80,11 +78,11 @@ final class PartRuns {
 
   private Optional<PartTask> task(PartTask.Job job) {
     return switch (job.command().run()) {
-      case MARCH, MARCH_LONG ->
+      case MEMORY_TEST, MEMORY_TEST_LONG ->
           machine
               .board()
               .flatMap(MachineUnderTest.Board::memory)
-              .map(memory -> new MarchTask(job, memory));
+              .map(memory -> new MemoryTestTask(job, memory));
       case DISCHARGE ->
           machine
               .battery()

@@ -12,11 +12,11 @@ import tekmerion.core.port.ReadEndedException;
 import tekmerion.link.DriveSeen;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.LinkEvent.End;
-import tekmerion.link.PartFinding;
+import tekmerion.link.RunResult;
 import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
 
-/** A run that is neither a surface pass nor a self-test. */
+/** A run that is neither a surface scan nor a self-test. */
 abstract class PartTask implements RunHost.Running, Runnable {
   private static final Logger LOG = Logger.getLogger(PartTask.class.getName());
 
@@ -44,12 +44,12 @@ abstract class PartTask implements RunHost.Running, Runnable {
       Supplier<Optional<DriveSeen>> which) {}
 
   /** What came of it; the note is null if nothing was found out. */
-  record Outcome(End end, String why, PartFinding note) {
+  record Outcome(End end, String why, RunResult note) {
     /** It waits, and goes on from here when it is asked for again. */
     static final Outcome PAUSED = new Outcome(null, "", null);
 
     /** It goes on from here when the same drive is back. */
-    static Outcome gone(String why, PartFinding note) {
+    static Outcome gone(String why, RunResult note) {
       return new Outcome(null, why, note);
     }
   }
@@ -79,7 +79,7 @@ abstract class PartTask implements RunHost.Running, Runnable {
   }
 
   /** Tells how far it is; the end is foretold from how long the share took until now. */
-  final void tell(double share, PartFinding note) {
+  final void tell(double share, RunResult note) {
     double spent = Duration.between(since, job.clock().instant()).toMillis() / 1000.0;
     boolean known = share > 0.02 && share <= 1;
     double left = known ? spent / share * (1 - share) : -1;
@@ -89,11 +89,11 @@ abstract class PartTask implements RunHost.Running, Runnable {
   /**
    * @param secondsLeft negative while the end is not known
    */
-  final void tell(double share, double secondsLeft, double secondsSpread, PartFinding note) {
+  final void tell(double share, double secondsLeft, double secondsSpread, RunResult note) {
     job.tell()
         .accept(
             ToServer.RunProgress.of(
-                command().requestId(), share, secondsLeft, secondsSpread, -1, null, note));
+                command().requestId(), share, secondsLeft, secondsSpread, -1, note));
   }
 
   @Override
@@ -132,14 +132,12 @@ abstract class PartTask implements RunHost.Running, Runnable {
   final LinkEvent.RunEnded ended(Outcome outcome, DriveSeen drive) {
     return new LinkEvent.RunEnded(
         command().requestId(),
-        command().driveKey(),
+        command().partKey(),
         command().run(),
         job.began(),
         job.clock().instant(),
         outcome.end(),
         outcome.why(),
-        null,
-        null,
         outcome.note(),
         drive);
   }

@@ -212,13 +212,13 @@ final class Releases {
       boolean forThis =
           command.requestId().equals(release.run())
               && release.kind() == command.run()
-              && command.driveKey().equals(release.driveKey())
+              && command.partKey().equals(release.partKey())
               && drive.equals(release.drive())
               && nonce.equals(release.nonce());
       if (!forThis) {
         throw refused("the release is for something else");
       }
-      if (command.run().effects().touch().endangersData()
+      if (command.run().effects().invasiveness().endangersData()
           && !(release.status() != null && release.status().allowsWriting())) {
         throw refused("the data on the drive is not safe");
       }

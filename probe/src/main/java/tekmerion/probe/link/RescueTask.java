@@ -8,13 +8,13 @@ import tekmerion.core.port.ByteSource;
 import tekmerion.core.port.MachineUnderTest;
 import tekmerion.core.port.ReadEndedException;
 import tekmerion.core.port.ReadResult;
-import tekmerion.core.rescue.RescueCopy;
 import tekmerion.core.rescue.RescueForecast;
+import tekmerion.core.rescue.RescueImage;
 import tekmerion.core.rescue.RescueMap;
 import tekmerion.core.rescue.RescuedBytes;
 import tekmerion.core.rescue.State;
 import tekmerion.link.LinkEvent.End;
-import tekmerion.link.RescueFinding;
+import tekmerion.link.RescueResult;
 import tekmerion.link.RunKind;
 import tekmerion.probe.copy.CopyFolder;
 import tekmerion.probe.copy.ImageFile;
@@ -30,7 +30,7 @@ final class RescueTask extends CopyTask {
   private final MachineUnderTest.BytesOpener drive;
   private final RescueForecast forecast = new RescueForecast();
   private final boolean inUseOnly;
-  private List<RescueFinding.LostFile> lost = List.of();
+  private List<RescueResult.LostFile> lost = List.of();
   private long lostAt = System.nanoTime();
 
   RescueTask(Job job, MachineUnderTest.BytesOpener drive, Where where) {
@@ -48,7 +48,7 @@ final class RescueTask extends CopyTask {
       want(found, map);
       Room.check(folder.path(), map.size() - map.bytes(State.READ) - map.bytes(State.LATER));
       Going going = new Going(image, found, folder);
-      RescueCopy copy = new RescueCopy(new Timed(source, going), map, image, going::stopped);
+      RescueImage copy = new RescueImage(new Timed(source, going), map, image, going::stopped);
       going.copy = copy;
       boolean through;
       try {
@@ -60,7 +60,7 @@ final class RescueTask extends CopyTask {
       }
       image.now();
       lost = DataNotes.lost(found, map);
-      RescueFinding note = going.note("ended");
+      RescueResult note = going.note("ended");
       return through ? new Outcome(End.COMPLETE, why(found), note) : stopped(note);
     }
   }
@@ -85,7 +85,7 @@ final class RescueTask extends CopyTask {
     private final ImageFile image;
     private final InUse found;
     private final CopyFolder folder;
-    private RescueCopy copy;
+    private RescueImage copy;
 
     Going(ImageFile image, InUse found, CopyFolder folder) {
       this.image = image;
@@ -114,11 +114,11 @@ final class RescueTask extends CopyTask {
       return isStopped();
     }
 
-    RescueFinding note(String phase) {
+    RescueResult note(String phase) {
       RescueMap map = image.kept().map();
       RescueForecast.Expected expected = forecast.of(map, RETRIES);
       Cells cells = new Cells(map);
-      return new RescueFinding(
+      return new RescueResult(
           phase,
           inUseOnly && map.bytes(State.LATER) > 0,
           cells.source(),
@@ -128,7 +128,7 @@ final class RescueTask extends CopyTask {
           map.bytes(State.READ),
           map.lostBytes(),
           map.bytes(State.FAILED) + map.bytes(State.TRIMMED),
-          lost.stream().limit(RescueFinding.MOST_FILES).toList(),
+          lost.stream().limit(RescueResult.MAX_FILES).toList(),
           found.volumes().isEmpty() ? null : (long) lost.size(),
           expected.secondsLeft() < 0 ? null : expected.share(),
           image.kept().sums().whole(),

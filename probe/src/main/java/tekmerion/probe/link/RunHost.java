@@ -13,8 +13,8 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
 import java.util.logging.Level;
 import java.util.logging.Logger;
-import tekmerion.core.drive.DriveReading;
-import tekmerion.core.drive.DriveSigns;
+import tekmerion.core.drive.DriveFindings;
+import tekmerion.core.drive.PartReading;
 import tekmerion.core.knowhow.Hazards;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.permit.Action;
@@ -31,15 +31,15 @@ import tekmerion.core.surface.Plan;
 import tekmerion.link.DriveSeen;
 import tekmerion.link.LinkCodec;
 import tekmerion.link.LinkEvent;
-import tekmerion.link.PartFinding;
 import tekmerion.link.RunKind;
+import tekmerion.link.RunResult;
 import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
 import tekmerion.link.files.WholeFile;
 import tekmerion.probe.outbox.Outbox;
 
 /**
- * Carries out runs, each in a thread of its own. What a surface pass knows is kept in a file every
+ * Carries out runs, each in a thread of its own. What a surface scan knows is kept in a file every
  * few seconds, so that it goes on after a lost link, a killed server or a killed probe: the server
  * asks for it again and the file is found.
  */
@@ -56,7 +56,7 @@ final class RunHost implements AutoCloseable {
   private final PartRuns parts;
   private final DataRuns data;
   private final Releases releases;
-  private final SurfaceRun.Host surfaceHost;
+  private final SurfaceScanRun.Host surfaceHost;
 
   /** A run that can be stopped. */
   interface Running {
@@ -80,7 +80,7 @@ final class RunHost implements AutoCloseable {
     this.onEvent = onEvent;
     this.parts = new PartRuns(machine, folder, clock, tell, running, this::keep);
     this.surfaceHost =
-        new SurfaceRun.Host(
+        new SurfaceScanRun.Host(
             folder,
             clock,
             tell,
@@ -106,7 +106,7 @@ final class RunHost implements AutoCloseable {
       parts.begin(command);
       return;
     }
-    Optional<MachineUnderTest.Drive> drive = drive(command.driveKey());
+    Optional<MachineUnderTest.Drive> drive = drive(command.partKey());
     Optional<KeptRun> kept = KeptRun.read(folder, command.requestId());
     boolean anotherOne =
         kept.isPresent()
@@ -118,7 +118,7 @@ final class RunHost implements AutoCloseable {
     } else if (anotherOne) {
       waits(command, kept.get(), () -> endWhatWaits(command, kept.get(), null, null));
     } else if (drive.isEmpty()) {
-      couldNotRun(command, "no drive is called " + command.driveKey());
+      couldNotRun(command, "no drive is called " + command.partKey());
     } else {
       begin(command, drive.get());
     }
@@ -129,7 +129,7 @@ final class RunHost implements AutoCloseable {
   }
 
   private void begin(ToProbe.StartRun command, MachineUnderTest.Drive drive) {
-    if (command.run().isOfData()) {
+    if (command.run().isAboutData()) {
       about(command, drive);
     } else if (isBegun(command)) {
       open(command, drive);
@@ -151,7 +151,7 @@ final class RunHost implements AutoCloseable {
     AwaitedDrive awaited =
         new AwaitedDrive(
             kept.drive(),
-            () -> drive(kept.driveKey()),
+            () -> drive(kept.partKey()),
             () -> running.remove(command.requestId()),
             found -> begin(command, found),
             whenEnded);
@@ -174,22 +174,21 @@ final class RunHost implements AutoCloseable {
    *     start
    * @param of which drive; null with it
    */
-  private void endWhatWaits(
-      ToProbe.StartRun command, KeptRun kept, PartFinding found, DriveSeen of) {
+  private void endWhatWaits(ToProbe.StartRun command, KeptRun kept, RunResult found, DriveSeen of) {
     data.ended(
         kept,
         new LinkEvent.RunEnded(
             command.requestId(),
-            command.driveKey(),
+            command.partKey(),
             command.run(),
             kept.startedAt(),
             clock.instant(),
             LinkEvent.End.CANCELLED,
             "ended while its drive was away; what was read until then is kept",
-            SurfaceRun.found(folder, command.requestId()).orElse(null),
-            null,
-            found,
-            command.run().isSurface() ? kept.drive() : of));
+            command.run().isSurfaceScan()
+                ? SurfaceScanRun.found(folder, command.requestId()).orElse(null)
+                : found,
+            command.run().isSurfaceScan() ? kept.drive() : of));
   }
 
   /** The data's own runs spare the drive by what they are: no gate locks them. */
@@ -214,7 +213,7 @@ final class RunHost implements AutoCloseable {
   }
 
   private void open(ToProbe.StartRun command, MachineUnderTest.Drive drive) {
-    if (command.run().isSurface()) {
+    if (command.run().isSurfaceScan()) {
       surface(command, drive);
     } else {
       selfTest(command, drive);
@@ -226,7 +225,7 @@ final class RunHost implements AutoCloseable {
    * know an older reading only.
    */
   private Permission gate(ToProbe.StartRun command, MachineUnderTest.Drive drive) {
-    if (command.run().effects().loads().isEmpty() || command.stance().allowsWriting()) {
+    if (command.run().effects().loads().isEmpty() || command.dataStatus().allowsWriting()) {
       return Permission.OPEN;
     }
     Map<PageKind, PageAnswer> answers = new EnumMap<>(PageKind.class);
@@ -234,9 +233,9 @@ final class RunHost implements AutoCloseable {
       answers.put(kind, drive.pages().read(kind));
     }
     Optional<String> failing =
-        Hazards.of(KnowHow.shipped(), DriveSigns.of(drive.key(), new DriveReading(answers)))
+        Hazards.of(KnowHow.shipped(), DriveFindings.of(drive.key(), new PartReading(answers)))
             .decisive(drive.key());
-    return Permissions.of(Situation.assumed(command.stance(), failing))
+    return Permissions.of(Situation.assumed(command.dataStatus(), failing))
         .of(new Action.Make(command.run().effects(), Action.WHOLE_MACHINE));
   }
 
@@ -262,12 +261,12 @@ final class RunHost implements AutoCloseable {
     ToProbe.StartRun again =
         new ToProbe.StartRun(
             command.requestId(),
-            command.driveKey(),
+            command.partKey(),
             command.run(),
             false,
             DataStatus.NOT_ASKED,
             null);
-    if (command.run().isSurface()) {
+    if (command.run().isSurfaceScan()) {
       accept(again);
       Running run = running.get(command.requestId());
       if (run != null) {
@@ -290,13 +289,13 @@ final class RunHost implements AutoCloseable {
     try {
       BlockSource source = drive.surface().get().open();
       Plan plan = Plan.whole(source.identity());
-      plan = command.run() == RunKind.SURFACE_SAMPLED ? plan.sampled() : plan;
+      plan = command.run() == RunKind.SURFACE_SAMPLE ? plan.sampled() : plan;
       plan = command.gentle() ? plan.gentle() : plan;
       KeptRun kept = KeptRun.of(folder, command, clock.instant(), () -> WhoIsIt.seen(drive));
-      SurfaceRun run = new SurfaceRun(command, kept, source, plan, surfaceHost);
+      SurfaceScanRun run = new SurfaceScanRun(command, kept, source, plan, surfaceHost);
       running.put(command.requestId(), run);
       kept.write(folder);
-      start("surface pass", run);
+      start("surface scan", run);
     } catch (IOException | IllegalArgumentException e) {
       couldNotRun(command, "it cannot be opened: " + e.getMessage());
     }
@@ -330,16 +329,7 @@ final class RunHost implements AutoCloseable {
     Instant now = clock.instant();
     keep(
         new LinkEvent.RunEnded(
-            command.requestId(),
-            command.driveKey(),
-            command.run(),
-            now,
-            now,
-            how,
-            why,
-            null,
-            null,
-            null));
+            command.requestId(), command.partKey(), command.run(), now, now, how, why, null));
   }
 
   private void keep(LinkEvent event) {

@@ -9,19 +9,19 @@ import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.logging.Level;
 import java.util.logging.Logger;
-import tekmerion.core.drive.DriveReading;
-import tekmerion.core.drive.DriveSigns;
+import tekmerion.core.drive.DriveFindings;
+import tekmerion.core.drive.PartReading;
 import tekmerion.core.drive.ata.SelfTestEntry;
 import tekmerion.core.drive.ata.SelfTestLog;
+import tekmerion.core.finding.Finding;
 import tekmerion.core.port.MachineUnderTest;
 import tekmerion.core.port.PageAnswer;
 import tekmerion.core.port.PageKind;
 import tekmerion.core.port.SelfTests;
-import tekmerion.core.sign.Sign;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.LinkEvent.End;
-import tekmerion.link.LinkEvent.SelfTestNote;
 import tekmerion.link.RunKind;
+import tekmerion.link.SelfTestResult;
 import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
 
@@ -112,18 +112,17 @@ final class SelfTestRun implements RunHost.Running, Runnable {
     double left = percent < 5 ? -1 : spent / percent * (100 - percent);
     // Drives tell tenths: half a tenth of the whole either way.
     double spread = percent < 5 ? 0 : spent / percent * 5;
-    return ToServer.RunProgress.of(
-        command.requestId(), percent / 100.0, left, spread, -1, null, null);
+    return ToServer.RunProgress.of(command.requestId(), percent / 100.0, left, spread, -1, null);
   }
 
-  private Optional<SelfTestNote> outcome() {
+  private Optional<SelfTestResult> outcome() {
     Map<PageKind, PageAnswer> answers = new EnumMap<>(PageKind.class);
     for (PageKind kind : drive.pages().kinds()) {
       if (kind.wireName().contains("selftest") || kind == PageKind.ATA_SMART) {
         answers.put(kind, drive.pages().read(kind));
       }
     }
-    DriveReading reading = new DriveReading(answers);
+    PartReading reading = new PartReading(answers);
     Long lba =
         reading
             .sound(PageKind.ATA_SELFTEST_LOG, SelfTestLog.class)
@@ -132,25 +131,23 @@ final class SelfTestRun implements RunHost.Running, Runnable {
             .filter(l -> l.isPresent())
             .map(l -> l.getAsLong())
             .orElse(null);
-    return DriveSigns.of(drive.key(), reading).stream()
-        .filter(sign -> sign.id().equals("drive.self-test"))
+    return DriveFindings.of(drive.key(), reading).stream()
+        .filter(finding -> finding.id().equals("drive.self-test"))
         .findFirst()
-        .map((Sign s) -> new SelfTestNote(s.level().equals("passed"), s.words(), lba));
+        .map((Finding s) -> new SelfTestResult(s.level().equals("passed"), s.words(), lba));
   }
 
-  private void end(Instant began, End how, String why, SelfTestNote note) {
+  private void end(Instant began, End how, String why, SelfTestResult note) {
     ended.accept(
         new LinkEvent.RunEnded(
             command.requestId(),
-            command.driveKey(),
+            command.partKey(),
             command.run(),
             began,
             clock.instant(),
             how,
             why,
-            null,
-            note,
-            null));
+            note));
   }
 
   private static SelfTests.Kind kind(RunKind run) {

@@ -9,7 +9,7 @@ import tekmerion.core.rescue.RescueCheck;
 import tekmerion.core.rescue.RescueMap;
 import tekmerion.core.rescue.State;
 import tekmerion.link.LinkEvent.End;
-import tekmerion.link.RescueFinding;
+import tekmerion.link.RescueResult;
 import tekmerion.probe.copy.CopyFolder;
 import tekmerion.probe.linux.RawFile;
 
@@ -45,7 +45,7 @@ final class VerifyTask extends CopyTask {
     }
   }
 
-  private static RescueFinding note(
+  private static RescueResult note(
       CopyFolder folder, KeptRescue kept, RescueCheck.Checked checked, String phase) {
     RescueMap map = kept.map();
     Cells cells = new Cells(map);
@@ -55,7 +55,7 @@ final class VerifyTask extends CopyTask {
           .differingZones()
           .forEach(z -> cells.differs(z * checked.zoneBytes(), (z + 1) * checked.zoneBytes()));
     }
-    return new RescueFinding(
+    return new RescueResult(
         phase,
         map.bytes(State.LATER) > 0,
         cells.source(),

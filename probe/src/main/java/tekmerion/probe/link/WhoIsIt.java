@@ -4,7 +4,7 @@ import java.util.EnumMap;
 import java.util.Map;
 import java.util.Optional;
 import tekmerion.core.drive.DriveIdentity;
-import tekmerion.core.drive.DriveReading;
+import tekmerion.core.drive.PartReading;
 import tekmerion.core.permit.PartIdentity;
 import tekmerion.core.port.MachineUnderTest;
 import tekmerion.core.port.PageAnswer;
@@ -21,7 +21,7 @@ final class WhoIsIt {
     drive.pages().kinds().stream()
         .filter(PageKind::isIdentity)
         .forEach(k -> answers.put(k, drive.pages().read(k)));
-    return DriveIdentity.of(new DriveReading(answers));
+    return DriveIdentity.of(new PartReading(answers));
   }
 
   /** The same as it travels; empty unless it tells model, serial and size. */

@@ -13,7 +13,7 @@ import tekmerion.core.page.RawPage;
  * the place it hangs at too.
  */
 final class DriveKeys {
-  private static final int MOST_CHARS = 40;
+  private static final int MAX_CHARS = 40;
 
   private DriveKeys() {}
 
@@ -36,7 +36,7 @@ final class DriveKeys {
   /** Letters, digits and hyphens of it; it also names a folder of copies. */
   private static String serial(SysDrive drive) {
     String plain = drive.serial().replaceAll("[^A-Za-z0-9]+", "-").replaceAll("^-+|-+$", "");
-    return plain.length() > MOST_CHARS ? plain.substring(0, MOST_CHARS) : plain;
+    return plain.length() > MAX_CHARS ? plain.substring(0, MAX_CHARS) : plain;
   }
 
   private static String place(SysDrive drive) {

@@ -17,7 +17,7 @@ import tekmerion.core.port.PageAnswer;
 final class KernelRing {
   private static final int READ_ALL = 3;
   private static final int SIZE = 10;
-  private static final int MOST_BYTES = 32_000;
+  private static final int MAX_BYTES = 32_000;
 
   /**
    * Lines that name this drive and concern reading or its link, oldest first. Names are given anew
@@ -77,7 +77,7 @@ final class KernelRing {
   private static RawPage page(List<String> lines, Predicate<String> wanted) {
     StringBuilder text = new StringBuilder();
     for (String line : lines) {
-      if (text.length() + line.length() < MOST_BYTES && wanted.test(line)) {
+      if (text.length() + line.length() < MAX_BYTES && wanted.test(line)) {
         text.append(line).append('\n');
       }
     }

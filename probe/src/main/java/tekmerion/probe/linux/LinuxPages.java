@@ -21,8 +21,8 @@ final class LinuxPages implements PageSource {
   private static final int READ_DATA = 0xD0;
   private static final int READ_THRESHOLDS = 0xD1;
   private static final int READ_LOG = 0xD5;
-  private static final int MOST_STATISTICS_PAGES = 8;
-  private static final int MOST_PAGES = 16;
+  private static final int MAX_STATISTICS_PAGES = 8;
+  private static final int MAX_PAGES = 16;
 
   /** Every SMART command carries this in LBA mid and high (ACS-3, 7.48). */
   static final int SMART_SIGNATURE = 0xC2_4F00;
@@ -90,10 +90,10 @@ final class LinuxPages implements PageSource {
       case ATA_SELFTEST_LOG -> log(0x06, 1);
       case ATA_SCT_STATUS -> log(0xE0, 1);
       case ATA_GENERAL_DIRECTORY -> generalDirectory();
-      case ATA_DEVICE_STATISTICS -> general(0x04, MOST_STATISTICS_PAGES);
-      case ATA_ERROR_LOG_EXTENDED -> general(0x03, MOST_PAGES);
-      case ATA_SELFTEST_LOG_EXTENDED -> general(0x07, MOST_PAGES);
-      case ATA_PENDING_DEFECTS -> general(0x0C, MOST_PAGES);
+      case ATA_DEVICE_STATISTICS -> general(0x04, MAX_STATISTICS_PAGES);
+      case ATA_ERROR_LOG_EXTENDED -> general(0x03, MAX_PAGES);
+      case ATA_SELFTEST_LOG_EXTENDED -> general(0x07, MAX_PAGES);
+      case ATA_PENDING_DEFECTS -> general(0x0C, MAX_PAGES);
       case ATA_PHY_EVENTS -> general(0x11, 1);
       case NVME_IDENTIFY_CONTROLLER -> nvme.identify(1, 0);
       case NVME_IDENTIFY_NAMESPACE -> nvme.identify(0, namespace());

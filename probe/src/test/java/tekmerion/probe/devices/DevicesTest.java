@@ -214,7 +214,7 @@ class DevicesTest {
   @Order(8)
   void aPulledDriveIsWaitedForAndLosesNothing() throws Exception {
     for (TestDisk disk : pulled) {
-      for (String kind : List.of("SURFACE", "RESCUE_WHOLE")) {
+      for (String kind : List.of("SURFACE_SCAN", "RESCUE_WHOLE")) {
         String id = runs.start(kind, disk);
         runs.waitFor(id, RunsInGuest::isOnItsWay);
         guest.pull(disk);
@@ -229,9 +229,9 @@ class DevicesTest {
                 .formatted(
                     away.path("waits").isString() ? "waits" : "did not wait",
                     ended.path("end").asString(""),
-                    kind.equals("SURFACE")
+                    kind.equals("SURFACE_SCAN")
                         ? badSectors(ended)
-                        : ended.at("/found/lostBytes").asInt(-1) / disk.kind().sectorBytes,
+                        : ended.at("/result/lostBytes").asInt(-1) / disk.kind().sectorBytes,
                     ended.path("why").asString("").isEmpty()
                         ? ""
                         : ": " + ended.path("why").asString("")));
@@ -327,7 +327,7 @@ class DevicesTest {
 
   private static int badSectors(JsonNode ended) {
     int bad = 0;
-    for (JsonNode range : ended.at("/surface/bad")) {
+    for (JsonNode range : ended.at("/result/bad")) {
       bad += range.get("sectors").intValue();
     }
     return bad;

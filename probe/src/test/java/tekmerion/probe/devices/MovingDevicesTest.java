@@ -51,7 +51,7 @@ class MovingDevicesTest {
     boolean inOrder = guest.device(disks.get(0)).compareTo(guest.device(disks.get(1))) < 0;
     TestDisk first = disks.get(inOrder ? 0 : 1);
     TestDisk second = disks.get(inOrder ? 1 : 0); // the kernel gives the lowest free name
-    String surface = runs.start("SURFACE", first);
+    String surface = runs.start("SURFACE_SCAN", first);
     runs.waitFor(surface, RunsInGuest::isOnItsWay);
     String copy = runs.start("RESCUE_WHOLE", second);
     runs.waitFor(copy, RunsInGuest::isOnItsWay);
@@ -70,9 +70,9 @@ class MovingDevicesTest {
     JsonNode ofFirst = runs.end(surface);
     assertThat(ofFirst.path("end").asString("")).as(ofFirst.toString()).isEqualTo("COMPLETE");
     assertThat(ofFirst.at("/drive/serial").asString("")).isEqualTo(first.serial());
-    assertThat(ofFirst.at("/surface/bad/0/firstSector").longValue())
+    assertThat(ofFirst.at("/result/bad/0/firstSector").longValue())
         .isEqualTo(first.badSectors().first());
-    assertThat(ofFirst.at("/surface/bad").size()).isEqualTo(first.badSectors().size());
+    assertThat(ofFirst.at("/result/bad").size()).isEqualTo(first.badSectors().size());
     JsonNode ofSecond = runs.end(copy);
     assertThat(ofSecond.path("end").asString("")).as(ofSecond.toString()).isEqualTo("COMPLETE");
     assertThat(ofSecond.at("/drive/serial").asString("")).isEqualTo(second.serial());

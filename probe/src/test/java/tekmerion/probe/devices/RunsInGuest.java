@@ -5,7 +5,7 @@ import tools.jackson.databind.JsonNode;
 
 /** Runs of the bench link in a guest: begun, and waited for. */
 record RunsInGuest(Guest guest) {
-  private static final int MOST_LOOKS = 600;
+  private static final int MAX_LOOKS = 600;
   private static final long LOOK_MS = 200;
 
   /** What a state must be. */
@@ -26,7 +26,7 @@ record RunsInGuest(Guest guest) {
   }
 
   JsonNode waitFor(String id, Until until) throws IOException, InterruptedException {
-    for (int i = 0; i < MOST_LOOKS; i++) {
+    for (int i = 0; i < MAX_LOOKS; i++) {
       JsonNode state = state(id);
       if (until.is(state)) {
         return state;

@@ -34,7 +34,7 @@ class BadInputTest {
     contents.put("one-byte", new byte[] {7});
     contents.put("null.json", "null".getBytes(StandardCharsets.UTF_8));
     contents.put("list.json", "[1, 2]".getBytes(StandardCharsets.UTF_8));
-    contents.put("cut.json", "{\"signs\": [".getBytes(StandardCharsets.UTF_8));
+    contents.put("cut.json", "{\"findings\": [".getBytes(StandardCharsets.UTF_8));
     contents.put("other.json", "{\"nothing\": {\"known\": 1}}".getBytes(StandardCharsets.UTF_8));
     contents.put("not-utf8", new byte[] {(byte) 0xC3, (byte) 0x28, 10, (byte) 0xFF, 10});
     contents.put("header.csv", "t_s,voltage_v,current_a\n".getBytes(StandardCharsets.UTF_8));

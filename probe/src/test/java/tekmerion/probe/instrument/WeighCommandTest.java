@@ -45,9 +45,9 @@ class WeighCommandTest {
     int exit =
         weigh(
             """
-            {"families": ["mount-failure"], "stance": "WANTED",
-             "signs": [{"id": "reach", "level": "loader"},
-                       {"id": "drive.waiting-sectors", "part": "drive-a", "level": "many"}],
+            {"families": ["mount-failure"], "dataStatus": "WANTED",
+             "findings": [{"id": "boot-stage", "level": "loader"},
+                       {"id": "drive.pending-sectors", "part": "drive-a", "level": "many"}],
              "done": ["restart-once@machine"]}
             """);
 
@@ -72,8 +72,8 @@ class WeighCommandTest {
       delimiter = '|',
       value = {
         "{\"families\": [\"bewitched\"]} | no complaint family bewitched",
-        "{\"signs\": [{\"id\": \"colour\", \"level\": \"blue\"}]} | no sign colour",
-        "{\"signs\": [{\"id\": \"reach\", \"level\": \"moon\"}]} | has no level moon",
+        "{\"findings\": [{\"id\": \"colour\", \"level\": \"blue\"}]} | no finding colour",
+        "{\"findings\": [{\"id\": \"boot-stage\", \"level\": \"moon\"}]} | has no level moon",
         "{\"wand\": 1} | this is not the JSON that is wanted",
         "[ | this is not the JSON that is wanted"
       })

@@ -14,11 +14,12 @@ import tekmerion.core.port.MachineUnderTest;
 import tekmerion.core.port.ReadResult;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.RunKind;
+import tekmerion.link.SurfaceScanResult;
 import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
 import tekmerion.sim.SimMachines;
 
-/** A drive that is pulled in the middle of a surface pass, and what may come in its place. */
+/** A drive that is pulled in the middle of a surface scan, and what may come in its place. */
 class AwaitedDriveTest extends RunBench {
   private static final MachineUnderTest SOUND = sim("sound-drive");
   private static final MachineUnderTest WORN = sim("worn-disk");
@@ -84,7 +85,8 @@ class AwaitedDriveTest extends RunBench {
   private UUID started() throws InterruptedException {
     UUID id = UUID.randomUUID();
     host.accept(
-        new ToProbe.StartRun(id, "drive-a", RunKind.SURFACE, false, DataStatus.NOT_WANTED, null));
+        new ToProbe.StartRun(
+            id, "drive-a", RunKind.SURFACE_SCAN, false, DataStatus.NOT_WANTED, null));
     for (int i = 0; told.stream().noneMatch(ToServer.RunWaits.class::isInstance); i++) {
       assertThat(i).as("it does not wait").isLessThan(200);
       Thread.sleep(50);
@@ -103,29 +105,31 @@ class AwaitedDriveTest extends RunBench {
     LinkEvent.RunEnded end = end(id);
 
     assertThat(end.end()).as(end.why()).isEqualTo(LinkEvent.End.COMPLETE);
-    assertThat(end.surface().shareRead()).isEqualTo(1);
-    assertThat(end.surface().bytesRead()).isEqualTo(64 << 20);
-    assertThat(end.surface().bad()).isEmpty();
+    assertThat(((SurfaceScanResult) end.result()).shareRead()).isEqualTo(1);
+    assertThat(((SurfaceScanResult) end.result()).bytesRead()).isEqualTo(64 << 20);
+    assertThat(((SurfaceScanResult) end.result()).bad()).isEmpty();
   }
 
   @Test
   void aRunThatWaitsCanBeEndedWithWhatItFound() throws Exception {
     UUID id = started();
 
-    host.accept(new ToProbe.StopRun(id, "drive-a", RunKind.SURFACE, false));
+    host.accept(new ToProbe.StopRun(id, "drive-a", RunKind.SURFACE_SCAN, false));
 
     LinkEvent.RunEnded end = end(id);
     assertThat(end.end()).isEqualTo(LinkEvent.End.CANCELLED);
-    assertThat(end.surface().shareRead()).isBetween(0.3, 0.7); // 39 of 64 blocks and 8 of a sample
+    assertThat(((SurfaceScanResult) end.result()).shareRead())
+        .isBetween(0.3, 0.7); // 39 of 64 blocks and 8 of a sample
   }
 
   @Test
   void aPausedOneWaitsAnewWhenItIsToGoOn() throws Exception {
     UUID id = started();
-    host.accept(new ToProbe.StopRun(id, "drive-a", RunKind.SURFACE, true));
+    host.accept(new ToProbe.StopRun(id, "drive-a", RunKind.SURFACE_SCAN, true));
     told.clear();
     host.accept(
-        new ToProbe.StartRun(id, "drive-a", RunKind.SURFACE, false, DataStatus.NOT_WANTED, null));
+        new ToProbe.StartRun(
+            id, "drive-a", RunKind.SURFACE_SCAN, false, DataStatus.NOT_WANTED, null));
     there = List.of(drive(SOUND));
 
     assertThat(end(id).end()).isEqualTo(LinkEvent.End.COMPLETE);

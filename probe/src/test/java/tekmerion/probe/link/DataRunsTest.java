@@ -24,15 +24,15 @@ import tekmerion.core.port.ByteSource;
 import tekmerion.core.rescue.KeptRescue;
 import tekmerion.core.rescue.RescueMap;
 import tekmerion.core.rescue.State;
-import tekmerion.link.CarveFinding;
-import tekmerion.link.CopyErasedFinding;
+import tekmerion.link.CarveResult;
+import tekmerion.link.CopyErasedResult;
 import tekmerion.link.CopyOrder;
-import tekmerion.link.FilesFinding;
+import tekmerion.link.FileCopyResult;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.LinkEvent.End;
-import tekmerion.link.RescueFinding;
+import tekmerion.link.RescueResult;
 import tekmerion.link.RunKind;
-import tekmerion.link.SurveyFinding;
+import tekmerion.link.SurveyResult;
 import tekmerion.link.ToProbe;
 
 /** From a survey to verified copies, on simulated disks with simulated damage. */
@@ -42,17 +42,17 @@ class DataRunsTest extends RunBench {
   void saysWhyAnOutsideDiskCannotBeOpenedAndWhatIsOnIt() throws Exception {
     on("outside-disk");
 
-    SurveyFinding found = (SurveyFinding) run(RunKind.SURVEY, null).found();
+    SurveyResult found = (SurveyResult) run(RunKind.SURVEY, null).result();
 
     assertThat(found.reason()).isEqualTo("damaged-boot-sector");
-    SurveyFinding.VolumeNote volume = found.volumes().get(0);
+    SurveyResult.VolumeNote volume = found.volumes().get(0);
     assertThat(volume.content()).isEqualTo("exFAT");
     assertThat(volume.damage().get(0).backupOffset()).isEqualTo((2048 + 12) * 512);
     assertThat(volume.files()).isEqualTo(60 + 6 + 2);
     assertThat(volume.folders())
-        .extracting(SurveyFinding.FolderNote::path)
+        .extracting(SurveyResult.FolderNote::path)
         .containsExactly("", "Members", "Recordings", "Recordings/2026 summer", "Scores");
-    assertThat(volume.folders()).allMatch(SurveyFinding.FolderNote::proposed);
+    assertThat(volume.folders()).allMatch(SurveyResult.FolderNote::proposed);
   }
 
   @Test
@@ -60,7 +60,7 @@ class DataRunsTest extends RunBench {
     on("worn-disk");
     CopyOrder image = new CopyOrder(JOB, null, List.of());
 
-    RescueFinding copied = (RescueFinding) run(RunKind.RESCUE_IN_USE, image).found();
+    RescueResult copied = (RescueResult) run(RunKind.RESCUE_IN_USE, image).result();
 
     assertThat(copied.inUseOnly()).isTrue();
     // 31 files of the system with 27 MB, 40 pictures with 87 MB, the order book and the like.
@@ -69,22 +69,22 @@ class DataRunsTest extends RunBench {
     assertThat(copied.openBytes()).isZero();
     assertThat(copied.readBytes() + copied.lostBytes()).isEqualTo(copied.wantedBytes());
     assertThat(copied.lostFiles())
-        .extracting(RescueFinding.LostFile::path)
+        .extracting(RescueResult.LostFile::path)
         .contains(
             "Users/quay/Order book/2025 whole year.pdf", "Users/quay/Pictures/opening day.jpg");
 
-    RescueFinding verified = (RescueFinding) run(RunKind.VERIFY_IMAGE, image).found();
+    RescueResult verified = (RescueResult) run(RunKind.VERIFY_IMAGE, image).result();
     assertThat(verified.verified()).isTrue();
     assertThat(verified.sums()).isEqualTo(copied.sums());
 
     CopyOrder files = new CopyOrder(JOB, 1, List.of("Users/quay"));
-    FilesFinding out = (FilesFinding) run(RunKind.FILE_COPY, files).found();
+    FileCopyResult out = (FileCopyResult) run(RunKind.FILE_COPY, files).result();
     assertThat(out.fromImage()).isTrue();
     assertThat(out.files()).isEqualTo(10 + 40 + 2 + 1);
     assertThat(out.failed())
-        .extracting(FilesFinding.FailedFile::path)
+        .extracting(FileCopyResult.FailedFile::path)
         .containsExactlyInAnyOrderElementsOf(
-            copied.lostFiles().stream().map(RescueFinding.LostFile::path).toList());
+            copied.lostFiles().stream().map(RescueResult.LostFile::path).toList());
     assertThat(out.verifiedFiles()).isEqualTo(out.files() - out.failedInAll());
     areWhatIsOnTheDisk();
   }
@@ -97,11 +97,11 @@ class DataRunsTest extends RunBench {
     assertThat(run(RunKind.CARVE, image).why()).contains("make one first");
     run(RunKind.RESCUE_IN_USE, image);
 
-    CarveFinding found = (CarveFinding) run(RunKind.CARVE, image).found();
+    CarveResult found = (CarveResult) run(RunKind.CARVE, image).result();
 
     // Forty cakes; of the opening day one sector is lost, in a comment that its decoder skips.
     assertThat(found.sorts())
-        .extracting(CarveFinding.CarvedSort::extension, CarveFinding.CarvedSort::files)
+        .extracting(CarveResult.CarvedSort::extension, CarveResult.CarvedSort::files)
         .containsExactly(tuple("jpg", 40L));
     assertThat(found.failed()).isEqualTo(1);
     assertThat(found.examples())
@@ -162,7 +162,7 @@ class DataRunsTest extends RunBench {
       file.write(file.read() ^ 1);
     }
 
-    RescueFinding verified = (RescueFinding) run(RunKind.VERIFY_IMAGE, image).found();
+    RescueResult verified = (RescueResult) run(RunKind.VERIFY_IMAGE, image).result();
 
     assertThat(verified.verified()).isFalse();
     assertThat(verified.copyCells()).contains("!");
@@ -181,7 +181,7 @@ class DataRunsTest extends RunBench {
 
     assertThat(run(RunKind.ERASE_COPY, image).why()).startsWith("refused by the probe: ");
     released(RunKind.ERASE_COPY, DataStatus.WANTED);
-    CopyErasedFinding erased = (CopyErasedFinding) run(RunKind.ERASE_COPY, image).found();
+    CopyErasedResult erased = (CopyErasedResult) run(RunKind.ERASE_COPY, image).result();
 
     assertThat(erased.files()).isEqualTo(3); // image, map, and whose it is
     assertThat(erased.left()).isZero();
@@ -228,7 +228,7 @@ class DataRunsTest extends RunBench {
   void theSameCopyOnceMoreTriesWhatItLost() throws Exception {
     on("sound-drive");
     CopyOrder image = new CopyOrder(JOB, null, List.of());
-    RescueFinding whole = (RescueFinding) run(RunKind.RESCUE_IN_USE, image).found();
+    RescueResult whole = (RescueResult) run(RunKind.RESCUE_IN_USE, image).result();
     assertThat(whole.lostBytes()).isZero();
     Path file = folder.resolve("copies/J-2291/drive-a/drive.map");
     KeptRescue kept = KeptRescue.parse(Files.readString(file));
@@ -240,7 +240,7 @@ class DataRunsTest extends RunBench {
     kept.map().set(read.from(), read.from() + (1 << 20), State.UNANSWERED);
     Files.writeString(file, kept.text());
 
-    RescueFinding tried = (RescueFinding) run(RunKind.RESCUE_IN_USE, image).found();
+    RescueResult tried = (RescueResult) run(RunKind.RESCUE_IN_USE, image).result();
 
     assertThat(tried.lostBytes()).isZero();
     assertThat(tried.readBytes()).isEqualTo(whole.readBytes());

@@ -188,7 +188,7 @@ public final class GuestRuns {
 
   private static void start(RunKind kind, String key) {
     UUID id = UUID.randomUUID();
-    CopyOrder order = kind.isCopy() ? new CopyOrder("J-2291", null, List.of()) : null;
+    CopyOrder order = kind.usesCopies() ? new CopyOrder("J-2291", null, List.of()) : null;
     DataStatus status = kind == RunKind.ERASE ? DataStatus.NOT_WANTED : DataStatus.WANTED;
     ToProbe.StartRun start = new ToProbe.StartRun(id, key, kind, false, status, order);
     STARTED.add(start);

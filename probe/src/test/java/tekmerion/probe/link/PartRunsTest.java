@@ -15,10 +15,13 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import tekmerion.core.permit.DataStatus;
+import tekmerion.link.ChargeResult;
+import tekmerion.link.DischargeResult;
 import tekmerion.link.LinkCodec;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.LinkEvent.End;
-import tekmerion.link.PartFinding;
+import tekmerion.link.LoadResult;
+import tekmerion.link.MemoryTestResult;
 import tekmerion.link.RunKind;
 import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
@@ -77,10 +80,10 @@ class PartRunsTest {
   /** Module B, the second one, has its faults on lines 19 and 20: both in byte lane 2. */
   @Test
   void aMarchNamesTheLinesOfABadModule() throws Exception {
-    LinkEvent.RunEnded end = run("bad-module,0,100000", RunKind.MARCH);
+    LinkEvent.RunEnded end = run("bad-module,0,100000", RunKind.MEMORY_TEST);
 
     assertThat(end.end()).isEqualTo(End.COMPLETE);
-    PartFinding.MarchFinding march = (PartFinding.MarchFinding) end.found();
+    MemoryTestResult march = (MemoryTestResult) end.result();
     assertThat(march.done()).containsExactly("Address in address", "March C-");
     assertThat(march.byBit().get(19)).isEqualTo(2);
     assertThat(march.byBit().get(20)).isEqualTo(1);
@@ -93,8 +96,8 @@ class PartRunsTest {
   /** With the good module alone in the second slot. */
   @Test
   void aMarchOverAGoodModuleFindsNothing() throws Exception {
-    PartFinding.MarchFinding march =
-        (PartFinding.MarchFinding) run("bad-module,0,100000,-A", RunKind.MARCH).found();
+    MemoryTestResult march =
+        (MemoryTestResult) run("bad-module,0,100000,-A", RunKind.MEMORY_TEST).result();
 
     assertThat(march.mismatches()).isZero();
     assertThat(march.passes()).isEqualTo(1);
@@ -103,15 +106,15 @@ class PartRunsTest {
 
   @Test
   void aMarchThatIsEndedTellsWhatItFoundUntilThen() throws Exception {
-    begin("bad-module,0,60", RunKind.MARCH_LONG);
+    begin("bad-module,0,60", RunKind.MEMORY_TEST_LONG);
     while (told.isEmpty()) {
       Thread.sleep(20);
     }
-    host.accept(new ToProbe.StopRun(ID, RunKind.BOARD, RunKind.MARCH_LONG, false));
+    host.accept(new ToProbe.StopRun(ID, RunKind.BOARD, RunKind.MEMORY_TEST_LONG, false));
 
     LinkEvent.RunEnded end = end();
     assertThat(end.end()).isEqualTo(End.CANCELLED);
-    assertThat(((PartFinding.MarchFinding) end.found()).passes()).as("no whole pass").isZero();
+    assertThat(((MemoryTestResult) end.result()).passes()).as("no whole pass").isZero();
   }
 
   /** The pack really holds 1.93 Ah and has 0.154 Ω at half charge. */
@@ -120,7 +123,7 @@ class PartRunsTest {
     LinkEvent.RunEnded end = run("tired-battery,0,1000000", RunKind.DISCHARGE);
 
     assertThat(end.end()).isEqualTo(End.COMPLETE);
-    PartFinding.DischargeFinding discharge = (PartFinding.DischargeFinding) end.found();
+    DischargeResult discharge = (DischargeResult) end.result();
     assertThat(discharge.reachedCutOff()).isTrue();
     assertThat(discharge.chargeAh().value()).isBetween(1.75, 1.95); // the last of it stays in
     assertThat(discharge.designAh()).isEqualTo(4.4);
@@ -145,7 +148,7 @@ class PartRunsTest {
 
     assertThat(end.end()).isEqualTo(End.COMPLETE);
     assertThat(end.why()).contains("went off");
-    PartFinding.DischargeFinding discharge = (PartFinding.DischargeFinding) end.found();
+    DischargeResult discharge = (DischargeResult) end.result();
     // 1.5 A for 5 s, then 1.55 A for 5 s: 15.25 As.
     assertThat(discharge.chargeAh().value() * 3600).isBetween(15.2, 15.3);
     assertThat(discharge.reachedCutOff()).isTrue();
@@ -154,8 +157,7 @@ class PartRunsTest {
   /** It takes up 0.45 of its 1.93 Ah an hour: 0.87 A, a fifth of its design. */
   @Test
   void aChargeTellsItsCurrentAndWhetherTheAdapterCarriesTheLoad() throws Exception {
-    PartFinding.ChargeFinding charge =
-        (PartFinding.ChargeFinding) run("tired-battery,0,1000000", RunKind.CHARGE).found();
+    ChargeResult charge = (ChargeResult) run("tired-battery,0,1000000", RunKind.CHARGE).result();
 
     assertThat(charge.verdict()).isEqualTo("normal");
     assertThat(charge.intoAmperes()).isBetween(0.84, 0.90);
@@ -165,8 +167,7 @@ class PartRunsTest {
 
   @Test
   void aLoadSampleNamesWhatKeepsItBusy() throws Exception {
-    PartFinding.LoadFinding load =
-        (PartFinding.LoadFinding) run("busy-drive,0,60000", RunKind.LOAD_SAMPLE).found();
+    LoadResult load = (LoadResult) run("busy-drive,0,60000", RunKind.LOAD_SAMPLE).result();
 
     assertThat(load.series().get("drive sda")).hasSize(LoadTask.MOMENTS);
     assertThat(load.drives().get("sda").busy()).isBetween(0.9, 1.0);

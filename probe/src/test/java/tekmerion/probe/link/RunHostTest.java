@@ -23,6 +23,8 @@ import tekmerion.link.LinkCodec;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.LinkEvent.End;
 import tekmerion.link.RunKind;
+import tekmerion.link.SelfTestResult;
+import tekmerion.link.SurfaceScanResult;
 import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
 import tekmerion.probe.outbox.Outbox;
@@ -88,9 +90,9 @@ class RunHostTest {
   /** Begins a pass slow enough to be stopped, and pauses it once it has told where it is. */
   private double pausedPass() throws InterruptedException {
     host = host("worn-disk", 2_000);
-    host.accept(start(RunKind.SURFACE));
+    host.accept(start(RunKind.SURFACE_SCAN));
     until("it reads", () -> !told.isEmpty());
-    host.accept(stop(RunKind.SURFACE, true));
+    host.accept(stop(RunKind.SURFACE_SCAN, true));
     until("it is kept", () -> Files.exists(folder.resolve(ID + ".pass")));
     Thread.sleep(300); // it tells a last time where it stopped
     assertThat(ends()).isEmpty();
@@ -107,15 +109,16 @@ class RunHostTest {
 
   @Test
   void aSampleComesToItsEndAndIsReportedOnce() throws Exception {
-    host.accept(start(RunKind.SURFACE_SAMPLED));
+    host.accept(start(RunKind.SURFACE_SAMPLE));
     LinkEvent.RunEnded ended = end();
-    host.accept(start(RunKind.SURFACE_SAMPLED)); // asked again, as after a lost link
+    host.accept(start(RunKind.SURFACE_SAMPLE)); // asked again, as after a lost link
     Thread.sleep(100);
 
     assertThat(ends()).hasSize(1);
     assertThat(ended.end()).isEqualTo(End.COMPLETE);
-    assertThat(ended.surface().sampled()).isEqualTo(3_000); // three of each of 1,000 zones
-    assertThat(ended.surface().shareRead()).isEqualTo(1);
+    assertThat(((SurfaceScanResult) ended.result()).sampled())
+        .isEqualTo(3_000); // three of each of 1,000 zones
+    assertThat(((SurfaceScanResult) ended.result()).shareRead()).isEqualTo(1);
     until("its file is gone", () -> !Files.exists(folder.resolve(ID + ".pass")));
   }
 
@@ -125,14 +128,14 @@ class RunHostTest {
 
     told.clear();
     host = host("worn-disk", 2_000); // as a probe started anew makes it
-    host.accept(start(RunKind.SURFACE));
+    host.accept(start(RunKind.SURFACE_SCAN));
     until("it reads on", () -> !told.isEmpty());
     double after = share();
-    host.accept(stop(RunKind.SURFACE, false));
+    host.accept(stop(RunKind.SURFACE_SCAN, false));
 
     assertThat(after).isGreaterThanOrEqualTo(before);
     assertThat(end().end()).isEqualTo(End.CANCELLED);
-    assertThat(end().surface().bytesRead()).isPositive();
+    assertThat(((SurfaceScanResult) end().result()).bytesRead()).isPositive();
   }
 
   /**
@@ -143,13 +146,13 @@ class RunHostTest {
     pausedPass();
     told.clear();
     host = host("sound-drive", 2_000);
-    host.accept(start(RunKind.SURFACE));
+    host.accept(start(RunKind.SURFACE_SCAN));
     until("it waits", () -> told.stream().anyMatch(ToServer.RunWaits.class::isInstance));
 
-    host.accept(stop(RunKind.SURFACE, false));
+    host.accept(stop(RunKind.SURFACE_SCAN, false));
 
     assertThat(end().end()).isEqualTo(End.CANCELLED);
-    assertThat(end().surface().bytesRead()).isPositive();
+    assertThat(((SurfaceScanResult) end().result()).bytesRead()).isPositive();
     assertThat(end().drive().serial()).isEqualTo("OS7K-44019-B"); // not of the one that is there
     assertThat(folder.resolve(ID + ".pass")).doesNotExist();
   }
@@ -176,17 +179,17 @@ class RunHostTest {
   void aPausedPassThatIsEndedReportsWhatItHadFound() throws Exception {
     pausedPass();
 
-    host.accept(stop(RunKind.SURFACE, false));
+    host.accept(stop(RunKind.SURFACE_SCAN, false));
 
     assertThat(end().end()).isEqualTo(End.CANCELLED);
-    assertThat(end().surface().sampled()).isPositive();
+    assertThat(((SurfaceScanResult) end().result()).sampled()).isPositive();
   }
 
   @Test
   void aDamagedFileOfAPassIsToldAndNotGuessed() throws Exception {
     Files.write(folder.resolve(ID + ".pass"), new byte[] {1, 2, 3});
 
-    host.accept(start(RunKind.SURFACE));
+    host.accept(start(RunKind.SURFACE_SCAN));
 
     assertThat(end().end()).isEqualTo(End.COULD_NOT_RUN);
     assertThat(end().why()).startsWith("it cannot be opened");
@@ -198,9 +201,9 @@ class RunHostTest {
 
     LinkEvent.RunEnded ended = end();
     assertThat(ended.end()).isEqualTo(End.COMPLETE);
-    assertThat(ended.selfTest().passed()).isFalse();
-    assertThat(ended.selfTest().firstFailingSector()).isPositive();
-    assertThat(ended.selfTest().words()).contains("failed at sector");
+    assertThat(((SelfTestResult) ended.result()).passed()).isFalse();
+    assertThat(((SelfTestResult) ended.result()).firstFailingSector()).isPositive();
+    assertThat(((SelfTestResult) ended.result()).words()).contains("failed at sector");
   }
 
   @Test
@@ -211,7 +214,7 @@ class RunHostTest {
     host.accept(stop(RunKind.SELF_TEST_EXTENDED, false));
 
     assertThat(end().end()).isEqualTo(End.CANCELLED);
-    assertThat(end().selfTest()).isNull();
+    assertThat(end().result()).isNull();
   }
 
   @Test
@@ -228,7 +231,7 @@ class RunHostTest {
   void aRunThatLoadsADriveOutOfSparesIsLockedHereToo() throws Exception {
     host = host("worn-flash", 20_000);
 
-    host.accept(start(RunKind.SURFACE));
+    host.accept(start(RunKind.SURFACE_SCAN));
 
     assertThat(end().end()).isEqualTo(End.COULD_NOT_RUN);
     assertThat(end().why())
@@ -241,7 +244,8 @@ class RunHostTest {
     host = host("worn-flash", 20_000);
 
     host.accept(
-        new ToProbe.StartRun(ID, "drive-a", RunKind.SURFACE, true, DataStatus.COPY_VERIFIED, null));
+        new ToProbe.StartRun(
+            ID, "drive-a", RunKind.SURFACE_SCAN, true, DataStatus.COPY_VERIFIED, null));
 
     assertThat(end().end()).isNotEqualTo(End.COULD_NOT_RUN);
   }
@@ -249,7 +253,7 @@ class RunHostTest {
   @Test
   void aDriveThatIsNotThereCouldNotRun() throws Exception {
     host.accept(
-        new ToProbe.StartRun(ID, "drive-z", RunKind.SURFACE, false, DataStatus.WANTED, null));
+        new ToProbe.StartRun(ID, "drive-z", RunKind.SURFACE_SCAN, false, DataStatus.WANTED, null));
 
     assertThat(end().end()).isEqualTo(End.COULD_NOT_RUN);
     assertThat(end().why()).isEqualTo("no drive is called drive-z");

@@ -20,13 +20,13 @@ import tekmerion.core.port.MachineUnderTest;
 import tekmerion.core.port.ReadResult;
 import tekmerion.link.CopyOrder;
 import tekmerion.link.DriveSeen;
-import tekmerion.link.EraseFinding;
+import tekmerion.link.EraseResult;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.LinkEvent.End;
-import tekmerion.link.MendFinding;
+import tekmerion.link.MendResult;
 import tekmerion.link.Release;
 import tekmerion.link.RunKind;
-import tekmerion.link.SurveyFinding;
+import tekmerion.link.SurveyResult;
 import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
 import tekmerion.sim.SimMachines;
@@ -53,14 +53,14 @@ class WriteRunsTest extends RunBench {
 
     LinkEvent.RunEnded end = erase();
 
-    EraseFinding found = (EraseFinding) end.found();
+    EraseResult found = (EraseResult) end.result();
     assertThat(end.end()).as(end.why()).isEqualTo(End.COMPLETE);
     assertThat(end.drive()).isEqualTo(new DriveSeen("QUAY-240F", "Q24F-90311-K", GB_240));
     assertThat(found.allZero()).isTrue();
     assertThat(found.writtenBytes()).isEqualTo(GB_240);
     assertThat(found.lookedAt()).isEqualTo(3_000);
     assertThat(found.notErasedAtMost()).isEqualTo(0.001); // the rule of three: 3 of 3,000
-    SurveyFinding after = (SurveyFinding) run(RunKind.SURVEY, null).found();
+    SurveyResult after = (SurveyResult) run(RunKind.SURVEY, null).result();
     assertThat(after.reason()).isEqualTo("blank");
   }
 
@@ -70,7 +70,7 @@ class WriteRunsTest extends RunBench {
     on("worn-disk");
     released(RunKind.ERASE, DataStatus.COPY_VERIFIED);
 
-    EraseFinding found = (EraseFinding) erase().found();
+    EraseResult found = (EraseResult) erase().result();
 
     assertThat(found.allZero()).isFalse();
     assertThat(found.refusedBytes()).isPositive();
@@ -130,7 +130,7 @@ class WriteRunsTest extends RunBench {
     }
     desk = asked -> new ToProbe.ReleaseRefused(asked.requestId(), asked.nonce(), "It is wanted.");
     assertThat(erase().why()).isEqualTo("refused by the probe: It is wanted.");
-    SurveyFinding after = (SurveyFinding) run(RunKind.SURVEY, null).found();
+    SurveyResult after = (SurveyResult) run(RunKind.SURVEY, null).result();
     assertThat(after.reason()).isEqualTo("healthy");
   }
 
@@ -139,10 +139,10 @@ class WriteRunsTest extends RunBench {
   void writesNothingToADriveThatHoldsSomethingElseThanWasSurveyed() throws Exception {
     on("sound-drive");
     released(RunKind.ERASE, DataStatus.COPY_VERIFIED);
-    SurveyFinding found = (SurveyFinding) run(RunKind.SURVEY, null).found();
+    SurveyResult found = (SurveyResult) run(RunKind.SURVEY, null).result();
     desk = asked -> new ToProbe.ReleaseGiven(holding(asked, "0".repeat(64)));
     assertThat(erase().why()).contains("does not hold any more what was surveyed");
-    assertThat(((SurveyFinding) run(RunKind.SURVEY, null).found()).contentSha())
+    assertThat(((SurveyResult) run(RunKind.SURVEY, null).result()).contentSha())
         .isEqualTo(found.contentSha());
 
     desk = asked -> new ToProbe.ReleaseGiven(holding(asked, found.contentSha()));
@@ -181,7 +181,7 @@ class WriteRunsTest extends RunBench {
           return new ToProbe.ReleaseRefused(asked.requestId(), asked.nonce(), "still no");
         };
     assertThat(erase().why()).isEqualTo("refused by the probe: still no");
-    SurveyFinding after = (SurveyFinding) run(RunKind.SURVEY, null).found();
+    SurveyResult after = (SurveyResult) run(RunKind.SURVEY, null).result();
     assertThat(after.reason()).isEqualTo("healthy");
   }
 
@@ -246,17 +246,17 @@ class WriteRunsTest extends RunBench {
 
     LinkEvent.RunEnded mended = mend(RunKind.MEND, RunKind.MEND);
 
-    MendFinding found = (MendFinding) mended.found();
+    MendResult found = (MendResult) mended.result();
     assertThat(mended.end()).as(mended.why()).isEqualTo(End.COMPLETE);
     assertThat(found.whole()).isTrue();
     assertThat(found.pieces())
-        .extracting(MendFinding.PieceNote::offset)
+        .extracting(MendResult.PieceNote::offset)
         .containsExactly(2048L * 512); // where the partition begins
-    SurveyFinding after = (SurveyFinding) run(RunKind.SURVEY, null).found();
+    SurveyResult after = (SurveyResult) run(RunKind.SURVEY, null).result();
     assertThat(after.reason()).isEqualTo("healthy");
     assertThat(mend(RunKind.MEND, RunKind.MEND).why()).contains("nothing here is damaged");
 
-    MendFinding back = (MendFinding) mend(RunKind.TAKE_BACK, RunKind.TAKE_BACK).found();
+    MendResult back = (MendResult) mend(RunKind.TAKE_BACK, RunKind.TAKE_BACK).result();
 
     assertThat(back.whole()).isTrue();
     assertThat(beginning()).isEqualTo(before);
@@ -400,7 +400,7 @@ class WriteRunsTest extends RunBench {
 
     LinkEvent.RunEnded broke = mend(RunKind.MEND, RunKind.MEND);
 
-    MendFinding found = (MendFinding) broke.found();
+    MendResult found = (MendResult) broke.result();
     assertThat(found.pieces()).hasSize(2); // header with its list; protective MBR
     assertThat(found.written()).isEqualTo(1);
     assertThat(found.whole()).isFalse();
@@ -408,7 +408,7 @@ class WriteRunsTest extends RunBench {
     assertThat(found.keptIn()).isEqualTo("J-2291/drive-a");
 
     drive.writesLeft = Integer.MAX_VALUE;
-    MendFinding back = (MendFinding) mend(RunKind.TAKE_BACK, RunKind.TAKE_BACK).found();
+    MendResult back = (MendResult) mend(RunKind.TAKE_BACK, RunKind.TAKE_BACK).result();
 
     assertThat(back.whole()).isTrue();
     assertThat(drive.bytes(0, 1 << 20)).contains(new byte[1 << 20]);
@@ -420,7 +420,7 @@ class WriteRunsTest extends RunBench {
   void nothingIsTakenBackOverWhatSomebodyWroteSince() throws Exception {
     Cut drive = withLostTable();
     onDrive(drive);
-    assertThat(((MendFinding) mend(RunKind.MEND, RunKind.MEND).found()).whole()).isTrue();
+    assertThat(((MendResult) mend(RunKind.MEND, RunKind.MEND).result()).whole()).isTrue();
     byte[] theirs = new byte[512];
     theirs[9] = 7;
     drive.put(0, theirs);

@@ -13,8 +13,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 import tekmerion.core.port.ReadResult;
 import tekmerion.core.surface.Plan;
 import tekmerion.core.surface.Progress;
-import tekmerion.core.surface.SurfacePass;
-import tekmerion.core.surface.SurfaceResult;
+import tekmerion.core.surface.ScannedSurface;
+import tekmerion.core.surface.SurfaceScan;
 
 class RawFileTest {
   @TempDir Path folder;
@@ -29,11 +29,11 @@ class RawFileTest {
   @ValueSource(longs = {1, 511, 4_096, 1_048_577, 9_000_000})
   void readsFilesOfAnySizeToTheirLastByte(long bytes) throws IOException {
     try (RawFile source = RawFile.direct(file(bytes))) {
-      SurfaceResult result =
-          SurfacePass.begin(source, Plan.whole(source.identity()), System::nanoTime, new Quiet())
+      ScannedSurface result =
+          SurfaceScan.begin(source, Plan.whole(source.identity()), System::nanoTime, new Quiet())
               .run();
 
-      assertThat(result.end()).isEqualTo(SurfaceResult.End.COMPLETE);
+      assertThat(result.end()).isEqualTo(ScannedSurface.End.COMPLETE);
       assertThat(result.bytesRead()).isEqualTo(bytes);
       assertThat(result.bad()).isEmpty();
     }
@@ -62,7 +62,7 @@ class RawFileTest {
         .isInstanceOf(IOException.class);
   }
 
-  static final class Quiet implements SurfacePass.Listener {
+  static final class Quiet implements SurfaceScan.Listener {
     @Override
     public void progress(Progress progress) {}
 

@@ -17,8 +17,8 @@ import org.junit.jupiter.params.provider.MethodSource;
 import tekmerion.core.port.BlockSource.Identity;
 import tekmerion.core.port.ReadResult;
 import tekmerion.core.surface.Plan;
-import tekmerion.core.surface.SurfacePass;
-import tekmerion.core.surface.SurfaceResult;
+import tekmerion.core.surface.ScannedSurface;
+import tekmerion.core.surface.SurfaceScan;
 
 /** A device that answers a read in every way that pread(2) can. */
 class ReadsThatMisbehaveTest {
@@ -206,8 +206,8 @@ class ReadsThatMisbehaveTest {
     Device device = new Device(sector);
     device.badSectors.addAll(bad);
     try (RawFile file = file(device)) {
-      SurfaceResult result =
-          SurfacePass.begin(
+      ScannedSurface result =
+          SurfaceScan.begin(
                   file, Plan.whole(file.identity()), System::nanoTime, new RawFileTest.Quiet())
               .run();
 
@@ -221,7 +221,7 @@ class ReadsThatMisbehaveTest {
                 }
               });
       assertThat(found).isEqualTo(bad);
-      assertThat(result.end()).isEqualTo(SurfaceResult.End.COMPLETE);
+      assertThat(result.end()).isEqualTo(ScannedSurface.End.COMPLETE);
       assertThat(device.refused).isEmpty();
     }
   }

@@ -13,6 +13,8 @@ import org.springframework.security.web.access.intercept.RequestAuthorizationCon
 import org.springframework.stereotype.Component;
 import org.springframework.web.util.pattern.PathPattern;
 import org.springframework.web.util.pattern.PathPatternParser;
+import tekmerion.server.person.Person;
+import tekmerion.server.person.Role;
 
 /**
  * Who may call which path of the API: the one table, asked before anything else of a request is
@@ -71,7 +73,7 @@ public class Access implements AuthorizationManager<RequestAuthorizationContext>
                   "POST",
                   "/api/bays/{number}/enrolment-codes",
                   "/api/maker-notes",
-                  "/api/shelf/**",
+                  "/api/stock/**",
                   "/api/runs/**",
                   "/api/jobs/{number}/take",
                   "/api/jobs/{number}/hand-over",
@@ -81,12 +83,12 @@ public class Access implements AuthorizationManager<RequestAuthorizationContext>
                   "/api/jobs/{number}/check",
                   "/api/jobs/{number}/ready",
                   "/api/jobs/{number}/captures",
-                  "/api/jobs/{number}/rulings",
+                  "/api/jobs/{number}/decisions",
                   "/api/jobs/{number}/trials",
                   "/api/jobs/{number}/moves/**",
                   "/api/jobs/{number}/memory/**",
                   "/api/jobs/{number}/things/**",
-                  "/api/jobs/{number}/drives/**"),
+                  "/api/jobs/{number}/parts/**"),
               rules(
                   Who.BENCH,
                   "PUT",
@@ -101,7 +103,7 @@ public class Access implements AuthorizationManager<RequestAuthorizationContext>
                   Who.SIGNED_IN,
                   "POST",
                   "/api/jobs/{number}/readings",
-                  "/api/jobs/{number}/stance",
+                  "/api/jobs/{number}/data-status",
                   "/api/jobs/{number}/waivers/**",
                   "/api/jobs/{number}/proof-waiver",
                   "/api/jobs/{number}/photos",
@@ -121,7 +123,7 @@ public class Access implements AuthorizationManager<RequestAuthorizationContext>
                   "/api/maker-notes",
                   "/api/me/notices",
                   "/api/know-how/**",
-                  "/api/shelf/**",
+                  "/api/stock/**",
                   "/api/parts/{id}",
                   "/api/readings/**",
                   "/api/runs/{id}",

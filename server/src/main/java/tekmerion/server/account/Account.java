@@ -8,6 +8,8 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import java.time.Instant;
 import org.hibernate.annotations.DynamicUpdate;
+import tekmerion.server.person.Person;
+import tekmerion.server.person.Role;
 
 /** A person of the shop who can sign in. */
 @Entity

@@ -13,6 +13,7 @@ import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
 import tekmerion.link.files.WholeFile;
 import tekmerion.server.TekmerionProperties;
+import tekmerion.server.person.Role;
 
 /**
  * On an empty database: makes a lead, whose password is in a file until somebody has read it. The

@@ -15,13 +15,15 @@ import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.server.audit.Audit;
+import tekmerion.server.person.Person;
+import tekmerion.server.person.Role;
 import tekmerion.server.problem.Refusal;
 
 /** The people of the shop: invited by a lead, they choose name, password and PIN themselves. */
 @Service
 class People {
   private static final Duration INVITATION_LIVES = Duration.ofDays(7);
-  private static final int LEAST_PASSWORD = 10;
+  private static final int MIN_PASSWORD = 10;
 
   /** bcrypt looks at no more. */
   private static final int MAX_PASSWORD_BYTES = 72;
@@ -251,10 +253,9 @@ class People {
    * @param own names of the person: nobody else would be guessed by them
    */
   private static void checkPassword(String password, List<String> own) {
-    if (password.length() < LEAST_PASSWORD) {
+    if (password.length() < MIN_PASSWORD) {
       throw Refusal.badRequest(
-          "A password has at least %d characters.".formatted(LEAST_PASSWORD),
-          "Choose a longer one.");
+          "A password has at least %d characters.".formatted(MIN_PASSWORD), "Choose a longer one.");
     }
     if (password.getBytes(StandardCharsets.UTF_8).length > MAX_PASSWORD_BYTES) {
       throw Refusal.badRequest(

@@ -10,6 +10,7 @@ import java.time.Clock;
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.web.filter.OncePerRequestFilter;
+import tekmerion.server.person.Person;
 
 /** Ends a session whose time is over, however much it is used. */
 final class SessionAge extends OncePerRequestFilter {

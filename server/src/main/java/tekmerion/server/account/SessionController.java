@@ -26,7 +26,10 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import tekmerion.server.audit.Audit;
+import tekmerion.server.person.Person;
+import tekmerion.server.person.Role;
 import tekmerion.server.problem.Refusal;
+import tekmerion.server.web.ClientAddress;
 
 /** Signing in and out. */
 @RestController

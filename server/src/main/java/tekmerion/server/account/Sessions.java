@@ -16,6 +16,7 @@ import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.session.FindByIndexNameSessionRepository;
 import org.springframework.session.Session;
 import org.springframework.stereotype.Service;
+import tekmerion.server.person.Person;
 
 /**
  * Who is signed in at a screen, and who may come back to it with a PIN: those who have signed in
@@ -31,7 +32,7 @@ public class Sessions {
   private static final String UNTIL = "signed-in-until";
 
   /** A working day; then the password is asked for, however busy the screen was. */
-  private static final Duration LONGEST = Duration.ofHours(12);
+  private static final Duration MAX_LENGTH = Duration.ofHours(12);
 
   private final Clock clock;
 
@@ -61,7 +62,7 @@ public class Sessions {
       request.changeSessionId(); // a session planted before sign-in must not become a signed-in one
     }
     here.removeIf(h -> h.id() == account.id());
-    long until = clock.instant().plus(LONGEST).toEpochMilli();
+    long until = clock.instant().plus(MAX_LENGTH).toEpochMilli();
     here.add(new Here(account.id(), account.epoch(), until));
     request.getSession().setAttribute(HERE, new ArrayList<>(here));
     become(account, request, response);

@@ -10,7 +10,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
-import tekmerion.server.account.Person;
+import tekmerion.server.person.Person;
 
 /** The audit log; the server's database user can only add to it. */
 @Service

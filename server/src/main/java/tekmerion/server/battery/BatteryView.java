@@ -46,7 +46,7 @@ public record BatteryView(
     @Schema(nullable = true) String canCharge,
     @Schema(nullable = true) String canRead) {
   /**
-   * By its own account; null is "not reported".
+   * Self-report; null is "not reported".
    *
    * @param unit of design, full and left: Ah or Wh
    * @param chargeLimit where the machine stops charging it, a share
@@ -102,7 +102,7 @@ public record BatteryView(
 
   /**
    * @param health share of its design
-   * @param measured by a discharge; else by its own account
+   * @param measured by a discharge; else by its self-report
    * @param cycles null if it counts none
    */
   @Schema(name = "BatteryLook")

@@ -20,34 +20,34 @@ import tekmerion.core.battery.Amount;
 import tekmerion.core.battery.BatteryReport;
 import tekmerion.core.battery.Fade;
 import tekmerion.core.battery.PackSum;
-import tekmerion.core.drive.DriveReading;
+import tekmerion.core.drive.PartReading;
 import tekmerion.core.port.PageKind;
 import tekmerion.core.trend.Interval;
-import tekmerion.link.PartFinding.DischargeFinding;
+import tekmerion.link.DischargeResult;
 import tekmerion.link.RunKind;
 import tekmerion.server.battery.BatteryView.Look;
+import tekmerion.server.evidence.OtherParts;
+import tekmerion.server.evidence.PageStore;
+import tekmerion.server.evidence.Reading;
+import tekmerion.server.evidence.Readings;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
-import tekmerion.server.link.ProbeOfJob;
 import tekmerion.server.part.Part;
 import tekmerion.server.part.PartPlace;
 import tekmerion.server.part.PartService;
 import tekmerion.server.permit.JobPermissions;
+import tekmerion.server.probe.ProbeOfJob;
 import tekmerion.server.problem.Refusal;
-import tekmerion.server.reading.OtherParts;
-import tekmerion.server.reading.PageStore;
-import tekmerion.server.reading.Reading;
-import tekmerion.server.reading.Readings;
-import tekmerion.server.run.DriveRun;
+import tekmerion.server.run.Run;
 import tekmerion.server.run.RunView;
 import tekmerion.server.run.Runs;
 
 /** Gathers what a battery tells, what was measured of it, and how others like it are. */
 @Service
 class BatteryViews {
-  private static final int MOST_LOOKS = 60;
-  private static final int MOST_OTHERS = 60;
-  private static final int FEWEST_OTHERS = 3;
+  private static final int MAX_LOOKS = 60;
+  private static final int MAX_OTHERS = 60;
+  private static final int MIN_OTHERS = 3;
   private final Jobs jobs;
   private final PartService parts;
   private final Readings readings;
@@ -83,19 +83,19 @@ class BatteryViews {
             .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
     Optional<Part> part =
         parts.inMachine(job.machine().id(), RunKind.BATTERY).stream()
-            .filter(p -> p.driveKey().equals(RunKind.BATTERY)) // not the second pack
+            .filter(p -> p.partKey().equals(RunKind.BATTERY)) // not the second pack
             .findFirst()
             .map(PartPlace::part);
     List<Reading> all =
         part.map(p -> readings.findByPartIdOrderByTakenAtDesc(p.id())).orElse(List.of()).stream()
-            .limit(MOST_LOOKS)
+            .limit(MAX_LOOKS)
             .toList();
     Optional<Reading> last =
         all.stream().filter(r -> Objects.equals(r.jobId(), job.id())).findFirst();
-    Optional<DriveReading> pagesRead = last.map(r -> pages.load(r.getId()));
+    Optional<PartReading> pagesRead = last.map(r -> pages.load(r.getId()));
     Optional<BatteryReport> report = pagesRead.flatMap(OtherParts::battery);
     Optional<BatteryReport> second = pagesRead.flatMap(OtherParts::second);
-    List<DriveRun> ofPart = part.map(p -> runs.ofPart(p.id())).orElse(List.of());
+    List<Run> ofPart = part.map(p -> runs.ofPart(p.id())).orElse(List.of());
     List<Look> looks = looks(all, ofPart);
     return new BatteryView(
         number,
@@ -134,8 +134,8 @@ class BatteryViews {
     }
   }
 
-  /** By its own account and by discharges; one that did not come to its end measured nothing. */
-  private List<Look> looks(List<Reading> all, List<DriveRun> ofPart) {
+  /** Self-report and by discharges; one that did not come to its end measured nothing. */
+  private List<Look> looks(List<Reading> all, List<Run> ofPart) {
     List<Look> looks = new ArrayList<>();
     for (Reading reading : all) {
       Optional<BatteryReport> report = OtherParts.battery(pages.load(reading.getId()));
@@ -151,13 +151,13 @@ class BatteryViews {
                           r.health().getAsDouble(),
                           false)));
     }
-    for (DriveRun run : ofPart) {
-      if (run.result() != null
-          && run.finding() instanceof DischargeFinding found
+    for (Run run : ofPart) {
+      if (run.ending() != null
+          && run.result() instanceof DischargeResult found
           && found.reachedCutOff()
           && found.chargeAh() != null
           && found.designAh() != null) {
-        Instant at = run.result().endedAt();
+        Instant at = run.ending().endedAt();
         Long cycles =
             looks.stream()
                 .filter(l -> l.cycles() != null)
@@ -183,7 +183,7 @@ class BatteryViews {
     return jobs.findById(jobId).map(Job::number).orElse("");
   }
 
-  /** By its own account only: a measured share and a reported one are two different things. */
+  /** Self-report only: a measured share and a reported one are two different things. */
   private static BatteryView.FadeShown fade(List<Look> looks) {
     List<Fade.Look> own =
         looks.stream()
@@ -226,7 +226,7 @@ class BatteryViews {
             .sql(
                 "SELECT id FROM part WHERE kind = ? AND model = ? AND id <> ? AND same_as IS NULL"
                     + " ORDER BY id DESC LIMIT "
-                    + MOST_OTHERS)
+                    + MAX_OTHERS)
             .params(RunKind.BATTERY, part.model(), part.id())
             .query(Long.class)
             .list()
@@ -236,7 +236,7 @@ class BatteryViews {
             .flatMap(r -> r.health().stream().boxed())
             .sorted()
             .toList();
-    if (health.size() < FEWEST_OTHERS || own.isEmpty()) {
+    if (health.size() < MIN_OTHERS || own.isEmpty()) {
       return Optional.empty();
     }
     int below = (int) health.stream().filter(h -> h < own.getAsDouble()).count();
@@ -251,7 +251,7 @@ class BatteryViews {
         of.serial().orElse(null),
         of.chemistry().orElse(null),
         of.made().map(Object::toString).orElse(null),
-        of.design().or(of::full).or(of::left).map(a -> a.unit().sign()).orElse(null),
+        of.design().or(of::full).or(of::left).map(a -> a.unit().finding()).orElse(null),
         of.design().map(Amount::value).orElse(null),
         of.full().map(Amount::value).orElse(null),
         of.left().map(Amount::value).orElse(null),
@@ -273,7 +273,7 @@ class BatteryViews {
     PackSum sum = PackSum.of(Stream.concat(first.stream(), Stream.of(other)).toList());
     return new BatteryView.Together(
         sum.packs(),
-        sum.design().or(sum::full).or(sum::left).map(a -> a.unit().sign()).orElse(null),
+        sum.design().or(sum::full).or(sum::left).map(a -> a.unit().finding()).orElse(null),
         sum.design().map(Amount::value).orElse(null),
         sum.full().map(Amount::value).orElse(null),
         sum.left().map(Amount::value).orElse(null),

@@ -21,12 +21,12 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import tekmerion.server.account.Person;
-import tekmerion.server.account.Role;
 import tekmerion.server.audit.Audit;
 import tekmerion.server.job.Customer;
 import tekmerion.server.job.Customers;
 import tekmerion.server.live.LiveEvents;
+import tekmerion.server.person.Person;
+import tekmerion.server.person.Role;
 import tekmerion.server.photo.Photos;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.run.CopiesOfJob;
@@ -36,7 +36,7 @@ import tekmerion.server.schema.CopiesOfBefore;
 @RestController
 @RequestMapping("/api/customers")
 class CustomerController {
-  private static final int MOST = 8;
+  private static final int MAX = 8;
   private final Customers customers;
   private final Photos photos;
   private final CopiesOfJob copies;
@@ -118,7 +118,7 @@ class CustomerController {
                 + " (SELECT COUNT(*) FROM job j WHERE j.customer_id = c.id) FROM customer c"
                 + " WHERE c.display_name LIKE ? AND c.erased_at IS NULL"
                 + " ORDER BY c.display_name LIMIT ?")
-        .params(begins + "%", MOST)
+        .params(begins + "%", MAX)
         .query(
             (rs, n) ->
                 new KnownCustomer(
@@ -172,7 +172,7 @@ class CustomerController {
             .list();
     List<Signed> signed =
         jdbc.sql(
-                "SELECT j.number, s.signer, s.wording, s.set_at FROM data_stance s"
+                "SELECT j.number, s.signer, s.wording, s.set_at FROM data_status_entry s"
                     + " JOIN job j ON j.id = s.job_id"
                     + " WHERE j.customer_id = ? AND s.signer IS NOT NULL ORDER BY s.id")
             .param(id)

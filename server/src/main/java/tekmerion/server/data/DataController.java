@@ -5,7 +5,6 @@ import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.List;
-import java.util.Objects;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -18,17 +17,17 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import tekmerion.core.permit.NamedDrive;
 import tekmerion.link.RunKind;
-import tekmerion.link.SurveyFinding;
-import tekmerion.server.account.Person;
-import tekmerion.server.account.Role;
+import tekmerion.link.SurveyResult;
+import tekmerion.server.ask.AskRun;
+import tekmerion.server.person.Person;
+import tekmerion.server.person.Role;
 import tekmerion.server.problem.Refusal;
-import tekmerion.server.run.AskRun;
 import tekmerion.server.run.CopiesOfJob;
 import tekmerion.server.run.RunView;
 
 /** The data on a drive, and copies of its files. */
 @RestController
-@RequestMapping("/api/jobs/{number}/drives/{driveKey}")
+@RequestMapping("/api/jobs/{number}/parts/{partKey}")
 class DataController {
   private final DataViews views;
   private final AskRun ask;
@@ -56,27 +55,27 @@ class DataController {
   }
 
   @GetMapping("/data")
-  DataView data(@PathVariable String number, @PathVariable String driveKey) {
-    return views.of(number, driveKey);
+  DataView data(@PathVariable String number, @PathVariable String partKey) {
+    return views.of(number, partKey);
   }
 
   @PostMapping("/files")
   @ResponseStatus(HttpStatus.ACCEPTED)
   CopyBegun copy(
       @PathVariable String number,
-      @PathVariable String driveKey,
+      @PathVariable String partKey,
       @Valid @RequestBody FilesAsked asked,
       @AuthenticationPrincipal Person person) {
     person.must(Role.TECHNICIAN, Role.LEAD);
-    SurveyFinding.VolumeNote volume = volume(views.of(number, driveKey).survey(), asked.volume());
-    List<String> known = volume.folders().stream().map(SurveyFinding.FolderNote::path).toList();
+    SurveyResult.VolumeNote volume = volume(views.of(number, partKey).survey(), asked.volume());
+    List<String> known = volume.folders().stream().map(SurveyResult.FolderNote::path).toList();
     if (!known.containsAll(asked.folders())) {
       throw Refusal.badRequest("A folder is not in the last survey.", "Load the view again.");
     }
     return new CopyBegun(
         ask.ask(
             number,
-            driveKey,
+            partKey,
             RunKind.FILE_COPY,
             new AskRun.FilesWanted(asked.volume(), List.copyOf(asked.folders())),
             person));
@@ -86,54 +85,54 @@ class DataController {
   @ResponseStatus(HttpStatus.ACCEPTED)
   CopyBegun eraseCopy(
       @PathVariable String number,
-      @PathVariable String driveKey,
+      @PathVariable String partKey,
       @AuthenticationPrincipal Person person) {
     person.must(Role.TECHNICIAN, Role.LEAD);
-    return new CopyBegun(ask.eraseCopy(number, driveKey, copies, person));
+    return new CopyBegun(ask.eraseCopy(number, partKey, copies, person));
   }
 
   @PostMapping("/erase")
   @ResponseStatus(HttpStatus.ACCEPTED)
   CopyBegun erase(
       @PathVariable String number,
-      @PathVariable String driveKey,
+      @PathVariable String partKey,
       @Valid @RequestBody NamedAsked asked,
       @AuthenticationPrincipal Person person) {
-    return write(number, driveKey, RunKind.ERASE, asked, person);
+    return write(number, partKey, RunKind.ERASE, asked, person);
   }
 
   @PostMapping("/mend")
   @ResponseStatus(HttpStatus.ACCEPTED)
   CopyBegun mend(
       @PathVariable String number,
-      @PathVariable String driveKey,
+      @PathVariable String partKey,
       @Valid @RequestBody NamedAsked asked,
       @AuthenticationPrincipal Person person) {
-    return write(number, driveKey, RunKind.MEND, asked, person);
+    return write(number, partKey, RunKind.MEND, asked, person);
   }
 
   @PostMapping("/mend/take-back")
   @ResponseStatus(HttpStatus.ACCEPTED)
   CopyBegun takeBack(
       @PathVariable String number,
-      @PathVariable String driveKey,
+      @PathVariable String partKey,
       @Valid @RequestBody NamedAsked asked,
       @AuthenticationPrincipal Person person) {
-    return write(number, driveKey, RunKind.TAKE_BACK, asked, person);
+    return write(number, partKey, RunKind.TAKE_BACK, asked, person);
   }
 
   private CopyBegun write(
-      String number, String driveKey, RunKind kind, NamedAsked asked, Person person) {
+      String number, String partKey, RunKind kind, NamedAsked asked, Person person) {
     person.must(Role.TECHNICIAN, Role.LEAD);
     NamedDrive named = new NamedDrive(asked.size(), asked.model(), asked.lastFour());
-    return new CopyBegun(ask.write(number, driveKey, kind, asked.version(), named, person));
+    return new CopyBegun(ask.write(number, partKey, kind, asked.version(), named, person));
   }
 
-  private static SurveyFinding.VolumeNote volume(RunView survey, int number) {
-    if (survey == null || Objects.isNull(survey.survey())) {
+  private static SurveyResult.VolumeNote volume(RunView survey, int number) {
+    if (survey == null || !(survey.result() instanceof SurveyResult found)) {
       throw Refusal.notPossibleNow("The drive was not surveyed yet.", "Survey it first.");
     }
-    return survey.survey().volumes().stream()
+    return found.volumes().stream()
         .filter(v -> v.number() == number && v.listed())
         .findFirst()
         .orElseThrow(

@@ -17,10 +17,11 @@ import tekmerion.core.permit.Permission;
 import tekmerion.core.permit.Permissions;
 import tekmerion.core.words.Sentences;
 import tekmerion.link.LinkEvent;
-import tekmerion.link.MendFinding;
-import tekmerion.link.RescueFinding;
+import tekmerion.link.MendResult;
+import tekmerion.link.RescueResult;
 import tekmerion.link.RunKind;
-import tekmerion.link.SurveyFinding;
+import tekmerion.link.SurveyResult;
+import tekmerion.server.ask.AskRun;
 import tekmerion.server.bay.Bay;
 import tekmerion.server.bay.Bays;
 import tekmerion.server.data.DataView.DataStep;
@@ -28,17 +29,16 @@ import tekmerion.server.data.DataView.FilesOfVolume;
 import tekmerion.server.exchange.Shown;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
-import tekmerion.server.link.ProbeViews;
-import tekmerion.server.link.ProbeViews.ProbeView;
 import tekmerion.server.part.Part;
 import tekmerion.server.part.PartPlace;
 import tekmerion.server.permit.DataNotes;
 import tekmerion.server.permit.JobPermissions;
+import tekmerion.server.probe.ProbeViews;
+import tekmerion.server.probe.ProbeViews.ProbeView;
 import tekmerion.server.problem.Refusal;
-import tekmerion.server.run.AskRun;
 import tekmerion.server.run.CopiesOfJob;
 import tekmerion.server.run.DataRuns;
-import tekmerion.server.run.DriveRun;
+import tekmerion.server.run.Run;
 import tekmerion.server.run.RunView;
 import tekmerion.server.run.RunWords;
 import tekmerion.server.run.Runs;
@@ -85,16 +85,16 @@ class DataViews implements Shown {
    * @param wrote last one that wrote something
    */
   private record Known(
-      Optional<DriveRun> survey,
-      Optional<DriveRun> rescue,
-      Optional<DriveRun> check,
-      Map<Integer, DriveRun> files,
-      Optional<DriveRun> carved,
-      Optional<DriveRun> open,
-      Optional<DriveRun> erased,
-      Optional<DriveRun> copyErased,
-      Optional<DriveRun> mended,
-      Optional<DriveRun> wrote,
+      Optional<Run> survey,
+      Optional<Run> rescue,
+      Optional<Run> check,
+      Map<Integer, Run> files,
+      Optional<Run> carved,
+      Optional<Run> open,
+      Optional<Run> erased,
+      Optional<Run> copyErased,
+      Optional<Run> mended,
+      Optional<Run> wrote,
       DriveState state) {
     DataEvidence evidence() {
       return state.evidence();
@@ -102,8 +102,7 @@ class DataViews implements Shown {
 
     /** A copy that was made is not there, or came back and was not read again. */
     boolean isCopyAway() {
-      return Stream.concat(rescue.stream(), files.values().stream())
-          .anyMatch(DriveRun::isCopyMissing);
+      return Stream.concat(rescue.stream(), files.values().stream()).anyMatch(Run::isCopyMissing);
     }
 
     boolean isImageBack() {
@@ -119,29 +118,29 @@ class DataViews implements Shown {
   @Transactional(readOnly = true)
   public void mustShow(String jobNumber) {
     Job job = jobs.findByNumber(jobNumber).orElseThrow();
-    weighing.weigh(job).drives().forEach(place -> of(jobNumber, place.driveKey()));
+    weighing.weigh(job).drives().forEach(place -> of(jobNumber, place.partKey()));
   }
 
   @Transactional(readOnly = true)
-  DataView of(String number, String driveKey) {
+  DataView of(String number, String partKey) {
     Job job =
         jobs.findByNumber(number)
             .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
     WeighingService.Evidence evidence = weighing.weigh(job);
     Optional<PartPlace> place =
-        evidence.drives().stream().filter(p -> p.driveKey().equals(driveKey)).findFirst();
+        evidence.drives().stream().filter(p -> p.partKey().equals(partKey)).findFirst();
     Optional<ProbeView> probe =
         bays.findByJobId(job.id()).map(Bay::id).flatMap(probes::on).filter(ProbeView::online);
     if (place.isEmpty()
-        && probe.stream().flatMap(p -> p.drives().stream()).noneMatch(d -> d.equals(driveKey))) {
+        && probe.stream().flatMap(p -> p.drives().stream()).noneMatch(d -> d.equals(partKey))) {
       throw Refusal.notFound("No drive of that name has been met in this machine.");
     }
     Permissions permitted = permissions.of(job, evidence);
-    Known known = known(job, permitted.drive(driveKey));
+    Known known = known(job, permitted.drive(partKey));
     return new DataView(
         job.number(),
         job.machine().name(),
-        driveKey,
+        partKey,
         place.map(PartPlace::slot).orElse("The drive"),
         place.map(PartPlace::part).map(Part::model).orElse(null),
         place.map(PartPlace::part).map(Part::serial).orElse(null),
@@ -161,21 +160,21 @@ class DataViews implements Shown {
         view(known.carved()),
         view(known.open()),
         steps(known, probe.isPresent(), job),
-        copy(job, driveKey),
+        copy(job, partKey),
         known.copyErased().map(r -> RunWords.outcome(r)).orElse(null),
         view(known.erased()),
-        lock(permitted, driveKey, RunKind.ERASE),
-        mending(known, lock(permitted, driveKey, RunKind.MEND)),
+        lock(permitted, partKey, RunKind.ERASE),
+        mending(known, lock(permitted, partKey, RunKind.MEND)),
         job.version());
   }
 
   /** Of the drive that is there now: which one is meant is asked for when it is named. */
-  private static DataView.WriteLock lock(Permissions permitted, String driveKey, RunKind kind) {
+  private static DataView.WriteLock lock(Permissions permitted, String partKey, RunKind kind) {
     return permitted
-        .drive(driveKey)
+        .drive(partKey)
         .identity()
-        .map(drive -> permitted.of(new Action.Write(kind.effects(), driveKey, drive)))
-        .orElseGet(() -> permitted.of(new Action.Make(kind.effects(), driveKey)))
+        .map(drive -> permitted.of(new Action.Write(kind.effects(), partKey, drive)))
+        .orElseGet(() -> permitted.of(new Action.Make(kind.effects(), partKey)))
         .locked()
         .map(l -> new DataView.WriteLock(l.reason(), l.opens()))
         .orElse(null);
@@ -184,14 +183,14 @@ class DataViews implements Shown {
   private static DataView.Mending mending(Known known, DataView.WriteLock lock) {
     List<String> pieces =
         known.survey().filter(s -> !mendedSinceSurvey(known)).stream()
-            .map(s -> (SurveyFinding) s.finding())
+            .map(s -> (SurveyResult) s.result())
             .flatMap(
                 s ->
                     Stream.concat(
                         s.damage().stream(),
                         s.volumes().stream().flatMap(v -> v.damage().stream())))
             .filter(d -> d.backupOffset() != null)
-            .map(SurveyFinding.DamageNote::what)
+            .map(SurveyResult.DamageNote::what)
             .toList();
     return new DataView.Mending(
         pieces,
@@ -209,41 +208,41 @@ class DataViews implements Shown {
   }
 
   private Known known(Job job, DriveState state) {
-    String driveKey = state.partKey();
-    List<DriveRun> all =
-        dataRuns.ofJob(job.id()).stream().filter(r -> r.driveKey().equals(driveKey)).toList();
-    Map<Integer, DriveRun> files = new LinkedHashMap<>();
+    String partKey = state.partKey();
+    List<Run> all =
+        dataRuns.ofJob(job.id()).stream().filter(r -> r.partKey().equals(partKey)).toList();
+    Map<Integer, Run> files = new LinkedHashMap<>();
     all.stream()
-        .filter(r -> r.kind() == RunKind.FILE_COPY && r.finding() != null)
+        .filter(r -> r.kind() == RunKind.FILE_COPY && r.result() != null)
         .forEach(r -> files.putIfAbsent(r.order().volume(), r));
-    Optional<DriveRun> rescue = first(all, r -> r.kind().isRescue() && r.finding() != null);
+    Optional<Run> rescue = first(all, r -> r.kind().isRescue() && r.result() != null);
     return new Known(
-        first(all, r -> r.finding() instanceof SurveyFinding),
+        first(all, r -> r.result() instanceof SurveyResult),
         rescue,
         first(
             all,
             r ->
                 r.kind() == RunKind.VERIFY_IMAGE
-                    && r.finding() != null
+                    && r.result() != null
                     && rescue.isPresent()
                     && r.askedAt().isAfter(rescue.get().askedAt())),
         files,
-        first(all, r -> r.kind() == RunKind.CARVE && r.finding() != null),
+        first(all, r -> r.kind() == RunKind.CARVE && r.result() != null),
         runs.ofJob(job.id()).stream()
-            .filter(r -> r.driveKey().equals(driveKey) && r.state() != DriveRun.State.ENDED)
+            .filter(r -> r.partKey().equals(partKey) && r.state() != Run.State.ENDED)
             .findFirst(),
-        first(all, r -> r.kind() == RunKind.ERASE && r.result() != null),
-        first(all, r -> r.kind() == RunKind.ERASE_COPY && r.result() != null),
-        first(all, r -> r.kind().mends() && r.result() != null),
-        first(all, r -> r.finding() instanceof MendFinding m && m.written() > 0),
+        first(all, r -> r.kind() == RunKind.ERASE && r.ending() != null),
+        first(all, r -> r.kind() == RunKind.ERASE_COPY && r.ending() != null),
+        first(all, r -> r.kind().mends() && r.ending() != null),
+        first(all, r -> r.result() instanceof MendResult m && m.written() > 0),
         state);
   }
 
-  private static Optional<DriveRun> first(List<DriveRun> all, Predicate<DriveRun> which) {
+  private static Optional<Run> first(List<Run> all, Predicate<Run> which) {
     return all.stream().filter(which).findFirst();
   }
 
-  private static RunView view(Optional<DriveRun> run) {
+  private static RunView view(Optional<Run> run) {
     return run.map(RunView::of).orElse(null);
   }
 
@@ -256,7 +255,7 @@ class DataViews implements Shown {
   }
 
   private static String ofData(Known known) {
-    Optional<RescueFinding> rescue = known.rescue().map(r -> (RescueFinding) r.finding());
+    Optional<RescueResult> rescue = known.rescue().map(r -> (RescueResult) r.result());
     if (known.open().filter(r -> r.kind().isRescue()).isPresent()) {
       return "being copied";
     }
@@ -269,7 +268,7 @@ class DataViews implements Shown {
     }
     if (rescue.isPresent()) {
       String lost = lost(rescue.get());
-      if (known.check().map(c -> ((RescueFinding) c.finding()).verified()).orElse(null)
+      if (known.check().map(c -> ((RescueResult) c.result()).verified()).orElse(null)
           == Boolean.FALSE) {
         return "the image is not what was read";
       }
@@ -288,11 +287,11 @@ class DataViews implements Shown {
     }
     return known
         .survey()
-        .map(s -> Sentences.lowerFirst(((SurveyFinding) s.finding()).why()))
+        .map(s -> Sentences.lowerFirst(((SurveyResult) s.result()).why()))
         .orElse("not looked at yet");
   }
 
-  private static String lost(RescueFinding rescue) {
+  private static String lost(RescueResult rescue) {
     long lost = rescue.lostBytes() + rescue.openBytes();
     if (lost == 0) {
       return "";
@@ -330,7 +329,7 @@ class DataViews implements Shown {
     if (known.evidence().imaged()) {
       return "Check the image: only a verified copy counts.";
     }
-    SurveyFinding survey = (SurveyFinding) known.survey().get().finding();
+    SurveyResult survey = (SurveyResult) known.survey().get().result();
     return List.of("blank", "encrypted", "maybe-encrypted", "no-partitions")
             .contains(survey.reason())
         ? survey.next()
@@ -347,8 +346,8 @@ class DataViews implements Shown {
     boolean surveyed = known.survey().isPresent();
     boolean listed =
         surveyed
-            && ((SurveyFinding) known.survey().get().finding())
-                .volumes().stream().anyMatch(SurveyFinding.VolumeNote::listed);
+            && ((SurveyResult) known.survey().get().result())
+                .volumes().stream().anyMatch(SurveyResult.VolumeNote::listed);
     boolean image = known.rescue().isPresent();
     DataEvidence evidence = known.evidence();
     List<DataStep> steps = new ArrayList<>();
@@ -361,7 +360,7 @@ class DataViews implements Shown {
     steps.add(step(RunKind.RESCUE_WHOLE, surveyed && !listed && !evidence.copied(), off));
     known
         .rescue()
-        .filter(r -> isOver(r) && ((RescueFinding) r.finding()).lostBytes() > 0)
+        .filter(r -> isOver(r) && ((RescueResult) r.result()).lostBytes() > 0)
         .ifPresent(r -> steps.replaceAll(s -> s.kind() == r.kind() ? again(s) : s));
     steps.add(
         step(
@@ -376,9 +375,9 @@ class DataViews implements Shown {
     return steps;
   }
 
-  private DataView.KeptCopy copy(Job job, String driveKey) {
+  private DataView.KeptCopy copy(Job job, String partKey) {
     return copies
-        .kept(job.id(), driveKey)
+        .kept(job.id(), partKey)
         .map(
             run ->
                 new DataView.KeptCopy(
@@ -396,8 +395,8 @@ class DataViews implements Shown {
         .orElse(null);
   }
 
-  private static boolean isOver(DriveRun run) {
-    return run.result() != null && run.result().end() != LinkEvent.End.COULD_NOT_RUN;
+  private static boolean isOver(Run run) {
+    return run.ending() != null && run.ending().end() != LinkEvent.End.COULD_NOT_RUN;
   }
 
   private static String or(String first, String second) {

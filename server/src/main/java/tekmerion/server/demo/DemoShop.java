@@ -18,7 +18,6 @@ import tekmerion.core.permit.DataStatus;
 import tekmerion.server.TekmerionProperties;
 import tekmerion.server.account.Account;
 import tekmerion.server.account.Accounts;
-import tekmerion.server.account.Role;
 import tekmerion.server.bay.Bay;
 import tekmerion.server.bay.Bays;
 import tekmerion.server.intake.Answers;
@@ -27,17 +26,18 @@ import tekmerion.server.intake.Understanding;
 import tekmerion.server.job.Customer;
 import tekmerion.server.job.Customers;
 import tekmerion.server.job.Job;
-import tekmerion.server.job.JobSign;
-import tekmerion.server.job.JobSigns;
+import tekmerion.server.job.JobFinding;
+import tekmerion.server.job.JobFindings;
 import tekmerion.server.job.Jobs;
-import tekmerion.server.job.Trace;
-import tekmerion.server.job.TraceEntry;
+import tekmerion.server.job.Journal;
+import tekmerion.server.job.JournalEntry;
 import tekmerion.server.maker.MakerNotes;
 import tekmerion.server.part.Machine;
 import tekmerion.server.part.Machines;
 import tekmerion.server.part.PartService;
-import tekmerion.server.ruling.DataStance;
-import tekmerion.server.ruling.DataStances;
+import tekmerion.server.permit.DataStatusEntries;
+import tekmerion.server.permit.DataStatusEntry;
+import tekmerion.server.person.Role;
 import tekmerion.server.search.SearchIndex;
 import tekmerion.server.weighing.WeighingService;
 
@@ -60,13 +60,13 @@ class DemoShop implements SmartInitializingSingleton {
   private final Machines machines;
   private final Customers customers;
   private final Jobs jobs;
-  private final JobSigns signs;
+  private final JobFindings findings;
   private final Bays bays;
   private final PartService parts;
-  private final DataStances stances;
+  private final DataStatusEntries statusEntries;
   private final Drafts drafts;
   private final Understanding understanding;
-  private final Trace trace;
+  private final Journal journal;
   private final WeighingService weighing;
   private final SearchIndex search;
   private final PastJobs past;
@@ -83,13 +83,13 @@ class DemoShop implements SmartInitializingSingleton {
       Machines machines,
       Customers customers,
       Jobs jobs,
-      JobSigns signs,
+      JobFindings findings,
       Bays bays,
       PartService parts,
-      DataStances stances,
+      DataStatusEntries statusEntries,
       Drafts drafts,
       Understanding understanding,
-      Trace trace,
+      Journal journal,
       WeighingService weighing,
       SearchIndex search,
       PastJobs past,
@@ -103,13 +103,13 @@ class DemoShop implements SmartInitializingSingleton {
     this.machines = machines;
     this.customers = customers;
     this.jobs = jobs;
-    this.signs = signs;
+    this.findings = findings;
     this.bays = bays;
     this.parts = parts;
-    this.stances = stances;
+    this.statusEntries = statusEntries;
     this.drafts = drafts;
     this.understanding = understanding;
-    this.trace = trace;
+    this.journal = journal;
     this.weighing = weighing;
     this.search = search;
     this.past = past;
@@ -186,7 +186,8 @@ class DemoShop implements SmartInitializingSingleton {
       parts.told(machine.id(), "drive-a", today.model(), today.serial(), then);
     }
     Customer customer = customers.save(new Customer(today.customer()));
-    String reach = today.said().containsKey("reach") ? today.said().get("reach").get(0) : null;
+    String bootStage =
+        today.said().containsKey("boot-stage") ? today.said().get("boot-stage").get(0) : null;
     Job job =
         jobs.save(
             new Job(
@@ -195,16 +196,16 @@ class DemoShop implements SmartInitializingSingleton {
                 customer,
                 today.complaint(),
                 understood.families(),
-                reach,
+                bootStage,
                 then,
                 promised));
-    job.said(today.complaint(), today.errorText(), understood.families(), reach, promised);
+    job.said(today.complaint(), today.errorText(), understood.families(), bootStage, promised);
     understood
-        .signs()
-        .forEach(s -> signs.save(new JobSign(job.id(), s.id(), s.level(), s.words(), then)));
+        .findings()
+        .forEach(s -> findings.save(new JobFinding(job.id(), s.id(), s.level(), s.words(), then)));
     Account counter = people.get("joao");
     drafts.keepFor(job.id(), answers, counter.id(), then);
-    traced(job, then, TraceEntry.Kind.INTAKE, "Taken in", "“" + job.complaint() + "”", counter);
+    told(job, then, JournalEntry.Kind.INTAKE, "Taken in", "“" + job.complaint() + "”", counter);
     if (Boolean.TRUE.equals(today.dataWanted())) {
       say(job, DataStatus.WANTED, counter, then);
     }
@@ -212,10 +213,10 @@ class DemoShop implements SmartInitializingSingleton {
       Account holder = people.get(today.holder());
       job.heldBy(holder);
       Instant taken = then.plus(Duration.ofMinutes(12));
-      traced(
+      told(
           job,
           taken,
-          TraceEntry.Kind.HAND,
+          JournalEntry.Kind.HAND,
           "Taken by " + holder.displayName(),
           "nobody had it",
           holder);
@@ -256,14 +257,20 @@ class DemoShop implements SmartInitializingSingleton {
     return now.minusSeconds(Math.round(hours * 3600));
   }
 
-  private void say(Job job, DataStatus stance, Account by, Instant when) {
-    stances.save(new DataStance(job.id(), stance, null, null, by.id(), when));
-    job.stance(stance);
-    traced(job, when, TraceEntry.Kind.STANCE, "Data " + stance.words(), stance.meaning(), by);
+  private void say(Job job, DataStatus dataStatus, Account by, Instant when) {
+    statusEntries.save(new DataStatusEntry(job.id(), dataStatus, null, null, by.id(), when));
+    job.dataStatus(dataStatus);
+    told(
+        job,
+        when,
+        JournalEntry.Kind.DATA_STATUS,
+        "Data " + dataStatus.words(),
+        dataStatus.meaning(),
+        by);
   }
 
-  private void traced(
-      Job job, Instant when, TraceEntry.Kind kind, String title, String detail, Account by) {
-    trace.save(new TraceEntry(job.id(), when, kind, title, detail, by.displayName()));
+  private void told(
+      Job job, Instant when, JournalEntry.Kind kind, String title, String detail, Account by) {
+    journal.save(new JournalEntry(job.id(), when, kind, title, detail, by.displayName()));
   }
 }

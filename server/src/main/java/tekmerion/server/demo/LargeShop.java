@@ -116,7 +116,7 @@ class LargeShop {
         parts,
         at);
     run(
-        "INSERT INTO part_place (part_id, machine_id, drive_key, slot, since) SELECT :base + seq, "
+        "INSERT INTO part_place (part_id, machine_id, part_key, slot, since) SELECT :base + seq, "
             + machines
             + " + 1 + (seq - 1) DIV "
             + PARTS_EACH
@@ -128,8 +128,8 @@ class LargeShop {
         at);
     long jobs = next("job");
     run(
-        "INSERT INTO job (id, number, machine_id, customer_id, complaint, error_text, reach,"
-            + " taken_in_at, promised_at, headline, tilt, version, stage, stage_since, stance,"
+        "INSERT INTO job (id, number, machine_id, customer_id, complaint, error_text, boot_stage,"
+            + " taken_in_at, promised_at, headline, suspicion, version, stage, stage_since, data_status,"
             + " ended_at, ended_how) SELECT :base + seq, CONCAT('J-', 10000 + seq), "
             + machines
             + " + 1 + seq * 7 % "
@@ -186,11 +186,11 @@ class LargeShop {
         jobs,
         at);
     run(
-        "INSERT INTO trace_entry (job_id, at, kind, title, detail, who) SELECT :base + 1 + (seq - 1) DIV 4,"
+        "INSERT INTO journal_entry (job_id, at, kind, title, detail, who) SELECT :base + 1 + (seq - 1) DIV 4,"
             + " :now - INTERVAL (3650 * (1 - seq / 4 / "
             + JOBS
             + ")) DAY, 'INTAKE',"
-            + " ELT(1 + seq % 4, 'Taken in', 'Drive A read', 'Ruled', 'Handed back'), '', 'Ines R.'"
+            + " ELT(1 + seq % 4, 'Taken in', 'Drive A read', 'Decided', 'Handed back'), '', 'Ines R.'"
             + " FROM "
             + upTo(4 * JOBS),
         jobs,

@@ -20,8 +20,9 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
+import tekmerion.core.decision.Course;
 import tekmerion.core.drive.DriveIdentity;
-import tekmerion.core.drive.DriveReading;
+import tekmerion.core.drive.PartReading;
 import tekmerion.core.forecast.OpenHours;
 import tekmerion.core.forecast.Stage;
 import tekmerion.core.knowhow.Question.Subject;
@@ -29,35 +30,35 @@ import tekmerion.core.page.RawPage;
 import tekmerion.core.permit.DataStatus;
 import tekmerion.core.port.PageAnswer;
 import tekmerion.core.port.PageKind;
-import tekmerion.core.ruling.Course;
 import tekmerion.core.weigh.Weighed;
 import tekmerion.server.account.Account;
+import tekmerion.server.decision.DecisionService;
+import tekmerion.server.evidence.PastReadings;
 import tekmerion.server.intake.Answers;
 import tekmerion.server.intake.Drafts;
 import tekmerion.server.intake.Understanding;
 import tekmerion.server.job.Customer;
 import tekmerion.server.job.Customers;
 import tekmerion.server.job.Job;
-import tekmerion.server.job.JobSign;
-import tekmerion.server.job.JobSigns;
+import tekmerion.server.job.JobFinding;
+import tekmerion.server.job.JobFindings;
 import tekmerion.server.job.Jobs;
-import tekmerion.server.job.Trace;
-import tekmerion.server.job.TraceEntry;
+import tekmerion.server.job.Journal;
+import tekmerion.server.job.JournalEntry;
 import tekmerion.server.part.Machine;
 import tekmerion.server.part.Machines;
 import tekmerion.server.part.Part;
 import tekmerion.server.part.PartService;
-import tekmerion.server.reading.PastReadings;
-import tekmerion.server.ruling.DataStance;
-import tekmerion.server.ruling.DataStances;
-import tekmerion.server.ruling.RulingService;
+import tekmerion.server.permit.DataStatusEntries;
+import tekmerion.server.permit.DataStatusEntry;
 import tekmerion.server.search.SearchIndex;
 import tekmerion.server.weighing.WeighingService;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
  * The demo shop's past, from the file that the simulation wrote. Only what happened is in the file;
- * parts are recognised, signs heard and weighed, and likely ends learned by the server's own code.
+ * parts are recognised, findings heard and weighed, and likely ends learned by the server's own
+ * code.
  */
 @Component
 class PastJobs {
@@ -65,16 +66,16 @@ class PastJobs {
   private final Machines machines;
   private final Customers customers;
   private final Jobs jobs;
-  private final JobSigns signs;
+  private final JobFindings findings;
   private final PartService parts;
   private final PastReadings readings;
-  private final DataStances stances;
-  private final RulingService rulings;
+  private final DataStatusEntries statusEntries;
+  private final DecisionService decisions;
   private final Drafts drafts;
   private final Understanding understanding;
   private final WeighingService weighing;
   private final SearchIndex search;
-  private final Trace trace;
+  private final Journal journal;
   private final OpenHours hours;
   private final JdbcClient jdbc;
   private final JsonMapper json;
@@ -106,16 +107,16 @@ class PastJobs {
       Machines machines,
       Customers customers,
       Jobs jobs,
-      JobSigns signs,
+      JobFindings findings,
       PartService parts,
       PastReadings readings,
-      DataStances stances,
-      RulingService rulings,
+      DataStatusEntries statusEntries,
+      DecisionService decisions,
       Drafts drafts,
       Understanding understanding,
       WeighingService weighing,
       SearchIndex search,
-      Trace trace,
+      Journal journal,
       OpenHours hours,
       JdbcClient jdbc,
       JsonMapper json,
@@ -123,16 +124,16 @@ class PastJobs {
     this.machines = machines;
     this.customers = customers;
     this.jobs = jobs;
-    this.signs = signs;
+    this.findings = findings;
     this.parts = parts;
     this.readings = readings;
-    this.stances = stances;
-    this.rulings = rulings;
+    this.statusEntries = statusEntries;
+    this.decisions = decisions;
     this.drafts = drafts;
     this.understanding = understanding;
     this.weighing = weighing;
     this.search = search;
-    this.trace = trace;
+    this.journal = journal;
     this.hours = hours;
     this.jdbc = jdbc;
     this.json = json;
@@ -189,7 +190,7 @@ class PastJobs {
     Instant taken = taken(line, now);
     Answers answers = answers(line);
     Understanding.Understood understood = understanding.of(answers);
-    List<String> reach = line.said().get("reach");
+    List<String> bootStage = line.said().get("boot-stage");
     Job job =
         jobs.save(
             new Job(
@@ -198,44 +199,50 @@ class PastJobs {
                 customer(line),
                 line.complaint(),
                 understood.families(),
-                reach == null ? null : reach.get(0),
+                bootStage == null ? null : bootStage.get(0),
                 taken,
                 hours.after(taken, 600)));
     job.said(
         line.complaint(),
         answers.errorText(),
         understood.families(),
-        job.reach(),
+        job.bootStage(),
         job.promisedAt());
     understood
-        .signs()
-        .forEach(s -> signs.save(new JobSign(job.id(), s.id(), s.level(), s.words(), taken)));
-    tell(job, taken, TraceEntry.Kind.INTAKE, "Taken in", "“" + line.complaint() + "”", counter);
-    DataStatus stance = line.dataWanted() ? DataStatus.WANTED : DataStatus.NOT_ASKED;
-    stances.save(new DataStance(job.id(), stance, null, null, counter.id(), taken));
-    job.stance(stance);
+        .findings()
+        .forEach(s -> findings.save(new JobFinding(job.id(), s.id(), s.level(), s.words(), taken)));
+    tell(job, taken, JournalEntry.Kind.INTAKE, "Taken in", "“" + line.complaint() + "”", counter);
+    DataStatus dataStatus = line.dataWanted() ? DataStatus.WANTED : DataStatus.NOT_ASKED;
+    statusEntries.save(new DataStatusEntry(job.id(), dataStatus, null, null, counter.id(), taken));
+    job.dataStatus(dataStatus);
     drafts.keepFor(job.id(), answers, counter.id(), taken);
     work(job, line, technician, probe, taken);
     jobs.flush();
     search.note(job);
   }
 
-  /** Read, ruled, worked on, handed back: each stage as long as it took. */
+  /** Read, decided, worked on, handed back: each stage as long as it took. */
   private void work(Job job, Line line, Account technician, UUID probe, Instant taken) {
     Instant read = hours.after(taken, line.stageMinutes().get(0));
     readDrive(job, line, probe, read);
     Weighed weighed = weighing.reweigh(job);
-    Instant ruled = hours.after(read, line.stageMinutes().get(1));
-    rulings.keepPast(job, line.courses(), line.reason(), weighed, technician.id(), ruled);
-    tell(job, ruled, TraceEntry.Kind.RULING, "Ruled", Course.inOrder(line.courses()), technician);
-    Instant done = hours.after(ruled, line.stageMinutes().get(2));
+    Instant decided = hours.after(read, line.stageMinutes().get(1));
+    decisions.keepPast(job, line.courses(), line.reason(), weighed, technician.id(), decided);
+    tell(
+        job,
+        decided,
+        JournalEntry.Kind.DECISION,
+        "Decided",
+        Course.inOrder(line.courses()),
+        technician);
+    Instant done = hours.after(decided, line.stageMinutes().get(2));
     if (!line.changed().isEmpty()) {
-      change(job, line.changed(), technician, ruled, done);
+      change(job, line.changed(), technician, decided, done);
     }
     Instant back = hours.after(done, line.stageMinutes().get(3));
-    tell(job, back, TraceEntry.Kind.END, "Handed back", "", technician);
+    tell(job, back, JournalEntry.Kind.END, "Handed back", "", technician);
     jobs.flush();
-    Instant[] ends = {read, ruled, done, back};
+    Instant[] ends = {read, decided, done, back};
     for (Stage stage : Stage.values()) {
       jdbc.sql("INSERT INTO stage_time (job_id, stage, minutes, ended_at) VALUES (?, ?, ?, ?)")
           .params(
@@ -264,11 +271,11 @@ class PastJobs {
                     .ifPresent(k -> pages.put(k, new RawPage(Base64.getDecoder().decode(base64)))));
     Map<PageKind, PageAnswer> answers = new EnumMap<>(PageKind.class);
     pages.forEach((kind, page) -> answers.put(kind, new PageAnswer.Got(page)));
-    Optional<DriveIdentity> identity = DriveIdentity.of(new DriveReading(answers));
+    Optional<DriveIdentity> identity = DriveIdentity.of(new PartReading(answers));
     Part part = parts.met(job.machine().id(), "drive-a", "Drive A", identity, when).part();
     readings.keep(job, part, probe, PROBE_VERSION, when, pages);
-    trace.save(
-        new TraceEntry(job.id(), when, TraceEntry.Kind.READING, "Drive A read", "", "probe"));
+    journal.save(
+        new JournalEntry(job.id(), when, JournalEntry.Kind.READING, "Drive A read", "", "probe"));
   }
 
   private void change(Job job, String what, Account by, Instant begun, Instant done) {
@@ -278,8 +285,8 @@ class PastJobs {
                 + " closed_at) VALUES (?, ?, ?, ?, 'GONE', '', ?, ?)")
         .params(job.id(), what, by.id(), Timestamp.from(begun), by.id(), Timestamp.from(done))
         .update();
-    tell(job, begun, TraceEntry.Kind.CHANGE, "Changed: " + what, "check to come", by);
-    tell(job, done, TraceEntry.Kind.CHECK, "Complaint gone", "after: " + what, by);
+    tell(job, begun, JournalEntry.Kind.CHANGE, "Changed: " + what, "check to come", by);
+    tell(job, done, JournalEntry.Kind.CHECK, "Complaint gone", "after: " + what, by);
   }
 
   private Instant taken(Line line, Instant now) {
@@ -340,7 +347,7 @@ class PastJobs {
   }
 
   private void tell(
-      Job job, Instant when, TraceEntry.Kind kind, String title, String detail, Account who) {
-    trace.save(new TraceEntry(job.id(), when, kind, title, detail, who.displayName()));
+      Job job, Instant when, JournalEntry.Kind kind, String title, String detail, Account who) {
+    journal.save(new JournalEntry(job.id(), when, kind, title, detail, who.displayName()));
   }
 }

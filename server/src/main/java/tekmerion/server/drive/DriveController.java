@@ -14,8 +14,8 @@ import tekmerion.core.page.Fault;
 import tekmerion.core.page.RawPage;
 import tekmerion.core.port.PageAnswer;
 import tekmerion.core.port.PageKind;
+import tekmerion.server.evidence.PageStore;
 import tekmerion.server.problem.Refusal;
-import tekmerion.server.reading.PageStore;
 
 /** One drive, and the bytes of any page of a reading. */
 @RestController
@@ -47,9 +47,9 @@ class DriveController {
     this.pages = pages;
   }
 
-  @GetMapping("/api/jobs/{number}/drives/{driveKey}")
-  DriveView drive(@PathVariable String number, @PathVariable String driveKey) {
-    return views.of(number, driveKey);
+  @GetMapping("/api/jobs/{number}/parts/{partKey}")
+  DriveView drive(@PathVariable String number, @PathVariable String partKey) {
+    return views.of(number, partKey);
   }
 
   @GetMapping("/api/readings/{readingId}/pages/{kind}")

@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.UUID;
 import tekmerion.core.trend.KaplanMeier;
 import tekmerion.core.trend.Outlook;
-import tekmerion.core.weigh.Tilt;
+import tekmerion.core.weigh.Suspicion;
 import tekmerion.link.RunKind;
 import tekmerion.server.run.RunView;
 
@@ -32,13 +32,13 @@ import tekmerion.server.run.RunView;
 record DriveView(
     String job,
     String machine,
-    String driveKey,
+    String partKey,
     long partId,
     String slot,
     @Schema(nullable = true) String model,
     @Schema(nullable = true) String serial,
     String about,
-    Tilt tilt,
+    Suspicion suspicion,
     String finding,
     @Schema(nullable = true) String decisive,
     @Schema(nullable = true) String metBefore,

@@ -15,9 +15,10 @@ import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.drive.DriveIdentity;
 import tekmerion.core.drive.DriveNumbers;
 import tekmerion.core.drive.DriveNumbers.Number;
-import tekmerion.core.drive.DriveReading;
 import tekmerion.core.drive.DriveVisit;
 import tekmerion.core.drive.OutlookBook;
+import tekmerion.core.drive.PartReading;
+import tekmerion.core.finding.Finding;
 import tekmerion.core.forecast.OpenHours;
 import tekmerion.core.knowhow.Hazards;
 import tekmerion.core.permit.Action;
@@ -25,12 +26,12 @@ import tekmerion.core.permit.Permission;
 import tekmerion.core.permit.Permissions;
 import tekmerion.core.port.PageAnswer;
 import tekmerion.core.port.PageKind;
-import tekmerion.core.sign.Sign;
 import tekmerion.core.trend.KaplanMeier;
-import tekmerion.core.weigh.Tilt;
+import tekmerion.core.weigh.Suspicion;
 import tekmerion.core.weigh.Weighed.CauseShare;
-import tekmerion.core.weigh.Weighed.SignWeight;
+import tekmerion.core.weigh.Weighed.FindingWeight;
 import tekmerion.link.RunKind;
+import tekmerion.link.SurfaceScanResult;
 import tekmerion.server.bay.Bay;
 import tekmerion.server.bay.Bays;
 import tekmerion.server.drive.DriveView.PageNote;
@@ -38,23 +39,23 @@ import tekmerion.server.drive.DriveView.Row;
 import tekmerion.server.drive.DriveView.Stand;
 import tekmerion.server.drive.DriveView.Start;
 import tekmerion.server.drive.DriveView.When;
+import tekmerion.server.evidence.PartNumbers;
+import tekmerion.server.evidence.PartNumbers.Standing;
+import tekmerion.server.evidence.ReadRequests;
+import tekmerion.server.evidence.Reading;
+import tekmerion.server.evidence.Visit;
+import tekmerion.server.evidence.Visits;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
 import tekmerion.server.knowhow.ShopKnowHow;
-import tekmerion.server.link.ProbeViews;
-import tekmerion.server.link.ProbeViews.ProbeView;
 import tekmerion.server.part.Part;
 import tekmerion.server.part.PartHistory;
 import tekmerion.server.part.PartPlace;
 import tekmerion.server.permit.JobPermissions;
+import tekmerion.server.probe.ProbeViews;
+import tekmerion.server.probe.ProbeViews.ProbeView;
 import tekmerion.server.problem.Refusal;
-import tekmerion.server.reading.PartNumbers;
-import tekmerion.server.reading.PartNumbers.Standing;
-import tekmerion.server.reading.ReadRequests;
-import tekmerion.server.reading.Reading;
-import tekmerion.server.reading.Visit;
-import tekmerion.server.reading.Visits;
-import tekmerion.server.run.DriveRun;
+import tekmerion.server.run.Run;
 import tekmerion.server.run.RunView;
 import tekmerion.server.run.RunWords;
 import tekmerion.server.run.Runs;
@@ -64,8 +65,8 @@ import tekmerion.server.weighing.WeighingService.Evidence;
 /** Puts a drive's view together. */
 @Service
 class DriveViews {
-  private static final int FEWEST_LIVES = 20;
-  private static final int MOST_VISITS_SHOWN = 5;
+  private static final int MIN_LIVES = 20;
+  private static final int MAX_VISITS_SHOWN = 5;
   private final Jobs jobs;
   private final Bays bays;
   private final ProbeViews probes;
@@ -107,24 +108,25 @@ class DriveViews {
   }
 
   @Transactional(readOnly = true)
-  DriveView of(String number, String driveKey) {
+  DriveView of(String number, String partKey) {
     Job job =
         jobs.findByNumber(number)
             .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
     Evidence evidence = weighing.weigh(job);
     PartPlace place =
         evidence.drives().stream()
-            .filter(p -> p.driveKey().equals(driveKey))
+            .filter(p -> p.partKey().equals(partKey))
             .findFirst()
             .orElseThrow(
                 () -> Refusal.notFound("No drive of that name has been met in this machine."));
     Part part = place.part();
     List<Visit> all = visits.of(part.id());
-    Optional<DriveReading> report = Optional.ofNullable(evidence.reports().get(driveKey));
+    Optional<PartReading> report = Optional.ofNullable(evidence.reports().get(partKey));
     Optional<DriveIdentity> identity = report.flatMap(DriveIdentity::of);
     Map<String, Number> now = all.isEmpty() ? Map.of() : all.get(all.size() - 1).said().numbers();
     OptionalDouble hours = DriveNumbers.hours(now);
-    List<Sign> signs = evidence.signs().stream().filter(s -> s.part().equals(driveKey)).toList();
+    List<Finding> findings =
+        evidence.findings().stream().filter(s -> s.part().equals(partKey)).toList();
     Map<String, Standing> standings =
         identity.isEmpty() || hours.isEmpty()
             ? Map.of()
@@ -132,49 +134,52 @@ class DriveViews {
     List<KaplanMeier.Life> lives = identity.map(numbers::lives).orElse(List.of());
     Optional<ProbeView> probe =
         bays.findByJobId(job.id()).map(Bay::id).flatMap(probes::on).filter(ProbeView::online);
-    List<DriveRun> ofDrive = runs.ofDrive(part.id(), job.id(), driveKey);
-    Optional<CauseShare> worst = worst(evidence, c -> c.part().equals(driveKey) && isDrive(c));
-    Optional<CauseShare> worstHere = worst(evidence, c -> c.part().equals(driveKey));
+    List<Run> ofDrive = runs.ofDrive(part.id(), job.id(), partKey);
+    Optional<CauseShare> worst = worst(evidence, c -> c.part().equals(partKey) && isDrive(c));
+    Optional<CauseShare> worstHere = worst(evidence, c -> c.part().equals(partKey));
     return new DriveView(
         job.number(),
         job.machine().name(),
-        driveKey,
+        partKey,
         part.id(),
         place.slot(),
         part.model(),
         part.serial(),
         identity.map(DriveViews::about).orElse("not read yet"),
-        worst.map(CauseShare::tilt).orElse(Tilt.UNKNOWN),
+        worst.map(CauseShare::suspicion).orElse(Suspicion.UNKNOWN),
         finding(
             ofDrive,
             worstHere,
-            signs,
-            Hazards.of(knowHow.now(), signs).decisive(driveKey).isPresent()),
-        permissions.of(job, evidence).drive(driveKey).failing().orElse(null),
+            findings,
+            Hazards.of(knowHow.now(), findings).decisive(partKey).isPresent()),
+        permissions.of(job, evidence).drive(partKey).failing().orElse(null),
         history.metBefore(List.of(part.id()), job.id()).get(part.id()),
         probe.isPresent(),
         requests.pending(job.id()).stream()
-            .anyMatch(r -> r.driveKey().equals(driveKey) && r.refusedWhy() == null),
+            .anyMatch(r -> r.partKey().equals(partKey) && r.refusedWhy() == null),
         shown(all).stream().map(v -> new When(v.readingId(), v.said().takenAt(), v.job())).toList(),
-        rows(shown(all), standings, identity, graveKeys(now, signs)),
-        Followed.of(all.stream().map(Visit::said).toList(), graveKeys(now, signs), zone),
-        now.isEmpty() ? null : OutlookBook.shipped().outlook(hours.orElse(-1), signs),
-        lives.size() < FEWEST_LIVES ? List.of() : KaplanMeier.of(lives),
+        rows(shown(all), standings, identity, graveKeys(now, findings)),
+        Followed.of(all.stream().map(Visit::said).toList(), graveKeys(now, findings), zone),
+        now.isEmpty() ? null : OutlookBook.shipped().outlook(hours.orElse(-1), findings),
+        lives.size() < MIN_LIVES ? List.of() : KaplanMeier.of(lives),
         survivalNote(lives),
-        ofDrive.stream().filter(r -> !r.kind().isOfData() || isOpen(r)).map(RunView::of).toList(),
+        ofDrive.stream()
+            .filter(r -> !r.kind().isAboutData() || isOpen(r))
+            .map(RunView::of)
+            .toList(),
         surveyed(ofDrive),
-        starts(driveKey, evidence, job, report),
-        Optional.ofNullable(evidence.latest().get(driveKey)).map(Reading::getId).orElse(null),
+        starts(partKey, evidence, job, report),
+        Optional.ofNullable(evidence.latest().get(partKey)).map(Reading::getId).orElse(null),
         report.map(DriveViews::pages).orElse(List.of()));
   }
 
-  private static boolean isOpen(DriveRun run) {
-    return run.state() != DriveRun.State.ENDED;
+  private static boolean isOpen(Run run) {
+    return run.state() != Run.State.ENDED;
   }
 
-  private static RunView surveyed(List<DriveRun> runs) {
+  private static RunView surveyed(List<Run> runs) {
     return runs.stream()
-        .filter(r -> r.kind() == RunKind.SURVEY && r.finding() != null)
+        .filter(r -> r.kind() == RunKind.SURVEY && r.result() != null)
         .findFirst()
         .map(RunView::of)
         .orElse(null);
@@ -192,28 +197,28 @@ class DriveViews {
 
   /** The first, and the newest ones: what lies between is in the trends. */
   private static List<Visit> shown(List<Visit> all) {
-    if (all.size() <= MOST_VISITS_SHOWN) {
+    if (all.size() <= MAX_VISITS_SHOWN) {
       return all;
     }
     List<Visit> shown = new ArrayList<>();
     shown.add(all.get(0));
-    shown.addAll(all.subList(all.size() - MOST_VISITS_SHOWN + 1, all.size()));
+    shown.addAll(all.subList(all.size() - MAX_VISITS_SHOWN + 1, all.size()));
     return shown;
   }
 
-  /** Numbers on whose bytes a sign rests that is not at its first, harmless level. */
-  private Set<String> graveKeys(Map<String, Number> now, List<Sign> signs) {
+  /** Numbers on whose bytes a finding rests that is not at its first, harmless level. */
+  private Set<String> graveKeys(Map<String, Number> now, List<Finding> findings) {
     return now.values().stream()
         .filter(
             number ->
-                signs.stream()
+                findings.stream()
                     .filter(s -> s.basis().page().equals(number.page()))
                     .filter(s -> isWithin(number.offset(), s.basis()))
                     .anyMatch(
                         s ->
                             knowHow
                                     .now()
-                                    .sign(s.id())
+                                    .finding(s.id())
                                     .flatMap(k -> k.levelIndex(s.level()))
                                     .orElse(0)
                                 > 0))
@@ -221,24 +226,28 @@ class DriveViews {
         .collect(Collectors.toSet());
   }
 
-  private static boolean isWithin(int offset, Sign.Basis basis) {
+  private static boolean isWithin(int offset, Finding.Basis basis) {
     return offset >= basis.offset() && offset < basis.offset() + basis.length();
   }
 
   private String finding(
-      List<DriveRun> runs, Optional<CauseShare> worst, List<Sign> signs, boolean decisive) {
+      List<Run> runs, Optional<CauseShare> worst, List<Finding> findings, boolean decisive) {
     if (decisive) {
-      return signs.stream()
+      return findings.stream()
           .filter(s -> knowHow.now().decisive(s).isPresent())
-          .map(Sign::words)
+          .map(Finding::words)
           .findFirst()
           .orElseThrow();
     }
-    Optional<DriveRun> surface =
-        runs.stream().filter(r -> r.kind().isSurface() && r.surface() != null).findFirst();
+    Optional<SurfaceScanResult> surface =
+        runs.stream()
+            .map(Run::result)
+            .filter(SurfaceScanResult.class::isInstance)
+            .map(SurfaceScanResult.class::cast)
+            .findFirst();
     if (surface.isPresent()) {
-      long bad = surface.get().surface().badSectors();
-      int slow = surface.get().surface().slowZones().size();
+      long bad = surface.get().badSectors();
+      int slow = surface.get().slowZones().size();
       if (bad > 0) {
         return "%,d %s".formatted(bad, bad == 1 ? "sector unreadable" : "sectors unreadable");
       }
@@ -246,13 +255,13 @@ class DriveViews {
           ? "%d slow %s, nothing unreadable so far".formatted(slow, slow == 1 ? "zone" : "zones")
           : "nothing unreadable so far";
     }
-    List<SignWeight> direct =
-        worst.stream().flatMap(w -> w.weights().stream()).filter(SignWeight::direct).toList();
+    List<FindingWeight> direct =
+        worst.stream().flatMap(w -> w.weights().stream()).filter(FindingWeight::direct).toList();
     return direct.stream()
         .filter(w -> w.decibans() > 0)
         .findFirst()
         .or(() -> direct.stream().findFirst())
-        .map(w -> w.sign().words())
+        .map(w -> w.finding().words())
         .orElse("nothing known yet");
   }
 
@@ -348,26 +357,26 @@ class DriveViews {
 
   private static String survivalNote(List<KaplanMeier.Life> lives) {
     long failed = lives.stream().filter(KaplanMeier.Life::failed).count();
-    return lives.size() < FEWEST_LIVES
+    return lives.size() < MIN_LIVES
         ? "%d of this model met so far: too few to tell how long they last".formatted(lives.size())
         : "%d of this model met, %d of them replaced".formatted(lives.size(), failed);
   }
 
   private List<Start> starts(
-      String driveKey, Evidence evidence, Job job, Optional<DriveReading> report) {
+      String partKey, Evidence evidence, Job job, Optional<PartReading> report) {
     // NVM Express 2.0, 5.9: a device self-test is short or extended; conveyance is ATA's.
     boolean nvme = report.flatMap(r -> r.answer(PageKind.NVME_SMART)).isPresent();
     Permissions permitted = permissions.of(job, evidence);
     List<Start> starts = new ArrayList<>();
     for (RunKind kind : RunKind.values()) {
-      if (!kind.isOfDrive() || kind.isOfData()) {
+      if (!kind.isOfDrive() || kind.isAboutData()) {
         continue; // what is done about the data has a view of its own
       }
       if (nvme && kind == RunKind.SELF_TEST_CONVEYANCE) {
         continue;
       }
       Permission.Locked locked =
-          permitted.of(new Action.Make(kind.effects(), driveKey)).locked().orElse(null);
+          permitted.of(new Action.Make(kind.effects(), partKey)).locked().orElse(null);
       starts.add(
           new Start(
               kind,
@@ -379,7 +388,7 @@ class DriveViews {
     return starts;
   }
 
-  private static List<PageNote> pages(DriveReading report) {
+  private static List<PageNote> pages(PartReading report) {
     return report.answers().entrySet().stream()
         .map(
             e ->

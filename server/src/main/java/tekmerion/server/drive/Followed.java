@@ -45,7 +45,7 @@ final class Followed {
   private Followed() {}
 
   /**
-   * @param grave keys of numbers on whose bytes a sign rests that speaks for a fault
+   * @param grave keys of numbers on whose bytes a finding rests that speaks for a fault
    */
   static List<TrendView> of(List<DriveVisit> visits, Set<String> grave, ZoneId zone) {
     if (visits.isEmpty()) {

@@ -17,12 +17,12 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import tekmerion.core.knowhow.Edit.EntryKind;
+import tekmerion.core.knowhow.FindingKind;
 import tekmerion.core.knowhow.KnowHow;
-import tekmerion.core.knowhow.SignKind;
-import tekmerion.server.account.Person;
-import tekmerion.server.account.Role;
 import tekmerion.server.knowhow.KnowHowChange;
 import tekmerion.server.knowhow.ShopKnowHow;
+import tekmerion.server.person.Person;
+import tekmerion.server.person.Role;
 
 /** Entries of the know-how: anybody reads them, the lead changes them. */
 @RestController
@@ -36,7 +36,7 @@ class EditingController {
 
   /** What an entry may name. */
   @Schema(name = "KnowHowChoices")
-  record Choices(List<Choice> causes, List<Choice> families, List<String> reaches) {}
+  record Choices(List<Choice> causes, List<Choice> families, List<String> bootStages) {}
 
   @Schema(name = "KnowHowChoice")
   record Choice(String id, String name) {}
@@ -75,7 +75,7 @@ class EditingController {
     return new Choices(
         now.causes().stream().map(c -> new Choice(c.id(), c.name())).toList(),
         now.families().stream().map(f -> new Choice(f.id(), f.name())).toList(),
-        now.sign("reach").map(SignKind::levels).orElse(List.of()));
+        now.finding("boot-stage").map(FindingKind::levels).orElse(List.of()));
   }
 
   /** Other shops' own moves that came with jobs and are not in force here. */

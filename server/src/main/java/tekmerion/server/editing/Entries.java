@@ -16,16 +16,16 @@ import org.springframework.stereotype.Service;
 import tekmerion.core.knowhow.Cause;
 import tekmerion.core.knowhow.Edit;
 import tekmerion.core.knowhow.Edit.EntryKind;
+import tekmerion.core.knowhow.FindingKind;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Mistakes;
 import tekmerion.core.knowhow.Move;
 import tekmerion.core.knowhow.Remedy;
-import tekmerion.core.knowhow.SignKind;
 import tekmerion.server.knowhow.KnowHowChange;
 import tekmerion.server.knowhow.KnowHowChange.CauseEdit;
+import tekmerion.server.knowhow.KnowHowChange.FindingEdit;
 import tekmerion.server.knowhow.KnowHowChange.MoveEdit;
 import tekmerion.server.knowhow.KnowHowChange.RemedyEdit;
-import tekmerion.server.knowhow.KnowHowChange.SignEdit;
 import tekmerion.server.knowhow.KnowHowChanges;
 import tekmerion.server.knowhow.ShopKnowHow;
 import tekmerion.server.problem.Refusal;
@@ -41,7 +41,7 @@ class Entries {
    * @param ships whether it comes with the product
    * @param aside whether a move is not offered any more
    * @param source where its numbers come from; null where it has none of its own
-   * @param levels of a sign, in the words that are seen
+   * @param levels of a finding, in the words that are seen
    * @param history oldest first
    */
   @Schema(name = "KnowHowEntry")
@@ -54,7 +54,7 @@ class Entries {
       boolean aside,
       @Schema(nullable = true) String source,
       List<String> levels,
-      @Schema(nullable = true) SignEdit sign,
+      @Schema(nullable = true) FindingEdit finding,
       @Schema(nullable = true) CauseEdit cause,
       @Schema(nullable = true) MoveEdit move,
       @Schema(nullable = true) RemedyEdit remedy,
@@ -86,14 +86,15 @@ class Entries {
     ShopKnowHow.InForce inForce = knowHow.newest();
     List<Version> history = history(inForce, subject, id);
     KnowHow now = inForce.knowHow();
-    Optional<SignKind> sign = only(EntryKind.SIGN, subject, now.sign(id));
+    Optional<FindingKind> finding = only(EntryKind.FINDING, subject, now.finding(id));
     Optional<Cause> cause = only(EntryKind.CAUSE, subject, now.cause(id));
     Optional<Move> move = only(EntryKind.MOVE, subject, now.move(id));
     Optional<Remedy> remedy = only(EntryKind.REMEDY, subject, now.remedy(id));
     return new Entry(
         subject,
         id,
-        sign.map(SignKind::name)
+        finding
+            .map(FindingKind::name)
             .or(() -> cause.map(Cause::name))
             .or(() -> move.map(Move::name))
             .or(() -> remedy.map(Remedy::name))
@@ -104,9 +105,9 @@ class Entries {
         history.size(),
         ships(subject, id),
         move.filter(m -> !now.offered().contains(m)).isPresent(),
-        sign.map(SignKind::source).orElse(null),
-        sign.map(s -> levels(now, s)).orElse(List.of()),
-        sign.map(s -> new SignEdit(s.name(), s.leak(), s.links())).orElse(null),
+        finding.map(FindingKind::source).orElse(null),
+        finding.map(s -> levels(now, s)).orElse(List.of()),
+        finding.map(s -> new FindingEdit(s.name(), s.leak(), s.links())).orElse(null),
         cause.map(c -> new CauseEdit(c.name(), c.prior(), c.dataRisk())).orElse(null),
         move.map(
                 m ->
@@ -136,20 +137,20 @@ class Entries {
   /** The shop's own are moves, and what these tell. */
   private static boolean ships(EntryKind subject, String id) {
     return switch (subject) {
-      case SIGN -> KnowHow.shipped().sign(id).isPresent();
+      case FINDING -> KnowHow.shipped().finding(id).isPresent();
       case MOVE -> KnowHow.shipped().move(id).isPresent();
       default -> true;
     };
   }
 
   /** In the words of the move that shows it, if one does. */
-  private static List<String> levels(KnowHow now, SignKind sign) {
+  private static List<String> levels(KnowHow now, FindingKind finding) {
     return now.moves().stream()
         .flatMap(move -> move.tells().stream())
-        .filter(seen -> seen.id().equals(sign.id()))
+        .filter(seen -> seen.id().equals(finding.id()))
         .findFirst()
         .map(seen -> List.copyOf(seen.levels().values()))
-        .orElse(sign.levels());
+        .orElse(finding.levels());
   }
 
   /** Up to what is in force: the number of its versions is that of what is shown. */
@@ -199,7 +200,7 @@ class Entries {
   private static Map<String, String> flat(KnowHow of, EntryKind subject, String id) {
     Map<String, String> flat = new LinkedHashMap<>();
     switch (subject) {
-      case SIGN -> of.sign(id).ifPresent(s -> flatSign(of, s, flat));
+      case FINDING -> of.finding(id).ifPresent(s -> flatFinding(of, s, flat));
       case CAUSE ->
           of.cause(id)
               .ifPresent(
@@ -224,12 +225,12 @@ class Entries {
     return flat;
   }
 
-  private static void flatSign(KnowHow of, SignKind sign, Map<String, String> flat) {
-    flat.put("name", sign.name());
-    List<String> levels = levels(of, sign);
+  private static void flatFinding(KnowHow of, FindingKind finding, Map<String, String> flat) {
+    flat.put("name", finding.name());
+    List<String> levels = levels(of, finding);
     for (int level = 0; level < levels.size(); level++) {
-      flat.put("no cause: " + levels.get(level), hundred(sign.leak().get(level)));
-      for (Map.Entry<String, List<Double>> link : sign.links().entrySet()) {
+      flat.put("no cause: " + levels.get(level), hundred(finding.leak().get(level)));
+      for (Map.Entry<String, List<Double>> link : finding.links().entrySet()) {
         flat.put(
             "%s: %s".formatted(cause(of, link.getKey()), levels.get(level)),
             hundred(link.getValue().get(level)));

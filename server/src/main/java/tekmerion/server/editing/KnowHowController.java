@@ -19,18 +19,19 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import tekmerion.core.decision.Course;
 import tekmerion.core.knowhow.Cause;
 import tekmerion.core.knowhow.Edit.EntryKind;
+import tekmerion.core.knowhow.FindingKind;
 import tekmerion.core.knowhow.KnowHow;
-import tekmerion.core.knowhow.SignKind;
 import tekmerion.core.learn.Learning;
 import tekmerion.core.learn.Learning.Proposal;
-import tekmerion.core.ruling.Course;
-import tekmerion.server.account.Person;
-import tekmerion.server.account.Role;
+import tekmerion.core.permit.Invasiveness;
 import tekmerion.server.knowhow.KnowHowChange;
 import tekmerion.server.knowhow.KnowHowChanges;
 import tekmerion.server.knowhow.ShopKnowHow;
+import tekmerion.server.person.Person;
+import tekmerion.server.person.Role;
 import tekmerion.server.problem.Refusal;
 
 /** The know-how to read and search, and what the shop's own jobs propose. */
@@ -43,14 +44,14 @@ class KnowHowController {
   private final KnowHowEdits edits;
 
   /**
-   * @param judged how many signs rest on judgement alone
+   * @param judged how many findings rest on judgement alone
    */
   @Schema(name = "KnowHowView")
   record View(
       int judged,
       int signsInAll,
       List<CauseLine> causes,
-      List<SignLine> signs,
+      List<FindingLine> findings,
       List<MoveLine> moves,
       List<RemedyLine> remedies) {}
 
@@ -61,8 +62,8 @@ class KnowHowController {
    * @param source where its numbers come from
    * @param links by the cause's name, by level
    */
-  @Schema(name = "KnownSign")
-  record SignLine(
+  @Schema(name = "KnownFinding")
+  record FindingLine(
       String id,
       String name,
       List<String> levels,
@@ -77,8 +78,8 @@ class KnowHowController {
       String id,
       String name,
       String purpose,
-      int touch,
-      String touchWords,
+      Invasiveness invasiveness,
+      String invasivenessWords,
       int handsOn,
       int waiting,
       int version,
@@ -104,7 +105,7 @@ class KnowHowController {
    */
   @Schema(name = "LikelihoodProposal")
   record ProposalView(
-      String sign,
+      String finding,
       String signName,
       String cause,
       String causeName,
@@ -121,7 +122,7 @@ class KnowHowController {
   /** A likelihood that was taken over from the shop's jobs, and why. */
   @Schema(name = "OwnLikelihood")
   record Decided(
-      String sign,
+      String finding,
       String signName,
       String cause,
       String causeName,
@@ -132,10 +133,10 @@ class KnowHowController {
       Instant at) {
     /** Whether the jobs behind a proposal are nearly all the ones that were decided on here. */
     boolean restsOn(Proposal p) {
-      return sign.equals(p.sign())
+      return finding.equals(p.finding())
           && cause.equals(p.cause())
           && jobs != null
-          && p.jobs() < jobs + Learning.LEAST_JOBS;
+          && p.jobs() < jobs + Learning.MIN_JOBS;
     }
   }
 
@@ -143,7 +144,7 @@ class KnowHowController {
    * @param reason why the shop trusts its own jobs here
    */
   record TakeOver(
-      @NotBlank @Size(max = 60) String sign,
+      @NotBlank @Size(max = 60) String finding,
       @NotBlank @Size(max = 60) String cause,
       @NotBlank @Size(max = 500) String reason) {}
 
@@ -162,10 +163,10 @@ class KnowHowController {
   View view(@RequestParam(defaultValue = "") @Size(max = 200) String text) {
     KnowHow now = knowHow.now();
     Versions versions = new Versions(changes.versions());
-    List<SignKind> signs = now.signs();
+    List<FindingKind> findings = now.findings();
     return new View(
-        (int) signs.stream().filter(SignKind::isJudged).count(),
-        signs.size(),
+        (int) findings.stream().filter(FindingKind::isJudged).count(),
+        findings.size(),
         now.causes().stream()
             .filter(c -> has(text, c.id(), c.name()))
             .map(
@@ -173,16 +174,16 @@ class KnowHowController {
                     new CauseLine(
                         c.id(), c.name(), c.partKind(), versions.of(EntryKind.CAUSE, c.id())))
             .toList(),
-        signs.stream()
+        findings.stream()
             .filter(s -> has(text, s.id(), s.name(), String.join(" ", s.links().keySet())))
             .map(
                 s ->
-                    new SignLine(
+                    new FindingLine(
                         s.id(),
                         s.name(),
                         s.levels(),
                         s.isJudged(),
-                        versions.of(EntryKind.SIGN, s.id()),
+                        versions.of(EntryKind.FINDING, s.id()),
                         s.source(),
                         s.leak(),
                         byName(s.links())))
@@ -195,8 +196,8 @@ class KnowHowController {
                         m.id(),
                         m.named("the part"),
                         m.purpose(),
-                        m.touch(),
-                        m.touches().words(),
+                        m.invasiveness(),
+                        m.invasiveness().words(),
                         m.handsOnMinutes(),
                         m.waitingMinutes(),
                         versions.of(EntryKind.MOVE, m.id()),
@@ -271,18 +272,18 @@ class KnowHowController {
         decided);
   }
 
-  private String signName(String sign) {
-    return knowHow.now().sign(sign).map(SignKind::name).orElse(sign);
+  private String signName(String finding) {
+    return knowHow.now().finding(finding).map(FindingKind::name).orElse(finding);
   }
 
   private ProposalView view(Proposal p) {
     return new ProposalView(
-        p.sign(),
-        signName(p.sign()),
+        p.finding(),
+        signName(p.finding()),
         p.cause(),
         nameOf(p.cause()),
         p.jobs(),
-        knowHow.now().sign(p.sign()).map(SignKind::levels).orElse(List.of()),
+        knowHow.now().finding(p.finding()).map(FindingKind::levels).orElse(List.of()),
         p.now(),
         p.expected(),
         p.seen(),
@@ -292,7 +293,7 @@ class KnowHowController {
   /**
    * Takes over what the jobs propose now; what they proposed when the page was loaded may be older.
    *
-   * @throws Refusal 409 if they propose nothing for that sign and cause
+   * @throws Refusal 409 if they propose nothing for that finding and cause
    */
   @PostMapping("/likelihoods")
   @ResponseStatus(HttpStatus.NO_CONTENT)
@@ -300,7 +301,7 @@ class KnowHowController {
     by.must(Role.LEAD);
     Proposal proposal =
         Learning.of(knowHow.now(), jobs.all()).stream()
-            .filter(p -> p.sign().equals(wanted.sign()) && p.cause().equals(wanted.cause()))
+            .filter(p -> p.finding().equals(wanted.finding()) && p.cause().equals(wanted.cause()))
             .findFirst()
             .orElseThrow(
                 () ->
@@ -308,8 +309,8 @@ class KnowHowController {
                         "The jobs propose nothing for that any more.", "Load the page again."));
     edits.keep(
         KnowHowChange.likelihood(
-            proposal.sign(), proposal.cause(), proposal.proposed(), proposal.jobs()),
-        changes.of(EntryKind.SIGN, proposal.sign()).size(),
+            proposal.finding(), proposal.cause(), proposal.proposed(), proposal.jobs()),
+        changes.of(EntryKind.FINDING, proposal.finding()).size(),
         "%d jobs of this shop: %s".formatted(proposal.jobs(), wanted.reason().strip()),
         by);
   }

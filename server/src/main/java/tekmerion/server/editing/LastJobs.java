@@ -9,10 +9,10 @@ import java.util.Set;
 import org.springframework.data.domain.PageRequest;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tekmerion.core.decision.Course;
 import tekmerion.core.knowhow.Cause;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.permit.Permissions;
-import tekmerion.core.ruling.Course;
 import tekmerion.core.weigh.NextMoves;
 import tekmerion.core.weigh.Weighed;
 import tekmerion.server.job.Job;
@@ -26,7 +26,7 @@ import tekmerion.server.weighing.WeighingService.Evidence;
 @Service
 class LastJobs {
   static final int LOOKED_AT = 100;
-  private static final double LEAST_SHARE_MOVED = 0.01;
+  private static final double MIN_SHARE_MOVED = 0.01;
   private final Jobs jobs;
   private final ShopKnowHow knowHow;
   private final WeighingService weighing;
@@ -34,8 +34,8 @@ class LastJobs {
 
   /**
    * @param jobs how many were looked at
-   * @param ruled of these, how many were ruled to be a known cause and not contradicted
-   * @param rightNow of the ruled, where that cause comes first by today's table
+   * @param decided of these, how many were decided to be a known cause and not contradicted
+   * @param rightNow of the decided, where that cause comes first by today's table
    * @param rightThen the same with the change
    * @param otherFirst where another cause comes first
    * @param otherCourse where it leans to another course
@@ -45,7 +45,7 @@ class LastJobs {
   @Schema(name = "KnowHowPreview")
   record Preview(
       int jobs,
-      int ruled,
+      int decided,
       int rightNow,
       int rightThen,
       int otherFirst,
@@ -54,13 +54,17 @@ class LastJobs {
       List<Line> moved) {}
 
   /**
-   * @param ruled name of the cause that was ruled; null if none was
+   * @param decided name of the cause that was decided; null if none was
    * @param move name of what comes first to be done; null if nothing does, as in ended jobs with
    *     all said
    */
   @Schema(name = "KnowHowPreviewJob")
   record Line(
-      String number, String complaint, @Schema(nullable = true) String ruled, Side now, Side then) {
+      String number,
+      String complaint,
+      @Schema(nullable = true) String decided,
+      Side now,
+      Side then) {
     boolean otherFirst() {
       return !now.first().equals(then.first());
     }
@@ -77,7 +81,7 @@ class LastJobs {
       return otherFirst()
           || otherCourse()
           || otherMove()
-          || Math.abs(now.share() - then.share()) >= LEAST_SHARE_MOVED;
+          || Math.abs(now.share() - then.share()) >= MIN_SHARE_MOVED;
     }
   }
 
@@ -108,12 +112,12 @@ class LastJobs {
             .toList();
     // Evidence is all in memory by now, so other threads need no transaction.
     List<Line> lines = gathered.parallelStream().map(g -> line(g, now, then)).toList();
-    List<Line> ruled = lines.stream().filter(l -> l.ruled() != null).toList();
+    List<Line> decided = lines.stream().filter(l -> l.decided() != null).toList();
     return new Preview(
         lines.size(),
-        ruled.size(),
-        (int) ruled.stream().filter(l -> l.now().right()).count(),
-        (int) ruled.stream().filter(l -> l.then().right()).count(),
+        decided.size(),
+        (int) decided.stream().filter(l -> l.now().right()).count(),
+        (int) decided.stream().filter(l -> l.then().right()).count(),
         (int) lines.stream().filter(Line::otherFirst).count(),
         (int) lines.stream().filter(Line::otherCourse).count(),
         (int) lines.stream().filter(Line::otherMove).count(),
@@ -133,16 +137,16 @@ class LastJobs {
   }
 
   private Line line(Gathered g, KnowHow now, KnowHow then) {
-    String ruled = g.job().contradicted() == null ? g.job().ruledCause() : null;
+    String decided = g.job().contradicted() == null ? g.job().decidedCause() : null;
     return new Line(
         g.job().number(),
         g.job().complaint(),
-        Optional.ofNullable(ruled).flatMap(now::cause).map(Cause::name).orElse(null),
-        side(g, now, g.evidence().weighed(), ruled),
-        side(g, then, weighing.weighedBy(then, g.job(), g.evidence()), ruled));
+        Optional.ofNullable(decided).flatMap(now::cause).map(Cause::name).orElse(null),
+        side(g, now, g.evidence().weighed(), decided),
+        side(g, then, weighing.weighedBy(then, g.job(), g.evidence()), decided));
   }
 
-  private Side side(Gathered g, KnowHow table, Weighed weighed, String ruled) {
+  private Side side(Gathered g, KnowHow table, Weighed weighed, String decided) {
     Weighed.CauseShare first = weighed.causes().get(0);
     Optional<NextMoves.Ranked> move =
         weighing
@@ -154,7 +158,7 @@ class LastJobs {
     return new Side(
         "%s (%s)".formatted(first.name(), first.partName()),
         first.probability(),
-        first.cause().equals(ruled),
+        first.cause().equals(decided),
         weighed.leaning(),
         move.map(r -> r.move().named(r.part().name())).orElse(null));
   }

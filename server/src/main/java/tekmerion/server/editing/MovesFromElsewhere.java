@@ -13,7 +13,7 @@ import tekmerion.server.knowhow.ShopKnowHow;
 @Service
 class MovesFromElsewhere {
   /** More than a lead would look through. */
-  private static final int MOST = 200;
+  private static final int MAX = 200;
 
   private final JdbcClient jdbc;
   private final OwnMoves moves;
@@ -38,7 +38,7 @@ class MovesFromElsewhere {
         .sql(
             "SELECT o.move_id, MIN(j.number), MIN(o.body) FROM job_own_move o JOIN job j ON j.id ="
                 + " o.job_id GROUP BY o.move_id ORDER BY o.move_id LIMIT "
-                + MOST)
+                + MAX)
         .query((rs, n) -> of(rs.getString(1), rs.getString(2), rs.getString(3)))
         .list()
         .stream()

@@ -9,10 +9,10 @@ import tekmerion.core.learn.Learning.ProvenJob;
 import tekmerion.core.weigh.Weighed;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Jobs that went back ruled, were not contradicted, and did not come back within 90 days. */
+/** Jobs that went back decided, were not contradicted, and did not come back within 90 days. */
 @Component
 class ProvenJobs {
-  private static final int MOST = 2000;
+  private static final int MAX = 2000;
   private final JdbcClient jdbc;
   private final JsonMapper json;
 
@@ -21,29 +21,30 @@ class ProvenJobs {
     this.json = json;
   }
 
-  /** The newest, at most {@value #MOST}. */
+  /** The newest, at most {@value #MAX}. */
   List<ProvenJob> all() {
     return jdbc.sql(
-            "SELECT j.ruled_cause, r.weighing FROM job j JOIN ruling r ON r.job_id = j.id"
-                + " WHERE j.ended_how = 'HANDED_BACK' AND j.ruled_cause IS NOT NULL"
+            "SELECT j.decided_cause, r.weighing FROM job j JOIN decision r ON r.job_id = j.id"
+                + " WHERE j.ended_how = 'HANDED_BACK' AND j.decided_cause IS NOT NULL"
                 + " AND j.contradicted IS NULL"
-                + " AND r.id = (SELECT MAX(q.id) FROM ruling q WHERE q.job_id = j.id)"
+                + " AND r.id = (SELECT MAX(q.id) FROM decision q WHERE q.job_id = j.id)"
                 + " AND NOT EXISTS (SELECT 1 FROM job b WHERE b.machine_id = j.machine_id"
                 + " AND b.taken_in_at > j.ended_at"
                 + " AND b.taken_in_at < j.ended_at + INTERVAL 90 DAY)"
                 + " ORDER BY j.ended_at DESC LIMIT "
-                + MOST)
+                + MAX)
         .query((rs, n) -> new ProvenJob(rs.getString(1), levels(rs.getString(2))))
         .list();
   }
 
-  /** Every sign that was counted when it was ruled. */
+  /** Every finding that was counted when it was decided. */
   private Map<String, String> levels(String weighing) {
     Map<String, String> levels = new HashMap<>();
     json.readValue(weighing, Weighed.class)
         .causes()
         .forEach(
-            share -> share.weights().forEach(w -> levels.put(w.sign().id(), w.sign().level())));
+            share ->
+                share.weights().forEach(w -> levels.put(w.finding().id(), w.finding().level())));
     return levels;
   }
 }

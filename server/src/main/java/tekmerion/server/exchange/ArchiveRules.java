@@ -12,30 +12,29 @@ import java.util.Set;
 import java.util.function.Predicate;
 import java.util.regex.Pattern;
 import org.springframework.stereotype.Component;
+import tekmerion.core.decision.Course;
 import tekmerion.core.forecast.Stage;
 import tekmerion.core.isolate.StartOutcome;
 import tekmerion.core.permit.DataStatus;
-import tekmerion.core.ruling.Course;
-import tekmerion.core.weigh.Tilt;
+import tekmerion.core.weigh.Suspicion;
 import tekmerion.core.weigh.Weighed;
 import tekmerion.link.CopyOrder;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.MachineNote;
 import tekmerion.link.PageNote;
-import tekmerion.link.PartFinding;
 import tekmerion.link.RunKind;
-import tekmerion.link.SurfaceNote;
+import tekmerion.link.RunResult;
 import tekmerion.server.intake.Answers;
 import tekmerion.server.isolate.Sort;
 import tekmerion.server.job.Changes;
 import tekmerion.server.job.Job;
-import tekmerion.server.job.TraceEntry;
+import tekmerion.server.job.JournalEntry;
 import tekmerion.server.knowhow.OwnMoves;
 import tekmerion.server.knowhow.ShopKnowHow;
 import tekmerion.server.move.MadeMoves;
 import tekmerion.server.part.Machine;
 import tekmerion.server.part.Part;
-import tekmerion.server.run.DriveRun;
+import tekmerion.server.run.Run;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -56,7 +55,7 @@ class ArchiveRules {
   /** A shop's own moves and what they show, which the importing shop may not have. */
   private static final Pattern OWN_MOVE = Pattern.compile("own\\.[a-z0-9.-]{1,51}");
 
-  private static final Pattern OWN_SIGN = Pattern.compile("own\\.[a-z0-9.-]{1,51}\\.seen");
+  private static final Pattern OWN_FINDING = Pattern.compile("own\\.[a-z0-9.-]{1,51}\\.seen");
 
   private final ShopKnowHow knowHow;
   private final JsonMapper json;
@@ -65,58 +64,55 @@ class ArchiveRules {
   ArchiveRules(ShopKnowHow knowHow, OwnMoves ownMoves, JsonMapper json) {
     this.knowHow = knowHow;
     this.json = json;
-    oneOf("job.tilt", Tilt.class);
+    oneOf("job.suspicion", Suspicion.class);
     oneOf("job.stage", Stage.class);
     oneOf("job.waits_for", Job.WaitsFor.class);
     oneOf("job.ended_how", Job.EndedHow.class);
     oneOf("job_wait.kind", Job.WaitsFor.class);
     oneOf("stage_time.stage", Stage.class);
-    oneOf("data_stance.stance", DataStatus.class);
-    oneOf("ruling.stance", DataStatus.class);
+    oneOf("data_status_entry.data_status", DataStatus.class);
+    oneOf("decision.data_status", DataStatus.class);
     oneOf("job_change.result", Changes.ComplaintNow.class);
     oneOf("job_move.outcome", MadeMoves.MoveEnd.class);
-    oneOf("trace_entry.kind", TraceEntry.Kind.class);
+    oneOf("journal_entry.kind", JournalEntry.Kind.class);
     oneOf("reading_page.outcome", PageNote.Outcome.class);
-    oneOf("drive_run.kind", RunKind.class);
+    oneOf("run.kind", RunKind.class);
     oneOf("run_result.ended", LinkEvent.End.class);
     oneOf("machine.kind", Machine.Kind.class);
     oneOf("part.told_by", Part.ToldBy.class);
     oneOf("swap_start.outcome", StartOutcome.class);
     oneOf("thing_start.outcome", StartOutcome.class);
     oneOf("thing_setup.sort", Sort.class);
-    rules.put("drive_run.state", DriveRun.State.ENDED.name()::equals);
+    rules.put("run.state", Run.State.ENDED.name()::equals);
     rules.put("part.kind", Set.of("drive", "battery", "module", "board")::contains);
-    rules.put("job_sign.origin", Set.of("intake", "move")::contains);
-    rules.put("ruling.courses", this::areCourses);
-    rules.put("ruling.weighing", isJson(Weighed.class));
+    rules.put("job_finding.origin", Set.of("intake", "move")::contains);
+    rules.put("decision.courses", this::areCourses);
+    rules.put("decision.weighing", isJson(Weighed.class));
     rules.put("intake.answers", isJson(Answers.class));
     rules.put("intake.applied", isJson(Answers.class));
     rules.put("intake.field_versions", isJson(Map.class));
-    rules.put("drive_run.copy_order", isJson(CopyOrder.class));
-    rules.put("drive_run.surface", isJson(SurfaceNote.class));
-    rules.put("drive_run.finding", isJson(PartFinding.class));
-    rules.put("run_result.surface", isJson(SurfaceNote.class));
-    rules.put("run_result.finding", isJson(PartFinding.class));
-    rules.put("run_result.self_test", isJson(LinkEvent.SelfTestNote.class));
+    rules.put("run.copy_order", isJson(CopyOrder.class));
+    rules.put("run.result", isJson(RunResult.class));
+    rules.put("run_result.result", isJson(RunResult.class));
     // A probe that never told of itself, as for pages that somebody brought.
     rules.put("probe.machine_note", isJson(MachineNote.class).or("{}"::equals));
     rules.put("job_family.family_id", id -> knowHow.now().family(id).isPresent());
     rules.put(
-        "job_sign.sign_id",
-        id -> OWN_SIGN.matcher(id).matches() || knowHow.now().sign(id).isPresent());
+        "job_finding.finding_id",
+        id -> OWN_FINDING.matcher(id).matches() || knowHow.now().finding(id).isPresent());
     rules.put("job_own_move.move_id", OWN_MOVE.asMatchPredicate());
     rules.put("job_own_move.body", text -> ownMoves.read(text).isPresent());
-    rules.put("job.reach", this::isReach);
+    rules.put("job.boot_stage", this::isBootStage);
     rules.put("run_result.drive_model", text -> !text.isBlank());
     rules.put("run_result.drive_serial", text -> !text.isBlank());
     for (String key :
         List.of(
-            "part_place.drive_key",
-            "reading.drive_key",
-            "drive_run.drive_key",
-            "job_sign.part",
+            "part_place.part_key",
+            "reading.part_key",
+            "run.part_key",
+            "job_finding.part",
             "job_move.part",
-            "job.ruled_part")) {
+            "job.decided_part")) {
       rules.put(key, KEY.asMatchPredicate());
     }
   }
@@ -145,8 +141,8 @@ class ArchiveRules {
     }
   }
 
-  private boolean isReach(String level) {
-    return knowHow.now().sign("reach").flatMap(k -> k.levelIndex(level)).isPresent();
+  private boolean isBootStage(String level) {
+    return knowHow.now().finding("boot-stage").flatMap(k -> k.levelIndex(level)).isPresent();
   }
 
   /**
@@ -172,13 +168,13 @@ class ArchiveRules {
   boolean allows(String table, Map<String, Object> row) {
     return switch (table) {
       case "job_own_move" -> row.keySet().containsAll(Set.of("job_id", "move_id", "body"));
-      case "job_sign" ->
-          row.get("sign_id") instanceof String sign
-              && (OWN_SIGN.matcher(sign).matches()
+      case "job_finding" ->
+          row.get("finding_id") instanceof String finding
+              && (OWN_FINDING.matcher(finding).matches()
                   || row.get("level") == null
                   || knowHow
                       .now()
-                      .sign(sign)
+                      .finding(finding)
                       .flatMap(kind -> kind.levelIndex((String) row.get("level")))
                       .isPresent());
       default -> true;

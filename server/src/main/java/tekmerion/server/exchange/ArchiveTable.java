@@ -18,7 +18,7 @@ record ArchiveTable(
     String name, String rows, String order, Set<String> left, Map<String, String> refs) {
   private static final String PARTS =
       "(SELECT part_id FROM part_place WHERE machine_id = :machine UNION SELECT part_id FROM reading"
-          + " WHERE job_id = :job UNION SELECT part_id FROM drive_run WHERE job_id = :job AND part_id"
+          + " WHERE job_id = :job UNION SELECT part_id FROM run WHERE job_id = :job AND part_id"
           + " IS NOT NULL)";
   private static final String JOBS = "job_id = :job";
 
@@ -29,7 +29,7 @@ record ArchiveTable(
           "machine_id", "machine",
           "customer_id", "customer",
           "part_id", "part",
-          "ruling_id", "ruling",
+          "decision_id", "decision",
           "probe_id", "probe");
 
   /** Columns that name a person of the installation. */
@@ -55,7 +55,7 @@ record ArchiveTable(
           of(
                   "probe",
                   "id IN (SELECT probe_id FROM reading WHERE job_id = :job UNION SELECT probe_id FROM"
-                      + " drive_run WHERE job_id = :job)",
+                      + " run WHERE job_id = :job)",
                   "enrolled_at, id")
               .without(
                   "bay_id",
@@ -65,28 +65,28 @@ record ArchiveTable(
                   "last_seen_at",
                   "online",
                   "received_through"),
-          of("job", "id = :job", "id").without("holder_id", "stance", "imported_at"),
+          of("job", "id = :job", "id").without("holder_id", "data_status", "imported_at"),
           of("job_family", JOBS, "position"),
           of("intake", JOBS, "id"),
           of("job_own_move", JOBS, "move_id"),
-          of("job_sign", JOBS, "id"),
+          of("job_finding", JOBS, "id"),
           of("job_change", JOBS, "id").without("open_job"),
           of("job_move", JOBS, "id"),
           of("job_wait", JOBS, "id"),
           of("stage_time", JOBS, "ended_at, stage"),
-          of("data_stance", JOBS, "id").without("from_elsewhere"),
-          of("ruling", JOBS, "id").without("from_elsewhere"),
+          of("data_status_entry", JOBS, "id").without("from_elsewhere"),
+          of("decision", JOBS, "id").without("from_elsewhere"),
           of("job_trial", JOBS, "id"),
           of("proof_waiver", JOBS, "id"),
-          of("trace_entry", JOBS, "at, id"),
+          of("journal_entry", JOBS, "at, id"),
           of("photo", JOBS, "added_at, id"),
           of("reading", JOBS, "taken_at, id"),
           of(
               "reading_page",
               "reading_id IN (SELECT id FROM reading WHERE job_id = :job)",
               "reading_id, kind"),
-          of("drive_run", JOBS, "asked_at, id").without("named_drive", "from_elsewhere"),
-          of("run_result", "run_id IN (SELECT id FROM drive_run WHERE job_id = :job)", "run_id"),
+          of("run", JOBS, "asked_at, id").without("named_drive", "from_elsewhere"),
+          of("run_result", "run_id IN (SELECT id FROM run WHERE job_id = :job)", "run_id"),
           of("swap_setup", JOBS, "id"),
           of("swap_start", "setup_id IN (SELECT id FROM swap_setup WHERE job_id = :job)", "id")
               .with("setup_id", "swap_setup")

@@ -19,16 +19,16 @@ import tekmerion.link.LinkEvent;
 import tekmerion.link.LinkFormatException;
 import tekmerion.link.PageNote;
 import tekmerion.server.account.Secrets;
+import tekmerion.server.inbox.ReadingInbox;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
 import tekmerion.server.problem.Refusal;
-import tekmerion.server.reading.ReadingInbox;
 
 /** Pages that come as files: recognised by their content, kept as a reading of the job. */
 @Service
 class Captures {
-  private static final int MOST_FILES = 64;
-  private static final int MOST_BYTES = 4 << 20;
+  private static final int MAX_FILES = 64;
+  private static final int MAX_BYTES = 4 << 20;
 
   /** Stands for nobody in particular; it can never connect. */
   private static final UUID BY_HAND = UUID.fromString("00000000-0000-4000-8000-000000000001");
@@ -59,17 +59,17 @@ class Captures {
   }
 
   /**
-   * @param driveKey what loose pages are of; a file of a probe's says so itself
+   * @param partKey what loose pages are of; a file of a probe's says so itself
    */
   @Transactional
-  public List<Taken> take(String number, String driveKey, List<Dropped> files) {
+  public List<Taken> take(String number, String partKey, List<Dropped> files) {
     Job job =
         jobs.findByNumber(number)
             .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
     if (job.endedAt() != null) {
       throw Refusal.notPossibleNow("The job is ended.", "Take the machine in anew.");
     }
-    if (files.size() > MOST_FILES || !driveKey.matches("drive-[a-z]|board|battery")) {
+    if (files.size() > MAX_FILES || !partKey.matches("drive-[a-z]|board|battery")) {
       throw Refusal.badRequest(
           "More files, or of something else, than a reading has.", "Drop fewer.");
     }
@@ -84,7 +84,7 @@ class Captures {
       }
     }
     if (!loose.isEmpty()) {
-      keep(job, driveKey, clock.instant(), loose);
+      keep(job, partKey, clock.instant(), loose);
     }
     return taken;
   }
@@ -92,7 +92,7 @@ class Captures {
   private static RawPage bytes(Dropped file) {
     try {
       byte[] bytes = Base64.getDecoder().decode(file.content());
-      if (bytes.length == 0 || bytes.length > MOST_BYTES) {
+      if (bytes.length == 0 || bytes.length > MAX_BYTES) {
         throw Refusal.badRequest(file.name() + " is empty or too long.", "Leave it out.");
       }
       return new RawPage(bytes);
@@ -104,7 +104,7 @@ class Captures {
   private Taken whole(Job job, Dropped file, RawPage raw) {
     try {
       CaptureFile capture = CaptureFile.parse(raw);
-      capture.readings().forEach(r -> keep(job, r.driveKey(), r.takenAt(), r.pages()));
+      capture.readings().forEach(r -> keep(job, r.partKey(), r.takenAt(), r.pages()));
       return new Taken(
           file.name(),
           true,
@@ -139,11 +139,11 @@ class Captures {
     return new Taken(file.name(), true, left.get(0).standardName());
   }
 
-  private void keep(Job job, String driveKey, Instant takenAt, List<PageNote> pages) {
+  private void keep(Job job, String partKey, Instant takenAt, List<PageNote> pages) {
     inbox.captured(
         job,
         byHand(),
-        new LinkEvent.DriveRead(UUID.randomUUID(), UUID.randomUUID(), driveKey, takenAt, pages));
+        new LinkEvent.PartRead(UUID.randomUUID(), UUID.randomUUID(), partKey, takenAt, pages));
   }
 
   private UUID byHand() {

@@ -19,11 +19,11 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import tekmerion.server.account.Person;
-import tekmerion.server.account.Role;
 import tekmerion.server.audit.Audit;
 import tekmerion.server.job.Hands;
 import tekmerion.server.job.Jobs;
+import tekmerion.server.person.Person;
+import tekmerion.server.person.Role;
 import tekmerion.server.problem.Refusal;
 
 /** Jobs out of this installation, and into it. */
@@ -40,10 +40,10 @@ class ExchangeController {
   private final Audit audit;
 
   /**
-   * @param driveKey what loose pages are of
+   * @param partKey what loose pages are of
    */
   record FilesDropped(
-      @NotNull @Size(max = 60) String driveKey,
+      @NotNull @Size(max = 60) String partKey,
       @NotEmpty @Size(max = 64) List<Captures.@NotNull Dropped> files) {}
 
   /** The number under which the job is here. */
@@ -91,7 +91,7 @@ class ExchangeController {
       @Valid @RequestBody FilesDropped dropped,
       @AuthenticationPrincipal Person person) {
     person.must(Role.TECHNICIAN, Role.LEAD);
-    return captures.take(number, dropped.driveKey(), dropped.files());
+    return captures.take(number, dropped.partKey(), dropped.files());
   }
 
   /** The body of the request is the archive itself. */

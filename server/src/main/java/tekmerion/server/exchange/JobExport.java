@@ -23,7 +23,7 @@ import tekmerion.server.job.Jobs;
 import tekmerion.server.photo.Photos;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.report.ReportFile;
-import tekmerion.server.run.DriveRun;
+import tekmerion.server.run.Run;
 import tekmerion.server.run.Runs;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.SerializationFeature;
@@ -79,7 +79,7 @@ class JobExport {
     Job job =
         jobs.findByNumber(number)
             .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
-    if (runs.ofJob(job.id()).stream().anyMatch(r -> r.state() != DriveRun.State.ENDED)) {
+    if (runs.ofJob(job.id()).stream().anyMatch(r -> r.state() != Run.State.ENDED)) {
       throw Refusal.notPossibleNow(
           "A run of this job goes on or is paused.", "Wait for its end, or end it.");
     }

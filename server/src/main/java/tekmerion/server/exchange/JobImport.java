@@ -10,12 +10,12 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
-import tekmerion.server.account.Person;
 import tekmerion.server.audit.Audit;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
+import tekmerion.server.job.JournalEntry;
 import tekmerion.server.job.Tell;
-import tekmerion.server.job.TraceEntry;
+import tekmerion.server.person.Person;
 import tekmerion.server.photo.Photos;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.search.SearchIndex;
@@ -106,9 +106,9 @@ class JobImport {
         .params(Timestamp.from(clock.instant()), job.id())
         .update();
     search.note(job);
-    tell.trace(
+    tell.journal(
         job,
-        TraceEntry.Kind.INTAKE,
+        JournalEntry.Kind.INTAKE,
         "Brought in from an archive",
         "what was signed, copied and tested elsewhere is told here and counts for nothing",
         by);

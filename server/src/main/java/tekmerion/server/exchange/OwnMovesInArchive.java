@@ -25,9 +25,9 @@ class OwnMovesInArchive {
   static final int MAX = 100;
 
   private static final String MADE = "job_move";
-  private static final String SEEN = "job_sign";
+  private static final String SEEN = "job_finding";
   private static final String ID = "move_id";
-  private static final String SIGN = "sign_id";
+  private static final String FINDING = "finding_id";
   private static final String BODY = "body";
 
   private final OwnMoves moves;
@@ -84,7 +84,12 @@ class OwnMovesInArchive {
         SEEN,
         (t, rows) ->
             rows.stream()
-                .map(row -> with(row, SIGN, signOf(ids.getOrDefault(moveOf(text(row, SIGN)), ""))))
+                .map(
+                    row ->
+                        with(
+                            row,
+                            FINDING,
+                            findingOf(ids.getOrDefault(moveOf(text(row, FINDING)), ""))))
                 .toList());
     return all;
   }
@@ -93,7 +98,7 @@ class OwnMovesInArchive {
   private static Set<String> named(Map<String, List<Map<String, Object>>> tables) {
     Set<String> ids = new TreeSet<>();
     tables.getOrDefault(MADE, List.of()).forEach(row -> ids.add(text(row, ID)));
-    tables.getOrDefault(SEEN, List.of()).forEach(row -> ids.add(moveOf(text(row, SIGN))));
+    tables.getOrDefault(SEEN, List.of()).forEach(row -> ids.add(moveOf(text(row, FINDING))));
     ids.removeIf(id -> !id.startsWith(OwnMove.PREFIX));
     return ids;
   }
@@ -102,14 +107,14 @@ class OwnMovesInArchive {
     return row.get(column) instanceof String text ? text : "";
   }
 
-  /** Move that gives a sign; empty if it is no sign of such a move. */
-  private static String moveOf(String sign) {
-    return sign.startsWith(OwnMove.PREFIX) && sign.endsWith(OwnMove.SEEN)
-        ? sign.substring(0, sign.length() - OwnMove.SEEN.length())
+  /** Move that gives a finding; empty if it is no finding of such a move. */
+  private static String moveOf(String finding) {
+    return finding.startsWith(OwnMove.PREFIX) && finding.endsWith(OwnMove.SEEN)
+        ? finding.substring(0, finding.length() - OwnMove.SEEN.length())
         : "";
   }
 
-  private static String signOf(String move) {
+  private static String findingOf(String move) {
     return move.isEmpty() ? "" : move + OwnMove.SEEN;
   }
 

@@ -10,13 +10,13 @@ import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tekmerion.server.evidence.Visit;
+import tekmerion.server.evidence.Visits;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
 import tekmerion.server.part.PartPlace;
 import tekmerion.server.part.PartService;
 import tekmerion.server.problem.Refusal;
-import tekmerion.server.reading.Visit;
-import tekmerion.server.reading.Visits;
 
 /** Every number that the drives of a job ever told, one a line. */
 @Service
@@ -82,7 +82,7 @@ class SeriesCsv {
   private static void print(CSVPrinter csv, PartPlace place, Visit visit) throws IOException {
     List<Object> begin =
         List.of(
-            cell(place.driveKey()),
+            cell(place.partKey()),
             cell(place.part().model()),
             cell(place.part().serial()),
             visit.said().takenAt());

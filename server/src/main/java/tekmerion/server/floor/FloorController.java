@@ -11,8 +11,8 @@ import tekmerion.core.forecast.LikelyEnd;
 import tekmerion.core.forecast.LikelyEnd.Promise;
 import tekmerion.core.forecast.Stage;
 import tekmerion.core.permit.DataStatus;
-import tekmerion.core.weigh.Tilt;
-import tekmerion.server.account.Person;
+import tekmerion.core.weigh.Suspicion;
+import tekmerion.server.person.Person;
 
 /** The floor and the bays of the top band. */
 @RestController
@@ -59,7 +59,7 @@ public class FloorController {
   public record BayJob(
       String number,
       String machine,
-      Tilt tilt,
+      Suspicion suspicion,
       Acts acts,
       String line,
       @Schema(nullable = true) Double share) {}
@@ -74,10 +74,10 @@ public class FloorController {
       String number,
       String machine,
       String customer,
-      Tilt tilt,
+      Suspicion suspicion,
       String headline,
       Stage stage,
-      DataStatus stance,
+      DataStatus dataStatus,
       List<String> families,
       Acts acts,
       String line,
@@ -109,7 +109,7 @@ public class FloorController {
    *
    * @param dueAt thirty days after the machine was handed back
    */
-  public record DueCopy(String job, String machine, String driveKey, Instant dueAt) {}
+  public record DueCopy(String job, String machine, String partKey, Instant dueAt) {}
 
   FloorController(Lanes lanes) {
     this.lanes = lanes;

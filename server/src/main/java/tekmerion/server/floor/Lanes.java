@@ -22,7 +22,6 @@ import tekmerion.core.forecast.Stage;
 import tekmerion.core.forecast.Typical;
 import tekmerion.core.words.Sentences;
 import tekmerion.server.TekmerionProperties;
-import tekmerion.server.account.Person;
 import tekmerion.server.bay.Bay;
 import tekmerion.server.bay.Bays;
 import tekmerion.server.exchange.Shown;
@@ -37,11 +36,12 @@ import tekmerion.server.floor.FloorController.Span;
 import tekmerion.server.floor.FloorController.SpanKind;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
-import tekmerion.server.link.ProbeViews;
-import tekmerion.server.link.ProbeViews.ProbeView;
+import tekmerion.server.person.Person;
+import tekmerion.server.probe.ProbeViews;
+import tekmerion.server.probe.ProbeViews.ProbeView;
 import tekmerion.server.run.CopiesOfJob;
 import tekmerion.server.run.DataRuns;
-import tekmerion.server.run.DriveRun;
+import tekmerion.server.run.Run;
 import tekmerion.server.run.RunWords;
 import tekmerion.server.run.Runs;
 import tekmerion.server.transaction.DatabaseGone;
@@ -50,7 +50,7 @@ import tekmerion.server.transaction.DatabaseGone;
 @Service
 class Lanes implements Shown {
   private static final Logger LOG = LoggerFactory.getLogger(Lanes.class);
-  private static final int MOST_DUE_COPIES = 12;
+  private static final int MAX_DUE_COPIES = 12;
   private static final Duration INTAKE_SHOWN = Duration.ofMinutes(15);
   private final Jobs jobs;
   private final Bays bays;
@@ -121,9 +121,9 @@ class Lanes implements Shown {
     all.stream()
         .filter(bay -> bay.job() != null)
         .forEach(bay -> bayByJob.put(bay.job().id(), bay.number()));
-    Map<Long, DriveRun> running =
+    Map<Long, Run> running =
         runs.running().stream()
-            .collect(Collectors.toMap(DriveRun::jobId, Function.identity(), (one, other) -> one));
+            .collect(Collectors.toMap(Run::jobId, Function.identity(), (one, other) -> one));
     Typical typical = typicals.now();
     Map<Long, FloorJob> views = new HashMap<>();
     List<FloorJob> lanes = new ArrayList<>();
@@ -160,7 +160,7 @@ class Lanes implements Shown {
   /** What is due longest first; the others come when these are done. */
   private List<DueCopy> dueCopies(Instant now) {
     List<DataRuns.LeftCopy> left =
-        dataRuns.copiesOfJobsEndedBefore(now.minus(CopiesOfJob.KEPT), MOST_DUE_COPIES);
+        dataRuns.copiesOfJobsEndedBefore(now.minus(CopiesOfJob.KEPT), MAX_DUE_COPIES);
     Map<Long, Job> ended =
         jobs.findAllById(left.stream().map(DataRuns.LeftCopy::jobId).toList()).stream()
             .collect(Collectors.toMap(Job::id, Function.identity()));
@@ -171,7 +171,7 @@ class Lanes implements Shown {
               return new DueCopy(
                   job.number(),
                   job.machine().name(),
-                  copy.driveKey(),
+                  copy.partKey(),
                   job.endedAt().plus(CopiesOfJob.KEPT));
             })
         .toList();
@@ -195,7 +195,7 @@ class Lanes implements Shown {
       List<Span> work,
       Integer bay,
       boolean mine,
-      DriveRun run,
+      Run run,
       Typical typical,
       Instant now) {
     try {
@@ -210,10 +210,10 @@ class Lanes implements Shown {
           job.number(),
           job.machine().name(),
           job.customer().displayName(),
-          job.tilt(),
+          job.suspicion(),
           job.headline(),
           job.stage(),
-          job.stance(),
+          job.dataStatus(),
           families,
           Acts.PERSON,
           "Something kept of it cannot be read: open it, and tell who looks after the server",
@@ -237,7 +237,7 @@ class Lanes implements Shown {
       List<Span> work,
       Integer bay,
       boolean mine,
-      DriveRun run,
+      Run run,
       Typical typical,
       Instant now) {
     Acts acts = acts(job, work);
@@ -252,10 +252,10 @@ class Lanes implements Shown {
         job.number(),
         job.machine().name(),
         job.customer().displayName(),
-        job.tilt(),
+        job.suspicion(),
         job.headline(),
         job.stage(),
-        job.stance(),
+        job.dataStatus(),
         families,
         acts,
         line(job, acts, work, run),
@@ -279,7 +279,7 @@ class Lanes implements Shown {
     return job.waitsFor() != null ? Acts.OUTSIDE : Acts.PERSON;
   }
 
-  private static String line(Job job, Acts acts, List<Span> work, DriveRun run) {
+  private static String line(Job job, Acts acts, List<Span> work, Run run) {
     if (acts == Acts.RUNNING) {
       return run == null ? "Reading a drive" : RunWords.brief(run);
     }
@@ -290,12 +290,12 @@ class Lanes implements Shown {
       return "Look whether the complaint is gone";
     }
     if (job.contradicted() != null) {
-      return "Look at the ruling again: " + Sentences.lowerFirst(job.contradicted());
+      return "Look at the decision again: " + Sentences.lowerFirst(job.contradicted());
     }
     return switch (job.stage()) {
       case READ -> "Read its drive";
-      case DECIDE -> "Weigh it up and rule";
-      case WORK -> "Ruled: do the work";
+      case DECIDE -> "Weigh it up and decide";
+      case WORK -> "Decided: do the work";
       case HAND_BACK -> "Ready: call the owner, hand it back";
     };
   }
@@ -308,13 +308,13 @@ class Lanes implements Shown {
           case PERSON ->
               switch (job.stage()) {
                 case READ -> "needs you";
-                case DECIDE -> "to rule";
-                case WORK -> "ruled";
+                case DECIDE -> "to decide";
+                case WORK -> "decided";
                 case HAND_BACK -> "ready";
               };
         };
     return new BayJob(
-        job.number(), job.machine(), job.tilt(), job.acts(), line, job.runningShare());
+        job.number(), job.machine(), job.suspicion(), job.acts(), line, job.runningShare());
   }
 
   /** What was done, and between it waiting for a person. */
@@ -344,7 +344,7 @@ class Lanes implements Shown {
                 + " JOIN job j ON j.id = r.job_id WHERE j.ended_at IS NULL"
                 + " UNION ALL SELECT d.job_id, 'TEST', d.asked_at,"
                 + " IF(d.state = 'PAUSED', COALESCE(d.told_at, d.asked_at), e.ended_at)"
-                + " FROM drive_run d LEFT JOIN run_result e ON e.run_id = d.id"
+                + " FROM run d LEFT JOIN run_result e ON e.run_id = d.id"
                 + " JOIN job j ON j.id = d.job_id WHERE j.ended_at IS NULL"
                 + " UNION ALL SELECT c.job_id, 'HANDS', c.opened_at, c.closed_at FROM job_change c"
                 + " JOIN job j ON j.id = c.job_id WHERE j.ended_at IS NULL"

@@ -81,8 +81,8 @@ public record Answers(
     return said == null ? null : said.get(question);
   }
 
-  String reach() {
-    List<String> chosen = answered("reach");
+  String bootStage() {
+    List<String> chosen = answered("boot-stage");
     return chosen == null || chosen.isEmpty() ? null : chosen.get(0);
   }
 }

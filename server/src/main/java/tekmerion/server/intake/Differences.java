@@ -5,7 +5,9 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.stream.Collectors;
 
-/** What was corrected, in words, for the trace. Names of people and their words stay out of it. */
+/**
+ * What was corrected, in words, for the journal. Names of people and their words stay out of it.
+ */
 final class Differences {
   private Differences() {}
 

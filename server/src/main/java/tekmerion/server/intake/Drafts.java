@@ -16,10 +16,10 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.server.account.Account;
 import tekmerion.server.account.Accounts;
-import tekmerion.server.account.Person;
+import tekmerion.server.decision.DecisionService;
 import tekmerion.server.live.LiveEvents;
+import tekmerion.server.person.Person;
 import tekmerion.server.problem.Refusal;
-import tekmerion.server.ruling.RulingService;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.DeserializationFeature;
@@ -120,13 +120,13 @@ public class Drafts {
 
   /** The owner's signature under the wording that was shown; time and wording are the server's. */
   @Transactional
-  Intake sign(UUID id, long seen, String name, String strokes, Person by) {
+  Intake finding(UUID id, long seen, String name, String strokes, Person by) {
     if (strokes != null && !STROKES.matcher(strokes).matches()) {
       throw Refusal.badRequest("The drawn signature cannot be read.", "Draw it again, or type it.");
     }
     Intake intake = intakes.lock(id).orElseThrow(Drafts::gone);
     Answers.Waiver waiver =
-        new Answers.Waiver(name.strip(), strokes, RulingService.WAIVER, clock.instant());
+        new Answers.Waiver(name.strip(), strokes, DecisionService.WAIVER, clock.instant());
     Map<String, JsonNode> changes = new LinkedHashMap<>();
     changes.put("waiver", json.valueToTree(waiver));
     changes.put("dataWanted", json.valueToTree(false));

@@ -31,13 +31,13 @@ import tekmerion.core.forecast.OpenHours;
 import tekmerion.core.identity.LabelCode;
 import tekmerion.core.knowhow.Family;
 import tekmerion.core.knowhow.Question;
-import tekmerion.core.weigh.Tilt;
-import tekmerion.server.account.Person;
+import tekmerion.core.weigh.Suspicion;
+import tekmerion.server.decision.DecisionService;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
 import tekmerion.server.knowhow.ShopKnowHow;
+import tekmerion.server.person.Person;
 import tekmerion.server.problem.Refusal;
-import tekmerion.server.ruling.RulingService;
 import tools.jackson.databind.JsonNode;
 
 /** The conversation at the counter. */
@@ -65,7 +65,7 @@ class IntakeController {
   /** Words that gave a family away. */
   record HeardFamily(String id, int from, int to) {}
 
-  record CauseLine(String name, double probability, Tilt tilt) {}
+  record CauseLine(String name, double probability, Suspicion suspicion) {}
 
   record AskNext(String question, double bits) {}
 
@@ -124,7 +124,7 @@ class IntakeController {
     return new Script(
         knowHow.now().families().stream().map(IntakeController::note).toList(),
         knowHow.now().questions(),
-        RulingService.WAIVER);
+        DecisionService.WAIVER);
   }
 
   private static FamilyNote note(Family family) {
@@ -178,12 +178,12 @@ class IntakeController {
   }
 
   @PostMapping("/intakes/{id}/waiver")
-  IntakeView sign(
+  IntakeView finding(
       @PathVariable UUID id,
       @Valid @RequestBody Signature signature,
       @AuthenticationPrincipal Person person) {
     return view(
-        drafts.sign(id, signature.version(), signature.name(), signature.strokes(), person));
+        drafts.finding(id, signature.version(), signature.name(), signature.strokes(), person));
   }
 
   @PutMapping("/intakes/{id}/secret")
@@ -265,7 +265,7 @@ class IntakeController {
         understood.families(),
         understood.weighed().causes().stream()
             .limit(CAUSES_SHOWN)
-            .map(c -> new CauseLine(c.name(), c.probability(), c.tilt()))
+            .map(c -> new CauseLine(c.name(), c.probability(), c.suspicion()))
             .toList(),
         understood.weighed().noneProbability(),
         understood.ask().stream().map(a -> new AskNext(a.question(), a.bits())).toList(),

@@ -7,15 +7,15 @@ import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tekmerion.server.account.Person;
-import tekmerion.server.account.Role;
 import tekmerion.server.audit.Audit;
 import tekmerion.server.job.Hands;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
+import tekmerion.server.job.JournalEntry;
 import tekmerion.server.job.Notices;
 import tekmerion.server.job.Tell;
-import tekmerion.server.job.TraceEntry;
+import tekmerion.server.person.Person;
+import tekmerion.server.person.Role;
 import tekmerion.server.problem.Refusal;
 
 /** The owner's password: sealed at the counter, opened on the bench, wiped at hand-back. */
@@ -88,7 +88,7 @@ public class Secret {
         > 0;
   }
 
-  /** Only for a technician who is on the job; every opening is in the trace. */
+  /** Only for a technician who is on the job; every opening is in the history. */
   @Transactional
   public String open(String number, Person by) {
     by.must(Role.TECHNICIAN, Role.LEAD);
@@ -116,7 +116,7 @@ public class Secret {
                     Refusal.notPossibleNow(
                         "No password is kept for this job.", "Ask the owner for it."));
     String secret = seal.open(row.intake(), row.sealed());
-    tell.trace(job, TraceEntry.Kind.SECRET, "Owner’s password opened", "", by);
+    tell.journal(job, JournalEntry.Kind.SECRET, "Owner’s password opened", "", by);
     notices.tellHolders(
         job, "%s opened the owner’s password of %s".formatted(by.displayName(), number));
     audit.of(Audit.Kind.OWNERS_PASSWORD_OPENED, by, number, "");
@@ -159,7 +159,7 @@ public class Secret {
           if (by.role() != Role.COUNTER) {
             hands.mustBeOn(j, by);
           }
-          tell.trace(j, TraceEntry.Kind.SECRET, "Owner’s password " + what, "", by);
+          tell.journal(j, JournalEntry.Kind.SECRET, "Owner’s password " + what, "", by);
         });
     audit.of(kind, by, job.map(Job::number).orElse(""), "");
   }

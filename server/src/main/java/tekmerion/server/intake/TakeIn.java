@@ -10,27 +10,27 @@ import java.util.Objects;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tekmerion.core.finding.Finding;
 import tekmerion.core.knowhow.Question.Subject;
 import tekmerion.core.permit.DataStatus;
-import tekmerion.core.sign.Sign;
 import tekmerion.server.account.Accounts;
-import tekmerion.server.account.Person;
-import tekmerion.server.account.Role;
 import tekmerion.server.job.Customer;
 import tekmerion.server.job.Customers;
 import tekmerion.server.job.Job;
+import tekmerion.server.job.JobFinding;
+import tekmerion.server.job.JobFindings;
 import tekmerion.server.job.JobNumbers;
-import tekmerion.server.job.JobSign;
-import tekmerion.server.job.JobSigns;
 import tekmerion.server.job.Jobs;
+import tekmerion.server.job.JournalEntry;
 import tekmerion.server.job.Tell;
-import tekmerion.server.job.TraceEntry;
 import tekmerion.server.part.Machine;
 import tekmerion.server.part.Machines;
 import tekmerion.server.part.PartService;
+import tekmerion.server.permit.DataStatusEntries;
+import tekmerion.server.permit.DataStatusEntry;
+import tekmerion.server.person.Person;
+import tekmerion.server.person.Role;
 import tekmerion.server.problem.Refusal;
-import tekmerion.server.ruling.DataStance;
-import tekmerion.server.ruling.DataStances;
 import tekmerion.server.search.SearchIndex;
 import tekmerion.server.weighing.WeighingService;
 
@@ -41,11 +41,11 @@ class TakeIn {
   private final Understanding understanding;
   private final Jobs jobs;
   private final JobNumbers numbers;
-  private final JobSigns jobSigns;
+  private final JobFindings jobFindings;
   private final Customers customers;
   private final Machines machines;
   private final PartService parts;
-  private final DataStances stances;
+  private final DataStatusEntries statusEntries;
   private final Accounts accounts;
   private final WeighingService weighing;
   private final SearchIndex search;
@@ -57,11 +57,11 @@ class TakeIn {
       Understanding understanding,
       Jobs jobs,
       JobNumbers numbers,
-      JobSigns jobSigns,
+      JobFindings jobFindings,
       Customers customers,
       Machines machines,
       PartService parts,
-      DataStances stances,
+      DataStatusEntries statusEntries,
       Accounts accounts,
       WeighingService weighing,
       SearchIndex search,
@@ -71,11 +71,11 @@ class TakeIn {
     this.understanding = understanding;
     this.jobs = jobs;
     this.numbers = numbers;
-    this.jobSigns = jobSigns;
+    this.jobFindings = jobFindings;
     this.customers = customers;
     this.machines = machines;
     this.parts = parts;
-    this.stances = stances;
+    this.statusEntries = statusEntries;
     this.accounts = accounts;
     this.weighing = weighing;
     this.search = search;
@@ -136,13 +136,13 @@ class TakeIn {
                 customer(answers, null),
                 answers.complaint().strip(),
                 understood.families(),
-                answers.reach(),
+                answers.bootStage(),
                 now,
                 answers.promisedAt()));
     apply(job, answers, understood, Map.of(), by);
-    tell.trace(
-        job, TraceEntry.Kind.INTAKE, "Taken in", "“" + answers.complaint().strip() + "”", by);
-    stance(job, answers, Answers.NOTHING, by);
+    tell.journal(
+        job, JournalEntry.Kind.INTAKE, "Taken in", "“" + answers.complaint().strip() + "”", by);
+    dataStatus(job, answers, Answers.NOTHING, by);
     weighing.reweigh(job);
     return job;
   }
@@ -154,70 +154,76 @@ class TakeIn {
     }
     Answers before = drafts.applied(intake);
     Understanding.Understood understood = understanding.of(answers);
-    Map<String, Sign> stood = new LinkedHashMap<>();
-    jobSigns.standing(job.id()).forEach(sign -> stood.put(sign.id(), sign));
+    Map<String, Finding> stood = new LinkedHashMap<>();
+    jobFindings.standing(job.id()).forEach(finding -> stood.put(finding.id(), finding));
     // One that was met before belongs to other jobs too: "not that one" makes a new one.
     Customer customer = before.customerId() == null ? job.customer() : null;
     Machine machine = before.machineId() == null ? job.machine() : null;
     job.belongsTo(customer(answers, customer), machine(answers, machine, clock.instant()));
     apply(job, answers, understood, stood, by);
-    tell.trace(
-        job, TraceEntry.Kind.INTAKE, "Intake corrected", Differences.between(before, answers), by);
-    stance(job, answers, before, by);
+    tell.journal(
+        job,
+        JournalEntry.Kind.INTAKE,
+        "Intake corrected",
+        Differences.between(before, answers),
+        by);
+    dataStatus(job, answers, before, by);
     weighing.reweigh(job);
     return job;
   }
 
-  /** Keeps what changed of the signs: new levels, and nothing where there was one. */
+  /** Keeps what changed of the findings: new levels, and nothing where there was one. */
   private void apply(
       Job job,
       Answers answers,
       Understanding.Understood understood,
-      Map<String, Sign> stood,
+      Map<String, Finding> stood,
       Person by) {
     job.said(
         answers.complaint().strip(),
         isBlank(answers.errorText()) ? null : answers.errorText().strip(),
         understood.families(),
-        answers.reach(),
+        answers.bootStage(),
         answers.promisedAt());
     Instant now = clock.instant();
-    Map<String, Sign> gone = new LinkedHashMap<>(stood);
-    for (Sign sign : understood.signs()) {
-      Sign before = gone.remove(sign.id());
-      if (before == null || !before.level().equals(sign.level())) {
-        jobSigns.save(new JobSign(job.id(), sign.id(), sign.level(), sign.words(), now));
+    Map<String, Finding> gone = new LinkedHashMap<>(stood);
+    for (Finding finding : understood.findings()) {
+      Finding before = gone.remove(finding.id());
+      if (before == null || !before.level().equals(finding.level())) {
+        jobFindings.save(
+            new JobFinding(job.id(), finding.id(), finding.level(), finding.words(), now));
       }
     }
-    gone.keySet().forEach(id -> jobSigns.save(new JobSign(job.id(), id, null, "taken back", now)));
+    gone.keySet()
+        .forEach(id -> jobFindings.save(new JobFinding(job.id(), id, null, "taken back", now)));
     if (by.role() != Role.COUNTER && job.holder() == null && stood.isEmpty()) {
       job.heldBy(accounts.getReferenceById(by.id()));
     }
   }
 
-  private void stance(Job job, Answers answers, Answers before, Person by) {
+  private void dataStatus(Job job, Answers answers, Answers before, Person by) {
     if (Objects.equals(answers.dataWanted(), before.dataWanted())
         && Objects.equals(answers.waiver(), before.waiver())) {
       return;
     }
     Answers.Waiver waiver = answers.waiver();
-    DataStatus stance =
+    DataStatus dataStatus =
         Boolean.TRUE.equals(answers.dataWanted()) ? DataStatus.WANTED : DataStatus.NOT_ASKED;
-    stances.save(
-        new DataStance(
+    statusEntries.save(
+        new DataStatusEntry(
             job.id(),
-            stance,
+            dataStatus,
             waiver == null ? null : waiver.name(),
             waiver == null ? null : waiver.wording(),
             by.id(),
             clock.instant()));
-    job.stance(stance);
-    tell.trace(
+    job.dataStatus(dataStatus);
+    tell.journal(
         job,
-        TraceEntry.Kind.STANCE,
-        waiver == null ? "Data " + stance.words() : "Data not wanted, says its owner",
+        JournalEntry.Kind.DATA_STATUS,
+        waiver == null ? "Data " + dataStatus.words() : "Data not wanted, says its owner",
         waiver == null
-            ? stance.meaning()
+            ? dataStatus.meaning()
             : "signed by %s: \"%s\" It opens nothing before the drives are named."
                 .formatted(waiver.name(), waiver.wording()),
         by);

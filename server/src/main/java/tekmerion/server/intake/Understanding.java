@@ -9,21 +9,21 @@ import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
+import tekmerion.core.finding.Finding;
 import tekmerion.core.intake.Heard;
 import tekmerion.core.intake.Listener;
 import tekmerion.core.knowhow.Question;
 import tekmerion.core.knowhow.Question.Option;
-import tekmerion.core.sign.Sign;
 import tekmerion.core.weigh.Weighed;
 import tekmerion.core.weigh.Weighing;
 import tekmerion.server.knowhow.ShopKnowHow;
 
-/** What answers mean: complaint families, signs, what it could be, what to ask next. */
+/** What answers mean: complaint families, findings, what it could be, what to ask next. */
 @Component
 public class Understanding {
   private static final List<Weighing.Part> ONE_DRIVE =
       List.of(new Weighing.Part("drive-a", "drive", "drive A"));
-  private static final String TEXT_SIGNS = "text.";
+  private static final String TEXT_FINDINGS = "text.";
 
   private final ShopKnowHow knowHow;
   private final Listener listener;
@@ -33,13 +33,14 @@ public class Understanding {
    * @param ask open questions, the one that tells most first
    */
   public record Understood(
-      Heard heard, List<String> families, List<Sign> signs, Weighed weighed, List<Ask> ask) {}
+      Heard heard, List<String> families, List<Finding> findings, Weighed weighed, List<Ask> ask) {}
 
   public record Ask(String question, double bits) {}
 
   Understanding(ShopKnowHow knowHow) {
     this.knowHow = knowHow;
-    // What owners say belongs to what cannot be edited: families, and the words of shipped signs.
+    // What owners say belongs to what cannot be edited: families, and the words of shipped
+    // findings.
     this.listener = new Listener(knowHow.now());
   }
 
@@ -49,19 +50,19 @@ public class Understanding {
         answers.families() != null
             ? answers.families()
             : heard.families().stream().map(Heard.Family::id).toList();
-    List<Sign> signs = signs(answers, heard);
-    Weighed weighed = Weighing.of(knowHow.now(), families, ONE_DRIVE, signs);
-    return new Understood(heard, families, signs, weighed, ask(answers, families, signs));
+    List<Finding> findings = findings(answers, heard);
+    Weighed weighed = Weighing.of(knowHow.now(), families, ONE_DRIVE, findings);
+    return new Understood(heard, families, findings, weighed, ask(answers, families, findings));
   }
 
-  private List<Ask> ask(Answers answers, List<String> families, List<Sign> signs) {
+  private List<Ask> ask(Answers answers, List<String> families, List<Finding> findings) {
     Set<String> unknown = answers.unknown() == null ? Set.of() : new HashSet<>(answers.unknown());
     Map<String, Set<String>> open =
         knowHow.now().questions().stream()
             .filter(q -> q.fits(answers.subjectOrMachine(), families))
             .filter(q -> answers.answered(q.id()) == null && !unknown.contains(q.id()))
-            .collect(Collectors.toMap(Question::id, Question::signs));
-    return Weighing.bits(knowHow.now(), families, ONE_DRIVE, signs, open).entrySet().stream()
+            .collect(Collectors.toMap(Question::id, Question::findings));
+    return Weighing.bits(knowHow.now(), families, ONE_DRIVE, findings, open).entrySet().stream()
         .map(e -> new Ask(e.getKey(), e.getValue()))
         .sorted(
             Comparator.comparingDouble(Ask::bits)
@@ -75,41 +76,43 @@ public class Understanding {
   }
 
   /** What was answered counts before what was only heard in the words. */
-  private List<Sign> signs(Answers answers, Heard heard) {
-    Map<String, Sign> signs = new LinkedHashMap<>();
-    for (Heard.Said said : heard.signs()) {
+  private List<Finding> findings(Answers answers, Heard heard) {
+    Map<String, Finding> findings = new LinkedHashMap<>();
+    for (Heard.Said said : heard.findings()) {
       String words = answers.complaintOrEmpty().substring(said.from(), said.to());
-      signs.put(
-          said.sign(), sign(said.sign(), said.level(), "Owner’s words: “%s”".formatted(words)));
+      findings.put(
+          said.finding(),
+          finding(said.finding(), said.level(), "Owner’s words: “%s”".formatted(words)));
     }
     if (!answers.errorTextOrEmpty().isBlank()) {
-      fromErrorText(answers.errorTextOrEmpty(), signs);
+      fromErrorText(answers.errorTextOrEmpty(), findings);
     }
     for (Question question : knowHow.now().questions()) {
       List<String> chosen = answers.answered(question.id());
       if (chosen != null) {
         question
             .levels(chosen, knowHow.now())
-            .forEach((id, level) -> signs.put(id, sign(id, level, words(question, chosen, id))));
+            .forEach(
+                (id, level) -> findings.put(id, finding(id, level, words(question, chosen, id))));
       }
     }
-    return new ArrayList<>(signs.values());
+    return new ArrayList<>(findings.values());
   }
 
-  /** A text that was read speaks on every text sign: what it does not name, it does not name. */
-  private void fromErrorText(String text, Map<String, Sign> signs) {
+  /** A text that was read speaks on every text finding: what it does not name, it does not name. */
+  private void fromErrorText(String text, Map<String, Finding> findings) {
     Map<String, String> named =
-        listener.hear(text).signs().stream()
-            .collect(Collectors.toMap(Heard.Said::sign, Heard.Said::level));
-    knowHow.now().signs().stream()
-        .filter(kind -> kind.id().startsWith(TEXT_SIGNS))
+        listener.hear(text).findings().stream()
+            .collect(Collectors.toMap(Heard.Said::finding, Heard.Said::level));
+    knowHow.now().findings().stream()
+        .filter(kind -> kind.id().startsWith(TEXT_FINDINGS))
         .forEach(
             kind -> {
               String level = named.getOrDefault(kind.id(), kind.levels().get(0));
               boolean names = named.containsKey(kind.id());
-              signs.put(
+              findings.put(
                   kind.id(),
-                  sign(
+                  finding(
                       kind.id(),
                       level,
                       names
@@ -123,20 +126,20 @@ public class Understanding {
     return line.length() > 80 ? line.substring(0, 79) + "…" : line;
   }
 
-  private String words(Question question, List<String> chosen, String sign) {
+  private String words(Question question, List<String> chosen, String finding) {
     List<String> phrases =
         question.options().stream()
-            .filter(o -> chosen.contains(o.id()) && o.signs().containsKey(sign))
+            .filter(o -> chosen.contains(o.id()) && o.findings().containsKey(finding))
             .map(Option::phrase)
             .toList();
     if (phrases.isEmpty()) {
-      return knowHow.now().sign(sign).orElseThrow().name() + ": no";
+      return knowHow.now().finding(finding).orElseThrow().name() + ": no";
     }
     String said = question.says().replace("{answer}", String.join(" and ", phrases));
     return said.endsWith(".") ? said.substring(0, said.length() - 1) : said;
   }
 
-  private static Sign sign(String id, String level, String words) {
-    return new Sign(id, Sign.MACHINE, level, words, Sign.Basis.intake());
+  private static Finding finding(String id, String level, String words) {
+    return new Finding(id, Finding.MACHINE, level, words, Finding.Basis.intake());
   }
 }

@@ -13,23 +13,23 @@ import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tekmerion.core.finding.Finding;
 import tekmerion.core.isolate.Hypothesis;
 import tekmerion.core.isolate.Isolation;
 import tekmerion.core.isolate.Slots;
 import tekmerion.core.isolate.Slots.Placement;
 import tekmerion.core.isolate.Slots.Proposed;
 import tekmerion.core.isolate.StartOutcome;
-import tekmerion.core.sign.Sign;
-import tekmerion.core.weigh.Tilt;
-import tekmerion.server.account.Person;
-import tekmerion.server.account.Role;
+import tekmerion.core.weigh.Suspicion;
 import tekmerion.server.job.Job;
+import tekmerion.server.job.JobFinding;
+import tekmerion.server.job.JobFindings;
 import tekmerion.server.job.JobLock;
-import tekmerion.server.job.JobSign;
-import tekmerion.server.job.JobSigns;
 import tekmerion.server.job.Jobs;
+import tekmerion.server.job.JournalEntry;
 import tekmerion.server.job.Tell;
-import tekmerion.server.job.TraceEntry;
+import tekmerion.server.person.Person;
+import tekmerion.server.person.Role;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.run.RunView;
 import tekmerion.server.weighing.WeighingService;
@@ -37,7 +37,7 @@ import tekmerion.server.weighing.WeighingService;
 /** Keeps the starts of a job and asks core what they mean. */
 @Service
 public class MemoryIsolation {
-  private static final String SIGN = "isolation.memory";
+  private static final String FINDING = "isolation.memory";
 
   private static final double MEANWHILE_SURE = 0.9;
   private static final int OPTIONS_SHOWN = 4;
@@ -49,7 +49,7 @@ public class MemoryIsolation {
 
   private final Jobs jobs;
   private final JobLock lock;
-  private final JobSigns signs;
+  private final JobFindings findings;
   private final WeighingService weighing;
   private final MemorySeen memory;
   private final Tell tell;
@@ -79,7 +79,7 @@ public class MemoryIsolation {
 
   /** Somebody under suspicion. */
   @Schema(name = "SwapSuspect")
-  public record Suspect(String words, double probability, Tilt tilt) {}
+  public record Suspect(String words, double probability, Suspicion suspicion) {}
 
   /**
    * An arrangement that could be tried.
@@ -95,7 +95,7 @@ public class MemoryIsolation {
    * @param placedNow modules by slot as they sit now by their serials, as in a start; null if they
    *     are not known or no longer the same
    * @param runs marches, newest first
-   * @param canMarch null if a march can be started now, else why not
+   * @param canTestMemory null if a memory test can be started now, else why not
    * @param replacement what to buy for the module that is named; null if that is not known
    * @param modules empty until somebody said what there is
    * @param suspects likeliest first
@@ -113,7 +113,7 @@ public class MemoryIsolation {
       @Schema(nullable = true) Instant seenAt,
       @Schema(nullable = true) List<Integer> placedNow,
       List<RunView> runs,
-      @Schema(nullable = true) String canMarch,
+      @Schema(nullable = true) String canTestMemory,
       @Schema(nullable = true) String replacement,
       List<String> modules,
       List<String> slots,
@@ -133,7 +133,7 @@ public class MemoryIsolation {
   MemoryIsolation(
       Jobs jobs,
       JobLock lock,
-      JobSigns signs,
+      JobFindings findings,
       WeighingService weighing,
       MemorySeen memory,
       Tell tell,
@@ -141,7 +141,7 @@ public class MemoryIsolation {
       Clock clock) {
     this.jobs = jobs;
     this.lock = lock;
-    this.signs = signs;
+    this.findings = findings;
     this.weighing = weighing;
     this.memory = memory;
     this.tell = tell;
@@ -165,7 +165,7 @@ public class MemoryIsolation {
           look.at(),
           null,
           look.runs(),
-          look.canMarch(),
+          look.canTestMemory(),
           null,
           List.of(),
           List.of(),
@@ -189,7 +189,7 @@ public class MemoryIsolation {
         look.at(),
         look.placement(s.serials(), s.slots().size()),
         look.runs(),
-        look.canMarch(),
+        look.canTestMemory(),
         named.map(h -> replacement(s, h, look)).orElse(null),
         s.modules(),
         s.slots(),
@@ -200,7 +200,7 @@ public class MemoryIsolation {
                     new Suspect(
                         x.hypothesis().words(),
                         x.probability(),
-                        Suspicions.tilt(x.probability(), !starts.isEmpty())))
+                        Suspicions.suspicion(x.probability(), !starts.isEmpty())))
             .toList(),
         named.map(Hypothesis::words).orElse(null),
         named.isPresent() ? List.of() : options(s, slots, isolation, starts),
@@ -244,9 +244,9 @@ public class MemoryIsolation {
             Timestamp.from(clock.instant()))
         .update();
     judged(job);
-    tell.trace(
+    tell.journal(
         job,
-        TraceEntry.Kind.MOVE,
+        JournalEntry.Kind.MOVE,
         "Isolation of memory",
         "%d modules, %d slots".formatted(modules.size(), slots.size()),
         by);
@@ -280,9 +280,9 @@ public class MemoryIsolation {
     }
     keep(setup, placement, outcome, note, null, by);
     judged(job);
-    tell.trace(
+    tell.journal(
         job,
-        TraceEntry.Kind.MOVE,
+        JournalEntry.Kind.MOVE,
         "Started with " + words(setup, new Placement(placement)),
         words(outcome) + (note.isBlank() ? "" : ": " + note.strip()),
         by);
@@ -302,24 +302,24 @@ public class MemoryIsolation {
                 () -> Refusal.notPossibleNow("This start counts no more.", "Load the job again."));
     keep(setup, slip.placement(), slip.outcome(), "", start, by);
     judged(job);
-    tell.trace(
+    tell.journal(
         job,
-        TraceEntry.Kind.MOVE,
+        JournalEntry.Kind.MOVE,
         "Start taken back",
         words(setup, new Placement(slip.placement())),
         by);
   }
 
-  /** What is named, or no longer is, becomes a sign. */
+  /** What is named, or no longer is, becomes a finding. */
   private void judged(Job job) {
     Setup setup = mustBeSetUp(job);
     Isolation isolation = isolation(job, setup.slotsOf(), starts(setup));
     Optional<Hypothesis> named = isolation.named(Suspicions.ERROR);
-    signs.save(
-        JobSign.ofMove(
+    findings.save(
+        JobFinding.ofMove(
             job.id(),
-            Sign.MACHINE,
-            SIGN,
+            Finding.MACHINE,
+            FINDING,
             named.map(h -> level(setup, h)).orElse(null),
             named.map(h -> "Isolation by swapping: " + h.words()).orElse("not named"),
             clock.instant()));
@@ -339,7 +339,7 @@ public class MemoryIsolation {
   }
 
   private Isolation isolation(Job job, Slots slots, List<Start> starts) {
-    Isolation isolation = new Isolation(slots.hypotheses(), Suspicions.often(signs, job.id()));
+    Isolation isolation = new Isolation(slots.hypotheses(), Suspicions.often(findings, job.id()));
     starts.forEach(
         s -> isolation.observe(slots.arrangement(new Placement(s.placement())), s.outcome()));
     return isolation;

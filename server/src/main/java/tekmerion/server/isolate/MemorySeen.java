@@ -12,23 +12,24 @@ import tekmerion.core.memory.identity.Smbios;
 import tekmerion.core.memory.identity.Smbios.MemorySlot;
 import tekmerion.core.port.PageKind;
 import tekmerion.link.RunKind;
+import tekmerion.server.evidence.PageStore;
+import tekmerion.server.evidence.Reading;
+import tekmerion.server.evidence.Readings;
 import tekmerion.server.isolate.MemoryIsolation.Seen;
 import tekmerion.server.job.Job;
-import tekmerion.server.link.ProbeOfJob;
+import tekmerion.server.probe.ProbeOfJob;
 import tekmerion.server.problem.Refusal;
-import tekmerion.server.reading.PageStore;
-import tekmerion.server.reading.Reading;
-import tekmerion.server.reading.Readings;
 import tekmerion.server.run.RunView;
 import tekmerion.server.run.Runs;
 
-/** What a machine last told of its memory, and the marches of a job. */
+/** What a machine last told of its memory, and the memory tests of a job. */
 @Service
 class MemorySeen {
-  private static final Set<RunKind> MARCHES = Set.of(RunKind.MARCH, RunKind.MARCH_LONG);
+  private static final Set<RunKind> MEMORY_TESTS =
+      Set.of(RunKind.MEMORY_TEST, RunKind.MEMORY_TEST_LONG);
 
   /** Modules are swapped a dozen times, not more. */
-  private static final int MOST_READINGS = 30;
+  private static final int MAX_READINGS = 30;
 
   private final Readings readings;
   private final PageStore pages;
@@ -40,14 +41,14 @@ class MemorySeen {
    *
    * @param memory as the firmware tells of it; empty if it was not read
    * @param at null if it was not read
-   * @param canMarch null if a march can be started, else why not
+   * @param canTestMemory null if a memory test can be started, else why not
    * @param known every module that was met in this job, in words, by serial
    */
   record Look(
       List<MemorySlot> memory,
       Instant at,
       List<RunView> runs,
-      String canMarch,
+      String canTestMemory,
       Map<String, String> known) {
     List<Seen> slots() {
       List<Seen> seen = new ArrayList<>();
@@ -106,8 +107,8 @@ class MemorySeen {
   public Look of(Job job) {
     List<Reading> all =
         readings.findByJobIdOrderByReceivedAtDesc(job.id()).stream()
-            .filter(r -> r.driveKey().equals(RunKind.BOARD))
-            .limit(MOST_READINGS)
+            .filter(r -> r.partKey().equals(RunKind.BOARD))
+            .limit(MAX_READINGS)
             .toList();
     List<List<MemorySlot>> looks =
         all.stream()
@@ -128,14 +129,14 @@ class MemorySeen {
     return new Look(
         memory,
         all.isEmpty() ? null : all.get(0).takenAt(),
-        runs.ofJob(job.id(), MARCHES).stream().map(RunView::of).toList(),
-        canMarch(job),
+        runs.ofJob(job.id(), MEMORY_TESTS).stream().map(RunView::of).toList(),
+        canTestMemory(job),
         known);
   }
 
-  private String canMarch(Job job) {
+  private String canTestMemory(Job job) {
     try {
-      probeOf.of(job, RunKind.MARCH, RunKind.BOARD);
+      probeOf.of(job, RunKind.MEMORY_TEST, RunKind.BOARD);
       return null;
     } catch (Refusal refused) {
       return refused.getMessage();

@@ -16,24 +16,24 @@ public enum Sort {
   /** One of each kind is in play. */
   CHAIN("isolation.chain", "Drive, cable, port and machine", 4, 2);
 
-  /** Kinds of the chain, as the sign's levels are called. */
+  /** Kinds of the chain, as the finding's levels are called. */
   static final List<String> KINDS = List.of("drive", "cable", "port", "machine");
 
-  private final String sign;
+  private final String finding;
   private final String title;
   private final double startMinutes;
   private final double changeMinutes;
 
   /** Minutes: judgement, range half to double. */
-  Sort(String sign, String title, double startMinutes, double changeMinutes) {
-    this.sign = sign;
+  Sort(String finding, String title, double startMinutes, double changeMinutes) {
+    this.finding = finding;
     this.title = title;
     this.startMinutes = startMinutes;
     this.changeMinutes = changeMinutes;
   }
 
-  String sign() {
-    return sign;
+  String finding() {
+    return finding;
   }
 
   String title() {

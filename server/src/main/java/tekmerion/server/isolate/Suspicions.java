@@ -1,9 +1,9 @@
 package tekmerion.server.isolate;
 
+import tekmerion.core.finding.Finding;
 import tekmerion.core.isolate.HowOften;
-import tekmerion.core.sign.Sign;
-import tekmerion.core.weigh.Tilt;
-import tekmerion.server.job.JobSigns;
+import tekmerion.core.weigh.Suspicion;
+import tekmerion.server.job.JobFindings;
 
 /** What every isolation has in common: how sure it must be, and how it shows what it is not. */
 final class Suspicions {
@@ -13,28 +13,28 @@ final class Suspicions {
   private Suspicions() {}
 
   /** As for causes; below two hundredths it is cleared. */
-  static Tilt tilt(double probability, boolean anyStart) {
+  static Suspicion suspicion(double probability, boolean anyStart) {
     if (probability >= 1 - ERROR) {
-      return Tilt.IMPLICATED;
+      return Suspicion.IMPLICATED;
     }
     if (probability >= 0.35) {
-      return Tilt.LEANING;
+      return Suspicion.LEANING;
     }
     if (!anyStart) {
-      return Tilt.UNKNOWN;
+      return Suspicion.UNKNOWN;
     }
     if (probability >= 0.1) {
-      return Tilt.OPEN;
+      return Suspicion.OPEN;
     }
-    return probability < 0.02 ? Tilt.CLEARED : Tilt.LEANING_CLEAR;
+    return probability < 0.02 ? Suspicion.CLEARED : Suspicion.LEANING_CLEAR;
   }
 
   /** What the owner said of how often it comes. */
-  static HowOften often(JobSigns signs, Long jobId) {
+  static HowOften often(JobFindings findings, Long jobId) {
     return HowOften.of(
-        signs.standing(jobId).stream()
+        findings.standing(jobId).stream()
             .filter(s -> s.id().equals("often"))
-            .map(Sign::level)
+            .map(Finding::level)
             .findFirst()
             .orElse(""));
   }

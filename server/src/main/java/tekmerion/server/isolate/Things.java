@@ -72,7 +72,7 @@ final class Things {
     return chain != null ? chain.next(isolation, now) : subsets.next(isolation, now);
   }
 
-  /** Of the sign, for what is named. */
+  /** Of the finding, for what is named. */
   String level(Hypothesis named) {
     if (named.isNoneOfThese()) {
       return "none-of-these";

@@ -18,7 +18,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import tekmerion.core.isolate.StartOutcome;
-import tekmerion.server.account.Person;
+import tekmerion.server.person.Person;
 
 /** Isolation of whatever can be put in and out of play. */
 @RestController

@@ -11,24 +11,24 @@ import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tekmerion.core.finding.Finding;
 import tekmerion.core.isolate.Hypothesis;
 import tekmerion.core.isolate.Isolation;
 import tekmerion.core.isolate.NextStart;
 import tekmerion.core.isolate.StartOutcome;
-import tekmerion.core.sign.Sign;
-import tekmerion.server.account.Person;
-import tekmerion.server.account.Role;
 import tekmerion.server.isolate.MemoryIsolation.Suspect;
 import tekmerion.server.isolate.Things.Thing;
 import tekmerion.server.job.Job;
+import tekmerion.server.job.JobFinding;
+import tekmerion.server.job.JobFindings;
 import tekmerion.server.job.JobLock;
-import tekmerion.server.job.JobSign;
-import tekmerion.server.job.JobSigns;
 import tekmerion.server.job.Jobs;
+import tekmerion.server.job.JournalEntry;
 import tekmerion.server.job.Tell;
-import tekmerion.server.job.TraceEntry;
 import tekmerion.server.part.PartPlace;
 import tekmerion.server.part.PartService;
+import tekmerion.server.person.Person;
+import tekmerion.server.person.Role;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.weighing.WeighingService;
 import tools.jackson.databind.json.JsonMapper;
@@ -40,7 +40,7 @@ public class ThingsIsolation {
 
   private final Jobs jobs;
   private final JobLock lock;
-  private final JobSigns signs;
+  private final JobFindings findings;
   private final PartService parts;
   private final WeighingService weighing;
   private final Tell tell;
@@ -93,7 +93,7 @@ public class ThingsIsolation {
   ThingsIsolation(
       Jobs jobs,
       JobLock lock,
-      JobSigns signs,
+      JobFindings findings,
       PartService parts,
       WeighingService weighing,
       Tell tell,
@@ -102,7 +102,7 @@ public class ThingsIsolation {
       Clock clock) {
     this.jobs = jobs;
     this.lock = lock;
-    this.signs = signs;
+    this.findings = findings;
     this.parts = parts;
     this.weighing = weighing;
     this.tell = tell;
@@ -150,7 +150,7 @@ public class ThingsIsolation {
                     new Suspect(
                         x.hypothesis().words(),
                         x.probability(),
-                        Suspicions.tilt(x.probability(), !starts.isEmpty())))
+                        Suspicions.suspicion(x.probability(), !starts.isEmpty())))
             .toList(),
         named.map(Hypothesis::words).orElse(null),
         named.isPresent() ? null : next(s, isolation, starts),
@@ -197,9 +197,9 @@ public class ThingsIsolation {
             Timestamp.from(clock.instant()))
         .update();
     judged(job, sort);
-    tell.trace(
+    tell.journal(
         job,
-        TraceEntry.Kind.MOVE,
+        JournalEntry.Kind.MOVE,
         "Isolation: " + sort.title().toLowerCase(Locale.ROOT),
         "%d things".formatted(things.size()),
         by);
@@ -230,9 +230,9 @@ public class ThingsIsolation {
     }
     keep(setup, mask, outcome, note, null, by);
     judged(job, sort);
-    tell.trace(
+    tell.journal(
         job,
-        TraceEntry.Kind.MOVE,
+        JournalEntry.Kind.MOVE,
         "Tried with " + setup.things().words(mask),
         words(outcome) + (note.isBlank() ? "" : ": " + note.strip()),
         by);
@@ -252,30 +252,30 @@ public class ThingsIsolation {
                 () -> Refusal.notPossibleNow("This start counts no more.", "Load the job again."));
     keep(setup, Things.mask(slip.inPlay()), slip.outcome(), "", start, by);
     judged(job, sort);
-    tell.trace(
+    tell.journal(
         job,
-        TraceEntry.Kind.MOVE,
+        JournalEntry.Kind.MOVE,
         "Try taken back",
         setup.things().words(Things.mask(slip.inPlay())),
         by);
   }
 
-  /** What is named, or no longer is, becomes a sign; of a chain it is one of its drive. */
+  /** What is named, or no longer is, becomes a finding; of a chain it is one of its drive. */
   private void judged(Job job, Sort sort) {
     Setup setup = mustBeSetUp(job, sort);
     Optional<Hypothesis> named = isolation(job, setup, starts(setup)).named(Suspicions.ERROR);
     String part =
         sort != Sort.CHAIN
-            ? Sign.MACHINE
+            ? Finding.MACHINE
             : parts.inMachine(job.machine().id()).stream()
                 .findFirst()
-                .map(PartPlace::driveKey)
+                .map(PartPlace::partKey)
                 .orElse("drive-a");
-    signs.save(
-        JobSign.ofMove(
+    findings.save(
+        JobFinding.ofMove(
             job.id(),
             part,
-            sort.sign(),
+            sort.finding(),
             named.map(setup.things()::level).orElse(null),
             named.map(h -> "Isolation by halves and swaps: " + h.words()).orElse("not named"),
             clock.instant()));
@@ -284,7 +284,7 @@ public class ThingsIsolation {
 
   private Isolation isolation(Job job, Setup setup, List<Start> starts) {
     Isolation isolation =
-        new Isolation(setup.things().hypotheses(), Suspicions.often(signs, job.id()));
+        new Isolation(setup.things().hypotheses(), Suspicions.often(findings, job.id()));
     starts.forEach(s -> isolation.observe(Things.mask(s.inPlay()), s.outcome()));
     return isolation;
   }

@@ -9,8 +9,8 @@ import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tekmerion.server.account.Person;
-import tekmerion.server.account.Role;
+import tekmerion.server.person.Person;
+import tekmerion.server.person.Role;
 import tekmerion.server.problem.Refusal;
 
 /**
@@ -86,7 +86,7 @@ public class Changes {
     jdbc.sql("INSERT INTO job_change (job_id, what, opened_by, opened_at) VALUES (?, ?, ?, ?)")
         .params(job.id(), what.strip(), by.id(), Timestamp.from(clock.instant()))
         .update();
-    tell.trace(job, TraceEntry.Kind.CHANGE, "Changed: " + what.strip(), "check to come", by);
+    tell.journal(job, JournalEntry.Kind.CHANGE, "Changed: " + what.strip(), "check to come", by);
   }
 
   @Transactional
@@ -103,9 +103,9 @@ public class Changes {
             "UPDATE job_change SET result = ?, note = ?, closed_by = ?, closed_at = ? WHERE id = ?")
         .params(result.name(), note.strip(), by.id(), Timestamp.from(clock.instant()), change.id())
         .update();
-    tell.trace(
+    tell.journal(
         job,
-        TraceEntry.Kind.CHECK,
+        JournalEntry.Kind.CHECK,
         "Complaint " + result.words(),
         "after: " + change.what() + (note.isBlank() ? "" : ". " + note.strip()) + took(change),
         by);

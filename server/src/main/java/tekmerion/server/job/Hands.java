@@ -9,8 +9,8 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.server.account.Account;
 import tekmerion.server.account.Accounts;
-import tekmerion.server.account.Person;
-import tekmerion.server.account.Role;
+import tekmerion.server.person.Person;
+import tekmerion.server.person.Role;
 import tekmerion.server.problem.Refusal;
 
 /** Whose a job is: taken, handed over with a note, shared; and what it waits for. */
@@ -65,7 +65,9 @@ public class Hands {
     }
   }
 
-  /** Who takes a job that another holds is seen to have done so: by the other, and in the trace. */
+  /**
+   * Who takes a job that another holds is seen to have done so: by the other, and in the history.
+   */
   @Transactional
   public void take(String number, long version, Person by) {
     by.must(Role.TECHNICIAN, Role.LEAD);
@@ -79,9 +81,9 @@ public class Hands {
     if (before != null) {
       notices.tell(before.id(), job, "%s took %s over".formatted(by.displayName(), number));
     }
-    tell.trace(
+    tell.journal(
         job,
-        TraceEntry.Kind.HAND,
+        JournalEntry.Kind.HAND,
         "Taken by " + by.displayName(),
         before == null ? "nobody had it" : "from " + before.displayName(),
         by);
@@ -120,9 +122,9 @@ public class Hands {
         notices.tell(with, job, "%s shares %s with you".formatted(by.displayName(), number));
       }
     }
-    tell.trace(
+    tell.journal(
         job,
-        TraceEntry.Kind.HAND,
+        JournalEntry.Kind.HAND,
         on ? "Shared with " + colleague.displayName() : colleague.displayName() + " is off it",
         "",
         by);
@@ -147,9 +149,9 @@ public class Hands {
           .update();
     }
     job.waitsFor(what, what == null ? null : note, what == null ? null : now, until);
-    tell.trace(
+    tell.journal(
         job,
-        TraceEntry.Kind.WAIT,
+        JournalEntry.Kind.WAIT,
         what == null ? "Waits no longer" : "Waits for " + what.words(),
         what == null ? "" : note,
         by);
@@ -171,9 +173,9 @@ public class Hands {
         notices.tell(to.id(), job, words.length() > 300 ? words.substring(0, 299) + "…" : words);
       }
     }
-    tell.trace(
+    tell.journal(
         job,
-        TraceEntry.Kind.HAND,
+        JournalEntry.Kind.HAND,
         to == null ? "Left for whoever is free" : "Handed over to " + to.displayName(),
         note.strip(),
         by);

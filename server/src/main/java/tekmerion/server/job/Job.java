@@ -19,7 +19,7 @@ import java.util.ArrayList;
 import java.util.List;
 import tekmerion.core.forecast.Stage;
 import tekmerion.core.permit.DataStatus;
-import tekmerion.core.weigh.Tilt;
+import tekmerion.core.weigh.Suspicion;
 import tekmerion.server.account.Account;
 import tekmerion.server.part.Machine;
 
@@ -49,16 +49,16 @@ public class Job {
   @Column(name = "family_id")
   private List<String> families = new ArrayList<>();
 
-  private String reach;
+  private String bootStage;
   private Instant takenInAt;
   private Instant promisedAt;
   private String headline;
 
   @Enumerated(EnumType.STRING)
-  private Tilt tilt;
+  private Suspicion suspicion;
 
-  private String ruledCause;
-  private String ruledPart;
+  private String decidedCause;
+  private String decidedPart;
   private String contradicted;
 
   @ManyToOne(fetch = FetchType.LAZY)
@@ -71,7 +71,7 @@ public class Job {
   private Instant stageSince;
 
   @Enumerated(EnumType.STRING)
-  private DataStatus stance;
+  private DataStatus dataStatus;
 
   @Enumerated(EnumType.STRING)
   private WaitsFor waitsFor;
@@ -123,7 +123,7 @@ public class Job {
 
   /**
    * @param families ids of the complaint families, the first is the one heard first
-   * @param reach level of the sign "reach", or null if not known
+   * @param bootStage level of the finding "boot-stage", or null if not known
    * @param promisedAt null if nothing was promised
    */
   public Job(
@@ -132,7 +132,7 @@ public class Job {
       Customer customer,
       String complaint,
       List<String> families,
-      String reach,
+      String bootStage,
       Instant takenInAt,
       Instant promisedAt) {
     this.number = number;
@@ -140,14 +140,14 @@ public class Job {
     this.customer = customer;
     this.complaint = complaint;
     this.families.addAll(families);
-    this.reach = reach;
+    this.bootStage = bootStage;
     this.takenInAt = takenInAt;
     this.promisedAt = promisedAt;
     this.headline = "Not weighed yet";
-    this.tilt = Tilt.UNKNOWN;
+    this.suspicion = Suspicion.UNKNOWN;
     this.stage = Stage.READ;
     this.stageSince = takenInAt;
-    this.stance = DataStatus.NOT_ASKED;
+    this.dataStatus = DataStatus.NOT_ASKED;
   }
 
   public long id() {
@@ -190,8 +190,8 @@ public class Job {
     return stageSince;
   }
 
-  public DataStatus stance() {
-    return stance;
+  public DataStatus dataStatus() {
+    return dataStatus;
   }
 
   public WaitsFor waitsFor() {
@@ -220,14 +220,18 @@ public class Job {
 
   /** What was said at intake, or said anew. */
   public void said(
-      String complaint, String errorText, List<String> families, String reach, Instant promisedAt) {
+      String complaint,
+      String errorText,
+      List<String> families,
+      String bootStage,
+      Instant promisedAt) {
     this.complaint = complaint;
     this.errorText = errorText;
     if (!this.families.equals(families)) {
       this.families.clear();
       this.families.addAll(families);
     }
-    this.reach = reach;
+    this.bootStage = bootStage;
     this.promisedAt = promisedAt;
   }
 
@@ -241,8 +245,8 @@ public class Job {
     this.holder = holder;
   }
 
-  public void stance(DataStatus stance) {
-    this.stance = stance;
+  public void dataStatus(DataStatus dataStatus) {
+    this.dataStatus = dataStatus;
   }
 
   void enters(Stage stage, Instant when) {
@@ -262,8 +266,8 @@ public class Job {
     this.endedAt = when;
   }
 
-  public String reach() {
-    return reach;
+  public String bootStage() {
+    return bootStage;
   }
 
   public Instant takenInAt() {
@@ -278,8 +282,8 @@ public class Job {
     return headline;
   }
 
-  public Tilt tilt() {
-    return tilt;
+  public Suspicion suspicion() {
+    return suspicion;
   }
 
   public long version() {
@@ -287,40 +291,40 @@ public class Job {
   }
 
   /** Keeps what the last weighing said, for the floor. */
-  public void weighed(String headline, Tilt tilt) {
+  public void weighed(String headline, Suspicion suspicion) {
     this.headline = headline;
-    this.tilt = tilt;
+    this.suspicion = suspicion;
   }
 
   /**
-   * A ruling is signed, so nothing speaks against it yet.
+   * A decision is signed, so nothing speaks against it yet.
    *
    * @param cause that it rests on; null if none even leaned
    * @param part of that cause; null with it
    */
-  public void ruledOn(String cause, String part) {
-    ruledCause = cause;
-    ruledPart = part;
+  public void decidedOn(String cause, String part) {
+    decidedCause = cause;
+    decidedPart = part;
     contradicted = null;
   }
 
-  /** Cause that the last ruling rests on, null if on none. */
-  public String ruledCause() {
-    return ruledCause;
+  /** Cause that the last decision rests on, null if on none. */
+  public String decidedCause() {
+    return decidedCause;
   }
 
-  public String ruledPart() {
-    return ruledPart;
+  public String decidedPart() {
+    return decidedPart;
   }
 
   /**
-   * @param why what was found since the ruling speaks against it
+   * @param why what was found since the decision speaks against it
    */
   public void contradicted(String why) {
     contradicted = why;
   }
 
-  /** Why the ruling has to be looked at again; null if nothing speaks against it. */
+  /** Why the decision has to be looked at again; null if nothing speaks against it. */
   public String contradicted() {
     return contradicted;
   }

@@ -28,7 +28,7 @@ public class JobProgress {
     advance(job, Stage.DECIDE);
   }
 
-  public void ruled(Job job) {
+  public void decided(Job job) {
     advance(job, Stage.WORK);
   }
 
@@ -41,7 +41,7 @@ public class JobProgress {
     keep(job, job.stage(), clock.instant());
   }
 
-  /** Never back: a ruling that is followed by another does not make the machine unread. */
+  /** Never back: a decision that is followed by another does not make the machine unread. */
   private void advance(Job job, Stage next) {
     if (next.compareTo(job.stage()) <= 0) {
       return;

@@ -14,7 +14,7 @@ import tekmerion.server.live.LiveEvents;
 /** The bell: tells people when a run ends or a job needs them. */
 @Service
 public class Notices {
-  private static final int MOST_SHOWN = 30;
+  private static final int MAX_SHOWN = 30;
   private final JdbcClient jdbc;
   private final LiveEvents live;
   private static final int MAX_WORDS = 300;
@@ -68,7 +68,7 @@ public class Notices {
     return jdbc.sql(
             "SELECT n.id, j.number, n.words, n.at, n.seen_at FROM notice n JOIN job j ON j.id = n.job_id"
                 + " WHERE n.account_id = ? ORDER BY n.id DESC LIMIT ?")
-        .params(account, MOST_SHOWN)
+        .params(account, MAX_SHOWN)
         .query(
             (rs, n) ->
                 new Notice(

@@ -4,25 +4,26 @@ import java.time.Clock;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
-import tekmerion.server.account.Person;
 import tekmerion.server.live.LiveEvents;
+import tekmerion.server.person.Person;
 
-/** Writes the trace and tells the browsers. */
+/** Writes the history and tells the browsers. */
 @Service
 @Transactional(propagation = Propagation.MANDATORY)
 public class Tell {
-  private final Trace trace;
+  private final Journal journal;
   private final LiveEvents live;
   private final Clock clock;
 
-  Tell(Trace trace, LiveEvents live, Clock clock) {
-    this.trace = trace;
+  Tell(Journal journal, LiveEvents live, Clock clock) {
+    this.journal = journal;
     this.live = live;
     this.clock = clock;
   }
 
-  public void trace(Job job, TraceEntry.Kind kind, String title, String detail, Person by) {
-    trace.save(new TraceEntry(job.id(), clock.instant(), kind, title, detail, by.displayName()));
+  public void journal(Job job, JournalEntry.Kind kind, String title, String detail, Person by) {
+    journal.save(
+        new JournalEntry(job.id(), clock.instant(), kind, title, detail, by.displayName()));
     changed(job);
   }
 

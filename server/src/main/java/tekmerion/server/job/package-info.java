@@ -1,2 +1,2 @@
-/** Jobs: what was said, whose they are, one change at a time, the trace, the bell. */
+/** Jobs: what was said, whose they are, one change at a time, the history, the bell. */
 package tekmerion.server.job;

@@ -9,24 +9,24 @@ import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import tekmerion.server.decision.DecisionService;
+import tekmerion.server.decision.DecisionService.DecisionView;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
-import tekmerion.server.ruling.RulingService;
-import tekmerion.server.ruling.RulingService.RulingView;
 
 /**
- * Machines that are back with the same complaint: what was ruled then is laid beside the new job.
+ * Machines that are back with the same complaint: what was decided then is laid beside the new job.
  */
 @Component
 class CameBack {
   private static final Duration WITHIN = Duration.ofDays(90);
   private final JdbcClient jdbc;
   private final Jobs jobs;
-  private final RulingService rulings;
+  private final DecisionService decisions;
 
   /**
    * @param days from the hand-back to the new job
-   * @param ruling the last one of the earlier job; null if it ended without one
+   * @param decision the last one of the earlier job; null if it ended without one
    */
   @Schema(name = "CameBack")
   record Earlier(
@@ -34,12 +34,12 @@ class CameBack {
       Instant endedAt,
       long days,
       List<String> families,
-      @Schema(nullable = true) RulingView ruling) {}
+      @Schema(nullable = true) DecisionView decision) {}
 
-  CameBack(JdbcClient jdbc, Jobs jobs, RulingService rulings) {
+  CameBack(JdbcClient jdbc, Jobs jobs, DecisionService decisions) {
     this.jdbc = jdbc;
     this.jobs = jobs;
-    this.rulings = rulings;
+    this.decisions = decisions;
   }
 
   /** The last job of the machine that ended within 90 days before and shares a family. */
@@ -66,6 +66,6 @@ class CameBack {
                     earlier.endedAt(),
                     Duration.between(earlier.endedAt(), job.takenInAt()).toDays(),
                     earlier.families().stream().filter(job.families()::contains).toList(),
-                    rulings.of(earlier).stream().findFirst().orElse(null)));
+                    decisions.of(earlier).stream().findFirst().orElse(null)));
   }
 }

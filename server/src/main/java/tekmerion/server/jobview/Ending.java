@@ -3,19 +3,19 @@ package tekmerion.server.jobview;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tekmerion.server.account.Person;
-import tekmerion.server.account.Role;
 import tekmerion.server.intake.Secret;
 import tekmerion.server.job.Changes;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.JobEnd;
 import tekmerion.server.job.JobLock;
 import tekmerion.server.job.JobProgress;
+import tekmerion.server.job.JournalEntry;
 import tekmerion.server.job.Tell;
-import tekmerion.server.job.TraceEntry;
+import tekmerion.server.person.Person;
+import tekmerion.server.person.Role;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.proof.Proofs;
-import tekmerion.server.run.DriveRun;
+import tekmerion.server.run.Run;
 import tekmerion.server.run.Runs;
 
 /** Putting a machine in a bay, saying it is ready, handing it back; undoing a wrong intake. */
@@ -70,8 +70,8 @@ class Ending {
             "Choose a free bay.");
       }
     }
-    tell.trace(
-        job, TraceEntry.Kind.WAIT, bay == null ? "Off its bay" : "Put in bay " + bay, "", by);
+    tell.journal(
+        job, JournalEntry.Kind.WAIT, bay == null ? "Off its bay" : "Put in bay " + bay, "", by);
   }
 
   @Transactional
@@ -81,7 +81,7 @@ class Ending {
     noOpenChange(job);
     proofs.mustLetGo(job);
     progress.readyToHandBack(job);
-    tell.trace(job, TraceEntry.Kind.END, "Ready to hand back", "", by);
+    tell.journal(job, JournalEntry.Kind.END, "Ready to hand back", "", by);
   }
 
   @Transactional
@@ -95,16 +95,16 @@ class Ending {
     secret.wipe(job.id());
     jdbc.sql("UPDATE bay SET job_id = NULL WHERE job_id = ?").param(job.id()).update();
     end.end(job, how);
-    tell.trace(
+    tell.journal(
         job,
-        TraceEntry.Kind.END,
+        JournalEntry.Kind.END,
         how == Job.EndedHow.HANDED_BACK ? "Handed back" : "Taken in by mistake",
         note.strip(),
         by);
   }
 
   private void noOpenRun(Job job) {
-    if (runs.ofJob(job.id()).stream().anyMatch(r -> r.state() != DriveRun.State.ENDED)) {
+    if (runs.ofJob(job.id()).stream().anyMatch(r -> r.state() != Run.State.ENDED)) {
       throw Refusal.locked(
           "A test of one of its drives is under way or paused.",
           "Opens when the test has ended; it can be ended in the drive's view.");

@@ -16,14 +16,14 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import tekmerion.server.account.Person;
 import tekmerion.server.intake.Secret;
 import tekmerion.server.job.Changes;
 import tekmerion.server.job.Hands;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Notices;
+import tekmerion.server.person.Person;
 
-/** What people do with a job beside reading and ruling; and the bell. */
+/** What people do with a job beside reading and decision; and the bell. */
 @RestController
 @RequestMapping("/api")
 class JobActions {

@@ -13,7 +13,8 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import tekmerion.server.account.Person;
+import tekmerion.server.ask.AskReading;
+import tekmerion.server.person.Person;
 
 /** One job, and asking its drives. */
 @RestController
@@ -22,7 +23,7 @@ class JobController {
   private final JobViews views;
   private final AskReading ask;
 
-  record ReadingAsked(@NotBlank @Size(max = 60) String driveKey) {}
+  record ReadingAsked(@NotBlank @Size(max = 60) String partKey) {}
 
   record RequestNote(UUID requestId) {}
 
@@ -42,6 +43,6 @@ class JobController {
       @PathVariable String number,
       @Valid @RequestBody ReadingAsked asked,
       @AuthenticationPrincipal Person person) {
-    return new RequestNote(ask.ask(number, asked.driveKey(), person));
+    return new RequestNote(ask.ask(number, asked.partKey(), person));
   }
 }

@@ -4,40 +4,41 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
+import tekmerion.core.decision.Course;
 import tekmerion.core.forecast.Stage;
 import tekmerion.core.knowhow.Move.By;
-import tekmerion.core.ruling.Course;
+import tekmerion.core.permit.Invasiveness;
 import tekmerion.core.weigh.NextMoves;
 import tekmerion.core.weigh.Plan;
-import tekmerion.core.weigh.Tilt;
+import tekmerion.core.weigh.Suspicion;
 import tekmerion.core.weigh.Weighed;
+import tekmerion.server.decision.DecisionService.CourseView;
+import tekmerion.server.decision.DecisionService.DecisionView;
+import tekmerion.server.decision.DecisionService.Lock;
 import tekmerion.server.job.Changes;
 import tekmerion.server.job.Job;
-import tekmerion.server.job.TraceEntry;
-import tekmerion.server.link.ProbeViews.ProbeView;
+import tekmerion.server.job.JournalEntry;
 import tekmerion.server.maker.MakerNotes;
 import tekmerion.server.move.MadeMoves;
 import tekmerion.server.permit.DataNotes.DataNote;
 import tekmerion.server.photo.Photos;
+import tekmerion.server.probe.ProbeViews.ProbeView;
 import tekmerion.server.proof.Proofs;
-import tekmerion.server.ruling.RulingService.CourseView;
-import tekmerion.server.ruling.RulingService.Lock;
-import tekmerion.server.ruling.RulingService.RulingView;
 
 /**
  * Everything that the job's screen shows.
  *
  * @param version what a change must name, so that nobody overwrites another
- * @param reach null if not known
+ * @param bootStage null if not known
  * @param endedAt null while it is in the shop
  * @param openChange null if none waits for its check
  * @param fromCounter whether what was said can be corrected in the conversation
  * @param bay null if the machine is on no bay
  * @param places the machine in checking order
- * @param enough whether no further move is worth its minutes: time to rule
- * @param proof null if nothing was ruled that mends
- * @param contradicted why the last ruling has to be looked at again; null if nothing speaks against
- *     it
+ * @param enough whether no further move is worth its minutes: time to decide
+ * @param proof null if nothing was decided that mends
+ * @param contradicted why the last decision has to be looked at again; null if nothing speaks
+ *     against it
  * @param cameBack an earlier job with the same complaint, if it is less than 90 days ago
  * @param needed the parts that would have to be bought, as the old ones describe them
  * @param unsafe why the battery must be neither loaded nor charged; null if nothing says so
@@ -53,8 +54,8 @@ record JobView(
     String complaint,
     @Schema(nullable = true) String errorText,
     List<String> families,
-    @Schema(nullable = true) String reach,
-    List<String> reachLevels,
+    @Schema(nullable = true) String bootStage,
+    List<String> bootStages,
     Instant takenInAt,
     @Schema(nullable = true) Instant promisedAt,
     @Schema(nullable = true) Instant endedAt,
@@ -87,8 +88,8 @@ record JobView(
     List<Needed> needed,
     @Schema(nullable = true) String unsafe,
     List<MakerNotes.Note> weakPoints,
-    List<RulingView> rulings,
-    List<TraceLine> trace) {
+    List<DecisionView> decisions,
+    List<JournalLine> journal) {
 
   record HolderNote(long id, String displayName) {}
 
@@ -105,7 +106,7 @@ record JobView(
   record BayNote(int number, @Schema(nullable = true) ProbeView probe) {}
 
   /** A part of the machine in checking order; {@code note} says why it stands as it does. */
-  record Place(String id, String name, Tilt tilt, String note) {}
+  record Place(String id, String name, Suspicion suspicion, String note) {}
 
   /**
    * @param identity model and serial, or why there is none
@@ -118,7 +119,7 @@ record JobView(
       String name,
       String identity,
       String description,
-      Tilt tilt,
+      Suspicion suspicion,
       String note,
       @Schema(nullable = true) String metBefore,
       @Schema(nullable = true) UUID readingId,
@@ -131,7 +132,7 @@ record JobView(
    */
   record Pending(
       UUID requestId,
-      String driveKey,
+      String partKey,
       Instant askedAt,
       @Schema(nullable = true) String refusedWhy) {}
 
@@ -139,7 +140,7 @@ record JobView(
    * @param move its id in the know-how; null for a move that is only shown
    * @param part what it is done to
    * @param by what the probe does for it; null if it is done by hand
-   * @param driveKey drive that the probe works on, null if it works on none
+   * @param partKey drive that the probe works on, null if it works on none
    * @param changes whether it changes something, so that it is begun before it is told
    * @param handsOn minutes
    * @param waiting minutes
@@ -153,10 +154,10 @@ record JobView(
       String title,
       String why,
       @Schema(nullable = true) By by,
-      @Schema(nullable = true) String driveKey,
+      @Schema(nullable = true) String partKey,
       boolean changes,
-      int touch,
-      String touchWords,
+      Invasiveness invasiveness,
+      String invasivenessWords,
       int handsOn,
       int waiting,
       List<String> needs,
@@ -175,20 +176,20 @@ record JobView(
    * A part to buy.
    *
    * @param place of the old one, "drive A"
-   * @param onShelf what of the stock fits; null if nothing does
+   * @param inStock what of the stock fits; null if nothing does
    */
   @Schema(name = "NeededPart")
-  record Needed(String place, String words, @Schema(nullable = true) String onShelf) {}
+  record Needed(String place, String words, @Schema(nullable = true) String inStock) {}
 
-  /** A sign that a move asks for. */
+  /** A finding that a move asks for. */
   @Schema(name = "MoveAsk")
-  record Asked(String sign, String name, List<Level> levels) {}
+  record Asked(String finding, String name, List<Level> levels) {}
 
   @Schema(name = "MoveAnswer")
   record Level(String id, String words) {}
 
   /**
-   * What could be ruled now; all costs in minutes of work.
+   * What could be decided now; all costs in minutes of work.
    *
    * @param minutes of work, waiting at a tenth
    * @param parts their price
@@ -235,9 +236,9 @@ record JobView(
     }
   }
 
-  record TraceLine(Instant at, TraceEntry.Kind kind, String title, String detail, String who) {
-    static TraceLine of(TraceEntry entry) {
-      return new TraceLine(entry.at(), entry.kind(), entry.title(), entry.detail(), entry.who());
+  record JournalLine(Instant at, JournalEntry.Kind kind, String title, String detail, String who) {
+    static JournalLine of(JournalEntry entry) {
+      return new JournalLine(entry.at(), entry.kind(), entry.title(), entry.detail(), entry.who());
     }
   }
 }

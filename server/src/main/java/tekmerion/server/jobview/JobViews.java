@@ -13,38 +13,40 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.drive.DriveIdentity;
-import tekmerion.core.drive.DriveReading;
+import tekmerion.core.drive.PartReading;
 import tekmerion.core.drive.ata.IdentifyDevice;
 import tekmerion.core.knowhow.Family;
+import tekmerion.core.knowhow.FindingKind;
 import tekmerion.core.knowhow.MakerTopic;
-import tekmerion.core.knowhow.SignKind;
 import tekmerion.core.page.Decoding;
 import tekmerion.core.permit.Permissions;
 import tekmerion.core.weigh.NextMoves;
-import tekmerion.core.weigh.Tilt;
+import tekmerion.core.weigh.Suspicion;
 import tekmerion.core.weigh.Weighed;
 import tekmerion.core.weigh.Weighed.CauseShare;
-import tekmerion.core.weigh.Weighed.SignWeight;
+import tekmerion.core.weigh.Weighed.FindingWeight;
 import tekmerion.server.bay.Bay;
 import tekmerion.server.bay.Bays;
+import tekmerion.server.decision.DecisionService;
+import tekmerion.server.decision.DecisionService.CourseView;
+import tekmerion.server.evidence.ReadRequests;
+import tekmerion.server.evidence.Reading;
 import tekmerion.server.exchange.Shown;
 import tekmerion.server.intake.Secret;
 import tekmerion.server.job.Changes;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
-import tekmerion.server.job.Trace;
+import tekmerion.server.job.Journal;
 import tekmerion.server.jobview.JobView.BayNote;
 import tekmerion.server.jobview.JobView.Drive;
 import tekmerion.server.jobview.JobView.HolderNote;
+import tekmerion.server.jobview.JobView.JournalLine;
 import tekmerion.server.jobview.JobView.Pending;
 import tekmerion.server.jobview.JobView.Place;
 import tekmerion.server.jobview.JobView.PlanView;
-import tekmerion.server.jobview.JobView.TraceLine;
 import tekmerion.server.jobview.JobView.TurnView;
 import tekmerion.server.jobview.JobView.WaitNote;
 import tekmerion.server.knowhow.ShopKnowHow;
-import tekmerion.server.link.ProbeViews;
-import tekmerion.server.link.ProbeViews.ProbeView;
 import tekmerion.server.maker.MakerNotes;
 import tekmerion.server.move.MadeMoves;
 import tekmerion.server.part.PartHistory;
@@ -52,13 +54,11 @@ import tekmerion.server.part.PartPlace;
 import tekmerion.server.permit.DataNotes;
 import tekmerion.server.permit.JobPermissions;
 import tekmerion.server.photo.Photos;
+import tekmerion.server.probe.ProbeViews;
+import tekmerion.server.probe.ProbeViews.ProbeView;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.proof.Proofs;
-import tekmerion.server.reading.ReadRequests;
-import tekmerion.server.reading.Reading;
-import tekmerion.server.ruling.RulingService;
-import tekmerion.server.ruling.RulingService.CourseView;
-import tekmerion.server.shelf.Shelf;
+import tekmerion.server.stock.Stock;
 import tekmerion.server.weighing.WeighingService;
 import tekmerion.server.weighing.WeighingService.Evidence;
 
@@ -80,11 +80,11 @@ class JobViews implements Shown {
   private final Bays bays;
   private final ProbeViews probes;
   private final WeighingService weighing;
-  private final RulingService rulings;
+  private final DecisionService decisions;
   private final JobPermissions permissions;
   private final DataNotes dataNotes;
   private final ReadRequests requests;
-  private final Trace trace;
+  private final Journal journal;
   private final ShopKnowHow knowHow;
   private final PartHistory history;
   private final Changes changes;
@@ -95,18 +95,18 @@ class JobViews implements Shown {
   private final Proofs proofs;
   private final MakerNotes makers;
   private final CameBack cameBack;
-  private final Shelf shelf;
+  private final Stock stock;
 
   JobViews(
       Jobs jobs,
       Bays bays,
       ProbeViews probes,
       WeighingService weighing,
-      RulingService rulings,
+      DecisionService decisions,
       JobPermissions permissions,
       DataNotes dataNotes,
       ReadRequests requests,
-      Trace trace,
+      Journal journal,
       ShopKnowHow knowHow,
       PartHistory history,
       Changes changes,
@@ -117,16 +117,16 @@ class JobViews implements Shown {
       Proofs proofs,
       MakerNotes makers,
       CameBack cameBack,
-      Shelf shelf) {
+      Stock stock) {
     this.jobs = jobs;
     this.bays = bays;
     this.probes = probes;
     this.weighing = weighing;
-    this.rulings = rulings;
+    this.decisions = decisions;
     this.permissions = permissions;
     this.dataNotes = dataNotes;
     this.requests = requests;
-    this.trace = trace;
+    this.journal = journal;
     this.knowHow = knowHow;
     this.history = history;
     this.changes = changes;
@@ -137,7 +137,7 @@ class JobViews implements Shown {
     this.proofs = proofs;
     this.makers = makers;
     this.cameBack = cameBack;
-    this.shelf = shelf;
+    this.stock = stock;
   }
 
   @Override
@@ -163,10 +163,10 @@ class JobViews implements Shown {
     Set<String> underWay =
         pending.stream()
             .filter(p -> p.refusedWhy() == null)
-            .map(Pending::driveKey)
+            .map(Pending::partKey)
             .collect(Collectors.toSet());
     Permissions permitted = permissions.of(job, evidence);
-    List<CourseView> courses = rulings.courses(permitted);
+    List<CourseView> courses = decisions.courses(permitted);
     Integer bayNumber = bay.map(Bay::number).orElse(null);
     NextMoves.Advice advice =
         job.endedAt() != null
@@ -185,8 +185,8 @@ class JobViews implements Shown {
         job.families().stream()
             .map(id -> knowHow.now().family(id).map(Family::name).orElse(id))
             .toList(),
-        job.reach(),
-        reachLevels(),
+        job.bootStage(),
+        bootStages(),
         job.takenInAt(),
         job.promisedAt(),
         job.endedAt(),
@@ -215,20 +215,21 @@ class JobViews implements Shown {
         proofs.of(job).orElse(null),
         advice.plans().stream().map(PlanView::of).toList(),
         advice.turns().stream().map(TurnView::of).toList(),
-        RulingService.WAIVER,
+        DecisionService.WAIVER,
         job.endedAt() == null ? job.contradicted() : null,
         cameBack.of(job).orElse(null),
-        NeededParts.of(evidence, shelf::fitting),
+        NeededParts.of(evidence, stock::fitting),
         permitted.at().unsafeBattery().orElse(null),
         notes.values().stream().filter(n -> n.topic() == MakerTopic.WEAK_POINT).toList(),
-        rulings.of(job),
-        trace.findByJobIdOrderByAtAscIdAsc(job.id()).stream().map(TraceLine::of).toList());
+        decisions.of(job),
+        journal.findByJobIdOrderByAtAscIdAsc(job.id()).stream().map(JournalLine::of).toList());
   }
 
   /** From nothing to desktop, as the ladder is climbed. */
-  private List<String> reachLevels() {
+  private List<String> bootStages() {
     List<String> levels =
-        new ArrayList<>(knowHow.now().sign("reach").map(SignKind::levels).orElse(List.of()));
+        new ArrayList<>(
+            knowHow.now().finding("boot-stage").map(FindingKind::levels).orElse(List.of()));
     Collections.reverse(levels);
     return levels;
   }
@@ -263,7 +264,7 @@ class JobViews implements Shown {
 
   private List<Pending> pending(Job job) {
     return requests.pending(job.id()).stream()
-        .map(r -> new Pending(r.id(), r.driveKey(), r.askedAt(), r.refusedWhy()))
+        .map(r -> new Pending(r.id(), r.partKey(), r.askedAt(), r.refusedWhy()))
         .toList();
   }
 
@@ -275,14 +276,14 @@ class JobViews implements Shown {
               return new Place(
                   place[0],
                   place[1],
-                  worst.map(CauseShare::tilt).orElse(Tilt.UNKNOWN),
+                  worst.map(CauseShare::suspicion).orElse(Suspicion.UNKNOWN),
                   note(weighed, place[0], worst));
             })
         .toList();
   }
 
   /**
-   * Of the likeliest cause there; if no sign bears on that one, the heaviest that bears on any
+   * Of the likeliest cause there; if no finding bears on that one, the heaviest that bears on any
    * other cause there, so that what was found is never called unknown.
    */
   private static String note(Weighed weighed, String place, Optional<CauseShare> worst) {
@@ -293,9 +294,9 @@ class JobViews implements Shown {
                 weighed.causes().stream()
                     .filter(c -> c.place().equals(place))
                     .flatMap(c -> c.weights().stream())
-                    .filter(SignWeight::direct)
+                    .filter(FindingWeight::direct)
                     .max(Comparator.comparingDouble(w -> Math.abs(w.decibans()))))
-        .map(w -> w.sign().words())
+        .map(w -> w.finding().words())
         .orElse(NOTHING_KNOWN);
   }
 
@@ -305,21 +306,21 @@ class JobViews implements Shown {
         .max(Comparator.comparingDouble(CauseShare::probability));
   }
 
-  /** The sign that weighs most says why a place stands as it does. */
+  /** The finding that weighs most says why a place stands as it does. */
   private static String note(CauseShare share) {
-    return heaviest(share).map(w -> w.sign().words()).orElse(NOTHING_KNOWN);
+    return heaviest(share).map(w -> w.finding().words()).orElse(NOTHING_KNOWN);
   }
 
-  private static Optional<SignWeight> heaviest(CauseShare share) {
-    return share.weights().stream().filter(SignWeight::direct).findFirst();
+  private static Optional<FindingWeight> heaviest(CauseShare share) {
+    return share.weights().stream().filter(FindingWeight::direct).findFirst();
   }
 
   private static Drive drive(PartPlace place, Evidence evidence, Map<Long, String> metBefore) {
-    String key = place.driveKey();
+    String key = place.partKey();
     Optional<Reading> reading = Optional.ofNullable(evidence.latest().get(key));
     Optional<IdentifyDevice> identity =
         Optional.ofNullable(evidence.reports().get(key))
-            .flatMap(DriveReading::identify)
+            .flatMap(PartReading::identify)
             .flatMap(Decoding::decoded);
     Optional<DriveIdentity> told =
         Optional.ofNullable(evidence.reports().get(key)).flatMap(DriveIdentity::of);
@@ -333,7 +334,7 @@ class JobViews implements Shown {
             ? "identity not readable"
             : "%s · %s".formatted(place.part().model(), place.part().serial()),
         DriveNames.describe(told, identity.flatMap(IdentifyDevice::nominalFormFactor)),
-        worst.map(CauseShare::tilt).orElse(Tilt.UNKNOWN),
+        worst.map(CauseShare::suspicion).orElse(Suspicion.UNKNOWN),
         worst.map(JobViews::note).orElse("not read yet"),
         metBefore.get(place.part().id()),
         reading.map(Reading::getId).orElse(null),

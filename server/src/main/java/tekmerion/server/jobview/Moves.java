@@ -10,24 +10,24 @@ import java.util.stream.Collectors;
 import tekmerion.core.knowhow.MakerTopic;
 import tekmerion.core.knowhow.Move.By;
 import tekmerion.core.knowhow.Move.Presupposed;
+import tekmerion.core.permit.Invasiveness;
 import tekmerion.core.permit.Permission;
-import tekmerion.core.permit.Touch;
 import tekmerion.core.weigh.NextMoves.Ranked;
+import tekmerion.server.decision.DecisionService.CourseView;
+import tekmerion.server.decision.DecisionService.Lock;
 import tekmerion.server.jobview.JobView.Asked;
 import tekmerion.server.jobview.JobView.Drive;
 import tekmerion.server.jobview.JobView.Level;
 import tekmerion.server.jobview.JobView.Move;
 import tekmerion.server.jobview.JobView.Step;
-import tekmerion.server.link.ProbeViews.ProbeView;
 import tekmerion.server.maker.MakerNotes;
 import tekmerion.server.move.MadeMoves;
-import tekmerion.server.ruling.RulingService.CourseView;
-import tekmerion.server.ruling.RulingService.Lock;
+import tekmerion.server.probe.ProbeViews.ProbeView;
 
 /** What can be done next, best first; then what is locked, with what opens it. */
 final class Moves {
-  private static final int MOST_OPEN = 60;
-  private static final int MOST_LOCKED = 6;
+  private static final int MAX_OPEN = 60;
+  private static final int MAX_LOCKED = 6;
 
   private Moves() {}
 
@@ -50,11 +50,11 @@ final class Moves {
     List<Move> shown = new ArrayList<>();
     // What the probe would do stays in sight while only the probe is missing.
     List<Move> open = all.stream().filter(Moves::isOpenOrOfProbe).toList();
-    int best = Math.min(MOST_OPEN, open.size());
+    int best = Math.min(MAX_OPEN, open.size());
     shown.addAll(open.subList(0, best));
     open.subList(best, open.size()).stream().filter(m -> m.by() == By.READ).forEach(shown::add);
     shown.addAll(again(keys(probe, known), all, link, underWay));
-    all.stream().filter(m -> !isOpenOrOfProbe(m)).limit(MOST_LOCKED).forEach(shown::add);
+    all.stream().filter(m -> !isOpenOrOfProbe(m)).limit(MAX_LOCKED).forEach(shown::add);
     lockedCourses(courses).ifPresent(shown::add);
     shown.sort(Comparator.comparing((Move m) -> m.lock() != null));
     return shown;
@@ -81,8 +81,8 @@ final class Moves {
         move.by(),
         move.by() == null ? null : part,
         MadeMoves.changes(move),
-        move.touch(),
-        move.touches().words(),
+        move.invasiveness(),
+        move.invasiveness().words(),
         move.handsOnMinutes(),
         move.waitingMinutes(),
         needs(move),
@@ -124,7 +124,7 @@ final class Moves {
       List<String> keys, List<Move> offered, Lock link, Set<String> underWay) {
     return keys.stream()
         .filter(
-            key -> offered.stream().noneMatch(m -> m.by() == By.READ && key.equals(m.driveKey())))
+            key -> offered.stream().noneMatch(m -> m.by() == By.READ && key.equals(m.partKey())))
         .map(
             key ->
                 new Move(
@@ -136,8 +136,8 @@ final class Moves {
                     By.READ,
                     key,
                     false,
-                    Touch.LOOKS_ONLY.ordinal(),
-                    Touch.LOOKS_ONLY.words(),
+                    Invasiveness.LOOKS_ONLY,
+                    Invasiveness.LOOKS_ONLY.words(),
                     0,
                     1,
                     List.of(),
@@ -152,7 +152,8 @@ final class Moves {
   private static Optional<Move> lockedCourses(List<CourseView> courses) {
     List<CourseView> locked =
         courses.stream()
-            .filter(course -> course.lock() != null && course.course().touch().endangersData())
+            .filter(
+                course -> course.lock() != null && course.course().invasiveness().endangersData())
             .toList();
     if (locked.isEmpty()) {
       return Optional.empty();
@@ -168,8 +169,8 @@ final class Moves {
             null,
             null,
             false,
-            gravest.touch(),
-            gravest.touchWords(),
+            gravest.invasiveness(),
+            gravest.invasivenessWords(),
             0,
             0,
             List.of(),

@@ -7,7 +7,7 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
-import tekmerion.core.drive.DriveReading;
+import tekmerion.core.drive.PartReading;
 import tekmerion.core.memory.identity.Smbios;
 import tekmerion.core.memory.identity.Smbios.MemorySlot;
 import tekmerion.core.port.PageKind;
@@ -15,11 +15,11 @@ import tekmerion.core.replace.NeededBattery;
 import tekmerion.core.replace.NeededDrive;
 import tekmerion.core.replace.NeededModule;
 import tekmerion.core.replace.NeededPart;
-import tekmerion.core.weigh.Tilt;
+import tekmerion.core.weigh.Suspicion;
 import tekmerion.core.weigh.Weighed.CauseShare;
 import tekmerion.link.RunKind;
+import tekmerion.server.evidence.OtherParts;
 import tekmerion.server.jobview.JobView.Needed;
-import tekmerion.server.reading.OtherParts;
 import tekmerion.server.weighing.WeighingService.Evidence;
 
 /** What exactly to buy for every part that at least leans to a fault. */
@@ -32,33 +32,32 @@ final class NeededParts {
   private NeededParts() {}
 
   /**
-   * @param shelf says what of the stock fits
+   * @param stock says what of the stock fits
    */
-  static List<Needed> of(Evidence evidence, Function<NeededPart, Optional<String>> shelf) {
+  static List<Needed> of(Evidence evidence, Function<NeededPart, Optional<String>> stock) {
     List<Needed> needed = new ArrayList<>();
     evidence.drives().stream()
         .filter(
             place ->
-                leans(
-                    evidence, c -> c.part().equals(place.driveKey()) && c.place().equals("drive")))
+                leans(evidence, c -> c.part().equals(place.partKey()) && c.place().equals("drive")))
         .forEach(
             place ->
-                report(evidence, place.driveKey())
+                report(evidence, place.partKey())
                     .flatMap(NeededDrive::of)
-                    .map(n -> needed(DriveNames.inSentence(place.driveKey()), n, shelf))
+                    .map(n -> needed(DriveNames.inSentence(place.partKey()), n, stock))
                     .ifPresent(needed::add));
     if (leans(evidence, c -> BATTERY.contains(c.cause()))) {
       report(evidence, RunKind.BATTERY)
           .flatMap(OtherParts::worsePack)
           .map(pack -> NeededBattery.of(pack.report()))
-          .map(n -> needed("battery", n, shelf))
+          .map(n -> needed("battery", n, stock))
           .ifPresent(needed::add);
     }
     if (leans(evidence, c -> c.cause().equals(MODULE))) {
       report(evidence, RunKind.BOARD)
           .flatMap(r -> r.sound(PageKind.SMBIOS, Smbios.class))
           .flatMap(NeededParts::module)
-          .map(n -> needed("memory module", n, shelf))
+          .map(n -> needed("memory module", n, stock))
           .ifPresent(needed::add);
     }
     return needed;
@@ -76,16 +75,16 @@ final class NeededParts {
   }
 
   private static Needed needed(
-      String place, NeededPart part, Function<NeededPart, Optional<String>> shelf) {
-    return new Needed(place, part.words(), shelf.apply(part).orElse(null));
+      String place, NeededPart part, Function<NeededPart, Optional<String>> stock) {
+    return new Needed(place, part.words(), stock.apply(part).orElse(null));
   }
 
   private static boolean leans(Evidence evidence, Predicate<CauseShare> which) {
     Stream<CauseShare> causes = evidence.weighed().causes().stream();
-    return causes.anyMatch(c -> which.test(c) && c.tilt().compareTo(Tilt.LEANING) >= 0);
+    return causes.anyMatch(c -> which.test(c) && c.suspicion().compareTo(Suspicion.LEANING) >= 0);
   }
 
-  private static Optional<DriveReading> report(Evidence evidence, String key) {
+  private static Optional<PartReading> report(Evidence evidence, String key) {
     return Optional.ofNullable(evidence.reports().get(key));
   }
 }

@@ -13,6 +13,7 @@ import java.util.Map;
 import tekmerion.core.knowhow.Edit;
 import tekmerion.core.knowhow.Edit.EntryKind;
 import tekmerion.core.knowhow.Move;
+import tekmerion.core.permit.Invasiveness;
 import tekmerion.core.permit.Load;
 import tekmerion.server.problem.Refusal;
 
@@ -29,7 +30,7 @@ public record KnowHowChange(
     @NotBlank @Size(max = 60) @Pattern(regexp = "[a-z0-9.-]+") String id,
     @Schema(nullable = true) EntryKind subject,
     @Schema(nullable = true) @Valid LikelihoodEdit likelihood,
-    @Schema(nullable = true) @Valid SignEdit sign,
+    @Schema(nullable = true) @Valid FindingEdit finding,
     @Schema(nullable = true) @Valid CauseEdit cause,
     @Schema(nullable = true) @Valid MoveEdit move,
     @Schema(nullable = true) @Valid RemedyEdit remedy,
@@ -39,7 +40,7 @@ public record KnowHowChange(
   @Schema(name = "KnowHowChangeSort")
   public enum What {
     LIKELIHOOD,
-    SIGN,
+    FINDING,
     CAUSE,
     MOVE,
     REMEDY,
@@ -57,8 +58,8 @@ public record KnowHowChange(
       @NotNull @Size(max = 20) List<Double> link,
       @Schema(nullable = true) Integer jobs) {}
 
-  @Schema(name = "SignEdit")
-  public record SignEdit(
+  @Schema(name = "FindingEdit")
+  public record FindingEdit(
       @NotBlank @Size(max = 120) String name,
       @NotNull @Size(max = 20) List<Double> leak,
       @NotNull @Size(max = 80) Map<String, List<Double>> links) {}
@@ -93,8 +94,8 @@ public record KnowHowChange(
       @NotNull Move.Act act,
       @NotNull @Pattern(regexp = "power|memory|drive|link|system") String place,
       @NotNull @Pattern(regexp = "machine|drive") String of,
-      @NotBlank @Size(max = 20) String reach,
-      @Min(0) @Max(4) int touch,
+      @NotBlank @Size(max = 20) String bootStage,
+      @NotNull Invasiveness invasiveness,
       @NotNull @Size(max = 3) List<@NotNull Load> loads,
       @NotBlank @Size(max = 120) String looksAt,
       @NotNull @Size(min = 2, max = 8) List<@NotBlank @Size(max = 80) String> levels,
@@ -102,10 +103,11 @@ public record KnowHowChange(
       @NotNull @Size(min = 1, max = 80) Map<String, List<Double>> links) {}
 
   /** One likelihood, as proven jobs propose it. */
-  public static KnowHowChange likelihood(String sign, String cause, List<Double> link, int jobs) {
+  public static KnowHowChange likelihood(
+      String finding, String cause, List<Double> link, int jobs) {
     return new KnowHowChange(
         What.LIKELIHOOD,
-        sign,
+        finding,
         null,
         new LikelihoodEdit(cause, link, jobs),
         null,
@@ -129,9 +131,9 @@ public record KnowHowChange(
         LikelihoodEdit e = there(likelihood);
         yield new Edit.Likelihood(id, e.cause(), e.link());
       }
-      case SIGN -> {
-        SignEdit e = there(sign);
-        yield new Edit.OfSign(id, e.name().strip(), e.leak(), e.links());
+      case FINDING -> {
+        FindingEdit e = there(finding);
+        yield new Edit.OfFinding(id, e.name().strip(), e.leak(), e.links());
       }
       case CAUSE -> {
         CauseEdit e = there(cause);
@@ -171,8 +173,8 @@ public record KnowHowChange(
         e.act(),
         e.place(),
         e.of(),
-        e.reach(),
-        e.touch(),
+        e.bootStage(),
+        e.invasiveness(),
         e.loads(),
         List.of(e.words().handsOnMinutes(), e.words().waitingMinutes()),
         e.words().families(),

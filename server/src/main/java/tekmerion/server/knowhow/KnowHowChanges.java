@@ -14,7 +14,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import tekmerion.core.knowhow.Edit;
 import tekmerion.core.knowhow.Edit.EntryKind;
-import tekmerion.server.account.Person;
+import tekmerion.server.person.Person;
 import tekmerion.server.problem.Refusal;
 import tools.jackson.databind.json.JsonMapper;
 

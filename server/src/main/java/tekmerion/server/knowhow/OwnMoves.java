@@ -7,10 +7,10 @@ import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import tekmerion.core.knowhow.Edit;
+import tekmerion.core.knowhow.FindingKind;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Mistakes;
 import tekmerion.core.knowhow.Move;
-import tekmerion.core.knowhow.SignKind;
 import tekmerion.core.page.RawPage;
 import tekmerion.server.knowhow.KnowHowChange.MoveEdit;
 import tekmerion.server.knowhow.KnowHowChange.OwnMoveEdit;
@@ -105,10 +105,10 @@ public class OwnMoves {
     KnowHow now = knowHow.now();
     return now.move(id)
         .filter(move -> id.startsWith(Edit.OwnMove.PREFIX))
-        .flatMap(move -> now.sign(id + Edit.OwnMove.SEEN).map(seen -> own(move, seen)));
+        .flatMap(move -> now.finding(id + Edit.OwnMove.SEEN).map(seen -> own(move, seen)));
   }
 
-  private static OwnMoveEdit own(Move move, SignKind seen) {
+  private static OwnMoveEdit own(Move move, FindingKind seen) {
     return new OwnMoveEdit(
         new MoveEdit(
             move.name(),
@@ -121,8 +121,8 @@ public class OwnMoves {
         move.act(),
         move.place(),
         move.of(),
-        move.reach(),
-        move.touch(),
+        move.bootStage(),
+        move.invasiveness(),
         move.loads(),
         seen.name(),
         List.copyOf(move.tells().get(0).levels().values()),

@@ -14,7 +14,7 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
  * full, and asks for everything anew when it comes back.
  */
 final class Browser {
-  private static final int LONGEST_LINE = 1000;
+  private static final int MAX_LINE = 1000;
   private final SseEmitter emitter;
   private final String sessionId;
   private final Executor senders;
@@ -42,7 +42,7 @@ final class Browser {
     if (ended) {
       return;
     }
-    if (line.size() >= LONGEST_LINE) {
+    if (line.size() >= MAX_LINE) {
       letGo();
       return;
     }

@@ -40,13 +40,13 @@ public class LiveEvents {
 
   private final JdbcClient jdbc;
   private final Clock clock;
-  private static final int MOST_A_SESSION = 24;
-  private static final int MOST_THREADS = 64;
+  private static final int MAX_A_SESSION = 24;
+  private static final int MAX_THREADS = 64;
 
   private final Sessions sessions;
   private final List<Browser> browsers = new CopyOnWriteArrayList<>();
   private final ExecutorService senders =
-      new ThreadPoolExecutor(0, MOST_THREADS, 10, TimeUnit.SECONDS, new SynchronousQueue<>());
+      new ThreadPoolExecutor(0, MAX_THREADS, 10, TimeUnit.SECONDS, new SynchronousQueue<>());
   private final Set<Long> passedOn = new LinkedHashSet<>();
   private boolean primed;
 
@@ -77,9 +77,9 @@ public class LiveEvents {
    * @throws Refusal 429 if the session has as many streams as any screen needs
    */
   SseEmitter subscribe(String sessionId) {
-    if (browsers.stream().filter(b -> b.sessionId().equals(sessionId)).count() >= MOST_A_SESSION) {
+    if (browsers.stream().filter(b -> b.sessionId().equals(sessionId)).count() >= MAX_A_SESSION) {
       throw Refusal.tooMany(
-          "More pages than %d are open with this session.".formatted(MOST_A_SESSION),
+          "More pages than %d are open with this session.".formatted(MAX_A_SESSION),
           "Close those that are not needed.");
     }
     SseEmitter emitter = new SseEmitter(0L);

@@ -15,7 +15,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import tekmerion.core.knowhow.MakerTopic;
-import tekmerion.server.account.Person;
+import tekmerion.server.person.Person;
 
 /** The shop's notes on makers. */
 @RestController

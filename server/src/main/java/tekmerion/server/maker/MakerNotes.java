@@ -14,9 +14,9 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.knowhow.MakerTopic;
-import tekmerion.server.account.Person;
-import tekmerion.server.account.Role;
 import tekmerion.server.part.Machine;
+import tekmerion.server.person.Person;
+import tekmerion.server.person.Role;
 
 /** Notes on makers, inherited from the maker to a line and from a line to a model. */
 @Service

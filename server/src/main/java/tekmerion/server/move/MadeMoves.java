@@ -15,25 +15,25 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.drive.DriveIdentity;
 import tekmerion.core.knowhow.Move;
+import tekmerion.core.permit.Invasiveness;
 import tekmerion.core.permit.NamedDrive;
 import tekmerion.core.permit.Permission;
-import tekmerion.core.permit.Touch;
 import tekmerion.core.weigh.NextMoves;
 import tekmerion.core.weigh.NextMoves.Ranked;
 import tekmerion.core.weigh.Weighing.Part;
 import tekmerion.core.words.Sentences;
-import tekmerion.server.account.Person;
-import tekmerion.server.account.Role;
 import tekmerion.server.job.Changes;
 import tekmerion.server.job.Job;
+import tekmerion.server.job.JobFinding;
+import tekmerion.server.job.JobFindings;
 import tekmerion.server.job.JobLock;
-import tekmerion.server.job.JobSign;
-import tekmerion.server.job.JobSigns;
 import tekmerion.server.job.Jobs;
+import tekmerion.server.job.JournalEntry;
 import tekmerion.server.job.Tell;
-import tekmerion.server.job.TraceEntry;
 import tekmerion.server.knowhow.ShopKnowHow;
 import tekmerion.server.permit.JobPermissions;
+import tekmerion.server.person.Person;
+import tekmerion.server.person.Role;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.weighing.WeighingService;
 
@@ -42,7 +42,7 @@ import tekmerion.server.weighing.WeighingService;
 public class MadeMoves {
   private final Jobs jobs;
   private final JobLock lock;
-  private final JobSigns signs;
+  private final JobFindings findings;
   private final Changes changes;
   private final WeighingService weighing;
   private final JobPermissions permissions;
@@ -82,7 +82,7 @@ public class MadeMoves {
   MadeMoves(
       Jobs jobs,
       JobLock lock,
-      JobSigns signs,
+      JobFindings findings,
       Changes changes,
       WeighingService weighing,
       JobPermissions permissions,
@@ -92,7 +92,7 @@ public class MadeMoves {
       Clock clock) {
     this.jobs = jobs;
     this.lock = lock;
-    this.signs = signs;
+    this.findings = findings;
     this.changes = changes;
     this.weighing = weighing;
     this.permissions = permissions;
@@ -150,14 +150,14 @@ public class MadeMoves {
     if (!changes(ranked.move())) {
       throw Refusal.badRequest("This move changes nothing.", "Say what you see right away.");
     }
-    if (ranked.move().touches() == Touch.ERASES) {
+    if (ranked.move().invasiveness() == Invasiveness.ERASES) {
       mustBeOfMachine(weighing.weigh(job), named);
     }
     changes.begin(number, version, ranked.move().named(ranked.part().name()), by);
   }
 
   /**
-   * @param levels level seen by sign; a sign that is left out stays unknown
+   * @param levels level seen by finding; a finding that is left out stays unknown
    * @throws Refusal 400 if it is not a level of this move, 423 if a gate locks the move
    */
   @Transactional
@@ -187,14 +187,14 @@ public class MadeMoves {
       if (level != null) {
         String words =
             "%s: %s".formatted(asked.name(), Sentences.lowerFirst(asked.levels().get(level)));
-        signs.save(JobSign.ofMove(job.id(), part, asked.id(), level, words, clock.instant()));
+        findings.save(JobFinding.ofMove(job.id(), part, asked.id(), level, words, clock.instant()));
       }
     }
     String words = words(move, seen);
     keep(job, move, on, MoveEnd.DONE, words, note, by);
-    tell.trace(
+    tell.journal(
         job,
-        TraceEntry.Kind.MOVE,
+        JournalEntry.Kind.MOVE,
         move.named(on.name()),
         note.isBlank() ? words : words + ". " + note.strip(),
         by);
@@ -210,15 +210,15 @@ public class MadeMoves {
     Job job = lock.forChange(number, version);
     Part on = part(job, move, part);
     keep(job, move, on, MoveEnd.COULD_NOT, "could not be done", why, by);
-    tell.trace(
+    tell.journal(
         job,
-        TraceEntry.Kind.MOVE,
+        JournalEntry.Kind.MOVE,
         "Could not: " + move.named(on.name()),
         "because " + why.strip(),
         by);
   }
 
-  /** Undo of a slip: its signs are unknown again, and it is offered again. */
+  /** Undo of a slip: its findings are unknown again, and it is offered again. */
   @Transactional
   public void takeBack(String number, long version, String moveId, String part, Person by) {
     by.must(Role.TECHNICIAN, Role.LEAD);
@@ -231,11 +231,11 @@ public class MadeMoves {
     move.tells()
         .forEach(
             asked ->
-                signs.save(
-                    JobSign.ofMove(
+                findings.save(
+                    JobFinding.ofMove(
                         job.id(), part, asked.id(), null, "taken back", clock.instant())));
     keep(job, move, on, MoveEnd.TAKEN_BACK, "taken back", "", by);
-    tell.trace(job, TraceEntry.Kind.MOVE, "Taken back: " + move.named(on.name()), "", by);
+    tell.journal(job, JournalEntry.Kind.MOVE, "Taken back: " + move.named(on.name()), "", by);
     weighing.reweigh(job);
   }
 
@@ -251,7 +251,7 @@ public class MadeMoves {
   private static void mustBeOfMachine(WeighingService.Evidence evidence, NamedDrive named) {
     List<DriveIdentity> drives =
         evidence.drives().stream()
-            .flatMap(d -> Optional.ofNullable(evidence.reports().get(d.driveKey())).stream())
+            .flatMap(d -> Optional.ofNullable(evidence.reports().get(d.partKey())).stream())
             .flatMap(report -> DriveIdentity.of(report).stream())
             .filter(id -> id.capacityBytes().isPresent())
             .toList();
@@ -282,7 +282,7 @@ public class MadeMoves {
     }
   }
 
-  /** What the sign of the cure says about the complaint. */
+  /** What the finding of the cure says about the complaint. */
   private static Changes.ComplaintNow complaintNow(Move move, Map<String, String> seen) {
     String cure =
         move.tells().stream()

@@ -15,7 +15,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import tekmerion.core.permit.NamedDrive;
-import tekmerion.server.account.Person;
+import tekmerion.server.person.Person;
 
 /** Making a move by hand. */
 @RestController
@@ -39,7 +39,7 @@ class MoveController {
       @NotNull @Size(max = 10) String lastFour) {}
 
   /**
-   * @param levels level seen, by sign
+   * @param levels level seen, by finding
    */
   record MoveMade(
       long version,

@@ -13,7 +13,7 @@ import tekmerion.core.identity.Serial;
 record NearSerials(List<String> beginnings, String longer) {
   static NearSerials of(Serial serial) {
     // A short serial is the beginning of too many others.
-    boolean tells = serial.folded().length() >= Serial.LEAST_IN_COMMON;
+    boolean tells = serial.folded().length() >= Serial.MIN_IN_COMMON;
     return new NearSerials(
         tells ? serial.beginnings() : List.of(serial.folded()),
         tells ? serial.folded() + "%" : serial.folded());

@@ -17,8 +17,8 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.forecast.OpenHours;
 import tekmerion.core.identity.Serial;
-import tekmerion.server.account.Person;
 import tekmerion.server.live.LiveEvents;
+import tekmerion.server.person.Person;
 import tekmerion.server.problem.Refusal;
 
 /** Lives of parts: where they were, what they said there, and which records are one part. */

@@ -21,17 +21,17 @@ public class PartPlace {
   private Part part;
 
   private Long machineId;
-  private String driveKey;
+  private String partKey;
   private String slot;
   private Instant since;
   private Instant until;
 
   protected PartPlace() {}
 
-  PartPlace(Part part, Long machineId, String driveKey, String slot, Instant since) {
+  PartPlace(Part part, Long machineId, String partKey, String slot, Instant since) {
     this.part = part;
     this.machineId = machineId;
-    this.driveKey = driveKey;
+    this.partKey = partKey;
     this.slot = slot;
     this.since = since;
   }
@@ -40,8 +40,8 @@ public class PartPlace {
     return part;
   }
 
-  public String driveKey() {
-    return driveKey;
+  public String partKey() {
+    return partKey;
   }
 
   public String slot() {

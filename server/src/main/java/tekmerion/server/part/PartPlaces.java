@@ -8,10 +8,10 @@ import org.springframework.data.jpa.repository.JpaRepository;
 /** Stored places of parts. */
 interface PartPlaces extends JpaRepository<PartPlace, Long> {
   @EntityGraph(attributePaths = "part")
-  List<PartPlace> findByMachineIdAndUntilIsNullOrderByDriveKey(Long machineId);
+  List<PartPlace> findByMachineIdAndUntilIsNullOrderByPartKey(Long machineId);
 
   @EntityGraph(attributePaths = "part")
-  Optional<PartPlace> findByMachineIdAndDriveKeyAndUntilIsNull(Long machineId, String driveKey);
+  Optional<PartPlace> findByMachineIdAndPartKeyAndUntilIsNull(Long machineId, String partKey);
 
   List<PartPlace> findByPartIdAndUntilIsNull(Long partId);
 }

@@ -29,7 +29,7 @@ public class PartService {
   /** Of a kind: "drive", "battery", "module", "board". */
   @Transactional(readOnly = true)
   public List<PartPlace> inMachine(Long machineId, String kind) {
-    return places.findByMachineIdAndUntilIsNullOrderByDriveKey(machineId).stream()
+    return places.findByMachineIdAndUntilIsNullOrderByPartKey(machineId).stream()
         .filter(place -> place.part().kind().equals(kind))
         .toList();
   }
@@ -50,7 +50,7 @@ public class PartService {
       String model,
       String serial,
       Instant when) {
-    Optional<PartPlace> here = places.findByMachineIdAndDriveKeyAndUntilIsNull(machineId, key);
+    Optional<PartPlace> here = places.findByMachineIdAndPartKeyAndUntilIsNull(machineId, key);
     if (serial == null && here.isPresent()) {
       return new Met(here.get().part(), false, true);
     }
@@ -70,7 +70,7 @@ public class PartService {
   @Transactional
   public void left(Long machineId, String key, Instant when) {
     places
-        .findByMachineIdAndDriveKeyAndUntilIsNull(machineId, key)
+        .findByMachineIdAndPartKeyAndUntilIsNull(machineId, key)
         .ifPresent(place -> place.endAt(when));
   }
 
@@ -87,12 +87,8 @@ public class PartService {
    */
   @Transactional
   public Met met(
-      Long machineId,
-      String driveKey,
-      String slot,
-      Optional<DriveIdentity> identity,
-      Instant when) {
-    Optional<PartPlace> here = places.findByMachineIdAndDriveKeyAndUntilIsNull(machineId, driveKey);
+      Long machineId, String partKey, String slot, Optional<DriveIdentity> identity, Instant when) {
+    Optional<PartPlace> here = places.findByMachineIdAndPartKeyAndUntilIsNull(machineId, partKey);
     if (identity.isEmpty() && here.isPresent()) {
       return new Met(here.get().part(), false, true);
     }
@@ -102,7 +98,7 @@ public class PartService {
     boolean arrived = here.isEmpty() || here.get().part().id() != part.id();
     if (arrived) {
       here.ifPresent(place -> place.endAt(when));
-      put(part, machineId, driveKey, slot, when);
+      put(part, machineId, partKey, slot, when);
     }
     return new Met(part, arrived, known.isPresent());
   }
@@ -113,24 +109,24 @@ public class PartService {
    * @param serial null if there is none to read
    */
   @Transactional
-  public Part told(Long machineId, String driveKey, String model, String serial, Instant when) {
-    Optional<PartPlace> here = places.findByMachineIdAndDriveKeyAndUntilIsNull(machineId, driveKey);
+  public Part told(Long machineId, String partKey, String model, String serial, Instant when) {
+    Optional<PartPlace> here = places.findByMachineIdAndPartKeyAndUntilIsNull(machineId, partKey);
     Part part =
         Optional.ofNullable(serial)
             .flatMap(s -> parts.findFirstByKindAndSerialPlainOrderById(DRIVE, Serial.of(s).plain()))
             .orElseGet(() -> parts.save(new Part(DRIVE, model, serial, ToldBy.PERSON, when)));
     if (here.isEmpty() || here.get().part().id() != part.id()) {
       here.ifPresent(place -> place.endAt(when));
-      put(part, machineId, driveKey, "Drive A", when);
+      put(part, machineId, partKey, "Drive A", when);
     }
     return part;
   }
 
-  private void put(Part part, Long machineId, String driveKey, String slot, Instant when) {
+  private void put(Part part, Long machineId, String partKey, String slot, Instant when) {
     if (part.isIdentified()) {
       places.findByPartIdAndUntilIsNull(part.id()).forEach(place -> place.endAt(when));
     }
-    places.save(new PartPlace(part, machineId, driveKey, slot, when));
+    places.save(new PartPlace(part, machineId, partKey, slot, when));
   }
 
   private Optional<Part> known(DriveIdentity id, Optional<PartPlace> here) {

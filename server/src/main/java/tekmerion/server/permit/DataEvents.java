@@ -12,15 +12,15 @@ import tekmerion.core.permit.DataEvent;
 import tekmerion.core.permit.DriveContent;
 import tekmerion.core.permit.PartIdentity;
 import tekmerion.core.survey.Content;
-import tekmerion.link.CopyErasedFinding;
-import tekmerion.link.EraseFinding;
-import tekmerion.link.FilesFinding;
+import tekmerion.link.CopyErasedResult;
+import tekmerion.link.EraseResult;
+import tekmerion.link.FileCopyResult;
 import tekmerion.link.LinkEvent;
-import tekmerion.link.MendFinding;
-import tekmerion.link.RescueFinding;
+import tekmerion.link.MendResult;
+import tekmerion.link.RescueResult;
 import tekmerion.link.RunKind;
-import tekmerion.link.SurveyFinding;
-import tekmerion.server.run.DriveRun;
+import tekmerion.link.SurveyResult;
+import tekmerion.server.run.Run;
 
 /**
  * What the runs of a job show of the data on one physical drive. A run counts for the drive that
@@ -40,7 +40,7 @@ final class DataEvents {
    * @param drive whose data
    * @param partKey where it sits: a run that has not ended there may be changing its copies
    */
-  static List<DataEvent> of(long jobId, List<DriveRun> runs, PartIdentity drive, String partKey) {
+  static List<DataEvent> of(long jobId, List<Run> runs, PartIdentity drive, String partKey) {
     return runs.stream()
         .flatMap(
             r ->
@@ -52,27 +52,27 @@ final class DataEvents {
         .collect(Collectors.toCollection(ArrayList::new));
   }
 
-  private static List<At> here(DriveRun run, PartIdentity drive, String partKey) {
+  private static List<At> here(Run run, PartIdentity drive, String partKey) {
     List<At> events = new ArrayList<>();
-    if (run.result() == null) {
+    if (run.ending() == null) {
       if (isUnderWayOn(run, drive, partKey)) {
         underWay(run).ifPresent(e -> events.add(new At(true, run.askedAt(), e)));
       }
     } else if (isOf(run, drive)) {
-      Instant when = run.result().receivedAt();
+      Instant when = run.ending().receivedAt();
       ended(run, drive).ifPresent(e -> events.add(new At(false, when, e)));
       if (run.copyMissingAt() != null) {
         Integer volume = run.kind() == RunKind.FILE_COPY ? run.order().volume() : null;
         events.add(new At(false, run.copyMissingAt(), new DataEvent.CopyMissing(volume)));
       }
     } else if (isImageOfNobody(run, partKey)) {
-      events.add(new At(false, run.result().receivedAt(), DataEvent.Imaged.BEGUN));
+      events.add(new At(false, run.ending().receivedAt(), DataEvent.Imaged.BEGUN));
     }
     return events;
   }
 
-  private static Optional<At> elsewhere(DriveRun run, PartIdentity drive) {
-    boolean open = run.result() == null;
+  private static Optional<At> elsewhere(Run run, PartIdentity drive) {
+    boolean open = run.ending() == null;
     boolean ofIt = open ? Optional.of(drive).equals(run.named()) : isOf(run, drive);
     return (ofIt ? open ? underWay(run) : ended(run, drive) : Optional.<DataEvent>empty())
         .filter(DataEvent.Elsewhere::concernsTheDrive)
@@ -80,45 +80,45 @@ final class DataEvents {
             event ->
                 new At(
                     open,
-                    open ? run.askedAt() : run.result().receivedAt(),
+                    open ? run.askedAt() : run.ending().receivedAt(),
                     new DataEvent.Elsewhere(event)));
   }
 
   /** Of which drive it is was not told; what lies in the folder of this place was begun by it. */
-  private static boolean isImageOfNobody(DriveRun run, String partKey) {
+  private static boolean isImageOfNobody(Run run, String partKey) {
     return run.kind().isRescue()
-        && run.finding() != null
-        && run.result().drive().isEmpty()
-        && run.driveKey().equals(partKey);
+        && run.result() != null
+        && run.ending().drive().isEmpty()
+        && run.partKey().equals(partKey);
   }
 
-  private static boolean isOf(DriveRun run, PartIdentity drive) {
+  private static boolean isOf(Run run, PartIdentity drive) {
     return run.kind() == RunKind.ERASE_COPY
         ? Optional.of(drive).equals(run.named())
-        : Optional.of(drive).equals(run.result().drive());
+        : Optional.of(drive).equals(run.ending().drive());
   }
 
-  private static boolean isUnderWayOn(DriveRun run, PartIdentity drive, String partKey) {
+  private static boolean isUnderWayOn(Run run, PartIdentity drive, String partKey) {
     return run.named().isPresent()
         ? run.named().get().equals(drive)
-        : run.driveKey().equals(partKey);
+        : run.partKey().equals(partKey);
   }
 
-  private static Optional<DataEvent> ended(DriveRun run, PartIdentity drive) {
-    boolean complete = run.result().end() == LinkEvent.End.COMPLETE;
-    if (run.finding() instanceof SurveyFinding survey) {
+  private static Optional<DataEvent> ended(Run run, PartIdentity drive) {
+    boolean complete = run.ending().end() == LinkEvent.End.COMPLETE;
+    if (run.result() instanceof SurveyResult survey) {
       return complete && survey.sizeBytes() == drive.sizeBytes()
           ? Optional.of(new DataEvent.Surveyed(content(survey), survey.contentSha()))
           : Optional.empty();
     }
-    if (run.finding() instanceof RescueFinding found) {
+    if (run.result() instanceof RescueResult found) {
       return run.kind() == RunKind.VERIFY_IMAGE
           ? Optional.of(
               new DataEvent.ImageChecked(
                   found.sums(), complete && Boolean.TRUE.equals(found.verified())))
           : Optional.of(image(found, complete, drive));
     }
-    if (run.finding() instanceof FilesFinding files) {
+    if (run.result() instanceof FileCopyResult files) {
       // The folders that were asked for here, not those that the answer claims.
       return Optional.of(
           new DataEvent.FilesCopied(
@@ -128,19 +128,19 @@ final class DataEvents {
               files.files(),
               files.verifiedFiles()));
     }
-    if (run.finding() instanceof EraseFinding erased && erased.writtenBytes() > 0) {
+    if (run.result() instanceof EraseResult erased && erased.writtenBytes() > 0) {
       return Optional.of(new DataEvent.Erased(complete && erased.allZero()));
     }
-    if (run.finding() instanceof MendFinding mended && mended.written() > 0) {
+    if (run.result() instanceof MendResult mended && mended.written() > 0) {
       return Optional.of(
           new DataEvent.Mended(mended.contentAfter() == null ? "" : mended.contentAfter()));
     }
-    return run.finding() instanceof CopyErasedFinding gone && gone.files() > gone.left()
+    return run.result() instanceof CopyErasedResult gone && gone.files() > gone.left()
         ? Optional.of(new DataEvent.CopyErased())
         : Optional.empty();
   }
 
-  private static DataEvent image(RescueFinding found, boolean complete, PartIdentity drive) {
+  private static DataEvent image(RescueResult found, boolean complete, PartIdentity drive) {
     boolean whole =
         complete
             && found.sizeBytes() == drive.sizeBytes()
@@ -156,7 +156,7 @@ final class DataEvents {
         found.lostFilesInAll());
   }
 
-  private static Optional<DataEvent> underWay(DriveRun run) {
+  private static Optional<DataEvent> underWay(Run run) {
     if (run.kind().isRescue()) {
       return Optional.of(DataEvent.Imaged.BEGUN);
     }
@@ -166,11 +166,11 @@ final class DataEvents {
     return run.kind().needsRelease() ? Optional.of(new DataEvent.Erased(false)) : Optional.empty();
   }
 
-  private static DriveContent content(SurveyFinding survey) {
+  private static DriveContent content(SurveyResult survey) {
     return new DriveContent(survey.volumes().stream().map(DataEvents::volume).toList());
   }
 
-  private static DriveContent.Volume volume(SurveyFinding.VolumeNote v) {
+  private static DriveContent.Volume volume(SurveyResult.VolumeNote v) {
     Set<String> paths = new HashSet<>();
     return new DriveContent.Volume(
         v.number(),

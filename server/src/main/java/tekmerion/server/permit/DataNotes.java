@@ -14,13 +14,11 @@ import tekmerion.core.permit.PartIdentity;
 import tekmerion.core.permit.Permissions;
 import tekmerion.core.permit.WaiverScope;
 import tekmerion.server.job.Job;
-import tekmerion.server.ruling.DataStance;
-import tekmerion.server.ruling.DataStances;
 
 /** What is known of a job's data, drive by drive, and what its owner signed. */
 @Service
 public class DataNotes {
-  private final DataStances stances;
+  private final DataStatusEntries statusEntries;
   private final Waivers waivers;
 
   /**
@@ -46,7 +44,7 @@ public class DataNotes {
    */
   @Schema(name = "DriveDataNote")
   public record DriveDataNote(
-      String driveKey,
+      String partKey,
       String name,
       @Schema(nullable = true) PartIdentity drive,
       DataStatus status,
@@ -77,22 +75,25 @@ public class DataNotes {
       @Schema(nullable = true) Instant revokedAt,
       boolean inForce) {}
 
-  DataNotes(DataStances stances, Waivers waivers) {
-    this.stances = stances;
+  DataNotes(DataStatusEntries statusEntries, Waivers waivers) {
+    this.statusEntries = statusEntries;
     this.waivers = waivers;
   }
 
   @Transactional(readOnly = true)
   public DataNote of(Job job, Permissions permissions) {
     DataStatus status = permissions.least();
-    Optional<DataStance> said =
-        stances.findFirstByJobIdAndByRunFalseAndFromElsewhereFalseOrderByIdDesc(job.id());
+    Optional<DataStatusEntry> said =
+        statusEntries.findFirstByJobIdAndByRunFalseAndFromElsewhereFalseOrderByIdDesc(job.id());
     return new DataNote(
         status,
         status.words(),
         status.meaning(),
-        said.map(DataStance::signer).orElse(null),
-        stances.findFirstByJobIdOrderByIdDesc(job.id()).map(DataStance::setAt).orElse(null),
+        said.map(DataStatusEntry::signer).orElse(null),
+        statusEntries
+            .findFirstByJobIdOrderByIdDesc(job.id())
+            .map(DataStatusEntry::setAt)
+            .orElse(null),
         permissions.at().drives().stream().map(DataNotes::note).toList(),
         waivers.ofJob(job.id()).stream().map(DataNotes::note).toList());
   }

@@ -9,11 +9,9 @@ import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.permit.DataStatus;
 import tekmerion.core.permit.PartIdentity;
 import tekmerion.server.job.Job;
-import tekmerion.server.job.Trace;
-import tekmerion.server.job.TraceEntry;
+import tekmerion.server.job.Journal;
+import tekmerion.server.job.JournalEntry;
 import tekmerion.server.live.LiveEvents;
-import tekmerion.server.ruling.DataStance;
-import tekmerion.server.ruling.DataStances;
 
 /**
  * Keeps, for floor and search, the least safe of the data statuses of a job's drives. Nothing is
@@ -22,16 +20,20 @@ import tekmerion.server.ruling.DataStances;
 @Service
 public class DataStatuses {
   private final JobPermissions permissions;
-  private final DataStances stances;
-  private final Trace trace;
+  private final DataStatusEntries statusEntries;
+  private final Journal journal;
   private final LiveEvents live;
   private final Clock clock;
 
   DataStatuses(
-      JobPermissions permissions, DataStances stances, Trace trace, LiveEvents live, Clock clock) {
+      JobPermissions permissions,
+      DataStatusEntries statusEntries,
+      Journal journal,
+      LiveEvents live,
+      Clock clock) {
     this.permissions = permissions;
-    this.stances = stances;
-    this.trace = trace;
+    this.statusEntries = statusEntries;
+    this.journal = journal;
     this.live = live;
     this.clock = clock;
   }
@@ -60,17 +62,17 @@ public class DataStatuses {
       return; // what is erased after the hand-back changes nothing about what was decided
     }
     DataStatus status = permissions.of(job).least();
-    if (status == job.stance()) {
+    if (status == job.dataStatus()) {
       return;
     }
     Instant now = clock.instant();
-    job.stance(status);
-    stances.save(DataStance.byRun(job.id(), status, rests, by, now));
-    trace.save(
-        new TraceEntry(
+    job.dataStatus(status);
+    statusEntries.save(DataStatusEntry.byRun(job.id(), status, rests, by, now));
+    journal.save(
+        new JournalEntry(
             job.id(),
             now,
-            TraceEntry.Kind.STANCE,
+            JournalEntry.Kind.DATA_STATUS,
             "Data " + status.words(),
             status.meaning(),
             who));

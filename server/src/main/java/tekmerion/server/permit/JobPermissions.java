@@ -22,18 +22,16 @@ import tekmerion.core.permit.Permission;
 import tekmerion.core.permit.Permissions;
 import tekmerion.core.permit.Proven;
 import tekmerion.core.permit.Situation;
-import tekmerion.core.weigh.Findings;
+import tekmerion.core.weigh.EvidenceAgainstParts;
 import tekmerion.link.RunKind;
 import tekmerion.server.bay.Bays;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
 import tekmerion.server.knowhow.ShopKnowHow;
-import tekmerion.server.link.ProbeViews;
 import tekmerion.server.part.PartPlace;
-import tekmerion.server.ruling.DataStances;
-import tekmerion.server.ruling.Rulings;
+import tekmerion.server.probe.ProbeViews;
 import tekmerion.server.run.DataRuns;
-import tekmerion.server.run.DriveRun;
+import tekmerion.server.run.Run;
 import tekmerion.server.weighing.WeighingService;
 import tekmerion.server.weighing.WeighingService.Evidence;
 
@@ -45,8 +43,8 @@ import tekmerion.server.weighing.WeighingService.Evidence;
 public class JobPermissions {
   private final DataRuns runs;
   private final Waivers waivers;
-  private final DataStances stances;
-  private final Rulings rulings;
+  private final DataStatusEntries statusEntries;
+  private final ErasingDecisions decisions;
   private final Jobs jobs;
   private final Bays bays;
   private final ProbeViews probes;
@@ -57,8 +55,8 @@ public class JobPermissions {
   JobPermissions(
       DataRuns runs,
       Waivers waivers,
-      DataStances stances,
-      Rulings rulings,
+      DataStatusEntries statusEntries,
+      ErasingDecisions decisions,
       Jobs jobs,
       Bays bays,
       ProbeViews probes,
@@ -67,8 +65,8 @@ public class JobPermissions {
       JdbcClient jdbc) {
     this.runs = runs;
     this.waivers = waivers;
-    this.stances = stances;
-    this.rulings = rulings;
+    this.statusEntries = statusEntries;
+    this.decisions = decisions;
     this.jobs = jobs;
     this.bays = bays;
     this.probes = probes;
@@ -92,9 +90,9 @@ public class JobPermissions {
   /** The same by another table. */
   @Transactional(readOnly = true)
   public Permissions by(KnowHow table, Job job, Evidence evidence) {
-    Hazards hazards = Hazards.of(table, evidence.signs());
+    Hazards hazards = Hazards.of(table, evidence.findings());
     DataStatus said = said(job.id());
-    List<DriveRun> dataRuns = runs.ofJob(job.id());
+    List<Run> dataRuns = runs.ofJob(job.id());
     List<Waivers.Kept> signed = waivers.ofJob(job.id());
     Map<String, String> offLimits =
         bays.findByJobId(job.id())
@@ -109,18 +107,18 @@ public class JobPermissions {
                   Optional<DriveIdentity> told = told(evidence, place);
                   Optional<PartIdentity> identity = told.flatMap(PartIdentity::of);
                   return new DriveState(
-                      place.driveKey(),
+                      place.partKey(),
                       lower(place.slot()),
                       identity,
                       said,
                       identity
-                          .map(id -> evidenceOf(dataRuns, job.id(), id, place.driveKey()))
+                          .map(id -> evidenceOf(dataRuns, job.id(), id, place.partKey()))
                           .orElse(DataEvidence.NONE),
                       identity.map(id -> waivers.inForce(signed, id)).orElse(List.of()),
                       identity.map(id -> elsewhere(job, id)).orElse(List.of()),
                       hazards.ofDrive(
-                          place.driveKey(), told.flatMap(DriveIdentity::solidState).orElse(false)),
-                      Optional.ofNullable(offLimits.get(place.driveKey())));
+                          place.partKey(), told.flatMap(DriveIdentity::solidState).orElse(false)),
+                      Optional.ofNullable(offLimits.get(place.partKey())));
                 })
             .toList();
     return Permissions.of(
@@ -128,18 +126,18 @@ public class JobPermissions {
             drives,
             said,
             hazards.ofBattery(),
-            Findings.against(table, evidence.weighed()),
+            EvidenceAgainstParts.against(table, evidence.weighed()),
             Proven.NOT_NEEDED,
             false,
-            rulings.decidesToErase(job.id()),
+            decisions.decidesToErase(job.id()),
             job.endedAt() != null));
   }
 
-  /** What the owner said, which signs nothing away. */
+  /** What the owner said, which findings nothing away. */
   private DataStatus said(long jobId) {
-    return stances
+    return statusEntries
             .findFirstByJobIdAndByRunFalseAndFromElsewhereFalseOrderByIdDesc(jobId)
-            .filter(s -> s.stance() == DataStatus.WANTED)
+            .filter(s -> s.dataStatus() == DataStatus.WANTED)
             .isPresent()
         ? DataStatus.WANTED
         : DataStatus.NOT_ASKED;
@@ -147,15 +145,15 @@ public class JobPermissions {
 
   /** The drive in a place, as the newest reading of this job tells; empty if it is not that one. */
   private static Optional<DriveIdentity> told(Evidence evidence, PartPlace place) {
-    return Optional.ofNullable(evidence.latest().get(place.driveKey()))
+    return Optional.ofNullable(evidence.latest().get(place.partKey()))
         .filter(reading -> reading.partId() == place.part().id())
-        .map(reading -> evidence.reports().get(place.driveKey()))
+        .map(reading -> evidence.reports().get(place.partKey()))
         .flatMap(DriveIdentity::of);
   }
 
   private DataEvidence evidenceOf(
-      List<DriveRun> dataRuns, long jobId, PartIdentity drive, String partKey) {
-    List<DriveRun> known =
+      List<Run> dataRuns, long jobId, PartIdentity drive, String partKey) {
+    List<Run> known =
         Stream.concat(
                 dataRuns.stream().filter(r -> !r.fromElsewhere()),
                 runs.onDrive(drive).stream().filter(r -> r.jobId() != jobId))
@@ -176,7 +174,7 @@ public class JobPermissions {
         .list()
         .stream()
         .flatMap(id -> knowHow.now().move(id).stream())
-        .anyMatch(move -> move.touches().endangersData());
+        .anyMatch(move -> move.invasiveness().endangersData());
   }
 
   /**
@@ -214,11 +212,11 @@ public class JobPermissions {
   }
 
   private DriveState in(Job other, PartIdentity drive) {
-    List<DriveRun> theirs = runs.ofJob(other.id());
+    List<Run> theirs = runs.ofJob(other.id());
     String key =
         theirs.stream()
-            .filter(r -> r.result() != null && Optional.of(drive).equals(r.result().drive()))
-            .map(DriveRun::driveKey)
+            .filter(r -> r.ending() != null && Optional.of(drive).equals(r.ending().drive()))
+            .map(Run::partKey)
             .findFirst()
             .orElse("");
     return new DriveState(
@@ -248,12 +246,12 @@ public class JobPermissions {
 
   /** Whether a run that asks for a release may have it. */
   @Transactional(readOnly = true)
-  public Permission ofRelease(Job job, DriveRun run) {
+  public Permission ofRelease(Job job, Run run) {
     PartIdentity drive = run.named().orElseThrow();
     Permissions permissions = of(job);
     return permissions.of(
         run.kind() == RunKind.ERASE_COPY
             ? new Action.EraseCopy(in(job, drive))
-            : new Action.Write(run.kind().effects(), run.driveKey(), drive));
+            : new Action.Write(run.kind().effects(), run.partKey(), drive));
   }
 }

@@ -14,16 +14,15 @@ import tekmerion.core.permit.Permissions;
 import tekmerion.core.permit.SignerName;
 import tekmerion.core.permit.Waiver;
 import tekmerion.core.permit.WaiverScope;
-import tekmerion.server.account.Person;
 import tekmerion.server.audit.Audit;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.JobLock;
 import tekmerion.server.job.Jobs;
+import tekmerion.server.job.JournalEntry;
 import tekmerion.server.job.Tell;
-import tekmerion.server.job.TraceEntry;
+import tekmerion.server.person.Person;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.run.CopiesOfJob;
-import tekmerion.server.run.Withdrawal;
 
 /**
  * Takes the owner's signature that data may go. It names drives, is the customer's, and counts when
@@ -43,7 +42,7 @@ class Signing {
   private final Tell tell;
 
   /** One drive of what is signed. */
-  record Signed(String driveKey, WaiverScope scope, List<Holding> holdings) {}
+  record Signed(String partKey, WaiverScope scope, List<Holding> holdings) {}
 
   Signing(
       JobLock lock,
@@ -72,7 +71,7 @@ class Signing {
    *     is signed for is not what is there
    */
   @Transactional
-  public void sign(
+  public void finding(
       String number,
       long version,
       String signer,
@@ -87,14 +86,14 @@ class Signing {
     }
     Permissions permitted = permissions.of(job);
     for (Signed signed : drives) {
-      DriveState drive = permitted.drive(signed.driveKey());
+      DriveState drive = permitted.drive(signed.partKey());
       PartIdentity identity =
           identity(job, signed, drive)
               .orElseThrow(
                   () ->
                       Refusal.badRequest(
                           "%s has not told who it is, so nobody can sign for it."
-                              .formatted(signed.driveKey()),
+                              .formatted(signed.partKey()),
                           "Have it read first."));
       if (!drive.open().containsAll(signed.holdings())) {
         throw Refusal.conflict(
@@ -104,9 +103,9 @@ class Signing {
       String wording = wording(waiver);
       long id = waivers.keep(job.id(), waiver, wording, signer.strip(), signature, by.id());
       audit.of(Audit.Kind.WAIVER_RECORDED, by, number, "%d: %s".formatted(id, wording));
-      tell.trace(
+      tell.journal(
           job,
-          TraceEntry.Kind.STANCE,
+          JournalEntry.Kind.DATA_STATUS,
           signature == null ? "Owner’s word written down" : "Signed by the owner",
           "%s: “%s”%s"
               .formatted(
@@ -121,7 +120,7 @@ class Signing {
   /** Of a copy the drive that it is of, wherever that is by now. */
   private Optional<PartIdentity> identity(Job job, Signed signed, DriveState there) {
     return signed.scope() == WaiverScope.COPY_RETURNED
-        ? copies.kept(job.id(), signed.driveKey()).flatMap(run -> run.result().drive())
+        ? copies.kept(job.id(), signed.partKey()).flatMap(run -> run.ending().drive())
         : there.identity();
   }
 
@@ -181,8 +180,12 @@ class Signing {
     }
     waivers.step(id, Waivers.Step.CONFIRMED, by.id());
     audit.of(Audit.Kind.WAIVER_CONFIRMED, by, number, "%d".formatted(id));
-    tell.trace(
-        job, TraceEntry.Kind.STANCE, "Owner’s word confirmed", "“" + kept.wording() + "”", by);
+    tell.journal(
+        job,
+        JournalEntry.Kind.DATA_STATUS,
+        "Owner’s word confirmed",
+        "“" + kept.wording() + "”",
+        by);
     statuses.settle(job, "confirmed by a second person", by.id(), by.displayName());
   }
 
@@ -196,8 +199,12 @@ class Signing {
     }
     waivers.step(id, Waivers.Step.REVOKED, by.id());
     audit.of(Audit.Kind.WAIVER_REVOKED, by, number, "%d".formatted(id));
-    tell.trace(
-        job, TraceEntry.Kind.STANCE, "Owner’s word taken back", "“" + kept.wording() + "”", by);
+    tell.journal(
+        job,
+        JournalEntry.Kind.DATA_STATUS,
+        "Owner’s word taken back",
+        "“" + kept.wording() + "”",
+        by);
     statuses.settle(job, "taken back", by.id(), by.displayName());
     withdrawal.check(job);
   }

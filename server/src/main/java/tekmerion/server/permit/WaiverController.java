@@ -18,7 +18,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import tekmerion.core.permit.Holding;
 import tekmerion.core.permit.WaiverScope;
-import tekmerion.server.account.Person;
+import tekmerion.server.person.Person;
 
 /** What owners sign about the data on their drives. */
 @RestController
@@ -44,7 +44,7 @@ class WaiverController {
    * @param holdings as they were shown; none if all of the drive is signed for
    */
   record DriveSigned(
-      @NotBlank @Size(max = 60) String driveKey,
+      @NotBlank @Size(max = 60) String partKey,
       @NotNull WaiverScope scope,
       @NotNull @Size(max = 500) List<@NotNull Holding> holdings) {}
 
@@ -56,17 +56,17 @@ class WaiverController {
 
   @PostMapping
   @ResponseStatus(HttpStatus.CREATED)
-  void sign(
+  void finding(
       @PathVariable String number,
       @Valid @RequestBody WaiverSigned signed,
       @AuthenticationPrincipal Person by) {
-    signing.sign(
+    signing.finding(
         number,
         signed.version(),
         signed.signer(),
         signed.signature(),
         signed.drives().stream()
-            .map(d -> new Signing.Signed(d.driveKey(), d.scope(), d.holdings()))
+            .map(d -> new Signing.Signed(d.partKey(), d.scope(), d.holdings()))
             .toList(),
         by);
   }

@@ -13,7 +13,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import tekmerion.server.account.Person;
+import tekmerion.server.person.Person;
 import tekmerion.server.problem.Refusal;
 
 /** Sending and showing photos. The body of the request is the picture itself. */

@@ -18,11 +18,11 @@ import org.springframework.transaction.annotation.Transactional;
 import tekmerion.link.files.NoRoomException;
 import tekmerion.link.files.WholeFile;
 import tekmerion.server.TekmerionProperties;
-import tekmerion.server.account.Person;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
+import tekmerion.server.job.JournalEntry;
 import tekmerion.server.job.Tell;
-import tekmerion.server.job.TraceEntry;
+import tekmerion.server.person.Person;
 import tekmerion.server.problem.Refusal;
 
 /** Photos of a job, each kept once by what it shows. */
@@ -81,7 +81,7 @@ public class Photos {
         .params(
             id.toString(), job.id(), hash, words.strip(), by.id(), Timestamp.from(clock.instant()))
         .update();
-    tell.trace(job, TraceEntry.Kind.PHOTO, "Photo added", words.strip(), by);
+    tell.journal(job, JournalEntry.Kind.PHOTO, "Photo added", words.strip(), by);
     return id;
   }
 

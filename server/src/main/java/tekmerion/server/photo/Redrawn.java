@@ -23,15 +23,15 @@ import tekmerion.server.problem.Refusal;
  */
 final class Redrawn {
   private static final Set<String> FORMATS = Set.of("jpeg", "png");
-  private static final long MOST_PIXELS = 50_000_000;
-  private static final int LONGEST_SIDE = 1600;
+  private static final long MAX_PIXELS = 50_000_000;
+  private static final int MAX_SIDE = 1600;
 
   /** An unpacked picture takes up to 150 MB; whoever comes later waits. */
   private static final Semaphore AT_ONCE = new Semaphore(1);
 
   private Redrawn() {}
 
-  /** JPEG bytes, at most {@value #LONGEST_SIDE} pixels a side. */
+  /** JPEG bytes, at most {@value #MAX_SIDE} pixels a side. */
   static byte[] jpeg(byte[] upload) {
     try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(upload))) {
       Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
@@ -43,10 +43,10 @@ final class Redrawn {
         reader.setInput(in, true, true);
         // Before anything is unpacked: a small file can claim to be a huge picture.
         long pixels = (long) reader.getWidth(0) * reader.getHeight(0);
-        if (pixels > MOST_PIXELS) {
+        if (pixels > MAX_PIXELS) {
           throw Refusal.badRequest(
               "The picture has %,d pixels.".formatted(pixels),
-              "Send one of at most %,d.".formatted(MOST_PIXELS));
+              "Send one of at most %,d.".formatted(MAX_PIXELS));
         }
         return encode(scaled(read(reader)));
       } finally {
@@ -63,7 +63,7 @@ final class Redrawn {
    */
   private static BufferedImage read(ImageReader reader) throws IOException {
     int longest = Math.max(reader.getWidth(0), reader.getHeight(0));
-    int every = Math.max(1, longest / (2 * LONGEST_SIDE));
+    int every = Math.max(1, longest / (2 * MAX_SIDE));
     ImageReadParam param = reader.getDefaultReadParam();
     param.setSourceSubsampling(every, every, 0, 0);
     AT_ONCE.acquireUninterruptibly();
@@ -75,7 +75,7 @@ final class Redrawn {
   }
 
   private static BufferedImage scaled(BufferedImage full) {
-    double scale = Math.min(1, (double) LONGEST_SIDE / Math.max(full.getWidth(), full.getHeight()));
+    double scale = Math.min(1, (double) MAX_SIDE / Math.max(full.getWidth(), full.getHeight()));
     int width = Math.max(1, (int) Math.round(full.getWidth() * scale));
     int height = Math.max(1, (int) Math.round(full.getHeight() * scale));
     BufferedImage plain = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);

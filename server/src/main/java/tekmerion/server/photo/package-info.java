@@ -1,4 +1,4 @@
 /**
- * Photos in a job's trace: checked, drawn anew, kept outside everything that is served as files.
+ * Photos in a job's history: checked, drawn anew, kept outside everything that is served as files.
  */
 package tekmerion.server.photo;

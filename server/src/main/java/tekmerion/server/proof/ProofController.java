@@ -11,9 +11,9 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import tekmerion.server.account.Person;
+import tekmerion.server.person.Person;
 
-/** Trials after a ruling, and the owner's signature instead of them. */
+/** Trials after a decision, and the owner's signature instead of them. */
 @RestController
 @RequestMapping("/api/jobs/{number}")
 @ResponseStatus(HttpStatus.NO_CONTENT)

@@ -8,40 +8,40 @@ import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tekmerion.core.finding.Finding;
 import tekmerion.core.permit.Action;
 import tekmerion.core.permit.Permissions;
 import tekmerion.core.permit.Proven;
 import tekmerion.core.proof.Proof;
-import tekmerion.core.sign.Sign;
-import tekmerion.server.account.Person;
-import tekmerion.server.account.Role;
+import tekmerion.server.decision.DecisionService;
+import tekmerion.server.decision.DecisionService.DecisionView;
 import tekmerion.server.job.Job;
+import tekmerion.server.job.JobFinding;
+import tekmerion.server.job.JobFindings;
 import tekmerion.server.job.JobLock;
-import tekmerion.server.job.JobSign;
-import tekmerion.server.job.JobSigns;
+import tekmerion.server.job.JournalEntry;
 import tekmerion.server.job.Tell;
-import tekmerion.server.job.TraceEntry;
 import tekmerion.server.knowhow.ShopKnowHow;
 import tekmerion.server.permit.JobPermissions;
+import tekmerion.server.person.Person;
+import tekmerion.server.person.Role;
 import tekmerion.server.problem.Refusal;
-import tekmerion.server.ruling.RulingService;
-import tekmerion.server.ruling.RulingService.RulingView;
 import tekmerion.server.weighing.WeighingService;
 
-/** Counts trials after a ruling that mends, and keeps the gate before the hand-back. */
+/** Counts trials after a decision that mends, and keeps the gate before the hand-back. */
 @Service
 public class Proofs {
   /** What an owner signs; kept with the signature as it was shown. */
   public static final String WAIVER =
       "I take the machine as it is. I know that it was not shown that the fault is gone.";
 
-  /** Level of a sign that tries the complaint; one that has none becomes unknown again. */
+  /** Level of a finding that tries the complaint; one that has none becomes unknown again. */
   private static final String AS_IT_WAS = "same";
 
   private final JobLock lock;
-  private final RulingService rulings;
+  private final DecisionService decisions;
   private final JobPermissions permissions;
-  private final JobSigns signs;
+  private final JobFindings findings;
   private final WeighingService weighing;
   private final ShopKnowHow knowHow;
   private final Tell tell;
@@ -50,12 +50,12 @@ public class Proofs {
 
   /**
    * @param proven how far it is shown
-   * @param clean trials without a failure since the ruling, or since the last failure
+   * @param clean trials without a failure since the decision, or since the last failure
    * @param needed clean trials that are needed
    * @param confidence of the last of them, [0, 1]
    * @param words why so many
    * @param signedBy the owner who takes it without proof; null if nobody signed
-   * @param waiver what the owner would sign
+   * @param waiver what the owner would finding
    */
   @Schema(name = "Proof")
   public record ProofView(
@@ -69,18 +69,18 @@ public class Proofs {
 
   Proofs(
       JobLock lock,
-      RulingService rulings,
+      DecisionService decisions,
       JobPermissions permissions,
-      JobSigns signs,
+      JobFindings findings,
       WeighingService weighing,
       ShopKnowHow knowHow,
       Tell tell,
       JdbcClient jdbc,
       Clock clock) {
     this.lock = lock;
-    this.rulings = rulings;
+    this.decisions = decisions;
     this.permissions = permissions;
-    this.signs = signs;
+    this.findings = findings;
     this.weighing = weighing;
     this.knowHow = knowHow;
     this.tell = tell;
@@ -88,65 +88,65 @@ public class Proofs {
     this.clock = clock;
   }
 
-  /** Empty if the last ruling mends nothing, or there is none. */
+  /** Empty if the last decision mends nothing, or there is none. */
   @Transactional(readOnly = true)
   public Optional<ProofView> of(Job job) {
     return mending(job)
         .map(
-            ruling -> {
-              Proof.Standing standing = standing(job, ruling);
+            decision -> {
+              Proof.Standing standing = standing(job, decision);
               return new ProofView(
                   standing.proven(),
                   standing.clean(),
                   standing.needed().trials(),
                   standing.needed().confidence(),
                   words(job, standing),
-                  signer(ruling.id()).orElse(null),
+                  signer(decision.id()).orElse(null),
                   WAIVER);
             });
   }
 
   /**
-   * @throws Refusal 409 if nothing was ruled that mends
+   * @throws Refusal 409 if nothing was decided that mends
    */
   @Transactional
   public void tried(String number, long version, boolean failed, String note, Person by) {
     by.must(Role.TECHNICIAN, Role.LEAD);
     Job job = lock.forChange(number, version);
-    RulingView ruling = mustMend(job);
+    DecisionView decision = mustMend(job);
     jdbc.sql(
-            "INSERT INTO job_trial (job_id, ruling_id, failed, note, tried_by, tried_at)"
+            "INSERT INTO job_trial (job_id, decision_id, failed, note, tried_by, tried_at)"
                 + " VALUES (?, ?, ?, ?, ?, ?)")
         .params(
-            job.id(), ruling.id(), failed, note.strip(), by.id(), Timestamp.from(clock.instant()))
+            job.id(), decision.id(), failed, note.strip(), by.id(), Timestamp.from(clock.instant()))
         .update();
     if (failed) {
       job.contradicted("It failed again after it was mended.");
       itIsBack(job);
     }
-    String counted = standing(job, ruling).counted();
-    tell.trace(
+    String counted = standing(job, decision).counted();
+    tell.journal(
         job,
-        TraceEntry.Kind.CHECK,
+        JournalEntry.Kind.CHECK,
         failed ? "Tried: it failed again" : "Tried: clean, " + counted,
-        failed && note.isBlank() ? "contradicts what was ruled" : note.strip(),
+        failed && note.isBlank() ? "contradicts what was decided" : note.strip(),
         by);
   }
 
   /** What was seen to mend it did not: the complaint can be tried on other things again. */
   private void itIsBack(Job job) {
-    for (Sign sign : signs.standing(job.id())) {
+    for (Finding finding : findings.standing(job.id())) {
       knowHow.now().moves().stream()
           .flatMap(move -> move.tells().stream())
-          .filter(asked -> asked.id().equals(sign.id()) && asked.isMended(sign.level()))
+          .filter(asked -> asked.id().equals(finding.id()) && asked.isMended(finding.level()))
           .findFirst()
           .ifPresent(
               asked ->
-                  signs.save(
-                      JobSign.ofMove(
+                  findings.save(
+                      JobFinding.ofMove(
                           job.id(),
-                          sign.part(),
-                          sign.id(),
+                          finding.part(),
+                          finding.id(),
                           asked.levels().containsKey(AS_IT_WAS) ? AS_IT_WAS : null,
                           "%s: gone at first, then it came back".formatted(asked.name()),
                           clock.instant())));
@@ -162,21 +162,26 @@ public class Proofs {
   @Transactional
   public void waive(String number, long version, String signer, Person by) {
     Job job = lock.forChange(number, version);
-    RulingView ruling = mustMend(job);
+    DecisionView decision = mustMend(job);
     if (signer.isBlank()) {
       throw Refusal.badRequest(
           "Taking it without proof needs the owner's signature.",
           "Have the owner type their name.");
     }
     jdbc.sql(
-            "INSERT INTO proof_waiver (job_id, ruling_id, signer, wording, set_by, set_at)"
+            "INSERT INTO proof_waiver (job_id, decision_id, signer, wording, set_by, set_at)"
                 + " VALUES (?, ?, ?, ?, ?, ?)")
         .params(
-            job.id(), ruling.id(), signer.strip(), WAIVER, by.id(), Timestamp.from(clock.instant()))
+            job.id(),
+            decision.id(),
+            signer.strip(),
+            WAIVER,
+            by.id(),
+            Timestamp.from(clock.instant()))
         .update();
-    tell.trace(
+    tell.journal(
         job,
-        TraceEntry.Kind.CHECK,
+        JournalEntry.Kind.CHECK,
         "Owner takes it without proof",
         "signed by %s: \"%s\"".formatted(signer.strip(), WAIVER),
         by);
@@ -187,9 +192,9 @@ public class Proofs {
    */
   @Transactional(readOnly = true)
   public void mustLetGo(Job job) {
-    Optional<RulingView> ruling = mending(job);
-    Proven proven = ruling.map(r -> standing(job, r).proven()).orElse(Proven.NOT_NEEDED);
-    boolean signed = ruling.flatMap(r -> signer(r.id())).isPresent();
+    Optional<DecisionView> decision = mending(job);
+    Proven proven = decision.map(r -> standing(job, r).proven()).orElse(Proven.NOT_NEEDED);
+    boolean signed = decision.flatMap(r -> signer(r.id())).isPresent();
     Permissions.of(permissions.of(job).at().with(proven, signed))
         .of(new Action.HandBack())
         .locked()
@@ -199,40 +204,41 @@ public class Proofs {
             });
   }
 
-  private Optional<RulingView> mending(Job job) {
-    return rulings.of(job).stream()
+  private Optional<DecisionView> mending(Job job) {
+    return decisions.of(job).stream()
         .filter(r -> !r.fromElsewhere())
         .findFirst()
         .filter(r -> r.courses().stream().anyMatch(c -> c.course().mends()));
   }
 
-  private RulingView mustMend(Job job) {
+  private DecisionView mustMend(Job job) {
     return mending(job)
         .orElseThrow(
             () ->
                 Refusal.notPossibleNow(
-                    "Nothing was ruled that mends the machine.", "Sign a ruling first."));
+                    "Nothing was decided that mends the machine.", "Sign a decision first."));
   }
 
-  private Proof.Standing standing(Job job, RulingView ruling) {
+  private Proof.Standing standing(Job job, DecisionView decision) {
     List<Boolean> failed =
-        jdbc.sql("SELECT failed FROM job_trial WHERE ruling_id = ? ORDER BY id")
-            .param(ruling.id())
+        jdbc.sql("SELECT failed FROM job_trial WHERE decision_id = ? ORDER BY id")
+            .param(decision.id())
             .query(Boolean.class)
             .list();
     return Proof.standing(Proof.ofComplaint(often(job)), failed);
   }
 
   private Optional<String> often(Job job) {
-    return signs.standing(job.id()).stream()
-        .filter(sign -> sign.id().equals("often"))
-        .map(Sign::level)
+    return findings.standing(job.id()).stream()
+        .filter(finding -> finding.id().equals("often"))
+        .map(Finding::level)
         .findFirst();
   }
 
-  private Optional<String> signer(long rulingId) {
-    return jdbc.sql("SELECT signer FROM proof_waiver WHERE ruling_id = ? ORDER BY id DESC LIMIT 1")
-        .param(rulingId)
+  private Optional<String> signer(long decisionId) {
+    return jdbc.sql(
+            "SELECT signer FROM proof_waiver WHERE decision_id = ? ORDER BY id DESC LIMIT 1")
+        .param(decisionId)
         .query(String.class)
         .optional();
   }

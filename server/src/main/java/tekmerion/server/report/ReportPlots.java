@@ -6,17 +6,19 @@ import java.time.format.FormatStyle;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import tekmerion.core.drive.DriveVisit;
 import tekmerion.core.report.OwnerWords;
-import tekmerion.link.PartFinding;
-import tekmerion.link.SurfaceNote;
+import tekmerion.link.DischargeResult;
+import tekmerion.link.RunResult;
+import tekmerion.link.SurfaceScanResult;
 import tekmerion.server.report.ReportView.ReportPlot;
 import tekmerion.server.report.ReportView.ReportPoint;
-import tekmerion.server.run.DriveRun;
+import tekmerion.server.run.Run;
 
 /** The pictures that a layman can read. */
 final class ReportPlots {
-  private static final int MOST = 2;
+  private static final int MAX = 2;
   private static final int SURFACE_POINTS = 120;
 
   /** Numbers that a layman can be shown: they count places that are lost. */
@@ -29,26 +31,22 @@ final class ReportPlots {
    * @param runs of this job, newest first
    */
   static List<ReportPlot> of(
-      List<DriveVisit> visits, List<DriveRun> runs, OwnerWords words, ZoneId zone) {
+      List<DriveVisit> visits, List<Run> runs, OwnerWords words, ZoneId zone) {
     List<ReportPlot> plots = new ArrayList<>();
     COUNTS.stream()
         .flatMap(key -> counts(key, visits, words, zone).stream())
         .findFirst()
         .ifPresent(plots::add);
-    runs.stream()
-        .filter(r -> r.result() != null && r.surface() != null)
+    ended(runs, SurfaceScanResult.class)
         .findFirst()
-        .flatMap(r -> surface(r.surface(), words))
+        .flatMap(scan -> surface(scan, words))
         .ifPresent(plots::add);
-    runs.stream()
-        .filter(r -> r.result() != null)
-        .map(DriveRun::finding)
-        .filter(PartFinding.DischargeFinding.class::isInstance)
-        .map(f -> discharge((PartFinding.DischargeFinding) f, words))
+    ended(runs, DischargeResult.class)
+        .map(found -> discharge(found, words))
         .flatMap(Optional::stream)
         .findFirst()
         .ifPresent(plots::add);
-    return plots.stream().limit(MOST).toList();
+    return plots.stream().limit(MAX).toList();
   }
 
   private static Optional<ReportPlot> counts(
@@ -83,8 +81,17 @@ final class ReportPlots {
             points));
   }
 
+  /** What runs that are ended have found, newest first. */
+  private static <R extends RunResult> Stream<R> ended(List<Run> runs, Class<R> kind) {
+    return runs.stream()
+        .filter(r -> r.ending() != null)
+        .map(Run::result)
+        .filter(kind::isInstance)
+        .map(kind::cast);
+  }
+
   /** The slowest of neighbours stands for them. */
-  private static Optional<ReportPlot> surface(SurfaceNote surface, OwnerWords words) {
+  private static Optional<ReportPlot> surface(SurfaceScanResult surface, OwnerWords words) {
     double[] slowest = new double[SURFACE_POINTS];
     surface
         .zones()
@@ -110,8 +117,7 @@ final class ReportPlots {
                 points));
   }
 
-  private static Optional<ReportPlot> discharge(
-      PartFinding.DischargeFinding found, OwnerWords words) {
+  private static Optional<ReportPlot> discharge(DischargeResult found, OwnerWords words) {
     List<List<Double>> told = found.points().stream().filter(p -> p.get(1) != null).toList();
     if (told.size() < 2) {
       return Optional.empty();

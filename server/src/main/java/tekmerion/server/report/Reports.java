@@ -12,18 +12,22 @@ import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tekmerion.core.decision.Course;
 import tekmerion.core.drive.DriveVisit;
 import tekmerion.core.permit.DriveState;
 import tekmerion.core.permit.Proven;
 import tekmerion.core.report.OwnerFacts;
 import tekmerion.core.report.OwnerReport;
 import tekmerion.core.report.OwnerWords;
-import tekmerion.core.ruling.Course;
-import tekmerion.core.weigh.Tilt;
+import tekmerion.core.weigh.Suspicion;
 import tekmerion.core.weigh.Weighed;
 import tekmerion.core.weigh.Weighed.CauseShare;
-import tekmerion.link.RescueFinding;
+import tekmerion.link.RescueResult;
 import tekmerion.server.TekmerionProperties;
+import tekmerion.server.decision.DecisionService;
+import tekmerion.server.evidence.Readings;
+import tekmerion.server.evidence.Visit;
+import tekmerion.server.evidence.Visits;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
 import tekmerion.server.knowhow.ShopKnowHow;
@@ -32,9 +36,6 @@ import tekmerion.server.part.Machine;
 import tekmerion.server.permit.JobPermissions;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.proof.Proofs;
-import tekmerion.server.reading.Readings;
-import tekmerion.server.reading.Visit;
-import tekmerion.server.reading.Visits;
 import tekmerion.server.report.ReportView.Annex;
 import tekmerion.server.report.ReportView.AnnexReading;
 import tekmerion.server.report.ReportView.AnnexRun;
@@ -42,8 +43,7 @@ import tekmerion.server.report.ReportView.AnnexStep;
 import tekmerion.server.report.ReportView.ReportAdvice;
 import tekmerion.server.report.ReportView.ReportSection;
 import tekmerion.server.report.ReportView.ReportWords;
-import tekmerion.server.ruling.RulingService;
-import tekmerion.server.run.DriveRun;
+import tekmerion.server.run.Run;
 import tekmerion.server.run.RunWords;
 import tekmerion.server.run.Runs;
 import tekmerion.server.weighing.WeighingService;
@@ -54,7 +54,7 @@ import tekmerion.server.weighing.WeighingService.Evidence;
 class Reports {
   private final Jobs jobs;
   private final WeighingService weighing;
-  private final RulingService rulings;
+  private final DecisionService decisions;
   private final MadeMoves made;
   private final Proofs proofs;
   private final Runs runs;
@@ -69,7 +69,7 @@ class Reports {
   Reports(
       Jobs jobs,
       WeighingService weighing,
-      RulingService rulings,
+      DecisionService decisions,
       MadeMoves made,
       Proofs proofs,
       Runs runs,
@@ -82,7 +82,7 @@ class Reports {
       Clock clock) {
     this.jobs = jobs;
     this.weighing = weighing;
-    this.rulings = rulings;
+    this.decisions = decisions;
     this.made = made;
     this.proofs = proofs;
     this.runs = runs;
@@ -105,11 +105,11 @@ class Reports {
             .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
     OwnerWords words = new OwnerWords(locale);
     Evidence evidence = weighing.weigh(job);
-    List<DriveRun> ofJob = runs.ofJob(job.id());
+    List<Run> ofJob = runs.ofJob(job.id());
     List<MadeMoves.Made> moves = made.of(job.id());
-    Optional<RulingService.Stood> stood = rulings.stood(job);
+    Optional<DecisionService.Stood> stood = decisions.stood(job);
     Optional<CauseShare> cause =
-        cause(job, stood.map(RulingService.Stood::weighed).orElse(evidence.weighed()));
+        cause(job, stood.map(DecisionService.Stood::weighed).orElse(evidence.weighed()));
     OwnerReport report = OwnerReport.of(facts(job, cause, ofJob, moves), words);
     ZoneId zone = properties.shop().zone();
     return new ReportView(
@@ -123,7 +123,7 @@ class Reports {
         report.printed(),
         report.sections().stream().map(s -> new ReportSection(s.heading(), s.lines())).toList(),
         ReportPlots.of(
-            visits(job, cause, stood.map(RulingService.Stood::at).orElse(clock.instant())),
+            visits(job, cause, stood.map(DecisionService.Stood::at).orElse(clock.instant())),
             ofJob,
             words,
             zone),
@@ -141,29 +141,33 @@ class Reports {
         annex(job, ofJob, moves));
   }
 
-  /** What was ruled on; else what leans. */
+  /** What was decided on; else what leans. */
   private static Optional<CauseShare> cause(Job job, Weighed weighed) {
     List<CauseShare> causes = weighed.causes();
     return causes.stream()
-        .filter(c -> c.cause().equals(job.ruledCause()))
+        .filter(c -> c.cause().equals(job.decidedCause()))
         .max(Comparator.comparingDouble(CauseShare::probability))
-        .or(() -> causes.stream().findFirst().filter(c -> c.tilt().compareTo(Tilt.LEANING) >= 0));
+        .or(
+            () ->
+                causes.stream()
+                    .findFirst()
+                    .filter(c -> c.suspicion().compareTo(Suspicion.LEANING) >= 0));
   }
 
   private OwnerFacts facts(
-      Job job, Optional<CauseShare> cause, List<DriveRun> ofJob, List<MadeMoves.Made> moves) {
+      Job job, Optional<CauseShare> cause, List<Run> ofJob, List<MadeMoves.Made> moves) {
     Instant now = clock.instant();
     ZoneId zone = properties.shop().zone();
     Optional<Proofs.ProofView> proof = proofs.of(job);
-    List<RulingService.RulingView> ruled = rulings.of(job);
+    List<DecisionService.DecisionView> decided = decisions.of(job);
     List<Course> courses =
-        ruled.isEmpty()
+        decided.isEmpty()
             ? List.of()
-            : ruled.get(0).courses().stream().map(RulingService.CourseName::course).toList();
-    Optional<RescueFinding> copy =
+            : decided.get(0).courses().stream().map(DecisionService.CourseName::course).toList();
+    Optional<RescueResult> copy =
         ofJob.stream()
-            .filter(r -> r.kind().isRescue() && r.finding() instanceof RescueFinding)
-            .map(r -> (RescueFinding) r.finding())
+            .filter(r -> r.kind().isRescue() && r.result() instanceof RescueResult)
+            .map(r -> (RescueResult) r.result())
             .filter(f -> f.lostFilesInAll() != null)
             .findFirst();
     Optional<DriveState> copied = copiedDrive(job, ofJob);
@@ -176,13 +180,13 @@ class Reports {
         zone,
         job.complaint(),
         cause.map(CauseShare::cause),
-        cause.filter(c -> c.tilt() == Tilt.IMPLICATED).isPresent(),
+        cause.filter(c -> c.suspicion() == Suspicion.IMPLICATED).isPresent(),
         courses,
         changes(moves),
-        copied.map(DriveState::status).orElse(job.stance()),
+        copied.map(DriveState::status).orElse(job.dataStatus()),
         copied.filter(d -> d.evidence().imageVerified()).isPresent(),
-        copy.map(f -> f.lostFiles().stream().map(RescueFinding.LostFile::path).toList()),
-        copy.map(RescueFinding::lostFilesInAll).orElse(0L),
+        copy.map(f -> f.lostFiles().stream().map(RescueResult.LostFile::path).toList()),
+        copy.map(RescueResult::lostFilesInAll).orElse(0L),
         replaced(job),
         proof.map(Proofs.ProofView::proven).orElse(Proven.NOT_NEEDED),
         proof.map(Proofs.ProofView::clean).orElse(0));
@@ -192,19 +196,19 @@ class Reports {
    * The drive that was copied, with the customer's data on it, if its state is that of all their
    * data: also when another one has taken its place since. Empty if it is not, or none was copied.
    */
-  private Optional<DriveState> copiedDrive(Job job, List<DriveRun> newestFirst) {
-    Optional<DriveRun> copied =
+  private Optional<DriveState> copiedDrive(Job job, List<Run> newestFirst) {
+    Optional<Run> copied =
         newestFirst.stream()
-            .filter(r -> r.kind().isRescue() && r.result() != null)
-            .filter(r -> r.result().drive().isPresent())
+            .filter(r -> r.kind().isRescue() && r.ending() != null)
+            .filter(r -> r.ending().drive().isPresent())
             .findFirst();
     boolean othersAreSafe =
         permissions.of(job).at().drives().stream()
-            .filter(d -> copied.isPresent() && !d.partKey().equals(copied.get().driveKey()))
+            .filter(d -> copied.isPresent() && !d.partKey().equals(copied.get().partKey()))
             .allMatch(d -> d.status().allowsWriting());
     return copied
         .filter(run -> othersAreSafe)
-        .map(run -> permissions.ofCopies(job, run.result().drive().get()));
+        .map(run -> permissions.ofCopies(job, run.ending().drive().get()));
   }
 
   /** What was changed and stayed so, oldest first. */
@@ -222,7 +226,7 @@ class Reports {
     return jdbc.sql(
             "SELECT n.slot, p.model FROM part_place n JOIN part p ON p.id = n.part_id"
                 + " WHERE n.machine_id = ? AND n.since > ? AND EXISTS (SELECT 1 FROM part_place o"
-                + " WHERE o.machine_id = n.machine_id AND o.drive_key = n.drive_key"
+                + " WHERE o.machine_id = n.machine_id AND o.part_key = n.part_key"
                 + " AND o.part_id <> n.part_id AND o.until IS NOT NULL AND o.until >= ?)"
                 + " ORDER BY n.since")
         .params(
@@ -237,7 +241,7 @@ class Reports {
         .flatMap(
             c ->
                 jdbc.sql(
-                        "SELECT part_id FROM part_place WHERE machine_id = ? AND drive_key = ?"
+                        "SELECT part_id FROM part_place WHERE machine_id = ? AND part_key = ?"
                             + " AND since <= ? ORDER BY since DESC LIMIT 1")
                     .params(job.machine().id(), c.part(), Timestamp.from(then))
                     .query(Long.class)
@@ -246,23 +250,23 @@ class Reports {
         .orElse(List.of());
   }
 
-  private Annex annex(Job job, List<DriveRun> ofJob, List<MadeMoves.Made> moves) {
+  private Annex annex(Job job, List<Run> ofJob, List<MadeMoves.Made> moves) {
     return new Annex(
         ofJob.stream()
-            .filter(r -> r.result() != null)
+            .filter(r -> r.ending() != null)
             .map(
                 r ->
                     new AnnexRun(
                         r.id(),
                         RunWords.name(r.kind()),
-                        r.driveKey(),
-                        r.result().endedAt(),
+                        r.partKey(),
+                        r.ending().endedAt(),
                         RunWords.outcome(r),
-                        r.result().why()))
+                        r.ending().why()))
             .sorted(Comparator.comparing(AnnexRun::at))
             .toList(),
         readings.findByJobIdOrderByReceivedAtDesc(job.id()).stream()
-            .map(r -> new AnnexReading(r.getId(), r.driveKey(), r.takenAt()))
+            .map(r -> new AnnexReading(r.getId(), r.partKey(), r.takenAt()))
             .sorted(Comparator.comparing(AnnexReading::at))
             .toList(),
         moves.stream()

@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tekmerion.link.CopyErasedFinding;
+import tekmerion.link.CopyErasedResult;
 import tekmerion.link.RunKind;
 
 /** The copies of a job's drives that lie with a probe. What they show is core's to say. */
@@ -25,16 +25,16 @@ public class CopiesOfJob {
    * with an archive left none here.
    */
   @Transactional(readOnly = true)
-  public Optional<DriveRun> kept(long jobId, String driveKey) {
-    List<DriveRun> newestFirst =
+  public Optional<Run> kept(long jobId, String partKey) {
+    List<Run> newestFirst =
         runs.ofJob(jobId).stream()
-            .filter(r -> !r.fromElsewhere() && r.driveKey().equals(driveKey))
+            .filter(r -> !r.fromElsewhere() && r.partKey().equals(partKey))
             .toList();
     return newestFirst.stream()
         .takeWhile(r -> !isErased(r))
         .filter(
             r -> r.kind().isRescue() || r.kind() == RunKind.FILE_COPY || r.kind() == RunKind.CARVE)
-        .filter(r -> r.result() != null && r.finding() != null)
+        .filter(r -> r.ending() != null && r.result() != null)
         .findFirst();
   }
 
@@ -42,20 +42,20 @@ public class CopiesOfJob {
   @Transactional(readOnly = true)
   public boolean anyKept(long jobId) {
     return runs.ofJob(jobId).stream()
-        .map(DriveRun::driveKey)
+        .map(Run::partKey)
         .distinct()
         .anyMatch(key -> kept(jobId, key).isPresent());
   }
 
   /** Whether nobody erased the copies since this run made its own. */
   @Transactional(readOnly = true)
-  public boolean isKept(DriveRun run) {
+  public boolean isKept(Run run) {
     return runs.ofJob(run.jobId()).stream()
-        .filter(r -> r.driveKey().equals(run.driveKey()) && isErased(r))
+        .filter(r -> r.partKey().equals(run.partKey()) && isErased(r))
         .noneMatch(r -> r.askedAt().isAfter(run.askedAt()));
   }
 
-  private static boolean isErased(DriveRun run) {
-    return run.finding() instanceof CopyErasedFinding gone && gone.left() == 0;
+  private static boolean isErased(Run run) {
+    return run.result() instanceof CopyErasedResult gone && gone.left() == 0;
   }
 }

@@ -29,7 +29,7 @@ public class DataRuns {
 
   /** What was found out about the data on a drive in this job, newest first. */
   @Transactional(readOnly = true)
-  public List<DriveRun> ofJob(long jobId) {
+  public List<Run> ofJob(long jobId) {
     return jdbc.sql(
             RunRows.SELECT
                 + "WHERE d.job_id = ? AND d.kind IN ('SURVEY', 'RESCUE_IN_USE', 'RESCUE_WHOLE',"
@@ -42,7 +42,7 @@ public class DataRuns {
 
   /** Surveys of a drive, and what was written to it here, in whatever job. */
   @Transactional(readOnly = true)
-  public List<DriveRun> onDrive(PartIdentity drive) {
+  public List<Run> onDrive(PartIdentity drive) {
     return jdbc.sql(
             RunRows.SELECT
                 + "WHERE d.kind IN ('SURVEY', 'ERASE', 'MEND', 'TAKE_BACK') AND NOT d.from_elsewhere"
@@ -59,11 +59,11 @@ public class DataRuns {
 
   /** What a probe made copies of in jobs that go on: runs that ended and found something. */
   @Transactional(readOnly = true)
-  public List<DriveRun> copiesOf(UUID probeId) {
+  public List<Run> copiesOf(UUID probeId) {
     return jdbc.sql(
             RunRows.SELECT
                 + "WHERE d.probe_id = ? AND d.kind IN ('RESCUE_IN_USE', 'RESCUE_WHOLE', 'FILE_COPY',"
-                + " 'CARVE') AND NOT d.from_elsewhere AND r.finding IS NOT NULL AND j.ended_at IS"
+                + " 'CARVE') AND NOT d.from_elsewhere AND r.result IS NOT NULL AND j.ended_at IS"
                 + " NULL")
         .param(probeId.toString())
         .query(rows::of)
@@ -75,14 +75,14 @@ public class DataRuns {
   public void copyIs(UUID runId, boolean there) {
     jdbc.sql(
             there
-                ? "UPDATE drive_run SET copy_found_at = ? WHERE id = ?"
-                : "UPDATE drive_run SET copy_missing_at = ?, copy_found_at = NULL WHERE id = ?")
+                ? "UPDATE run SET copy_found_at = ? WHERE id = ?"
+                : "UPDATE run SET copy_missing_at = ?, copy_found_at = NULL WHERE id = ?")
         .params(Timestamp.from(clock.instant()), runId.toString())
         .update();
   }
 
   /** A copy that is there still; its job is ended. */
-  public record LeftCopy(long jobId, String driveKey) {}
+  public record LeftCopy(long jobId, String partKey) {}
 
   /**
    * Copies of jobs that ended before this, which nobody has erased since; longest ended first.
@@ -92,13 +92,13 @@ public class DataRuns {
   @Transactional(readOnly = true)
   public List<LeftCopy> copiesOfJobsEndedBefore(Instant then, int most) {
     return jdbc.sql(
-            "SELECT d.job_id, d.drive_key FROM drive_run d JOIN job j ON j.id = d.job_id"
+            "SELECT d.job_id, d.part_key FROM run d JOIN job j ON j.id = d.job_id"
                 + " JOIN run_result r ON r.run_id = d.id WHERE d.kind IN ('RESCUE_IN_USE',"
-                + " 'RESCUE_WHOLE', 'FILE_COPY', 'CARVE') AND NOT d.from_elsewhere AND j.ended_at <= ? AND r.finding IS NOT"
-                + " NULL AND NOT EXISTS (SELECT 1 FROM drive_run e JOIN run_result x ON x.run_id ="
-                + " e.id WHERE e.kind = 'ERASE_COPY' AND e.job_id = d.job_id AND e.drive_key ="
-                + " d.drive_key AND e.asked_at > d.asked_at AND x.ended = 'COMPLETE' AND x.finding"
-                + " IS NOT NULL) GROUP BY d.job_id, d.drive_key, j.ended_at ORDER BY j.ended_at"
+                + " 'RESCUE_WHOLE', 'FILE_COPY', 'CARVE') AND NOT d.from_elsewhere AND j.ended_at <= ? AND r.result IS NOT"
+                + " NULL AND NOT EXISTS (SELECT 1 FROM run e JOIN run_result x ON x.run_id ="
+                + " e.id WHERE e.kind = 'ERASE_COPY' AND e.job_id = d.job_id AND e.part_key ="
+                + " d.part_key AND e.asked_at > d.asked_at AND x.ended = 'COMPLETE' AND x.result"
+                + " IS NOT NULL) GROUP BY d.job_id, d.part_key, j.ended_at ORDER BY j.ended_at"
                 + " LIMIT ?")
         .params(Timestamp.from(then), most)
         .query((rs, n) -> new LeftCopy(rs.getLong(1), rs.getString(2)))

@@ -12,27 +12,25 @@ import tekmerion.core.permit.PartIdentity;
 import tekmerion.link.CopyOrder;
 import tekmerion.link.DriveSeen;
 import tekmerion.link.LinkEvent;
-import tekmerion.link.PartFinding;
 import tekmerion.link.RunKind;
-import tekmerion.link.SurfaceNote;
+import tekmerion.link.RunResult;
 import tools.jackson.databind.json.JsonMapper;
 
 /** How a stored run is read: the columns, and what is made of a row. */
 @Component
 class RunRows {
   static final String SELECT =
-      "SELECT d.*, r.started_at, r.ended_at, r.received_at, r.ended, r.why, r.self_test,"
+      "SELECT d.*, r.started_at, r.ended_at, r.received_at, r.ended, r.why,"
           + " r.drive_model, r.drive_serial, r.drive_bytes,"
-          + " COALESCE(r.surface, d.surface) AS found,"
-          + " COALESCE(r.finding, d.finding) AS part_found, j.stance"
-          + " FROM drive_run d JOIN job j ON j.id = d.job_id LEFT JOIN run_result r ON r.run_id = d.id ";
+          + " COALESCE(r.result, d.result) AS found, j.data_status"
+          + " FROM run d JOIN job j ON j.id = d.job_id LEFT JOIN run_result r ON r.run_id = d.id ";
 
   /** The same without the profiles, which the floor does not draw. */
   static final String SELECT_PLAIN =
       "SELECT d.*, NULL AS started_at, NULL AS ended_at, NULL AS received_at, NULL AS ended,"
           + " NULL AS why, NULL AS drive_model, NULL AS drive_serial, NULL AS drive_bytes,"
-          + " NULL AS self_test, NULL AS found, NULL AS part_found, j.stance"
-          + " FROM drive_run d JOIN job j ON j.id = d.job_id ";
+          + " NULL AS found, j.data_status"
+          + " FROM run d JOIN job j ON j.id = d.job_id ";
 
   private final JsonMapper json;
 
@@ -40,44 +38,40 @@ class RunRows {
     this.json = json;
   }
 
-  DriveRun of(ResultSet rs, int n) throws SQLException {
+  Run of(ResultSet rs, int n) throws SQLException {
     String ended = rs.getString("ended");
     String order = rs.getString("copy_order");
     String named = rs.getString("named_drive");
-    String selfTest = rs.getString("self_test");
-    String surface = rs.getString("found");
-    String finding = rs.getString("part_found");
-    return new DriveRun(
+    String found = rs.getString("found");
+    return new Run(
         UUID.fromString(rs.getString("id")),
         rs.getLong("job_id"),
         rs.getObject("part_id", Long.class),
         UUID.fromString(rs.getString("probe_id")),
-        rs.getString("drive_key"),
+        rs.getString("part_key"),
         RunKind.valueOf(rs.getString("kind")),
         rs.getBoolean("gentle"),
         order == null ? null : json.readValue(order, CopyOrder.class),
         Optional.ofNullable(named).map(text -> json.readValue(text, DriveSeen.class).identity()),
         rs.getLong("asked_by"),
-        DataStatus.valueOf(rs.getString("stance")),
-        DriveRun.State.valueOf(rs.getString("state")),
+        DataStatus.valueOf(rs.getString("data_status")),
+        Run.State.valueOf(rs.getString("state")),
         rs.getTimestamp("asked_at").toInstant(),
         instant(rs.getTimestamp("told_at")),
         rs.getObject("share", Double.class),
         rs.getObject("seconds_left", Double.class),
         rs.getObject("spread_s", Double.class),
         rs.getObject("at_byte", Long.class),
-        surface == null ? null : json.readValue(surface, SurfaceNote.class),
-        finding == null ? null : json.readValue(finding, PartFinding.class),
+        found == null ? null : json.readValue(found, RunResult.class),
         rs.getString("waits"),
         ended == null
             ? null
-            : new DriveRun.Result(
+            : new Run.Ending(
                 rs.getTimestamp("started_at").toInstant(),
                 rs.getTimestamp("ended_at").toInstant(),
                 LinkEvent.End.valueOf(ended),
                 rs.getString("why"),
                 rs.getTimestamp("received_at").toInstant(),
-                selfTest == null ? null : json.readValue(selfTest, LinkEvent.SelfTestNote.class),
                 PartIdentity.of(
                     rs.getString("drive_model"),
                     rs.getString("drive_serial"),

@@ -16,8 +16,8 @@ import tekmerion.core.permit.PartIdentity;
 import tekmerion.link.CopyOrder;
 import tekmerion.link.DriveSeen;
 import tekmerion.link.LinkEvent;
-import tekmerion.link.PartFinding;
 import tekmerion.link.RunKind;
+import tekmerion.link.RunResult;
 import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
 import tools.jackson.databind.json.JsonMapper;
@@ -45,21 +45,21 @@ public class Runs {
       long jobId,
       Long partId,
       UUID probeId,
-      String driveKey,
+      String partKey,
       RunKind kind,
       boolean gentle,
       CopyOrder order,
       long askedBy) {
     UUID id = UUID.randomUUID();
     jdbc.sql(
-            "INSERT INTO drive_run (id, job_id, part_id, probe_id, drive_key, kind, gentle, state,"
+            "INSERT INTO run (id, job_id, part_id, probe_id, part_key, kind, gentle, state,"
                 + " copy_order, asked_by, asked_at) VALUES (?, ?, ?, ?, ?, ?, ?, 'RUNNING', ?, ?, ?)")
         .params(
             id.toString(),
             jobId,
             partId,
             probeId.toString(),
-            driveKey,
+            partKey,
             kind.name(),
             gentle,
             order == null ? null : json.writeValueAsString(order),
@@ -72,14 +72,14 @@ public class Runs {
   /** Keeps which drive a run is for; it was asked for in the same transaction. */
   @Transactional
   public void isFor(UUID run, PartIdentity drive) {
-    jdbc.sql("UPDATE drive_run SET named_drive = ? WHERE id = ?")
+    jdbc.sql("UPDATE run SET named_drive = ? WHERE id = ?")
         .params(json.writeValueAsString(DriveSeen.of(drive)), run.toString())
         .update();
   }
 
   /** Runs of a job that write or erase, and are not ended. */
   @Transactional(readOnly = true)
-  public List<DriveRun> writing(long jobId) {
+  public List<Run> writing(long jobId) {
     return jdbc
         .sql(RunRows.SELECT + "WHERE d.job_id = ? AND d.state <> 'ENDED'")
         .param(jobId)
@@ -91,7 +91,7 @@ public class Runs {
   }
 
   @Transactional(readOnly = true)
-  public Optional<DriveRun> find(UUID id) {
+  public Optional<Run> find(UUID id) {
     return jdbc.sql(RunRows.SELECT + "WHERE d.id = ?")
         .param(id.toString())
         .query(rows::of)
@@ -100,7 +100,7 @@ public class Runs {
 
   /** Newest first. */
   @Transactional(readOnly = true)
-  public List<DriveRun> ofPart(long partId) {
+  public List<Run> ofPart(long partId) {
     return jdbc.sql(RunRows.SELECT + "WHERE d.part_id = ? ORDER BY d.asked_at DESC LIMIT 40")
         .param(partId)
         .query(rows::of)
@@ -109,16 +109,16 @@ public class Runs {
 
   /** Newest first. */
   @Transactional(readOnly = true)
-  public List<DriveRun> ofJob(long jobId) {
+  public List<Run> ofJob(long jobId) {
     return jdbc.sql(RunRows.SELECT + "WHERE d.job_id = ? ORDER BY d.asked_at DESC LIMIT 40")
         .param(jobId)
         .query(rows::of)
         .list();
   }
 
-  /** What it is, and of which drive: "Surface pass of HELM-1000S OS7K-44019-B". */
+  /** What it is, and of which drive: "Surface scan of HELM-1000S OS7K-44019-B". */
   @Transactional(readOnly = true)
-  public String name(DriveRun run) {
+  public String name(Run run) {
     String name = RunWords.name(run.kind());
     // A machine has one board, and runs on one battery.
     return run.kind().isOfDrive() ? "%s of %s".formatted(name, drive(run)) : name;
@@ -126,9 +126,9 @@ public class Runs {
 
   /** The drive of a run by its model and serial; by its place until it told them. */
   @Transactional(readOnly = true)
-  public String drive(DriveRun run) {
+  public String drive(Run run) {
     return run.partId() == null
-        ? run.driveKey()
+        ? run.partKey()
         : jdbc.sql("SELECT model, serial FROM part WHERE id = ?")
             .param(run.partId())
             .query(
@@ -138,24 +138,24 @@ public class Runs {
                         .collect(Collectors.joining(" ")))
             .optional()
             .filter(words -> !words.isEmpty())
-            .orElse(run.driveKey());
+            .orElse(run.partKey());
   }
 
   /** Of this part in any job, and of the drive in this place of this job; newest first. */
   @Transactional(readOnly = true)
-  public List<DriveRun> ofDrive(long partId, long jobId, String driveKey) {
+  public List<Run> ofDrive(long partId, long jobId, String partKey) {
     return jdbc.sql(
             RunRows.SELECT
-                + "WHERE d.part_id = ? OR (d.part_id IS NULL AND d.job_id = ? AND d.drive_key = ?)"
+                + "WHERE d.part_id = ? OR (d.part_id IS NULL AND d.job_id = ? AND d.part_key = ?)"
                 + " ORDER BY d.asked_at DESC LIMIT 40")
-        .params(partId, jobId, driveKey)
+        .params(partId, jobId, partKey)
         .query(rows::of)
         .list();
   }
 
   /** Of a sort of run, in this job, newest first. */
   @Transactional(readOnly = true)
-  public List<DriveRun> ofJob(long jobId, Set<RunKind> kinds) {
+  public List<Run> ofJob(long jobId, Set<RunKind> kinds) {
     return ofJob(jobId).stream().filter(run -> kinds.contains(run.kind())).toList();
   }
 
@@ -172,7 +172,7 @@ public class Runs {
         .toList();
   }
 
-  private static ToProbe wanted(DriveRun run) {
+  private static ToProbe wanted(Run run) {
     return switch (run.state()) {
       case PAUSED -> stop(run, true);
       case ENDING -> stop(run, false);
@@ -180,18 +180,18 @@ public class Runs {
     };
   }
 
-  static ToProbe stop(DriveRun run, boolean pause) {
-    return new ToProbe.StopRun(run.id(), run.driveKey(), run.kind(), pause);
+  public static ToProbe stop(Run run, boolean pause) {
+    return new ToProbe.StopRun(run.id(), run.partKey(), run.kind(), pause);
   }
 
-  static ToProbe start(DriveRun run) {
+  public static ToProbe start(Run run) {
     return new ToProbe.StartRun(
-        run.id(), run.driveKey(), run.kind(), run.gentle(), run.stance(), run.order());
+        run.id(), run.partKey(), run.kind(), run.gentle(), run.dataStatus(), run.order());
   }
 
   /** Runs that go on now, of all jobs in the shop; one statement. */
   @Transactional(readOnly = true)
-  public List<DriveRun> running() {
+  public List<Run> running() {
     return jdbc.sql(RunRows.SELECT_PLAIN + "WHERE d.state IN ('RUNNING', 'ENDING')")
         .query(rows::of)
         .list();
@@ -202,13 +202,13 @@ public class Runs {
   public void giveUp(UUID probeId) {
     Timestamp now = Timestamp.from(clock.instant());
     jdbc.sql(
-            "INSERT INTO run_result (run_id, started_at, ended_at, received_at, ended, why, surface,"
-                + " self_test, finding) SELECT id, asked_at, ?, ?, 'COULD_NOT_RUN',"
-                + " 'the probe was revoked', surface, NULL, finding FROM drive_run WHERE probe_id = ? AND state <> 'ENDED'")
+            "INSERT INTO run_result (run_id, started_at, ended_at, received_at, ended, why, result)"
+                + " SELECT id, asked_at, ?, ?, 'COULD_NOT_RUN', 'the probe was revoked', result"
+                + " FROM run WHERE probe_id = ? AND state <> 'ENDED'")
         .params(now, now, probeId.toString())
         .update();
     jdbc.sql(
-            "UPDATE drive_run SET state = 'ENDED', surface = NULL, finding = NULL WHERE probe_id = ?"
+            "UPDATE run SET state = 'ENDED', result = NULL WHERE probe_id = ?"
                 + " AND state <> 'ENDED'")
         .param(probeId.toString())
         .update();
@@ -216,15 +216,15 @@ public class Runs {
 
   @Transactional(readOnly = true)
   public Optional<String> jobOf(UUID runId) {
-    return jdbc.sql("SELECT j.number FROM drive_run d JOIN job j ON j.id = d.job_id WHERE d.id = ?")
+    return jdbc.sql("SELECT j.number FROM run d JOIN job j ON j.id = d.job_id WHERE d.id = ?")
         .param(runId.toString())
         .query(String.class)
         .optional();
   }
 
   @Transactional
-  public void is(UUID runId, DriveRun.State state) {
-    jdbc.sql("UPDATE drive_run SET state = ?, waits = NULL WHERE id = ? AND state <> 'ENDED'")
+  public void is(UUID runId, Run.State state) {
+    jdbc.sql("UPDATE run SET state = ?, waits = NULL WHERE id = ? AND state <> 'ENDED'")
         .params(state.name(), runId.toString())
         .update();
   }
@@ -236,15 +236,14 @@ public class Runs {
   @Transactional
   public void told(UUID probeId, ToServer.RunProgress p) {
     jdbc.sql(
-            "UPDATE drive_run SET share = ?, seconds_left = ?, spread_s = ?, at_byte = ?,"
-                + " surface = ?, finding = ?, told_at = ?, waits = NULL WHERE id = ? AND probe_id = ? AND state <> 'ENDED'")
+            "UPDATE run SET share = ?, seconds_left = ?, spread_s = ?, at_byte = ?,"
+                + " result = ?, told_at = ?, waits = NULL WHERE id = ? AND probe_id = ? AND state <> 'ENDED'")
         .params(
             p.share(),
             p.secondsLeft(),
             p.secondsSpread(),
             p.atByte(),
-            p.surface() == null ? null : json.writeValueAsString(p.surface()),
-            p.found() == null ? null : finding(p.found()),
+            text(p.result()),
             Timestamp.from(clock.instant()),
             p.requestId().toString(),
             probeId.toString())
@@ -259,7 +258,7 @@ public class Runs {
   @Transactional
   public boolean waits(UUID runId, String why) {
     return jdbc.sql(
-                "UPDATE drive_run SET waits = ? WHERE id = ? AND state = 'RUNNING'"
+                "UPDATE run SET waits = ? WHERE id = ? AND state = 'RUNNING'"
                     + " AND (waits IS NULL OR waits <> ?)")
             .params(why, runId.toString(), why)
             .update()
@@ -270,7 +269,7 @@ public class Runs {
   @Transactional(readOnly = true)
   public List<UUID> withoutProbeSince(Instant then) {
     return jdbc.sql(
-            "SELECT d.id FROM drive_run d JOIN probe p ON p.id = d.probe_id WHERE d.state ="
+            "SELECT d.id FROM run d JOIN probe p ON p.id = d.probe_id WHERE d.state ="
                 + " 'RUNNING' AND d.waits IS NULL AND NOT p.online AND p.last_seen_at < ?")
         .param(Timestamp.from(then))
         .query((rs, n) -> UUID.fromString(rs.getString(1)))
@@ -284,9 +283,8 @@ public class Runs {
   @Transactional
   public void ended(LinkEvent.RunEnded event, Instant startedAt, Instant endedAt) {
     jdbc.sql(
-            "INSERT INTO run_result (run_id, started_at, ended_at, received_at, ended, why, surface,"
-                + " self_test, finding, drive_model, drive_serial, drive_bytes)"
-                + " VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)")
+            "INSERT INTO run_result (run_id, started_at, ended_at, received_at, ended, why, result,"
+                + " drive_model, drive_serial, drive_bytes) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)")
         .params(
             event.requestId().toString(),
             Timestamp.from(startedAt),
@@ -294,21 +292,19 @@ public class Runs {
             Timestamp.from(clock.instant()),
             event.end().name(),
             event.why() == null ? "" : event.why(),
-            event.surface() == null ? null : json.writeValueAsString(event.surface()),
-            event.selfTest() == null ? null : json.writeValueAsString(event.selfTest()),
-            event.found() == null ? null : finding(event.found()),
+            text(event.result()),
             event.drive() == null ? null : event.drive().model(),
             event.drive() == null ? null : event.drive().serial(),
             event.drive() == null ? null : event.drive().sizeBytes())
         .update();
     // The profile is in the result now: kept once.
-    jdbc.sql("UPDATE drive_run SET state = 'ENDED', surface = NULL, finding = NULL WHERE id = ?")
+    jdbc.sql("UPDATE run SET state = 'ENDED', result = NULL WHERE id = ?")
         .param(event.requestId().toString())
         .update();
   }
 
   /** As its interface, so that the text says which kind it is. */
-  private String finding(PartFinding of) {
-    return json.writerFor(PartFinding.class).writeValueAsString(of);
+  private String text(RunResult of) {
+    return of == null ? null : json.writerFor(RunResult.class).writeValueAsString(of);
   }
 }

@@ -16,14 +16,14 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import tekmerion.core.identity.LabelCode;
 import tekmerion.core.identity.Serial;
-import tekmerion.core.weigh.Tilt;
+import tekmerion.core.weigh.Suspicion;
 
 /** Finds jobs from a few typed characters: at most six statements, each through an index. */
 @RestController
 public class SearchController {
-  private static final int MOST = 12;
-  private static final int MOST_TYPED = 100;
-  private static final int SHORTEST_WORD = 2;
+  private static final int MAX = 12;
+  private static final int MAX_TYPED = 100;
+  private static final int MIN_WORD = 2;
   private static final int COUNTED = 3000;
   private final JdbcClient jdbc;
 
@@ -38,7 +38,7 @@ public class SearchController {
       String complaint,
       @Schema(nullable = true) String errorText,
       @Schema(nullable = true) String serial,
-      Tilt tilt,
+      Suspicion suspicion,
       Instant takenInAt,
       @Schema(nullable = true) Instant endedAt) {}
 
@@ -51,14 +51,14 @@ public class SearchController {
   @GetMapping("/api/search")
   @Transactional(readOnly = true)
   public Found search(@RequestParam("q") String typed) {
-    String text = typed.length() > MOST_TYPED ? typed.substring(0, MOST_TYPED) : typed;
+    String text = typed.length() > MAX_TYPED ? typed.substring(0, MAX_TYPED) : typed;
     Set<Long> ids = new LinkedHashSet<>();
     ids.addAll(byNumber(text));
     List<Long> bySerial = bySerial(text);
     ids.addAll(bySerial);
     ids.addAll(byWords(text));
-    List<Long> shown = ids.stream().limit(MOST).toList();
-    return new Found(hits(shown, text), ids.size() > MOST);
+    List<Long> shown = ids.stream().limit(MAX).toList();
+    return new Found(hits(shown, text), ids.size() > MAX);
   }
 
   private List<Long> byNumber(String text) {
@@ -70,12 +70,12 @@ public class SearchController {
 
   private List<Long> bySerial(String text) {
     String part = Serial.of(text).plain().replaceAll("[^A-Z0-9]", "");
-    if (part.length() < SearchIndex.SHORTEST) {
+    if (part.length() < SearchIndex.MIN_LENGTH) {
       return List.of();
     }
     return jdbc.sql(
             "SELECT DISTINCT job_id FROM job_serial WHERE tail LIKE ? ORDER BY job_id DESC LIMIT ?")
-        .params(part + "%", MOST + 1)
+        .params(part + "%", MAX + 1)
         .query(Long.class)
         .list();
   }
@@ -87,7 +87,7 @@ public class SearchController {
   private List<Long> byWords(String text) {
     List<String> words =
         Arrays.stream(SearchIndex.plain(text).split(" "))
-            .filter(word -> word.length() >= SHORTEST_WORD)
+            .filter(word -> word.length() >= MIN_WORD)
             .sorted(Comparator.comparingInt(String::length).reversed())
             .toList();
     if (words.isEmpty()) {
@@ -95,7 +95,7 @@ public class SearchController {
     }
     List<String> ordered = rarestFirst(words);
     Set<Long> found = new LinkedHashSet<>(jobsWith("", ordered, "= ?", ""));
-    if (found.size() <= MOST && words.get(0).length() >= SearchIndex.SHORTEST) {
+    if (found.size() <= MAX && words.get(0).length() >= SearchIndex.MIN_LENGTH) {
       found.addAll(jobsWith("DISTINCT ", ordered, "LIKE ?", "%"));
     }
     return List.copyOf(found);
@@ -139,7 +139,7 @@ public class SearchController {
     for (int i = 1; i < words.size(); i++) {
       sql.append(" AND w%d.word %s".formatted(i, matches));
     }
-    sql.append(" ORDER BY w0.job_id DESC LIMIT ").append(MOST + 1);
+    sql.append(" ORDER BY w0.job_id DESC LIMIT ").append(MAX + 1);
     return jdbc.sql(sql.toString())
         .params(words.stream().map(word -> word + after).toList())
         .query(Long.class)
@@ -157,7 +157,7 @@ public class SearchController {
             "SELECT j.id, j.number, m.maker, m.model, c.display_name, j.complaint, j.error_text,"
                 + " m.serial, m.serial_plain, (SELECT p.serial FROM part_place pl"
                 + " JOIN part p ON p.id = pl.part_id WHERE pl.machine_id = m.id"
-                + " AND LOCATE(:part, p.serial_plain) > 0 LIMIT 1), j.tilt, j.taken_in_at, j.ended_at"
+                + " AND LOCATE(:part, p.serial_plain) > 0 LIMIT 1), j.suspicion, j.taken_in_at, j.ended_at"
                 + " FROM job j JOIN machine m ON m.id = j.machine_id"
                 + " JOIN customer c ON c.id = j.customer_id WHERE j.id IN (:ids)")
         .param("part", part.isEmpty() ? "-" : part)
@@ -166,7 +166,7 @@ public class SearchController {
             (rs, n) -> {
               String plain = rs.getString(9);
               boolean ofMachine =
-                  plain != null && part.length() >= SearchIndex.SHORTEST && plain.contains(part);
+                  plain != null && part.length() >= SearchIndex.MIN_LENGTH && plain.contains(part);
               return new Row(
                   rs.getLong(1),
                   new Hit(
@@ -176,7 +176,7 @@ public class SearchController {
                       rs.getString(6),
                       rs.getString(7),
                       ofMachine ? rs.getString(8) : rs.getString(10),
-                      Tilt.valueOf(rs.getString(11)),
+                      Suspicion.valueOf(rs.getString(11)),
                       rs.getTimestamp(12).toInstant(),
                       rs.getTimestamp(13) == null ? null : rs.getTimestamp(13).toInstant()));
             })

@@ -20,8 +20,8 @@ import tekmerion.server.job.Job;
  */
 @Service
 public class SearchIndex {
-  static final int SHORTEST = 3;
-  private static final int LONGEST = 40;
+  static final int MIN_LENGTH = 3;
+  private static final int MAX_LENGTH = 40;
   private final JdbcClient jdbc;
 
   SearchIndex(JdbcClient jdbc) {
@@ -42,7 +42,7 @@ public class SearchIndex {
             .collect(Collectors.joining(" "));
     Set<String> distinct = new LinkedHashSet<>();
     for (String word : plain(words).split(" ")) {
-      distinct.add(word.length() > LONGEST ? word.substring(0, LONGEST) : word);
+      distinct.add(word.length() > MAX_LENGTH ? word.substring(0, MAX_LENGTH) : word);
     }
     replace("job_word", "word", job.id(), distinct);
     Set<String> tails = new LinkedHashSet<>();
@@ -79,9 +79,9 @@ public class SearchIndex {
 
   static List<String> tails(String serial) {
     String plain = asciiOnly(Serial.of(serial).plain());
-    return IntStream.rangeClosed(0, plain.length() - SHORTEST)
+    return IntStream.rangeClosed(0, plain.length() - MIN_LENGTH)
         .mapToObj(plain::substring)
-        .map(tail -> tail.length() > LONGEST ? tail.substring(0, LONGEST) : tail)
+        .map(tail -> tail.length() > MAX_LENGTH ? tail.substring(0, MAX_LENGTH) : tail)
         .toList();
   }
 

@@ -16,9 +16,9 @@ import tekmerion.server.problem.ProblemWriter;
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE)
 class BodyLimit extends OncePerRequestFilter {
-  private static final long MOST_BYTES = 1 << 18;
-  private static final long MOST_PHOTO_BYTES = 12 << 20;
-  private static final long MOST_ARCHIVE_BYTES = 64 << 20;
+  private static final long MAX_BYTES = 1 << 18;
+  private static final long MAX_PHOTO_BYTES = 12 << 20;
+  private static final long MAX_ARCHIVE_BYTES = 64 << 20;
   private final ProblemWriter problems;
 
   BodyLimit(ProblemWriter problems) {
@@ -34,8 +34,8 @@ class BodyLimit extends OncePerRequestFilter {
     boolean captures = request.getRequestURI().matches("/api/jobs/[^/]+/captures");
     long most =
         captures
-            ? MOST_PHOTO_BYTES
-            : archive ? MOST_ARCHIVE_BYTES : photo ? MOST_PHOTO_BYTES : MOST_BYTES;
+            ? MAX_PHOTO_BYTES
+            : archive ? MAX_ARCHIVE_BYTES : photo ? MAX_PHOTO_BYTES : MAX_BYTES;
     boolean chunked = request.getHeader("Transfer-Encoding") != null;
     if (request.getContentLengthLong() > most || chunked) {
       problems.write(

@@ -1,8 +1,10 @@
 package tekmerion.server.web;
 
+import com.fasterxml.jackson.annotation.JsonSubTypes;
 import io.swagger.v3.core.jackson.ModelResolver;
 import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.info.Info;
+import io.swagger.v3.oas.models.media.Discriminator;
 import io.swagger.v3.oas.models.media.JsonSchema;
 import io.swagger.v3.oas.models.media.Schema;
 import io.swagger.v3.oas.models.servers.Server;
@@ -13,6 +15,7 @@ import java.util.Set;
 import org.springdoc.core.customizers.OpenApiCustomizer;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import tekmerion.link.RunResult;
 
 /**
  * The description of the API. Our records always send every field, null where there is nothing, so
@@ -20,12 +23,14 @@ import org.springframework.context.annotation.Configuration;
  */
 @Configuration
 class OpenApiConfig {
+  private static final List<Class<?>> UNIONS = List.of(RunResult.class);
+
   /** Records of the bench link are shown as they are; they know nothing of this description. */
   private static final Map<String, Set<String>> NULL_ON_THE_LINK =
       Map.ofEntries(
-          Map.entry("MarchFinding", Set.of("celsius")),
+          Map.entry("MemoryTestResult", Set.of("celsius")),
           Map.entry(
-              "DischargeFinding",
+              "DischargeResult",
               Set.of(
                   "chargeAh",
                   "energyWh",
@@ -36,15 +41,16 @@ class OpenApiConfig {
                   "newOhm",
                   "warmedCelsius")),
           Map.entry(
-              "ChargeFinding", Set.of("intoAmperes", "helpsAmperes", "designAh", "gaugeLevel")),
-          Map.entry("LoadFinding", Set.of("memoryLeft", "swappedPerSecond", "latenessMicros")),
+              "ChargeResult", Set.of("intoAmperes", "helpsAmperes", "designAh", "gaugeLevel")),
+          Map.entry("LoadResult", Set.of("memoryLeft", "swappedPerSecond", "latenessMicros")),
+          Map.entry("SelfTestResult", Set.of("firstFailingSector")),
           Map.entry("ProgramAtWork", Set.of("bytesPerSecond")),
           Map.entry("DriveAtWork", Set.of("latencyMs")),
           Map.entry("VolumeNote", Set.of("label", "uuid", "usedBytes")),
           Map.entry("DamageNote", Set.of("backupOffset")),
-          Map.entry("EraseFinding", Set.of("notErasedAtMost")),
+          Map.entry("EraseResult", Set.of("notErasedAtMost")),
           Map.entry("CarvedExample", Set.of("preview")),
-          Map.entry("RescueFinding", Set.of("lostFilesInAll", "expectedShare", "verified")));
+          Map.entry("RescueResult", Set.of("lostFilesInAll", "expectedShare", "verified")));
 
   static {
     ModelResolver.enumsAsRef = true; // enums get names, so that the front end's types have them too
@@ -66,10 +72,67 @@ class OpenApiConfig {
     return (OpenAPI api) -> {
       Map<String, Schema> schemas = api.getComponents().getSchemas();
       if (schemas != null) {
+        unions(schemas);
         NULL_ON_THE_LINK.forEach((schema, names) -> mayBeNull(schemas.get(schema), names));
         schemas.values().forEach(OpenApiConfig::requireAll);
       }
     };
+  }
+
+  /**
+   * A sealed type of the bench link is one of its kinds, told apart by {@code kind}: springdoc lets
+   * each kind include the whole type instead, which no generator of types reads so.
+   */
+  @SuppressWarnings({"rawtypes", "unchecked"}) // springdoc's own map is raw
+  private static void unions(Map<String, Schema> schemas) {
+    for (Class<?> sealed : UNIONS) {
+      JsonSubTypes.Type[] kinds = sealed.getAnnotation(JsonSubTypes.class).value();
+      Discriminator told = new Discriminator().propertyName("kind");
+      Schema<?> union = new JsonSchema();
+      for (JsonSubTypes.Type kind : kinds) {
+        String name = kind.value().getSimpleName();
+        schemas.computeIfPresent(name, (key, schema) -> ofKind(schema, kind.name()));
+        String reference = "#/components/schemas/" + name;
+        told.mapping(kind.name(), reference);
+        union.addOneOfItem(reference(reference));
+      }
+      union.setDiscriminator(told);
+      schemas.put(sealed.getSimpleName(), union);
+    }
+  }
+
+  /** Which of the sealed types a property may be any kind of. */
+  private static Class<?> union(Schema<?> property) {
+    return UNIONS.stream()
+        .filter(
+            u -> u.getAnnotation(JsonSubTypes.class).value().length == property.getOneOf().size())
+        .findFirst()
+        .orElseThrow();
+  }
+
+  private static Schema<?> reference(String to) {
+    Schema<?> reference = new JsonSchema();
+    reference.set$ref(to);
+    return reference;
+  }
+
+  @SuppressWarnings({"rawtypes", "unchecked"}) // springdoc's own maps are raw
+  private static Map<String, Schema> properties(Schema schema) {
+    return schema.getProperties() == null ? Map.of() : schema.getProperties();
+  }
+
+  private static Schema<?> ofKind(Schema<?> schema, String kind) {
+    Schema<?> flat = new JsonSchema();
+    flat.setTypes(Set.of("object"));
+    Schema<?> name = new JsonSchema();
+    name.setTypes(Set.of("string"));
+    name.setConst(kind);
+    flat.addProperty("kind", name);
+    properties(schema).forEach(flat::addProperty);
+    if (schema.getAllOf() != null) {
+      schema.getAllOf().forEach(part -> properties(part).forEach(flat::addProperty));
+    }
+    return flat;
   }
 
   private static void mayBeNull(Schema<?> schema, Set<String> names) {
@@ -91,6 +154,10 @@ class OpenApiConfig {
 
   /** JSON Schema reads a type beside a reference as "both", so "or null" must be a choice. */
   private static Schema<?> orNull(Schema<?> property) {
+    if (property.getOneOf() != null) {
+      Schema<?> union = reference("#/components/schemas/" + union(property).getSimpleName());
+      return property.getTypes() == null ? union : orNothing(union);
+    }
     boolean nullableReference =
         property.get$ref() != null
             && property.getTypes() != null
@@ -98,12 +165,14 @@ class OpenApiConfig {
     if (!nullableReference) {
       return property;
     }
-    Schema<?> reference = new JsonSchema();
-    reference.set$ref(property.get$ref());
+    return orNothing(reference(property.get$ref()));
+  }
+
+  private static Schema<?> orNothing(Schema<?> something) {
     Schema<?> nothing = new JsonSchema();
     nothing.setTypes(Set.of("null"));
     Schema<?> choice = new JsonSchema();
-    choice.addOneOfItem(reference);
+    choice.addOneOfItem(something);
     choice.addOneOfItem(nothing);
     return choice;
   }

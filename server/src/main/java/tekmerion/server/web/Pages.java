@@ -15,7 +15,7 @@ public final class Pages {
           "/makers",
           "/know-how",
           "/know-how/**",
-          "/shelf",
+          "/stock",
           "/intake",
           "/intake/**",
           "/join",

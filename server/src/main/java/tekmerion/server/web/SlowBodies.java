@@ -16,7 +16,6 @@ import org.springframework.boot.tomcat.servlet.TomcatServletWebServerFactory;
 import org.springframework.boot.web.server.WebServerFactoryCustomizer;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
-import tekmerion.server.account.ClientAddress;
 import tekmerion.server.problem.ProblemWriter;
 
 /**
@@ -26,8 +25,8 @@ import tekmerion.server.problem.ProblemWriter;
 @Component
 class SlowBodies extends ValveBase
     implements WebServerFactoryCustomizer<TomcatServletWebServerFactory> {
-  private static final int MOST = 100;
-  private static final int MOST_AN_ADDRESS = 60;
+  private static final int MAX = 100;
+  private static final int MAX_AN_ADDRESS = 60;
   private static final long REST_NANOS = 500_000_000;
 
   private final Map<String, Integer> byAddress = new HashMap<>();
@@ -129,7 +128,7 @@ class SlowBodies extends ValveBase
   }
 
   private synchronized boolean enter(String from) {
-    if (all >= MOST || byAddress.getOrDefault(from, 0) >= MOST_AN_ADDRESS) {
+    if (all >= MAX || byAddress.getOrDefault(from, 0) >= MAX_AN_ADDRESS) {
       return false;
     }
     all++;

@@ -1,8 +1,8 @@
 package tekmerion.server.weighing;
 
 import java.util.List;
+import tekmerion.core.finding.Finding;
 import tekmerion.core.knowhow.KnowHow;
-import tekmerion.core.sign.Sign;
 import tekmerion.core.weigh.NextMoves;
 import tekmerion.core.weigh.NextMoves.Advice;
 import tekmerion.core.weigh.NextMoves.Situation;
@@ -17,7 +17,7 @@ final class Advices {
 
   /**
    * @param knowHow by identity: another table is another advice
-   * @param levels {@code sign@part=level}, in order: a later one replaces an earlier one
+   * @param levels {@code finding@part=level}, in order: a later one replaces an earlier one
    */
   private record Key(
       KnowHow knowHow,
@@ -30,15 +30,15 @@ final class Advices {
       KnowHow knowHow,
       List<String> families,
       List<Part> parts,
-      List<Sign> signs,
+      List<Finding> findings,
       Situation situation) {
     Key key =
         new Key(
             knowHow,
             List.copyOf(families),
             List.copyOf(parts),
-            signs.stream().map(s -> "%s@%s=%s".formatted(s.id(), s.part(), s.level())).toList(),
+            findings.stream().map(s -> "%s@%s=%s".formatted(s.id(), s.part(), s.level())).toList(),
             situation);
-    return last.of(key, () -> NextMoves.of(knowHow, families, parts, signs, situation));
+    return last.of(key, () -> NextMoves.of(knowHow, families, parts, findings, situation));
   }
 }

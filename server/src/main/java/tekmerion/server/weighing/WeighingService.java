@@ -7,30 +7,30 @@ import java.util.Map;
 import java.util.Set;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tekmerion.core.drive.DriveReading;
-import tekmerion.core.drive.DriveSigns;
+import tekmerion.core.drive.DriveFindings;
 import tekmerion.core.drive.DriveVisit;
-import tekmerion.core.drive.TrendSigns;
+import tekmerion.core.drive.PartReading;
+import tekmerion.core.drive.TrendFindings;
+import tekmerion.core.finding.Finding;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Move;
 import tekmerion.core.permit.Permissions;
-import tekmerion.core.sign.Sign;
 import tekmerion.core.weigh.BuiltInAgainstOurs;
 import tekmerion.core.weigh.Contradiction;
 import tekmerion.core.weigh.NextMoves;
 import tekmerion.core.weigh.Weighed;
 import tekmerion.core.weigh.Weighing;
 import tekmerion.link.RunKind;
+import tekmerion.server.evidence.PageStore;
+import tekmerion.server.evidence.Reading;
+import tekmerion.server.evidence.Readings;
+import tekmerion.server.evidence.Visit;
+import tekmerion.server.evidence.Visits;
 import tekmerion.server.job.Job;
-import tekmerion.server.job.JobSigns;
+import tekmerion.server.job.JobFindings;
 import tekmerion.server.knowhow.ShopKnowHow;
 import tekmerion.server.part.PartPlace;
 import tekmerion.server.part.PartService;
-import tekmerion.server.reading.PageStore;
-import tekmerion.server.reading.Reading;
-import tekmerion.server.reading.Readings;
-import tekmerion.server.reading.Visit;
-import tekmerion.server.reading.Visits;
 import tekmerion.server.run.Runs;
 
 /** Gathers a job's evidence, from the raw bytes up, and has core weigh it. */
@@ -38,7 +38,7 @@ import tekmerion.server.run.Runs;
 public class WeighingService {
   private static final String DRIVE = "drive";
   private final ShopKnowHow knowHow;
-  private final JobSigns said;
+  private final JobFindings said;
   private final PartService parts;
   private final Readings readings;
   private final PageStore pages;
@@ -52,18 +52,18 @@ public class WeighingService {
    *
    * @param latest newest reading of each drive in this job, by drive key
    * @param reports what each of these readings holds, by drive key
-   * @param signs everything that was weighed
+   * @param findings everything that was weighed
    */
   public record Evidence(
       Weighed weighed,
       List<PartPlace> drives,
       Map<String, Reading> latest,
-      Map<String, DriveReading> reports,
-      List<Sign> signs) {}
+      Map<String, PartReading> reports,
+      List<Finding> findings) {}
 
   WeighingService(
       ShopKnowHow knowHow,
-      JobSigns said,
+      JobFindings said,
       PartService parts,
       Readings readings,
       PageStore pages,
@@ -83,10 +83,10 @@ public class WeighingService {
   public Weighed reweigh(Job job) {
     Weighed weighed = weigh(job).weighed();
     if (!weighed.causes().isEmpty()) {
-      job.weighed(weighed.headline(), weighed.causes().get(0).tilt());
+      job.weighed(weighed.headline(), weighed.causes().get(0).suspicion());
     }
-    if (job.ruledCause() != null) {
-      Contradiction.of(job.ruledCause(), job.ruledPart(), weighed).ifPresent(job::contradicted);
+    if (job.decidedCause() != null) {
+      Contradiction.of(job.decidedCause(), job.decidedPart(), weighed).ifPresent(job::contradicted);
     }
     return weighed;
   }
@@ -98,39 +98,39 @@ public class WeighingService {
     Map<String, Reading> latest = new HashMap<>();
     readings
         .findByJobIdOrderByReceivedAtDesc(job.id())
-        .forEach(reading -> latest.putIfAbsent(reading.driveKey(), reading));
-    List<Sign> signs = new ArrayList<>();
+        .forEach(reading -> latest.putIfAbsent(reading.partKey(), reading));
+    List<Finding> findings = new ArrayList<>();
     // One of a move of another shop's own, or of one that is in force no more, stays told only.
-    said.standing(job.id()).stream().filter(now::knows).forEach(signs::add);
-    Map<String, DriveReading> reports = new HashMap<>();
+    said.standing(job.id()).stream().filter(now::knows).forEach(findings::add);
+    Map<String, PartReading> reports = new HashMap<>();
     for (Map.Entry<String, Reading> entry : latest.entrySet()) {
-      DriveReading report = pages.load(entry.getValue().getId());
+      PartReading report = pages.load(entry.getValue().getId());
       reports.put(entry.getKey(), report);
       if (RunKind.BOARD.equals(entry.getKey()) || RunKind.BATTERY.equals(entry.getKey())) {
-        signs.addAll(PartReportSigns.of(report));
+        findings.addAll(PartReportFindings.of(report));
         continue;
       }
-      signs.addAll(DriveSigns.of(entry.getKey(), report));
-      TrendSigns.of(entry.getKey(), said(entry.getValue().partId())).ifPresent(signs::add);
+      findings.addAll(DriveFindings.of(entry.getKey(), report));
+      TrendFindings.of(entry.getKey(), said(entry.getValue().partId())).ifPresent(findings::add);
     }
-    signs.addAll(RunSigns.of(runs.ofJob(job.id())));
-    signs.addAll(BuiltInAgainstOurs.of(signs));
+    findings.addAll(RunFindings.of(runs.ofJob(job.id())));
+    findings.addAll(BuiltInAgainstOurs.of(findings));
     return new Evidence(
-        weighings.of(now, job.families(), weighed(drives), signs, job.stance()),
+        weighings.of(now, job.families(), weighed(drives), findings, job.dataStatus()),
         drives,
         latest,
         reports,
-        List.copyOf(signs));
+        List.copyOf(findings));
   }
 
   /** What the same evidence would come to by another table. */
   public Weighed weighedBy(KnowHow other, Job job, Evidence evidence) {
     return weighings.of(
-        other, job.families(), weighed(evidence.drives()), evidence.signs(), job.stance());
+        other, job.families(), weighed(evidence.drives()), evidence.findings(), job.dataStatus());
   }
 
   /**
-   * What is worth doing next, and what would be ruled now.
+   * What is worth doing next, and what would be decided now.
    *
    * @param permissions of the job
    * @param done moves that were made, as {@code move@part}
@@ -153,7 +153,7 @@ public class WeighingService {
         other,
         job.families(),
         weighed(evidence.drives()),
-        evidence.signs(),
+        evidence.findings(),
         new NextMoves.Situation(permissions, done, probe));
   }
 
@@ -174,7 +174,7 @@ public class WeighingService {
       return List.of(new Weighing.Part("drive-a", DRIVE, "drive A"));
     }
     return drives.stream()
-        .map(place -> new Weighing.Part(place.driveKey(), DRIVE, lower(place.slot())))
+        .map(place -> new Weighing.Part(place.partKey(), DRIVE, lower(place.slot())))
         .toList();
   }
 

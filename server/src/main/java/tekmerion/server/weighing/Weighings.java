@@ -1,9 +1,9 @@
 package tekmerion.server.weighing;
 
 import java.util.List;
+import tekmerion.core.finding.Finding;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.permit.DataStatus;
-import tekmerion.core.sign.Sign;
 import tekmerion.core.weigh.Weighed;
 import tekmerion.core.weigh.Weighing;
 import tekmerion.core.weigh.Weighing.Part;
@@ -14,24 +14,24 @@ final class Weighings {
 
   /**
    * @param knowHow by identity: by another table it comes to something else
-   * @param signs with their words, which stand in the result
+   * @param findings with their words, which stand in the result
    */
   private record Key(
       KnowHow knowHow,
       List<String> families,
       List<Part> parts,
-      List<Sign> signs,
+      List<Finding> findings,
       DataStatus status) {}
 
   Weighed of(
       KnowHow knowHow,
       List<String> families,
       List<Part> parts,
-      List<Sign> signs,
+      List<Finding> findings,
       DataStatus status) {
     Key key =
-        new Key(knowHow, List.copyOf(families), List.copyOf(parts), List.copyOf(signs), status);
+        new Key(knowHow, List.copyOf(families), List.copyOf(parts), List.copyOf(findings), status);
     return last.of(
-        key, () -> Weighing.of(knowHow, key.families(), key.parts(), key.signs(), status));
+        key, () -> Weighing.of(knowHow, key.families(), key.parts(), key.findings(), status));
   }
 }

@@ -8,15 +8,15 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.load.Shift;
 import tekmerion.link.LinkEvent;
-import tekmerion.link.PartFinding.LoadFinding;
+import tekmerion.link.LoadResult;
 import tekmerion.link.RunKind;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
-import tekmerion.server.job.Trace;
-import tekmerion.server.job.TraceEntry;
-import tekmerion.server.link.ProbeOfJob;
+import tekmerion.server.job.Journal;
+import tekmerion.server.job.JournalEntry;
+import tekmerion.server.probe.ProbeOfJob;
 import tekmerion.server.problem.Refusal;
-import tekmerion.server.run.DriveRun;
+import tekmerion.server.run.Run;
 import tekmerion.server.run.RunView;
 import tekmerion.server.run.Runs;
 
@@ -24,17 +24,17 @@ import tekmerion.server.run.Runs;
 @Service
 class WorkViews {
   /** A sample that was ended early may be too short to compare. */
-  private static final int FEWEST_MOMENTS = 5;
+  private static final int MIN_MOMENTS = 5;
 
   private final Jobs jobs;
   private final Runs runs;
-  private final Trace trace;
+  private final Journal journal;
   private final ProbeOfJob probeOf;
 
-  WorkViews(Jobs jobs, Runs runs, Trace trace, ProbeOfJob probeOf) {
+  WorkViews(Jobs jobs, Runs runs, Journal journal, ProbeOfJob probeOf) {
     this.jobs = jobs;
     this.runs = runs;
-    this.trace = trace;
+    this.journal = journal;
     this.probeOf = probeOf;
   }
 
@@ -43,11 +43,11 @@ class WorkViews {
     Job job =
         jobs.findByNumber(number)
             .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
-    List<DriveRun> all = runs.ofJob(job.id(), Set.of(RunKind.LOAD_SAMPLE));
-    List<DriveRun> ended =
+    List<Run> all = runs.ofJob(job.id(), Set.of(RunKind.LOAD_SAMPLE));
+    List<Run> ended =
         all.stream()
-            .filter(r -> r.result() != null && r.result().end() != LinkEvent.End.COULD_NOT_RUN)
-            .filter(r -> r.finding() instanceof LoadFinding)
+            .filter(r -> r.ending() != null && r.ending().end() != LinkEvent.End.COULD_NOT_RUN)
+            .filter(r -> r.result() instanceof LoadResult)
             .toList();
     boolean two = ended.size() >= 2;
     return new WorkView(
@@ -57,16 +57,16 @@ class WorkViews {
         all.stream().map(RunView::of).toList(),
         two ? shifts(found(ended.get(1)), found(ended.get(0))) : List.of(),
         two
-            ? between(job, ended.get(1).result().endedAt(), ended.get(0).result().startedAt())
+            ? between(job, ended.get(1).ending().endedAt(), ended.get(0).ending().startedAt())
             : List.of(),
         canSample(job));
   }
 
-  private static LoadFinding found(DriveRun run) {
-    return (LoadFinding) run.finding();
+  private static LoadResult found(Run run) {
+    return (LoadResult) run.result();
   }
 
-  private static List<WorkView.ShiftShown> shifts(LoadFinding before, LoadFinding after) {
+  private static List<WorkView.ShiftShown> shifts(LoadResult before, LoadResult after) {
     List<WorkView.ShiftShown> shifts = new ArrayList<>();
     after.series().keySet().stream()
         .sorted()
@@ -74,7 +74,7 @@ class WorkViews {
             what -> {
               double[] then = values(before.series().get(what));
               double[] now = values(after.series().get(what));
-              if (then.length >= FEWEST_MOMENTS && now.length >= FEWEST_MOMENTS) {
+              if (then.length >= MIN_MOMENTS && now.length >= MIN_MOMENTS) {
                 Shift shift = Shift.of(then, now);
                 shifts.add(
                     new WorkView.ShiftShown(
@@ -96,8 +96,8 @@ class WorkViews {
 
   /** Changes of the job that lie between two samples. */
   private List<WorkView.Between> between(Job job, Instant from, Instant to) {
-    return trace.findByJobIdOrderByAtAscIdAsc(job.id()).stream()
-        .filter(t -> t.kind() == TraceEntry.Kind.CHANGE || t.kind() == TraceEntry.Kind.MOVE)
+    return journal.findByJobIdOrderByAtAscIdAsc(job.id()).stream()
+        .filter(t -> t.kind() == JournalEntry.Kind.CHANGE || t.kind() == JournalEntry.Kind.MOVE)
         .filter(t -> t.at().isAfter(from) && t.at().isBefore(to))
         .map(t -> new WorkView.Between(t.title(), t.at()))
         .toList();

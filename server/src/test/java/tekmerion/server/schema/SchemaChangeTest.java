@@ -3,6 +3,8 @@ package tekmerion.server.schema;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.lang.reflect.InvocationTargetException;
 import java.lang.reflect.Proxy;
 import java.nio.file.Files;
@@ -88,15 +90,40 @@ class SchemaChangeTest {
   }
 
   /** Does a whole one. */
-  private int statementsOfAChange() {
+  private int statementsOfAChange(String... alsoFrom) {
     AtomicInteger left = new AtomicInteger(Integer.MAX_VALUE);
-    change().migrate(flyway(wrapped(DataSource.class, all(), left), "latest"));
+    change().migrate(flyway(wrapped(DataSource.class, all(), left), alsoFrom));
     return Integer.MAX_VALUE - left.get();
   }
 
+  /**
+   * What a later version might change: columns, rows, keys, a table, rights, in many statements.
+   */
+  private String later() {
+    try {
+      Path later = Files.createDirectories(folder.resolve("later"));
+      StringBuilder many = new StringBuilder();
+      for (int i = 0; i < 20; i++) {
+        many.append("ALTER TABLE customer ADD COLUMN more_%d VARCHAR(20);%n".formatted(i));
+        many.append("UPDATE customer SET more_%d = LEFT(display_name, 20);%n".formatted(i));
+      }
+      Files.writeString(
+          later.resolve("V9000__later.sql"),
+          many
+              + "CREATE TABLE stand (id BIGINT PRIMARY KEY, machine_id BIGINT NOT NULL,"
+              + " CONSTRAINT stand_machine FOREIGN KEY (machine_id) REFERENCES machine (id));\n"
+              + "INSERT INTO stand SELECT id, id FROM machine;\n"
+              + "GRANT SELECT ON stand TO ${appUser};\n"
+              + "ALTER TABLE customer DROP COLUMN phone;\n");
+      return "filesystem:" + later;
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
   /** The connections of a process that is gone are closed for it. */
-  private void changeThatIsKilledAfter(int statements) throws SQLException {
-    assertThatThrownBy(() -> change().migrate(flyway(killedAfter(statements), "latest")))
+  private void changeThatIsKilledAfter(int statements, String... alsoFrom) throws SQLException {
+    assertThatThrownBy(() -> change().migrate(flyway(killedAfter(statements), alsoFrom)))
         .as("killed after %d statements", statements)
         .hasStackTraceContaining("Killed");
     for (Connection connection : CONNECTIONS_OF_THE_KILLED) {
@@ -129,7 +156,7 @@ class SchemaChangeTest {
             }));
   }
 
-  private static Flyway flyway(DataSource source, String target, String... alsoFrom) {
+  private static Flyway flyway(DataSource source, String... alsoFrom) {
     List<String> places = new ArrayList<>(List.of("classpath:db/migration"));
     places.addAll(List.of(alsoFrom));
     return Flyway.configure()
@@ -138,7 +165,6 @@ class SchemaChangeTest {
         .locations(places.toArray(String[]::new))
         .baselineOnMigrate(true)
         .baselineVersion("0")
-        .target(target)
         .load();
   }
 
@@ -199,7 +225,7 @@ class SchemaChangeTest {
       empty();
       changeThatIsKilledAfter(statements);
 
-      change().migrate(flyway(all(), "latest"));
+      change().migrate(flyway(all()));
 
       assertThat(everything()).as("killed after %d statements", statements).isEqualTo(whole);
     }
@@ -207,19 +233,20 @@ class SchemaChangeTest {
 
   @Test
   void aLaterChangeMayBeKilledAtAnyMomentAndKeepsEveryRow() throws SQLException {
-    flyway(all(), "13").migrate();
+    flyway(all()).migrate();
     fill();
-    int all = statementsOfAChange();
+    String later = later();
+    int all = statementsOfAChange(later);
     String whole = everything();
 
     for (double share : List.of(0.85, 0.97)) {
       int statements = (int) (share * all);
       empty();
-      flyway(all(), "13").migrate();
+      flyway(all()).migrate();
       fill();
-      changeThatIsKilledAfter(statements);
+      changeThatIsKilledAfter(statements, later);
 
-      change().migrate(flyway(all(), "latest"));
+      change().migrate(flyway(all(), later));
 
       assertThat(everything()).as("killed after %d statements", statements).isEqualTo(whole);
     }
@@ -227,7 +254,7 @@ class SchemaChangeTest {
 
   @Test
   void aChangeThatFailsIsUndoneAtOnce() throws Exception {
-    change().migrate(flyway(all(), "latest"));
+    change().migrate(flyway(all()));
     fill();
     String before = everything();
     Path broken = Files.createDirectories(folder.resolve("broken"));
@@ -236,23 +263,24 @@ class SchemaChangeTest {
         "CREATE TABLE half (id INT);\nUPDATE customer SET display_name = 'lost';\n"
             + "ALTER TABLE customer DROP COLUMN phone;\nALTER TABLE nowhere ADD COLUMN x INT;\n");
 
-    assertThatThrownBy(() -> change().migrate(flyway(all(), "latest", "filesystem:" + broken)))
+    assertThatThrownBy(() -> change().migrate(flyway(all(), "filesystem:" + broken)))
         .isInstanceOf(FlywayException.class);
 
     assertThat(everything()).isEqualTo(before);
-    change().migrate(flyway(all(), "latest")); // the version of before goes on working
+    change().migrate(flyway(all())); // the version of before goes on working
     assertThat(everything()).isEqualTo(before);
   }
 
   @Test
   void aCopyThatIsGoneIsNamedAndNothingIsTouched() throws Exception {
-    flyway(all(), "13").migrate();
+    flyway(all()).migrate();
     fill();
-    int all = statementsOfAChange();
+    String later = later();
+    int all = statementsOfAChange(later);
     empty();
-    flyway(all(), "13").migrate();
+    flyway(all()).migrate();
     fill();
-    changeThatIsKilledAfter((int) (0.9 * all));
+    changeThatIsKilledAfter((int) (0.9 * all), later);
     String half = everything();
     try (Stream<Path> copies = Files.list(folder.resolve("before-changes"))) {
       for (Path copy : copies.toList()) {
@@ -260,7 +288,7 @@ class SchemaChangeTest {
       }
     }
 
-    assertThatThrownBy(() -> change().migrate(flyway(all(), "latest")))
+    assertThatThrownBy(() -> change().migrate(flyway(all(), later)))
         .isInstanceOf(SchemaChangeException.class)
         .hasMessageContaining("before-changes")
         .hasMessageContaining("Nothing was done");

@@ -40,7 +40,7 @@ class DatabaseGoneTest {
         new DuplicateKeyException("twice", new SQLException("Duplicate entry", "23000")),
         new JpaSystemException(
             new RuntimeException(new SQLException("Incorrect string value", "HY000"))),
-        new IllegalArgumentException("no sign x"),
+        new IllegalArgumentException("no finding x"),
         new NullPointerException());
   }
 

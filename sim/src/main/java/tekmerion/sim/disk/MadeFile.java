@@ -17,7 +17,7 @@ public record MadeFile(String path, int bytes, long at) {
 
   /** The bytes from a place in it: its kind's beginning, then what its name and place say. */
   void fill(long from, byte[] into, int at, int length) {
-    if (path.endsWith(".jpg") && bytes > MadePicture.LEAST) {
+    if (path.endsWith(".jpg") && bytes > MadePicture.MIN) {
       MadePicture.of(path).fill(bytes, from, into, at, length);
       return;
     }

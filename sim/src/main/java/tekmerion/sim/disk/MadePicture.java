@@ -17,7 +17,7 @@ import javax.imageio.ImageIO;
  */
 final class MadePicture {
   /** No drawn picture is longer. */
-  static final int LEAST = 200_000;
+  static final int MIN = 200_000;
 
   private static final int COMMENT = 60_000;
   private static final Map<String, MadePicture> DRAWN = new ConcurrentHashMap<>();

@@ -3,7 +3,7 @@
  * tekmerion.core.drive.ata.IdentifyDevice#decode}, {@link
  * tekmerion.core.drive.ata.SmartData#decode}, {@link
  * tekmerion.core.drive.ata.SmartThresholds#decode}. Knows nothing of how bytes are fetched, of
- * signs or of weighing.
+ * findings or of weighing.
  *
  * <p>Standards: ATA/ATAPI Command Set 3 (ACS-3, T13/2161-D); the attribute table inside SMART READ
  * DATA, which ACS-3 leaves to the vendor, from SFF-8035i revision 2.0 and ATA-3 (X3T10/2008D).

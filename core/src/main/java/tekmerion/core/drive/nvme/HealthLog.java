@@ -27,7 +27,7 @@ public record HealthLog(Fields<HealthField> fields) implements DecodedPage {
   private static final int HOTTEST_K = 473;
 
   /** A share of what it had when new. */
-  private static final int MOST_SPARE = 100;
+  private static final int MAX_SPARE = 100;
 
   public static Decoding<HealthLog> decode(RawPage raw) {
     return PageDamage.of(raw, "SMART / Health Information", PAGE_BYTES)
@@ -61,7 +61,7 @@ public record HealthLog(Fields<HealthField> fields) implements DecodedPage {
     if (fields.small(HealthField.COMPOSITE_TEMPERATURE).isPresent() && temperatureC().isEmpty()) {
       names.add(HealthField.COMPOSITE_TEMPERATURE.jsonName());
     }
-    if (fields.small(HealthField.AVAILABLE_SPARE).orElse(0) > MOST_SPARE) {
+    if (fields.small(HealthField.AVAILABLE_SPARE).orElse(0) > MAX_SPARE) {
       names.add(HealthField.AVAILABLE_SPARE.jsonName());
     }
     return names;

@@ -26,7 +26,7 @@ public record IdentifyController(Fields<ControllerField> fields, List<PowerState
   public static final int PAGE_BYTES = 4096;
   private static final String NAME = "Identify Controller";
   private static final int STATES_OFFSET = 2048;
-  private static final int MOST_STATES = 32;
+  private static final int MAX_STATES = 32;
 
   public IdentifyController {
     powerStates = List.copyOf(powerStates);
@@ -57,7 +57,7 @@ public record IdentifyController(Fields<ControllerField> fields, List<PowerState
 
   private static IdentifyController read(RawPage raw) {
     List<PowerState> powerStates = new ArrayList<>();
-    int states = Math.min(raw.u8(263) + 1, MOST_STATES);
+    int states = Math.min(raw.u8(263) + 1, MAX_STATES);
     for (int i = 0; i < states; i++) {
       powerStates.add(PowerState.at(raw, STATES_OFFSET + i * PowerState.BYTES));
     }

@@ -25,7 +25,7 @@ public record IdentifyNamespace(Fields<NamespaceField> fields, List<Format> form
   public static final int PAGE_BYTES = 4096;
   private static final int FORMATS_OFFSET = 128;
   private static final int FORMAT_BYTES = 4;
-  private static final int MOST_FORMATS = 16;
+  private static final int MAX_FORMATS = 16;
   private static final int LARGEST_POWER = 30;
 
   /**
@@ -48,7 +48,7 @@ public record IdentifyNamespace(Fields<NamespaceField> fields, List<Format> form
 
   private static IdentifyNamespace read(RawPage raw) {
     List<Format> formats = new ArrayList<>();
-    int count = Math.min(raw.u8(25) + 1, MOST_FORMATS);
+    int count = Math.min(raw.u8(25) + 1, MAX_FORMATS);
     for (int i = 0; i < count; i++) {
       int at = FORMATS_OFFSET + i * FORMAT_BYTES;
       int power = raw.u8(at + 2);

@@ -9,10 +9,10 @@ import tekmerion.core.port.MemoryRegion.Operation;
 
 /**
  * Runs an algorithm on a region: every background, every element in order, pass by pass. Of the
- * errors the first {@value #MOST_KEPT} are kept whole; all are counted.
+ * errors the first {@value #MAX_KEPT} are kept whole; all are counted.
  */
 public final class MarchRun {
-  public static final int MOST_KEPT = 20_000;
+  public static final int MAX_KEPT = 20_000;
 
   /** Between two looks whether to go on: some milliseconds. */
   private static final long WORDS_AT_ONCE = 1 << 20;
@@ -202,7 +202,7 @@ public final class MarchRun {
 
   private void keep(MarchError error) {
     errorCount++;
-    if (errors.size() < MOST_KEPT) {
+    if (errors.size() < MAX_KEPT) {
       errors.add(error);
     }
   }

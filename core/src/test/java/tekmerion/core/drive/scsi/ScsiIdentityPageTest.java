@@ -11,7 +11,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import tekmerion.core.drive.DriveIdentity;
-import tekmerion.core.drive.DriveReading;
+import tekmerion.core.drive.PartReading;
 import tekmerion.core.page.RawPage;
 import tekmerion.core.permit.PartIdentity;
 import tekmerion.core.port.PageAnswer;
@@ -45,7 +45,7 @@ class ScsiIdentityPageTest {
   private static DriveIdentity identity(Map<PageKind, RawPage> pages) {
     Map<PageKind, PageAnswer> answers = new EnumMap<>(PageKind.class);
     pages.forEach((kind, raw) -> answers.put(kind, new PageAnswer.Got(raw)));
-    return DriveIdentity.of(new DriveReading(answers)).orElseThrow();
+    return DriveIdentity.of(new PartReading(answers)).orElseThrow();
   }
 
   @Test

@@ -1,0 +1,70 @@
+package tekmerion.server.ask;
+
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import tekmerion.link.RunKind;
+import tekmerion.link.ToProbe;
+import tekmerion.server.evidence.ReadRequests;
+import tekmerion.server.job.Job;
+import tekmerion.server.job.Jobs;
+import tekmerion.server.live.LiveEvents;
+import tekmerion.server.person.Person;
+import tekmerion.server.probe.ProbeBoard;
+import tekmerion.server.probe.ProbeOfJob;
+import tekmerion.server.probe.ProbeViews.ProbeView;
+import tekmerion.server.problem.Refusal;
+import tekmerion.server.transaction.Transactions;
+
+/** Asks the probe of a job's bay to read a drive. The request is kept before it is sent. */
+@Service
+public class AskReading {
+  private final Jobs jobs;
+  private final ProbeOfJob probeOf;
+  private final ProbeBoard probes;
+  private final ReadRequests requests;
+  private final LiveEvents live;
+  private final Transactions transaction;
+
+  private record Asked(UUID probeId, UUID requestId) {}
+
+  AskReading(
+      Jobs jobs,
+      ProbeOfJob probeOf,
+      ProbeBoard probes,
+      ReadRequests requests,
+      LiveEvents live,
+      Transactions transaction) {
+    this.jobs = jobs;
+    this.probeOf = probeOf;
+    this.probes = probes;
+    this.requests = requests;
+    this.live = live;
+    this.transaction = transaction;
+  }
+
+  public UUID ask(String number, String partKey, Person by) {
+    Asked asked = transaction.execute(status -> keep(number, partKey, by));
+    // After the commit: a probe that answered at once would find no request otherwise.
+    probes.send(asked.probeId(), new ToProbe.ReadPart(asked.requestId(), partKey));
+    return asked.requestId();
+  }
+
+  private Asked keep(String number, String partKey, Person by) {
+    Job job =
+        jobs.findByNumber(number)
+            .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
+    ProbeView probe = probeOf.readable(job, partKey);
+    boolean underWay =
+        requests.pending(job.id()).stream()
+            .anyMatch(r -> r.partKey().equals(partKey) && r.refusedWhy() == null);
+    if (underWay) {
+      String what =
+          partKey.equals(RunKind.BOARD) || partKey.equals(RunKind.BATTERY) ? "It" : "This drive";
+      throw Refusal.notPossibleNow(what + " is being read.", "Wait for the reading.");
+    }
+    UUID requestId = requests.ask(job.id(), probe.id(), partKey, by.id());
+    live.changed("job:" + number);
+    live.changed("floor");
+    return new Asked(probe.id(), requestId);
+  }
+}

@@ -1,0 +1,286 @@
+package tekmerion.server.decision;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+import tekmerion.core.decision.Course;
+import tekmerion.core.permit.Action;
+import tekmerion.core.permit.DataStatus;
+import tekmerion.core.permit.Invasiveness;
+import tekmerion.core.permit.Permission;
+import tekmerion.core.permit.Permissions;
+import tekmerion.core.weigh.Suspicion;
+import tekmerion.core.weigh.Weighed;
+import tekmerion.core.weigh.Weighed.CauseShare;
+import tekmerion.server.account.Accounts;
+import tekmerion.server.job.Job;
+import tekmerion.server.job.JobLock;
+import tekmerion.server.job.JobProgress;
+import tekmerion.server.job.Journal;
+import tekmerion.server.job.JournalEntry;
+import tekmerion.server.live.LiveEvents;
+import tekmerion.server.permit.DataStatusEntries;
+import tekmerion.server.permit.DataStatusEntry;
+import tekmerion.server.permit.DataStatuses;
+import tekmerion.server.permit.JobPermissions;
+import tekmerion.server.permit.Withdrawal;
+import tekmerion.server.person.Person;
+import tekmerion.server.person.Role;
+import tekmerion.server.problem.Refusal;
+import tekmerion.server.weighing.WeighingService;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * The data status of a job, the gates, and decisions. Every path to a decision goes through here.
+ */
+@Service
+public class DecisionService {
+  /** What an owner signs; kept with the signature as it was shown. */
+  public static final String WAIVER =
+      "I do not need the data on the drives of this machine. Each may be erased for good once it is"
+          + " named to me.";
+
+  private final JobLock jobs;
+  private final DataStatusEntries statusEntries;
+  private final Decisions decisions;
+  private final Accounts accounts;
+  private final WeighingService weighing;
+  private final JobPermissions permissions;
+  private final DataStatuses statuses;
+  private final Withdrawal withdrawal;
+  private final JobProgress progress;
+  private final Journal journal;
+  private final LiveEvents live;
+  private final JsonMapper json;
+  private final Clock clock;
+
+  /**
+   * @param headline of the weighing as it stood
+   * @param fromElsewhere whether it came with an archive, and binds nobody here
+   */
+  public record DecisionView(
+      long id,
+      List<CourseName> courses,
+      String reason,
+      DataStatus dataStatus,
+      String headline,
+      List<CauseNote> causes,
+      boolean fromElsewhere,
+      String signedBy,
+      Instant signedAt) {}
+
+  /** A weighing, and when it was decided on. */
+  public record Stood(Weighed weighed, Instant at) {}
+
+  public record CourseName(Course course, String words) {}
+
+  /** One line of the weighing as it stood. */
+  public record CauseNote(String name, String partName, double probability, int findings) {}
+
+  /**
+   * @param lock null if the course is open
+   */
+  public record CourseView(
+      Course course,
+      String words,
+      Invasiveness invasiveness,
+      String invasivenessWords,
+      @Schema(nullable = true) Lock lock) {}
+
+  public record Lock(String reason, String opens) {}
+
+  DecisionService(
+      JobLock jobs,
+      DataStatusEntries statusEntries,
+      Decisions decisions,
+      Accounts accounts,
+      WeighingService weighing,
+      JobPermissions permissions,
+      DataStatuses statuses,
+      Withdrawal withdrawal,
+      JobProgress progress,
+      Journal journal,
+      LiveEvents live,
+      JsonMapper json,
+      Clock clock) {
+    this.jobs = jobs;
+    this.statusEntries = statusEntries;
+    this.decisions = decisions;
+    this.accounts = accounts;
+    this.weighing = weighing;
+    this.permissions = permissions;
+    this.statuses = statuses;
+    this.withdrawal = withdrawal;
+    this.progress = progress;
+    this.journal = journal;
+    this.live = live;
+    this.json = json;
+    this.clock = clock;
+  }
+
+  /** Every course with its lock. */
+  public List<CourseView> courses(Permissions permissions) {
+    return Arrays.stream(Course.values())
+        .map(
+            course ->
+                new CourseView(
+                    course,
+                    course.words(),
+                    course.invasiveness(),
+                    course.invasiveness().words(),
+                    lock(permissions.of(action(course)))))
+        .toList();
+  }
+
+  /** The same question for what is shown and for what is signed. */
+  private static Action action(Course course) {
+    return new Action.Decide(course.effects(), course == Course.REPLACE_PART);
+  }
+
+  private static Lock lock(Permission answer) {
+    return answer instanceof Permission.Locked locked
+        ? new Lock(locked.reason(), locked.opens())
+        : null;
+  }
+
+  /**
+   * Keeps what the owner says about the data. "Copied" and "copy verified" come from runs only,
+   * "not wanted" from a signature that names the drives.
+   */
+  @Transactional
+  public void say(String number, long version, DataStatus status, Person by) {
+    Job job = jobs.forChange(number, version);
+    if (status == DataStatus.COPIED || status == DataStatus.COPY_VERIFIED) {
+      throw Refusal.badRequest(
+          "A copy counts by evidence only, not by saying so.", "Run a copy and have it verified.");
+    }
+    if (status == DataStatus.NOT_WANTED) {
+      throw Refusal.badRequest(
+          "\"Not wanted\" needs the owner's signature for each drive by name.",
+          "Have the drives read, then sign for them.");
+    }
+    statusEntries.save(new DataStatusEntry(job.id(), status, null, null, by.id(), clock.instant()));
+    told(job, JournalEntry.Kind.DATA_STATUS, "Data " + status.words(), status.meaning(), by);
+    statuses.settle(job, "said by the owner", by.id(), by.displayName());
+    withdrawal.check(job);
+  }
+
+  /**
+   * Signs a decision.
+   *
+   * @throws Refusal 423 if a gate locks one of the courses; nothing is kept then
+   */
+  @Transactional
+  public void finding(String number, long version, List<Course> courses, String reason, Person by) {
+    by.must(Role.TECHNICIAN, Role.LEAD);
+    Job job = jobs.forChange(number, version);
+    if (courses.stream().distinct().count() != courses.size()) {
+      throw Refusal.badRequest("A course stands twice.", "Name each course once, in order.");
+    }
+    WeighingService.Evidence evidence = weighing.weigh(job);
+    Weighed asItStands = evidence.weighed();
+    Permissions permitted = permissions.of(job, evidence);
+    DataStatus dataStatus = permitted.least();
+    for (Course course : courses) {
+      permitted
+          .of(action(course))
+          .locked()
+          .ifPresent(
+              locked -> {
+                throw Refusal.locked(
+                    new Permission.Locked(
+                        locked.lock(),
+                        "\"%s\" is locked. %s".formatted(course.words(), locked.reason()),
+                        locked.opens()));
+              });
+    }
+    decisions.save(
+        new Decision(
+            job.id(),
+            courses,
+            reason.strip(),
+            dataStatus,
+            json.writeValueAsString(asItStands),
+            accounts.getReferenceById(by.id()),
+            clock.instant()));
+    progress.decided(job);
+    withdrawal.check(job);
+    restsOn(job, asItStands);
+    boolean differs = !asItStands.leaning().isEmpty() && !asItStands.leaning().equals(courses);
+    told(
+        job,
+        JournalEntry.Kind.DECISION,
+        differs ? "Decided otherwise than weighed" : "Decided",
+        Course.inOrder(courses),
+        by);
+  }
+
+  /** Later findings are held against what it rests on. */
+  private static void restsOn(Job job, Weighed stood) {
+    Optional<CauseShare> first =
+        stood.causes().stream()
+            .findFirst()
+            .filter(share -> share.suspicion().compareTo(Suspicion.LEANING) >= 0);
+    job.decidedOn(
+        first.map(CauseShare::cause).orElse(null), first.map(CauseShare::part).orElse(null));
+  }
+
+  /** Keeps a decision that was signed before this server knew of it; it binds nobody any more. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void keepPast(
+      Job job, List<Course> courses, String reason, Weighed stood, long by, Instant when) {
+    restsOn(job, stood);
+    decisions.save(
+        new Decision(
+            job.id(),
+            courses,
+            reason,
+            job.dataStatus(),
+            json.writeValueAsString(stood),
+            accounts.getReferenceById(by),
+            when));
+  }
+
+  @Transactional(readOnly = true)
+  public List<DecisionView> of(Job job) {
+    return decisions.findByJobIdOrderByIdDesc(job.id()).stream().map(this::view).toList();
+  }
+
+  /** The weighing as it stood at the last decision, which later findings do not change. */
+  @Transactional(readOnly = true)
+  public Optional<Stood> stood(Job job) {
+    return decisions.findByJobIdOrderByIdDesc(job.id()).stream()
+        .findFirst()
+        .map(r -> new Stood(json.readValue(r.weighing(), Weighed.class), r.signedAt()));
+  }
+
+  private DecisionView view(Decision decision) {
+    Weighed stood = json.readValue(decision.weighing(), Weighed.class);
+    return new DecisionView(
+        decision.id(),
+        decision.courses().stream().map(c -> new CourseName(c, c.words())).toList(),
+        decision.reason(),
+        decision.dataStatus(),
+        stood.headline(),
+        stood.causes().stream()
+            .limit(4)
+            .map(c -> new CauseNote(c.name(), c.partName(), c.probability(), c.weights().size()))
+            .toList(),
+        decision.isFromElsewhere(),
+        decision.signedBy().displayName(),
+        decision.signedAt());
+  }
+
+  private void told(Job job, JournalEntry.Kind kind, String title, String detail, Person by) {
+    journal.save(
+        new JournalEntry(job.id(), clock.instant(), kind, title, detail, by.displayName()));
+    live.changed("job:" + job.number());
+    live.changed("floor");
+  }
+}

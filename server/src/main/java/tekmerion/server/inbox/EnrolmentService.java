@@ -1,0 +1,178 @@
+package tekmerion.server.inbox;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tekmerion.link.Enrolment;
+import tekmerion.link.LinkCodec;
+import tekmerion.server.account.Attempts;
+import tekmerion.server.account.Secrets;
+import tekmerion.server.audit.Audit;
+import tekmerion.server.bay.Bay;
+import tekmerion.server.bay.Bays;
+import tekmerion.server.evidence.ReadRequests;
+import tekmerion.server.job.Journal;
+import tekmerion.server.job.JournalEntry;
+import tekmerion.server.live.LiveEvents;
+import tekmerion.server.person.Person;
+import tekmerion.server.probe.Probe;
+import tekmerion.server.probe.Probes;
+import tekmerion.server.problem.Refusal;
+import tekmerion.server.run.ReleaseKeys;
+import tekmerion.server.run.Runs;
+
+/** Codes, tokens, revocation. */
+@Service
+public class EnrolmentService {
+  private static final Duration CODE_LIVES = Duration.ofMinutes(15);
+  private final Bays bays;
+  private final EnrolmentCodes codes;
+  private final Probes probes;
+  private final ReadRequests requests;
+  private final Runs runs;
+  private final ReleaseKeys releaseKeys;
+  private final Attempts attempts;
+  private final Simulated simulated;
+  private final Audit audit;
+  private final Journal journal;
+  private final LiveEvents live;
+  private final Clock clock;
+
+  /**
+   * @param machine which machine the probe is to be started for, as its option says
+   */
+  record Code(String code, Instant expiresAt, String machine) {}
+
+  EnrolmentService(
+      Bays bays,
+      EnrolmentCodes codes,
+      Probes probes,
+      ReadRequests requests,
+      Runs runs,
+      ReleaseKeys releaseKeys,
+      Attempts attempts,
+      Simulated simulated,
+      Audit audit,
+      Journal journal,
+      LiveEvents live,
+      Clock clock) {
+    this.bays = bays;
+    this.codes = codes;
+    this.probes = probes;
+    this.requests = requests;
+    this.runs = runs;
+    this.releaseKeys = releaseKeys;
+    this.attempts = attempts;
+    this.simulated = simulated;
+    this.audit = audit;
+    this.journal = journal;
+    this.live = live;
+    this.clock = clock;
+  }
+
+  @Transactional
+  Code newCode(int bayNumber, Person by) {
+    Bay bay = bay(bayNumber);
+    String code = Secrets.newCode();
+    Instant expires = clock.instant().plus(CODE_LIVES);
+    codes.save(new EnrolmentCode(bay.id(), Secrets.hashOfCode(code), by.id(), expires));
+    return new Code(code, expires, simulated.machineForProbes());
+  }
+
+  /**
+   * @param source where the request comes from, for limiting guesses
+   */
+  @Transactional(noRollbackFor = Refusal.class)
+  Enrolment.Granted enrol(Enrolment.Request request, String source) {
+    attempts.count(Attempts.Kind.ENROLMENT, source);
+    if (simulated.isRefused(request.machine())) {
+      throw Refusal.forbidden(
+          Simulated.REFUSED,
+          "Start the probe on the machine under test with --machine this:drives.");
+    }
+    Instant now = clock.instant();
+    EnrolmentCode code =
+        codes
+            .findByCodeHash(Secrets.hashOfCode(request.code()))
+            .filter(c -> c.isGoodAt(now))
+            .orElseThrow(
+                () ->
+                    Refusal.wrongSecret(
+                        "This enrolment code is wrong, used or older than %d minutes."
+                            .formatted(CODE_LIVES.toMinutes()),
+                        "Ask for a new code in the bay and start the probe with it."));
+    attempts.right(Attempts.Kind.ENROLMENT, source);
+    code.use(now);
+    for (Probe old : probes.findByBayIdAndRevokedAtIsNull(code.bayId())) {
+      old.revoke(now);
+      requests.giveUp(old.id());
+      runs.giveUp(old.id());
+    }
+    String token = Secrets.newToken();
+    Probe probe =
+        probes.save(
+            new Probe(
+                UUID.randomUUID(),
+                code.bayId(),
+                request.outboxId(),
+                Secrets.hash(token),
+                request.probeVersion(),
+                LinkCodec.encode(request.machine()),
+                now,
+                probes
+                    .findFirstByOutboxIdOrderByEnrolledAtDesc(request.outboxId())
+                    .map(Probe::receivedThrough)
+                    .orElse(0L)));
+    Bay bay = bays.findById(code.bayId()).orElseThrow();
+    audit.of(Audit.Kind.PROBE_ENROLLED, probe.id(), bay.name(), "from " + source);
+    told(bay, "Probe enrolled", "in " + bay.name(), "probe");
+    live.changed("floor");
+    return new Enrolment.Granted(
+        probe.id().toString(),
+        token,
+        bay.name(),
+        HexFormat.of().formatHex(releaseKeys.of(probe.id())));
+  }
+
+  /** Takes every probe off a bay; what they sent stays. */
+  @Transactional
+  List<UUID> revoke(int bayNumber, Person by) {
+    Bay bay = bay(bayNumber);
+    List<Probe> active = probes.findByBayIdAndRevokedAtIsNull(bay.id());
+    if (active.isEmpty()) {
+      throw Refusal.notPossibleNow(
+          "There is no probe in %s.".formatted(bay.name()), "Ask for an enrolment code instead.");
+    }
+    Instant now = clock.instant();
+    active.forEach(probe -> probe.revoke(now));
+    active.forEach(
+        probe -> {
+          requests.giveUp(probe.id());
+          runs.giveUp(probe.id());
+        });
+    active.forEach(
+        probe -> audit.of(Audit.Kind.PROBE_REVOKED, by, bay.name(), "probe " + probe.id()));
+    told(bay, "Probe revoked", "in " + bay.name(), by.displayName());
+    live.changed("floor");
+    return active.stream().map(Probe::id).toList();
+  }
+
+  private Bay bay(int number) {
+    return bays.findByNumber(number)
+        .orElseThrow(() -> Refusal.notFound("There is no bay %d.".formatted(number)));
+  }
+
+  private void told(Bay bay, String title, String detail, String who) {
+    if (bay.job() != null) {
+      journal.save(
+          new JournalEntry(
+              bay.job().id(), clock.instant(), JournalEntry.Kind.PROBE, title, detail, who));
+      live.changed("job:" + bay.job().number());
+    }
+  }
+}

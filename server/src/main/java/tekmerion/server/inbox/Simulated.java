@@ -1,0 +1,26 @@
+package tekmerion.server.inbox;
+
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.stereotype.Component;
+import tekmerion.link.MachineNote;
+
+/** A made-up machine belongs to a demo shop, and never into a customer's job. */
+@Component
+public class Simulated {
+  static final String REFUSED = "This machine is simulated. Only a demo shop takes one.";
+
+  private final boolean demo;
+
+  Simulated(@Value("${tekmerion.demo:false}") boolean demo) {
+    this.demo = demo;
+  }
+
+  boolean isRefused(MachineNote machine) {
+    return machine.simulated() && !demo;
+  }
+
+  /** What is to be given to a probe that is to join this shop. */
+  String machineForProbes() {
+    return demo ? "sim:sound-drive" : "this:drives";
+  }
+}

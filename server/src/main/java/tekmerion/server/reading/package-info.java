@@ -1,2 +1,0 @@
-/** Raw pages stored once by content, readings, and asking for them. Evidence is only added to. */
-package tekmerion.server.reading;

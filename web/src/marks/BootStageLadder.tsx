@@ -1,0 +1,83 @@
+import styled from 'styled-components';
+import { color, size } from '../theme/theme';
+
+export interface BootStageLadderProps {
+  /** From nothing to desktop. */
+  levels: readonly string[];
+  /** The last rung that works; null if nobody knows. */
+  bootStage: string | null;
+}
+
+const NAMES: Record<string, string> = {
+  nothing: 'Nothing',
+  power: 'Power',
+  picture: 'Picture',
+  firmware: 'Firmware',
+  loader: 'Loader',
+  recovery: 'Recovery',
+  limited: 'Limited',
+  desktop: 'Desktop',
+};
+
+/** How far the machine gets when it is switched on. */
+export function BootStageLadder({ levels, bootStage }: BootStageLadderProps) {
+  const at = bootStage === null ? -1 : levels.indexOf(bootStage);
+  const said = bootStage === null ? 'not known' : (NAMES[bootStage] ?? bootStage);
+  return (
+    <Ladder aria-label={`How far it gets: ${said}`}>
+      {levels.slice(1).map((level, i) => (
+        <Rung
+          key={level}
+          data-reached={at >= i + 1 || undefined}
+          data-here={at === i + 1 || undefined}
+          aria-current={at === i + 1 ? 'step' : undefined}
+        >
+          {NAMES[level] ?? level}
+        </Rung>
+      ))}
+      {bootStage === null && <Unknown>how far it gets: not known</Unknown>}
+    </Ladder>
+  );
+}
+
+const Ladder = styled.ol`
+  display: flex;
+  flex: 1 1 380px;
+  max-width: 560px;
+  position: relative;
+  padding-bottom: 2px;
+`;
+
+const Rung = styled.li`
+  flex: 1;
+  border-top: 4px solid ${color.line};
+  padding-top: 8px;
+  text-align: center;
+  font-size: ${size.small};
+  color: ${color.ink2};
+  &[data-reached] {
+    border-top-color: ${color.clear};
+  }
+  &[data-here] {
+    font-weight: 700;
+    color: ${color.ink};
+    position: relative;
+  }
+  &[data-here]::after {
+    content: '';
+    position: absolute;
+    right: -1px;
+    top: -9px;
+    width: 3px;
+    height: 14px;
+    background: ${color.implicated};
+  }
+`;
+
+const Unknown = styled.li`
+  position: absolute;
+  top: -16px;
+  right: 0;
+  font-size: ${size.small};
+  color: ${color.ink2};
+`;

@@ -1,0 +1,353 @@
+import { useState, type FormEvent } from 'react';
+import { Form } from 'react-aria-components';
+import styled from 'styled-components';
+import { keys, useCall, useSession, useStock } from '../../api/queries';
+import type { StockData } from '../../api/types';
+import { color, size, upTo } from '../../theme/theme';
+import { Button } from '../../ui/Button';
+import { Field } from '../../ui/Field';
+import { bytes, count } from '../../ui/format';
+import { Loaded } from '../../ui/Loaded';
+import { Modal } from '../../ui/Modal';
+import { ProblemNote } from '../../ui/ProblemNote';
+import { Select } from '../../ui/Select';
+import { Lead, Page, Sheet, SheetHead, Sub, Title } from '../../ui/Sheet';
+import { ModelLives } from './ModelLives';
+
+/** Which models fail, and what stands in stock in their place. */
+export function StockView() {
+  const [text, setText] = useState('');
+  const stock = useStock(text);
+  return (
+    <Loaded query={stock}>{(data) => <Shown stock={data} text={text} onText={setText} />}</Loaded>
+  );
+}
+
+interface ShownProps {
+  stock: StockData;
+  text: string;
+  onText: (text: string) => void;
+}
+
+function Shown({ stock, text, onText }: ShownProps) {
+  const [open, setOpen] = useState<string | null>(null);
+  return (
+    <Page>
+      <Title>{stock.finding}</Title>
+      <Sub>
+        Drives by model, worst first: the share that had to be replaced, with its 95 % interval.
+      </Sub>
+      <Columns>
+        <Sheet>
+          <SheetHead>
+            <Lead>
+              {stock.models.length === 1 ? 'One model' : `${count(stock.models.length)} models`} met
+            </Lead>
+          </SheetHead>
+          <Search>
+            <Field label="Find a model" value={text} onChange={onText} />
+          </Search>
+          {stock.models.length === 0 && (
+            <Teach>No drive of that name was met yet. Each one that is read counts here.</Teach>
+          )}
+          <Rows>
+            {stock.models.map((m) => (
+              <li key={m.model}>
+                <button
+                  type="button"
+                  aria-expanded={open === m.model}
+                  onClick={() => setOpen(open === m.model ? null : m.model)}
+                >
+                  {m.model}
+                </button>
+                <span>{m.sort === 'FLASH' ? 'solid state' : 'disk'}</span>
+                <Interval model={m} />
+                <span>
+                  {count(m.replaced)} of {count(m.met)}
+                </span>
+                <span>{count(Math.round(m.hours))} h on average</span>
+                {open === m.model && <ModelLives model={m.model} />}
+              </li>
+            ))}
+          </Rows>
+        </Sheet>
+        <InStock stock={stock} />
+      </Columns>
+    </Page>
+  );
+}
+
+function Interval({ model: m }: { model: StockData['models'][number] }) {
+  const percent = (share: number) => `${(100 * share).toFixed(0)} %`;
+  return (
+    <Bar
+      role="img"
+      aria-label={`${percent(m.replaced / m.met)} replaced, from ${percent(m.low)} to ${percent(m.high)}`}
+      viewBox="0 0 100 14"
+      preserveAspectRatio="none"
+    >
+      <line x1={0} x2={100} y1={13} y2={13} className="axis" />
+      <rect x={100 * m.low} width={100 * (m.high - m.low)} y={5} height={6} className="range" />
+      <rect x={(100 * m.replaced) / m.met - 0.6} width={1.6} y={1} height={12} className="share" />
+    </Bar>
+  );
+}
+
+function InStock({ stock }: { stock: StockData }) {
+  const session = useSession();
+  const [adding, setAdding] = useState(false);
+  const call = useCall(keys.stock);
+  const mayChange = session.data?.person?.role !== 'COUNTER';
+  const move = (id: number, pieces: number) =>
+    call.mutate({
+      method: 'POST',
+      path: `/api/stock/items/${id}/moves`,
+      body: { pieces, note: pieces > 0 ? 'came' : 'taken' },
+    });
+  return (
+    <Sheet>
+      <SheetHead>
+        <Lead>{stockTitle(stock)}</Lead>
+        {mayChange && <Button onPress={() => setAdding(true)}>Add to stock…</Button>}
+      </SheetHead>
+      {stock.items.length === 0 && (
+        <Teach>
+          Nothing is in stock yet. What is added here is proposed on jobs whose part it can replace.
+        </Teach>
+      )}
+      <Items>
+        {stock.items.map((s) => (
+          <li key={s.id}>
+            <span>
+              <b>{s.model}</b>
+              <small>
+                {[s.kind, s.bus, s.form, sizeOf(s), s.place]
+                  .filter((w) => w !== null && w !== '')
+                  .join(', ')}
+              </small>
+            </span>
+            <output aria-label={`Pieces of ${s.model}`}>{s.pieces}</output>
+            {mayChange && (
+              <>
+                <Button
+                  aria-label={`Take one ${s.model}`}
+                  isDisabled={s.pieces === 0 || call.isPending}
+                  onPress={() => move(s.id, -1)}
+                >
+                  −
+                </Button>
+                <Button
+                  aria-label={`Add one ${s.model}`}
+                  isDisabled={call.isPending}
+                  onPress={() => move(s.id, 1)}
+                >
+                  +
+                </Button>
+              </>
+            )}
+          </li>
+        ))}
+      </Items>
+      {call.isError && <ProblemNote error={call.error} />}
+      {adding && <Adding onClose={() => setAdding(false)} />}
+    </Sheet>
+  );
+}
+
+/** Memory is counted in powers of two. */
+function sizeOf(s: StockData['items'][number]): string | null {
+  if (s.bytes === null) return null;
+  return s.kind === 'module' ? `${s.bytes / 2 ** 30} GB` : bytes(s.bytes);
+}
+
+function stockTitle(stock: StockData): string {
+  const pieces = stock.items.reduce((sum, s) => sum + s.pieces, 0);
+  return pieces === 1 ? 'One piece in stock' : `${count(pieces)} pieces in stock`;
+}
+
+const KINDS = [
+  ['drive', 'Drive'],
+  ['module', 'Memory module'],
+  ['battery', 'Battery'],
+  ['other', 'Something else'],
+] as const;
+const BUSES = [
+  ['SATA', 'SATA'],
+  ['NVMe', 'NVMe'],
+] as const;
+const FORMS = [
+  ['2.5 inch', '2.5 inch'],
+  ['3.5 inch', '3.5 inch'],
+  ['M.2', 'M.2'],
+] as const;
+const SORTS = [
+  ['DDR3', 'DDR3'],
+  ['DDR4', 'DDR4'],
+  ['DDR5', 'DDR5'],
+] as const;
+const MODULE_FORMS = [
+  ['SO-DIMM', 'for laptops (SO-DIMM)'],
+  ['DIMM', 'for desktops (DIMM)'],
+] as const;
+
+function Adding({ onClose }: { onClose: () => void }) {
+  const call = useCall(keys.stock);
+  const [kind, setKind] = useState<(typeof KINDS)[number][0]>('drive');
+  const [model, setModel] = useState('');
+  const [bus, setBus] = useState<(typeof BUSES)[number][0]>('SATA');
+  const [form, setForm] = useState<(typeof FORMS)[number][0]>('2.5 inch');
+  const [gigabytes, setGigabytes] = useState('');
+  const [place, setPlace] = useState('');
+  const [pieces, setPieces] = useState('1');
+  const [sort, setSort] = useState<(typeof SORTS)[number][0]>('DDR4');
+  const [moduleForm, setModuleForm] = useState<(typeof MODULE_FORMS)[number][0]>('SO-DIMM');
+  const drive = kind === 'drive';
+  const module = kind === 'module';
+  const size = Number(gigabytes.replace(',', '.'));
+  const fits =
+    model.trim() !== '' &&
+    /^\d{1,4}$/.test(pieces) &&
+    ((!drive && !module) || (Number.isFinite(size) && size > 0));
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    call.mutate(
+      {
+        method: 'POST',
+        path: '/api/stock/items',
+        body: {
+          kind,
+          model,
+          bus: drive ? bus : module ? sort : null,
+          form: drive ? form : module ? moduleForm : null,
+          // Memory is counted in powers of two.
+          bytes: size > 0 ? Math.round(size * (module ? 2 ** 30 : 1e9)) : null,
+          place,
+          pieces: Number(pieces),
+        },
+      },
+      { onSuccess: onClose },
+    );
+  };
+  return (
+    <Modal title="Add to stock" isOpen onClose={onClose}>
+      <Form onSubmit={submit}>
+        <Fields>
+          <Select label="What it is" value={kind} onChange={setKind} options={KINDS} />
+          <Field label="Model" value={model} onChange={setModel} maxLength={200} />
+          {drive && <Select label="Interface" value={bus} onChange={setBus} options={BUSES} />}
+          {drive && <Select label="Form" value={form} onChange={setForm} options={FORMS} />}
+          {module && <Select label="Sort" value={sort} onChange={setSort} options={SORTS} />}
+          {module && (
+            <Select
+              label="Form"
+              value={moduleForm}
+              onChange={setModuleForm}
+              options={MODULE_FORMS}
+            />
+          )}
+          {kind === 'battery' && <p>A battery fits by the model that the old one reports.</p>}
+          {(drive || module) && (
+            <Field label="Size in GB" value={gigabytes} onChange={setGigabytes} maxLength={10} />
+          )}
+          <Field label="Where it lies" value={place} onChange={setPlace} maxLength={60} />
+          <Field label="Pieces" value={pieces} onChange={setPieces} maxLength={4} />
+          {call.isError && <ProblemNote error={call.error} />}
+          <Button primary type="submit" isDisabled={!fits || call.isPending}>
+            Put it there
+          </Button>
+          <Button onPress={onClose}>Leave it</Button>
+        </Fields>
+      </Form>
+    </Modal>
+  );
+}
+
+const Columns = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 400px;
+  gap: 12px;
+  align-items: start;
+  padding-top: 12px;
+  ${upTo.middle} {
+    grid-template-columns: minmax(0, 1fr);
+  }
+`;
+
+const Search = styled.div`
+  padding: 0 16px 10px;
+`;
+
+const Teach = styled.p`
+  padding: 0 16px 14px;
+`;
+
+const Rows = styled.ul`
+  > li {
+    display: grid;
+    grid-template-columns: minmax(120px, 1fr) 90px minmax(90px, 200px) 92px 150px;
+    gap: 12px;
+    align-items: center;
+    padding: 9px 16px;
+    border-top: 1px solid ${color.line};
+    overflow-wrap: anywhere;
+  }
+  span {
+    font-size: ${size.text};
+    color: ${color.ink2};
+    font-variant-numeric: tabular-nums;
+  }
+  > li > button {
+    min-height: 40px;
+    padding: 0;
+    border: 0;
+    background: none;
+    font: inherit;
+    font-weight: 700;
+    color: ${color.clear};
+    text-align: left;
+    text-decoration: underline;
+    cursor: pointer;
+  }
+`;
+
+const Bar = styled.svg`
+  width: 100%;
+  height: 16px;
+  .axis {
+    stroke: ${color.ink3};
+    vector-effect: non-scaling-stroke;
+  }
+  .range {
+    fill: ${color.bar};
+  }
+  .share {
+    fill: ${color.implicated};
+  }
+`;
+
+const Items = styled.ul`
+  li {
+    display: grid;
+    grid-template-columns: 1fr 40px auto auto;
+    gap: 10px;
+    align-items: center;
+    padding: 8px 16px;
+    border-top: 1px solid ${color.line};
+    overflow-wrap: anywhere;
+  }
+  small {
+    display: block;
+    font-size: ${size.text};
+    color: ${color.ink2};
+  }
+  output {
+    font-size: ${size.head};
+    font-weight: 700;
+    text-align: right;
+  }
+`;
+
+const Fields = styled.div`
+  display: grid;
+  gap: 12px;
+`;
