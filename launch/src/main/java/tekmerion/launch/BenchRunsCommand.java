@@ -18,7 +18,7 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import tools.jackson.databind.JsonNode;
 
-/** Ten surface scanes at once, each told every second: does the floor stay quick. */
+/** Ten surface scans at once, each told every second: does the floor stay quick. */
 @Command(
     name = "runs",
     description = {
@@ -52,7 +52,7 @@ final class BenchRunsCommand implements Callable<Integer> {
       for (String job : jobs) {
         runs.add(begin(shop, job));
       }
-      System.out.printf("%d surface scanes go on%n", jobs.size());
+      System.out.printf("%d surface scans go on%n", jobs.size());
       double[] before = shares(shop, runs);
       double floor = measure("floor", shop, List.of("/api/floor"));
       double drive = measure("drive", shop, List.of(drive(jobs.get(jobs.size() - 1))));

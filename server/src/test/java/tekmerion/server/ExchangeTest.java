@@ -48,7 +48,7 @@ class ExchangeTest {
   private static final int BAY = 6;
 
   /**
-   * One with everything: readings, a run, dataStatus, moves, a decision, trials, a photo-less
+   * One with everything: readings, a run, data status, moves, a decision, trials, a photo-less
    * journal.
    */
   private static String job(RunningServer.Shop shop) throws Exception {

@@ -35,7 +35,7 @@ public final class FileCopy {
     /** All is written: makes it hold, in its place. */
     void keep();
 
-    /** What was not kept goes without a journal. */
+    /** What was not kept goes without a trace. */
     @Override
     void close();
   }

@@ -13,7 +13,7 @@ final class Information {
    * independent given the fault, so the joint is summed exactly over all combinations of levels:
    * time O(sets × product of the numbers of levels).
    *
-   * @param signs for each open finding the observation of each of its levels
+   * @param findings for each open finding the observation of each of its levels
    * @return bits, at least 0; 0 if nothing is open
    */
   static double bits(Posterior faults, List<List<Observation>> findings) {

@@ -9,8 +9,10 @@ import io.swagger.v3.oas.models.media.JsonSchema;
 import io.swagger.v3.oas.models.media.Schema;
 import io.swagger.v3.oas.models.servers.Server;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.springdoc.core.customizers.OpenApiCustomizer;
 import org.springframework.context.annotation.Bean;
@@ -23,6 +25,7 @@ import tekmerion.link.RunResult;
  */
 @Configuration
 class OpenApiConfig {
+  private static final String SCHEMAS = "#/components/schemas/";
   private static final List<Class<?>> UNIONS = List.of(RunResult.class);
 
   /** Records of the bench link are shown as they are; they know nothing of this description. */
@@ -92,7 +95,7 @@ class OpenApiConfig {
       for (JsonSubTypes.Type kind : kinds) {
         String name = kind.value().getSimpleName();
         schemas.computeIfPresent(name, (key, schema) -> ofKind(schema, kind.name()));
-        String reference = "#/components/schemas/" + name;
+        String reference = SCHEMAS + name;
         told.mapping(kind.name(), reference);
         union.addOneOfItem(reference(reference));
       }
@@ -101,13 +104,15 @@ class OpenApiConfig {
     }
   }
 
-  /** Which of the sealed types a property may be any kind of. */
-  private static Class<?> union(Schema<?> property) {
+  /** Which of the sealed types a property may be any kind of; empty if its choice is another. */
+  private static Optional<Class<?>> union(Schema<?> property) {
+    String first = property.getOneOf().get(0).get$ref();
     return UNIONS.stream()
         .filter(
-            u -> u.getAnnotation(JsonSubTypes.class).value().length == property.getOneOf().size())
-        .findFirst()
-        .orElseThrow();
+            u ->
+                Arrays.stream(u.getAnnotation(JsonSubTypes.class).value())
+                    .anyMatch(kind -> (SCHEMAS + kind.value().getSimpleName()).equals(first)))
+        .findFirst();
   }
 
   private static Schema<?> reference(String to) {
@@ -154,9 +159,10 @@ class OpenApiConfig {
 
   /** JSON Schema reads a type beside a reference as "both", so "or null" must be a choice. */
   private static Schema<?> orNull(Schema<?> property) {
-    if (property.getOneOf() != null) {
-      Schema<?> union = reference("#/components/schemas/" + union(property).getSimpleName());
-      return property.getTypes() == null ? union : orNothing(union);
+    Optional<Class<?>> union = property.getOneOf() == null ? Optional.empty() : union(property);
+    if (union.isPresent()) {
+      Schema<?> any = reference(SCHEMAS + union.get().getSimpleName());
+      return property.getTypes() == null ? any : orNothing(any);
     }
     boolean nullableReference =
         property.get$ref() != null
