@@ -1,8 +1,13 @@
 import '@testing-library/jest-dom/vitest';
 import { cleanup } from '@testing-library/react';
-import { afterEach } from 'vitest';
+import { afterEach, vi } from 'vitest';
 
-afterEach(cleanup);
+// What a test put in place of the browser's own goes with it: files share one jsdom.
+afterEach(() => {
+  cleanup();
+  vi.unstubAllGlobals();
+  vi.useRealTimers();
+});
 
 // jsdom lays nothing out, so it has no scrolling either.
 Element.prototype.scrollIntoView = () => undefined;

@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { request } from './client';
 import type {
+  Isolation,
   Battery,
   Colleague,
   Course,
@@ -29,7 +30,6 @@ import type {
   StockData,
   DataStatus,
   WaiverSigned,
-  Things,
   Work,
 } from './types';
 
@@ -54,7 +54,7 @@ export const keys = {
   report: (number: string) => ['job', number, 'report'] as const,
   battery: (number: string) => ['job', number, 'battery'] as const,
   work: (number: string) => ['job', number, 'work'] as const,
-  things: (number: string, sort: string) => ['job', number, 'things', sort] as const,
+  isolation: (number: string, sort: string) => ['job', number, 'isolation', sort] as const,
   stock: ['stock'] as const,
   knowHow: ['know-how'] as const,
   learnt: ['learnt'] as const,
@@ -114,10 +114,11 @@ export const useWork = (number: string) =>
     queryFn: () => request<Work>('GET', `/api/jobs/${encodeURIComponent(number)}/work`),
   });
 
-export const useThings = (number: string, sort: Things['sort']) =>
+export const useIsolation = (number: string, sort: Isolation['sort']) =>
   useQuery({
-    queryKey: keys.things(number, sort),
-    queryFn: () => request<Things>('GET', `/api/jobs/${encodeURIComponent(number)}/things/${sort}`),
+    queryKey: keys.isolation(number, sort),
+    queryFn: () =>
+      request<Isolation>('GET', `/api/jobs/${encodeURIComponent(number)}/isolations/${sort}`),
   });
 
 export const useKnowHow = (text: string) =>

@@ -4,7 +4,7 @@ import styled from 'styled-components';
 import { keys, useBell, useCall } from '../api/queries';
 import { color } from '../theme/theme';
 import { Button } from '../ui/Button';
-import { when } from '../ui/format';
+import { counted, when } from '../ui/format';
 import { Modal } from '../ui/Modal';
 import { RowButton } from '../ui/RowButton';
 import { BandButton } from './BandButton';
@@ -41,7 +41,7 @@ export function Bell() {
           title={
             fresh.length === 0
               ? 'Nothing new'
-              : `${fresh.length} ${fresh.length === 1 ? 'thing' : 'things'} since you looked`
+              : `${counted(fresh.length, 'thing')} since you looked`
           }
           isOpen
           onClose={close}

@@ -64,3 +64,9 @@ export const Mono = styled.span`
   font-family: 'JetBrains Mono Variable', ui-monospace, monospace;
   font-size: ${size.text};
 `;
+
+/** What stands in a sheet that has nothing to show yet: what belongs there, and how it comes. */
+export const Teach = styled.p`
+  padding: 0 16px 14px;
+  color: ${color.ink2};
+`;

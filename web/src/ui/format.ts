@@ -39,6 +39,13 @@ export function decibans(weight: number): string {
 
 export const count = (n: number) => n.toLocaleString('en-GB');
 
+/** "1 job", "1,204 jobs". */
+export const counted = (n: number, one: string, many = `${one}s`) =>
+  `${count(n)} ${n === 1 ? one : many}`;
+
+/** The same, as a sentence begins. */
+export const sentence = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
+
 /** "One machine", "Three machines": small numbers in words at the start of a sentence. */
 const WORDS = ['No', 'One', 'Two', 'Three', 'Four', 'Five', 'Six', 'Seven', 'Eight', 'Nine', 'Ten'];
 export const inWords = (n: number) => WORDS[n] ?? String(n);

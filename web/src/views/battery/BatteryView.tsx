@@ -4,13 +4,14 @@ import { useBattery, useReadPart } from '../../api/queries';
 import { resultOf } from '../../api/result';
 import type { Battery, ChargeResult } from '../../api/types';
 import { SuspicionMark } from '../../marks/SuspicionMark';
-import { color, upTo } from '../../theme/theme';
+import { color } from '../../theme/theme';
 import { Button } from '../../ui/Button';
+import { Back, Stack, TwoColumns } from '../../ui/Layout';
 import { when } from '../../ui/format';
 import { LineChart } from '../../ui/LineChart';
 import { Loaded } from '../../ui/Loaded';
 import { ProblemNote } from '../../ui/ProblemNote';
-import { Lead, Mono, Page, Sheet, SheetHead, Title } from '../../ui/Sheet';
+import { Lead, Mono, Page, Sheet, SheetHead, Teach, Title } from '../../ui/Sheet';
 import { UnsafeBattery } from '../../ui/UnsafeBattery';
 import { RunPanel } from '../run/RunPanel';
 import { StartPart } from '../run/StartPart';
@@ -31,9 +32,9 @@ function Shown({ battery }: { battery: Battery }) {
   return (
     <Page>
       <Head>
-        <Back to={`/job/${battery.number}`}>
+        <Above to={`/job/${battery.number}`}>
           ‹ {battery.number} {battery.machine}
-        </Back>
+        </Above>
         <SuspicionMark suspicion={suspicionOf(battery)} size={30} />
         <Title>{titleOf(battery)}</Title>
         <Button
@@ -45,16 +46,16 @@ function Shown({ battery }: { battery: Battery }) {
       </Head>
       {battery.unsafe !== null && <UnsafeBattery why={battery.unsafe} />}
       {read.isError && <ProblemNote error={read.error} />}
-      <Columns>
-        <Stacked>
+      <TwoColumns>
+        <Stack>
           <Discharges battery={battery} />
           <FadeCard battery={battery} />
-        </Stacked>
-        <Stacked>
+        </Stack>
+        <Stack>
           <OwnAccount battery={battery} />
           <Charging battery={battery} />
-        </Stacked>
-      </Columns>
+        </Stack>
+      </TwoColumns>
     </Page>
   );
 }
@@ -313,25 +314,8 @@ const Head = styled.header`
   }
 `;
 
-const Back = styled(Link)`
+const Above = styled(Back)`
   flex-basis: 100%;
-  color: ${color.ink2};
-`;
-
-const Columns = styled.div`
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(300px, 360px);
-  gap: 12px;
-  align-items: start;
-  margin: 12px 0;
-  ${upTo.middle} {
-    grid-template-columns: minmax(0, 1fr);
-  }
-`;
-
-const Stacked = styled.div`
-  display: grid;
-  gap: 12px;
 `;
 
 const Facts = styled.dl`
@@ -347,11 +331,6 @@ const Facts = styled.dl`
 
 const Padded = styled.div`
   padding: 4px 16px 12px;
-`;
-
-const Teach = styled.p`
-  padding: 0 16px 14px;
-  color: ${color.ink2};
 `;
 
 const Warn = styled.p`

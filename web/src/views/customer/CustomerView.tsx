@@ -6,7 +6,7 @@ import type { CustomerLife } from '../../api/types';
 import { color } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
-import { when } from '../../ui/format';
+import { counted, when } from '../../ui/format';
 import { Row } from '../../ui/Layout';
 import { Loaded } from '../../ui/Loaded';
 import { Modal } from '../../ui/Modal';
@@ -26,7 +26,7 @@ function Shown({ customer }: { customer: CustomerLife }) {
   return (
     <Page>
       <Title>
-        {customer.name}: {customer.jobs.length} {customer.jobs.length === 1 ? 'job' : 'jobs'}
+        {customer.name}: {counted(customer.jobs.length, 'job')}
       </Title>
       <Sub>
         {customer.erasedAt !== null

@@ -1,6 +1,6 @@
 import { useState, type FormEvent } from 'react';
 import { Checkbox, CheckboxGroup, Form } from 'react-aria-components';
-import { Link, useParams } from 'react-router';
+import { useParams } from 'react-router';
 import styled from 'styled-components';
 import { useJob, useSignDecision } from '../../api/queries';
 import type { Course, CourseView, Job, Decision } from '../../api/types';
@@ -8,10 +8,11 @@ import { SuspicionMark } from '../../marks/SuspicionMark';
 import { InvasivenessPips } from '../../marks/InvasivenessPips';
 import { color, radius, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
+import { Back, TwoColumns } from '../../ui/Layout';
 import { Loaded } from '../../ui/Loaded';
 import { Field } from '../../ui/Field';
 import { ofHundred, when } from '../../ui/format';
-import { Lead, Page, Sheet, SheetHead, Sub, Title } from '../../ui/Sheet';
+import { Lead, Page, Sheet, SheetHead, Sub, Teach, Title } from '../../ui/Sheet';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { inOrder, leaningWords } from '../job/leaningWords';
 import { DataCard } from '../job/DataCard';
@@ -65,7 +66,7 @@ function Decide({ job }: { job: Job }) {
   };
   return (
     <Form onSubmit={submit}>
-      <Columns>
+      <TwoColumns $side="minmax(300px, 40%)" $gapAbove={false}>
         <Sheet>
           <SheetHead>
             <Lead>Courses, in the order in which you tick them</Lead>
@@ -111,7 +112,7 @@ function Decide({ job }: { job: Job }) {
           </Signing>
           <Past decisions={job.decisions} />
         </RightSide>
-      </Columns>
+      </TwoColumns>
     </Form>
   );
 }
@@ -178,11 +179,6 @@ function Past({ decisions }: { decisions: readonly Decision[] }) {
   );
 }
 
-const Back = styled(Link)`
-  display: inline-block;
-  padding: 6px 0;
-`;
-
 const Top = styled.div`
   display: flex;
   flex-wrap: wrap;
@@ -198,13 +194,6 @@ const Headline = styled.div`
   display: flex;
   gap: 12px;
   align-items: center;
-`;
-
-const Columns = styled.div`
-  display: grid;
-  grid-template-columns: minmax(0, 3fr) minmax(300px, 2fr);
-  gap: 12px;
-  align-items: start;
 `;
 
 const CourseBox = styled(Checkbox)`
@@ -269,11 +258,6 @@ const Signing = styled(Sheet)`
 
 const Kept = styled.strong`
   color: ${color.clear};
-`;
-
-const Teach = styled.p`
-  padding: 0 16px 16px;
-  color: ${color.ink2};
 `;
 
 const PastOne = styled.li`

@@ -5,12 +5,13 @@ import { useDrive, useReadPart, useRun } from '../../api/queries';
 import { resultOf } from '../../api/result';
 import type { DriveData, Run } from '../../api/types';
 import { SuspicionMark } from '../../marks/SuspicionMark';
-import { color, size, upTo } from '../../theme/theme';
+import { color, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
+import { TwoColumns } from '../../ui/Layout';
 import { when } from '../../ui/format';
 import { Loaded } from '../../ui/Loaded';
 import { ProblemNote } from '../../ui/ProblemNote';
-import { Lead, Mono, Page, Sheet, SheetHead, Title } from '../../ui/Sheet';
+import { Lead, Mono, Page, Sheet, SheetHead, Teach, Title } from '../../ui/Sheet';
 import { OutlookCard } from './OutlookCard';
 import { Profile } from './Profile';
 import { profileTitle } from './profileGeometry';
@@ -71,7 +72,7 @@ function Shown({ drive }: { drive: DriveData }) {
       </About>
       {drive.decisive !== null && <Decisive role="note">Decisive: {drive.decisive}</Decisive>}
       {read.isError && <ProblemNote error={read.error} />}
-      <Columns>
+      <TwoColumns $side="356px" $gapAbove={false}>
         <Wide>
           <SurfaceSheet shown={shown} before={before} running={running} drive={drive} />
           <VolumesSheet drive={drive} />
@@ -90,7 +91,7 @@ function Shown({ drive }: { drive: DriveData }) {
           ))}
           <OutlookCard drive={drive} />
         </Sheet>
-      </Columns>
+      </TwoColumns>
       <StartRun drive={drive} isOpen={starting} onClose={() => setStarting(false)} />
     </Page>
   );
@@ -230,24 +231,10 @@ const Decisive = styled.p`
   background: ${color.implicatedSoft};
 `;
 
-const Columns = styled.div`
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 356px;
-  gap: 12px;
-  align-items: start;
-  ${upTo.middle} {
-    grid-template-columns: minmax(0, 1fr);
-  }
-`;
-
 const Wide = styled.div`
   display: grid;
   gap: 12px;
   min-width: 0;
-`;
-
-const Teach = styled.p`
-  padding: 0 16px 16px;
 `;
 
 const Padded = styled.div`

@@ -2,7 +2,7 @@ import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
 import type { Surface } from '../../api/types';
 import { color, size } from '../../theme/theme';
-import { bytes, count } from '../../ui/format';
+import { bytes, count, counted } from '../../ui/format';
 import { paintProfile } from './paintProfile';
 import {
   columns,
@@ -210,8 +210,7 @@ function readout(surface: Surface, view: View, share: number): string {
     view.to - view.from < 1 ? ` (${bytes((view.to - view.from) * surface.sizeBytes)} shown)` : '';
   if (bad !== undefined) return `${place}${span}: cannot be read`;
   if (here === undefined || here.typical === null) return `${place}${span}: not read yet`;
-  const zone =
-    here.bad > 0 ? `, ${here.bad} ${here.bad === 1 ? 'sector' : 'sectors'} lost in this zone` : '';
+  const zone = here.bad > 0 ? `, ${counted(here.bad, 'sector')} lost in this zone` : '';
   return `${place}${span}: typically ${latency(here.typical)}, slowest ${latency(here.slowest ?? 0)}${zone}`;
 }
 

@@ -2,7 +2,7 @@ import styled from 'styled-components';
 import { resultOf } from '../../api/result';
 import type { Run } from '../../api/types';
 import { color, size } from '../../theme/theme';
-import { count, when } from '../../ui/format';
+import { counted, when } from '../../ui/format';
 import { Lead, Sheet, SheetHead } from '../../ui/Sheet';
 
 /** What runs found, newest first. */
@@ -57,7 +57,7 @@ function outcome(run: Run): string {
   const read = `${(100 * s.shareRead).toFixed(0)} % read`;
   return bad === 0
     ? `nothing unreadable, ${read}${how}`
-    : `${count(bad)} ${bad === 1 ? 'sector' : 'sectors'} unreadable, ${read}${how}`;
+    : `${counted(bad, 'sector')} unreadable, ${read}${how}`;
 }
 
 const Empty = styled.p`

@@ -1,5 +1,5 @@
 import type { Surface } from '../../api/types';
-import { bytes, count, inWords } from '../../ui/format';
+import { bytes, count, counted, inWords } from '../../ui/format';
 
 /** Part of a drive that is looked at, as shares of it, 0 to 1. */
 export interface View {
@@ -100,7 +100,7 @@ export function troubles(surface: Surface): PlaceOfTrouble[] {
     found.push({
       from: group.first * zoneBytes,
       to: (group.last + 1) * zoneBytes,
-      words: `${sectors} ${sectors === 1 ? 'sector' : 'sectors'} lost`,
+      words: `${counted(sectors, 'sector')} lost`,
       bad: true,
     });
   }

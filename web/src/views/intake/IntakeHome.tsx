@@ -7,7 +7,7 @@ import { BringIn } from '../exchange/BringIn';
 import type { DraftNote, Intake } from '../../api/types';
 import { color } from '../../theme/theme';
 import { Button } from '../../ui/Button';
-import { when } from '../../ui/format';
+import { counted, when } from '../../ui/format';
 import { Loaded } from '../../ui/Loaded';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { Page, Sheet, Sub, Title } from '../../ui/Sheet';
@@ -30,7 +30,7 @@ export function IntakeHome() {
           <Title>
             {open.length === 0
               ? 'The counter is free'
-              : `${open.length} ${open.length === 1 ? 'draft waits' : 'drafts wait'} at the counter`}
+              : `${counted(open.length, 'draft waits', 'drafts wait')} at the counter`}
           </Title>
           <Sub>A machine or a loose drive is taken in by talking it through.</Sub>
           <Start>

@@ -5,7 +5,7 @@ import styled from 'styled-components';
 import { request } from '../../api/client';
 import { keys, useCall } from '../../api/queries';
 import type { Script } from '../../api/types';
-import { color, upTo } from '../../theme/theme';
+import { color } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Modal } from '../../ui/Modal';
 import { ProblemNote } from '../../ui/ProblemNote';
@@ -25,7 +25,7 @@ import { isDone, nextOpen, questionOf, stepsOf, type Step } from './steps';
 import { useIntake, type IntakeState } from './useIntake';
 import { WhichCard } from './WhichCard';
 import { WhoCard } from './WhoCard';
-import { Row, Stack } from '../../ui/Layout';
+import { Row, Stack, TwoColumns } from '../../ui/Layout';
 
 const useScript = () =>
   useQuery({
@@ -70,7 +70,7 @@ function Conversation({ state, script }: { state: IntakeState; script: Script })
         <Sub role="status">{savedWords(state)}</Sub>
       </Head>
       {state.error != null && <ProblemNote error={state.error} />}
-      <Columns>
+      <TwoColumns $side="350px" $gapAbove={false}>
         <Stack>
           <SoFar intake={view} script={script} answers={answers} steps={steps} onGo={go} />
           {current !== null && (
@@ -99,7 +99,7 @@ function Conversation({ state, script }: { state: IntakeState; script: Script })
           <Side intake={view} script={script} answers={answers} current={current} onGo={go} />
           {current !== null && <TakeIn state={state} />}
         </Stack>
-      </Columns>
+      </TwoColumns>
       {state.conflict !== null && (
         <Modal
           title="Two people changed the same answer"
@@ -288,16 +288,6 @@ const Head = styled.div`
   align-items: baseline;
   gap: 4px 16px;
   padding: 2px 0 10px;
-`;
-
-const Columns = styled.div`
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 350px;
-  gap: 12px;
-  align-items: start;
-  ${upTo.narrow} {
-    grid-template-columns: 1fr;
-  }
 `;
 
 const Still = styled.div`

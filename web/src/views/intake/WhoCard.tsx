@@ -3,6 +3,7 @@ import styled from 'styled-components';
 import { request } from '../../api/client';
 import type { KnownCustomer } from '../../api/types';
 import { Button } from '../../ui/Button';
+import { counted } from '../../ui/format';
 import { Field } from '../../ui/Field';
 import { Card } from './Card';
 import type { StepProps } from './stepProps';
@@ -63,8 +64,7 @@ export function WhoCard({ answers, change, onNext, onSkip }: StepProps) {
               }
             >
               {who.name}
-              {who.phone === null ? '' : `, ${who.phone}`} ({who.jobs}{' '}
-              {who.jobs === 1 ? 'job' : 'jobs'})
+              {who.phone === null ? '' : `, ${who.phone}`} ({counted(who.jobs, 'job')})
             </Button>
           ))}
         </Row>

@@ -11,6 +11,7 @@ import { Signature } from './Signature';
 import type { StepProps } from './stepProps';
 import type { IntakeState } from './useIntake';
 import { Row } from '../../ui/Layout';
+import { sentence } from '../../ui/format';
 
 /** What is wrong, in the owner's words; families are heard in them and can be corrected. */
 export function ComplaintCard({
@@ -113,7 +114,7 @@ export function QuestionCard({
     <Card
       title={question.ask}
       hint={question.hint}
-      next={several && chosen.length === 0 ? upper(question.nothing) : 'That is it'}
+      next={several && chosen.length === 0 ? sentence(question.nothing) : 'That is it'}
       onNext={() => {
         if (several && !answered) say([]);
         onNext();
@@ -159,8 +160,6 @@ export function QuestionCard({
     </Card>
   );
 }
-
-const upper = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
 
 const WANTED = [
   { id: 'yes', name: 'The data is wanted', hint: '' },

@@ -1,21 +1,21 @@
 import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { expect, it } from 'vitest';
-import type { Things } from '../../api/types';
+import type { Isolation } from '../../api/types';
 import { answering, show } from '../../test-data';
 import { IsolateView, titleOf } from './IsolateView';
 
-const things = (more: Partial<Things> = {}): Things => ({
+const things = (more: Partial<Isolation> = {}): Isolation => ({
   number: 'J-1',
   version: 5,
   machine: 'Tarnwick desk tower',
   sort: 'OUTSIDE',
   title: 'What is plugged in',
-  things: ['hub', 'printer', 'camera'].map((name) => ({ kind: '', name })),
+  things: ['hub', 'printer', 'camera'].map((name) => ({ kind: '', name, serial: null })),
   starts: [
     {
       id: 3,
-      inPlay: [0, 1, 2],
+      arrangement: [0, 1, 2],
       outcome: 'FAIL',
       note: '',
       by: 'Ines R.',
@@ -27,12 +27,12 @@ const things = (more: Partial<Things> = {}): Things => ({
     { words: 'camera', probability: 0.3, suspicion: 'UNKNOWN' },
   ],
   named: null,
-  next: { inPlay: [0], words: 'hub', bits: 0.91, minutes: 5 },
+  options: [{ arrangement: [0], words: 'hub', bits: 0.91, minutes: 5 }],
   error: 0.05,
   ...more,
 });
 
-it('offers the try that tells most, ticked, and keeps how it came out', async () => {
+it('offers the start that tells most, ticked, and keeps how it came out', async () => {
   const sent = answering((method) => [method === 'POST' ? 204 : 200, things()]);
   const user = userEvent.setup();
   show(<IsolateView />, '/isolate/J-1/outside', '/isolate/:number/:sort');
@@ -44,7 +44,7 @@ it('offers the try that tells most, ticked, and keeps how it came out', async ()
 
   expect(sent.find((s) => s.method === 'POST')?.body).toEqual({
     version: 5,
-    inPlay: [0, 2],
+    arrangement: [0, 2],
     outcome: 'PASS',
     note: '',
   });
@@ -54,11 +54,11 @@ it('has one of each kind of a chain in play', async () => {
   const chain = things({
     sort: 'CHAIN',
     things: [
-      { kind: 'drive', name: 'its drive' },
-      { kind: 'drive', name: 'spare drive' },
-      { kind: 'cable', name: 'its cable' },
+      { kind: 'drive', name: 'its drive', serial: null },
+      { kind: 'drive', name: 'spare drive', serial: null },
+      { kind: 'cable', name: 'its cable', serial: null },
     ],
-    next: { inPlay: [0, 2], words: 'its drive, its cable', bits: 0.5, minutes: 4 },
+    options: [{ arrangement: [0, 2], words: 'its drive, its cable', bits: 0.5, minutes: 4 }],
   });
   const sent = answering((method) => [method === 'POST' ? 204 : 200, chain]);
   const user = userEvent.setup();
@@ -67,11 +67,11 @@ it('has one of each kind of a chain in play', async () => {
   await user.click(await screen.findByRole('radio', { name: 'spare drive' }));
   await user.click(screen.getByRole('button', { name: 'It failed' }));
 
-  expect(sent.find((s) => s.method === 'POST')?.body).toMatchObject({ inPlay: [2, 1] });
+  expect(sent.find((s) => s.method === 'POST')?.body).toMatchObject({ arrangement: [2, 1] });
 });
 
 it('takes the names of what there is, one a line', async () => {
-  const empty = things({ things: [], starts: [], suspects: [], next: null });
+  const empty = things({ things: [], starts: [], suspects: [], options: [] });
   const sent = answering((method) => [method === 'PUT' ? 204 : 200, empty]);
   const user = userEvent.setup();
   show(<IsolateView />, '/isolate/J-1/outside', '/isolate/:number/:sort');

@@ -2,7 +2,7 @@ import { useState, type FormEvent } from 'react';
 import { Form } from 'react-aria-components';
 import styled from 'styled-components';
 import { keys, useCall } from '../../api/queries';
-import type { Things } from '../../api/types';
+import type { Isolation } from '../../api/types';
 import { color, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
@@ -22,12 +22,12 @@ const AS_IT_CAME: Record<string, string> = {
   machine: '',
 };
 
-/** Names what there is, one a line, before the first try. */
-export function NameThings({ things }: { things: Things }) {
-  const call = useCall(keys.things(things.number, things.sort), keys.job(things.number));
+/** Names what there is, one a line, before the first start. */
+export function NameThings({ isolation }: { isolation: Isolation }) {
+  const call = useCall(keys.job(isolation.number));
   const [lines, setLines] = useState('');
   const [chain, setChain] = useState<Record<string, string>>(AS_IT_CAME);
-  const isChain = things.sort === 'CHAIN';
+  const isChain = isolation.sort === 'CHAIN';
   const named: Thing[] = isChain
     ? KINDS.flatMap((kind) => split(chain[kind] ?? '').map((name) => ({ kind, name })))
     : split(lines).map((name) => ({ kind: '', name }));
@@ -35,16 +35,16 @@ export function NameThings({ things }: { things: Things }) {
     event.preventDefault();
     call.mutate({
       method: 'PUT',
-      path: `/api/jobs/${things.number}/things/${things.sort}`,
-      body: { version: things.version, things: named },
+      path: `/api/jobs/${isolation.number}/isolations/${isolation.sort}`,
+      body: { version: isolation.version, things: named },
     });
   };
   return (
     <Box>
       <Form onSubmit={submit}>
         <p>
-          {SORTS.find((s) => s.sort === things.sort)?.hint} From then on every try is kept, and what
-          to put in and out next is worked out: fewer tries than one thing after the other.
+          {SORTS.find((s) => s.sort === isolation.sort)?.hint} From then on every start is kept, and
+          what to put in and out next is worked out: fewer starts than one thing after the other.
         </p>
         {isChain ? (
           KINDS.map((kind) => (

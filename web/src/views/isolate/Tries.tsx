@@ -1,130 +1,52 @@
 import { useState } from 'react';
 import { Checkbox, CheckboxGroup, Radio, RadioGroup } from 'react-aria-components';
 import styled from 'styled-components';
-import { keys, useCall } from '../../api/queries';
-import type { Things } from '../../api/types';
-import { SuspicionMark } from '../../marks/SuspicionMark';
-import { color, radius, size } from '../../theme/theme';
-import { Button } from '../../ui/Button';
-import { when } from '../../ui/format';
-import { Row } from '../../ui/Layout';
-import { ProblemNote } from '../../ui/ProblemNote';
-import { Lead, Sheet, SheetHead } from '../../ui/Sheet';
+import type { Isolation } from '../../api/types';
+import { color, radius } from '../../theme/theme';
 import { KINDS } from './sorts';
+import { Starts, type Arrangement } from './Starts';
 
-type Outcome = Things['starts'][number]['outcome'];
-
-const SAYS: Record<Outcome, string> = {
-  FAIL: 'failed',
-  PASS: 'ran',
-  INCONCLUSIVE: 'nobody could tell',
-};
-
-/** Every try with what was in play; below, the next one, ticked already. */
-export function Tries({ things }: { things: Things }) {
-  const call = useCall(
-    keys.things(things.number, things.sort),
-    keys.job(things.number),
-    keys.floor,
-  );
-  const [inPlay, setInPlay] = useState<readonly number[]>(things.next?.inPlay ?? []);
-  const post = (what: string, body: object) =>
-    call.mutate({
-      method: 'POST',
-      path: `/api/jobs/${things.number}/things/${things.sort}/${what}`,
-      body: { version: things.version, ...body },
-    });
-  const report = (outcome: Outcome) => post('starts', { inPlay, outcome, note: '' });
-  const last = things.starts[things.starts.length - 1];
+/** Starts with things in and out of play; what tells most is ticked already. */
+export function Tries({ isolation }: { isolation: Isolation }) {
+  const [inPlay, setInPlay] = useState<Arrangement>(isolation.options[0]?.arrangement ?? []);
   return (
-    <Sheet>
-      <SheetHead>
-        <Lead>
-          {things.starts.length === 0
-            ? 'No try yet'
-            : `${things.starts.length} ${things.starts.length === 1 ? 'try' : 'tries'}`}
-        </Lead>
-        <small>each row is one start with the complaint looked for</small>
-      </SheetHead>
-      <List>
-        {things.starts.map((start, i) => (
-          <li key={start.id}>
-            <span>{i + 1}</span>
-            <span>{wordsOf(things, start.inPlay)}</span>
-            <span>
-              <SuspicionMark suspicion={suspicionOf(start.outcome)} size={20} />
-              <b>{SAYS[start.outcome]}</b>
-            </span>
-            <small>
-              {start.by}, {when(start.at)}
-            </small>
-          </li>
-        ))}
-      </List>
-      {last !== undefined && (
-        <Slip>
-          <Button
-            isDisabled={call.isPending}
-            onPress={() => post(`starts/${last.id}/take-back`, {})}
-          >
-            Take back the last try
-          </Button>
-        </Slip>
+    <Starts
+      isolation={isolation}
+      heads={['In play']}
+      cells={(arrangement) => [wordsOf(isolation, arrangement)]}
+      arrangement={inPlay}
+      isPossible
+    >
+      {isolation.sort === 'CHAIN' ? (
+        <Kinds isolation={isolation} inPlay={inPlay} onChange={setInPlay} />
+      ) : (
+        <Ticks
+          aria-label="In play"
+          value={inPlay.map(String)}
+          onChange={(values) => setInPlay(values.map(Number))}
+        >
+          {isolation.things.map((thing, i) => (
+            <Tick key={thing.name} value={String(i)}>
+              <i aria-hidden="true" />
+              {thing.name}
+            </Tick>
+          ))}
+        </Ticks>
       )}
-      <Next>
-        <b>
-          {things.next === null
-            ? 'Another try, if it helps'
-            : `${things.starts.length + 1} · Next: with ${things.next.words}`}
-        </b>
-        {things.next !== null && things.starts.length > 0 && (
-          <small>
-            tells {things.next.bits.toFixed(2)} bit, takes {Math.round(things.next.minutes)} min
-          </small>
-        )}
-        {things.sort === 'CHAIN' ? (
-          <Kinds things={things} inPlay={inPlay} onChange={setInPlay} />
-        ) : (
-          <Ticks
-            aria-label="In play"
-            value={inPlay.map(String)}
-            onChange={(values) => setInPlay(values.map(Number))}
-          >
-            {things.things.map((thing, i) => (
-              <Tick key={thing.name} value={String(i)}>
-                <i aria-hidden="true" />
-                {thing.name}
-              </Tick>
-            ))}
-          </Ticks>
-        )}
-        <Row>
-          <Big isDisabled={call.isPending} onPress={() => report('FAIL')}>
-            It failed
-          </Big>
-          <Big isDisabled={call.isPending} onPress={() => report('PASS')}>
-            It ran
-          </Big>
-          <Big isDisabled={call.isPending} onPress={() => report('INCONCLUSIVE')}>
-            Could not tell
-          </Big>
-        </Row>
-        {call.isError && <ProblemNote error={call.error} />}
-      </Next>
-    </Sheet>
+    </Starts>
   );
 }
 
 interface KindsProps {
-  things: Things;
-  inPlay: readonly number[];
-  onChange: (inPlay: readonly number[]) => void;
+  isolation: Isolation;
+  inPlay: Arrangement;
+  onChange: (inPlay: Arrangement) => void;
 }
 
 /** One of each kind. */
-function Kinds({ things, inPlay, onChange }: KindsProps) {
+function Kinds({ isolation, inPlay, onChange }: KindsProps) {
   const of = (kind: string) =>
-    things.things.flatMap((thing, i) => (thing.kind === kind ? [i] : []));
+    isolation.things.flatMap((thing, i) => (thing.kind === kind ? [i] : []));
   return (
     <>
       {KINDS.filter((kind) => of(kind).length > 0).map((kind) => (
@@ -139,7 +61,7 @@ function Kinds({ things, inPlay, onChange }: KindsProps) {
           {of(kind).map((i) => (
             <One key={i} value={String(i)}>
               <i aria-hidden="true" />
-              {things.things[i]?.name}
+              {isolation.things[i]?.name}
             </One>
           ))}
         </Ones>
@@ -148,55 +70,16 @@ function Kinds({ things, inPlay, onChange }: KindsProps) {
   );
 }
 
-function wordsOf(things: Things, inPlay: readonly number[]): string {
-  const name = (i: number) => things.things[i]?.name ?? '';
-  if (inPlay.length === things.things.length) return 'with all of them';
-  if (inPlay.length === 0) return 'with none of them';
-  const out = things.things.map((_, i) => i).filter((i) => !inPlay.includes(i));
-  return things.sort !== 'CHAIN' && out.length < inPlay.length
-    ? `without ${out.map(name).join(', ')}`
-    : `with ${inPlay.map(name).join(', ')}`;
+function wordsOf(isolation: Isolation, inPlay: Arrangement): string {
+  const { things, sort } = isolation;
+  const name = (i: number) => things[i]?.name ?? '';
+  if (inPlay.length === things.length) return 'all of them';
+  if (inPlay.length === 0) return 'none of them';
+  const out = things.map((_, i) => i).filter((i) => !inPlay.includes(i));
+  return sort !== 'CHAIN' && out.length < inPlay.length
+    ? `all but ${out.map(name).join(', ')}`
+    : inPlay.map(name).join(', ');
 }
-
-const suspicionOf = (outcome: Outcome) =>
-  outcome === 'FAIL' ? 'IMPLICATED' : outcome === 'PASS' ? 'CLEARED' : 'UNKNOWN';
-
-const List = styled.ol`
-  li {
-    display: grid;
-    grid-template-columns: 28px minmax(0, 1fr) auto;
-    gap: 2px 12px;
-    padding: 8px 16px;
-    border-top: 1px solid ${color.line};
-    overflow-wrap: anywhere;
-  }
-  li > span:nth-child(3) {
-    display: flex;
-    align-items: center;
-    gap: 6px;
-  }
-  small {
-    grid-column: 2 / -1;
-    font-size: ${size.text};
-    color: ${color.ink2};
-  }
-`;
-
-const Slip = styled.div`
-  padding: 8px 16px;
-`;
-
-const Next = styled.div`
-  display: grid;
-  gap: 12px;
-  padding: 14px 16px;
-  border-top: 2px solid ${color.lean};
-  background: ${color.leanSoft};
-  small {
-    font-size: ${size.text};
-    color: ${color.ink2};
-  }
-`;
 
 const group = `
   display: flex;
@@ -253,9 +136,4 @@ const One = styled(Radio)`
   i {
     border-radius: 50%;
   }
-`;
-
-const Big = styled(Button)`
-  min-height: 52px;
-  min-width: 150px;
 `;

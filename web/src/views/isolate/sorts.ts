@@ -1,8 +1,8 @@
-import type { Things } from '../../api/types';
+import type { Isolation } from '../../api/types';
 
-export type Sort = Things['sort'];
+export type Sort = Isolation['sort'];
 
-/** What can be isolated, by its address. */
+/** What can be isolated beside memory, by its address. */
 export const SORTS: readonly { sort: Sort; path: string; words: string; hint: string }[] = [
   {
     sort: 'OUTSIDE',
@@ -37,6 +37,9 @@ export const SORTS: readonly { sort: Sort; path: string; words: string; hint: st
 ];
 
 export const sortOf = (path: string): Sort => SORTS.find((s) => s.path === path)?.sort ?? 'OUTSIDE';
+
+/** What it did if it did not fail: a start of memory runs a test. */
+export const passedWord = (sort: Sort) => (sort === 'MEMORY' ? 'passed' : 'ran');
 
 /** Kinds of a chain; exactly one of each is in play. */
 export const KINDS = ['drive', 'cable', 'port', 'machine'] as const;

@@ -5,7 +5,7 @@ import type { CauseShare, Job } from '../../api/types';
 import { SuspicionMark } from '../../marks/SuspicionMark';
 import { WeightBar } from '../../marks/WeightBar';
 import { color, size } from '../../theme/theme';
-import { ofHundred } from '../../ui/format';
+import { counted, ofHundred } from '../../ui/format';
 import { RowButton } from '../../ui/RowButton';
 import { Sheet, Sub } from '../../ui/Sheet';
 import { causeKey } from './causeKey';
@@ -84,7 +84,7 @@ const leans = (cause: CauseShare) =>
 
 function subOf(findings: number, none: number): string {
   if (findings === 0) return 'Nothing is known but the complaint. The first reading settles most.';
-  const weighed = `${findings} ${findings === 1 ? 'finding' : 'findings'} weighed.`;
+  const weighed = `${counted(findings, 'finding')} weighed.`;
   return `${weighed} None of the known causes: ${ofHundred(none)} in 100.`;
 }
 

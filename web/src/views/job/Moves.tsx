@@ -8,6 +8,7 @@ import { color, radius, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { Lead, Sheet, SheetHead } from '../../ui/Sheet';
+import { sentence } from '../../ui/format';
 import { GuidedMove, times } from './GuidedMove';
 
 const SHOWN = 3;
@@ -137,8 +138,6 @@ function LockWords({ move, job, progress }: { move: Move; job: Job; progress: Pr
     </Locked>
   );
 }
-
-const sentence = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
 
 function LockMark() {
   return (

@@ -3,8 +3,9 @@ import { Link, useParams } from 'react-router';
 import styled from 'styled-components';
 import { useEntry, useKnowHowChoices, useSession } from '../../api/queries';
 import type { KnowHowChange, KnowHowChoices, KnowHowEntry } from '../../api/types';
-import { color, size, upTo } from '../../theme/theme';
+import { color, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
+import { TwoColumns } from '../../ui/Layout';
 import { when } from '../../ui/format';
 import { Loaded } from '../../ui/Loaded';
 import { Lead, Page, Sheet, SheetHead, Sub, Title } from '../../ui/Sheet';
@@ -49,7 +50,7 @@ function Shown({ entry, choices }: { entry: KnowHowEntry; choices: KnowHowChoice
         A {WORDS[entry.subject]} of the <Link to="/know-how">know-how</Link>
         {entry.source !== null && <>. Its numbers: {entry.source}</>}
       </Sub>
-      <Columns>
+      <Columns $side="minmax(0, 40%)">
         {change === null ? (
           <Sheet>
             <SheetHead>
@@ -143,19 +144,11 @@ function History({ entry, onAgain }: HistoryProps) {
   );
 }
 
-const Columns = styled.div`
-  display: grid;
-  grid-template-columns: minmax(0, 3fr) minmax(0, 2fr);
-  gap: 12px;
-  align-items: start;
-  margin-top: 12px;
+const Columns = styled(TwoColumns)`
   fieldset {
     border: 0;
     padding: 0;
     min-width: 0;
-  }
-  ${upTo.middle} {
-    grid-template-columns: minmax(0, 1fr);
   }
 `;
 

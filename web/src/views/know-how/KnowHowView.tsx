@@ -5,7 +5,7 @@ import type { KnowHow, KnowHowEntry } from '../../api/types';
 import { InvasivenessPips } from '../../marks/InvasivenessPips';
 import { color, size } from '../../theme/theme';
 import { Field } from '../../ui/Field';
-import { likelihood } from '../../ui/format';
+import { counted, likelihood } from '../../ui/format';
 import { Loaded } from '../../ui/Loaded';
 import { Page, Sheet, Sub, Title } from '../../ui/Sheet';
 import { Learnt } from './Learnt';
@@ -122,7 +122,7 @@ function Found({ data, text }: { data: KnowHow; text: string }) {
       )}
       {data.remedies.length > 0 && (
         <Part open={text !== ''}>
-          <summary>{counted(data.remedies.length, 'remedy')}</summary>
+          <summary>{counted(data.remedies.length, 'remedy', 'remedies')}</summary>
           <ul>
             {data.remedies.map((remedy) => (
               <li key={remedy.id}>
@@ -201,9 +201,6 @@ function Row({ name, p }: { name: string; p: readonly number[] }) {
     </tr>
   );
 }
-
-const counted = (n: number, what: string) =>
-  n === 1 ? `1 ${what}` : `${n} ${what.replace(/y$/, 'ie')}s`;
 
 const Search = styled.div`
   display: flex;

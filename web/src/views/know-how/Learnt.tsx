@@ -6,7 +6,7 @@ import type { LikelihoodProposal } from '../../api/types';
 import { color, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
-import { when, likelihood } from '../../ui/format';
+import { counted, likelihood, when } from '../../ui/format';
 import { Loaded } from '../../ui/Loaded';
 import { Modal } from '../../ui/Modal';
 import { ProblemNote } from '../../ui/ProblemNote';
@@ -26,7 +26,7 @@ export function Learnt() {
           <h2>
             {data.proposals.length === 0
               ? `${data.provenJobs} jobs that stayed mended agree with the table`
-              : `${data.proposals.length} ${data.proposals.length === 1 ? 'number differs' : 'numbers differ'} from what ${data.provenJobs} mended jobs showed`}
+              : `${counted(data.proposals.length, 'number differs', 'numbers differ')} from what ${data.provenJobs} mended jobs showed`}
           </h2>
           <Sub>
             From 20 jobs of one cause on, beyond chance (1 in 1,000). They were decided by this very

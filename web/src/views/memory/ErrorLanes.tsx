@@ -1,6 +1,6 @@
 import styled from 'styled-components';
 import { color, size } from '../../theme/theme';
-import { count } from '../../ui/format';
+import { count, counted } from '../../ui/format';
 
 const LANES = 8;
 const BITS = 8;
@@ -38,7 +38,7 @@ export function ErrorLanes({ byBit }: { byBit: readonly number[] }) {
               })}
             </Bars>
             <b>lane {lane}</b>
-            <span>{sum === 0 ? 'no error' : `${count(sum)} ${sum === 1 ? 'word' : 'words'}`}</span>
+            <span>{sum === 0 ? 'no error' : counted(sum, 'word')}</span>
           </Lane>
         );
       })}

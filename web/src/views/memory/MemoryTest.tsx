@@ -2,7 +2,7 @@ import styled from 'styled-components';
 import { resultOf } from '../../api/result';
 import type { Run, Memory } from '../../api/types';
 import { color, size } from '../../theme/theme';
-import { count, when } from '../../ui/format';
+import { count, counted, when } from '../../ui/format';
 import { Lead, Sheet, SheetHead } from '../../ui/Sheet';
 import { RunPanel } from '../run/RunPanel';
 import { StartPart } from '../run/StartPart';
@@ -47,21 +47,20 @@ export function MemoryTest({ memory }: { memory: Memory }) {
         <Lead>{memoryTestTitle(running, ended)}</Lead>
         {found !== null && <small>{found.coverage}</small>}
       </SheetHead>
-      {running !== null && <RunPanel run={running} job={memory.number} />}
+      {running !== null && <RunPanel run={running} job={memory.isolation.number} />}
       {found !== null && (
         <>
           <ErrorLanes byBit={found.byBit} />
           <Facts>
             {Object.entries(found.byClass).map(([fault, n]) => (
               <span key={fault}>
-                {count(n)} {n === 1 ? 'bit' : 'bits'} {FAULTS[fault] ?? fault}
+                {counted(n, 'bit')} {FAULTS[fault] ?? fault}
               </span>
             ))}
             {found.stretches.length > 0 && (
               <span>
-                {found.stretches.length} {found.stretches.length === 1 ? 'place' : 'places'}, the
-                first at {mebibytes(found.stretches[0]?.fromWord ?? 0)} of{' '}
-                {mebibytes(found.bytes / 8)}
+                {counted(found.stretches.length, 'place')}, the first at{' '}
+                {mebibytes(found.stretches[0]?.fromWord ?? 0)} of {mebibytes(found.bytes / 8)}
               </span>
             )}
             <span>
@@ -83,7 +82,7 @@ export function MemoryTest({ memory }: { memory: Memory }) {
         ))}
       {running === null && (
         <StartPart
-          job={memory.number}
+          job={memory.isolation.number}
           part="board"
           starts={STARTS}
           lockedWhy={memory.canTestMemory}

@@ -1,27 +1,29 @@
 import { fireEvent, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { expect, it } from 'vitest';
-import type { Memory } from '../../api/types';
+import type { Isolation, Memory } from '../../api/types';
 import { answering, runData, show } from '../../test-data';
 import { memoryTestTitle } from './MemoryTest';
 import { MemoryView, titleOf } from './MemoryView';
 
-const memory = (more: Partial<Memory> = {}): Memory => ({
+const THINGS = [
+  { kind: 'module', name: 'M1', serial: null },
+  { kind: 'module', name: 'M2', serial: null },
+  { kind: 'slot', name: 'slot 1', serial: null },
+  { kind: 'slot', name: 'slot 2', serial: null },
+];
+
+const isolation = (more: Partial<Isolation> = {}): Isolation => ({
   number: 'J-1',
   version: 7,
   machine: 'Tarnwick desk tower',
-  seen: [],
-  seenAt: null,
-  placedNow: null,
-  runs: [],
-  canTestMemory: 'No probe is connected in bay 7.',
-  replacement: null,
-  modules: ['M1', 'M2'],
-  slots: ['slot 1', 'slot 2'],
+  sort: 'MEMORY',
+  title: 'Memory',
+  things: THINGS,
   starts: [
     {
       id: 4,
-      placement: [0, 1],
+      arrangement: [0, 1],
       outcome: 'FAIL',
       note: '',
       by: 'Ines R.',
@@ -33,9 +35,20 @@ const memory = (more: Partial<Memory> = {}): Memory => ({
     { words: 'M1', probability: 0.4, suspicion: 'LEANING' },
   ],
   named: null,
-  options: [{ placement: [1, -1], words: 'only M2 in slot 1', bits: 0.89, minutes: 11 }],
-  meanwhile: null,
+  options: [{ arrangement: [1, -1], words: 'only M2 in slot 1', bits: 0.89, minutes: 11 }],
   error: 0.05,
+  ...more,
+});
+
+const memory = (more: Partial<Memory> = {}): Memory => ({
+  seen: [],
+  seenAt: null,
+  placedNow: null,
+  runs: [],
+  canTestMemory: 'No probe is connected in bay 7.',
+  replacement: null,
+  meanwhile: null,
+  isolation: isolation(),
   ...more,
 });
 
@@ -50,7 +63,7 @@ it('proposes the start that tells most and keeps how it came out', async () => {
 
   expect(sent.find((s) => s.method === 'POST')?.body).toEqual({
     version: 7,
-    placement: [1, -1],
+    arrangement: [1, -1],
     outcome: 'FAIL',
     note: '',
   });
@@ -81,17 +94,21 @@ it('takes a module that is dragged into a slot, out of the one where it was', as
 
 it('has the finding as its title', () => {
   expect(titleOf(memory())).toBe('Perhaps M2, or M1: the one start cannot tell them apart yet');
-  expect(titleOf(memory({ named: 'M2' }))).toBe('It is M2');
-  expect(titleOf(memory({ named: 'none of these: board, processor or supply' }))).toBe(
-    'It is neither a module nor a slot',
+  expect(titleOf(memory({ isolation: isolation({ named: 'M2' }) }))).toBe('It is M2');
+  expect(
+    titleOf(
+      memory({ isolation: isolation({ named: 'none of these: board, processor or supply' }) }),
+    ),
+  ).toBe('It is neither a module nor a slot');
+  expect(titleOf(memory({ isolation: isolation({ things: [] }) }))).toBe(
+    'What sits in its memory slots?',
   );
-  expect(titleOf(memory({ modules: [] }))).toBe('What sits in its memory slots?');
 });
 
 it('asks for the modules first', async () => {
   const sent = answering((method) => [
     method === 'PUT' ? 204 : 200,
-    memory({ modules: [], slots: [], starts: [], suspects: [], options: [] }),
+    memory({ isolation: isolation({ things: [], starts: [], suspects: [], options: [] }) }),
   ]);
   const user = userEvent.setup();
   show(<MemoryView />, '/memory/J-1', '/memory/:number');
@@ -100,8 +117,7 @@ it('asks for the modules first', async () => {
 
   expect(sent.find((s) => s.method === 'PUT')?.body).toEqual({
     version: 7,
-    modules: ['M1', 'M2'],
-    slots: ['slot 1', 'slot 2'],
+    things: THINGS.map(({ kind, name }) => ({ kind, name })),
   });
 });
 

@@ -1,17 +1,19 @@
-import { Link, useParams } from 'react-router';
+import { useParams } from 'react-router';
 import styled from 'styled-components';
 import { useMemory } from '../../api/queries';
 import { resultOf } from '../../api/result';
 import type { Memory } from '../../api/types';
-import { SuspicionMark } from '../../marks/SuspicionMark';
-import { color, size, upTo } from '../../theme/theme';
-import { ofHundred } from '../../ui/format';
+import { color, size } from '../../theme/theme';
+import { counted, ofHundred } from '../../ui/format';
+import { Back, Stack, TwoColumns } from '../../ui/Layout';
 import { Loaded } from '../../ui/Loaded';
 import { Lead, Page, Sheet, SheetHead, Sub, Title } from '../../ui/Sheet';
+import { Suspects } from '../isolate/Suspects';
 import { MemoryTest } from './MemoryTest';
+import { modulesOf, slotsOf } from './modules';
 import { SetUp } from './SetUp';
 import { SlotsSeen } from './SlotsSeen';
-import { Starts } from './Starts';
+import { Swaps } from './Swaps';
 
 /** Modules and slots under suspicion, start by start, and which start tells most next. */
 export function MemoryView() {
@@ -21,35 +23,31 @@ export function MemoryView() {
     <Loaded query={memory}>
       {(data) => (
         <Page>
-          <Back to={`/job/${data.number}`}>
-            ‹ {data.number} {data.machine}
+          <Back to={`/job/${data.isolation.number}`}>
+            ‹ {data.isolation.number} {data.isolation.machine}
           </Back>
           <Title>{titleOf(data)}</Title>
-          {data.modules.length === 0 ? (
-            <Columns>
-              <Stacked>
+          {data.isolation.things.length === 0 ? (
+            <TwoColumns $side="minmax(320px, 400px)">
+              <Stack>
                 <MemoryTest memory={data} />
                 <SetUp key={data.seenAt} memory={data} />
-              </Stacked>
+              </Stack>
               <SlotsSeen memory={data} />
-            </Columns>
+            </TwoColumns>
           ) : (
             <>
               <Sub>
-                {data.slots.length} slots, {data.modules.length}{' '}
-                {data.modules.length === 1 ? 'module' : 'modules'}. An innocent part is named in at
-                most {ofHundred(data.error)} of 100.
+                {counted(slotsOf(data).length, 'slot')}, {counted(modulesOf(data).length, 'module')}
+                . An innocent part is named in at most {ofHundred(data.isolation.error)} of 100.
               </Sub>
-              <Columns>
-                <Stacked>
-                  <Starts
-                    key={`${data.starts.length} ${data.version} ${data.seenAt ?? ''}`}
-                    memory={data}
-                  />
+              <TwoColumns $side="minmax(320px, 400px)">
+                <Stack>
+                  <Swaps key={`${data.isolation.version} ${data.seenAt ?? ''}`} memory={data} />
                   <MemoryTest memory={data} />
-                </Stacked>
+                </Stack>
                 <Side memory={data} />
-              </Columns>
+              </TwoColumns>
             </>
           )}
         </Page>
@@ -60,7 +58,7 @@ export function MemoryView() {
 
 /** The finding, not the type. */
 export function titleOf(memory: Memory): string {
-  if (memory.modules.length === 0) {
+  if (memory.isolation.things.length === 0) {
     if (memory.runs.some((r) => r.state !== 'ENDED')) return 'Its memory is being tested';
     const march = resultOf(
       memory.runs.find((r) => r.state === 'ENDED' && resultOf(r, 'memory-test') !== null),
@@ -71,40 +69,23 @@ export function titleOf(memory: Memory): string {
       ? 'Its memory held through a whole test'
       : 'What sits in its memory slots?';
   }
-  if (memory.named !== null) {
-    return memory.named.startsWith('none of these')
+  if (memory.isolation.named !== null) {
+    return memory.isolation.named.startsWith('none of these')
       ? 'It is neither a module nor a slot'
-      : `It is ${memory.named}`;
+      : `It is ${memory.isolation.named}`;
   }
-  if (memory.starts.length === 0) return 'Start it as it came, and say whether it fails';
-  const [first, second] = memory.suspects;
-  return `Perhaps ${first?.words ?? 'nothing'}, or ${second?.words ?? 'nothing'}: the ${counted(memory.starts.length)} cannot tell them apart yet`;
+  if (memory.isolation.starts.length === 0) return 'Start it as it came, and say whether it fails';
+  const [first, second] = memory.isolation.suspects;
+  return `Perhaps ${first?.words ?? 'nothing'}, or ${second?.words ?? 'nothing'}: the ${together(memory.isolation.starts.length)} cannot tell them apart yet`;
 }
 
-const counted = (n: number) => (n === 1 ? 'one start' : `${n} starts`);
+const together = (n: number) => (n === 1 ? 'one start' : `${n} starts`);
 
 function Side({ memory }: { memory: Memory }) {
   return (
-    <Stacked>
-      <Sheet>
-        <SheetHead>
-          <Lead>Under suspicion</Lead>
-          <small>of 100</small>
-        </SheetHead>
-        <ul>
-          {memory.suspects.slice(0, 7).map((suspect) => (
-            <Suspect key={suspect.words}>
-              <SuspicionMark suspicion={suspect.suspicion} size={22} />
-              <span>{suspect.words}</span>
-              <Bar aria-hidden="true">
-                <i style={{ inlineSize: `${100 * suspect.probability}%` }} />
-              </Bar>
-              <b>{ofHundred(suspect.probability)}</b>
-            </Suspect>
-          ))}
-        </ul>
-      </Sheet>
-      {memory.options.length > 0 && (
+    <Stack>
+      <Suspects isolation={memory.isolation} />
+      {memory.isolation.options.length > 0 && (
         <Sheet>
           <SheetHead>
             <Lead>Which start tells most</Lead>
@@ -118,7 +99,7 @@ function Side({ memory }: { memory: Memory }) {
               </tr>
             </thead>
             <tbody>
-              {memory.options.map((option) => (
+              {memory.isolation.options.map((option) => (
                 <tr key={option.words}>
                   <th scope="row">{option.words}</th>
                   <td>{option.bits.toFixed(2)} bit</td>
@@ -142,53 +123,12 @@ function Side({ memory }: { memory: Memory }) {
         </Padded>
       )}
       <SlotsSeen memory={memory} />
-    </Stacked>
+    </Stack>
   );
 }
 
-const Back = styled(Link)`
-  color: ${color.ink2};
-`;
-
-const Columns = styled.div`
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(320px, 400px);
-  gap: 12px;
-  align-items: start;
-  margin: 12px 0;
-  ${upTo.middle} {
-    grid-template-columns: minmax(0, 1fr);
-  }
-`;
-
-const Stacked = styled.div`
-  display: grid;
-  gap: 12px;
-`;
-
 const Padded = styled(Sheet)`
   padding: 12px 16px;
-`;
-
-const Suspect = styled.li`
-  display: grid;
-  grid-template-columns: 26px minmax(0, 1fr) 90px 34px;
-  gap: 10px;
-  align-items: center;
-  padding: 6px 16px;
-  b {
-    text-align: right;
-  }
-`;
-
-const Bar = styled.span`
-  height: 10px;
-  background: ${color.ground};
-  i {
-    display: block;
-    height: 100%;
-    background: ${color.ink3};
-  }
 `;
 
 const Options = styled.table`

@@ -23,7 +23,7 @@ const counted = (slots: number): Count =>
 
 /** Names what there is to swap, before the first start. */
 export function SetUp({ memory }: { memory: Memory }) {
-  const call = useCall(keys.memory(memory.number), keys.job(memory.number));
+  const call = useCall(keys.job(memory.isolation.number));
   const told = memory.seen.filter((slot) => slot.module !== null).length;
   const [names, setNames] = useState(
     told === 0
@@ -57,14 +57,16 @@ export function SetUp({ memory }: { memory: Memory }) {
         onPress={() =>
           call.mutate({
             method: 'PUT',
-            path: `/api/jobs/${memory.number}/memory`,
+            path: `/api/jobs/${memory.isolation.number}/isolations/MEMORY`,
             body: {
-              version: memory.version,
-              modules,
-              slots: Array.from(
-                { length: Number(slots) },
-                (_, i) => memory.seen[i]?.slot ?? `slot ${i + 1}`,
-              ),
+              version: memory.isolation.version,
+              things: [
+                ...modules.map((name) => ({ kind: 'module', name })),
+                ...Array.from({ length: Number(slots) }, (_, i) => ({
+                  kind: 'slot',
+                  name: memory.seen[i]?.slot ?? `slot ${i + 1}`,
+                })),
+              ],
             },
           })
         }

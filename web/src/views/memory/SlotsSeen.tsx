@@ -2,7 +2,7 @@ import styled from 'styled-components';
 import type { Memory } from '../../api/types';
 import { color } from '../../theme/theme';
 import { when } from '../../ui/format';
-import { Lead, Mono, Sheet, SheetHead } from '../../ui/Sheet';
+import { Lead, Mono, Sheet, SheetHead, Teach } from '../../ui/Sheet';
 
 /** What the machine itself tells of its slots. */
 export function SlotsSeen({ memory }: { memory: Memory }) {
@@ -35,11 +35,6 @@ export function SlotsSeen({ memory }: { memory: Memory }) {
     </Sheet>
   );
 }
-
-const Teach = styled.p`
-  padding: 0 16px 14px;
-  color: ${color.ink2};
-`;
 
 const List = styled.ul`
   padding: 0 16px 10px;

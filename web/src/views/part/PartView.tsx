@@ -2,9 +2,10 @@ import { Link, useParams } from 'react-router';
 import styled from 'styled-components';
 import { useCall, usePart } from '../../api/queries';
 import type { PartLife } from '../../api/types';
-import { color, upTo } from '../../theme/theme';
+import { color } from '../../theme/theme';
 import { Button } from '../../ui/Button';
-import { when } from '../../ui/format';
+import { TwoColumns } from '../../ui/Layout';
+import { sentence, when } from '../../ui/format';
 import { Loaded } from '../../ui/Loaded';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { Lead, Mono, Page, Sheet, SheetHead, Sub, Title } from '../../ui/Sheet';
@@ -28,7 +29,7 @@ function Shown({ part }: { part: PartLife }) {
         first met {when(part.firstMet)}
       </Sub>
       {call.isError && <ProblemNote error={call.error} />}
-      <Columns>
+      <TwoColumns $side="minmax(0, 1fr)">
         <Sheet>
           <SheetHead>
             <Lead>Where it was</Lead>
@@ -86,30 +87,19 @@ function Shown({ part }: { part: PartLife }) {
             </Rows>
           </Sheet>
         )}
-      </Columns>
+      </TwoColumns>
     </Page>
   );
 }
 
 function titleOf(part: PartLife): string {
   const machines = new Set(part.stays.map((stay) => stay.machine));
-  const kind = part.kind.charAt(0).toUpperCase() + part.kind.slice(1);
+  const kind = sentence(part.kind);
   const [only] = machines;
   if (machines.size === 0) return `${kind} that was never placed`;
   if (machines.size === 1) return `${kind} of one machine: ${only}`;
   return `${kind} that has been in ${machines.size} machines`;
 }
-
-const Columns = styled.div`
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 12px;
-  align-items: start;
-  margin-top: 14px;
-  ${upTo.middle} {
-    grid-template-columns: 1fr;
-  }
-`;
 
 const Rows = styled.ul`
   li {

@@ -1,10 +1,11 @@
 import { useState } from 'react';
 import { Tab, TabList, TabPanel, Tabs } from 'react-aria-components';
-import { Link, useParams, useSearchParams } from 'react-router';
+import { useParams, useSearchParams } from 'react-router';
 import styled from 'styled-components';
 import { usePageBytes, useReading } from '../../api/queries';
 import type { PageBytes, PageView, Reading } from '../../api/types';
-import { color, size, upTo } from '../../theme/theme';
+import { color, size } from '../../theme/theme';
+import { Back, TwoColumns } from '../../ui/Layout';
 import { when } from '../../ui/format';
 import { Mono, Page, Sheet, Sub, Title } from '../../ui/Sheet';
 import { Loaded } from '../../ui/Loaded';
@@ -92,7 +93,7 @@ function OnePage({ reading, page, range, onRange }: PageTableProps) {
       .filter((f) => offset >= f.offset && offset < f.offset + f.length)
       .sort((a, b) => a.length - b.length)[0];
   return (
-    <Columns>
+    <TwoColumns $side="auto" $gapAbove={false}>
       <Sheet>
         <PageTable reading={reading} page={page} fields={fields} range={range} onRange={onRange} />
       </Sheet>
@@ -112,7 +113,7 @@ function OnePage({ reading, page, range, onRange }: PageTableProps) {
           />
         )}
       </Beside>
-    </Columns>
+    </TwoColumns>
   );
 }
 
@@ -184,11 +185,6 @@ function rangeFrom(search: URLSearchParams): Range | null {
     : null;
 }
 
-const Back = styled(Link)`
-  display: inline-block;
-  padding: 6px 0;
-`;
-
 const Bar = styled(TabList)`
   display: flex;
   flex-wrap: wrap;
@@ -213,16 +209,6 @@ const PageTab = styled(Tab)`
     background: ${color.sheet};
     border-bottom-color: ${color.sheet};
     box-shadow: inset 0 3px 0 ${color.clear};
-  }
-`;
-
-const Columns = styled.div`
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) auto;
-  gap: 12px;
-  align-items: start;
-  ${upTo.middle} {
-    grid-template-columns: minmax(0, 1fr);
   }
 `;
 

@@ -5,10 +5,11 @@ import { resultOf } from '../../api/result';
 import type { DataOnDrive, Run, Rescue } from '../../api/types';
 import { color, size, upTo } from '../../theme/theme';
 import { Button } from '../../ui/Button';
+import { TwoColumns } from '../../ui/Layout';
 import { bytes, count, when } from '../../ui/format';
 import { Loaded } from '../../ui/Loaded';
 import { ProblemNote } from '../../ui/ProblemNote';
-import { Lead, Mono, Page, Sheet, SheetHead, Title } from '../../ui/Sheet';
+import { Lead, Mono, Page, Sheet, SheetHead, Teach, Title } from '../../ui/Sheet';
 import { RunPanel } from '../run/RunPanel';
 import { Bands } from './Bands';
 import { CarvedSheet } from './CarvedSheet';
@@ -47,7 +48,7 @@ function Shown({ data }: { data: DataOnDrive }) {
         </Mono>
         {data.decisive !== null && <> · spare it: {data.decisive}</>}
       </About>
-      <Columns>
+      <Columns $side="356px" $gapAbove={false}>
         <Wide>
           <CopySheet data={data} running={running} />
           <Sheet>
@@ -242,13 +243,9 @@ const About = styled.p`
   overflow-wrap: anywhere;
 `;
 
-const Columns = styled.div`
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 356px;
-  gap: 12px;
-  align-items: start;
+/** What it has come to is looked at first, also where there is no room beside it. */
+const Columns = styled(TwoColumns)`
   ${upTo.middle} {
-    grid-template-columns: minmax(0, 1fr);
     > :last-child {
       order: -1;
     }
@@ -263,10 +260,6 @@ const Wide = styled.div`
 
 const Padded = styled.div`
   padding: 4px 16px 12px;
-`;
-
-const Teach = styled.p`
-  padding: 0 16px 16px;
 `;
 
 const Figures = styled.div`

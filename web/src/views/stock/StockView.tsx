@@ -3,15 +3,16 @@ import { Form } from 'react-aria-components';
 import styled from 'styled-components';
 import { keys, useCall, useSession, useStock } from '../../api/queries';
 import type { StockData } from '../../api/types';
-import { color, size, upTo } from '../../theme/theme';
+import { color, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
+import { TwoColumns } from '../../ui/Layout';
 import { bytes, count } from '../../ui/format';
 import { Loaded } from '../../ui/Loaded';
 import { Modal } from '../../ui/Modal';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { Select } from '../../ui/Select';
-import { Lead, Page, Sheet, SheetHead, Sub, Title } from '../../ui/Sheet';
+import { Lead, Page, Sheet, SheetHead, Sub, Teach, Title } from '../../ui/Sheet';
 import { ModelLives } from './ModelLives';
 
 /** Which models fail, and what stands in stock in their place. */
@@ -37,7 +38,7 @@ function Shown({ stock, text, onText }: ShownProps) {
       <Sub>
         Drives by model, worst first: the share that had to be replaced, with its 95 % interval.
       </Sub>
-      <Columns>
+      <TwoColumns $side="400px">
         <Sheet>
           <SheetHead>
             <Lead>
@@ -72,7 +73,7 @@ function Shown({ stock, text, onText }: ShownProps) {
           </Rows>
         </Sheet>
         <InStock stock={stock} />
-      </Columns>
+      </TwoColumns>
     </Page>
   );
 }
@@ -262,23 +263,8 @@ function Adding({ onClose }: { onClose: () => void }) {
   );
 }
 
-const Columns = styled.div`
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 400px;
-  gap: 12px;
-  align-items: start;
-  padding-top: 12px;
-  ${upTo.middle} {
-    grid-template-columns: minmax(0, 1fr);
-  }
-`;
-
 const Search = styled.div`
   padding: 0 16px 10px;
-`;
-
-const Teach = styled.p`
-  padding: 0 16px 14px;
 `;
 
 const Rows = styled.ul`

@@ -1,13 +1,14 @@
-import { Link, useParams } from 'react-router';
+import { useParams } from 'react-router';
 import styled from 'styled-components';
 import { useWork } from '../../api/queries';
 import { resultOf } from '../../api/result';
 import type { LoadResult, Work } from '../../api/types';
-import { color, size, upTo } from '../../theme/theme';
-import { count, when } from '../../ui/format';
+import { color, size } from '../../theme/theme';
+import { Back, Stack, TwoColumns } from '../../ui/Layout';
+import { count, sentence, when } from '../../ui/format';
 import { LineChart } from '../../ui/LineChart';
 import { Loaded } from '../../ui/Loaded';
-import { Lead, Page, Sheet, SheetHead, Sub, Title } from '../../ui/Sheet';
+import { Lead, Page, Sheet, SheetHead, Sub, Teach, Title } from '../../ui/Sheet';
 import { RunPanel } from '../run/RunPanel';
 import { StartPart } from '../run/StartPart';
 import { useLatest } from '../run/useLatest';
@@ -43,7 +44,7 @@ function Shown({ work }: { work: Work }) {
       {work.between.length > 0 && (
         <Sub>Between the two samples: {work.between.map((b) => b.what).join(', ')}.</Sub>
       )}
-      <Columns>
+      <TwoColumns>
         <Sheet>
           <SheetHead>
             <Lead>
@@ -61,12 +62,12 @@ function Shown({ work }: { work: Work }) {
             <StartPart job={work.number} part="board" starts={STARTS} lockedWhy={work.canSample} />
           )}
         </Sheet>
-        <Stacked>
+        <Stack>
           <Shifts work={work} />
           {load !== null && <Programs load={load} />}
           {load !== null && <Besides load={load} />}
-        </Stacked>
-      </Columns>
+        </Stack>
+      </TwoColumns>
     </Page>
   );
 }
@@ -96,7 +97,6 @@ export function titleOf(work: Work): string {
     : `${busy}; ${program.name} takes ${percent(program.cpu)} of the processors`;
 }
 
-const sentence = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
 const percent = (share: number) => `${Math.round(100 * share)} %`;
 
 const NAMES: Record<string, string> = {
@@ -248,26 +248,6 @@ function Besides({ load }: { load: LoadResult }) {
   );
 }
 
-const Back = styled(Link)`
-  color: ${color.ink2};
-`;
-
-const Columns = styled.div`
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(300px, 360px);
-  gap: 12px;
-  align-items: start;
-  margin: 12px 0;
-  ${upTo.middle} {
-    grid-template-columns: minmax(0, 1fr);
-  }
-`;
-
-const Stacked = styled.div`
-  display: grid;
-  gap: 12px;
-`;
-
 const Plot = styled.div`
   padding: 8px 16px;
   border-top: 1px solid ${color.line};
@@ -280,11 +260,6 @@ const Plot = styled.div`
     font-weight: 400;
     color: ${color.ink2};
   }
-`;
-
-const Teach = styled.p`
-  padding: 0 16px 14px;
-  color: ${color.ink2};
 `;
 
 const List = styled.ul`

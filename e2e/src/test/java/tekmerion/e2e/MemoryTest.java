@@ -43,7 +43,7 @@ class MemoryTest {
   }
 
   private static JsonNode memory(String job) {
-    return shop.get("/api/jobs/%s/memory".formatted(job)).body();
+    return shop.get("/api/jobs/%s/isolations/MEMORY".formatted(job)).body();
   }
 
   /**
@@ -71,7 +71,7 @@ class MemoryTest {
         break;
       }
       List<Integer> next = new ArrayList<>();
-      memory(job).at("/options/0/placement").forEach(m -> next.add(m.intValue()));
+      memory(job).at("/options/0/arrangement").forEach(m -> next.add(m.intValue()));
       browser.seeText("%d · Next".formatted(made + 1));
       placement = next;
     }

@@ -46,10 +46,8 @@ BEGIN
   DELETE o FROM job_own_move o JOIN job j ON j.id = o.job_id WHERE j.customer_id = customer;
   UPDATE job_finding s JOIN job j ON j.id = s.job_id SET s.words = 'erased on request'
     WHERE j.customer_id = customer AND s.origin = 'intake';
-  UPDATE thing_start t JOIN thing_setup s ON s.id = t.setup_id JOIN job j ON j.id = s.job_id SET t.note = ''
-    WHERE j.customer_id = customer;
-  UPDATE swap_start t JOIN swap_setup s ON s.id = t.setup_id JOIN job j ON j.id = s.job_id SET t.note = ''
-    WHERE j.customer_id = customer;
+  UPDATE isolation_start t JOIN isolation_setup s ON s.id = t.setup_id JOIN job j ON j.id = s.job_id
+    SET t.note = '' WHERE j.customer_id = customer;
   -- What runs found of their files: names of folders and files tell of people.
   UPDATE link_event e JOIN run r ON r.probe_id = e.probe_id JOIN job j ON j.id = r.job_id
     SET e.body = NULL WHERE j.customer_id = customer AND LOCATE(r.id, e.body) > 0;

@@ -615,47 +615,9 @@ CREATE TABLE job_own_move (
 );
 GRANT SELECT, INSERT ON job_own_move TO ${appUser};
 
--- Which modules and slots a machine has, as far as swapping goes; a later row stands, and starts
--- that were made under an earlier one count no more.
-CREATE TABLE swap_setup (
-  id      BIGINT NOT NULL AUTO_INCREMENT,
-  job_id  BIGINT NOT NULL,
-  modules VARCHAR(300) NOT NULL,
-  slots   VARCHAR(300) NOT NULL,
-  set_by  BIGINT NOT NULL,
-  set_at  DATETIME(6) NOT NULL,
-  -- By which the modules of an isolation are known again at each start; null if nobody read them.
-  serials VARCHAR(400),
-  PRIMARY KEY (id),
-  KEY swap_setup_by_job (job_id, id),
-  KEY swap_setup_person (set_by),
-  CONSTRAINT swap_setup_job FOREIGN KEY (job_id) REFERENCES job (id),
-  CONSTRAINT swap_setup_person FOREIGN KEY (set_by) REFERENCES account (id)
-);
-GRANT SELECT, INSERT ON swap_setup TO ${appUser};
-
--- One start with modules placed so; evidence, never changed. A row that takes another back names
--- it.
-CREATE TABLE swap_start (
-  id         BIGINT NOT NULL AUTO_INCREMENT,
-  setup_id   BIGINT NOT NULL,
-  placement  VARCHAR(40) NOT NULL,
-  outcome    VARCHAR(15) NOT NULL,
-  note       VARCHAR(300) NOT NULL,
-  takes_back BIGINT,
-  made_by    BIGINT NOT NULL,
-  made_at    DATETIME(6) NOT NULL,
-  PRIMARY KEY (id),
-  KEY swap_start_by_setup (setup_id, id),
-  KEY swap_start_person (made_by),
-  CONSTRAINT swap_start_person FOREIGN KEY (made_by) REFERENCES account (id),
-  CONSTRAINT swap_start_setup FOREIGN KEY (setup_id) REFERENCES swap_setup (id)
-);
-GRANT SELECT, INSERT ON swap_start TO ${appUser};
-
--- What else can be put in and out of play: a later row of a sort stands, and starts that were made
--- under an earlier one count no more.
-CREATE TABLE thing_setup (
+-- What can be put in and out of play, modules in their slots as all else: a later row of a sort
+-- stands, and starts that were made under an earlier one count no more.
+CREATE TABLE isolation_setup (
   id     BIGINT NOT NULL AUTO_INCREMENT,
   job_id BIGINT NOT NULL,
   sort   VARCHAR(20) NOT NULL,
@@ -663,30 +625,31 @@ CREATE TABLE thing_setup (
   set_by BIGINT NOT NULL,
   set_at DATETIME(6) NOT NULL,
   PRIMARY KEY (id),
-  KEY thing_setup_by_job (job_id, sort, id),
-  KEY thing_setup_person (set_by),
-  CONSTRAINT thing_setup_job FOREIGN KEY (job_id) REFERENCES job (id),
-  CONSTRAINT thing_setup_person FOREIGN KEY (set_by) REFERENCES account (id)
+  KEY isolation_setup_by_job (job_id, sort, id),
+  KEY isolation_setup_person (set_by),
+  CONSTRAINT isolation_setup_job FOREIGN KEY (job_id) REFERENCES job (id),
+  CONSTRAINT isolation_setup_person FOREIGN KEY (set_by) REFERENCES account (id)
 );
-GRANT SELECT, INSERT ON thing_setup TO ${appUser};
+GRANT SELECT, INSERT ON isolation_setup TO ${appUser};
 
--- One start with these in play, a bit for each; evidence, never changed.
-CREATE TABLE thing_start (
-  id         BIGINT NOT NULL AUTO_INCREMENT,
-  setup_id   BIGINT NOT NULL,
-  in_play    BIGINT NOT NULL,
-  outcome    VARCHAR(15) NOT NULL,
-  note       VARCHAR(300) NOT NULL,
-  takes_back BIGINT,
-  made_by    BIGINT NOT NULL,
-  made_at    DATETIME(6) NOT NULL,
+-- One start, arranged so: of memory the module by slot, else the numbers of the things in play.
+-- Evidence, never changed; a row that takes another back names it.
+CREATE TABLE isolation_start (
+  id          BIGINT NOT NULL AUTO_INCREMENT,
+  setup_id    BIGINT NOT NULL,
+  arrangement VARCHAR(200) NOT NULL,
+  outcome     VARCHAR(15) NOT NULL,
+  note        VARCHAR(300) NOT NULL,
+  takes_back  BIGINT,
+  made_by     BIGINT NOT NULL,
+  made_at     DATETIME(6) NOT NULL,
   PRIMARY KEY (id),
-  KEY thing_start_by_setup (setup_id, id),
-  KEY thing_start_person (made_by),
-  CONSTRAINT thing_start_person FOREIGN KEY (made_by) REFERENCES account (id),
-  CONSTRAINT thing_start_setup FOREIGN KEY (setup_id) REFERENCES thing_setup (id)
+  KEY isolation_start_by_setup (setup_id, id),
+  KEY isolation_start_person (made_by),
+  CONSTRAINT isolation_start_person FOREIGN KEY (made_by) REFERENCES account (id),
+  CONSTRAINT isolation_start_setup FOREIGN KEY (setup_id) REFERENCES isolation_setup (id)
 );
-GRANT SELECT, INSERT ON thing_start TO ${appUser};
+GRANT SELECT, INSERT ON isolation_start TO ${appUser};
 
 -- The owner's data ---------------------------------------------------------------------
 

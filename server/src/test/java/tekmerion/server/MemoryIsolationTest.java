@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import tekmerion.launch.ShopClient;
@@ -19,28 +20,41 @@ class MemoryIsolationTest {
         .takeIn();
   }
 
-  private static JsonNode view(ShopClient shop, String number) {
+  private static String path(String number) {
+    return "/api/jobs/%s/isolations/MEMORY".formatted(number);
+  }
+
+  private static JsonNode memory(ShopClient shop, String number) {
     return shop.get("/api/jobs/%s/memory".formatted(number)).body();
+  }
+
+  private static JsonNode view(ShopClient shop, String number) {
+    return memory(shop, number).get("isolation");
+  }
+
+  private static Map<String, Object> said(
+      ShopClient shop, String number, List<String> modules, List<String> slots) {
+    Stream<Map<String, String>> things =
+        Stream.concat(
+            modules.stream().map(m -> Map.of("kind", "module", "name", m)),
+            slots.stream().map(s -> Map.of("kind", "slot", "name", s)));
+    return Map.of(
+        "version", view(shop, number).get("version").intValue(), "things", things.toList());
   }
 
   private static ShopClient.Answer setUp(
       ShopClient shop, String number, List<String> modules, List<String> slots) {
-    return shop.put(
-        "/api/jobs/%s/memory".formatted(number),
-        Map.of(
-            "version", view(shop, number).get("version").intValue(),
-            "modules", modules,
-            "slots", slots));
+    return shop.put(path(number), said(shop, number, modules, slots));
   }
 
   private static ShopClient.Answer start(
       ShopClient shop, String number, List<Integer> placement, String outcome) {
     return shop.post(
-        "/api/jobs/%s/memory/starts".formatted(number),
+        path(number) + "/starts",
         Map.of(
             "version",
             view(shop, number).get("version").intValue(),
-            "placement",
+            "arrangement",
             placement,
             "outcome",
             outcome,
@@ -60,7 +74,7 @@ class MemoryIsolationTest {
     int starts = 1;
     while (view(ines, number).get("named").isNull()) {
       List<Integer> placement = new ArrayList<>();
-      view(ines, number).at("/options/0/placement").forEach(m -> placement.add(m.intValue()));
+      view(ines, number).at("/options/0/arrangement").forEach(m -> placement.add(m.intValue()));
       String outcome = placement.contains(1) ? "FAIL" : "PASS"; // M2 is bad
       assertThat(start(ines, number, placement, outcome).status()).isEqualTo(204);
       assertThat(++starts).isLessThan(7);
@@ -68,7 +82,7 @@ class MemoryIsolationTest {
 
     JsonNode view = view(ines, number);
     assertThat(view.get("named").stringValue()).isEqualTo("M2");
-    assertThat(view.get("meanwhile").stringValue()).startsWith("only M1 in");
+    assertThat(memory(ines, number).get("meanwhile").stringValue()).startsWith("only M1 in");
     assertThat(view.get("options")).isEmpty();
     JsonNode first = ines.get("/api/jobs/" + number).body().at("/weighing/causes/0");
     assertThat(first.get("cause").stringValue()).isEqualTo("memory-module");
@@ -88,20 +102,15 @@ class MemoryIsolationTest {
     JsonNode before = view(ines, number);
     ShopClient.Answer back =
         ines.post(
-            "/api/jobs/%s/memory/starts/%d/take-back"
-                .formatted(number, before.at("/starts/0/id").longValue()),
+            "%s/starts/%d/take-back"
+                .formatted(path(number), before.at("/starts/0/id").longValue()),
             Map.of("version", before.get("version").intValue()));
 
     assertThat(back.status()).isEqualTo(204);
     assertThat(view(ines, number).get("starts")).isEmpty();
     assertThat(
             shop.signedIn("joao")
-                .put(
-                    "/api/jobs/%s/memory".formatted(number),
-                    Map.of(
-                        "version", view(ines, number).get("version").intValue(),
-                        "modules", List.of("M1"),
-                        "slots", List.of("slot 1")))
+                .put(path(number), said(ines, number, List.of("M1"), List.of("slot 1")))
                 .status())
         .isEqualTo(403);
   }

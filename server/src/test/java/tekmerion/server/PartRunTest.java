@@ -157,11 +157,16 @@ class PartRunTest {
       assertThat(
               at.ines
                   .put(
-                      "/api/jobs/%s/memory".formatted(at.job),
+                      "/api/jobs/%s/isolations/MEMORY".formatted(at.job),
                       Map.of(
-                          "version", seen.get("version").intValue(),
-                          "modules", List.of("A", "B"),
-                          "slots", List.of("Slot 1", "Slot 2")))
+                          "version",
+                          seen.at("/isolation/version").intValue(),
+                          "things",
+                          List.of(
+                              Map.of("kind", "module", "name", "A"),
+                              Map.of("kind", "module", "name", "B"),
+                              Map.of("kind", "slot", "name", "Slot 1"),
+                              Map.of("kind", "slot", "name", "Slot 2"))))
                   .status())
           .isEqualTo(204);
 

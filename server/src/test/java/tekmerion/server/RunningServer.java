@@ -26,6 +26,8 @@ import org.junit.jupiter.api.extension.ParameterResolver;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.context.support.GenericApplicationContext;
+import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
+import org.springframework.security.crypto.password.PasswordEncoder;
 import tekmerion.launch.FreePort;
 import tekmerion.launch.MariaDb;
 import tekmerion.launch.ShopClient;
@@ -36,6 +38,9 @@ import tekmerion.launch.ShopClient;
  */
 public final class RunningServer implements ParameterResolver {
   private static final String PASSWORD = "only-for-these-tests";
+
+  /** The least that BCrypt can do. */
+  private static final int CHEAP = 4;
 
   /** Everything a test needs of it. */
   public static final class Shop implements AutoCloseable {
@@ -93,6 +98,12 @@ public final class RunningServer implements ParameterResolver {
             beans.registerBean(CountedDataSource.class, () -> new CountedDataSource(statements));
             beans.registerBean(
                 "testClock", Clock.class, () -> new AheadClock(), bean -> bean.setPrimary(true));
+            // Tests sign in hundreds of times: how costly a guess is, SignInTest looks at alone.
+            beans.registerBean(
+                "testEncoder",
+                PasswordEncoder.class,
+                () -> new BCryptPasswordEncoder(CHEAP),
+                bean -> bean.setPrimary(true));
           });
       String[] arguments = {
         "--server.port=" + port,

@@ -28,7 +28,7 @@ class ThingsIsolationTest {
 
   private record Case(ShopClient ines, String number, String sort) {
     private String path() {
-      return "/api/jobs/%s/things/%s".formatted(number, sort);
+      return "/api/jobs/%s/isolations/%s".formatted(number, sort);
     }
 
     private JsonNode view() {
@@ -46,7 +46,7 @@ class ThingsIsolationTest {
           Map.of(
               "version",
               view().get("version").intValue(),
-              "inPlay",
+              "arrangement",
               inPlay,
               "outcome",
               outcome,
@@ -59,7 +59,7 @@ class ThingsIsolationTest {
       int starts = 0;
       while (view().get("named").isNull() && starts < 12) {
         List<Integer> inPlay = new ArrayList<>();
-        view().get("next").get("inPlay").forEach(i -> inPlay.add(i.intValue()));
+        view().at("/options/0/arrangement").forEach(i -> inPlay.add(i.intValue()));
         assertThat(tried(inPlay, inPlay.contains(bad) ? "FAIL" : "PASS").status()).isEqualTo(204);
         starts++;
       }
@@ -84,7 +84,7 @@ class ThingsIsolationTest {
       things.add(thing("", "thing " + i));
     }
     assertThat(c.setUp(things).status()).isEqualTo(204);
-    assertThat(c.view().get("next").get("words").stringValue()).isEqualTo("all of them");
+    assertThat(c.view().at("/options/0/words").stringValue()).isEqualTo("all of them");
 
     int starts = c.follow(5);
 
@@ -92,7 +92,7 @@ class ThingsIsolationTest {
     assertThat(starts).isLessThanOrEqualTo(8);
     assertThat(c.view().get("named").stringValue()).isEqualTo("thing 6");
     assertThat(c.ines.get("/api/jobs/" + c.number).body().toString())
-        .contains("Isolation by halves and swaps: thing 6");
+        .contains("Isolation: thing 6");
   }
 
   @Test

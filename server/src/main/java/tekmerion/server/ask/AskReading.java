@@ -50,9 +50,7 @@ public class AskReading {
   }
 
   private Asked keep(String number, String partKey, Person by) {
-    Job job =
-        jobs.findByNumber(number)
-            .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
+    Job job = jobs.named(number);
     ProbeView probe = probeOf.readable(job, partKey);
     boolean underWay =
         requests.pending(job.id()).stream()

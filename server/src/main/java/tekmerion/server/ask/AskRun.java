@@ -151,9 +151,7 @@ public class AskRun {
     Run kept =
         transaction.execute(
             status -> {
-              Job job =
-                  jobs.findByNumber(number)
-                      .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
+              Job job = jobs.named(number);
               entities.lock(job, LockModeType.PESSIMISTIC_WRITE);
               Run copy =
                   copies
@@ -200,9 +198,7 @@ public class AskRun {
   }
 
   private UUID keep(String number, String partKey, RunKind kind, FilesWanted wanted, Person by) {
-    Job job =
-        jobs.findByNumber(number)
-            .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
+    Job job = jobs.named(number);
     // Two who start at once: the second waits here and then sees the first one's run.
     entities.lock(job, LockModeType.PESSIMISTIC_WRITE);
     if (job.endedAt() != null) {

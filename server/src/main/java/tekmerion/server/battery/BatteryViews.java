@@ -32,6 +32,7 @@ import tekmerion.server.evidence.Reading;
 import tekmerion.server.evidence.Readings;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
+import tekmerion.server.job.Shown;
 import tekmerion.server.part.Part;
 import tekmerion.server.part.PartPlace;
 import tekmerion.server.part.PartService;
@@ -44,7 +45,7 @@ import tekmerion.server.run.Runs;
 
 /** Gathers what a battery tells, what was measured of it, and how others like it are. */
 @Service
-class BatteryViews {
+class BatteryViews implements Shown {
   private static final int MAX_LOOKS = 60;
   private static final int MAX_OTHERS = 60;
   private static final int MIN_OTHERS = 3;
@@ -76,11 +77,15 @@ class BatteryViews {
     this.jdbc = jdbc;
   }
 
+  @Override
+  @Transactional(readOnly = true)
+  public void mustShow(String jobNumber) {
+    of(jobNumber);
+  }
+
   @Transactional(readOnly = true)
   public BatteryView of(String number) {
-    Job job =
-        jobs.findByNumber(number)
-            .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
+    Job job = jobs.named(number);
     Optional<Part> part =
         parts.inMachine(job.machine().id(), RunKind.BATTERY).stream()
             .filter(p -> p.partKey().equals(RunKind.BATTERY)) // not the second pack

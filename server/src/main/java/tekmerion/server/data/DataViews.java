@@ -26,9 +26,9 @@ import tekmerion.server.bay.Bay;
 import tekmerion.server.bay.Bays;
 import tekmerion.server.data.DataView.DataStep;
 import tekmerion.server.data.DataView.FilesOfVolume;
-import tekmerion.server.exchange.Shown;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
+import tekmerion.server.job.Shown;
 import tekmerion.server.part.Part;
 import tekmerion.server.part.PartPlace;
 import tekmerion.server.permit.DataNotes;
@@ -123,9 +123,7 @@ class DataViews implements Shown {
 
   @Transactional(readOnly = true)
   DataView of(String number, String partKey) {
-    Job job =
-        jobs.findByNumber(number)
-            .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
+    Job job = jobs.named(number);
     WeighingService.Evidence evidence = weighing.weigh(job);
     Optional<PartPlace> place =
         evidence.drives().stream().filter(p -> p.partKey().equals(partKey)).findFirst();

@@ -109,9 +109,7 @@ class DriveViews {
 
   @Transactional(readOnly = true)
   DriveView of(String number, String partKey) {
-    Job job =
-        jobs.findByNumber(number)
-            .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
+    Job job = jobs.named(number);
     Evidence evidence = weighing.weigh(job);
     PartPlace place =
         evidence.drives().stream()

@@ -80,9 +80,8 @@ class ArchiveRules {
     oneOf("run_result.ended", LinkEvent.End.class);
     oneOf("machine.kind", Machine.Kind.class);
     oneOf("part.told_by", Part.ToldBy.class);
-    oneOf("swap_start.outcome", StartOutcome.class);
-    oneOf("thing_start.outcome", StartOutcome.class);
-    oneOf("thing_setup.sort", Sort.class);
+    oneOf("isolation_start.outcome", StartOutcome.class);
+    oneOf("isolation_setup.sort", Sort.class);
     rules.put("run.state", Run.State.ENDED.name()::equals);
     rules.put("part.kind", Set.of("drive", "battery", "module", "board")::contains);
     rules.put("job_finding.origin", Set.of("intake", "move")::contains);

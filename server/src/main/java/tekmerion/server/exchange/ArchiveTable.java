@@ -87,14 +87,13 @@ record ArchiveTable(
               "reading_id, kind"),
           of("run", JOBS, "asked_at, id").without("named_drive", "from_elsewhere"),
           of("run_result", "run_id IN (SELECT id FROM run WHERE job_id = :job)", "run_id"),
-          of("swap_setup", JOBS, "id"),
-          of("swap_start", "setup_id IN (SELECT id FROM swap_setup WHERE job_id = :job)", "id")
-              .with("setup_id", "swap_setup")
-              .with("takes_back", "swap_start"),
-          of("thing_setup", JOBS, "id"),
-          of("thing_start", "setup_id IN (SELECT id FROM thing_setup WHERE job_id = :job)", "id")
-              .with("setup_id", "thing_setup")
-              .with("takes_back", "thing_start"));
+          of("isolation_setup", JOBS, "id"),
+          of(
+                  "isolation_start",
+                  "setup_id IN (SELECT id FROM isolation_setup WHERE job_id = :job)",
+                  "id")
+              .with("setup_id", "isolation_setup")
+              .with("takes_back", "isolation_start"));
 
   private static ArchiveTable of(String name, String rows, String order) {
     return new ArchiveTable(name, rows, order, Set.of(), Map.of());

@@ -63,9 +63,7 @@ class Captures {
    */
   @Transactional
   public List<Taken> take(String number, String partKey, List<Dropped> files) {
-    Job job =
-        jobs.findByNumber(number)
-            .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
+    Job job = jobs.named(number);
     if (job.endedAt() != null) {
       throw Refusal.notPossibleNow("The job is ended.", "Take the machine in anew.");
     }

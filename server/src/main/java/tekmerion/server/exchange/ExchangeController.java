@@ -24,7 +24,6 @@ import tekmerion.server.job.Hands;
 import tekmerion.server.job.Jobs;
 import tekmerion.server.person.Person;
 import tekmerion.server.person.Role;
-import tekmerion.server.problem.Refusal;
 
 /** Jobs out of this installation, and into it. */
 @RestController
@@ -69,10 +68,7 @@ class ExchangeController {
   @GetMapping(path = "/{number}/archive.zip", produces = ZIP)
   ResponseEntity<byte[]> archive(
       @PathVariable String number, @AuthenticationPrincipal Person person) throws IOException {
-    hands.mustBeOn(
-        jobs.findByNumber(number)
-            .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number))),
-        person);
+    hands.mustBeOn(jobs.named(number), person);
     audit.of(Audit.Kind.JOB_EXPORTED, person, number, "");
     ByteArrayOutputStream out = new ByteArrayOutputStream();
     export.write(number, out);

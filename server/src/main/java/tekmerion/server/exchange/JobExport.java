@@ -76,9 +76,7 @@ class JobExport {
    */
   @Transactional(readOnly = true)
   public void write(String number, OutputStream out) throws IOException {
-    Job job =
-        jobs.findByNumber(number)
-            .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
+    Job job = jobs.named(number);
     if (runs.ofJob(job.id()).stream().anyMatch(r -> r.state() != Run.State.ENDED)) {
       throw Refusal.notPossibleNow(
           "A run of this job goes on or is paused.", "Wait for its end, or end it.");

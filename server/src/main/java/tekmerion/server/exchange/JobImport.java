@@ -14,6 +14,7 @@ import tekmerion.server.audit.Audit;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
 import tekmerion.server.job.JournalEntry;
+import tekmerion.server.job.Shown;
 import tekmerion.server.job.Tell;
 import tekmerion.server.person.Person;
 import tekmerion.server.photo.Photos;

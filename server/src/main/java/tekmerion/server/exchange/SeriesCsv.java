@@ -16,7 +16,6 @@ import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
 import tekmerion.server.part.PartPlace;
 import tekmerion.server.part.PartService;
-import tekmerion.server.problem.Refusal;
 
 /** Every number that the drives of a job ever told, one a line. */
 @Service
@@ -33,9 +32,7 @@ class SeriesCsv {
 
   @Transactional(readOnly = true)
   public byte[] of(String number) {
-    Job job =
-        jobs.findByNumber(number)
-            .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
+    Job job = jobs.named(number);
     StringWriter text = new StringWriter();
     try (CSVPrinter csv =
         new CSVPrinter(

@@ -246,8 +246,7 @@ class IntakeController {
   }
 
   private Job job(String number) {
-    return jobs.findByNumber(number)
-        .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
+    return jobs.named(number);
   }
 
   private IntakeView view(Intake intake) {

@@ -92,9 +92,7 @@ public class Secret {
   @Transactional
   public String open(String number, Person by) {
     by.must(Role.TECHNICIAN, Role.LEAD);
-    Job job =
-        jobs.findByNumber(number)
-            .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
+    Job job = jobs.named(number);
     if (!hands.isOn(job, by)) {
       throw Refusal.forbidden(
           "Only who is on the job may open the owner's password.", "Take the job first.");

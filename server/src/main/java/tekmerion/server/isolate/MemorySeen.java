@@ -3,6 +3,7 @@ package tekmerion.server.isolate;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -15,7 +16,8 @@ import tekmerion.link.RunKind;
 import tekmerion.server.evidence.PageStore;
 import tekmerion.server.evidence.Reading;
 import tekmerion.server.evidence.Readings;
-import tekmerion.server.isolate.MemoryIsolation.Seen;
+import tekmerion.server.isolate.Layout.Thing;
+import tekmerion.server.isolate.MemoryView.Seen;
 import tekmerion.server.job.Job;
 import tekmerion.server.probe.ProbeOfJob;
 import tekmerion.server.problem.Refusal;
@@ -63,15 +65,19 @@ class MemorySeen {
       return seen;
     }
 
-    /** Serials of the modules in order of their slots; null unless each of them tells one. */
-    String serialsOf(int modules) {
+    /** The modules with the serials that their slots tell of; as they are if these do not fit. */
+    List<Thing> knownAgain(List<Thing> things) {
       List<String> serials =
           memory.stream().filter(MemorySlot::filled).flatMap(m -> m.serial().stream()).toList();
-      return serials.size() == modules
-              && serials.stream().distinct().count() == modules
-              && serials.stream().noneMatch(s -> s.contains("|"))
-          ? String.join("|", serials)
-          : null;
+      long modules = things.stream().filter(t -> t.kind().equals(Modules.MODULE)).count();
+      if (serials.size() != modules || serials.stream().distinct().count() != modules) {
+        return things;
+      }
+      Iterator<String> next = serials.iterator();
+      return things.stream()
+          .map(
+              t -> t.kind().equals(Modules.MODULE) ? new Thing(t.kind(), t.name(), next.next()) : t)
+          .toList();
     }
 
     /** Null if the slots are others, or one holds a module that is not among these. */

@@ -2,18 +2,18 @@ package tekmerion.server.isolate;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import tekmerion.core.isolate.Chain;
 import tekmerion.core.isolate.Hypothesis;
 import tekmerion.core.isolate.Isolation;
 import tekmerion.core.isolate.NextStart;
 import tekmerion.core.isolate.Subsets;
 
-/** The things of one isolation, whichever sort it is. */
-final class Things {
-  /** A thing by its name; its kind is empty unless it is of a chain. */
-  record Thing(String kind, String name) {}
-
+/**
+ * Things each of which is in play or not, whichever sort they are. An arrangement is the indexes of
+ * those in play.
+ */
+final class Things implements Layout {
   private final Sort sort;
   private final List<Thing> things;
   private final Subsets subsets;
@@ -54,26 +54,49 @@ final class Things {
     return kinds;
   }
 
-  List<Hypothesis> hypotheses() {
+  @Override
+  public List<Thing> things() {
+    return things;
+  }
+
+  @Override
+  public List<Hypothesis> hypotheses() {
     return chain != null
         ? chain.hypotheses()
         : subsets.hypotheses(things.stream().map(Thing::name).toList());
   }
 
-  long asItCame() {
-    return chain != null ? chain.asItCame() : subsets.all();
+  @Override
+  public List<Integer> asItCame() {
+    return indexes(chain != null ? chain.asItCame() : subsets.all());
   }
 
-  boolean isPossible(long inPlay) {
-    return chain != null ? chain.isPossible(inPlay) : (inPlay & ~subsets.all()) == 0;
+  @Override
+  public boolean isPossible(List<Integer> arrangement) {
+    return arrangement.stream().allMatch(i -> i >= 0 && i < things.size())
+        && arrangement.stream().distinct().count() == arrangement.size()
+        && (chain == null || chain.isPossible(bits(arrangement)));
   }
 
-  NextStart next(Isolation isolation, long now) {
-    return chain != null ? chain.next(isolation, now) : subsets.next(isolation, now);
+  @Override
+  public long bits(List<Integer> arrangement) {
+    long bits = 0;
+    for (int index : arrangement) {
+      bits |= 1L << index;
+    }
+    return bits;
   }
 
-  /** Of the finding, for what is named. */
-  String level(Hypothesis named) {
+  /** One only: with sixty-four things, which tells most has to be searched for. */
+  @Override
+  public Stream<Proposal> proposals(Isolation isolation, List<Integer> now) {
+    long mask = bits(now);
+    NextStart next = chain != null ? chain.next(isolation, mask) : subsets.next(isolation, mask);
+    return Stream.of(new Proposal(indexes(next.arrangement()), next.bits(), next.minutes()));
+  }
+
+  @Override
+  public String level(Hypothesis named) {
     if (named.isNoneOfThese()) {
       return "none-of-these";
     }
@@ -85,37 +108,38 @@ final class Things {
         : "one";
   }
 
-  String words(long inPlay) {
-    if (inPlay == 0) {
+  @Override
+  public String size() {
+    return "%d things".formatted(things.size());
+  }
+
+  @Override
+  public String words(List<Integer> arrangement) {
+    if (arrangement.isEmpty()) {
       return "none of them";
     }
-    if (chain == null && inPlay == subsets.all()) {
+    if (chain == null && arrangement.size() == things.size()) {
       return "all of them";
     }
-    List<String> in = indexes(inPlay).stream().map(i -> things.get(i).name()).toList();
-    List<String> out = indexes(asAll() & ~inPlay).stream().map(i -> things.get(i).name()).toList();
-    return chain == null && out.size() < in.size()
-        ? "all but " + String.join(", ", out)
-        : in.stream().collect(Collectors.joining(", "));
+    long out = asAll() & ~bits(arrangement);
+    return chain == null && Long.bitCount(out) < arrangement.size()
+        ? "all but " + names(indexes(out))
+        : names(indexes(bits(arrangement)));
+  }
+
+  private String names(List<Integer> indexes) {
+    return String.join(", ", indexes.stream().map(i -> things.get(i).name()).toList());
   }
 
   private long asAll() {
     return things.size() == Long.SIZE ? -1 : (1L << things.size()) - 1;
   }
 
-  static List<Integer> indexes(long inPlay) {
+  private static List<Integer> indexes(long inPlay) {
     List<Integer> indexes = new ArrayList<>();
     for (long rest = inPlay; rest != 0; rest &= rest - 1) {
       indexes.add(Long.numberOfTrailingZeros(rest));
     }
     return indexes;
-  }
-
-  static long mask(List<Integer> indexes) {
-    long mask = 0;
-    for (int index : indexes) {
-      mask |= 1L << index;
-    }
-    return mask;
   }
 }

@@ -26,9 +26,7 @@ public class JobLock {
    */
   @Transactional(propagation = Propagation.MANDATORY)
   public Job forChange(String number, long seenVersion) {
-    Job job =
-        jobs.findByNumber(number)
-            .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
+    Job job = jobs.named(number);
     if (job.version() != seenVersion) {
       throw Refusal.conflict(
           "This job has changed since you opened it.",

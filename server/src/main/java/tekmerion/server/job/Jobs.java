@@ -5,11 +5,22 @@ import java.util.Optional;
 import org.springframework.data.domain.Pageable;
 import org.springframework.data.jpa.repository.EntityGraph;
 import org.springframework.data.jpa.repository.JpaRepository;
+import tekmerion.server.problem.Refusal;
 
 /** Stored jobs. */
 public interface Jobs extends JpaRepository<Job, Long> {
   @EntityGraph(attributePaths = {"machine", "customer", "holder"})
   Optional<Job> findByNumber(String number);
+
+  /**
+   * The job of this number.
+   *
+   * @throws Refusal 404 if there is none
+   */
+  default Job named(String number) {
+    return findByNumber(number)
+        .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
+  }
 
   /** What is in the shop. */
   @EntityGraph(attributePaths = {"machine", "customer", "holder"})

@@ -31,12 +31,12 @@ import tekmerion.server.decision.DecisionService;
 import tekmerion.server.decision.DecisionService.CourseView;
 import tekmerion.server.evidence.ReadRequests;
 import tekmerion.server.evidence.Reading;
-import tekmerion.server.exchange.Shown;
 import tekmerion.server.intake.Secret;
 import tekmerion.server.job.Changes;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
 import tekmerion.server.job.Journal;
+import tekmerion.server.job.Shown;
 import tekmerion.server.jobview.JobView.BayNote;
 import tekmerion.server.jobview.JobView.Drive;
 import tekmerion.server.jobview.JobView.HolderNote;
@@ -56,7 +56,6 @@ import tekmerion.server.permit.JobPermissions;
 import tekmerion.server.photo.Photos;
 import tekmerion.server.probe.ProbeViews;
 import tekmerion.server.probe.ProbeViews.ProbeView;
-import tekmerion.server.problem.Refusal;
 import tekmerion.server.proof.Proofs;
 import tekmerion.server.stock.Stock;
 import tekmerion.server.weighing.WeighingService;
@@ -148,9 +147,7 @@ class JobViews implements Shown {
 
   @Transactional(readOnly = true)
   JobView of(String number) {
-    Job job =
-        jobs.findByNumber(number)
-            .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
+    Job job = jobs.named(number);
     Evidence evidence = weighing.weigh(job);
     Optional<Bay> bay = bays.findByJobId(job.id());
     ProbeView probe = bay.flatMap(b -> probes.on(b.id())).orElse(null);

@@ -365,8 +365,7 @@ public class MadeMoves {
   }
 
   private Job job(String number) {
-    return jobs.findByNumber(number)
-        .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
+    return jobs.named(number);
   }
 
   private void keep(

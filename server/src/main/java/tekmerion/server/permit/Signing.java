@@ -126,9 +126,7 @@ class Signing {
 
   private Job forChange(String number, long version, List<Signed> drives) {
     boolean afterTheEnd = drives.stream().allMatch(d -> d.scope() == WaiverScope.COPY_RETURNED);
-    Job job =
-        jobs.findByNumber(number)
-            .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
+    Job job = jobs.named(number);
     // That the data is back with its owner is signed when the machine is; the job is ended by then.
     return afterTheEnd && job.endedAt() != null ? job : lock.forChange(number, version);
   }

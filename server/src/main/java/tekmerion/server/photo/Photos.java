@@ -66,9 +66,7 @@ public class Photos {
 
   @Transactional
   UUID add(String number, byte[] jpeg, String words, Person by) {
-    Job job =
-        jobs.findByNumber(number)
-            .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
+    Job job = jobs.named(number);
     if (job.endedAt() != null) {
       throw Refusal.notPossibleNow("The job is ended.", "Take the machine in anew.");
     }

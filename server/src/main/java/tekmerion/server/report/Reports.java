@@ -100,9 +100,7 @@ class Reports {
    */
   @Transactional(readOnly = true)
   ReportView of(String number, Locale locale) {
-    Job job =
-        jobs.findByNumber(number)
-            .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
+    Job job = jobs.named(number);
     OwnerWords words = new OwnerWords(locale);
     Evidence evidence = weighing.weigh(job);
     List<Run> ofJob = runs.ofJob(job.id());

@@ -14,6 +14,7 @@ import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
 import tekmerion.server.job.Journal;
 import tekmerion.server.job.JournalEntry;
+import tekmerion.server.job.Shown;
 import tekmerion.server.probe.ProbeOfJob;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.run.Run;
@@ -22,7 +23,7 @@ import tekmerion.server.run.Runs;
 
 /** Samples of a machine's work, and what a change did to it. */
 @Service
-class WorkViews {
+class WorkViews implements Shown {
   /** A sample that was ended early may be too short to compare. */
   private static final int MIN_MOMENTS = 5;
 
@@ -38,11 +39,15 @@ class WorkViews {
     this.probeOf = probeOf;
   }
 
+  @Override
+  @Transactional(readOnly = true)
+  public void mustShow(String jobNumber) {
+    of(jobNumber);
+  }
+
   @Transactional(readOnly = true)
   public WorkView of(String number) {
-    Job job =
-        jobs.findByNumber(number)
-            .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
+    Job job = jobs.named(number);
     List<Run> all = runs.ofJob(job.id(), Set.of(RunKind.LOAD_SAMPLE));
     List<Run> ended =
         all.stream()

@@ -18,71 +18,80 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import tekmerion.core.isolate.StartOutcome;
+import tekmerion.server.isolate.Layout.Thing;
 import tekmerion.server.person.Person;
 
-/** Isolation of whatever can be put in and out of play. */
+/** Isolation of memory, and of whatever else can be put in and out of play. */
 @RestController
-@RequestMapping("/api/jobs/{number}/things/{sort}")
-class ThingsController {
-  private final ThingsIsolation isolation;
+@RequestMapping("/api/jobs/{number}")
+class IsolationController {
+  private final IsolationSession session;
+  private final MemoryViews memory;
 
   /**
-   * @param kind of a chain: drive, cable, port or machine; else empty
+   * @param kind of a chain: drive, cable, port or machine; of memory: module or slot; else empty
    */
   record ThingSaid(
-      @NotNull @Pattern(regexp = "|drive|cable|port|machine") String kind,
-      @NotNull @Size(min = 1, max = 60) String name) {}
+      @NotNull @Pattern(regexp = "|drive|cable|port|machine|module|slot") String kind,
+      @NotNull @Size(min = 1, max = 60) String name) {
+    Thing thing() {
+      return new Thing(kind, name.strip(), null);
+    }
+  }
 
   record ThingsSaid(
       long version, @NotNull @Size(min = 2, max = 64) List<@Valid @NotNull ThingSaid> things) {}
 
   /**
-   * @param inPlay indexes of the things
+   * @param arrangement of memory the module by slot, from 0, -1 for empty; else the indexes of the
+   *     things in play
    */
-  record ThingTried(
+  record StartMade(
       long version,
-      @NotNull @Size(max = 64) List<@NotNull @Min(0) @Max(63) Integer> inPlay,
+      @NotNull @Size(max = 64) List<@NotNull @Min(-1) @Max(63) Integer> arrangement,
       @NotNull StartOutcome outcome,
       @NotNull @Size(max = 300) String note) {}
 
   record Seen(long version) {}
 
-  ThingsController(ThingsIsolation isolation) {
-    this.isolation = isolation;
+  IsolationController(IsolationSession session, MemoryViews memory) {
+    this.session = session;
+    this.memory = memory;
   }
 
-  @GetMapping
-  ThingsIsolation.View view(@PathVariable String number, @PathVariable Sort sort) {
-    return isolation.of(number, sort);
+  @GetMapping("/memory")
+  MemoryView memory(@PathVariable String number) {
+    return memory.of(number);
   }
 
-  @PutMapping
+  @GetMapping("/isolations/{sort}")
+  IsolationView view(@PathVariable String number, @PathVariable Sort sort) {
+    return session.view(number, sort);
+  }
+
+  @PutMapping("/isolations/{sort}")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void setUp(
       @PathVariable String number,
       @PathVariable Sort sort,
       @Valid @RequestBody ThingsSaid said,
       @AuthenticationPrincipal Person by) {
-    isolation.setUp(
-        number,
-        sort,
-        said.version(),
-        said.things().stream().map(t -> new ThingsIsolation.Named(t.kind(), t.name())).toList(),
-        by);
+    session.setUp(
+        number, sort, said.version(), said.things().stream().map(ThingSaid::thing).toList(), by);
   }
 
-  @PostMapping("/starts")
+  @PostMapping("/isolations/{sort}/starts")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void started(
       @PathVariable String number,
       @PathVariable Sort sort,
-      @Valid @RequestBody ThingTried tried,
+      @Valid @RequestBody StartMade made,
       @AuthenticationPrincipal Person by) {
-    isolation.started(
-        number, sort, tried.version(), tried.inPlay(), tried.outcome(), tried.note(), by);
+    session.started(
+        number, sort, made.version(), made.arrangement(), made.outcome(), made.note(), by);
   }
 
-  @PostMapping("/starts/{start}/take-back")
+  @PostMapping("/isolations/{sort}/starts/{start}/take-back")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void takeBack(
       @PathVariable String number,
@@ -90,6 +99,6 @@ class ThingsController {
       @PathVariable long start,
       @Valid @RequestBody Seen seen,
       @AuthenticationPrincipal Person by) {
-    isolation.takeBack(number, sort, seen.version(), start, by);
+    session.takeBack(number, sort, seen.version(), start, by);
   }
 }

@@ -1,4 +1,4 @@
-package tekmerion.server.exchange;
+package tekmerion.server.job;
 
 /**
  * A view that shows a job. Before an archive is kept, every view of its job is made once: what one

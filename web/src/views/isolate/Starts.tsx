@@ -1,0 +1,179 @@
+import type { ReactNode } from 'react';
+import styled from 'styled-components';
+import { keys, useCall } from '../../api/queries';
+import type { Isolation } from '../../api/types';
+import { SuspicionMark } from '../../marks/SuspicionMark';
+import { color, size } from '../../theme/theme';
+import { Button } from '../../ui/Button';
+import { counted, when } from '../../ui/format';
+import { Row } from '../../ui/Layout';
+import { ProblemNote } from '../../ui/ProblemNote';
+import { Lead, Sheet, SheetHead } from '../../ui/Sheet';
+import { passedWord } from './sorts';
+
+export type Arrangement = readonly number[];
+
+type Outcome = Isolation['starts'][number]['outcome'];
+
+interface StartsProps {
+  isolation: Isolation;
+  /** Heads of the columns that show an arrangement. */
+  heads: readonly string[];
+  /** An arrangement, a cell for each head. */
+  cells: (arrangement: Arrangement) => readonly ReactNode[];
+  /** How it is arranged for the next start. */
+  arrangement: Arrangement;
+  isPossible: boolean;
+  /** Controls by which it is arranged otherwise. */
+  children: ReactNode;
+}
+
+/** Every start with how it was arranged; below, the next one. */
+export function Starts(props: StartsProps) {
+  const { isolation, heads, cells, arrangement, isPossible, children } = props;
+  const call = useCall(keys.job(isolation.number), keys.floor);
+  const post = (what: string, body: object) =>
+    call.mutate({
+      method: 'POST',
+      path: `/api/jobs/${isolation.number}/isolations/${isolation.sort}/${what}`,
+      body: { version: isolation.version, ...body },
+    });
+  const report = (outcome: Outcome) => post('starts', { arrangement, outcome, note: '' });
+  const { starts, named } = isolation;
+  const last = starts[starts.length - 1];
+  const best = isolation.options.find((o) => String(o.arrangement) === String(arrangement));
+  const passed = passedWord(isolation.sort);
+  return (
+    <Sheet>
+      <SheetHead>
+        <Lead>{last === undefined ? 'No start yet' : counted(starts.length, 'start')}</Lead>
+        <small>each row is one arrangement and one start with the complaint looked for</small>
+      </SheetHead>
+      <Table>
+        <thead>
+          <tr>
+            <th scope="col">#</th>
+            {heads.map((head) => (
+              <th key={head} scope="col">
+                {head}
+              </th>
+            ))}
+            <th scope="col">It</th>
+          </tr>
+        </thead>
+        <tbody>
+          {starts.map((start, i) => (
+            <tr key={start.id}>
+              <td>{i + 1}</td>
+              {cells(start.arrangement).map((cell, at) => (
+                <td key={heads[at]}>{cell}</td>
+              ))}
+              <td>
+                <Said>
+                  <SuspicionMark suspicion={suspicionOf(start.outcome)} size={20} />
+                  <b>{says(start.outcome, passed)}</b>
+                  <small>
+                    {start.by}, {when(start.at)}
+                  </small>
+                </Said>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </Table>
+      {last !== undefined && (
+        <Slip>
+          <Button
+            isDisabled={call.isPending}
+            onPress={() => post(`starts/${last.id}/take-back`, {})}
+          >
+            Take back the last start
+          </Button>
+        </Slip>
+      )}
+      <Next>
+        <b>
+          {named === null
+            ? `${starts.length + 1} · Next${best === undefined ? '' : `: with ${best.words}`}`
+            : 'Another start, if it helps'}
+        </b>
+        {best !== undefined && last !== undefined && (
+          <small>
+            tells {best.bits.toFixed(2)} bit, takes {Math.round(best.minutes)} min
+          </small>
+        )}
+        {children}
+        <Row>
+          <Big isDisabled={!isPossible || call.isPending} onPress={() => report('FAIL')}>
+            It failed
+          </Big>
+          <Big isDisabled={!isPossible || call.isPending} onPress={() => report('PASS')}>
+            It {passed}
+          </Big>
+          <Big isDisabled={!isPossible || call.isPending} onPress={() => report('INCONCLUSIVE')}>
+            Could not tell
+          </Big>
+        </Row>
+        {call.isError && <ProblemNote error={call.error} />}
+      </Next>
+    </Sheet>
+  );
+}
+
+function says(outcome: Outcome, passed: string): string {
+  return outcome === 'FAIL' ? 'failed' : outcome === 'PASS' ? passed : 'nobody could tell';
+}
+
+const suspicionOf = (outcome: Outcome) =>
+  outcome === 'FAIL' ? 'IMPLICATED' : outcome === 'PASS' ? 'CLEARED' : 'UNKNOWN';
+
+const Table = styled.table`
+  border-collapse: collapse;
+  inline-size: 100%;
+  th,
+  td {
+    padding: 8px 16px;
+    text-align: left;
+    overflow-wrap: anywhere;
+  }
+  th {
+    font-weight: 400;
+    font-size: ${size.text};
+    color: ${color.ink2};
+  }
+  tbody tr {
+    border-top: 1px solid ${color.line};
+  }
+`;
+
+const Said = styled.span`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 8px;
+  small {
+    font-size: ${size.text};
+    color: ${color.ink2};
+  }
+`;
+
+const Slip = styled.div`
+  padding: 8px 16px;
+`;
+
+const Next = styled.div`
+  display: grid;
+  gap: 12px;
+  padding: 14px 16px;
+  border-top: 2px solid ${color.lean};
+  background: ${color.leanSoft};
+  small {
+    font-size: ${size.text};
+    color: ${color.ink2};
+  }
+`;
+
+const Big = styled(Button)`
+  min-height: 52px;
+  min-width: 150px;
+`;
