@@ -48,13 +48,13 @@ export function BayDialog({ bay, probe, onClose }: BayDialogProps) {
       {code.isError && <ProblemNote error={code.error} />}
       {revoke.isError && <ProblemNote error={revoke.error} />}
       <Row>
-        <Button primary={probe === null} onPress={() => code.mutate()} isDisabled={code.isPending}>
+        <Button primary={probe === null} onPress={() => code.mutate()} isPending={code.isPending}>
           {code.data === undefined ? 'Show an enrolment code' : 'Show another code'}
         </Button>
         {probe !== null && (
           <Button
             onPress={() => revoke.mutate(undefined, { onSuccess: onClose })}
-            isDisabled={revoke.isPending}
+            isPending={revoke.isPending}
           >
             Revoke this probe
           </Button>

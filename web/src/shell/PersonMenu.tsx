@@ -78,7 +78,7 @@ function Switch({ other, onDone }: { other: Here; onDone: () => void }) {
         onChange={setPin}
         autoComplete="off"
       />
-      <Button primary type="submit" isDisabled={pin.length < 4 || call.isPending}>
+      <Button primary type="submit" isDisabled={pin.length < 4} isPending={call.isPending}>
         Switch
       </Button>
       {call.isError && <ProblemNote error={call.error} />}
@@ -105,7 +105,11 @@ function SignInBeside({ onDone }: { onDone: () => void }) {
         onChange={setPassword}
         autoComplete="off"
       />
-      <Button type="submit" isDisabled={name === '' || password === '' || signIn.isPending}>
+      <Button
+        type="submit"
+        isDisabled={name === '' || password === ''}
+        isPending={signIn.isPending}
+      >
         Sign in beside
       </Button>
       {signIn.isError && <ProblemNote error={signIn.error} />}

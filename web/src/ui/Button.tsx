@@ -1,3 +1,4 @@
+import type { SyntheticEvent } from 'react';
 import { Button as AriaButton, type ButtonProps as AriaButtonProps } from 'react-aria-components';
 import styled from 'styled-components';
 import { color, radius } from '../theme/theme';
@@ -5,12 +6,33 @@ import { color, radius } from '../theme/theme';
 export interface ButtonProps extends AriaButtonProps {
   /** The one that is meant; all others are plain. */
   primary?: boolean;
+  /** What it began is under way: it keeps the focus, and does nothing. */
+  isPending?: boolean;
 }
 
-/** Big enough for a gloved hand: 44 px high. */
-export function Button({ primary = false, ...props }: ButtonProps) {
-  return <Styled {...props} data-primary={primary || undefined} />;
+/**
+ * Big enough for a gloved hand: 44 px high. While what it began is under way it is pending, not
+ * disabled: that would lose the focus and send the keyboard round the whole page. The library's own
+ * `isPending` tells of a button that may be gone by then.
+ */
+export function Button({ primary = false, isPending = false, ...props }: ButtonProps) {
+  const idle = isPending ? IDLE : {};
+  return (
+    <Styled
+      {...props}
+      {...idle}
+      data-primary={primary || undefined}
+      data-pending={isPending || undefined}
+    />
+  );
 }
+
+/** A form is not sent a second time either: Enter in a field clicks its button. */
+const IDLE = {
+  onPress: () => undefined,
+  onClickCapture: (event: SyntheticEvent) => event.preventDefault(),
+  'aria-disabled': true,
+} as const;
 
 const Styled = styled(AriaButton)`
   font: inherit;
@@ -38,6 +60,10 @@ const Styled = styled(AriaButton)`
   }
   &[data-pressed] {
     transform: translateY(1px);
+  }
+  &[data-pending] {
+    border-style: dashed;
+    cursor: progress;
   }
   &[data-disabled] {
     opacity: 1;

@@ -38,7 +38,8 @@ function Shown({ battery }: { battery: Battery }) {
         <SuspicionMark suspicion={suspicionOf(battery)} size={30} />
         <Title>{titleOf(battery)}</Title>
         <Button
-          isDisabled={battery.canRead !== null || read.isPending}
+          isDisabled={battery.canRead !== null}
+          isPending={read.isPending}
           onPress={() => read.mutate({ partKey: 'battery' })}
         >
           {battery.readAt === null ? 'Read it' : 'Read it again'}

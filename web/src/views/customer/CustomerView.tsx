@@ -83,7 +83,8 @@ function Erase({ customer, onClose }: { customer: CustomerLife; onClose: () => v
       {call.isError && <ProblemNote error={call.error} />}
       <Row>
         <Button
-          isDisabled={name.trim() !== customer.name || call.isPending}
+          isDisabled={name.trim() !== customer.name}
+          isPending={call.isPending}
           onPress={() =>
             call.mutate(
               { method: 'POST', path: `/api/customers/${customer.id}/erase`, body: { name } },

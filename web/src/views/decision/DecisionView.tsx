@@ -105,7 +105,8 @@ function Decide({ job }: { job: Job }) {
             <Button
               primary
               type="submit"
-              isDisabled={courses.length === 0 || reason.trim() === '' || sign.isPending}
+              isDisabled={courses.length === 0 || reason.trim() === ''}
+              isPending={sign.isPending}
             >
               Sign the decision
             </Button>

@@ -52,7 +52,8 @@ function Shown({ drive }: { drive: DriveData }) {
         </Title>
         <Buttons>
           <Button
-            isDisabled={!drive.probeOnline || drive.reading || read.isPending}
+            isDisabled={!drive.probeOnline || drive.reading}
+            isPending={read.isPending}
             onPress={() => read.mutate({ partKey: drive.partKey })}
           >
             {drive.reading ? 'Being read' : 'Read again'}

@@ -46,7 +46,8 @@ export function StartRun({ drive, isOpen, onClose }: StartRunProps) {
             </span>
             <Button
               aria-label={`Start: ${s.name}`}
-              isDisabled={s.lockedWhy !== null || !drive.probeOnline || call.isPending}
+              isDisabled={s.lockedWhy !== null || !drive.probeOnline}
+              isPending={call.isPending}
               onPress={() => start(s.kind)}
             >
               {s.lockedWhy === null ? 'Start' : 'Locked'}

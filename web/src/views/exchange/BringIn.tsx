@@ -21,7 +21,7 @@ export function BringIn() {
           if (file !== undefined) bring.mutate(file);
         }}
       >
-        <Button isDisabled={bring.isPending}>
+        <Button isPending={bring.isPending}>
           {bring.isPending ? 'Being brought in…' : 'Bring in a job from an archive'}
         </Button>
       </FileTrigger>

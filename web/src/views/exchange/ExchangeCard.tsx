@@ -58,7 +58,7 @@ export function ExchangeCard({ number }: { number: string }) {
             allowsMultiple
             onSelect={(files) => void send(files === null ? [] : [...files])}
           >
-            <Button isDisabled={call.isPending}>
+            <Button isPending={call.isPending}>
               {call.isPending ? 'Sending…' : 'Choose files'}
             </Button>
           </FileTrigger>

@@ -37,7 +37,7 @@ export function IntakeHome() {
             <Button
               primary
               autoFocus
-              isDisabled={begin.isPending}
+              isPending={begin.isPending}
               onPress={() =>
                 begin.mutate(
                   { method: 'POST', path: '/api/intakes' },

@@ -250,7 +250,8 @@ function TakeIn({ state, autoFocus = false }: { state: IntakeState; autoFocus?: 
           data-do
           autoFocus={autoFocus}
           onPress={submit}
-          isDisabled={view.missing !== null || takeIn.isPending}
+          isDisabled={view.missing !== null}
+          isPending={takeIn.isPending}
         >
           {view.job === null ? 'Take it in' : 'Keep the correction'}
         </Button>

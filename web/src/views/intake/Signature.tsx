@@ -23,7 +23,8 @@ export function Signature({ wording, isPending, onSign }: SignatureProps) {
       <Row>
         <Button
           data-do
-          isDisabled={!signature.hasName || isPending}
+          isDisabled={!signature.hasName}
+          isPending={isPending}
           onPress={() => onSign(signature.name, signature.isDrawn ? signature.path : null)}
         >
           Sign: the data is not wanted

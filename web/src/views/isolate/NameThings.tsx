@@ -70,7 +70,8 @@ export function NameThings({ isolation }: { isolation: Isolation }) {
         <Button
           primary
           type="submit"
-          isDisabled={named.length < 2 || named.length > 64 || call.isPending}
+          isDisabled={named.length < 2 || named.length > 64}
+          isPending={call.isPending}
         >
           Begin
         </Button>

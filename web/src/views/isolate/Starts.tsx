@@ -84,7 +84,7 @@ export function Starts(props: StartsProps) {
       {last !== undefined && (
         <Slip>
           <Button
-            isDisabled={call.isPending}
+            isPending={call.isPending}
             onPress={() => post(`starts/${last.id}/take-back`, {})}
           >
             Take back the last start
@@ -104,13 +104,17 @@ export function Starts(props: StartsProps) {
         )}
         {children}
         <Row>
-          <Big isDisabled={!isPossible || call.isPending} onPress={() => report('FAIL')}>
+          <Big isDisabled={!isPossible} isPending={call.isPending} onPress={() => report('FAIL')}>
             It failed
           </Big>
-          <Big isDisabled={!isPossible || call.isPending} onPress={() => report('PASS')}>
+          <Big isDisabled={!isPossible} isPending={call.isPending} onPress={() => report('PASS')}>
             It {passed}
           </Big>
-          <Big isDisabled={!isPossible || call.isPending} onPress={() => report('INCONCLUSIVE')}>
+          <Big
+            isDisabled={!isPossible}
+            isPending={call.isPending}
+            onPress={() => report('INCONCLUSIVE')}
+          >
             Could not tell
           </Big>
         </Row>

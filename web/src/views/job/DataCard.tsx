@@ -46,7 +46,8 @@ function DataDialog({ job, onClose }: { job: Job; onClose: () => void }) {
         onPress={() =>
           say.mutate({ version: job.version, dataStatus: 'WANTED' }, { onSuccess: onClose })
         }
-        isDisabled={data.status === 'WANTED' || say.isPending}
+        isDisabled={data.status === 'WANTED'}
+        isPending={say.isPending}
       >
         The owner wants the data
       </Button>

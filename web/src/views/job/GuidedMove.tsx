@@ -118,7 +118,8 @@ export function GuidedMove({ job, move, onClose }: GuidedMoveProps) {
           )}
           <Button
             primary
-            isDisabled={call.isPending || (erases && !isNamed)}
+            isDisabled={erases && !isNamed}
+            isPending={call.isPending}
             onPress={() => send('begin', { drive: erases ? drive : null })}
           >
             Begin
@@ -157,7 +158,8 @@ export function GuidedMove({ job, move, onClose }: GuidedMoveProps) {
       {!single && !waitsForBegin && (
         <Button
           primary
-          isDisabled={Object.keys(seen).length === 0 || call.isPending}
+          isDisabled={Object.keys(seen).length === 0}
+          isPending={call.isPending}
           onPress={() => keep(seen)}
         >
           Keep what was seen
@@ -169,7 +171,8 @@ export function GuidedMove({ job, move, onClose }: GuidedMoveProps) {
         <FieldRow>
           <Field label="Because" value={not} onChange={setNot} maxLength={400} autoFocus />
           <Button
-            isDisabled={not.trim() === '' || call.isPending}
+            isDisabled={not.trim() === ''}
+            isPending={call.isPending}
             onPress={() => send('could-not', { why: not }, onClose)}
           >
             Keep that it could not be done

@@ -137,13 +137,14 @@ function HandDialog({ job, onClose }: DialogProps) {
       <Row>
         <Button
           primary
-          isDisabled={call.isPending}
+          isPending={call.isPending}
           onPress={() => post('hand-over', { to: to === '' ? null : Number(to), note })}
         >
           Hand it over
         </Button>
         <Button
-          isDisabled={to === '' || call.isPending}
+          isDisabled={to === ''}
+          isPending={call.isPending}
           onPress={() => post('share', { with: Number(to), on: !shared.includes(Number(to)) })}
         >
           {shared.includes(Number(to)) ? 'Share no longer' : 'Share it'}
@@ -232,7 +233,8 @@ function SecretDialog({ job, onClose }: DialogProps) {
       <Row>
         <Button
           primary
-          isDisabled={call.isPending || call.data !== undefined}
+          isDisabled={call.data !== undefined}
+          isPending={call.isPending}
           onPress={() => call.mutate({ method: 'POST', path: `/api/jobs/${job.number}/secret` })}
         >
           Open it

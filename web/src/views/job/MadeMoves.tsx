@@ -37,7 +37,7 @@ export function MadeMoves({ job }: { job: Job }) {
             {made.known && job.endedAt === null && role !== 'COUNTER' && (
               <Button
                 aria-label={`Take back: ${made.title}`}
-                isDisabled={call.isPending}
+                isPending={call.isPending}
                 onPress={() =>
                   call.mutate({
                     method: 'POST',

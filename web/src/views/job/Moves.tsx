@@ -79,7 +79,7 @@ export function Moves({ job }: { job: Job }) {
                   primary={move === next}
                   aria-label={`${verb(move)} ${move.title}`}
                   onPress={() => make(move)}
-                  isDisabled={read.isPending || run.isPending}
+                  isPending={read.isPending || run.isPending}
                 >
                   {verb(move)}
                 </Button>

@@ -56,7 +56,7 @@ export function OneChange({ job }: { job: Job }) {
               onChange={setWhat}
               maxLength={200}
             />
-            <Button type="submit" isDisabled={what.trim() === '' || call.isPending}>
+            <Button type="submit" isDisabled={what.trim() === ''} isPending={call.isPending}>
               Begin this change
             </Button>
           </Asked>
@@ -71,7 +71,7 @@ export function OneChange({ job }: { job: Job }) {
             {RESULTS.map(([result, words]) => (
               <Button
                 key={result}
-                isDisabled={call.isPending}
+                isPending={call.isPending}
                 onPress={() => send('check', { result, note })}
               >
                 {words}

@@ -42,10 +42,10 @@ export function ProofCard({ job }: { job: Job }) {
       {open && role !== 'COUNTER' && (
         <Asked as="div">
           <Field label="Note, if any" value={note} onChange={setNote} maxLength={400} />
-          <Button primary isDisabled={call.isPending} onPress={() => tried(false)}>
+          <Button primary isPending={call.isPending} onPress={() => tried(false)}>
             It ran clean
           </Button>
-          <Button isDisabled={call.isPending} onPress={() => tried(true)}>
+          <Button isPending={call.isPending} onPress={() => tried(true)}>
             It failed again
           </Button>
           <Button onPress={() => setSigning(true)}>Owner takes it without proof…</Button>
@@ -79,7 +79,8 @@ function Signing({ job, proof, onClose }: { job: Job; proof: Proof; onClose: () 
       />
       {call.isError && <ProblemNote error={call.error} />}
       <Button
-        isDisabled={signer.trim() === '' || call.isPending}
+        isDisabled={signer.trim() === ''}
+        isPending={call.isPending}
         onPress={() =>
           call.mutate(
             {

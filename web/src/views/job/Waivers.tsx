@@ -22,14 +22,14 @@ export function Waivers({ job }: { job: Job }) {
             <Row>
               {!w.inForce && (
                 <Button
-                  isDisabled={step.isPending}
+                  isPending={step.isPending}
                   onPress={() => step.mutate({ id: w.id, step: 'confirm', version: job.version })}
                 >
                   I heard it too: confirm
                 </Button>
               )}
               <Button
-                isDisabled={step.isPending}
+                isPending={step.isPending}
                 onPress={() => step.mutate({ id: w.id, step: 'revoke', version: job.version })}
               >
                 Take it back

@@ -98,7 +98,8 @@ function TakeOver({ proposal, onClose }: { proposal: LikelihoodProposal; onClose
       {call.isError && <ProblemNote error={call.error} />}
       <Button
         primary
-        isDisabled={reason.trim() === '' || call.isPending}
+        isDisabled={reason.trim() === ''}
+        isPending={call.isPending}
         onPress={() =>
           call.mutate(
             {

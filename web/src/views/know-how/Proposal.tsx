@@ -58,7 +58,8 @@ export function Proposal({ change, version, onDone, onDrop }: ProposalProps) {
             <Buttons>
               <Button
                 primary
-                isDisabled={reason.trim() === '' || call.isPending}
+                isDisabled={reason.trim() === ''}
+                isPending={call.isPending}
                 onPress={() =>
                   call.mutate(
                     {

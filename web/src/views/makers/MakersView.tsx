@@ -171,13 +171,14 @@ function Editor({ draft, onClose }: { draft: Draft; onClose: () => void }) {
       <Row>
         <Button
           primary
-          isDisabled={note.maker.trim() === '' || note.text.trim() === '' || call.isPending}
+          isDisabled={note.maker.trim() === '' || note.text.trim() === ''}
+          isPending={call.isPending}
           onPress={() => keep(note.text)}
         >
           Keep it
         </Button>
         {!isNew && (
-          <Button isDisabled={call.isPending} onPress={() => keep('')}>
+          <Button isPending={call.isPending} onPress={() => keep('')}>
             Take the note away
           </Button>
         )}

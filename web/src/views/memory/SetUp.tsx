@@ -53,7 +53,8 @@ export function SetUp({ memory }: { memory: Memory }) {
       {call.isError && <ProblemNote error={call.error} />}
       <Button
         primary
-        isDisabled={modules.length === 0 || modules.length > Number(slots) || call.isPending}
+        isDisabled={modules.length === 0 || modules.length > Number(slots)}
+        isPending={call.isPending}
         onPress={() =>
           call.mutate({
             method: 'PUT',

@@ -74,7 +74,8 @@ function PinForm({ hasPin }: { hasPin: boolean }) {
         <Button
           primary
           type="submit"
-          isDisabled={pin.length < 4 || password === '' || call.isPending}
+          isDisabled={pin.length < 4 || password === ''}
+          isPending={call.isPending}
         >
           {hasPin ? 'Change the PIN' : 'Set the PIN'}
         </Button>
@@ -117,7 +118,7 @@ function PasswordForm() {
         autoComplete="new-password"
       />
       {call.isError && <ProblemNote error={call.error} />}
-      <Button type="submit" isDisabled={old === '' || fresh.length < 10 || call.isPending}>
+      <Button type="submit" isDisabled={old === '' || fresh.length < 10} isPending={call.isPending}>
         Change the password
       </Button>
     </Card>
@@ -156,7 +157,7 @@ function AwayForm({ me }: { me: number }) {
       <Field label="Note" value={note} onChange={setNote} />
       {call.isError && <ProblemNote error={call.error} />}
       {call.data !== undefined && <p role="status">Handed over: {call.data.jobs}.</p>}
-      <Button type="submit" isDisabled={call.isPending}>
+      <Button type="submit" isPending={call.isPending}>
         Hand everything over
       </Button>
     </Card>

@@ -95,7 +95,12 @@ export function PeopleView() {
           >
             <Field label="Name of somebody new" value={name} onChange={setName} />
             <Select label="Role" options={ROLES} value={role} onChange={setRole} />
-            <Button primary type="submit" isDisabled={name.trim() === '' || invite.isPending}>
+            <Button
+              primary
+              type="submit"
+              isDisabled={name.trim() === ''}
+              isPending={invite.isPending}
+            >
               Invite
             </Button>
           </FieldRow>

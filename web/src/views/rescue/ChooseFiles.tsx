@@ -67,7 +67,8 @@ export function ChooseFiles({ job, partKey, volume, last, lockedWhy }: ChooseFil
             : `${count(all.files)} files, ${bytes(all.bytes)}, ${copyTime(all.bytes)}`}
         </span>
         <Button
-          isDisabled={all.files === 0 || lockedWhy !== null || call.isPending}
+          isDisabled={all.files === 0 || lockedWhy !== null}
+          isPending={call.isPending}
           onPress={() =>
             call.mutate({
               method: 'POST',

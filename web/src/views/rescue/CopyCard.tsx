@@ -32,7 +32,7 @@ export function CopyCard({ data }: { data: DataOnDrive }) {
           </p>
           {data.copy.lockedWhy === null ? (
             <Button
-              isDisabled={call.isPending}
+              isPending={call.isPending}
               onPress={() =>
                 call.mutate({
                   method: 'POST',
@@ -71,7 +71,8 @@ function Returned({ data }: { data: DataOnDrive }) {
       </p>
       <SignatureFields signature={signature} />
       <Button
-        isDisabled={!signature.hasName || !signature.isDrawn || sign.isPending}
+        isDisabled={!signature.hasName || !signature.isDrawn}
+        isPending={sign.isPending}
         onPress={() =>
           sign.mutate({
             version: data.version,

@@ -49,7 +49,7 @@ export function NameDrive({ data, path, title, verb, act, onClose }: NameDrivePr
           <Field label="Model" value={model} onChange={setModel} />
           <Field label="Last four of its serial" value={lastFour} onChange={setLastFour} />
           {call.isError && <ProblemNote error={call.error} />}
-          <Button type="submit" isDisabled={!named || call.isPending}>
+          <Button type="submit" isDisabled={!named} isPending={call.isPending}>
             {act}
           </Button>
           <Button primary onPress={onClose}>

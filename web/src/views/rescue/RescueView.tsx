@@ -209,7 +209,8 @@ function Steps({ data }: { data: DataOnDrive }) {
             <Button
               primary={s.next}
               aria-label={`Start: ${s.name}`}
-              isDisabled={s.lockedWhy !== null || call.isPending}
+              isDisabled={s.lockedWhy !== null}
+              isPending={call.isPending}
               onPress={() =>
                 call.mutate({
                   method: 'POST',

@@ -29,7 +29,8 @@ export function StartPart({ job, part, starts, lockedWhy }: StartPartProps) {
             <Button
               primary={i === 0}
               aria-label={`Start: ${start.name}`}
-              isDisabled={lockedWhy !== null || call.isPending}
+              isDisabled={lockedWhy !== null}
+              isPending={call.isPending}
               onPress={() =>
                 call.mutate({
                   method: 'POST',

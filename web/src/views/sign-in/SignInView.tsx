@@ -53,7 +53,7 @@ export function SignInView({ ended }: SignInViewProps) {
             isRequired
           />
           {signIn.isError && <ProblemNote error={signIn.error} />}
-          <Button primary type="submit" isDisabled={signIn.isPending}>
+          <Button primary type="submit" isPending={signIn.isPending}>
             {signIn.isPending ? 'Signing in…' : 'Sign in'}
           </Button>
         </Fields>

@@ -132,14 +132,15 @@ function InStock({ stock }: { stock: StockData }) {
               <>
                 <Button
                   aria-label={`Take one ${s.model}`}
-                  isDisabled={s.pieces === 0 || call.isPending}
+                  isDisabled={s.pieces === 0}
+                  isPending={call.isPending}
                   onPress={() => move(s.id, -1)}
                 >
                   −
                 </Button>
                 <Button
                   aria-label={`Add one ${s.model}`}
-                  isDisabled={call.isPending}
+                  isPending={call.isPending}
                   onPress={() => move(s.id, 1)}
                 >
                   +
@@ -253,7 +254,7 @@ function Adding({ onClose }: { onClose: () => void }) {
           <Field label="Where it lies" value={place} onChange={setPlace} maxLength={60} />
           <Field label="Pieces" value={pieces} onChange={setPieces} maxLength={4} />
           {call.isError && <ProblemNote error={call.error} />}
-          <Button primary type="submit" isDisabled={!fits || call.isPending}>
+          <Button primary type="submit" isDisabled={!fits} isPending={call.isPending}>
             Put it there
           </Button>
           <Button onPress={onClose}>Leave it</Button>

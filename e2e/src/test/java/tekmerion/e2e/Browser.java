@@ -7,12 +7,14 @@ import java.net.URI;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
 import org.openqa.selenium.By;
+import org.openqa.selenium.JavascriptException;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.OutputType;
 import org.openqa.selenium.TimeoutException;
@@ -71,6 +73,7 @@ final class Browser implements AutoCloseable {
     driver.executeCdpCommand(
         "Emulation.setDeviceMetricsOverride",
         Map.of("width", 1280, "height", 800, "deviceScaleFactor", 1, "mobile", false));
+    driver.manage().timeouts().scriptTimeout(PATIENCE.multipliedBy(2));
     wait = new WebDriverWait(driver, PATIENCE, Duration.ofMillis(100));
   }
 
@@ -136,7 +139,11 @@ final class Browser implements AutoCloseable {
 
   /** Tab until the focus is on what bears these words, as text or as its label. */
   void tabTo(String words) {
-    see(By.xpath("//*[normalize-space()=\"%1$s\" or @aria-label=\"%1$s\"]".formatted(words)));
+    seeInPage(
+        words,
+        "document.querySelector(`[aria-label=${JSON.stringify(words)}]`)"
+            + " || holders(document.body).some((e) => text(e) === words)",
+        words);
     tabUntil(words, "e.getAttribute('aria-label') ?? e.textContent.trim()", words::equals);
   }
 
@@ -222,14 +229,66 @@ final class Browser implements AutoCloseable {
     }
   }
 
+  /** Waits for these words; they may be spread over several text nodes. */
   void seeText(String words) {
-    see(smallest(words));
+    seeInPage("the words: " + words, "innermost().some(isVisible)", words);
   }
 
-  /** The innermost element with these words; they may be spread over several text nodes. */
-  static By smallest(String words) {
-    String has = "contains(normalize-space(.),\"%s\")".formatted(words);
-    return By.xpath("//body//*[%s and not(.//*[%s])]".formatted(has, has));
+  /**
+   * Waits in the page itself. Asked from outside ten times a second, an XPath over every element
+   * takes more of a processor than the page does.
+   *
+   * @param condition in the page's language, of {@code words}
+   */
+  private void seeInPage(String what, String condition, String words) {
+    String look =
+        """
+        const words = arguments[0], end = performance.now() + arguments[1], done = arguments[2];
+        const text = (e) => e.textContent.replace(/\\s+/g, ' ').trim();
+        const isVisible = (e) => {
+          const shown = e.closest('select') ?? e;
+          return shown.checkVisibility({ visibilityProperty: true })
+            && shown.getClientRects().length > 0;
+        };
+        // Only what holds the words is looked into.
+        const holders = (e) =>
+          text(e).includes(words) ? [e, ...[...e.children].flatMap(holders)] : [];
+        const innermost = () => {
+          const all = holders(document.body);
+          return all.filter((e) => ![...e.children].some((c) => all.includes(c)));
+        };
+        (function look() {
+          if (%s) return done(true);
+          if (performance.now() > end) return done(false);
+          setTimeout(look, 50);
+        })();
+        """
+            .formatted(condition);
+    Instant end = Instant.now().plus(PATIENCE);
+    boolean seen = false;
+    while (!seen && Instant.now().isBefore(end)) {
+      try {
+        long left = Duration.between(Instant.now(), end).toMillis();
+        seen = Boolean.TRUE.equals(driver.executeAsyncScript(look, words, left));
+      } catch (JavascriptException e) {
+        // The page was left for another while it was looked at: that one is looked at.
+        if (!e.getMessage().contains("unloaded")) {
+          throw e;
+        }
+      }
+    }
+    if (!seen) {
+      String page = driver.findElement(By.tagName("body")).getText();
+      throw new AssertionError(
+          "Not seen: %s. The page at %s says:%n%s".formatted(what, path(), page));
+    }
+  }
+
+  boolean hasText(String words) {
+    return Boolean.TRUE.equals(
+        driver.executeScript(
+            "return document.body.textContent.replace(/\\s+/g, ' ').includes(arguments[0])",
+            words));
   }
 
   void seeHeading(String words) {

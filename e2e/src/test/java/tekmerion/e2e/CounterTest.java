@@ -84,6 +84,7 @@ class CounterTest {
     browser.seeText("is taken in");
     taken = browser.path().replace("/job/", "");
     browser.keys(Keys.TAB, Keys.ENTER);
+    browser.see(By.cssSelector("a[href='/job/%s']".formatted(taken)));
     browser.seeText("Mina Torvald");
     double seconds = (System.nanoTime() - began) / 1e9;
     System.out.printf("A machine was taken in with the keyboard in %.0f s%n", seconds);

@@ -139,7 +139,7 @@ class MessagesTest {
       Await.until(
           "the page catches up by itself",
           PATIENCE,
-          () -> !browser.has(Browser.smallest("does not send changes")));
+          () -> !browser.hasText("does not send changes"));
     }
   }
 }

@@ -102,8 +102,7 @@ class MemoryIsolationTest {
     JsonNode before = view(ines, number);
     ShopClient.Answer back =
         ines.post(
-            "%s/starts/%d/take-back"
-                .formatted(path(number), before.at("/starts/0/id").longValue()),
+            "%s/starts/%d/take-back".formatted(path(number), before.at("/starts/0/id").longValue()),
             Map.of("version", before.get("version").intValue()));
 
     assertThat(back.status()).isEqualTo(204);

@@ -235,32 +235,23 @@ public sealed interface Edit {
       Move.Outcomes seen =
           new Move.Outcomes(id + SEEN, looksAt, words, null, leak, links, null, because);
       Move move =
-          new Move(
-              id,
-              name,
-              purpose,
-              act,
-              place,
-              of,
-              null,
-              loads,
-              families,
-              List.of(),
-              bootStage,
-              null,
-              List.of(),
-              needs,
-              minutes,
-              invasiveness,
-              0.0,
-              0,
-              invasiveness.endangersData() ? List.of(Move.Presupposed.COPY) : List.of(),
-              "",
-              "",
-              steps,
-              List.of(seen),
-              List.of(),
-              List.of());
+          Move.called(id)
+              .name(name)
+              .purpose(purpose)
+              .act(act)
+              .place(place)
+              .of(of)
+              .loads(loads)
+              .families(families)
+              .bootStage(bootStage)
+              .needs(needs)
+              .minutes(minutes)
+              .invasiveness(invasiveness)
+              .presupposes(
+                  invasiveness.endangersData() ? List.of(Move.Presupposed.COPY) : List.of())
+              .steps(steps)
+              .tells(List.of(seen))
+              .build();
       entries.moves.put(id, move);
       entries.findings.put(seen.id(), seen.kind(because));
     }

@@ -182,34 +182,21 @@ public record Move(
     notes = listed(notes);
   }
 
+  /** One that is made here, and not read from a file. */
+  public static MoveBuilder called(String id) {
+    return new MoveBuilder(id);
+  }
+
   /** The same in a shop's own words and times. */
   Move with(Edit.OfMove edit) {
-    return new Move(
-        id,
-        edit.name(),
-        edit.purpose(),
-        act,
-        place,
-        of,
-        by,
-        loads,
-        edit.families(),
-        kinds,
-        bootStage,
-        upTo,
-        detours,
-        edit.needs(),
-        edit.minutes(),
-        invasiveness,
-        risk,
-        rung,
-        presupposes,
-        after,
-        whenFailed,
-        edit.steps(),
-        tells,
-        findings,
-        notes);
+    return new MoveBuilder(this)
+        .name(edit.name())
+        .purpose(edit.purpose())
+        .families(edit.families())
+        .needs(edit.needs())
+        .minutes(edit.minutes())
+        .steps(edit.steps())
+        .build();
   }
 
   private static <T> List<T> listed(List<T> list) {

@@ -11,16 +11,12 @@ import java.util.Set;
 import java.util.function.Predicate;
 import tekmerion.core.finding.Finding;
 import tekmerion.core.knowhow.Cause;
-import tekmerion.core.knowhow.FindingKind;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Move;
-import tekmerion.core.permit.Action;
 import tekmerion.core.permit.DataStatus;
-import tekmerion.core.permit.Lock;
 import tekmerion.core.permit.Permission;
 import tekmerion.core.permit.Permissions;
 import tekmerion.core.weigh.Weighing.Part;
-import tekmerion.core.words.Sentences;
 
 /**
  * Which move is worth making next: what it would tell, and what it would save of the expected cost
@@ -62,6 +58,7 @@ public final class NextMoves {
   private final Network network;
   private final Posterior faults;
   private final Plans plans;
+  private final MoveLocks locks;
   private final Stake stake;
   private final Situation at;
   private final List<Part> parts;
@@ -86,7 +83,7 @@ public final class NextMoves {
           Permissions.of(tekmerion.core.permit.Situation.assumed(status, failing)), done, probe);
     }
 
-    private DataStatus data() {
+    DataStatus data() {
       return permissions.least();
     }
   }
@@ -146,6 +143,7 @@ public final class NextMoves {
     this.at = at;
     this.faults = network.posterior().heavy(MIN_SHARE);
     this.plans = new Plans(knowHow, network, faults);
+    this.locks = new MoveLocks(knowHow, network, faults, at);
     this.stake = Stake.of(at.data());
     this.now = plans.least(faults, stake);
     this.mended =
@@ -266,9 +264,7 @@ public final class NextMoves {
         move.by() == null
             ? move.given().stream().allMatch(known)
             : move.given().stream().anyMatch(known);
-    return !told
-        && move.fitsKind(network.machineKind())
-        && bootStage().map(at -> rungs(at) <= rungs(move.upTo())).orElse(true);
+    return !told && move.fitsKind(network.machineKind()) && locks.isWithin(move);
   }
 
   private Ranked rank(Move move, Part part) {
@@ -279,12 +275,10 @@ public final class NextMoves {
         Math.max(MIN_MINUTES, move.handsOnMinutes())
             + Stake.WAITING * move.waitingMinutes()
             + move.invasiveness().ordinal()
-            + (move.by() != null && bootStage().map(r -> rungs(r) < rungs("firmware")).orElse(false)
-                ? DOCKING_MINUTES
-                : 0);
+            + (move.by() != null && locks.startsNothing() ? DOCKING_MINUTES : 0);
     double gain = saved + MINUTES_PER_BIT * bits - riskMinutes(move);
     return new Ranked(
-        move, part, bits, saved, gain / minutes, why(move, bits, saved), lock(move, part));
+        move, part, bits, saved, gain / minutes, why(move, bits, saved), locks.lock(move, part));
   }
 
   /** Whether it is what comes after a move that broke off half way. */
@@ -362,54 +356,6 @@ public final class NextMoves {
     return move.risk() * stake.dataLossMinutes();
   }
 
-  private Optional<Permission.Locked> lock(Move move, Part part) {
-    if (bootStage().isPresent() && rungs(bootStage().get()) < rungs(move.bootStage())) {
-      return Optional.of(
-          new Permission.Locked(
-              Lock.DOES_NOT_START_SO_FAR,
-              "The machine does not get that far: it needs %s."
-                  .formatted(bootStageWords(move.bootStage())),
-              move.detours().isEmpty()
-                  ? "Opens when it gets there."
-                  : "Detour: %s.".formatted(detourNames(move, part))));
-    }
-    Optional<Permission.Locked> locked =
-        at.permissions().of(new Action.Make(move.effects(), part.key())).locked();
-    if (locked.isPresent()) {
-      return locked;
-    }
-    if (move.presupposes().contains(Move.Presupposed.COPY) && !at.data().allowsWriting()) {
-      return Optional.of(
-          new Permission.Locked(
-              Lock.DATA_NOT_SAFE,
-              "It presupposes that nothing can be lost, and the data on the drive is %s."
-                  .formatted(at.data().words()),
-              "Opens when a copy is verified, or the owner signs that it is not wanted."));
-    }
-    if (move.presupposes().contains(Move.Presupposed.HARDWARE)) {
-      Optional<Permission.Locked> suspect = Ladder.hardwareLock(network, faults);
-      if (suspect.isPresent()) {
-        return suspect;
-      }
-    }
-    if (move.by() != null && !at.probe()) {
-      return Optional.of(
-          new Permission.Locked(
-              Lock.NEEDS_PROBE,
-              "Only a probe can do it.",
-              "Opens when it sits in a bay with a probe."));
-    }
-    return Optional.empty();
-  }
-
-  private String detourNames(Move move, Part part) {
-    return String.join(
-        " or ",
-        move.detours().stream()
-            .map(id -> Sentences.lowerFirst(knowHow.move(id).orElseThrow().named(part.name())))
-            .toList());
-  }
-
   private String why(Move move, double bits, double saved) {
     Move failed = failedBefore.get(move.id());
     if (failed != null) {
@@ -448,29 +394,5 @@ public final class NextMoves {
                   case MAINS -> "the adapter plugged in";
                 })
         .toList();
-  }
-
-  private Optional<String> bootStage() {
-    return network.level("boot-stage", Finding.MACHINE);
-  }
-
-  private static String bootStageWords(String level) {
-    return switch (level) {
-      case "desktop" -> "the desktop";
-      case "limited" -> "a limited start";
-      case "recovery" -> "the recovery choices";
-      case "loader" -> "the loader";
-      case "firmware" -> "its firmware";
-      case "picture" -> "a picture";
-      default -> "power";
-    };
-  }
-
-  /** From 0, nothing, up to the desktop. */
-  private int rungs(String level) {
-    Optional<FindingKind> bootStage = knowHow.finding("boot-stage");
-    return bootStage
-        .map(kind -> kind.levels().size() - 1 - kind.levelIndex(level).orElse(0))
-        .orElse(0);
   }
 }

@@ -92,4 +92,35 @@ final class Observation {
   private static double sum(double[] p, int n) {
     return n >= p.length ? 1 : Arrays.stream(p, 0, n).sum();
   }
+
+  /** What its causes change of it, each taken alone, together. */
+  double alone(int set) {
+    double sum = 0;
+    for (int rest = set; rest != FaultSets.NONE; rest = FaultSets.withoutLast(rest)) {
+      int cause = FaultSets.last(rest);
+      if (bearsOn(cause)) {
+        sum += 1 / ratio(FaultSets.of(cause)) - 1;
+      }
+    }
+    return sum;
+  }
+
+  boolean bearsOnAny(int set) {
+    for (int rest = set; rest != FaultSets.NONE; rest = FaultSets.withoutLast(rest)) {
+      if (bearsOn(FaultSets.last(rest))) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  /** So that each observation is put right once a set: at the first member that it bears on. */
+  boolean isFirstToBear(int set, int cause) {
+    for (int rest = set; FaultSets.last(rest) != cause; rest = FaultSets.withoutLast(rest)) {
+      if (bearsOn(FaultSets.last(rest))) {
+        return false;
+      }
+    }
+    return true;
+  }
 }

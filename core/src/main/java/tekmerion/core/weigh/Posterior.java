@@ -342,8 +342,8 @@ final class Posterior {
         rest = FaultSets.withoutLast(rest);
         for (int o : findingsOf[cause]) {
           Observation seen = observations.get(o);
-          if (bearsOnAny(seen, rest) && isFirstToBear(seen, set, cause)) {
-            double more = weights[s] * (1 / seen.ratio(set) - 1 - alone(seen, set));
+          if (seen.bearsOnAny(rest) && seen.isFirstToBear(set, cause)) {
+            double more = weights[s] * (1 / seen.ratio(set) - 1 - seen.alone(set));
             movedTotal[o] += more;
             for (int r = set; r != FaultSets.NONE; r = FaultSets.withoutLast(r)) {
               moved[o][FaultSets.last(r)] += more;
@@ -376,36 +376,6 @@ final class Posterior {
       }
     }
     return both;
-  }
-
-  private static double alone(Observation seen, int set) {
-    double sum = 0;
-    for (int rest = set; rest != FaultSets.NONE; rest = FaultSets.withoutLast(rest)) {
-      int cause = FaultSets.last(rest);
-      if (seen.bearsOn(cause)) {
-        sum += 1 / seen.ratio(FaultSets.of(cause)) - 1;
-      }
-    }
-    return sum;
-  }
-
-  private static boolean bearsOnAny(Observation seen, int set) {
-    for (int rest = set; rest != FaultSets.NONE; rest = FaultSets.withoutLast(rest)) {
-      if (seen.bearsOn(FaultSets.last(rest))) {
-        return true;
-      }
-    }
-    return false;
-  }
-
-  /** So that each observation is put right once a set: at the first member that it bears on. */
-  private static boolean isFirstToBear(Observation seen, int set, int cause) {
-    for (int rest = set; FaultSets.last(rest) != cause; rest = FaultSets.withoutLast(rest)) {
-      if (seen.bearsOn(FaultSets.last(rest))) {
-        return false;
-      }
-    }
-    return true;
   }
 
   private double[] anew(Observation left) {

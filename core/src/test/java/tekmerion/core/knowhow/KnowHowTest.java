@@ -67,32 +67,21 @@ class KnowHowTest {
   }
 
   private static Move move(String id, String finding, String bootStage, Invasiveness invasiveness) {
-    return new Move(
-        id,
-        "Do " + id,
-        "",
-        Move.Act.REPAIR,
-        "system",
-        null,
-        null,
-        null,
-        List.of("weather"),
-        List.of("barge"),
-        bootStage,
-        null,
-        List.of("nowhere"),
-        null,
-        List.of(1),
-        invasiveness,
-        2.0,
-        null,
-        null,
-        "nothing-after",
-        null,
-        List.of(),
-        List.of(),
-        List.of(finding),
-        null);
+    return Move.called(id)
+        .name("Do " + id)
+        .purpose("")
+        .act(Move.Act.REPAIR)
+        .place("system")
+        .families(List.of("weather"))
+        .kinds(List.of("barge"))
+        .bootStage(bootStage)
+        .detours(List.of("nowhere"))
+        .minutes(List.of(1))
+        .invasiveness(invasiveness)
+        .risk(2.0)
+        .after("nothing-after")
+        .findings(List.of(finding))
+        .build();
   }
 
   /** A move that does what a remedy does must not point to another cause when it helped. */

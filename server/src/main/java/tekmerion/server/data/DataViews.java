@@ -11,11 +11,9 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.permit.Action;
 import tekmerion.core.permit.DataEvidence;
-import tekmerion.core.permit.DataStatus;
 import tekmerion.core.permit.DriveState;
 import tekmerion.core.permit.Permission;
 import tekmerion.core.permit.Permissions;
-import tekmerion.core.words.Sentences;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.MendResult;
 import tekmerion.link.RescueResult;
@@ -78,42 +76,6 @@ class DataViews implements Shown {
     this.permissions = permissions;
   }
 
-  /**
-   * What was found out until now, newest first of each sort.
-   *
-   * @param mended last try, whatever came of it
-   * @param wrote last one that wrote something
-   */
-  private record Known(
-      Optional<Run> survey,
-      Optional<Run> rescue,
-      Optional<Run> check,
-      Map<Integer, Run> files,
-      Optional<Run> carved,
-      Optional<Run> open,
-      Optional<Run> erased,
-      Optional<Run> copyErased,
-      Optional<Run> mended,
-      Optional<Run> wrote,
-      DriveState state) {
-    DataEvidence evidence() {
-      return state.evidence();
-    }
-
-    /** A copy that was made is not there, or came back and was not read again. */
-    boolean isCopyAway() {
-      return Stream.concat(rescue.stream(), files.values().stream()).anyMatch(Run::isCopyMissing);
-    }
-
-    boolean isImageBack() {
-      return rescue.filter(r -> r.copyFoundAt() != null).isPresent() && !evidence().imaged();
-    }
-
-    boolean isSafe() {
-      return state.status().allowsWriting();
-    }
-  }
-
   @Override
   @Transactional(readOnly = true)
   public void mustShow(String jobNumber) {
@@ -134,7 +96,7 @@ class DataViews implements Shown {
       throw Refusal.notFound("No drive of that name has been met in this machine.");
     }
     Permissions permitted = permissions.of(job, evidence);
-    Known known = known(job, permitted.drive(partKey));
+    DataKnown known = known(job, permitted.drive(partKey));
     return new DataView(
         job.number(),
         job.machine().name(),
@@ -146,8 +108,8 @@ class DataViews implements Shown {
         known.state().status(),
         known.state().status().words(),
         DataNotes.note(known.state()),
-        finding(known),
-        next(known),
+        known.finding(),
+        known.next(),
         probe.isPresent(),
         view(known.survey()),
         view(known.rescue()),
@@ -178,9 +140,9 @@ class DataViews implements Shown {
         .orElse(null);
   }
 
-  private static DataView.Mending mending(Known known, DataView.WriteLock lock) {
+  private static DataView.Mending mending(DataKnown known, DataView.WriteLock lock) {
     List<String> pieces =
-        known.survey().filter(s -> !mendedSinceSurvey(known)).stream()
+        known.survey().filter(s -> !known.mendedSinceSurvey()).stream()
             .map(s -> (SurveyResult) s.result())
             .flatMap(
                 s ->
@@ -197,15 +159,7 @@ class DataViews implements Shown {
         known.wrote().filter(r -> r.kind() == RunKind.MEND).isPresent());
   }
 
-  private static boolean mendedSinceSurvey(Known known) {
-    return known.survey().isPresent()
-        && known
-            .wrote()
-            .filter(r -> r.askedAt().isAfter(known.survey().get().askedAt()))
-            .isPresent();
-  }
-
-  private Known known(Job job, DriveState state) {
+  private DataKnown known(Job job, DriveState state) {
     String partKey = state.partKey();
     List<Run> all =
         dataRuns.ofJob(job.id()).stream().filter(r -> r.partKey().equals(partKey)).toList();
@@ -214,7 +168,7 @@ class DataViews implements Shown {
         .filter(r -> r.kind() == RunKind.FILE_COPY && r.result() != null)
         .forEach(r -> files.putIfAbsent(r.order().volume(), r));
     Optional<Run> rescue = first(all, r -> r.kind().isRescue() && r.result() != null);
-    return new Known(
+    return new DataKnown(
         first(all, r -> r.result() instanceof SurveyResult),
         rescue,
         first(
@@ -244,97 +198,7 @@ class DataViews implements Shown {
     return run.map(RunView::of).orElse(null);
   }
 
-  /** A drive that must be spared says so, whatever else was found on it; why stands below. */
-  private static String finding(Known known) {
-    String found = ofData(known);
-    return known.state().failing().isEmpty() || known.isSafe()
-        ? found
-        : found + "; to be spared until its data is safe";
-  }
-
-  private static String ofData(Known known) {
-    Optional<RescueResult> rescue = known.rescue().map(r -> (RescueResult) r.result());
-    if (known.open().filter(r -> r.kind().isRescue()).isPresent()) {
-      return "being copied";
-    }
-    DataEvidence evidence = known.evidence();
-    if (known.isCopyAway()) {
-      return "its copy is not where it was made";
-    }
-    if (known.isImageBack()) {
-      return "its image was away and is back, not read again yet";
-    }
-    if (rescue.isPresent()) {
-      String lost = lost(rescue.get());
-      if (known.check().map(c -> ((RescueResult) c.result()).verified()).orElse(null)
-          == Boolean.FALSE) {
-        return "the image is not what was read";
-      }
-      return evidence.imageVerified()
-          ? "copied and verified" + lost
-          : evidence.imaged() ? "copied, not verified yet" + lost : "copied in part" + lost;
-    }
-    if (known.state().status() == DataStatus.COPY_VERIFIED) {
-      return "all that is on it is copied and verified, or signed away";
-    }
-    if (evidence.copied()) {
-      return "some files copied";
-    }
-    if (mendedSinceSurvey(known)) {
-      return "mended from its copies, not surveyed again yet";
-    }
-    return known
-        .survey()
-        .map(s -> Sentences.lowerFirst(((SurveyResult) s.result()).why()))
-        .orElse("not looked at yet");
-  }
-
-  private static String lost(RescueResult rescue) {
-    long lost = rescue.lostBytes() + rescue.openBytes();
-    if (lost == 0) {
-      return "";
-    }
-    return rescue.lostFilesInAll() == null
-        ? ", %,d bytes lost".formatted(lost)
-        : rescue.lostFilesInAll() == 0
-            ? ", no file lost anything"
-            : rescue.lostFilesInAll() == 1
-                ? ", one file lost something"
-                : ", %,d files lost something".formatted(rescue.lostFilesInAll());
-  }
-
-  private static String next(Known known) {
-    if (known.open().isPresent()) {
-      return "Wait for what goes on.";
-    }
-    if (known.isCopyAway()) {
-      return "Look for the disk that the copy lies on, or copy again. Until then nothing counts as"
-          + " copied.";
-    }
-    if (known.isImageBack()) {
-      return "Check the image: it counts again once it was read again.";
-    }
-    if (known.survey().isEmpty()) {
-      return "Survey it: that says what is on it and why it cannot be opened. It only reads.";
-    }
-    if (known.isSafe()) {
-      return "The data is safe. What writes to the drive is open now.";
-    }
-    if (known.evidence().imageVerified()) {
-      return "The image is verified. What it does not hold is listed: copy it, or have its owner"
-          + " sign it away.";
-    }
-    if (known.evidence().imaged()) {
-      return "Check the image: only a verified copy counts.";
-    }
-    SurveyResult survey = (SurveyResult) known.survey().get().result();
-    return List.of("blank", "encrypted", "maybe-encrypted", "no-partitions")
-            .contains(survey.reason())
-        ? survey.next()
-        : "Copy it into an image, or copy chosen files. " + survey.next();
-  }
-
-  private List<DataStep> steps(Known known, boolean probe, Job job) {
+  private List<DataStep> steps(DataKnown known, boolean probe, Job job) {
     String off =
         job.endedAt() != null
             ? "the job is ended"

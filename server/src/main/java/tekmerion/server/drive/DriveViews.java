@@ -16,6 +16,7 @@ import tekmerion.core.drive.DriveIdentity;
 import tekmerion.core.drive.DriveNumbers;
 import tekmerion.core.drive.DriveNumbers.Number;
 import tekmerion.core.drive.DriveVisit;
+import tekmerion.core.drive.DriveWords;
 import tekmerion.core.drive.OutlookBook;
 import tekmerion.core.drive.PartReading;
 import tekmerion.core.finding.Finding;
@@ -143,7 +144,12 @@ class DriveViews {
         place.slot(),
         part.model(),
         part.serial(),
-        identity.map(DriveViews::about).orElse("not read yet"),
+        identity
+            .map(
+                id ->
+                    "%s, firmware %s"
+                        .formatted(DriveWords.describe(id, Optional.empty()), id.firmware()))
+            .orElse("not read yet"),
         worst.map(CauseShare::suspicion).orElse(Suspicion.UNKNOWN),
         finding(
             ofDrive,
@@ -261,28 +267,6 @@ class DriveViews {
         .or(() -> direct.stream().findFirst())
         .map(w -> w.finding().words())
         .orElse("nothing known yet");
-  }
-
-  private static String about(DriveIdentity id) {
-    String size =
-        id.capacityBytes().isEmpty()
-            ? "size not reported"
-            : id.capacityBytes().getAsLong() >= 1_000_000_000_000L
-                ? "%s TB".formatted(tenths(id.capacityBytes().getAsLong() / 1e12))
-                : "%.0f GB".formatted(id.capacityBytes().getAsLong() / 1e9);
-    String sort =
-        id.solidState().orElse(false)
-            ? "solid state"
-            : id.rotationPerMinute().isPresent()
-                ? "disk, %,d turns a minute".formatted(id.rotationPerMinute().getAsInt())
-                : "drive, kind not reported";
-    return "%s %s, firmware %s".formatted(size, sort, id.firmware());
-  }
-
-  /** "1", "1.5". */
-  private static String tenths(double value) {
-    String text = "%.1f".formatted(value);
-    return text.endsWith(".0") ? text.substring(0, text.length() - 2) : text;
   }
 
   private List<Row> rows(

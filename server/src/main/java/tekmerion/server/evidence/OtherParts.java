@@ -5,10 +5,12 @@ import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import tekmerion.core.battery.BatteryReport;
+import tekmerion.core.drive.DriveWords;
 import tekmerion.core.drive.PartReading;
 import tekmerion.core.memory.identity.Smbios;
 import tekmerion.core.port.PageAnswer;
 import tekmerion.core.port.PageKind;
+import tekmerion.core.words.Sentences;
 import tekmerion.link.RunKind;
 import tekmerion.server.part.PartService;
 import tekmerion.server.part.PartService.Met;
@@ -149,8 +151,7 @@ public class OtherParts {
     if (isOther(partKey)) {
       return name(partKey);
     }
-    return partKey.matches("drive-[a-z]")
-        ? "Drive " + Character.toUpperCase(partKey.charAt(6))
-        : partKey;
+    String named = DriveWords.named(partKey);
+    return named.equals(partKey) ? partKey : Sentences.upperFirst(named);
   }
 }

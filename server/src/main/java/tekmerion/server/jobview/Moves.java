@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import tekmerion.core.drive.DriveWords;
 import tekmerion.core.knowhow.MakerTopic;
 import tekmerion.core.knowhow.Move.By;
 import tekmerion.core.knowhow.Move.Presupposed;
@@ -15,11 +16,12 @@ import tekmerion.core.permit.Permission;
 import tekmerion.core.weigh.NextMoves.Ranked;
 import tekmerion.server.decision.DecisionService.CourseView;
 import tekmerion.server.decision.DecisionService.Lock;
-import tekmerion.server.jobview.JobView.Asked;
-import tekmerion.server.jobview.JobView.Drive;
-import tekmerion.server.jobview.JobView.Level;
-import tekmerion.server.jobview.JobView.Move;
-import tekmerion.server.jobview.JobView.Step;
+import tekmerion.server.jobview.JobCustody.BayNote;
+import tekmerion.server.jobview.JobDiagnosis.Asked;
+import tekmerion.server.jobview.JobDiagnosis.Level;
+import tekmerion.server.jobview.JobDiagnosis.Move;
+import tekmerion.server.jobview.JobDiagnosis.Step;
+import tekmerion.server.jobview.JobEvidence.Drive;
 import tekmerion.server.maker.MakerNotes;
 import tekmerion.server.move.MadeMoves;
 import tekmerion.server.probe.ProbeViews.ProbeView;
@@ -32,19 +34,18 @@ final class Moves {
   private Moves() {}
 
   /**
-   * @param bay number of the bay, or null
-   * @param probe null if there is none on the bay
+   * @param bay null if the machine is on none
    * @param known drives that have been met in this machine
    * @param underWay drives that are being read
    */
   static List<Move> of(
       List<Ranked> ranked,
-      Integer bay,
-      ProbeView probe,
+      BayNote bay,
       List<Drive> known,
       Set<String> underWay,
       List<CourseView> courses,
       Map<MakerTopic, MakerNotes.Note> notes) {
+    ProbeView probe = bay == null ? null : bay.probe();
     Lock link = linkLock(bay, probe);
     List<Move> all = ranked.stream().map(r -> move(r, link, underWay, notes)).toList();
     List<Move> shown = new ArrayList<>();
@@ -131,7 +132,7 @@ final class Moves {
                     "read-again@" + key,
                     null,
                     key,
-                    "Read %s again".formatted(DriveNames.inSentence(key)),
+                    "Read %s again".formatted(DriveWords.named(key)),
                     "Shows whether its counts still move. Nothing is written.",
                     By.READ,
                     key,
@@ -184,18 +185,18 @@ final class Moves {
     return new Lock("It is being read now.", "Opens when the reading has come in.");
   }
 
-  private static Lock linkLock(Integer bay, ProbeView probe) {
+  private static Lock linkLock(BayNote bay, ProbeView probe) {
     if (bay == null) {
       return new Lock("The machine is on no bay.", "Opens when it sits in a bay with a probe.");
     }
     if (probe == null) {
       return new Lock(
-          "There is no probe in bay %d.".formatted(bay),
+          "There is no probe in bay %d.".formatted(bay.number()),
           "Ask for an enrolment code in the bay and start a probe with it.");
     }
     if (!probe.online()) {
       return new Lock(
-          "The probe in bay %d is not connected.".formatted(bay),
+          "The probe in bay %d is not connected.".formatted(bay.number()),
           "Opens by itself when the probe runs and reaches the server again.");
     }
     return null;

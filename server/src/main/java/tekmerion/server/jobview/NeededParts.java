@@ -7,6 +7,7 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
+import tekmerion.core.drive.DriveWords;
 import tekmerion.core.drive.PartReading;
 import tekmerion.core.memory.identity.Smbios;
 import tekmerion.core.memory.identity.Smbios.MemorySlot;
@@ -19,7 +20,7 @@ import tekmerion.core.weigh.Suspicion;
 import tekmerion.core.weigh.Weighed.CauseShare;
 import tekmerion.link.RunKind;
 import tekmerion.server.evidence.OtherParts;
-import tekmerion.server.jobview.JobView.Needed;
+import tekmerion.server.jobview.JobPlan.Needed;
 import tekmerion.server.weighing.WeighingService.Evidence;
 
 /** What exactly to buy for every part that at least leans to a fault. */
@@ -44,7 +45,7 @@ final class NeededParts {
             place ->
                 report(evidence, place.partKey())
                     .flatMap(NeededDrive::of)
-                    .map(n -> needed(DriveNames.inSentence(place.partKey()), n, stock))
+                    .map(n -> needed(DriveWords.named(place.partKey()), n, stock))
                     .ifPresent(needed::add));
     if (leans(evidence, c -> BATTERY.contains(c.cause()))) {
       report(evidence, RunKind.BATTERY)

@@ -145,7 +145,7 @@ public class MadeMoves {
   @Transactional
   public void begin(
       String number, long version, String moveId, String part, NamedDrive named, Person by) {
-    Job job = job(number);
+    Job job = jobs.named(number);
     Ranked ranked = offered(job, moveId, part);
     if (!changes(ranked.move())) {
       throw Refusal.badRequest("This move changes nothing.", "Say what you see right away.");
@@ -172,7 +172,7 @@ public class MadeMoves {
     by.must(Role.TECHNICIAN, Role.LEAD);
     Move move = move(moveId);
     Map<String, String> seen = checked(move, levels);
-    Job job = job(number);
+    Job job = jobs.named(number);
     Part on = part(job, move, part);
     if (changes(move)) {
       // It was begun when no gate locked it; what came of it is kept whatever has become locked.
@@ -362,10 +362,6 @@ public class MadeMoves {
         .now()
         .move(id)
         .orElseThrow(() -> Refusal.notFound("There is no move " + id + "."));
-  }
-
-  private Job job(String number) {
-    return jobs.named(number);
   }
 
   private void keep(

@@ -1,33 +1,31 @@
-package tekmerion.server.jobview;
+package tekmerion.core.drive;
 
 import java.util.Locale;
 import java.util.Optional;
-import tekmerion.core.drive.DriveIdentity;
 
-/** How drives are called and described. */
-final class DriveNames {
-  private DriveNames() {}
+/** What a drive is called and how it is described, everywhere alike. */
+public final class DriveWords {
+  private DriveWords() {}
 
-  /** "drive-a" in a sentence: "drive A". */
-  static String inSentence(String key) {
-    return key.matches("drive-[a-z]") ? "drive " + Character.toUpperCase(key.charAt(6)) : key;
+  /** "drive-a" in a sentence: "drive A"; any other part's key as it is. */
+  public static String named(String partKey) {
+    return partKey.matches("drive-[a-z]")
+        ? "drive " + Character.toUpperCase(partKey.charAt(6))
+        : partKey;
   }
 
   /** E.g. "1 TB disk, 5,400/min, 2.5 inch"; says so where nothing is reported. */
-  static String describe(Optional<DriveIdentity> identity, Optional<String> formFactor) {
-    if (identity.isEmpty()) {
-      return "size and kind not readable";
-    }
-    DriveIdentity id = identity.get();
+  public static String describe(DriveIdentity identity, Optional<String> formFactor) {
     StringBuilder words = new StringBuilder();
     words.append(
-        id.capacityBytes().isPresent()
-            ? size(id.capacityBytes().getAsLong())
+        identity.capacityBytes().isPresent()
+            ? size(identity.capacityBytes().getAsLong())
             : "size not reported");
-    if (id.solidState().orElse(false)) {
+    if (identity.solidState().orElse(false)) {
       words.append(" solid-state drive");
-    } else if (id.rotationPerMinute().isPresent()) {
-      words.append(String.format(Locale.ROOT, " disk, %,d/min", id.rotationPerMinute().getAsInt()));
+    } else if (identity.rotationPerMinute().isPresent()) {
+      words.append(
+          String.format(Locale.ROOT, " disk, %,d/min", identity.rotationPerMinute().getAsInt()));
     } else {
       words.append(" drive, kind not reported");
     }
@@ -35,7 +33,7 @@ final class DriveNames {
     return words.toString();
   }
 
-  /** Decimal units, as drives are sold. */
+  /** Decimal units, as drives are sold: "500 GB", "1.5 TB". */
   static String size(long bytes) {
     double gigabytes = bytes / 1e9;
     return gigabytes >= 1000

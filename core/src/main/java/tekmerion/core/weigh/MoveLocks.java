@@ -1,0 +1,110 @@
+package tekmerion.core.weigh;
+
+import java.util.Optional;
+import tekmerion.core.finding.Finding;
+import tekmerion.core.knowhow.FindingKind;
+import tekmerion.core.knowhow.KnowHow;
+import tekmerion.core.knowhow.Move;
+import tekmerion.core.permit.Action;
+import tekmerion.core.permit.Lock;
+import tekmerion.core.permit.Permission;
+import tekmerion.core.weigh.Weighing.Part;
+import tekmerion.core.words.Sentences;
+
+/** Why a move cannot be made now, and what would open it. */
+final class MoveLocks {
+  private final KnowHow knowHow;
+  private final Network network;
+  private final Posterior faults;
+  private final NextMoves.Situation at;
+
+  MoveLocks(KnowHow knowHow, Network network, Posterior faults, NextMoves.Situation at) {
+    this.knowHow = knowHow;
+    this.network = network;
+    this.faults = faults;
+    this.at = at;
+  }
+
+  /** Empty if it can be made. */
+  Optional<Permission.Locked> lock(Move move, Part part) {
+    if (bootStage().isPresent() && rungs(bootStage().get()) < rungs(move.bootStage())) {
+      return Optional.of(
+          new Permission.Locked(
+              Lock.DOES_NOT_START_SO_FAR,
+              "The machine does not get that far: it needs %s."
+                  .formatted(bootStageWords(move.bootStage())),
+              move.detours().isEmpty()
+                  ? "Opens when it gets there."
+                  : "Detour: %s.".formatted(detourNames(move, part))));
+    }
+    Optional<Permission.Locked> locked =
+        at.permissions().of(new Action.Make(move.effects(), part.key())).locked();
+    if (locked.isPresent()) {
+      return locked;
+    }
+    if (move.presupposes().contains(Move.Presupposed.COPY) && !at.data().allowsWriting()) {
+      return Optional.of(
+          new Permission.Locked(
+              Lock.DATA_NOT_SAFE,
+              "It presupposes that nothing can be lost, and the data on the drive is %s."
+                  .formatted(at.data().words()),
+              "Opens when a copy is verified, or the owner signs that it is not wanted."));
+    }
+    if (move.presupposes().contains(Move.Presupposed.HARDWARE)) {
+      Optional<Permission.Locked> suspect = Ladder.hardwareLock(network, faults);
+      if (suspect.isPresent()) {
+        return suspect;
+      }
+    }
+    if (move.by() != null && !at.probe()) {
+      return Optional.of(
+          new Permission.Locked(
+              Lock.NEEDS_PROBE,
+              "Only a probe can do it.",
+              "Opens when it sits in a bay with a probe."));
+    }
+    return Optional.empty();
+  }
+
+  private String detourNames(Move move, Part part) {
+    return String.join(
+        " or ",
+        move.detours().stream()
+            .map(id -> Sentences.lowerFirst(knowHow.move(id).orElseThrow().named(part.name())))
+            .toList());
+  }
+
+  /** Whether it makes sense where the machine gets that far: not beyond what the move is for. */
+  boolean isWithin(Move move) {
+    return bootStage().map(at -> rungs(at) <= rungs(move.upTo())).orElse(true);
+  }
+
+  /** Whether it starts no program: its drive has to be docked elsewhere to be asked. */
+  boolean startsNothing() {
+    return bootStage().map(r -> rungs(r) < rungs("firmware")).orElse(false);
+  }
+
+  private Optional<String> bootStage() {
+    return network.level("boot-stage", Finding.MACHINE);
+  }
+
+  private static String bootStageWords(String level) {
+    return switch (level) {
+      case "desktop" -> "the desktop";
+      case "limited" -> "a limited start";
+      case "recovery" -> "the recovery choices";
+      case "loader" -> "the loader";
+      case "firmware" -> "its firmware";
+      case "picture" -> "a picture";
+      default -> "power";
+    };
+  }
+
+  /** From 0, nothing, up to the desktop. */
+  private int rungs(String level) {
+    Optional<FindingKind> bootStage = knowHow.finding("boot-stage");
+    return bootStage
+        .map(kind -> kind.levels().size() - 1 - kind.levelIndex(level).orElse(0))
+        .orElse(0);
+  }
+}

@@ -1,0 +1,105 @@
+package tekmerion.server.jobview;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.List;
+import org.springframework.stereotype.Service;
+import tekmerion.core.decision.Course;
+import tekmerion.core.weigh.NextMoves;
+import tekmerion.core.weigh.Plan;
+import tekmerion.server.decision.DecisionService;
+import tekmerion.server.decision.DecisionService.CourseView;
+import tekmerion.server.decision.DecisionService.DecisionView;
+import tekmerion.server.job.Job;
+import tekmerion.server.proof.Proofs;
+import tekmerion.server.stock.Stock;
+import tekmerion.server.weighing.WeighingService.Evidence;
+
+/**
+ * What can be decided, what was, and how it is proved.
+ *
+ * @param waiver what an owner signs who wants no copy
+ * @param contradicted why the last decision has to be looked at again; null if nothing speaks
+ *     against it
+ * @param cameBack an earlier job with the same complaint, if it is less than 90 days ago
+ * @param needed the parts that would have to be bought, as the old ones describe them
+ * @param proof null if nothing was decided that mends
+ */
+record JobPlan(
+    List<CourseView> courses,
+    List<Course> leaning,
+    List<PlanView> plans,
+    String waiver,
+    @Schema(nullable = true) String contradicted,
+    @Schema(nullable = true) CameBack.Earlier cameBack,
+    List<Needed> needed,
+    @Schema(nullable = true) Proofs.ProofView proof,
+    List<DecisionView> decisions) {
+
+  /**
+   * A part to buy.
+   *
+   * @param place of the old one, "drive A"
+   * @param inStock what of the stock fits; null if nothing does
+   */
+  @Schema(name = "NeededPart")
+  record Needed(String place, String words, @Schema(nullable = true) String inStock) {}
+
+  /**
+   * What could be decided now; all costs in minutes of work.
+   *
+   * @param minutes of work, waiting at a tenth
+   * @param parts their price
+   * @param comeback what a comeback is expected to cost
+   * @param data what lost data is expected to cost
+   * @param fails probability that the complaint is not mended, 0 to 1
+   */
+  @Schema(name = "Plan")
+  record PlanView(
+      String words,
+      List<Course> courses,
+      double minutes,
+      double parts,
+      double comeback,
+      double data,
+      double fails) {
+    static PlanView of(Plan plan) {
+      return new PlanView(
+          plan.words(),
+          plan.courses(),
+          plan.minutes(),
+          plan.parts(),
+          plan.comeback(),
+          plan.data(),
+          plan.fails());
+    }
+  }
+
+  /** Puts it together. */
+  @Service
+  static class Views {
+    private final DecisionService decisions;
+    private final CameBack cameBack;
+    private final Stock stock;
+    private final Proofs proofs;
+
+    Views(DecisionService decisions, CameBack cameBack, Stock stock, Proofs proofs) {
+      this.decisions = decisions;
+      this.cameBack = cameBack;
+      this.stock = stock;
+      this.proofs = proofs;
+    }
+
+    JobPlan of(Job job, Evidence evidence, NextMoves.Advice advice, List<CourseView> courses) {
+      return new JobPlan(
+          courses,
+          evidence.weighed().leaning(),
+          advice.plans().stream().map(PlanView::of).toList(),
+          DecisionService.WAIVER,
+          job.endedAt() == null ? job.contradicted() : null,
+          cameBack.of(job).orElse(null),
+          NeededParts.of(evidence, stock::fitting),
+          proofs.of(job).orElse(null),
+          decisions.of(job));
+    }
+  }
+}
