@@ -19,9 +19,9 @@ function Page() {
 }
 
 /** Keys with a pause between them, as the event's own time tells it. */
-function type(target: Element, text: string, pauseMs: number) {
+function type(target: Element, text: string, pauseMs: number, last = ['Enter']) {
   let at = 1000;
-  for (const key of [...text, 'Enter']) {
+  for (const key of [...text, ...last]) {
     const event = new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true });
     Object.defineProperty(event, 'timeStamp', { value: (at += pauseMs) });
     fireEvent(target, event);
@@ -48,5 +48,6 @@ it('looks for anything else that is scanned outside a field', () => {
   other.mockClear();
   type(screen.getByLabelText('field'), 'OST172207', 10); // belongs to the field
   type(document.body, 'OST172207', 120); // a hand, not a scanner
+  type(document.body, 'OST172207', 10, ['Tab', 'Enter']); // from a field to its button
   expect(other).not.toHaveBeenCalled();
 });

@@ -41,6 +41,9 @@ export function useScan(onOther: (text: string) => void) {
         slowest.current = goesOn ? Math.max(slowest.current, gap) : 0;
         typed.current = goesOn ? typed.current + event.key : event.key;
         last.current = event.timeStamp;
+      } else if (event.key !== 'Shift') {
+        // A scanner sends its code and Enter, no other key between them.
+        typed.current = '';
       }
     };
     window.addEventListener('keydown', onKey, { capture: true });

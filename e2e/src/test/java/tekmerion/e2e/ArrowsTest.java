@@ -1,9 +1,11 @@
 package tekmerion.e2e;
 
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.methods;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
+import com.tngtech.archunit.core.domain.JavaClass;
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.domain.JavaMethod;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
@@ -12,6 +14,7 @@ import com.tngtech.archunit.lang.ArchCondition;
 import com.tngtech.archunit.lang.ArchRule;
 import com.tngtech.archunit.lang.ConditionEvents;
 import com.tngtech.archunit.lang.SimpleConditionEvent;
+import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -19,7 +22,10 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
+import org.springframework.web.bind.annotation.RestController;
 
 /** The module arrows: core ← link ← probe, sim, server. */
 class ArrowsTest {
@@ -27,6 +33,9 @@ class ArrowsTest {
       new ClassFileImporter()
           .withImportOption(new ImportOption.DoNotIncludeTests())
           .importPackages("tekmerion");
+
+  /** As many as any service needs today; fewer are better, and none may need more. */
+  private static final int CROWD = 14;
 
   /** Numbers that need not be there. */
   private static final Set<String> MAY_BE_NONE =
@@ -212,6 +221,49 @@ class ArrowsTest {
         .should()
         .dependOnClassesThat()
         .resideInAPackage("tekmerion.core.weigh..")
+        .check(CLASSES);
+  }
+
+  @Test
+  void controllersHoldNoSql() {
+    noClasses()
+        .that()
+        .areAnnotatedWith(RestController.class)
+        .should()
+        .dependOnClassesThat()
+        .haveFullyQualifiedName(JdbcClient.class.getName())
+        .orShould()
+        .dependOnClassesThat()
+        .haveFullyQualifiedName(EntityManager.class.getName())
+        .check(CLASSES);
+  }
+
+  /** Who needs more has more than one thing to do. The made-up shop may use all there is. */
+  @Test
+  void noServiceNeedsACrowd() {
+    classes()
+        .that()
+        .resideInAPackage("tekmerion.server..")
+        .and()
+        .resideOutsideOfPackage("tekmerion.server.demo..")
+        .and()
+        .areMetaAnnotatedWith(Component.class)
+        .should(
+            new ArchCondition<JavaClass>("be given at most %d collaborators".formatted(CROWD)) {
+              @Override
+              public void check(JavaClass type, ConditionEvents events) {
+                type.getConstructors()
+                    .forEach(
+                        made -> {
+                          int given = made.getRawParameterTypes().size();
+                          events.add(
+                              new SimpleConditionEvent(
+                                  type,
+                                  given <= CROWD,
+                                  "%s is given %d".formatted(type.getName(), given)));
+                        });
+              }
+            })
         .check(CLASSES);
   }
 }

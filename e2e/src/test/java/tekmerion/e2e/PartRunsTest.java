@@ -49,7 +49,7 @@ class PartRunsTest {
     browser.seeText("all in byte lane 2");
     browser.seeHeading("Its memory errs: which module, or which slot?");
     browser.press("Begin");
-    browser.seeText("Starts so far");
+    browser.seeText("No start yet");
     browser.press("It failed");
     browser.see(By.xpath("//td[.='1']"));
     probe.close();

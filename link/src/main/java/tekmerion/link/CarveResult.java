@@ -67,4 +67,14 @@ public record CarveResult(
   public long files() {
     return sorts.stream().mapToLong(CarvedSort::files).sum();
   }
+
+  @Override
+  public String outcome() {
+    return "%,d files found by their content".formatted(files());
+  }
+
+  @Override
+  public boolean madeCopies() {
+    return files() > 0;
+  }
 }

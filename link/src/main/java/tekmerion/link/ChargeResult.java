@@ -36,4 +36,9 @@ public record ChargeResult(
             && restPoints <= points.size(),
         "charge");
   }
+
+  @Override
+  public String outcome() {
+    return intoAmperes == null ? "ended" : "charges with %.2f A".formatted(intoAmperes);
+  }
 }

@@ -14,4 +14,11 @@ public record CopyErasedResult(String folder, long files, long bytes, long left)
     folder = RunResult.checked(folder);
     RunResult.check(files >= 0 && bytes >= 0 && left >= 0 && left <= files, "copy erased");
   }
+
+  @Override
+  public String outcome() {
+    return left == 0
+        ? "%,d files written over and deleted".formatted(files)
+        : "%,d of %,d files could not be deleted".formatted(left, files);
+  }
 }

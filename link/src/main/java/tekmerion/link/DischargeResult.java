@@ -49,4 +49,9 @@ public record DischargeResult(
             && gaps >= 0,
         "discharge");
   }
+
+  @Override
+  public String outcome() {
+    return chargeAh == null ? "ended" : "%.2f Ah drawn".formatted(chargeAh.value());
+  }
 }

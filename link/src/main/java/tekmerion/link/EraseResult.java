@@ -42,4 +42,9 @@ public record EraseResult(
         && lookedAt > 0
         && notZero + unreadable == 0;
   }
+
+  @Override
+  public String outcome() {
+    return allZero() ? "all of it is zero" : "not all of it is erased";
+  }
 }

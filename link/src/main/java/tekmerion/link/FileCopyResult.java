@@ -59,4 +59,16 @@ public record FileCopyResult(
             && folders.stream().allMatch(f -> f.length() <= SurveyResult.MAX_PATH),
         "files");
   }
+
+  @Override
+  public String outcome() {
+    return failedInAll == 0
+        ? "%,d files copied and verified".formatted(verifiedFiles)
+        : "%,d of %,d files copied and verified".formatted(verifiedFiles, files);
+  }
+
+  @Override
+  public boolean madeCopies() {
+    return files > 0;
+  }
 }

@@ -47,4 +47,9 @@ public record LoadResult(
             && (latenessMicros == null || latenessMicros.size() == 3),
         "load");
   }
+
+  @Override
+  public String outcome() {
+    return "ended";
+  }
 }

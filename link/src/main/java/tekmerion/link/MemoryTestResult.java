@@ -56,4 +56,14 @@ public record MemoryTestResult(
             && stretches.size() <= RunResult.MAX_ROWS,
         "march");
   }
+
+  @Override
+  public String outcome() {
+    return mismatches == 0 ? "no error" : where.isEmpty() ? "errors" : where;
+  }
+
+  @Override
+  public String detail() {
+    return coverage;
+  }
 }

@@ -1,6 +1,7 @@
 package tekmerion.link;
 
 import java.util.List;
+import tekmerion.core.words.Sentences;
 
 /**
  * Boot sectors, superblocks or tables that were put back from their copies, or taken back again.
@@ -55,5 +56,12 @@ public record MendResult(
   /** All that was to be written stands there. */
   public boolean whole() {
     return !pieces.isEmpty() && written == pieces.size();
+  }
+
+  @Override
+  public String outcome() {
+    return whole()
+        ? "%,d of its pieces written; now: %s".formatted(written, Sentences.lowerFirst(why))
+        : "%,d of %,d pieces written".formatted(written, pieces.size());
   }
 }

@@ -74,4 +74,22 @@ public record RescueResult(
             && (expectedShare == null || expectedShare >= 0 && expectedShare <= 1),
         "rescue");
   }
+
+  @Override
+  public String outcome() {
+    if (verified != null) {
+      return verified ? "the same as what was read" : "not what was read";
+    }
+    long lost = lostBytes + openBytes;
+    return lost == 0
+        ? "all of it read"
+        : "%,d bytes lost%s"
+            .formatted(
+                lost, lostFilesInAll == null ? "" : ", in %,d files".formatted(lostFilesInAll));
+  }
+
+  @Override
+  public boolean madeCopies() {
+    return readBytes > 0;
+  }
 }

@@ -1,6 +1,7 @@
 package tekmerion.link;
 
 import static tekmerion.link.RunKind.Trait.ABOUT_DATA;
+import static tekmerion.link.RunKind.Trait.MAKES_COPIES;
 import static tekmerion.link.RunKind.Trait.MENDS;
 import static tekmerion.link.RunKind.Trait.NEEDS_RELEASE;
 import static tekmerion.link.RunKind.Trait.PAUSES;
@@ -32,15 +33,17 @@ public enum RunKind {
   /** What is on a drive, and why it cannot be opened. */
   SURVEY(Target.DRIVE, SurveyResult.class, looksOnly(), ABOUT_DATA),
   /** An image of what is in use on a drive that may be failing. */
-  RESCUE_IN_USE(Target.DRIVE, RescueResult.class, looksOnly(), PAUSES, ABOUT_DATA, USES_COPIES),
+  RESCUE_IN_USE(
+      Target.DRIVE, RescueResult.class, looksOnly(), PAUSES, ABOUT_DATA, USES_COPIES, MAKES_COPIES),
   /** An image of all of it. */
-  RESCUE_WHOLE(Target.DRIVE, RescueResult.class, looksOnly(), PAUSES, ABOUT_DATA, USES_COPIES),
+  RESCUE_WHOLE(
+      Target.DRIVE, RescueResult.class, looksOnly(), PAUSES, ABOUT_DATA, USES_COPIES, MAKES_COPIES),
   /** Reads an image again and compares it with what was read of its drive. */
   VERIFY_IMAGE(Target.DRIVE, RescueResult.class, looksOnly(), ABOUT_DATA, USES_COPIES),
   /** Copies files out of a drive, or out of its image; each is read again. */
-  FILE_COPY(Target.DRIVE, FileCopyResult.class, looksOnly(), ABOUT_DATA, USES_COPIES),
+  FILE_COPY(Target.DRIVE, FileCopyResult.class, looksOnly(), ABOUT_DATA, USES_COPIES, MAKES_COPIES),
   /** Looks through an image for files by their content, and copies them. */
-  CARVE(Target.DRIVE, CarveResult.class, looksOnly(), ABOUT_DATA, USES_COPIES),
+  CARVE(Target.DRIVE, CarveResult.class, looksOnly(), ABOUT_DATA, USES_COPIES, MAKES_COPIES),
   /** Writes all of a drive over with zeros. */
   ERASE(
       Target.DRIVE, EraseResult.class, Effects.of(Invasiveness.ERASES), ABOUT_DATA, NEEDS_RELEASE),
@@ -85,6 +88,8 @@ public enum RunKind {
     ABOUT_DATA,
     /** Writes into the job's folder of copies, or reads from there. */
     USES_COPIES,
+    /** What it finds lies in that folder afterwards: the owner's data. */
+    MAKES_COPIES,
     /** The probe asks for a release before it writes or deletes anything. */
     NEEDS_RELEASE,
     /** Writes a few sectors, and keeps what stood there. */
@@ -135,6 +140,15 @@ public enum RunKind {
 
   public boolean usesCopies() {
     return traits.contains(USES_COPIES);
+  }
+
+  public boolean makesCopies() {
+    return traits.contains(MAKES_COPIES);
+  }
+
+  /** Whether it tells or changes what is on a drive, for whoever asks of it in any job. */
+  public boolean isAboutContent() {
+    return this == SURVEY || isOfDrive() && effects.invasiveness().endangersData();
   }
 
   public boolean needsRelease() {

@@ -37,6 +37,19 @@ public sealed interface RunResult
         CopyErasedResult,
         MendResult,
         CarveResult {
+  /** What came of it, in a few words: "no error", "12 sectors unreadable". */
+  String outcome();
+
+  /** More of it, for the history; empty if there is nothing more to say. */
+  default String detail() {
+    return "";
+  }
+
+  /** Whether anything of the owner's lies in the folder of copies by it. */
+  default boolean madeCopies() {
+    return false;
+  }
+
   int MAX_ROWS = 1_000;
   int MAX_CHARS = 400;
 

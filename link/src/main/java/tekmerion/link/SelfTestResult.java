@@ -8,4 +8,14 @@ package tekmerion.link;
  * @param firstFailingSector null if it did not fail at an address
  */
 public record SelfTestResult(boolean passed, String words, Long firstFailingSector)
-    implements RunResult {}
+    implements RunResult {
+  @Override
+  public String outcome() {
+    return passed ? "passed" : "failed";
+  }
+
+  @Override
+  public String detail() {
+    return words;
+  }
+}

@@ -59,4 +59,16 @@ public record SurfaceScanResult(
   public long badSectors() {
     return bad.stream().mapToLong(BadNote::sectors).sum();
   }
+
+  @Override
+  public String outcome() {
+    return badSectors() == 0
+        ? "all that was read is readable"
+        : "%,d sectors unreadable".formatted(badSectors());
+  }
+
+  @Override
+  public String detail() {
+    return "%.1f %% of it read".formatted(100 * shareRead());
+  }
 }

@@ -2,6 +2,7 @@ package tekmerion.link;
 
 import java.util.Arrays;
 import java.util.List;
+import tekmerion.core.words.Sentences;
 
 /**
  * What is on a drive, and why it cannot be opened.
@@ -144,5 +145,10 @@ public record SurveyResult(
             && volumes.stream().map(VolumeNote::number).distinct().count() == volumes.size()
             && damage.size() <= MAX_TROUBLES,
         "survey");
+  }
+
+  @Override
+  public String outcome() {
+    return Sentences.lowerFirst(why);
   }
 }

@@ -63,7 +63,7 @@ class FloorTest {
     assertThat(shop.statementsOf(() -> ines.get("/api/floor"))).isEqualTo(floorBefore);
     assertThat(ines.get("/api/search?q=calder").body().get("hits").size()).isGreaterThan(5);
     assertThat(shop.statementsOf(() -> ines.get("/api/search?q=calder")))
-        .isLessThanOrEqualTo(Math.max(findBefore, 6)); // see SearchController
+        .isLessThanOrEqualTo(Math.max(findBefore, 6)); // see Search
   }
 
   @Test

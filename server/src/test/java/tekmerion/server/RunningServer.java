@@ -139,6 +139,11 @@ public final class RunningServer implements ParameterResolver {
       return application.getBean(type);
     }
 
+    /** The same by its name, where a test has put another before it. */
+    <T> T bean(String name, Class<T> type) {
+      return application.getBean(name, type);
+    }
+
     /** The server's folder for files. */
     Path files() {
       return folder.resolve("files");

@@ -19,6 +19,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.springframework.security.crypto.password.PasswordEncoder;
 import tekmerion.launch.ShopClient;
 
 @ExtendWith(RunningServer.class)
@@ -30,6 +31,12 @@ class SignInTest {
     assertThat(ines.get("/api/session").body().at("/person/displayName").stringValue())
         .isEqualTo("Ines R.");
     assertThat(ines.get("/api/floor").status()).isEqualTo(200);
+  }
+
+  /** The tests' own encoder is cheap; the shop's makes 2¹² rounds of every guess. */
+  @Test
+  void aGuessIsCostly(RunningServer.Shop shop) {
+    assertThat(shop.bean("encoder", PasswordEncoder.class).encode("any")).startsWith("$2a$12$");
   }
 
   @Test

@@ -7,7 +7,7 @@ import tekmerion.link.ToProbe;
 import tekmerion.server.evidence.ReadRequests;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
-import tekmerion.server.live.LiveEvents;
+import tekmerion.server.job.Tell;
 import tekmerion.server.person.Person;
 import tekmerion.server.probe.ProbeBoard;
 import tekmerion.server.probe.ProbeOfJob;
@@ -22,7 +22,7 @@ public class AskReading {
   private final ProbeOfJob probeOf;
   private final ProbeBoard probes;
   private final ReadRequests requests;
-  private final LiveEvents live;
+  private final Tell tell;
   private final Transactions transaction;
 
   private record Asked(UUID probeId, UUID requestId) {}
@@ -32,13 +32,13 @@ public class AskReading {
       ProbeOfJob probeOf,
       ProbeBoard probes,
       ReadRequests requests,
-      LiveEvents live,
+      Tell tell,
       Transactions transaction) {
     this.jobs = jobs;
     this.probeOf = probeOf;
     this.probes = probes;
     this.requests = requests;
-    this.live = live;
+    this.tell = tell;
     this.transaction = transaction;
   }
 
@@ -61,8 +61,7 @@ public class AskReading {
       throw Refusal.notPossibleNow(what + " is being read.", "Wait for the reading.");
     }
     UUID requestId = requests.ask(job.id(), probe.id(), partKey, by.id());
-    live.changed("job:" + number);
-    live.changed("floor");
+    tell.changed(job);
     return new Asked(probe.id(), requestId);
   }
 }

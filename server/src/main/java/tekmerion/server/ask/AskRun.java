@@ -21,9 +21,8 @@ import tekmerion.link.RunKind;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.JobLock;
 import tekmerion.server.job.Jobs;
-import tekmerion.server.job.Journal;
 import tekmerion.server.job.JournalEntry;
-import tekmerion.server.live.LiveEvents;
+import tekmerion.server.job.Tell;
 import tekmerion.server.part.PartPlace;
 import tekmerion.server.part.PartService;
 import tekmerion.server.permit.JobPermissions;
@@ -56,8 +55,7 @@ public class AskRun {
   private final Runs runs;
   private final WeighingService weighing;
   private final JobPermissions permissions;
-  private final Journal journal;
-  private final LiveEvents live;
+  private final Tell tell;
   private final Clock clock;
   private final EntityManager entities;
   private final Transactions transaction;
@@ -71,8 +69,7 @@ public class AskRun {
       Runs runs,
       WeighingService weighing,
       JobPermissions permissions,
-      Journal journal,
-      LiveEvents live,
+      Tell tell,
       Clock clock,
       EntityManager entities,
       Transactions transaction,
@@ -84,8 +81,7 @@ public class AskRun {
     this.runs = runs;
     this.weighing = weighing;
     this.permissions = permissions;
-    this.journal = journal;
-    this.live = live;
+    this.tell = tell;
     this.clock = clock;
     this.entities = entities;
     this.transaction = transaction;
@@ -315,14 +311,10 @@ public class AskRun {
     runs.is(run.id(), state);
     Job job = jobs.findById(run.jobId()).orElseThrow();
     tell(job, "%s %s".formatted(runs.name(run), words), by);
-    live.changed("run:" + run.id());
+    tell.run(run.id());
   }
 
   private void tell(Job job, String title, Person by) {
-    journal.save(
-        new JournalEntry(
-            job.id(), clock.instant(), JournalEntry.Kind.RUN, title, "", by.displayName()));
-    live.changed("job:" + job.number());
-    live.changed("floor");
+    tell.journal(job, JournalEntry.Kind.RUN, title, "", by);
   }
 }

@@ -22,9 +22,8 @@ import tekmerion.server.account.Accounts;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.JobLock;
 import tekmerion.server.job.JobProgress;
-import tekmerion.server.job.Journal;
 import tekmerion.server.job.JournalEntry;
-import tekmerion.server.live.LiveEvents;
+import tekmerion.server.job.Tell;
 import tekmerion.server.permit.DataStatusEntries;
 import tekmerion.server.permit.DataStatusEntry;
 import tekmerion.server.permit.DataStatuses;
@@ -55,8 +54,7 @@ public class DecisionService {
   private final DataStatuses statuses;
   private final Withdrawal withdrawal;
   private final JobProgress progress;
-  private final Journal journal;
-  private final LiveEvents live;
+  private final Tell tell;
   private final JsonMapper json;
   private final Clock clock;
 
@@ -105,8 +103,7 @@ public class DecisionService {
       DataStatuses statuses,
       Withdrawal withdrawal,
       JobProgress progress,
-      Journal journal,
-      LiveEvents live,
+      Tell tell,
       JsonMapper json,
       Clock clock) {
     this.jobs = jobs;
@@ -118,8 +115,7 @@ public class DecisionService {
     this.statuses = statuses;
     this.withdrawal = withdrawal;
     this.progress = progress;
-    this.journal = journal;
-    this.live = live;
+    this.tell = tell;
     this.json = json;
     this.clock = clock;
   }
@@ -166,7 +162,8 @@ public class DecisionService {
           "Have the drives read, then sign for them.");
     }
     statusEntries.save(new DataStatusEntry(job.id(), status, null, null, by.id(), clock.instant()));
-    told(job, JournalEntry.Kind.DATA_STATUS, "Data " + status.words(), status.meaning(), by);
+    tell.journal(
+        job, JournalEntry.Kind.DATA_STATUS, "Data " + status.words(), status.meaning(), by);
     statuses.settle(job, "said by the owner", by.id(), by.displayName());
     withdrawal.check(job);
   }
@@ -213,7 +210,7 @@ public class DecisionService {
     withdrawal.check(job);
     restsOn(job, asItStands);
     boolean differs = !asItStands.leaning().isEmpty() && !asItStands.leaning().equals(courses);
-    told(
+    tell.journal(
         job,
         JournalEntry.Kind.DECISION,
         differs ? "Decided otherwise than weighed" : "Decided",
@@ -275,12 +272,5 @@ public class DecisionService {
         decision.isFromElsewhere(),
         decision.signedBy().displayName(),
         decision.signedAt());
-  }
-
-  private void told(Job job, JournalEntry.Kind kind, String title, String detail, Person by) {
-    journal.save(
-        new JournalEntry(job.id(), clock.instant(), kind, title, detail, by.displayName()));
-    live.changed("job:" + job.number());
-    live.changed("floor");
   }
 }

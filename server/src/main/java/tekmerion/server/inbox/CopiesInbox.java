@@ -11,18 +11,14 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tekmerion.link.CarveResult;
-import tekmerion.link.FileCopyResult;
 import tekmerion.link.HeldCopy;
-import tekmerion.link.RescueResult;
 import tekmerion.link.RunKind;
 import tekmerion.link.ToServer;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
-import tekmerion.server.job.Journal;
 import tekmerion.server.job.JournalEntry;
 import tekmerion.server.job.Notices;
-import tekmerion.server.live.LiveEvents;
+import tekmerion.server.job.Tell;
 import tekmerion.server.permit.DataStatuses;
 import tekmerion.server.run.CopiesOfJob;
 import tekmerion.server.run.DataRuns;
@@ -46,9 +42,8 @@ public class CopiesInbox {
   private final Jobs jobs;
   private final WeighingService weighing;
   private final DataStatuses statuses;
-  private final Journal journal;
+  private final Tell tell;
   private final Notices notices;
-  private final LiveEvents live;
   private final Clock clock;
 
   CopiesInbox(
@@ -58,9 +53,8 @@ public class CopiesInbox {
       Jobs jobs,
       WeighingService weighing,
       DataStatuses statuses,
-      Journal journal,
+      Tell tell,
       Notices notices,
-      LiveEvents live,
       Clock clock) {
     this.runs = runs;
     this.dataRuns = dataRuns;
@@ -68,9 +62,8 @@ public class CopiesInbox {
     this.jobs = jobs;
     this.weighing = weighing;
     this.statuses = statuses;
-    this.journal = journal;
+    this.tell = tell;
     this.notices = notices;
-    this.live = live;
     this.clock = clock;
   }
 
@@ -86,7 +79,7 @@ public class CopiesInbox {
   public void held(UUID probeId, ToServer.CopiesHeld told) {
     Map<Copy, List<Run>> made =
         dataRuns.copiesOf(probeId).stream()
-            .filter(run -> madeSomething(run) && copies.isKept(run))
+            .filter(run -> run.result().madeCopies() && copies.isKept(run))
             .collect(Collectors.groupingBy(Copy::of));
     made.forEach(
         (copy, runsOfIt) -> {
@@ -99,15 +92,6 @@ public class CopiesInbox {
             tell(job, copy, changed.get(0), there);
           }
         });
-  }
-
-  private static boolean madeSomething(Run run) {
-    if (run.result() instanceof RescueResult image) {
-      return image.readBytes() > 0;
-    }
-    return run.result() instanceof FileCopyResult files
-        ? files.files() > 0
-        : run.result() instanceof CarveResult carved && carved.files() > 0;
   }
 
   /** A probe that says now this, now that fills no history: a copy changes once in a while. */
@@ -138,22 +122,18 @@ public class CopiesInbox {
         copy.image()
             ? "Check the image: it counts again once it was read again."
             : "Copy the files again: they count once they were read again.";
-    journal.save(
-        new JournalEntry(
-            job.id(),
-            clock.instant(),
-            JournalEntry.Kind.RUN,
-            finding,
-            there
-                ? again
-                : "It does not count as copied any more; what was found of it stays on record. Look"
-                    + " for the disk that the copy lies on.",
-            "probe"));
+    tell.journal(
+        job,
+        JournalEntry.Kind.RUN,
+        finding,
+        there
+            ? again
+            : "It does not count as copied any more; what was found of it stays on record. Look"
+                + " for the disk that the copy lies on.",
+        "probe");
     weighing.reweigh(job);
     statuses.settle(
         job, "by the copies that are there; the last run is " + run.id(), run.askedBy(), "server");
     notices.tellHolders(job, "%s: %s".formatted(job.number(), finding));
-    live.changed("job:" + job.number());
-    live.changed("floor");
   }
 }

@@ -11,10 +11,9 @@ import tekmerion.link.LinkEvent;
 import tekmerion.link.ToServer;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
-import tekmerion.server.job.Journal;
 import tekmerion.server.job.JournalEntry;
 import tekmerion.server.job.Notices;
-import tekmerion.server.live.LiveEvents;
+import tekmerion.server.job.Tell;
 import tekmerion.server.permit.DataStatuses;
 import tekmerion.server.probe.ProbeClock;
 import tekmerion.server.run.Run;
@@ -37,9 +36,8 @@ public class RunInbox {
   private final Jobs jobs;
   private final WeighingService weighing;
   private final DataStatuses statuses;
-  private final Journal journal;
+  private final Tell tell;
   private final Notices notices;
-  private final LiveEvents live;
   private final Clock clock;
 
   RunInbox(
@@ -47,17 +45,15 @@ public class RunInbox {
       Jobs jobs,
       WeighingService weighing,
       DataStatuses statuses,
-      Journal journal,
+      Tell tell,
       Notices notices,
-      LiveEvents live,
       Clock clock) {
     this.runs = runs;
     this.jobs = jobs;
     this.weighing = weighing;
     this.statuses = statuses;
-    this.journal = journal;
+    this.tell = tell;
     this.notices = notices;
-    this.live = live;
     this.clock = clock;
   }
 
@@ -70,11 +66,11 @@ public class RunInbox {
       return; // not this probe's run, or nothing that such a run finds: it is not kept anyway
     }
     runs.told(probeId, progress);
-    live.changed("run:" + progress.requestId());
+    tell.run(progress.requestId());
     // The floor is asked anew by everybody: every fiftieth part of the way is often enough for it.
     double seen = before.map(Run::share).orElse(-1.0);
     if ((int) (FLOOR_STEPS * seen) != (int) (FLOOR_STEPS * progress.share())) {
-      live.changed("floor");
+      tell.floor();
     }
   }
 
@@ -99,19 +95,15 @@ public class RunInbox {
       return;
     }
     Job job = jobs.findById(run.jobId()).orElseThrow();
-    journal.save(
-        new JournalEntry(
-            job.id(),
-            clock.instant(),
-            JournalEntry.Kind.RUN,
-            "%s waits at %.0f %%"
-                .formatted(runs.name(run), run.share() == null ? 0 : 100 * run.share()),
-            why,
-            who));
+    tell.journal(
+        job,
+        JournalEntry.Kind.RUN,
+        "%s waits at %.0f %%"
+            .formatted(runs.name(run), run.share() == null ? 0 : 100 * run.share()),
+        why,
+        who);
     notices.tellHolders(job, "%s: %s waits".formatted(job.number(), runs.name(run)));
-    live.changed("run:" + run.id());
-    live.changed("job:" + job.number());
-    live.changed("floor");
+    tell.run(run.id());
   }
 
   /** What a probe says of its run cannot be used: the run is ended as one that could not be run. */
@@ -135,17 +127,13 @@ public class RunInbox {
                   run.askedAt(),
                   now);
               Job job = jobs.findById(run.jobId()).orElseThrow();
-              journal.save(
-                  new JournalEntry(
-                      job.id(),
-                      now,
-                      JournalEntry.Kind.RUN,
-                      runs.name(run) + " could not be used",
-                      "what the probe sent is kept whole",
-                      "server"));
-              live.changed("run:" + runId);
-              live.changed("job:" + job.number());
-              live.changed("floor");
+              tell.journal(
+                  job,
+                  JournalEntry.Kind.RUN,
+                  runs.name(run) + " could not be used",
+                  "what the probe sent is kept whole",
+                  "server");
+              tell.run(runId);
             });
   }
 
@@ -184,18 +172,14 @@ public class RunInbox {
     }
     weighing.reweigh(job);
     String what = runs.name(run);
-    journal.save(
-        new JournalEntry(
-            job.id(),
-            clock.instant(),
-            JournalEntry.Kind.RUN,
-            "%s: %s".formatted(what, RunWords.end(event)),
-            RunWords.detail(event),
-            "probe"));
+    tell.journal(
+        job,
+        JournalEntry.Kind.RUN,
+        "%s: %s".formatted(what, RunWords.end(event)),
+        RunWords.detail(event),
+        "probe");
     notices.tellHolders(job, "%s: %s: %s".formatted(job.number(), what, RunWords.end(event)));
-    live.changed("run:" + run.id());
-    live.changed("job:" + job.number());
-    live.changed("floor");
+    tell.run(run.id());
     return Optional.empty();
   }
 }

@@ -1,6 +1,7 @@
 package tekmerion.server.job;
 
 import java.time.Clock;
+import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -22,13 +23,27 @@ public class Tell {
   }
 
   public void journal(Job job, JournalEntry.Kind kind, String title, String detail, Person by) {
-    journal.save(
-        new JournalEntry(job.id(), clock.instant(), kind, title, detail, by.displayName()));
+    journal(job, kind, title, detail, by.displayName());
+  }
+
+  /**
+   * @param who in words, for what no person of the shop did: "probe"
+   */
+  public void journal(Job job, JournalEntry.Kind kind, String title, String detail, String who) {
+    journal.save(new JournalEntry(job.id(), clock.instant(), kind, title, detail, who));
     changed(job);
   }
 
   public void changed(Job job) {
     live.changed("job:" + job.number());
+    floor();
+  }
+
+  public void floor() {
     live.changed("floor");
+  }
+
+  public void run(UUID id) {
+    live.changed("run:" + id);
   }
 }

@@ -9,9 +9,8 @@ import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.permit.DataStatus;
 import tekmerion.core.permit.PartIdentity;
 import tekmerion.server.job.Job;
-import tekmerion.server.job.Journal;
 import tekmerion.server.job.JournalEntry;
-import tekmerion.server.live.LiveEvents;
+import tekmerion.server.job.Tell;
 
 /**
  * Keeps, for floor and search, the least safe of the data statuses of a job's drives. Nothing is
@@ -21,20 +20,14 @@ import tekmerion.server.live.LiveEvents;
 public class DataStatuses {
   private final JobPermissions permissions;
   private final DataStatusEntries statusEntries;
-  private final Journal journal;
-  private final LiveEvents live;
+  private final Tell tell;
   private final Clock clock;
 
   DataStatuses(
-      JobPermissions permissions,
-      DataStatusEntries statusEntries,
-      Journal journal,
-      LiveEvents live,
-      Clock clock) {
+      JobPermissions permissions, DataStatusEntries statusEntries, Tell tell, Clock clock) {
     this.permissions = permissions;
     this.statusEntries = statusEntries;
-    this.journal = journal;
-    this.live = live;
+    this.tell = tell;
     this.clock = clock;
   }
 
@@ -68,15 +61,7 @@ public class DataStatuses {
     Instant now = clock.instant();
     job.dataStatus(status);
     statusEntries.save(DataStatusEntry.byRun(job.id(), status, rests, by, now));
-    journal.save(
-        new JournalEntry(
-            job.id(),
-            now,
-            JournalEntry.Kind.DATA_STATUS,
-            "Data " + status.words(),
-            status.meaning(),
-            who));
-    live.changed("job:" + job.number());
-    live.changed("floor");
+    tell.journal(
+        job, JournalEntry.Kind.DATA_STATUS, "Data " + status.words(), status.meaning(), who);
   }
 }

@@ -6,7 +6,6 @@ import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.link.CopyErasedResult;
-import tekmerion.link.RunKind;
 
 /** The copies of a job's drives that lie with a probe. What they show is core's to say. */
 @Service
@@ -32,8 +31,7 @@ public class CopiesOfJob {
             .toList();
     return newestFirst.stream()
         .takeWhile(r -> !isErased(r))
-        .filter(
-            r -> r.kind().isRescue() || r.kind() == RunKind.FILE_COPY || r.kind() == RunKind.CARVE)
+        .filter(r -> r.kind().makesCopies())
         .filter(r -> r.ending() != null && r.result() != null)
         .findFirst();
   }

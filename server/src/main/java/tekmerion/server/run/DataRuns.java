@@ -5,11 +5,14 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
+import java.util.function.Predicate;
+import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.permit.PartIdentity;
 import tekmerion.link.DriveSeen;
+import tekmerion.link.RunKind;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Stored runs about the data on drives, and the copies that they left. */
@@ -27,15 +30,18 @@ public class DataRuns {
     this.clock = clock;
   }
 
+  private static List<String> kinds(Predicate<RunKind> which) {
+    return Stream.of(RunKind.values()).filter(which).map(RunKind::name).toList();
+  }
+
   /** What was found out about the data on a drive in this job, newest first. */
   @Transactional(readOnly = true)
   public List<Run> ofJob(long jobId) {
     return jdbc.sql(
             RunRows.SELECT
-                + "WHERE d.job_id = ? AND d.kind IN ('SURVEY', 'RESCUE_IN_USE', 'RESCUE_WHOLE',"
-                + " 'VERIFY_IMAGE', 'FILE_COPY', 'ERASE', 'ERASE_COPY', 'MEND', 'TAKE_BACK',"
-                + " 'CARVE') ORDER BY d.asked_at DESC")
-        .param(jobId)
+                + "WHERE d.job_id = :job AND d.kind IN (:kinds) ORDER BY d.asked_at DESC")
+        .param("job", jobId)
+        .param("kinds", kinds(RunKind::isAboutData))
         .query(rows::of)
         .list();
   }
@@ -45,14 +51,15 @@ public class DataRuns {
   public List<Run> onDrive(PartIdentity drive) {
     return jdbc.sql(
             RunRows.SELECT
-                + "WHERE d.kind IN ('SURVEY', 'ERASE', 'MEND', 'TAKE_BACK') AND NOT d.from_elsewhere"
-                + " AND ((r.drive_serial = ? AND r.drive_model = ? AND r.drive_bytes = ?)"
-                + " OR (r.run_id IS NULL AND d.named_drive = ?)) ORDER BY d.asked_at DESC")
-        .params(
-            drive.serial(),
-            drive.model(),
-            drive.sizeBytes(),
-            json.writeValueAsString(DriveSeen.of(drive)))
+                + "WHERE d.kind IN (:kinds) AND NOT d.from_elsewhere"
+                + " AND ((r.drive_serial = :serial AND r.drive_model = :model"
+                + " AND r.drive_bytes = :bytes)"
+                + " OR (r.run_id IS NULL AND d.named_drive = :named)) ORDER BY d.asked_at DESC")
+        .param("kinds", kinds(RunKind::isAboutContent))
+        .param("serial", drive.serial())
+        .param("model", drive.model())
+        .param("bytes", drive.sizeBytes())
+        .param("named", json.writeValueAsString(DriveSeen.of(drive)))
         .query(rows::of)
         .list();
   }
@@ -62,10 +69,10 @@ public class DataRuns {
   public List<Run> copiesOf(UUID probeId) {
     return jdbc.sql(
             RunRows.SELECT
-                + "WHERE d.probe_id = ? AND d.kind IN ('RESCUE_IN_USE', 'RESCUE_WHOLE', 'FILE_COPY',"
-                + " 'CARVE') AND NOT d.from_elsewhere AND r.result IS NOT NULL AND j.ended_at IS"
-                + " NULL")
-        .param(probeId.toString())
+                + "WHERE d.probe_id = :probe AND d.kind IN (:kinds) AND NOT d.from_elsewhere"
+                + " AND r.result IS NOT NULL AND j.ended_at IS NULL")
+        .param("probe", probeId.toString())
+        .param("kinds", kinds(RunKind::makesCopies))
         .query(rows::of)
         .list();
   }
@@ -93,14 +100,15 @@ public class DataRuns {
   public List<LeftCopy> copiesOfJobsEndedBefore(Instant then, int most) {
     return jdbc.sql(
             "SELECT d.job_id, d.part_key FROM run d JOIN job j ON j.id = d.job_id"
-                + " JOIN run_result r ON r.run_id = d.id WHERE d.kind IN ('RESCUE_IN_USE',"
-                + " 'RESCUE_WHOLE', 'FILE_COPY', 'CARVE') AND NOT d.from_elsewhere AND j.ended_at <= ? AND r.result IS NOT"
-                + " NULL AND NOT EXISTS (SELECT 1 FROM run e JOIN run_result x ON x.run_id ="
-                + " e.id WHERE e.kind = 'ERASE_COPY' AND e.job_id = d.job_id AND e.part_key ="
-                + " d.part_key AND e.asked_at > d.asked_at AND x.ended = 'COMPLETE' AND x.result"
-                + " IS NOT NULL) GROUP BY d.job_id, d.part_key, j.ended_at ORDER BY j.ended_at"
-                + " LIMIT ?")
-        .params(Timestamp.from(then), most)
+                + " JOIN run_result r ON r.run_id = d.id WHERE d.kind IN (:kinds)"
+                + " AND NOT d.from_elsewhere AND j.ended_at <= :then AND r.result IS NOT NULL"
+                + " AND NOT EXISTS (SELECT 1 FROM run e JOIN run_result x ON x.run_id = e.id"
+                + " WHERE e.kind = 'ERASE_COPY' AND e.job_id = d.job_id AND e.part_key = d.part_key"
+                + " AND e.asked_at > d.asked_at AND x.ended = 'COMPLETE' AND x.result IS NOT NULL)"
+                + " GROUP BY d.job_id, d.part_key, j.ended_at ORDER BY j.ended_at LIMIT :most")
+        .param("kinds", kinds(RunKind::makesCopies))
+        .param("then", Timestamp.from(then))
+        .param("most", most)
         .query((rs, n) -> new LeftCopy(rs.getLong(1), rs.getString(2)))
         .list();
   }

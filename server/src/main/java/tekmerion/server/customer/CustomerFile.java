@@ -1,0 +1,226 @@
+package tekmerion.server.customer;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tekmerion.server.audit.Audit;
+import tekmerion.server.job.Customer;
+import tekmerion.server.job.Customers;
+import tekmerion.server.live.LiveEvents;
+import tekmerion.server.person.Person;
+import tekmerion.server.person.Role;
+import tekmerion.server.photo.Photos;
+import tekmerion.server.problem.Refusal;
+import tekmerion.server.run.CopiesOfJob;
+import tekmerion.server.schema.CopiesOfBefore;
+
+/** What the shop holds of its customers: looking at it, handing it out, and erasing it. */
+@Service
+class CustomerFile {
+  private static final int MAX = 8;
+  private final Customers customers;
+  private final Photos photos;
+  private final CopiesOfJob copies;
+  private final CopiesOfBefore copiesOfBefore;
+  private final Audit audit;
+  private final JdbcClient jdbc;
+  private final LiveEvents live;
+  private final Clock clock;
+
+  /** Somebody who was here before. */
+  record KnownCustomer(
+      long id,
+      String name,
+      @Schema(nullable = true) String phone,
+      @Schema(nullable = true) String email,
+      int jobs) {}
+
+  record CustomerJob(
+      String number,
+      String machine,
+      @Schema(nullable = true) String machineSerial,
+      String complaint,
+      Instant takenInAt,
+      @Schema(nullable = true) Instant endedAt) {}
+
+  /**
+   * @param erasedAt null unless the personal data was erased
+   */
+  record CustomerView(
+      long id,
+      String name,
+      @Schema(nullable = true) String phone,
+      @Schema(nullable = true) String email,
+      @Schema(nullable = true) Instant erasedAt,
+      List<CustomerJob> jobs) {}
+
+  /** What belongs to a person, for that person: who they are, what they said, what they signed. */
+  record Export(
+      Instant made,
+      CustomerView customer,
+      List<Said> said,
+      List<Signed> signed,
+      List<String> photos) {}
+
+  record Said(String job, String answers) {}
+
+  record Signed(String job, String signer, String wording, Instant at) {}
+
+  CustomerFile(
+      Customers customers,
+      Photos photos,
+      CopiesOfJob copies,
+      CopiesOfBefore copiesOfBefore,
+      Audit audit,
+      JdbcClient jdbc,
+      LiveEvents live,
+      Clock clock) {
+    this.customers = customers;
+    this.photos = photos;
+    this.copies = copies;
+    this.copiesOfBefore = copiesOfBefore;
+    this.audit = audit;
+    this.jdbc = jdbc;
+    this.live = live;
+    this.clock = clock;
+  }
+
+  /** By the beginning of the name. */
+  List<KnownCustomer> known(String name) {
+    String begins = name.strip().replaceAll("[%_\\\\]", "");
+    if (begins.length() < 2) {
+      return List.of();
+    }
+    return jdbc.sql(
+            "SELECT c.id, c.display_name, c.phone, c.email,"
+                + " (SELECT COUNT(*) FROM job j WHERE j.customer_id = c.id) FROM customer c"
+                + " WHERE c.display_name LIKE ? AND c.erased_at IS NULL"
+                + " ORDER BY c.display_name LIMIT ?")
+        .params(begins + "%", MAX)
+        .query(
+            (rs, n) ->
+                new KnownCustomer(
+                    rs.getLong(1), rs.getString(2), rs.getString(3), rs.getString(4), rs.getInt(5)))
+        .list();
+  }
+
+  @Transactional(readOnly = true)
+  public CustomerView of(long id) {
+    Customer customer =
+        customers
+            .findById(id)
+            .orElseThrow(() -> Refusal.notFound("There is no customer %d.".formatted(id)));
+    List<CustomerJob> jobs =
+        jdbc.sql(
+                "SELECT j.number, CONCAT(m.maker, ' ', m.model), m.serial, j.complaint, j.taken_in_at,"
+                    + " j.ended_at FROM job j JOIN machine m ON m.id = j.machine_id"
+                    + " WHERE j.customer_id = ? ORDER BY j.taken_in_at DESC LIMIT 500")
+            .param(id)
+            .query(
+                (rs, n) ->
+                    new CustomerJob(
+                        rs.getString(1),
+                        rs.getString(2),
+                        rs.getString(3),
+                        rs.getString(4),
+                        rs.getTimestamp(5).toInstant(),
+                        rs.getTimestamp(6) == null ? null : rs.getTimestamp(6).toInstant()))
+            .list();
+    return new CustomerView(
+        customer.id(),
+        customer.displayName(),
+        customer.phone(),
+        customer.email(),
+        customer.erasedAt(),
+        jobs);
+  }
+
+  @Transactional(readOnly = true)
+  public Export export(long id, Person by) {
+    by.must(Role.LEAD, Role.COUNTER);
+    CustomerView view = of(id);
+    List<Said> said =
+        jdbc.sql(
+                "SELECT j.number, i.answers FROM intake i JOIN job j ON j.id = i.job_id"
+                    + " WHERE j.customer_id = ? ORDER BY j.id")
+            .param(id)
+            .query((rs, n) -> new Said(rs.getString(1), rs.getString(2)))
+            .list();
+    List<Signed> signed =
+        jdbc.sql(
+                "SELECT j.number, s.signer, s.wording, s.set_at FROM data_status_entry s"
+                    + " JOIN job j ON j.id = s.job_id"
+                    + " WHERE j.customer_id = ? AND s.signer IS NOT NULL ORDER BY s.id")
+            .param(id)
+            .query(
+                (rs, n) ->
+                    new Signed(
+                        rs.getString(1),
+                        rs.getString(2),
+                        rs.getString(3),
+                        rs.getTimestamp(4).toInstant()))
+            .list();
+    List<String> pictures =
+        jdbc.sql(
+                "SELECT CONCAT('/api/photos/', p.id) FROM photo p JOIN job j ON j.id = p.job_id"
+                    + " WHERE j.customer_id = ? AND p.gone_at IS NULL")
+            .param(id)
+            .query(String.class)
+            .list();
+    return new Export(clock.instant(), view, said, signed, pictures);
+  }
+
+  /**
+   * Cannot be undone, so the name is typed; what the machines told stays, linked to nobody.
+   *
+   * @throws Refusal 400 if the name does not agree, 409 while a machine or a copy is in the shop
+   */
+  @Transactional
+  public void erase(long id, String typedName, Person by) {
+    by.must(Role.LEAD);
+    CustomerView view = of(id);
+    if (view.erasedAt() != null) {
+      throw Refusal.notPossibleNow("This was erased before.", "There is nothing left to erase.");
+    }
+    if (!view.name().equals(typedName.strip())) {
+      throw Refusal.badRequest("The name does not agree.", "Type it as it stands.");
+    }
+    if (view.jobs().stream().anyMatch(job -> job.endedAt() == null)) {
+      throw Refusal.notPossibleNow(
+          "A machine of theirs is still in the shop.", "Hand it back first.");
+    }
+    mustHaveNoCopies(id);
+    jdbc.sql("CALL erase_customer(?, ?)").params(id, Timestamp.from(clock.instant())).update();
+    photos.deleteUnshown();
+    copiesOfBefore.delete();
+    // By number: the name is what was erased.
+    audit.of(Audit.Kind.CUSTOMER_ERASED, by, "customer " + id, "");
+    live.changed("floor");
+  }
+
+  /** What is forgotten here would lie with a probe for ever, and nobody would know whose it is. */
+  private void mustHaveNoCopies(long id) {
+    List<String> with =
+        jdbc
+            .sql("SELECT id, number FROM job WHERE customer_id = ? ORDER BY id")
+            .param(id)
+            .query((rs, n) -> Map.entry(rs.getLong(1), rs.getString(2)))
+            .list()
+            .stream()
+            .filter(job -> copies.anyKept(job.getKey()))
+            .map(Map.Entry::getValue)
+            .toList();
+    if (!with.isEmpty()) {
+      throw Refusal.notPossibleNow(
+          "Copies of what was on their drives are kept still: %s."
+              .formatted(String.join(", ", with)),
+          "Erase these copies first, where the job shows its data.");
+    }
+  }
+}
