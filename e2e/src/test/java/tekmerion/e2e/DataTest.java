@@ -24,15 +24,11 @@ class DataTest {
   static void start() {
     whole = new Whole();
     shop = whole.signedIn();
-    browser = new Browser(whole.home(), whole.address());
-    browser.open("/");
-    browser.signIn(Whole.PERSON, Whole.PASSWORD);
-    browser.seeHeading("need a person");
+    browser = whole.browserOf(Whole.PERSON);
   }
 
   @AfterAll
   static void stop() {
-    browser.close();
     whole.close();
   }
 

@@ -29,12 +29,9 @@ class DriveTest {
   @BeforeAll
   static void start() throws Exception {
     whole = new Whole();
-    browser = new Browser(whole.home(), whole.address());
+    browser = whole.browserOf(Whole.PERSON);
     shop = whole.signedIn();
     whole.startProbe(BAY, "sim:worn-disk,20,240", shop.enrolmentCode(BAY));
-    browser.open("/");
-    browser.signIn(Whole.PERSON, Whole.PASSWORD);
-    browser.seeHeading("machines need a person");
     browser.open("/job/J-2291");
     browser.seeText("Bay 1 · probe on");
     browser.key("n");
@@ -43,9 +40,6 @@ class DriveTest {
 
   @AfterAll
   static void stop() {
-    if (browser != null) {
-      browser.close();
-    }
     whole.close();
   }
 

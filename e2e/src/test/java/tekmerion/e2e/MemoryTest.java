@@ -27,18 +27,12 @@ class MemoryTest {
   @BeforeAll
   static void start() throws Exception {
     whole = new Whole();
-    browser = new Browser(whole.home(), whole.address());
+    browser = whole.browserOf(Whole.PERSON);
     shop = whole.signedIn();
-    browser.open("/");
-    browser.signIn(Whole.PERSON, Whole.PASSWORD);
-    browser.seeHeading("machines need a person");
   }
 
   @AfterAll
   static void stop() {
-    if (browser != null) {
-      browser.close();
-    }
     whole.close();
   }
 

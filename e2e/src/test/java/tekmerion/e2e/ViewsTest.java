@@ -17,17 +17,11 @@ class ViewsTest {
   @BeforeAll
   static void start() throws Exception {
     whole = new Whole();
-    browser = new Browser(whole.home(), whole.address());
-    browser.open("/");
-    browser.signIn("mara", Whole.PASSWORD);
-    browser.seeHeading("need a person");
+    browser = whole.browserOf("mara");
   }
 
   @AfterAll
   static void stop() {
-    if (browser != null) {
-      browser.close();
-    }
     whole.close();
   }
 

@@ -10,8 +10,10 @@ import java.sql.DriverManager;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
 import tekmerion.launch.Child;
@@ -33,6 +35,7 @@ final class Whole implements AutoCloseable {
   private final int databasePort = FreePort.any();
   private final int serverPort = FreePort.any();
   private final Map<Integer, Child> probes = new HashMap<>();
+  private final List<Browser> browsers = new ArrayList<>();
   private MariaDb database;
   private ServerProcess server;
 
@@ -115,6 +118,16 @@ final class Whole implements AutoCloseable {
     return shop;
   }
 
+  /** A browser in which somebody has signed in and sees the floor; closed with the whole. */
+  Browser browserOf(String person) {
+    Browser browser = new Browser(home, address());
+    browsers.add(browser);
+    browser.open("/");
+    browser.signIn(person, PASSWORD);
+    browser.seeHeading("need a person");
+    return browser;
+  }
+
   Path probeFolder(int bay) {
     return folder.resolve("probe-" + bay);
   }
@@ -161,6 +174,7 @@ final class Whole implements AutoCloseable {
 
   @Override
   public void close() {
+    browsers.forEach(Browser::close);
     stopProbes();
     server.close();
     database.close();

@@ -33,16 +33,12 @@ class WholeJobTest {
   @BeforeAll
   static void start() {
     whole = new Whole();
-    browser = new Browser(whole.home(), whole.address());
+    browser = whole.browserOf(Whole.PERSON);
     talk = new Conversation(browser);
-    browser.open("/");
-    browser.signIn(Whole.PERSON, Whole.PASSWORD);
-    browser.seeHeading("need a person");
   }
 
   @AfterAll
   static void stop() {
-    browser.close();
     whole.close();
   }
 

@@ -6,16 +6,16 @@ import java.util.Map;
 import java.util.Optional;
 import tekmerion.core.port.ByteSource;
 import tekmerion.core.port.ReadResult;
+import tekmerion.core.port.SeenBytes;
 
 /**
  * Keeps the blocks that were read last: structures are read a few bytes at a time. A block that
  * cannot be read whole is read as it was asked for.
  */
-final class CachedBytes implements ByteSource {
+final class CachedBytes extends SeenBytes {
   private static final int BLOCK = 64 << 10;
   private static final int KEPT = 256;
 
-  private final ByteSource source;
   private final Map<Long, Optional<byte[]>> blocks =
       new LinkedHashMap<>(KEPT, 0.75f, true) {
         private static final long serialVersionUID = 1L;
@@ -27,17 +27,7 @@ final class CachedBytes implements ByteSource {
       };
 
   CachedBytes(ByteSource source) {
-    this.source = source;
-  }
-
-  @Override
-  public long sizeBytes() {
-    return source.sizeBytes();
-  }
-
-  @Override
-  public int sectorBytes() {
-    return source.sectorBytes();
+    super(source);
   }
 
   @Override
@@ -56,10 +46,5 @@ final class CachedBytes implements ByteSource {
     return block.isPresent()
         ? ReadResult.data(Arrays.copyOfRange(block.get(), at, at + length), 0)
         : source.read(offset, length);
-  }
-
-  @Override
-  public void close() {
-    source.close();
   }
 }

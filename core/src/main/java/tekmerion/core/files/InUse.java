@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.TreeMap;
 import tekmerion.core.port.ByteSource;
 import tekmerion.core.port.ReadResult;
+import tekmerion.core.port.SeenBytes;
 import tekmerion.core.rescue.RescueMap;
 import tekmerion.core.rescue.State;
 import tekmerion.core.survey.Survey;
@@ -73,33 +74,17 @@ public record InUse(Survey survey, List<Volume> volumes, RescueMap ranges, boole
   }
 
   /** Remembers what it was asked for. */
-  private static final class Noted implements ByteSource {
-    private final ByteSource source;
+  private static final class Noted extends SeenBytes {
     private final TreeMap<Long, Integer> reads = new TreeMap<>();
 
     Noted(ByteSource source) {
-      this.source = source;
-    }
-
-    @Override
-    public long sizeBytes() {
-      return source.sizeBytes();
-    }
-
-    @Override
-    public int sectorBytes() {
-      return source.sectorBytes();
+      super(source);
     }
 
     @Override
     public ReadResult read(long offset, int length) {
       reads.merge(offset, length, Math::max);
       return source.read(offset, length);
-    }
-
-    @Override
-    public void close() {
-      source.close();
     }
   }
 }

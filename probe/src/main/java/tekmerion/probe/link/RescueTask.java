@@ -8,6 +8,7 @@ import tekmerion.core.port.ByteSource;
 import tekmerion.core.port.MachineUnderTest;
 import tekmerion.core.port.ReadEndedException;
 import tekmerion.core.port.ReadResult;
+import tekmerion.core.port.SeenBytes;
 import tekmerion.core.rescue.RescueForecast;
 import tekmerion.core.rescue.RescueImage;
 import tekmerion.core.rescue.RescueMap;
@@ -138,23 +139,12 @@ final class RescueTask extends CopyTask {
   }
 
   /** Tells the forecast how each read went. */
-  private final class Timed implements ByteSource {
-    private final ByteSource source;
+  private final class Timed extends SeenBytes {
     private final Going going;
 
     Timed(ByteSource source, Going going) {
-      this.source = source;
+      super(source);
       this.going = going;
-    }
-
-    @Override
-    public long sizeBytes() {
-      return source.sizeBytes();
-    }
-
-    @Override
-    public int sectorBytes() {
-      return source.sectorBytes();
     }
 
     @Override
