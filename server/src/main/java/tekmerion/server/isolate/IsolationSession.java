@@ -91,7 +91,13 @@ class IsolationSession implements Shown {
   private Progress progress(Job job, Setup setup) {
     List<Start> made = starts.of(setup);
     Isolation isolation = new Isolation(setup.layout().hypotheses(), often(job.id()));
-    made.forEach(s -> isolation.observe(setup.layout().bits(s.arrangement()), s.outcome()));
+    for (Start start : made) {
+      if (!setup.layout().isPossible(start.arrangement())) {
+        // Only an archive could bring one: it is refused then, see Shown.
+        throw new IllegalStateException("start %d cannot be arranged so".formatted(start.id()));
+      }
+      isolation.observe(setup.layout().bits(start.arrangement()), start.outcome());
+    }
     return new Progress(setup, made, isolation);
   }
 
