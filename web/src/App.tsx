@@ -6,7 +6,7 @@ import { keys } from './api/queries';
 import { Shell } from './shell/Shell';
 import { GlobalStyle } from './theme/GlobalStyle';
 import { Loading } from './ui/Loading';
-import { NoSuchPage } from './shell/NoSuchPage';
+import { NoSuchPage } from './ui/NoSuchPage';
 import { ProblemNote } from './ui/ProblemNote';
 import { Page } from './ui/Sheet';
 

@@ -296,11 +296,13 @@ export const session = (role: 'TECHNICIAN' | 'LEAD' | 'COUNTER' = 'TECHNICIAN'):
 /** What a component sent to the server, and the answers it gets. */
 export function answering(answer: (method: string, path: string) => [number, unknown]) {
   const sent: { method: string; path: string; body: unknown }[] = [];
-  vi.stubGlobal('fetch', (path: string, init: RequestInit = {}) => {
-    const method = init.method ?? 'GET';
-    sent.push({ method, path, body: init.body ? JSON.parse(String(init.body)) : undefined });
+  vi.stubGlobal('fetch', async (request: Request) => {
+    const { method } = request;
+    const path = request.url.slice(location.origin.length);
+    const text = await request.text();
+    sent.push({ method, path, body: text === '' ? undefined : JSON.parse(text) });
     const [status, body] = answer(method, path);
-    return Promise.resolve(new Response(status === 204 ? null : JSON.stringify(body), { status }));
+    return new Response(status === 204 ? null : JSON.stringify(body), { status });
   });
   return sent;
 }

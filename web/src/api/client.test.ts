@@ -1,5 +1,5 @@
 import { afterEach, expect, it, vi } from 'vitest';
-import { asProblem, Problem, request } from './client';
+import { api, asProblem, type Problem } from './client';
 
 afterEach(() => {
   vi.unstubAllGlobals();
@@ -9,7 +9,7 @@ const answer = (status: number, body: string) =>
   vi.stubGlobal('fetch', () => Promise.resolve(new Response(body, { status })));
 
 async function problemOf(): Promise<Problem> {
-  return request('GET', '/api/floor').then(
+  return api.GET('/api/floor').then(
     () => {
       throw new Error('no problem');
     },

@@ -1,3 +1,6 @@
+import createClient, { type Middleware } from 'openapi-fetch';
+import type { paths } from './generated/schema';
+
 /** What the server says when it refuses: what happened, what was kept, what to do. */
 export class Problem extends Error {
   constructor(
@@ -29,49 +32,54 @@ function cookie(name: string): string | undefined {
   return pair === undefined ? undefined : decodeURIComponent(pair.slice(name.length + 1));
 }
 
+/** Proves who sends, and turns every refusal into a {@link Problem}. */
+const ours: Middleware = {
+  onRequest({ request }) {
+    request.headers.set('Accept', 'application/json');
+    const token = cookie('XSRF-TOKEN');
+    if (token !== undefined && request.method !== 'GET') {
+      request.headers.set('X-XSRF-TOKEN', token);
+    }
+  },
+  async onResponse({ response }) {
+    if (!response.ok) throw await problemOf(response);
+  },
+  onError: () => UNREACHABLE,
+};
+
+/** The server, by its description: a path, a body or an answer that is not in it does not compile. */
+export const api = createClient<paths>({
+  baseUrl: location.origin,
+  fetch: (request) => fetch(request),
+});
+api.use(ours);
+
 /**
- * One request to the server, as JSON.
+ * What an answer holds; nothing if it has no body.
  * @throws Problem whatever goes wrong
  */
-export async function request<T>(method: string, path: string, body?: unknown): Promise<T> {
-  const headers: Record<string, string> = { Accept: 'application/json' };
-  const token = cookie('XSRF-TOKEN');
-  if (token !== undefined && method !== 'GET') headers['X-XSRF-TOKEN'] = token;
-  if (body !== undefined) headers['Content-Type'] = 'application/json';
-  let response: Response;
-  try {
-    response = await fetch(path, {
-      method,
-      headers,
-      // A draft's last keystrokes are sent even if the page is being left.
-      keepalive: method === 'PATCH',
-      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
-    });
-  } catch {
-    throw UNREACHABLE;
-  }
-  if (!response.ok) throw await problemOf(response);
-  return (
-    response.status === 204 || response.status === 201 ? undefined : await response.json()
-  ) as T;
+export async function told<T>(answer: Promise<{ data?: T }>): Promise<T> {
+  return (await answer).data as T;
 }
 
-/** Sends a file as it is, and gives the answer. */
-export async function upload<T>(path: string, file: File): Promise<T> {
-  const token = cookie('XSRF-TOKEN');
-  let response: Response;
-  try {
-    response = await fetch(path, {
-      method: 'POST',
-      headers: { 'Content-Type': file.type, 'X-XSRF-TOKEN': token ?? '' },
-      body: file,
-    });
-  } catch {
-    throw UNREACHABLE;
-  }
-  if (!response.ok) throw await problemOf(response);
-  return (await response.json()) as T;
-}
+type Gets = { [P in keyof paths]: paths[P] extends { get: object } ? P : never }[keyof paths];
+
+/** Where a browser itself fetches something, for a link or a picture. */
+export const address = (
+  path: Gets,
+  params: Readonly<Record<string, string | number>>,
+  query: Readonly<Record<string, string>> = {},
+) =>
+  path.replace(/\{(\w+)\}/g, (_, name: string) => encodeURIComponent(params[name] ?? '')) +
+  (Object.keys(query).length === 0 ? '' : `?${new URLSearchParams(query).toString()}`);
+
+/** Sends a file as it is. */
+export const asFile = (file: File) => ({
+  // The description knows bytes only as text.
+  body: file as unknown as string,
+  bodySerializer: (body: unknown) => body as File,
+  headers: { 'Content-Type': file.type },
+});
 
 async function problemOf(response: Response): Promise<Problem> {
   try {

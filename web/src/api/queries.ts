@@ -1,37 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { request } from './client';
-import type {
-  Isolation,
-  Battery,
-  Colleague,
-  Course,
-  CustomerLife,
-  DataOnDrive,
-  DriveData,
-  Run,
-  EnrolmentCode,
-  Floor,
-  Found,
-  Job,
-  KnowHow,
-  KnowHowChoices,
-  MoveFromElsewhere,
-  KnowHowEntry,
-  Learnt,
-  MakerNote,
-  Memory,
-  Notice,
-  PageBytes,
-  PartLife,
-  Reading,
-  Report,
-  Session,
-  ModelLivesData,
-  StockData,
-  DataStatus,
-  WaiverSigned,
-  Work,
-} from './types';
+import { api, told } from './client';
+import { fetchJob } from './job';
+import type { Course, DataStatus, Isolation, Job, KnowHowEntry, WaiverSigned } from './types';
 
 /** Keys under which answers are kept; live events name the same things. */
 export const keys = {
@@ -66,143 +36,137 @@ export const keys = {
 export const usePeople = () =>
   useQuery({
     queryKey: keys.people,
-    queryFn: () => request<Colleague[]>('GET', '/api/people'),
+    queryFn: () => told(api.GET('/api/people')),
     staleTime: 60_000,
   });
 
 export const useBell = () =>
-  useQuery({ queryKey: keys.bell, queryFn: () => request<Notice[]>('GET', '/api/me/notices') });
+  useQuery({ queryKey: keys.bell, queryFn: () => told(api.GET('/api/me/notices')) });
 
 export const useMakerNotes = (text: string) =>
   useQuery({
     queryKey: [...keys.makers, text],
-    queryFn: () => request<MakerNote[]>('GET', `/api/maker-notes?text=${encodeURIComponent(text)}`),
+    queryFn: () => told(api.GET('/api/maker-notes', { params: { query: { text } } })),
     placeholderData: (before) => before,
   });
 
 export const useMemory = (number: string) =>
   useQuery({
     queryKey: keys.memory(number),
-    queryFn: () => request<Memory>('GET', `/api/jobs/${encodeURIComponent(number)}/memory`),
+    queryFn: () => told(api.GET('/api/jobs/{number}/memory', { params: { path: { number } } })),
   });
 
 export const useData = (number: string, partKey: string) =>
   useQuery({
     queryKey: keys.data(number, partKey),
     queryFn: () =>
-      request<DataOnDrive>(
-        'GET',
-        `/api/jobs/${encodeURIComponent(number)}/parts/${encodeURIComponent(partKey)}/data`,
+      told(
+        api.GET('/api/jobs/{number}/parts/{partKey}/data', {
+          params: { path: { number, partKey } },
+        }),
       ),
   });
 
 export const useReport = (number: string) =>
   useQuery({
     queryKey: keys.report(number),
-    queryFn: () => request<Report>('GET', `/api/jobs/${encodeURIComponent(number)}/report`),
+    queryFn: () => told(api.GET('/api/jobs/{number}/report', { params: { path: { number } } })),
   });
 
 export const useBattery = (number: string) =>
   useQuery({
     queryKey: keys.battery(number),
-    queryFn: () => request<Battery>('GET', `/api/jobs/${encodeURIComponent(number)}/battery`),
+    queryFn: () => told(api.GET('/api/jobs/{number}/battery', { params: { path: { number } } })),
   });
 
 export const useWork = (number: string) =>
   useQuery({
     queryKey: keys.work(number),
-    queryFn: () => request<Work>('GET', `/api/jobs/${encodeURIComponent(number)}/work`),
+    queryFn: () => told(api.GET('/api/jobs/{number}/work', { params: { path: { number } } })),
   });
 
 export const useIsolation = (number: string, sort: Isolation['sort']) =>
   useQuery({
     queryKey: keys.isolation(number, sort),
     queryFn: () =>
-      request<Isolation>('GET', `/api/jobs/${encodeURIComponent(number)}/isolations/${sort}`),
+      told(api.GET('/api/jobs/{number}/isolations/{sort}', { params: { path: { number, sort } } })),
   });
 
 export const useKnowHow = (text: string) =>
   useQuery({
     queryKey: [...keys.knowHow, text],
-    queryFn: () => request<KnowHow>('GET', `/api/know-how?text=${encodeURIComponent(text)}`),
+    queryFn: () => told(api.GET('/api/know-how', { params: { query: { text } } })),
     placeholderData: (before) => before,
   });
 
-export const useEntry = (subject: string, id: string) =>
+export const useEntry = (subject: KnowHowEntry['subject'], id: string) =>
   useQuery({
     queryKey: [...keys.knowHow, 'entry', subject, id],
     queryFn: () =>
-      request<KnowHowEntry>('GET', `/api/know-how/entries/${subject}/${encodeURIComponent(id)}`),
+      told(api.GET('/api/know-how/entries/{subject}/{id}', { params: { path: { subject, id } } })),
   });
 
 export const useKnowHowChoices = () =>
   useQuery({
     queryKey: [...keys.knowHow, 'choices'],
-    queryFn: () => request<KnowHowChoices>('GET', '/api/know-how/choices'),
+    queryFn: () => told(api.GET('/api/know-how/choices')),
   });
 
 /** Other shops' own moves that came with jobs and are not in force here. */
 export const useMovesFromElsewhere = () =>
   useQuery({
     queryKey: [...keys.knowHow, 'from-elsewhere'],
-    queryFn: () => request<MoveFromElsewhere[]>('GET', '/api/know-how/from-elsewhere'),
+    queryFn: () => told(api.GET('/api/know-how/from-elsewhere')),
   });
 
 /** Drives of one model and how long they lasted. */
 export const useModelLives = (model: string) =>
   useQuery({
     queryKey: [...keys.stock, 'model', model],
-    queryFn: () =>
-      request<ModelLivesData>('GET', `/api/stock/model?model=${encodeURIComponent(model)}`),
+    queryFn: () => told(api.GET('/api/stock/model', { params: { query: { model } } })),
   });
 
 export const useStock = (text: string) =>
   useQuery({
     queryKey: [...keys.stock, text],
-    queryFn: () => request<StockData>('GET', `/api/stock?text=${encodeURIComponent(text)}`),
+    queryFn: () => told(api.GET('/api/stock', { params: { query: { text } } })),
     placeholderData: (before) => before,
   });
 
 export const useLearnt = () =>
   useQuery({
     queryKey: keys.learnt,
-    queryFn: () => request<Learnt>('GET', '/api/know-how/learnt'),
+    queryFn: () => told(api.GET('/api/know-how/learnt')),
     staleTime: 60_000,
   });
 
 export const usePart = (id: string) =>
   useQuery({
     queryKey: keys.part(id),
-    queryFn: () => request<PartLife>('GET', `/api/parts/${encodeURIComponent(id)}`),
+    queryFn: () => told(api.GET('/api/parts/{id}', { params: { path: { id: Number(id) } } })),
   });
 
 export const useCustomer = (id: string) =>
   useQuery({
     queryKey: keys.customer(id),
-    queryFn: () => request<CustomerLife>('GET', `/api/customers/${encodeURIComponent(id)}`),
+    queryFn: () => told(api.GET('/api/customers/{id}', { params: { path: { id: Number(id) } } })),
   });
 
 /** What a few typed characters find; the last answer stays until the next is there. */
 export const useFound = (text: string) =>
   useQuery({
     queryKey: keys.found(text),
-    queryFn: () => request<Found>('GET', `/api/search?q=${encodeURIComponent(text)}`),
+    queryFn: () => told(api.GET('/api/search', { params: { query: { q: text } } })),
     enabled: text.trim().length > 1,
     placeholderData: (before) => before,
     staleTime: 10_000,
   });
 
-export interface Call {
-  method: 'POST' | 'PUT' | 'DELETE';
-  path: string;
-  body?: unknown;
-}
-
 /** Any change of the server's; afterwards what is named is asked for anew. */
-export const useCall = <T = undefined>(...stale: readonly (readonly unknown[])[]) => {
+export const useCall = <T = unknown>(...stale: readonly (readonly unknown[])[]) => {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: ({ method, path, body }: Call) => request<T>(method, path, body),
+    mutationFn: (send: () => Promise<{ data?: T }>) => told(send()),
     onSettled: () => Promise.all(stale.map((queryKey) => client.invalidateQueries({ queryKey }))),
   });
 };
@@ -210,26 +174,25 @@ export const useCall = <T = undefined>(...stale: readonly (readonly unknown[])[]
 export const useSession = () =>
   useQuery({
     queryKey: keys.session,
-    queryFn: () => request<Session>('GET', '/api/session'),
+    queryFn: () => told(api.GET('/api/session')),
     staleTime: 60_000,
   });
 
 export const useFloor = () =>
-  useQuery({ queryKey: keys.floor, queryFn: () => request<Floor>('GET', '/api/floor') });
+  useQuery({ queryKey: keys.floor, queryFn: () => told(api.GET('/api/floor')) });
 
 export const useJob = (number: string) =>
   useQuery({
     queryKey: keys.job(number),
-    queryFn: () => request<Job>('GET', `/api/jobs/${encodeURIComponent(number)}`),
+    queryFn: ({ client }) => fetchJob(number, client.getQueryData<Job>(keys.job(number))),
   });
 
 export const useDrive = (number: string, partKey: string) =>
   useQuery({
     queryKey: keys.drive(number, partKey),
     queryFn: () =>
-      request<DriveData>(
-        'GET',
-        `/api/jobs/${encodeURIComponent(number)}/parts/${encodeURIComponent(partKey)}`,
+      told(
+        api.GET('/api/jobs/{number}/parts/{partKey}', { params: { path: { number, partKey } } }),
       ),
   });
 
@@ -237,7 +200,7 @@ export const useDrive = (number: string, partKey: string) =>
 export const useRun = (id: string | null) =>
   useQuery({
     queryKey: keys.run(id ?? ''),
-    queryFn: () => request<Run>('GET', `/api/runs/${id ?? ''}`),
+    queryFn: () => told(api.GET('/api/runs/{id}', { params: { path: { id: id ?? '' } } })),
     enabled: id !== null,
   });
 
@@ -246,9 +209,10 @@ export const usePageBytes = (reading: string, kind: string) =>
   useQuery({
     queryKey: keys.pageBytes(reading, kind),
     queryFn: () =>
-      request<PageBytes>(
-        'GET',
-        `/api/readings/${encodeURIComponent(reading)}/pages/${encodeURIComponent(kind)}`,
+      told(
+        api.GET('/api/readings/{readingId}/pages/{kind}', {
+          params: { path: { readingId: reading, kind } },
+        }),
       ),
     staleTime: Infinity,
   });
@@ -257,7 +221,7 @@ export const usePageBytes = (reading: string, kind: string) =>
 export const useReading = (id: string) =>
   useQuery({
     queryKey: keys.reading(id),
-    queryFn: () => request<Reading>('GET', `/api/readings/${encodeURIComponent(id)}`),
+    queryFn: () => told(api.GET('/api/readings/{id}', { params: { path: { id } } })),
     staleTime: Infinity,
   });
 
@@ -280,7 +244,7 @@ export const useSignIn = () => {
   const client = useQueryClient();
   return useMutation({
     mutationFn: (who: { name: string; password: string }) =>
-      request<Session>('POST', '/api/session', who),
+      told(api.POST('/api/session', { body: who })),
     onSuccess: async () => {
       // Signing in changes the CSRF token as well: asking again fetches the new one.
       await client.resetQueries();
@@ -291,54 +255,59 @@ export const useSignIn = () => {
 export const useSignOut = () => {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: () => request<undefined>('DELETE', '/api/session'),
+    mutationFn: () => api.DELETE('/api/session'),
     onSuccess: () => client.resetQueries(),
   });
 };
 
-const useJobChange = <T>(number: string, path: string) => {
+/** A change of a job, by what it takes. */
+const useJobChange = <B>(number: string, send: (body: B) => Promise<{ data?: unknown }>) => {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (body: T) =>
-      request<undefined>('POST', `/api/jobs/${encodeURIComponent(number)}/${path}`, body),
+    mutationFn: (body: B) => told(send(body)),
     onSettled: () => client.invalidateQueries({ queryKey: keys.job(number) }),
   });
 };
 
 export const useReadPart = (number: string) =>
-  useJobChange<{ partKey: string }>(number, 'readings');
+  useJobChange(number, (body: { partKey: string }) =>
+    api.POST('/api/jobs/{number}/readings', { params: { path: { number } }, body }),
+  );
 
 export const useSayDataStatus = (number: string) =>
-  useJobChange<{ version: number; dataStatus: DataStatus }>(number, 'data-status');
+  useJobChange(number, (body: { version: number; dataStatus: DataStatus }) =>
+    api.POST('/api/jobs/{number}/data-status', { params: { path: { number } }, body }),
+  );
 
-export const useSignAway = (number: string) => useJobChange<WaiverSigned>(number, 'waivers');
+export const useSignAway = (number: string) =>
+  useJobChange(number, (body: WaiverSigned) =>
+    api.POST('/api/jobs/{number}/waivers', { params: { path: { number } }, body }),
+  );
 
 /** Confirms a waiver, or takes it back. */
-export const useWaiverStep = (number: string) => {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (w: { id: number; step: 'confirm' | 'revoke'; version: number }) =>
-      request<undefined>(
-        'POST',
-        `/api/jobs/${encodeURIComponent(number)}/waivers/${w.id}/${w.step}`,
-        { version: w.version },
-      ),
-    onSettled: () => client.invalidateQueries({ queryKey: keys.job(number) }),
-  });
-};
+export const useWaiverStep = (number: string) =>
+  useJobChange(number, (w: { id: number; step: 'confirm' | 'revoke'; version: number }) =>
+    api.POST(`/api/jobs/{number}/waivers/{id}/${w.step}`, {
+      params: { path: { number, id: w.id } },
+      body: { version: w.version },
+    }),
+  );
 
 export const useSignDecision = (number: string) =>
-  useJobChange<{ version: number; courses: Course[]; reason: string }>(number, 'decisions');
+  useJobChange(number, (body: { version: number; courses: Course[]; reason: string }) =>
+    api.POST('/api/jobs/{number}/decisions', { params: { path: { number } }, body }),
+  );
 
 export const useEnrolmentCode = (bay: number) =>
   useMutation({
-    mutationFn: () => request<EnrolmentCode>('POST', `/api/bays/${bay}/enrolment-codes`, {}),
+    mutationFn: () =>
+      told(api.POST('/api/bays/{number}/enrolment-codes', { params: { path: { number: bay } } })),
   });
 
 export const useRevokeProbe = (bay: number) => {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: () => request<undefined>('DELETE', `/api/bays/${bay}/probe`),
+    mutationFn: () => api.DELETE('/api/bays/{number}/probe', { params: { path: { number: bay } } }),
     onSettled: () => client.invalidateQueries(),
   });
 };

@@ -10,6 +10,7 @@ export type Floor = Schemas['Floor'];
 export type FloorJob = Schemas['FloorJob'];
 export type Bay = Schemas['BayView'];
 export type Job = Schemas['JobView'];
+export type JobAspect = Schemas['JobAspect'];
 export type CauseShare = Schemas['CauseShare'];
 export type FindingWeight = Schemas['FindingWeight'];
 export type Drive = Schemas['Drive'];

@@ -1,9 +1,11 @@
 import { useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
+import { aspectsOf, onlyAspects } from './job';
 import { keys, type Progress } from './queries';
 
 interface Change {
   topic: string;
+  /** Of a job: what of its view changed, as {@code CASE,HISTORY}. */
   body: string;
 }
 
@@ -12,10 +14,15 @@ interface Change {
  * change would go on with what was there before, and the next change would name an old version. As
  * it may be older than this change, it is asked once more afterwards.
  */
-async function refresh(client: QueryClient, queryKey: readonly unknown[]) {
+async function refresh(
+  client: QueryClient,
+  queryKey: readonly unknown[],
+  begin: (fetch: () => Promise<void>) => Promise<void> = (fetch) => fetch(),
+) {
   const underWay = client.isFetching({ queryKey }) > 0;
-  await client.invalidateQueries({ queryKey }, { cancelRefetch: false });
-  if (underWay) await client.invalidateQueries({ queryKey }, { cancelRefetch: false });
+  const fetch = () => client.invalidateQueries({ queryKey }, { cancelRefetch: false });
+  await begin(fetch);
+  if (underWay) await begin(fetch);
 }
 
 /** Fetches anew what a change concerns. */
@@ -24,7 +31,13 @@ export function applyChange(client: QueryClient, change: Change) {
   if (what === 'progress' && number !== undefined) {
     client.setQueryData(keys.progress(number), JSON.parse(change.body) as Progress);
   } else if (what === 'job' && number !== undefined) {
-    void refresh(client, keys.job(number));
+    const aspects = aspectsOf(change.body);
+    void refresh(client, keys.job(number), (fetch) => {
+      // What an earlier change named and could not be fetched is old still: then all is asked for.
+      const state = client.getQueryState(keys.job(number));
+      const isUpToDate = state?.status === 'success' && !state.isInvalidated;
+      return isUpToDate ? onlyAspects(number, aspects, fetch) : fetch();
+    });
   } else if (what === 'run' && number !== undefined) {
     void refresh(client, keys.run(number));
   } else if (what === 'know-how') {
@@ -49,6 +62,7 @@ export function useLive(signedIn: boolean): boolean {
   const [connected, setConnected] = useState(true);
   useEffect(() => {
     if (!signedIn) return undefined;
+    // eslint-disable-next-line no-restricted-syntax -- a stream has no description
     const stream = new EventSource('/api/live');
     let lost = false;
     stream.addEventListener('changed', (event: MessageEvent<string>) => {

@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import styled from 'styled-components';
+import { api } from '../api/client';
 import { keys, useBell, useCall } from '../api/queries';
 import { color } from '../theme/theme';
 import { Button } from '../ui/Button';
@@ -22,7 +23,7 @@ export function Bell() {
   const close = () => {
     setOpen(false);
     if (fresh.length > 0) {
-      seen.mutate({ method: 'POST', path: '/api/me/notices/seen', body: { through: newest } });
+      seen.mutate(() => api.POST('/api/me/notices/seen', { body: { through: newest } }));
     }
   };
   return (

@@ -3,6 +3,7 @@ import { Form } from 'react-aria-components';
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import { useQueryClient } from '@tanstack/react-query';
+import { api } from '../api/client';
 import { useCall, useSignIn, useSignOut } from '../api/queries';
 import type { Here, Person } from '../api/types';
 import { color } from '../theme/theme';
@@ -57,16 +58,13 @@ function Switch({ other, onDone }: { other: Here; onDone: () => void }) {
   if (!other.hasPin) return <p>{other.displayName} has no PIN and signs in in full.</p>;
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    call.mutate(
-      { method: 'POST', path: '/api/session/pin', body: { person: other.id, pin } },
-      {
-        onSuccess: () => {
-          onDone();
-          void client.resetQueries();
-        },
-        onError: () => setPin(''),
+    call.mutate(() => api.POST('/api/session/pin', { body: { person: other.id, pin } }), {
+      onSuccess: () => {
+        onDone();
+        void client.resetQueries();
       },
-    );
+      onError: () => setPin(''),
+    });
   };
   return (
     <Inline onSubmit={submit}>

@@ -1,7 +1,7 @@
 import { screen } from '@testing-library/react';
 import { afterEach, expect, it, vi } from 'vitest';
 import { answering, session, show } from '../test-data';
-import { NoSuchPage } from './NoSuchPage';
+import { NoSuchPage } from '../ui/NoSuchPage';
 import { Shell } from './Shell';
 
 afterEach(() => {

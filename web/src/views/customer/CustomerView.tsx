@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import styled from 'styled-components';
+import { address, api } from '../../api/client';
 import { keys, useCall, useCustomer, useSession } from '../../api/queries';
 import type { CustomerLife } from '../../api/types';
 import { color } from '../../theme/theme';
@@ -36,7 +37,7 @@ function Shown({ customer }: { customer: CustomerLife }) {
       </Sub>
       <Actions>
         {role !== 'TECHNICIAN' && customer.erasedAt === null && (
-          <a href={`/api/customers/${customer.id}/export`} download>
+          <a href={address('/api/customers/{id}/export', { id: customer.id })} download>
             Export what belongs to them
           </a>
         )}
@@ -87,7 +88,11 @@ function Erase({ customer, onClose }: { customer: CustomerLife; onClose: () => v
           isPending={call.isPending}
           onPress={() =>
             call.mutate(
-              { method: 'POST', path: `/api/customers/${customer.id}/erase`, body: { name } },
+              () =>
+                api.POST('/api/customers/{id}/erase', {
+                  params: { path: { id: customer.id } },
+                  body: { name },
+                }),
               { onSuccess: onClose },
             )
           }

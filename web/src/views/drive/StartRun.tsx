@@ -1,4 +1,5 @@
 import styled from 'styled-components';
+import { api } from '../../api/client';
 import { keys, useCall } from '../../api/queries';
 import type { DriveData, RunKind } from '../../api/types';
 import { color, size } from '../../theme/theme';
@@ -17,11 +18,11 @@ export function StartRun({ drive, isOpen, onClose }: StartRunProps) {
   const call = useCall(keys.job(drive.job));
   const start = (kind: RunKind) =>
     call.mutate(
-      {
-        method: 'POST',
-        path: `/api/jobs/${drive.job}/parts/${drive.partKey}/runs`,
-        body: { kind },
-      },
+      () =>
+        api.POST('/api/jobs/{number}/parts/{partKey}/runs', {
+          params: { path: { number: drive.job, partKey: drive.partKey } },
+          body: { kind },
+        }),
       { onSuccess: onClose },
     );
   return (

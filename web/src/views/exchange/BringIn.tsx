@@ -1,7 +1,7 @@
 import { useMutation } from '@tanstack/react-query';
 import { FileTrigger } from 'react-aria-components';
 import { useNavigate } from 'react-router';
-import { upload } from '../../api/client';
+import { api, asFile, told } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { ProblemNote } from '../../ui/ProblemNote';
 
@@ -9,7 +9,7 @@ import { ProblemNote } from '../../ui/ProblemNote';
 export function BringIn() {
   const navigate = useNavigate();
   const bring = useMutation({
-    mutationFn: (file: File) => upload<{ number: string }>('/api/jobs/import', zip(file)),
+    mutationFn: (file: File) => told(api.POST('/api/jobs/import', asFile(zip(file)))),
     onSuccess: (made) => void navigate(`/job/${made.number}`),
   });
   return (

@@ -7,6 +7,7 @@ import {
   type FileDropItem,
 } from 'react-aria-components';
 import styled from 'styled-components';
+import { address, api } from '../../api/client';
 import { keys, useCall } from '../../api/queries';
 import type { CaptureTaken } from '../../api/types';
 import { color, radius, size } from '../../theme/theme';
@@ -27,12 +28,16 @@ const OF = [
 export function ExchangeCard({ number }: { number: string }) {
   const call = useCall<CaptureTaken[]>(keys.job(number), keys.floor);
   const [of, setOf] = useState<(typeof OF)[number][0]>('drive-a');
-  const path = `/api/jobs/${encodeURIComponent(number)}`;
   const send = async (files: File[]) => {
     const all = await Promise.all(
       files.map(async (f) => ({ name: f.name, content: await base64(f) })),
     );
-    call.mutate({ method: 'POST', path: `${path}/captures`, body: { partKey: of, files: all } });
+    call.mutate(() =>
+      api.POST('/api/jobs/{number}/captures', {
+        params: { path: { number } },
+        body: { partKey: of, files: all },
+      }),
+    );
   };
   return (
     <Card>
@@ -40,10 +45,10 @@ export function ExchangeCard({ number }: { number: string }) {
         <Lead>Out of here, and into here</Lead>
       </SheetHead>
       <Links>
-        <a href={`${path}/archive.zip`} download>
+        <a href={address('/api/jobs/{number}/archive.zip', { number })} download>
           The whole job as an archive
         </a>
-        <a href={`${path}/series.csv`} download>
+        <a href={address('/api/jobs/{number}/series.csv', { number })} download>
           Every number of its drives as CSV
         </a>
       </Links>

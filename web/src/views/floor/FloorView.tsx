@@ -2,9 +2,9 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
-import { request } from '../../api/client';
+import { api, told } from '../../api/client';
 import { useFloor } from '../../api/queries';
-import type { Floor, Script } from '../../api/types';
+import type { Floor } from '../../api/types';
 import { clock, inWords, sameDay, when } from '../../ui/format';
 import { Loaded } from '../../ui/Loaded';
 import { Row } from '../../ui/Layout';
@@ -132,7 +132,7 @@ const DATA_STATUSES: Record<string, string> = {
 function Filters({ floor, filter, onFilter }: FiltersProps) {
   const script = useQuery({
     queryKey: ['script'],
-    queryFn: () => request<Script>('GET', '/api/questions'),
+    queryFn: () => told(api.GET('/api/questions')),
     staleTime: Infinity,
   });
   const people = [...new Set(floor.jobs.flatMap((j) => (j.holder === null ? [] : [j.holder])))];

@@ -1,10 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link, useLocation, useNavigate } from 'react-router';
 import styled from 'styled-components';
-import { request } from '../../api/client';
+import { api, told } from '../../api/client';
 import { useCall, useSession } from '../../api/queries';
 import { BringIn } from '../exchange/BringIn';
-import type { DraftNote, Intake } from '../../api/types';
+import type { Intake } from '../../api/types';
 import { color } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { counted, when } from '../../ui/format';
@@ -16,13 +16,14 @@ import { Page, Sheet, Sub, Title } from '../../ui/Sheet';
 export function IntakeHome() {
   const drafts = useQuery({
     queryKey: ['intakes'],
-    queryFn: () => request<DraftNote[]>('GET', '/api/intakes'),
+    queryFn: () => told(api.GET('/api/intakes')),
   });
   const begin = useCall<Intake>(['intakes']);
   const back = useCall(['intakes']);
   const session = useSession();
   const navigate = useNavigate();
   const { state } = useLocation() as { state: { dropped?: string } | null };
+  const dropped = state?.dropped;
   return (
     <Loaded query={drafts}>
       {(open) => (
@@ -39,21 +40,23 @@ export function IntakeHome() {
               autoFocus
               isPending={begin.isPending}
               onPress={() =>
-                begin.mutate(
-                  { method: 'POST', path: '/api/intakes' },
-                  { onSuccess: (made) => void navigate(`/intake/${made.id}`) },
-                )
+                begin.mutate(() => api.POST('/api/intakes'), {
+                  onSuccess: (made) => void navigate(`/intake/${made.id}`),
+                })
               }
             >
               Take something in
             </Button>
             {session.data?.person?.role === 'LEAD' && <BringIn />}
-            {state?.dropped !== undefined && (
+            {dropped !== undefined && (
               <Button
                 onPress={() =>
                   back.mutate(
-                    { method: 'POST', path: `/api/intakes/${state.dropped}/bring-back` },
-                    { onSuccess: () => void navigate(`/intake/${state.dropped}`) },
+                    () =>
+                      api.POST('/api/intakes/{id}/bring-back', {
+                        params: { path: { id: dropped } },
+                      }),
+                    { onSuccess: () => void navigate(`/intake/${dropped}`) },
                   )
                 }
               >

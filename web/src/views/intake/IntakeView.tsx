@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import styled from 'styled-components';
-import { request } from '../../api/client';
+import { api, told } from '../../api/client';
 import { keys, useCall } from '../../api/queries';
 import type { Script } from '../../api/types';
 import { color } from '../../theme/theme';
@@ -30,7 +30,7 @@ import { Row, Stack, TwoColumns } from '../../ui/Layout';
 const useScript = () =>
   useQuery({
     queryKey: ['script'],
-    queryFn: () => request<Script>('GET', '/api/questions'),
+    queryFn: () => told(api.GET('/api/questions')),
     staleTime: Infinity,
   });
 
@@ -231,11 +231,12 @@ function TakeIn({ state, autoFocus = false }: { state: IntakeState; autoFocus?: 
     setFailed(null);
     flush()
       .then((sent) =>
-        takeIn.mutateAsync({
-          method: 'POST',
-          path: `/api/intakes/${view.id}/take-in`,
-          body: { version: sent.version },
-        }),
+        takeIn.mutateAsync(() =>
+          api.POST('/api/intakes/{id}/take-in', {
+            params: { path: { id: view.id } },
+            body: { version: sent.version },
+          }),
+        ),
       )
       .then(({ number }) => navigate(`/job/${number}`, { state: { takenIn: view.job === null } }))
       .catch(setFailed);
@@ -264,7 +265,7 @@ function TakeIn({ state, autoFocus = false }: { state: IntakeState; autoFocus?: 
               data-do
               onPress={() =>
                 drop.mutate(
-                  { method: 'DELETE', path: `/api/intakes/${view.id}` },
+                  () => api.DELETE('/api/intakes/{id}', { params: { path: { id: view.id } } }),
                   { onSuccess: () => void navigate('/intake', { state: { dropped: view.id } }) },
                 )
               }

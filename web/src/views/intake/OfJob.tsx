@@ -1,7 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { Navigate, useParams } from 'react-router';
-import { request } from '../../api/client';
-import type { Intake } from '../../api/types';
+import { api, told } from '../../api/client';
 import { Loaded } from '../../ui/Loaded';
 
 /** The conversation that a job came from. */
@@ -9,7 +8,7 @@ export function OfJob() {
   const { number = '' } = useParams();
   const intake = useQuery({
     queryKey: ['intakeOf', number],
-    queryFn: () => request<Intake>('GET', `/api/jobs/${encodeURIComponent(number)}/intake`),
+    queryFn: () => told(api.GET('/api/jobs/{number}/intake', { params: { path: { number } } })),
   });
   return <Loaded query={intake}>{(data) => <Navigate to={`/intake/${data.id}`} replace />}</Loaded>;
 }

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import styled from 'styled-components';
-import { request } from '../../api/client';
-import type { KnownMachine, KnownThings } from '../../api/types';
+import { api, told } from '../../api/client';
+import type { KnownMachine } from '../../api/types';
 import { color, upTo } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
@@ -21,7 +21,7 @@ export function WhichCard({ answers, change, onNext, onSkip }: StepProps) {
   const subject = answers.subject ?? 'MACHINE';
   const known = useQuery({
     queryKey: ['known', serial],
-    queryFn: () => request<KnownThings>('GET', `/api/known?serial=${encodeURIComponent(serial)}`),
+    queryFn: () => told(api.GET('/api/known', { params: { query: { serial } } })),
     enabled: serial.trim().length > 3,
   });
   const named = [answers.maker, answers.model].some((text) => (text ?? '').trim() !== '');

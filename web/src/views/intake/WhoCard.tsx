@@ -1,7 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import styled from 'styled-components';
-import { request } from '../../api/client';
-import type { KnownCustomer } from '../../api/types';
+import { api, told } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { counted } from '../../ui/format';
 import { Field } from '../../ui/Field';
@@ -15,8 +14,7 @@ export function WhoCard({ answers, change, onNext, onSkip }: StepProps) {
   const name = answers.customerName ?? '';
   const known = useQuery({
     queryKey: ['customers', name],
-    queryFn: () =>
-      request<KnownCustomer[]>('GET', `/api/customers?name=${encodeURIComponent(name)}`),
+    queryFn: () => told(api.GET('/api/customers', { params: { query: { name } } })),
     enabled: name.trim().length > 1 && answers.customerId == null,
   });
   return (

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import styled from 'styled-components';
+import { api } from '../../api/client';
 import { useCall } from '../../api/queries';
 import type { Answers, Intake, Question, Script } from '../../api/types';
 import { Button } from '../../ui/Button';
@@ -218,11 +219,12 @@ export function DataCard({
           isPending={finding.isPending}
           onSign={(name, strokes) => {
             void flush().then((view) =>
-              finding.mutate({
-                method: 'POST',
-                path: `/api/intakes/${intake.id}/waiver`,
-                body: { version: view.version, name, strokes },
-              }),
+              finding.mutate(() =>
+                api.POST('/api/intakes/{id}/waiver', {
+                  params: { path: { id: intake.id } },
+                  body: { version: view.version, name, strokes },
+                }),
+              ),
             );
           }}
         />
@@ -307,7 +309,11 @@ export function PasswordCard({ intake, answers, change, onNext, onSkip }: StepPr
       return;
     }
     call.mutate(
-      { method: 'PUT', path: `/api/intakes/${intake.id}/secret`, body: { secret } },
+      () =>
+        api.PUT('/api/intakes/{id}/secret', {
+          params: { path: { id: intake.id } },
+          body: { secret },
+        }),
       {
         onSuccess: () => {
           setSecret('');
@@ -331,7 +337,9 @@ export function PasswordCard({ intake, answers, change, onNext, onSkip }: StepPr
           <Button
             data-do
             onPress={() =>
-              call.mutate({ method: 'DELETE', path: `/api/intakes/${intake.id}/secret` })
+              call.mutate(() =>
+                api.DELETE('/api/intakes/{id}/secret', { params: { path: { id: intake.id } } }),
+              )
             }
           >
             Forget it

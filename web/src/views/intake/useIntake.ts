@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { Problem, request } from '../../api/client';
+import { api, Problem, told } from '../../api/client';
 import type { Answers, Intake } from '../../api/types';
 
 const PAUSE_MS = 250;
@@ -26,13 +26,14 @@ export interface IntakeState {
   settle: (keepMine: boolean) => void;
 }
 
-const path = (id: string) => `/api/intakes/${encodeURIComponent(id)}`;
-
 /** A draft that is kept at every keystroke: changes are gathered for a moment and sent in order. */
 export function useIntake(id: string): IntakeState | { view: undefined; error: unknown } {
   const client = useQueryClient();
   const key = ['intake', id];
-  const query = useQuery({ queryKey: key, queryFn: () => request<Intake>('GET', path(id)) });
+  const query = useQuery({
+    queryKey: key,
+    queryFn: () => told(api.GET('/api/intakes/{id}', { params: { path: { id } } })),
+  });
   const [waiting, setWaiting] = useState<Changes>({});
   const [error, setError] = useState<unknown>(null);
   const [conflict, setConflict] = useState<Conflict | null>(null);
@@ -51,7 +52,15 @@ export function useIntake(id: string): IntakeState | { view: undefined; error: u
     const version = base.current ?? view.version;
     unsent.current = {};
     base.current = null;
-    const sent = request<Intake>('PATCH', path(id), { version, changes });
+    const sent = told(
+      api.PATCH('/api/intakes/{id}', {
+        params: { path: { id } },
+        // The description knows an answer only as JSON.
+        body: { version, changes: changes as Record<string, never> },
+        // The last keystrokes are sent even if the page is being left.
+        keepalive: true,
+      }),
+    );
     sending.current = sent;
     try {
       const after = await sent;

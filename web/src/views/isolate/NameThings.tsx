@@ -1,6 +1,7 @@
 import { useState, type FormEvent } from 'react';
 import { Form } from 'react-aria-components';
 import styled from 'styled-components';
+import { api } from '../../api/client';
 import { keys, useCall } from '../../api/queries';
 import type { Isolation } from '../../api/types';
 import { color, size } from '../../theme/theme';
@@ -33,11 +34,12 @@ export function NameThings({ isolation }: { isolation: Isolation }) {
     : split(lines).map((name) => ({ kind: '', name }));
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    call.mutate({
-      method: 'PUT',
-      path: `/api/jobs/${isolation.number}/isolations/${isolation.sort}`,
-      body: { version: isolation.version, things: named },
-    });
+    call.mutate(() =>
+      api.PUT('/api/jobs/{number}/isolations/{sort}', {
+        params: { path: { number: isolation.number, sort: isolation.sort } },
+        body: { version: isolation.version, things: named },
+      }),
+    );
   };
   return (
     <Box>

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
+import { api } from '../../api/client';
 import { keys, useCall } from '../../api/queries';
 import type { Isolation } from '../../api/types';
 import { SuspicionMark } from '../../marks/SuspicionMark';
@@ -32,14 +33,21 @@ interface StartsProps {
 export function Starts(props: StartsProps) {
   const { isolation, heads, cells, arrangement, isPossible, children } = props;
   const call = useCall(keys.job(isolation.number), keys.floor);
-  const post = (what: string, body: object) =>
-    call.mutate({
-      method: 'POST',
-      path: `/api/jobs/${isolation.number}/isolations/${isolation.sort}/${what}`,
-      body: { version: isolation.version, ...body },
-    });
-  const report = (outcome: Outcome) => post('starts', { arrangement, outcome, note: '' });
-  const { starts, named } = isolation;
+  const { starts, named, number, sort, version } = isolation;
+  const report = (outcome: Outcome) =>
+    call.mutate(() =>
+      api.POST('/api/jobs/{number}/isolations/{sort}/starts', {
+        params: { path: { number, sort } },
+        body: { version, arrangement: [...arrangement], outcome, note: '' },
+      }),
+    );
+  const takeBack = (start: number) =>
+    call.mutate(() =>
+      api.POST('/api/jobs/{number}/isolations/{sort}/starts/{start}/take-back', {
+        params: { path: { number, sort, start } },
+        body: { version },
+      }),
+    );
   const last = starts[starts.length - 1];
   const best = isolation.options.find((o) => String(o.arrangement) === String(arrangement));
   const passed = passedWord(isolation.sort);
@@ -83,10 +91,7 @@ export function Starts(props: StartsProps) {
       </Table>
       {last !== undefined && (
         <Slip>
-          <Button
-            isPending={call.isPending}
-            onPress={() => post(`starts/${last.id}/take-back`, {})}
-          >
+          <Button isPending={call.isPending} onPress={() => takeBack(last.id)}>
             Take back the last start
           </Button>
         </Slip>

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
+import { api } from '../../api/client';
 import { keys, useCall } from '../../api/queries';
 import type { Job, Move } from '../../api/types';
 import { InvasivenessPips } from '../../marks/InvasivenessPips';
@@ -33,16 +34,29 @@ export function GuidedMove({ job, move, onClose }: GuidedMoveProps) {
   const [drive, setDrive] = useState({ size: '', model: '', lastFour: '' });
   const isNamed =
     drive.size.trim() !== '' && drive.model.trim() !== '' && drive.lastFour.trim().length === 4;
-  const send = (what: string, body: object, onSuccess?: () => void) =>
-    call.mutate(
-      {
-        method: 'POST',
-        path: `/api/jobs/${job.number}/moves/${move.move ?? ''}/${what}`,
-        body: { version: job.version, part: move.part, ...body },
-      },
-      onSuccess === undefined ? {} : { onSuccess },
+  const params = { path: { number: job.number, move: move.move ?? '' } };
+  const on = { version: job.version, part: move.part };
+  const begin = () =>
+    call.mutate(() =>
+      api.POST('/api/jobs/{number}/moves/{move}/begin', {
+        params,
+        body: { ...on, drive: erases ? drive : null },
+      }),
     );
-  const keep = (levels: Record<string, string>) => send('outcome', { levels, note }, onClose);
+  const keep = (levels: Record<string, string>) =>
+    call.mutate(
+      () =>
+        api.POST('/api/jobs/{number}/moves/{move}/outcome', {
+          params,
+          body: { ...on, levels, note },
+        }),
+      { onSuccess: onClose },
+    );
+  const couldNot = (why: string) =>
+    call.mutate(
+      () => api.POST('/api/jobs/{number}/moves/{move}/could-not', { params, body: { ...on, why } }),
+      { onSuccess: onClose },
+    );
   const single = move.asks.length === 1;
   const instrument = instrumentOf(move.move, move.part, job.number);
   return (
@@ -120,7 +134,7 @@ export function GuidedMove({ job, move, onClose }: GuidedMoveProps) {
             primary
             isDisabled={erases && !isNamed}
             isPending={call.isPending}
-            onPress={() => send('begin', { drive: erases ? drive : null })}
+            onPress={begin}
           >
             Begin
           </Button>
@@ -173,7 +187,7 @@ export function GuidedMove({ job, move, onClose }: GuidedMoveProps) {
           <Button
             isDisabled={not.trim() === ''}
             isPending={call.isPending}
-            onPress={() => send('could-not', { why: not }, onClose)}
+            onPress={() => couldNot(not)}
           >
             Keep that it could not be done
           </Button>

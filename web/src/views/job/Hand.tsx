@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import styled from 'styled-components';
+import { api } from '../../api/client';
 import { keys, useCall, useFloor, usePeople, useSession } from '../../api/queries';
 import type { Job } from '../../api/types';
 import { color, radius, size } from '../../theme/theme';
@@ -20,12 +21,19 @@ export function Hand({ job }: { job: Job }) {
   const me = useSession().data?.person;
   const call = useCall(keys.job(job.number), keys.floor);
   const [dialog, setDialog] = useState<Dialog>(null);
-  const post = (path: string, body: object = {}) =>
-    call.mutate({
-      method: 'POST',
-      path: `/api/jobs/${job.number}/${path}`,
-      body: { version: job.version, ...body },
-    });
+  const params = { path: { number: job.number } };
+  const { version } = job;
+  const take = () =>
+    call.mutate(() => api.POST('/api/jobs/{number}/take', { params, body: { version } }));
+  const ready = () =>
+    call.mutate(() => api.POST('/api/jobs/{number}/ready', { params, body: { version } }));
+  const waitNoLonger = () =>
+    call.mutate(() =>
+      api.POST('/api/jobs/{number}/wait', {
+        params,
+        body: { version, what: null, note: '', until: null },
+      }),
+    );
   if (job.endedAt !== null) {
     return (
       <Bar>
@@ -50,14 +58,12 @@ export function Hand({ job }: { job: Job }) {
           ` · waits for ${job.waits.words}: ${job.waits.note}${job.waits.until === null ? '' : `, expected ${when(job.waits.until)}`}`}
       </span>
       <Actions>
-        {technician && !mine && <Small onPress={() => post('take')}>Take it</Small>}
+        {technician && !mine && <Small onPress={take}>Take it</Small>}
         <Small onPress={() => setDialog('hand')}>Hand over or share</Small>
         {job.waits === null ? (
           <Small onPress={() => setDialog('wait')}>Waits for…</Small>
         ) : (
-          <Small onPress={() => post('wait', { what: null, note: '', until: null })}>
-            Waits no longer
-          </Small>
+          <Small onPress={waitNoLonger}>Waits no longer</Small>
         )}
         <Small onPress={() => setDialog('bay')}>
           {job.bay === null ? 'Put in a bay' : 'Move bay'}
@@ -67,9 +73,7 @@ export function Hand({ job }: { job: Job }) {
         )}
         {job.fromCounter && <Correct number={job.number} />}
         <Small onPress={() => printLabel(job.number)}>Print label</Small>
-        {technician && job.stage === 'WORK' && (
-          <Small onPress={() => post('ready')}>Ready to hand back</Small>
-        )}
+        {technician && job.stage === 'WORK' && <Small onPress={ready}>Ready to hand back</Small>}
         <Small onPress={() => setDialog('end')}>End the job…</Small>
         <Link to={`/job/${job.number}/report`}>Report</Link>
         <Link to={`/customer/${job.customerId}`}>{job.customer}</Link>
@@ -99,26 +103,33 @@ interface DialogProps {
 
 const useJobCall = (job: Job, onClose: () => void) => {
   const call = useCall(keys.job(job.number), keys.floor);
-  const post = (path: string, body: object) =>
-    call.mutate(
-      {
-        method: 'POST',
-        path: `/api/jobs/${job.number}/${path}`,
-        body: { version: job.version, ...body },
-      },
-      { onSuccess: onClose },
-    );
-  return { call, post };
+  const send = (sent: () => Promise<{ data?: unknown }>) =>
+    call.mutate(sent, { onSuccess: onClose });
+  return { call, send, params: { path: { number: job.number } }, version: job.version };
 };
 
 function HandDialog({ job, onClose }: DialogProps) {
-  const { call, post } = useJobCall(job, onClose);
+  const { call, send, params, version } = useJobCall(job, onClose);
   const me = useSession().data?.person;
   const people = usePeople().data ?? [];
   const [to, setTo] = useState('');
   const [note, setNote] = useState('');
   const others = people.filter((p) => p.active && p.role !== 'COUNTER');
   const shared = job.sharedWith.map((p) => p.id);
+  const handOver = () =>
+    send(() =>
+      api.POST('/api/jobs/{number}/hand-over', {
+        params,
+        body: { version, to: to === '' ? null : Number(to), note },
+      }),
+    );
+  const share = () =>
+    send(() =>
+      api.POST('/api/jobs/{number}/share', {
+        params,
+        body: { version, with: Number(to), on: !shared.includes(Number(to)) },
+      }),
+    );
   return (
     <Modal title={`Who goes on with ${job.number}?`} isOpen onClose={onClose}>
       <Select
@@ -135,18 +146,10 @@ function HandDialog({ job, onClose }: DialogProps) {
       <Field label="Note for them" value={note} onChange={setNote} />
       {call.isError && <ProblemNote error={call.error} />}
       <Row>
-        <Button
-          primary
-          isPending={call.isPending}
-          onPress={() => post('hand-over', { to: to === '' ? null : Number(to), note })}
-        >
+        <Button primary isPending={call.isPending} onPress={handOver}>
           Hand it over
         </Button>
-        <Button
-          isDisabled={to === ''}
-          isPending={call.isPending}
-          onPress={() => post('share', { with: Number(to), on: !shared.includes(Number(to)) })}
-        >
+        <Button isDisabled={to === ''} isPending={call.isPending} onPress={share}>
           {shared.includes(Number(to)) ? 'Share no longer' : 'Share it'}
         </Button>
         <Button onPress={onClose}>Leave it</Button>
@@ -156,11 +159,16 @@ function HandDialog({ job, onClose }: DialogProps) {
 }
 
 function WaitDialog({ job, onClose }: DialogProps) {
-  const { call, post } = useJobCall(job, onClose);
+  const { call, send, params, version } = useJobCall(job, onClose);
   const [note, setNote] = useState('');
   const [until, setUntil] = useState('');
   const wait = (what: 'PART' | 'ANSWER') =>
-    post('wait', { what, note, until: until === '' ? null : new Date(until).toISOString() });
+    send(() =>
+      api.POST('/api/jobs/{number}/wait', {
+        params,
+        body: { version, what, note, until: until === '' ? null : new Date(until).toISOString() },
+      }),
+    );
   return (
     <Modal title="What does it wait for?" isOpen onClose={onClose}>
       <Field label="What exactly" value={note} onChange={setNote} />
@@ -180,7 +188,9 @@ function WaitDialog({ job, onClose }: DialogProps) {
 }
 
 function BayChoice({ job, onClose }: DialogProps) {
-  const { call, post } = useJobCall(job, onClose);
+  const { call, send, params, version } = useJobCall(job, onClose);
+  const put = (bay: number | null) =>
+    send(() => api.POST('/api/jobs/{number}/bay', { params, body: { version, bay } }));
   const free = (useFloor().data?.bays ?? []).filter((bay) => bay.job === null);
   return (
     <Modal
@@ -191,13 +201,11 @@ function BayChoice({ job, onClose }: DialogProps) {
       {call.isError && <ProblemNote error={call.error} />}
       <Row>
         {free.map((bay) => (
-          <Button key={bay.number} onPress={() => post('bay', { bay: bay.number })}>
+          <Button key={bay.number} onPress={() => put(bay.number)}>
             Bay {bay.number}
           </Button>
         ))}
-        {job.bay !== null && (
-          <Button onPress={() => post('bay', { bay: null })}>Off its bay</Button>
-        )}
+        {job.bay !== null && <Button onPress={() => put(null)}>Off its bay</Button>}
         <Button onPress={onClose}>Leave it</Button>
       </Row>
     </Modal>
@@ -205,18 +213,20 @@ function BayChoice({ job, onClose }: DialogProps) {
 }
 
 function EndDialog({ job, onClose }: DialogProps) {
-  const { call, post } = useJobCall(job, onClose);
+  const { call, send, params, version } = useJobCall(job, onClose);
   const [note, setNote] = useState('');
+  const end = (how: 'HANDED_BACK' | 'WITHDRAWN') =>
+    send(() => api.POST('/api/jobs/{number}/end', { params, body: { version, how, note } }));
   return (
     <Modal title={`How does ${job.number} end?`} isOpen onClose={onClose}>
       <p>The owner’s password is wiped and the bay is free. The history stays for ever.</p>
       <Field label="Note" value={note} onChange={setNote} />
       {call.isError && <ProblemNote error={call.error} />}
       <Row>
-        <Button primary onPress={() => post('end', { how: 'HANDED_BACK', note })}>
+        <Button primary onPress={() => end('HANDED_BACK')}>
           Handed back to the owner
         </Button>
-        <Button onPress={() => post('end', { how: 'WITHDRAWN', note })}>Taken in by mistake</Button>
+        <Button onPress={() => end('WITHDRAWN')}>Taken in by mistake</Button>
         <Button onPress={onClose}>Not yet</Button>
       </Row>
     </Modal>
@@ -235,7 +245,11 @@ function SecretDialog({ job, onClose }: DialogProps) {
           primary
           isDisabled={call.data !== undefined}
           isPending={call.isPending}
-          onPress={() => call.mutate({ method: 'POST', path: `/api/jobs/${job.number}/secret` })}
+          onPress={() =>
+            call.mutate(() =>
+              api.POST('/api/jobs/{number}/secret', { params: { path: { number: job.number } } }),
+            )
+          }
         >
           Open it
         </Button>

@@ -34,7 +34,7 @@ it('shows what was seen, by whom, and takes a slip back', async () => {
       {
         method: 'POST',
         path: '/api/jobs/J-1/moves/fan-listen/take-back',
-        body: { version: job().version, part: 'machine' },
+        body: { version: job().version, part: 'machine', drive: null },
       },
     ]),
   );

@@ -1,4 +1,5 @@
 import styled from 'styled-components';
+import { api } from '../../api/client';
 import { keys, useCall, useSession } from '../../api/queries';
 import type { Job } from '../../api/types';
 import { color, size } from '../../theme/theme';
@@ -39,11 +40,12 @@ export function MadeMoves({ job }: { job: Job }) {
                 aria-label={`Take back: ${made.title}`}
                 isPending={call.isPending}
                 onPress={() =>
-                  call.mutate({
-                    method: 'POST',
-                    path: `/api/jobs/${job.number}/moves/${made.move}/take-back`,
-                    body: { version: job.version, part: made.part },
-                  })
+                  call.mutate(() =>
+                    api.POST('/api/jobs/{number}/moves/{move}/take-back', {
+                      params: { path: { number: job.number, move: made.move } },
+                      body: { version: job.version, part: made.part, drive: null },
+                    }),
+                  )
                 }
               >
                 Take back

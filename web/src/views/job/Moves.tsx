@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
+import { api } from '../../api/client';
 import { keys, useCall, useProgress, useReadPart, type Progress } from '../../api/queries';
 import type { Job, Move } from '../../api/types';
 import { InvasivenessPips } from '../../marks/InvasivenessPips';
@@ -22,14 +23,16 @@ export function Moves({ job }: { job: Job }) {
   const [all, setAll] = useState(false);
   const next = job.moves.find((move) => move.lock === null);
   const make = (move: Move) => {
-    if (move.partKey === null) setGuided(move);
-    else if (move.by === 'READ') read.mutate({ partKey: move.partKey });
+    const { partKey, by } = move;
+    if (partKey === null || by === null) setGuided(move);
+    else if (by === 'READ') read.mutate({ partKey });
     else
-      run.mutate({
-        method: 'POST',
-        path: `/api/jobs/${job.number}/parts/${move.partKey}/runs`,
-        body: { kind: move.by },
-      });
+      run.mutate(() =>
+        api.POST('/api/jobs/{number}/parts/{partKey}/runs', {
+          params: { path: { number: job.number, partKey } },
+          body: { kind: by },
+        }),
+      );
   };
   // The best ones, and every reading, stay in sight; the rest is one press away.
   const open = job.moves.filter((move) => move.lock === null);

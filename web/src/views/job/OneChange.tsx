@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import styled from 'styled-components';
+import { api } from '../../api/client';
 import { keys, useCall, useSession } from '../../api/queries';
 import type { ComplaintNow, Job } from '../../api/types';
 import { color } from '../../theme/theme';
@@ -24,20 +25,19 @@ export function OneChange({ job }: { job: Job }) {
   const [what, setWhat] = useState('');
   const [note, setNote] = useState('');
   if (job.endedAt !== null || role === 'COUNTER') return null;
-  const send = (path: string, body: object) =>
-    call.mutate(
-      {
-        method: 'POST',
-        path: `/api/jobs/${job.number}/${path}`,
-        body: { version: job.version, ...body },
+  const params = { path: { number: job.number } };
+  const { version } = job;
+  const send = (sent: () => Promise<{ data?: unknown }>) =>
+    call.mutate(sent, {
+      onSuccess: () => {
+        setWhat('');
+        setNote('');
       },
-      {
-        onSuccess: () => {
-          setWhat('');
-          setNote('');
-        },
-      },
-    );
+    });
+  const begin = () =>
+    send(() => api.POST('/api/jobs/{number}/changes', { params, body: { version, what } }));
+  const check = (result: ComplaintNow) =>
+    send(() => api.POST('/api/jobs/{number}/check', { params, body: { version, result, note } }));
   const change = job.openChange;
   return (
     <Box data-open={change !== null || undefined}>
@@ -47,7 +47,7 @@ export function OneChange({ job }: { job: Job }) {
           <Asked
             onSubmit={(event) => {
               event.preventDefault();
-              if (what.trim() !== '') send('changes', { what });
+              if (what.trim() !== '') begin();
             }}
           >
             <Field
@@ -69,11 +69,7 @@ export function OneChange({ job }: { job: Job }) {
           <Asked as="div">
             <Field label="Note, if any" value={note} onChange={setNote} />
             {RESULTS.map(([result, words]) => (
-              <Button
-                key={result}
-                isPending={call.isPending}
-                onPress={() => send('check', { result, note })}
-              >
+              <Button key={result} isPending={call.isPending} onPress={() => check(result)}>
                 {words}
               </Button>
             ))}

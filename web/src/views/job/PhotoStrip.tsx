@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
-import { upload } from '../../api/client';
+import { address, api, asFile } from '../../api/client';
 import { keys } from '../../api/queries';
 import type { Job } from '../../api/types';
 import { color, radius } from '../../theme/theme';
@@ -21,7 +21,10 @@ export function PhotoStrip({ job }: { job: Job }) {
     setBusy(true);
     try {
       for (const file of files ?? []) {
-        await upload(`/api/jobs/${job.number}/photos`, file);
+        await api.POST('/api/jobs/{number}/photos', {
+          params: { path: { number: job.number } },
+          ...asFile(file),
+        });
       }
     } catch (problem) {
       setError(problem);
@@ -38,8 +41,15 @@ export function PhotoStrip({ job }: { job: Job }) {
       <Strip>
         {job.photos.map((photo) => (
           <li key={photo.id}>
-            <a href={`/api/photos/${photo.id}`} target="_blank" rel="noreferrer">
-              <img src={`/api/photos/${photo.id}`} alt={`Photo of ${when(photo.addedAt)}`} />
+            <a
+              href={address('/api/photos/{id}', { id: photo.id })}
+              target="_blank"
+              rel="noreferrer"
+            >
+              <img
+                src={address('/api/photos/{id}', { id: photo.id })}
+                alt={`Photo of ${when(photo.addedAt)}`}
+              />
             </a>
           </li>
         ))}

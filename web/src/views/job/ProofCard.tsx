@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import styled from 'styled-components';
+import { api } from '../../api/client';
 import { keys, useCall, useSession } from '../../api/queries';
 import type { Job, Proof } from '../../api/types';
 import { color, size } from '../../theme/theme';
@@ -20,11 +21,11 @@ export function ProofCard({ job }: { job: Job }) {
   if (proof === null || job.endedAt !== null) return null;
   const tried = (failed: boolean) =>
     call.mutate(
-      {
-        method: 'POST',
-        path: `/api/jobs/${job.number}/trials`,
-        body: { version: job.version, failed, note },
-      },
+      () =>
+        api.POST('/api/jobs/{number}/trials', {
+          params: { path: { number: job.number } },
+          body: { version: job.version, failed, note },
+        }),
       { onSuccess: () => setNote('') },
     );
   const open = proof.proven !== 'DONE' && proof.signedBy === null;
@@ -83,11 +84,11 @@ function Signing({ job, proof, onClose }: { job: Job; proof: Proof; onClose: () 
         isPending={call.isPending}
         onPress={() =>
           call.mutate(
-            {
-              method: 'POST',
-              path: `/api/jobs/${job.number}/proof-waiver`,
-              body: { version: job.version, signer },
-            },
+            () =>
+              api.POST('/api/jobs/{number}/proof-waiver', {
+                params: { path: { number: job.number } },
+                body: { version: job.version, signer },
+              }),
             { onSuccess: onClose },
           )
         }

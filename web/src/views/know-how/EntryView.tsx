@@ -8,6 +8,7 @@ import { Button } from '../../ui/Button';
 import { TwoColumns } from '../../ui/Layout';
 import { when } from '../../ui/format';
 import { Loaded } from '../../ui/Loaded';
+import { NoSuchPage } from '../../ui/NoSuchPage';
 import { Lead, Page, Sheet, SheetHead, Sub, Title } from '../../ui/Sheet';
 import { again, changeOf } from './draft';
 import { Editor } from './Editors';
@@ -23,6 +24,12 @@ const WORDS: Record<KnowHowEntry['subject'], string> = {
 /** One entry of the know-how: what it says, what it said, and by whom and why it was changed. */
 export function EntryView() {
   const { subject = '', id = '' } = useParams();
+  return isSubject(subject) ? <OfSubject subject={subject} id={id} /> : <NoSuchPage />;
+}
+
+const isSubject = (subject: string): subject is KnowHowEntry['subject'] => subject in WORDS;
+
+function OfSubject({ subject, id }: { subject: KnowHowEntry['subject']; id: string }) {
   const entry = useEntry(subject, id);
   const choices = useKnowHowChoices();
   return (

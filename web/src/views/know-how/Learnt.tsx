@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
+import { api } from '../../api/client';
 import { keys, useCall, useLearnt } from '../../api/queries';
 import type { LikelihoodProposal } from '../../api/types';
 import { color, size } from '../../theme/theme';
@@ -102,11 +103,10 @@ function TakeOver({ proposal, onClose }: { proposal: LikelihoodProposal; onClose
         isPending={call.isPending}
         onPress={() =>
           call.mutate(
-            {
-              method: 'POST',
-              path: '/api/know-how/likelihoods',
-              body: { finding: proposal.finding, cause: proposal.cause, reason },
-            },
+            () =>
+              api.POST('/api/know-how/likelihoods', {
+                body: { finding: proposal.finding, cause: proposal.cause, reason },
+              }),
             { onSuccess: onClose },
           )
         }

@@ -2,7 +2,7 @@ import { useMutation } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
-import { request } from '../../api/client';
+import { api, told } from '../../api/client';
 import { keys, useCall } from '../../api/queries';
 import type { KnowHowChange, KnowHowPreview } from '../../api/types';
 import { color, size } from '../../theme/theme';
@@ -23,8 +23,7 @@ interface ProposalProps {
 /** What a change would have made of the last jobs; nothing is put in force unseen. */
 export function Proposal({ change, version, onDone, onDrop }: ProposalProps) {
   const { mutate, ...preview } = useMutation({
-    mutationFn: (asked: KnowHowChange) =>
-      request<KnowHowPreview>('POST', '/api/know-how/preview', asked),
+    mutationFn: (asked: KnowHowChange) => told(api.POST('/api/know-how/preview', { body: asked })),
   });
   useEffect(() => mutate(change), [mutate, change]);
   const call = useCall(keys.knowHow, keys.learnt);
@@ -62,11 +61,7 @@ export function Proposal({ change, version, onDone, onDrop }: ProposalProps) {
                 isPending={call.isPending}
                 onPress={() =>
                   call.mutate(
-                    {
-                      method: 'POST',
-                      path: '/api/know-how/changes',
-                      body: { change, version, reason },
-                    },
+                    () => api.POST('/api/know-how/changes', { body: { change, version, reason } }),
                     { onSuccess: onDone },
                   )
                 }

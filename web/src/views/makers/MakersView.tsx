@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import styled from 'styled-components';
+import { api } from '../../api/client';
 import { keys, useCall, useMakerNotes, useSession } from '../../api/queries';
 import type { MakerNote } from '../../api/types';
 import { color, size } from '../../theme/theme';
@@ -123,11 +124,10 @@ function Editor({ draft, onClose }: { draft: Draft; onClose: () => void }) {
   const set = (more: Partial<Draft>) => setNote({ ...note, ...more });
   const keep = (text: string) =>
     call.mutate(
-      {
-        method: 'POST',
-        path: '/api/maker-notes',
-        body: { maker: note.maker, models: note.models, topic: note.topic, text },
-      },
+      () =>
+        api.POST('/api/maker-notes', {
+          body: { maker: note.maker, models: note.models, topic: note.topic, text },
+        }),
       { onSuccess: onClose },
     );
   return (

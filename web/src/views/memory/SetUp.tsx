@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import styled from 'styled-components';
+import { api } from '../../api/client';
 import { keys, useCall } from '../../api/queries';
 import type { Memory } from '../../api/types';
 import { Button } from '../../ui/Button';
@@ -56,20 +57,21 @@ export function SetUp({ memory }: { memory: Memory }) {
         isDisabled={modules.length === 0 || modules.length > Number(slots)}
         isPending={call.isPending}
         onPress={() =>
-          call.mutate({
-            method: 'PUT',
-            path: `/api/jobs/${memory.isolation.number}/isolations/MEMORY`,
-            body: {
-              version: memory.isolation.version,
-              things: [
-                ...modules.map((name) => ({ kind: 'module', name })),
-                ...Array.from({ length: Number(slots) }, (_, i) => ({
-                  kind: 'slot',
-                  name: memory.seen[i]?.slot ?? `slot ${i + 1}`,
-                })),
-              ],
-            },
-          })
+          call.mutate(() =>
+            api.PUT('/api/jobs/{number}/isolations/{sort}', {
+              params: { path: { number: memory.isolation.number, sort: 'MEMORY' } },
+              body: {
+                version: memory.isolation.version,
+                things: [
+                  ...modules.map((name) => ({ kind: 'module', name })),
+                  ...Array.from({ length: Number(slots) }, (_, i) => ({
+                    kind: 'slot',
+                    name: memory.seen[i]?.slot ?? `slot ${i + 1}`,
+                  })),
+                ],
+              },
+            }),
+          )
         }
       >
         Begin

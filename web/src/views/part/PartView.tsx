@@ -1,5 +1,6 @@
 import { Link, useParams } from 'react-router';
 import styled from 'styled-components';
+import { api } from '../../api/client';
 import { useCall, usePart } from '../../api/queries';
 import type { PartLife } from '../../api/types';
 import { color } from '../../theme/theme';
@@ -19,8 +20,11 @@ export function PartView() {
 
 function Shown({ part }: { part: PartLife }) {
   const call = useCall(['part']);
-  const join = (other: number, method: 'PUT' | 'DELETE') =>
-    call.mutate({ method, path: `/api/parts/${part.id}/same/${other}` });
+  const pair = (other: number) => ({ params: { path: { id: part.id, other } } });
+  const join = (other: number) =>
+    call.mutate(() => api.PUT('/api/parts/{id}/same/{other}', pair(other)));
+  const separate = (other: number) =>
+    call.mutate(() => api.DELETE('/api/parts/{id}/same/{other}', pair(other)));
   return (
     <Page>
       <Title>{titleOf(part)}</Title>
@@ -73,7 +77,7 @@ function Shown({ part }: { part: PartLife }) {
                   <span>
                     Held to be the same: {other.model} <Mono>{other.serial}</Mono>, {other.lastSeen}
                   </span>
-                  <Button onPress={() => join(other.id, 'DELETE')}>Take apart again</Button>
+                  <Button onPress={() => separate(other.id)}>Take apart again</Button>
                 </li>
               ))}
               {part.near.map((other) => (
@@ -81,7 +85,7 @@ function Shown({ part }: { part: PartLife }) {
                   <span>
                     {other.model} <Mono>{other.serial}</Mono>: {other.how}, {other.lastSeen}
                   </span>
-                  <Button onPress={() => join(other.id, 'PUT')}>It is the same</Button>
+                  <Button onPress={() => join(other.id)}>It is the same</Button>
                 </li>
               ))}
             </Rows>

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import styled from 'styled-components';
 import { useCall } from '../../api/queries';
-import { request } from '../../api/client';
+import { api } from '../../api/client';
 import { color } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
@@ -25,16 +25,15 @@ export function JoinView() {
         <Form
           onSubmit={(event) => {
             event.preventDefault();
-            void request('GET', '/api/session').then(() =>
-              call.mutate(
-                {
-                  method: 'POST',
-                  path: '/api/invitations/accept',
-                  body: { code, signInName, password },
-                },
-                { onSuccess: () => void navigate('/', { replace: true }) },
-              ),
-            );
+            void api
+              .GET('/api/session')
+              .then(() =>
+                call.mutate(
+                  () =>
+                    api.POST('/api/invitations/accept', { body: { code, signInName, password } }),
+                  { onSuccess: () => void navigate('/', { replace: true }) },
+                ),
+              );
           }}
         >
           <Field label="Invitation code" value={code} onChange={setCode} autoComplete="off" />

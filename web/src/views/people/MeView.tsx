@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import styled from 'styled-components';
 import { useQueryClient } from '@tanstack/react-query';
+import { api } from '../../api/client';
 import { keys, useCall, usePeople, useSession } from '../../api/queries';
 import { color, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
@@ -36,15 +37,12 @@ function PinForm({ hasPin }: { hasPin: boolean }) {
   const [password, setPassword] = useState('');
   const [pin, setPin] = useState('');
   const send = (value: string | null) =>
-    call.mutate(
-      { method: 'PUT', path: '/api/me/pin', body: { password, pin: value } },
-      {
-        onSuccess: () => {
-          setPassword('');
-          setPin('');
-        },
+    call.mutate(() => api.PUT('/api/me/pin', { body: { password, pin: value } }), {
+      onSuccess: () => {
+        setPassword('');
+        setPin('');
       },
-    );
+    });
   return (
     <Card
       onSubmit={(event) => {
@@ -98,7 +96,7 @@ function PasswordForm() {
     <Card
       onSubmit={(event) => {
         event.preventDefault();
-        call.mutate({ method: 'PUT', path: '/api/me/password', body: { old, fresh } });
+        call.mutate(() => api.PUT('/api/me/password', { body: { old, fresh } }));
       }}
     >
       <h2>Password</h2>
@@ -134,11 +132,9 @@ function AwayForm({ me }: { me: number }) {
     <Card
       onSubmit={(event) => {
         event.preventDefault();
-        call.mutate({
-          method: 'POST',
-          path: '/api/me/hand-over-all',
-          body: { to: to === '' ? null : Number(to), note },
-        });
+        call.mutate(() =>
+          api.POST('/api/me/hand-over-all', { body: { to: to === '' ? null : Number(to), note } }),
+        );
       }}
     >
       <h2>Away for the day</h2>
@@ -173,10 +169,9 @@ function Everywhere() {
       <p>Ends every session of yours, on this screen too.</p>
       <Button
         onPress={() =>
-          call.mutate(
-            { method: 'DELETE', path: '/api/me/sessions' },
-            { onSuccess: () => void client.resetQueries() },
-          )
+          call.mutate(() => api.DELETE('/api/me/sessions'), {
+            onSuccess: () => void client.resetQueries(),
+          })
         }
       >
         Sign out everywhere

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import styled from 'styled-components';
+import { api } from '../../api/client';
 import { keys, useCall, usePeople } from '../../api/queries';
 import type { Colleague } from '../../api/types';
 import { color, size } from '../../theme/theme';
@@ -52,27 +53,33 @@ export function PeopleView() {
                   label={`Role of ${person.displayName}`}
                   value={person.role}
                   onChange={(to) =>
-                    call.mutate({
-                      method: 'PUT',
-                      path: `/api/people/${person.id}/role`,
-                      body: { role: to },
-                    })
+                    call.mutate(() =>
+                      api.PUT('/api/people/{id}/role', {
+                        params: { path: { id: person.id } },
+                        body: { role: to },
+                      }),
+                    )
                   }
                 />
                 <Button
                   onPress={() =>
-                    invite.mutate({ method: 'POST', path: `/api/people/${person.id}/new-password` })
+                    invite.mutate(() =>
+                      api.POST('/api/people/{id}/new-password', {
+                        params: { path: { id: person.id } },
+                      }),
+                    )
                   }
                 >
                   New password…
                 </Button>
                 <Button
                   onPress={() =>
-                    call.mutate({
-                      method: 'PUT',
-                      path: `/api/people/${person.id}/active`,
-                      body: { active: !person.active },
-                    })
+                    call.mutate(() =>
+                      api.PUT('/api/people/{id}/active', {
+                        params: { path: { id: person.id } },
+                        body: { active: !person.active },
+                      }),
+                    )
                   }
                 >
                   {person.active ? 'Has left' : 'Is back'}
@@ -84,11 +91,7 @@ export function PeopleView() {
             onSubmit={(event) => {
               event.preventDefault();
               invite.mutate(
-                {
-                  method: 'POST',
-                  path: '/api/people/invitations',
-                  body: { displayName: name, role },
-                },
+                () => api.POST('/api/people/invitations', { body: { displayName: name, role } }),
                 { onSuccess: () => setName('') },
               );
             }}

@@ -1,5 +1,6 @@
 import { Link, useParams } from 'react-router';
 import styled from 'styled-components';
+import { address } from '../../api/client';
 import { useReport } from '../../api/queries';
 import type { Report } from '../../api/types';
 import { color, radius, size } from '../../theme/theme';
@@ -17,7 +18,7 @@ export function ReportView() {
 }
 
 const pdf = (number: string, paper: 'A4' | 'LETTER') =>
-  `/api/jobs/${encodeURIComponent(number)}/report.pdf?paper=${paper}`;
+  address('/api/jobs/{number}/report.pdf', { number }, { paper });
 
 function Shown({ report }: { report: Report }) {
   return (

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Checkbox, CheckboxGroup } from 'react-aria-components';
 import styled from 'styled-components';
+import { api } from '../../api/client';
 import { keys, useCall } from '../../api/queries';
 import { resultOf } from '../../api/result';
 import type { Run, VolumeNote } from '../../api/types';
@@ -70,14 +71,15 @@ export function ChooseFiles({ job, partKey, volume, last, lockedWhy }: ChooseFil
           isDisabled={all.files === 0 || lockedWhy !== null}
           isPending={call.isPending}
           onPress={() =>
-            call.mutate({
-              method: 'POST',
-              path: `/api/jobs/${job}/parts/${partKey}/files`,
-              body: {
-                volume: volume.number,
-                folders: [...chosen].filter((c) => !isBelow(c, chosen)),
-              },
-            })
+            call.mutate(() =>
+              api.POST('/api/jobs/{number}/parts/{partKey}/files', {
+                params: { path: { number: job, partKey } },
+                body: {
+                  volume: volume.number,
+                  folders: [...chosen].filter((c) => !isBelow(c, chosen)),
+                },
+              }),
+            )
           }
         >
           Copy these files

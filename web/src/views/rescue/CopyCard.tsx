@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import styled from 'styled-components';
+import { api } from '../../api/client';
 import { keys, useCall, useSignAway } from '../../api/queries';
 import type { DataOnDrive } from '../../api/types';
 import { color, size } from '../../theme/theme';
@@ -34,10 +35,11 @@ export function CopyCard({ data }: { data: DataOnDrive }) {
             <Button
               isPending={call.isPending}
               onPress={() =>
-                call.mutate({
-                  method: 'POST',
-                  path: `/api/jobs/${data.job}/parts/${data.partKey}/copy/erase`,
-                })
+                call.mutate(() =>
+                  api.POST('/api/jobs/{number}/parts/{partKey}/copy/erase', {
+                    params: { path: { number: data.job, partKey: data.partKey } },
+                  }),
+                )
               }
             >
               Erase the copy

@@ -30,7 +30,7 @@ export function EraseCard({ data }: { data: DataOnDrive }) {
       {open && (
         <NameDrive
           data={data}
-          path="erase"
+          what="erase"
           title="Everything on this drive will be gone for good"
           verb="erased"
           act="Erase the drive that I named"

@@ -41,7 +41,7 @@ export function MendCard({ data }: { data: DataOnDrive }) {
       {open !== null && (
         <NameDrive
           data={data}
-          path={open}
+          what={open}
           title={
             open === 'mend'
               ? 'A few sectors are written; what stands there is kept first'

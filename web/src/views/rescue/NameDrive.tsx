@@ -1,6 +1,7 @@
 import { useState, type FormEvent } from 'react';
 import { Form } from 'react-aria-components';
 import styled from 'styled-components';
+import { api } from '../../api/client';
 import { keys, useCall } from '../../api/queries';
 import type { DataOnDrive } from '../../api/types';
 import { Button } from '../../ui/Button';
@@ -10,8 +11,8 @@ import { ProblemNote } from '../../ui/ProblemNote';
 
 interface NameDriveProps {
   data: DataOnDrive;
-  /** Below the drive's own path. */
-  path: string;
+  /** What is done to the drive. */
+  what: 'erase' | 'mend' | 'mend/take-back';
   title: string;
   /** "erased": what does not happen if the name is wrong. */
   verb: string;
@@ -20,7 +21,7 @@ interface NameDriveProps {
 }
 
 /** Whoever writes to a drive names it first, from what is printed on it. */
-export function NameDrive({ data, path, title, verb, act, onClose }: NameDriveProps) {
+export function NameDrive({ data, what, title, verb, act, onClose }: NameDriveProps) {
   const call = useCall(keys.job(data.job), keys.floor);
   const [size, setSize] = useState('');
   const [model, setModel] = useState('');
@@ -29,11 +30,11 @@ export function NameDrive({ data, path, title, verb, act, onClose }: NameDrivePr
   const submit = (event: FormEvent) => {
     event.preventDefault();
     call.mutate(
-      {
-        method: 'POST',
-        path: `/api/jobs/${data.job}/parts/${data.partKey}/${path}`,
-        body: { version: data.version, size, model, lastFour },
-      },
+      () =>
+        api.POST(`/api/jobs/{number}/parts/{partKey}/${what}`, {
+          params: { path: { number: data.job, partKey: data.partKey } },
+          body: { version: data.version, size, model, lastFour },
+        }),
       { onSuccess: onClose },
     );
   };

@@ -1,5 +1,6 @@
 import { Link, useParams } from 'react-router';
 import styled from 'styled-components';
+import { api } from '../../api/client';
 import { keys, useCall, useData, useRun } from '../../api/queries';
 import { resultOf } from '../../api/result';
 import type { DataOnDrive, Run, Rescue } from '../../api/types';
@@ -212,11 +213,12 @@ function Steps({ data }: { data: DataOnDrive }) {
               isDisabled={s.lockedWhy !== null}
               isPending={call.isPending}
               onPress={() =>
-                call.mutate({
-                  method: 'POST',
-                  path: `/api/jobs/${data.job}/parts/${data.partKey}/runs`,
-                  body: { kind: s.kind },
-                })
+                call.mutate(() =>
+                  api.POST('/api/jobs/{number}/parts/{partKey}/runs', {
+                    params: { path: { number: data.job, partKey: data.partKey } },
+                    body: { kind: s.kind },
+                  }),
+                )
               }
             >
               Start

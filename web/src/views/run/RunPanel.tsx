@@ -1,4 +1,5 @@
 import styled from 'styled-components';
+import { api } from '../../api/client';
 import { keys, useCall } from '../../api/queries';
 import { resultOf } from '../../api/result';
 import type { Run } from '../../api/types';
@@ -10,8 +11,10 @@ import { ProblemNote } from '../../ui/ProblemNote';
 /** A run that goes on: how far, when it ends, and what can be done with it. */
 export function RunPanel({ run, job }: { run: Run; job: string }) {
   const call = useCall(keys.job(job), keys.run(run.id));
-  const send = (what: string) =>
-    call.mutate({ method: 'POST', path: `/api/runs/${run.id}/${what}` });
+  const params = { path: { id: run.id } };
+  const pause = () => call.mutate(() => api.POST('/api/runs/{id}/pause', { params }));
+  const goOn = () => call.mutate(() => api.POST('/api/runs/{id}/resume', { params }));
+  const end = () => call.mutate(() => api.POST('/api/runs/{id}/end', { params }));
   const share = run.share ?? 0;
   const paused = run.state === 'PAUSED';
   const ending = run.state === 'ENDING';
@@ -26,15 +29,13 @@ export function RunPanel({ run, job }: { run: Run; job: string }) {
       <span>{endWords(run)}</span>
       {resultOf(run, 'surface') !== null && <span>{sampleWords(run)}</span>}
       <Buttons>
-        {canPause(run) && run.state === 'RUNNING' && (
-          <Button onPress={() => send('pause')}>Pause</Button>
-        )}
+        {canPause(run) && run.state === 'RUNNING' && <Button onPress={pause}>Pause</Button>}
         {paused && (
-          <Button primary onPress={() => send('resume')}>
+          <Button primary onPress={goOn}>
             Go on
           </Button>
         )}
-        <Button isDisabled={ending} onPress={() => send('end')}>
+        <Button isDisabled={ending} onPress={end}>
           End it
         </Button>
       </Buttons>

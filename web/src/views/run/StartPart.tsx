@@ -1,4 +1,5 @@
 import styled from 'styled-components';
+import { api } from '../../api/client';
 import { keys, useCall } from '../../api/queries';
 import type { RunKind } from '../../api/types';
 import { color, size } from '../../theme/theme';
@@ -32,11 +33,12 @@ export function StartPart({ job, part, starts, lockedWhy }: StartPartProps) {
               isDisabled={lockedWhy !== null}
               isPending={call.isPending}
               onPress={() =>
-                call.mutate({
-                  method: 'POST',
-                  path: `/api/jobs/${job}/parts/${part}/runs`,
-                  body: { kind: start.kind },
-                })
+                call.mutate(() =>
+                  api.POST('/api/jobs/{number}/parts/{partKey}/runs', {
+                    params: { path: { number: job, partKey: part } },
+                    body: { kind: start.kind },
+                  }),
+                )
               }
             >
               Start

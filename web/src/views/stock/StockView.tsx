@@ -1,6 +1,7 @@
 import { useState, type FormEvent } from 'react';
 import { Form } from 'react-aria-components';
 import styled from 'styled-components';
+import { api } from '../../api/client';
 import { keys, useCall, useSession, useStock } from '../../api/queries';
 import type { StockData } from '../../api/types';
 import { color, size } from '../../theme/theme';
@@ -100,11 +101,12 @@ function InStock({ stock }: { stock: StockData }) {
   const call = useCall(keys.stock);
   const mayChange = session.data?.person?.role !== 'COUNTER';
   const move = (id: number, pieces: number) =>
-    call.mutate({
-      method: 'POST',
-      path: `/api/stock/items/${id}/moves`,
-      body: { pieces, note: pieces > 0 ? 'came' : 'taken' },
-    });
+    call.mutate(() =>
+      api.POST('/api/stock/items/{id}/moves', {
+        params: { path: { id } },
+        body: { pieces, note: pieces > 0 ? 'came' : 'taken' },
+      }),
+    );
   return (
     <Sheet>
       <SheetHead>
@@ -213,20 +215,19 @@ function Adding({ onClose }: { onClose: () => void }) {
   const submit = (event: FormEvent) => {
     event.preventDefault();
     call.mutate(
-      {
-        method: 'POST',
-        path: '/api/stock/items',
-        body: {
-          kind,
-          model,
-          bus: drive ? bus : module ? sort : null,
-          form: drive ? form : module ? moduleForm : null,
-          // Memory is counted in powers of two.
-          bytes: size > 0 ? Math.round(size * (module ? 2 ** 30 : 1e9)) : null,
-          place,
-          pieces: Number(pieces),
-        },
-      },
+      () =>
+        api.POST('/api/stock/items', {
+          body: {
+            kind,
+            model,
+            bus: drive ? bus : module ? sort : null,
+            form: drive ? form : module ? moduleForm : null,
+            // Memory is counted in powers of two.
+            bytes: size > 0 ? Math.round(size * (module ? 2 ** 30 : 1e9)) : null,
+            place,
+            pieces: Number(pieces),
+          },
+        }),
       { onSuccess: onClose },
     );
   };

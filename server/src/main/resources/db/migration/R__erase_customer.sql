@@ -15,7 +15,7 @@ BEGIN
   UPDATE data_status_entry s JOIN job j ON j.id = s.job_id SET s.signer = 'erased'
     WHERE j.customer_id = customer AND s.signer IS NOT NULL;
   UPDATE journal_entry t JOIN job j ON j.id = t.job_id SET t.detail = 'erased on request'
-    WHERE j.customer_id = customer AND t.kind NOT IN ('READING', 'PROBE', 'PART');
+    WHERE j.customer_id = customer AND t.kind NOT IN ('READING', 'PROBE', 'PART', 'BAY');
   -- Titles of these have what was typed, or who signed.
   UPDATE journal_entry t JOIN job j ON j.id = t.job_id
     SET t.title = CASE t.kind WHEN 'INTAKE' THEN 'Taken in' WHEN 'DATA_STATUS' THEN 'Said of the data'

@@ -1,11 +1,13 @@
 package tekmerion.server.ask;
 
+import java.util.EnumSet;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import tekmerion.link.RunKind;
 import tekmerion.link.ToProbe;
 import tekmerion.server.evidence.ReadRequests;
 import tekmerion.server.job.Job;
+import tekmerion.server.job.JobAspect;
 import tekmerion.server.job.Jobs;
 import tekmerion.server.job.Tell;
 import tekmerion.server.person.Person;
@@ -61,7 +63,7 @@ public class AskReading {
       throw Refusal.notPossibleNow(what + " is being read.", "Wait for the reading.");
     }
     UUID requestId = requests.ask(job.id(), probe.id(), partKey, by.id());
-    tell.changed(job);
+    tell.changed(job, EnumSet.of(JobAspect.EVIDENCE, JobAspect.DIAGNOSIS));
     return new Asked(probe.id(), requestId);
   }
 }

@@ -16,9 +16,8 @@ import tekmerion.server.audit.Audit;
 import tekmerion.server.bay.Bay;
 import tekmerion.server.bay.Bays;
 import tekmerion.server.evidence.ReadRequests;
-import tekmerion.server.job.Journal;
 import tekmerion.server.job.JournalEntry;
-import tekmerion.server.live.LiveEvents;
+import tekmerion.server.job.Tell;
 import tekmerion.server.person.Person;
 import tekmerion.server.probe.Probe;
 import tekmerion.server.probe.Probes;
@@ -39,8 +38,7 @@ public class EnrolmentService {
   private final Attempts attempts;
   private final Simulated simulated;
   private final Audit audit;
-  private final Journal journal;
-  private final LiveEvents live;
+  private final Tell tell;
   private final Clock clock;
 
   /**
@@ -58,8 +56,7 @@ public class EnrolmentService {
       Attempts attempts,
       Simulated simulated,
       Audit audit,
-      Journal journal,
-      LiveEvents live,
+      Tell tell,
       Clock clock) {
     this.bays = bays;
     this.codes = codes;
@@ -70,8 +67,7 @@ public class EnrolmentService {
     this.attempts = attempts;
     this.simulated = simulated;
     this.audit = audit;
-    this.journal = journal;
-    this.live = live;
+    this.tell = tell;
     this.clock = clock;
   }
 
@@ -131,7 +127,7 @@ public class EnrolmentService {
     Bay bay = bays.findById(code.bayId()).orElseThrow();
     audit.of(Audit.Kind.PROBE_ENROLLED, probe.id(), bay.name(), "from " + source);
     told(bay, "Probe enrolled", "in " + bay.name(), "probe");
-    live.changed("floor");
+    tell.floor();
     return new Enrolment.Granted(
         probe.id().toString(),
         token,
@@ -158,7 +154,7 @@ public class EnrolmentService {
     active.forEach(
         probe -> audit.of(Audit.Kind.PROBE_REVOKED, by, bay.name(), "probe " + probe.id()));
     told(bay, "Probe revoked", "in " + bay.name(), by.displayName());
-    live.changed("floor");
+    tell.floor();
     return active.stream().map(Probe::id).toList();
   }
 
@@ -169,10 +165,7 @@ public class EnrolmentService {
 
   private void told(Bay bay, String title, String detail, String who) {
     if (bay.job() != null) {
-      journal.save(
-          new JournalEntry(
-              bay.job().id(), clock.instant(), JournalEntry.Kind.PROBE, title, detail, who));
-      live.changed("job:" + bay.job().number());
+      tell.journal(bay.job(), JournalEntry.Kind.PROBE, title, detail, who);
     }
   }
 }

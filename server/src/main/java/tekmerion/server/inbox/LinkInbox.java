@@ -3,6 +3,7 @@ package tekmerion.server.inbox;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -20,7 +21,8 @@ import tekmerion.link.ToServer;
 import tekmerion.server.bay.Bay;
 import tekmerion.server.bay.Bays;
 import tekmerion.server.evidence.ReadRequests;
-import tekmerion.server.live.LiveEvents;
+import tekmerion.server.job.JobAspect;
+import tekmerion.server.job.Tell;
 import tekmerion.server.probe.Probe;
 import tekmerion.server.probe.Probes;
 import tekmerion.server.run.Runs;
@@ -45,7 +47,7 @@ public class LinkInbox implements SmartInitializingSingleton {
   private final Runs runs;
   private final ReleaseDesk releases;
   private final Simulated simulated;
-  private final LiveEvents live;
+  private final Tell tell;
   private final JdbcClient jdbc;
   private final JsonMapper json;
   private final Clock clock;
@@ -60,7 +62,7 @@ public class LinkInbox implements SmartInitializingSingleton {
       Runs runs,
       ReleaseDesk releases,
       Simulated simulated,
-      LiveEvents live,
+      Tell tell,
       JdbcClient jdbc,
       JsonMapper json,
       Clock clock) {
@@ -73,7 +75,7 @@ public class LinkInbox implements SmartInitializingSingleton {
     this.runs = runs;
     this.releases = releases;
     this.simulated = simulated;
-    this.live = live;
+    this.tell = tell;
     this.jdbc = jdbc;
     this.json = json;
     this.clock = clock;
@@ -126,7 +128,7 @@ public class LinkInbox implements SmartInitializingSingleton {
     ToServer.Progress progress = (ToServer.Progress) message;
     requests
         .jobOf(progress.requestId(), probeId)
-        .ifPresent(job -> live.tell("progress:" + job, json.writeValueAsString(progress)));
+        .ifPresent(job -> tell.progress(job, json.writeValueAsString(progress)));
     return List.of();
   }
 
@@ -169,10 +171,10 @@ public class LinkInbox implements SmartInitializingSingleton {
 
   /** Whoever looks at the floor or at the job in the bay sees that the probe came or went. */
   private void changed(Probe probe) {
-    live.changed("floor");
+    tell.floor();
     bays.findById(probe.bayId())
         .map(Bay::job)
-        .ifPresent(job -> live.changed("job:" + job.number()));
+        .ifPresent(job -> tell.changed(job, EnumSet.of(JobAspect.CUSTODY, JobAspect.DIAGNOSIS)));
   }
 
   private List<ToProbe> event(Probe probe, ToServer.Event event) {

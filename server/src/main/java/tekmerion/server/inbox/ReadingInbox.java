@@ -21,6 +21,7 @@ import tekmerion.server.part.Part;
 import tekmerion.server.part.PartHistory;
 import tekmerion.server.permit.DataStatuses;
 import tekmerion.server.search.SearchIndex;
+import tekmerion.server.weighing.WeighAnew;
 import tekmerion.server.weighing.WeighingService;
 
 /** Applies what probes report: keeps the bytes first, then everything that follows from them. */
@@ -35,6 +36,7 @@ public class ReadingInbox {
   private final ReadingKeeper keeper;
   private final ReadRequests requests;
   private final WeighingService weighing;
+  private final WeighAnew weighAnew;
   private final DataStatuses statuses;
   private final Tell tell;
   private final PartHistory known;
@@ -48,6 +50,7 @@ public class ReadingInbox {
       ReadingKeeper keeper,
       ReadRequests requests,
       WeighingService weighing,
+      WeighAnew weighAnew,
       DataStatuses statuses,
       Tell tell,
       PartHistory known,
@@ -59,6 +62,7 @@ public class ReadingInbox {
     this.keeper = keeper;
     this.requests = requests;
     this.weighing = weighing;
+    this.weighAnew = weighAnew;
     this.statuses = statuses;
     this.tell = tell;
     this.known = known;
@@ -150,6 +154,7 @@ public class ReadingInbox {
     if (!OtherParts.isOther(event.partKey())) {
       progress.drivesRead(job);
     }
+    weighAnew.afterThis(job);
     search.note(job);
     notices.tellHolders(
         job, "%s of %s is read".formatted(OtherParts.slotName(event.partKey()), job.number()));

@@ -89,6 +89,10 @@ class IntakeController {
       @Schema(nullable = true) String job,
       boolean corrected) {}
 
+  /**
+   * @param changes answers by name; null takes one back
+   */
+  @Schema(name = "IntakeChanges")
   record Changes(long version, @NotNull @Size(max = 40) Map<String, JsonNode> changes) {}
 
   record Signature(

@@ -1,5 +1,10 @@
 package tekmerion.server.job;
 
+import static tekmerion.server.job.JobAspect.CASE;
+import static tekmerion.server.job.JobAspect.CUSTODY;
+import static tekmerion.server.job.JobAspect.DIAGNOSIS;
+import static tekmerion.server.job.JobAspect.HISTORY;
+
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
@@ -8,30 +13,43 @@ import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import java.time.Instant;
+import java.util.EnumSet;
+import java.util.Set;
 import org.hibernate.annotations.Immutable;
 
 /** One thing that happened to a job; never changed. */
 @Entity
 @Immutable
 public class JournalEntry {
-  /** What sort of thing, for the mark in the history. */
+  /** What sort of thing, for the mark in the history; each names what it may change. */
   @Schema(name = "JournalKind")
   public enum Kind {
-    INTAKE,
-    READING,
-    DATA_STATUS,
-    DECISION,
-    PROBE,
-    HAND,
-    CHANGE,
-    CHECK,
-    PHOTO,
-    SECRET,
-    WAIT,
-    PART,
-    RUN,
-    MOVE,
-    END
+    INTAKE(JobAspect.ALL),
+    READING(JobAspect.ALL),
+    DATA_STATUS(JobAspect.ALL),
+    DECISION(JobAspect.ALL),
+    PROBE(JobAspect.ALL),
+    HAND(EnumSet.of(CASE, CUSTODY, HISTORY)),
+    CHANGE(EnumSet.of(CASE, CUSTODY, HISTORY)),
+    CHECK(JobAspect.ALL),
+    PHOTO(EnumSet.of(CASE, CUSTODY, HISTORY)),
+    SECRET(EnumSet.of(CASE, CUSTODY, HISTORY)),
+    WAIT(EnumSet.of(CASE, CUSTODY, HISTORY)),
+    BAY(EnumSet.of(CASE, CUSTODY, DIAGNOSIS, HISTORY)),
+    PART(JobAspect.ALL),
+    RUN(JobAspect.ALL),
+    MOVE(JobAspect.ALL),
+    END(JobAspect.ALL);
+
+    private final Set<JobAspect> aspects;
+
+    Kind(Set<JobAspect> aspects) {
+      this.aspects = aspects;
+    }
+
+    Set<JobAspect> aspects() {
+      return aspects;
+    }
   }
 
   private static final int MAX_TITLE = 200;

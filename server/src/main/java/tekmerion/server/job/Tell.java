@@ -1,6 +1,7 @@
 package tekmerion.server.job;
 
 import java.time.Clock;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
@@ -12,11 +13,13 @@ import tekmerion.server.person.Person;
 @Service
 @Transactional(propagation = Propagation.MANDATORY)
 public class Tell {
+  private final Jobs jobs;
   private final Journal journal;
   private final LiveEvents live;
   private final Clock clock;
 
-  Tell(Journal journal, LiveEvents live, Clock clock) {
+  Tell(Jobs jobs, Journal journal, LiveEvents live, Clock clock) {
+    this.jobs = jobs;
     this.journal = journal;
     this.live = live;
     this.clock = clock;
@@ -31,12 +34,28 @@ public class Tell {
    */
   public void journal(Job job, JournalEntry.Kind kind, String title, String detail, String who) {
     journal.save(new JournalEntry(job.id(), clock.instant(), kind, title, detail, who));
-    changed(job);
+    changed(job, kind.aspects());
   }
 
-  public void changed(Job job) {
-    live.changed("job:" + job.number());
+  /** What is found or said of a drive counts in every open job whose machine has or had it. */
+  public void changed(Job job, Set<JobAspect> aspects) {
+    live.tell("job:" + job.number(), JobAspect.words(aspects));
+    if (aspects.contains(JobAspect.EVIDENCE)) {
+      jobs.withPartsOf(job.id(), job.machine().id())
+          .forEach(other -> live.tell("job:" + other, JobAspect.words(JobAspect.ALL)));
+    }
     floor();
+  }
+
+  /**
+   * @param body how far the run has come, as JSON
+   */
+  public void progress(String number, String body) {
+    live.tell("progress:" + number, body);
+  }
+
+  public void knowHow() {
+    live.changed("know-how");
   }
 
   public void floor() {

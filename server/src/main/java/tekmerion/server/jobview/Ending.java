@@ -71,7 +71,7 @@ class Ending {
       }
     }
     tell.journal(
-        job, JournalEntry.Kind.WAIT, bay == null ? "Off its bay" : "Put in bay " + bay, "", by);
+        job, JournalEntry.Kind.BAY, bay == null ? "Off its bay" : "Put in bay " + bay, "", by);
   }
 
   @Transactional

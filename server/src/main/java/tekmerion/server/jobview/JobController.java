@@ -3,6 +3,7 @@ package tekmerion.server.jobview;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -11,9 +12,11 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import tekmerion.server.ask.AskReading;
+import tekmerion.server.job.JobAspect;
 import tekmerion.server.person.Person;
 
 /** One job, and asking its drives. */
@@ -35,6 +38,12 @@ class JobController {
   @GetMapping
   JobView job(@PathVariable String number) {
     return views.of(number);
+  }
+
+  /** What a change named: one answer of one moment, so that no two parts of it can disagree. */
+  @GetMapping("/aspects")
+  JobAspects aspects(@PathVariable String number, @RequestParam Set<JobAspect> of) {
+    return views.of(number, of);
   }
 
   @PostMapping("/readings")

@@ -1,16 +1,25 @@
 package tekmerion.server.jobview;
 
+import static tekmerion.server.job.JobAspect.CASE;
+import static tekmerion.server.job.JobAspect.CUSTODY;
+import static tekmerion.server.job.JobAspect.DIAGNOSIS;
+import static tekmerion.server.job.JobAspect.EVIDENCE;
+import static tekmerion.server.job.JobAspect.HISTORY;
+import static tekmerion.server.job.JobAspect.PLAN;
+
 import java.util.List;
-import java.util.Optional;
+import java.util.Set;
+import java.util.function.Supplier;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.util.function.SingletonSupplier;
 import tekmerion.core.permit.Permissions;
 import tekmerion.core.weigh.NextMoves;
-import tekmerion.server.bay.Bay;
 import tekmerion.server.bay.Bays;
 import tekmerion.server.decision.DecisionService;
 import tekmerion.server.decision.DecisionService.CourseView;
 import tekmerion.server.job.Job;
+import tekmerion.server.job.JobAspect;
 import tekmerion.server.job.Jobs;
 import tekmerion.server.job.Shown;
 import tekmerion.server.move.MadeMoves;
@@ -62,25 +71,63 @@ class JobViews implements Shown {
     of(jobNumber);
   }
 
+  /** Everything, as it was at one moment. */
   @Transactional(readOnly = true)
   JobView of(String number) {
+    JobAspects all = of(number, JobAspect.ALL);
+    return new JobView(
+        all.jobCase(), all.custody(), all.evidence(), all.diagnosis(), all.plan(), all.history());
+  }
+
+  /** What was asked for, as it was at one moment; weighs only if it must. */
+  @Transactional(readOnly = true)
+  JobAspects of(String number, Set<JobAspect> asked) {
     Job job = jobs.named(number);
-    Optional<Bay> bay = bays.findByJobId(job.id());
-    Evidence weighed = weighing.weigh(job);
-    Permissions permitted = permissions.of(job, weighed);
-    List<CourseView> courses = decisions.courses(permitted);
-    NextMoves.Advice advice =
+    Supplier<JobCustody> custody =
+        SingletonSupplier.of(() -> parts.custody().of(job, bays.findByJobId(job.id())));
+    Supplier<Judged> judged = SingletonSupplier.of(() -> judged(job));
+    Supplier<JobEvidence> evidence =
+        SingletonSupplier.of(
+            () -> parts.evidence().of(job, judged.get().evidence(), judged.get().permitted()));
+    return new JobAspects(
+        asked.contains(CASE) ? parts.jobCase().of(job) : null,
+        asked.contains(CUSTODY) ? custody.get() : null,
+        asked.contains(EVIDENCE) ? evidence.get() : null,
+        asked.contains(DIAGNOSIS)
+            ? parts
+                .diagnosis()
+                .of(
+                    job,
+                    custody.get(),
+                    evidence.get(),
+                    judged.get().evidence().weighed(),
+                    judged.get().advice(),
+                    judged.get().courses())
+            : null,
+        asked.contains(PLAN)
+            ? parts
+                .plan()
+                .of(job, judged.get().evidence(), judged.get().advice(), judged.get().courses())
+            : null,
+        asked.contains(HISTORY) ? parts.history().of(job) : null);
+  }
+
+  /** What the evidence comes to. */
+  private record Judged(
+      Evidence evidence,
+      Permissions permitted,
+      List<CourseView> courses,
+      NextMoves.Advice advice) {}
+
+  private Judged judged(Job job) {
+    Evidence evidence = weighing.weigh(job);
+    Permissions permitted = permissions.of(job, evidence);
+    return new Judged(
+        evidence,
+        permitted,
+        decisions.courses(permitted),
         job.endedAt() != null
             ? NextMoves.Advice.NONE
-            : weighing.advice(job, weighed, permitted, made.done(job.id()), true);
-    JobCustody custody = parts.custody().of(job, bay);
-    JobEvidence evidence = parts.evidence().of(job, weighed, permitted);
-    return new JobView(
-        parts.jobCase().of(job),
-        custody,
-        evidence,
-        parts.diagnosis().of(job, custody, evidence, weighed.weighed(), advice, courses),
-        parts.plan().of(job, weighed, advice, courses),
-        parts.history().of(job));
+            : weighing.advice(job, evidence, permitted, made.done(job.id()), true));
   }
 }

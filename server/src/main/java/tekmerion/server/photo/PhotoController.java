@@ -1,6 +1,5 @@
 package tekmerion.server.photo;
 
-import io.swagger.v3.oas.annotations.Hidden;
 import java.time.Duration;
 import java.util.UUID;
 import org.springframework.http.CacheControl;
@@ -18,7 +17,6 @@ import tekmerion.server.problem.Refusal;
 
 /** Sending and showing photos. The body of the request is the picture itself. */
 @RestController
-@Hidden
 class PhotoController {
   private final Photos photos;
 

@@ -15,9 +15,11 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.springdoc.core.customizers.OpenApiCustomizer;
+import org.springdoc.core.utils.SpringDocUtils;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import tekmerion.link.RunResult;
+import tools.jackson.databind.JsonNode;
 
 /**
  * The description of the API. Our records always send every field, null where there is nothing, so
@@ -57,6 +59,7 @@ class OpenApiConfig {
 
   static {
     ModelResolver.enumsAsRef = true; // enums get names, so that the front end's types have them too
+    SpringDocUtils.getConfig().replaceWithSchema(JsonNode.class, new JsonSchema()); // anything
   }
 
   /**

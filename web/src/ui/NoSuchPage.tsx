@@ -1,5 +1,5 @@
 import { Link, useLocation } from 'react-router';
-import { Page, Sub, Title } from '../ui/Sheet';
+import { Page, Sub, Title } from './Sheet';
 
 /** An address that no view has. */
 export function NoSuchPage() {
