@@ -1,5 +1,6 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { render } from '@testing-library/react';
+import { render, screen } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
 import type { ReactNode } from 'react';
 import { createMemoryRouter, RouterProvider } from 'react-router';
 import { vi } from 'vitest';
@@ -317,6 +318,12 @@ export function show(element: ReactNode, path = '/', route = '*') {
     </QueryClientProvider>,
   );
   return { ...shown, client };
+}
+
+/** Chooses one of a list as somebody with a mouse would. */
+export async function choose(label: string, option: string) {
+  await userEvent.click(await screen.findByLabelText(label));
+  await userEvent.click(await screen.findByRole('option', { name: option }));
 }
 
 /** A run that came to its end and found nothing. */

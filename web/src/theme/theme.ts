@@ -31,6 +31,8 @@ export const light = {
   matWarn: '#e9b25c',
   matWarnInk: '#16262a',
   matClear: '#5cc2b8',
+  veil: 'rgb(10 25 24 / 55%)',
+  shadow: 'rgb(0 0 0 / 30%)',
 } as const;
 
 /** A dim bench: the same meanings. */
@@ -63,6 +65,8 @@ export const dark: Record<keyof typeof light, string> = {
   matWarn: '#e9b25c',
   matWarnInk: '#16262a',
   matClear: '#5cc2b8',
+  veil: 'rgb(10 25 24 / 55%)',
+  shadow: 'rgb(0 0 0 / 30%)',
 };
 
 export type Token = keyof typeof light;

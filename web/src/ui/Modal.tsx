@@ -27,7 +27,7 @@ export function Modal({ title, isOpen, onClose, children }: ModalProps) {
 const Overlay = styled(ModalOverlay)`
   position: fixed;
   inset: 0;
-  background: rgb(10 25 24 / 55%);
+  background: ${color.veil};
   display: grid;
   place-items: center;
   z-index: 10;
@@ -39,7 +39,7 @@ const Box = styled(AriaModal)`
   overflow: auto;
   background: ${color.sheet};
   border-radius: ${radius};
-  box-shadow: 0 12px 40px rgb(0 0 0 / 30%);
+  box-shadow: 0 12px 40px ${color.shadow};
 `;
 
 const Inner = styled(Dialog)`

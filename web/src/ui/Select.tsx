@@ -1,3 +1,12 @@
+import {
+  Button,
+  Label,
+  ListBox,
+  ListBoxItem,
+  Popover,
+  Select as AriaSelect,
+  SelectValue,
+} from 'react-aria-components';
 import styled from 'styled-components';
 import { color, radius } from '../theme/theme';
 
@@ -10,7 +19,10 @@ export interface SelectProps<T extends string> {
   labelAt?: 'above' | 'beside' | 'hidden';
 }
 
-/** One of a few, from the browser's own list: keyboard and gloves know it. */
+/** A key is never empty, as an option's value may be. */
+const keyOf = (value: string) => `is:${value}`;
+
+/** One of a few: by mouse, by arrows, by the first letters. */
 export function Select<T extends string>({
   label,
   value,
@@ -19,25 +31,36 @@ export function Select<T extends string>({
   labelAt = 'above',
 }: SelectProps<T>) {
   return (
-    <Labelled data-at={labelAt}>
-      {labelAt !== 'hidden' && <span>{label}</span>}
-      <select
-        aria-label={labelAt === 'hidden' ? label : undefined}
-        value={value}
-        onChange={(event) => onChange(event.target.value as T)}
-      >
-        {options.map(([id, words]) => (
-          <option key={id} value={id}>
-            {words}
-          </option>
-        ))}
-      </select>
+    <Labelled
+      data-at={labelAt}
+      {...(labelAt === 'hidden' ? { 'aria-label': label } : {})}
+      selectedKey={keyOf(value)}
+      onSelectionChange={(key) => {
+        const chosen = options.find(([id]) => keyOf(id) === key);
+        if (chosen !== undefined) onChange(chosen[0]);
+      }}
+    >
+      {labelAt !== 'hidden' && <Label>{label}</Label>}
+      <Shown>
+        <SelectValue />
+        <span aria-hidden>▾</span>
+      </Shown>
+      <List>
+        <ListBox>
+          {options.map(([id, words]) => (
+            <Choice key={id} id={keyOf(id)} textValue={words}>
+              {words}
+            </Choice>
+          ))}
+        </ListBox>
+      </List>
     </Labelled>
   );
 }
 
-const Labelled = styled.label`
+const Labelled = styled(AriaSelect)`
   display: grid;
+  justify-items: start;
   gap: 6px;
   font-weight: 700;
   &[data-at='beside'] {
@@ -47,15 +70,54 @@ const Labelled = styled.label`
     font-weight: 400;
     color: ${color.ink2};
   }
-  select {
-    font: inherit;
-    font-weight: 400;
-    min-height: 44px;
-    max-width: 260px;
-    padding: 4px 8px;
-    border: 1.5px solid ${color.ink3};
-    border-radius: ${radius};
-    background: ${color.sheet};
-    color: ${color.ink};
+`;
+
+const Shown = styled(Button)`
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 12px;
+  font: inherit;
+  font-weight: 400;
+  min-height: 44px;
+  max-width: 260px;
+  padding: 4px 12px;
+  text-align: left;
+  border: 1.5px solid ${color.ink3};
+  border-radius: ${radius};
+  background: ${color.sheet};
+  color: ${color.ink};
+`;
+
+const List = styled(Popover)`
+  min-width: var(--trigger-width);
+  max-width: min(420px, 90vw);
+  overflow: auto;
+  border: 1.5px solid ${color.ink3};
+  border-radius: ${radius};
+  background: ${color.sheet};
+  color: ${color.ink};
+  box-shadow: 0 6px 20px ${color.shadow};
+  [role='listbox'] {
+    padding: 4px;
+    outline: none;
+  }
+`;
+
+const Choice = styled(ListBoxItem)`
+  display: flex;
+  align-items: center;
+  min-height: 44px;
+  padding: 4px 12px;
+  border-radius: ${radius};
+  outline: none;
+  cursor: pointer;
+  &[data-focused] {
+    outline: 2px solid ${color.lean};
+    outline-offset: -2px;
+  }
+  &[data-selected] {
+    background: ${color.leanSoft};
+    font-weight: 700;
   }
 `;

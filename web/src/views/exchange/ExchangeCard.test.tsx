@@ -1,7 +1,7 @@
 import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { expect, it } from 'vitest';
-import { answering, show } from '../../test-data';
+import { answering, choose, show } from '../../test-data';
 import { ExchangeCard } from './ExchangeCard';
 
 it('sends captured pages and says what became of each', async () => {
@@ -13,7 +13,7 @@ it('sends captured pages and says what became of each', async () => {
     ],
   ]);
   const { container } = show(<ExchangeCard number="J-2291" />);
-  await userEvent.selectOptions(screen.getByLabelText('Loose pages are of'), 'drive-b');
+  await choose('Loose pages are of', 'Drive B');
   const input = container.querySelector<HTMLInputElement>('input[type=file]');
   if (input === null) throw new Error('no file input');
   await userEvent.upload(input, [new File([new Uint8Array([1, 2])], 'a.bin')]);

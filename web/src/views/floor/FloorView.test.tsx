@@ -1,8 +1,7 @@
 import { screen } from '@testing-library/react';
-import userEvent from '@testing-library/user-event';
 import { afterEach, expect, it, vi } from 'vitest';
 import type { Floor } from '../../api/types';
-import { answering, floor, floorJob, script, show } from '../../test-data';
+import { answering, choose, floor, floorJob, script, show } from '../../test-data';
 import { FloorView, titleOf } from './FloorView';
 
 afterEach(() => {
@@ -41,10 +40,10 @@ it('filters, and says so when nothing is left', async () => {
     ),
   );
 
-  await userEvent.selectOptions(await screen.findByLabelText('Whose'), 'mine');
+  await choose('Whose', 'mine');
   expect(screen.getByText('J-2')).toBeVisible();
   expect(screen.queryByText('J-1')).toBeNull();
-  await userEvent.selectOptions(screen.getByLabelText('Data'), 'wanted');
+  await choose('Data', 'wanted');
 
   expect(screen.getByText(/None of the 2 jobs/)).toBeVisible();
 });

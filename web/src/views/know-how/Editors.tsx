@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import styled from 'styled-components';
 import type { KnowHowChange, KnowHowChoices, KnowHowEntry } from '../../api/types';
-import { color, size } from '../../theme/theme';
+import { color } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import {
@@ -14,6 +14,7 @@ import {
   rowsOf,
   type Row,
 } from './draft';
+import { Tick } from '../../ui/Tick';
 import { Likelihoods } from './Likelihoods';
 
 export interface EditorProps {
@@ -251,20 +252,19 @@ export function MoveWordsFields({ words, choices, onChange }: MoveWordsProps) {
       <Families>
         <legend>Offered for these complaints; none ticked: for all</legend>
         {choices.families.map((family) => (
-          <label key={family.id}>
-            <input
-              type="checkbox"
-              checked={words.families.includes(family.id)}
-              onChange={(event) =>
-                set({
-                  families: event.target.checked
-                    ? [...words.families, family.id]
-                    : words.families.filter((id) => id !== family.id),
-                })
-              }
-            />
+          <Tick
+            key={family.id}
+            isSelected={words.families.includes(family.id)}
+            onChange={(isTicked) =>
+              set({
+                families: isTicked
+                  ? [...words.families, family.id]
+                  : words.families.filter((id) => id !== family.id),
+              })
+            }
+          >
             {family.name}
-          </label>
+          </Tick>
         ))}
       </Families>
     </>
@@ -371,19 +371,6 @@ const Families = styled.fieldset`
   legend {
     font-weight: 700;
     padding: 0;
-  }
-  label {
-    display: flex;
-    align-items: center;
-    gap: 8px;
-    min-height: 36px;
-    font-size: ${size.body};
-  }
-  input {
-    width: 20px;
-    height: 20px;
-    flex: none;
-    accent-color: ${color.mat};
   }
 `;
 

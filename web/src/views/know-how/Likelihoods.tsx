@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { Input, TextField } from 'react-aria-components';
 import styled from 'styled-components';
 import type { KnowHowChoices } from '../../api/types';
 import { color, radius, size } from '../../theme/theme';
@@ -65,12 +66,14 @@ export function Likelihoods({
                 </th>
                 {row.values.map((value, column) => (
                   <td key={column}>
-                    <input
+                    <TextField
                       aria-label={`${nameOf(row.id)}, ${columns[column] ?? ''}, of 100`}
                       inputMode="decimal"
                       value={value}
-                      onChange={(event) => set(at, column, event.target.value)}
-                    />
+                      onChange={(text) => set(at, column, text)}
+                    >
+                      <Input />
+                    </TextField>
                   </td>
                 ))}
                 <td>

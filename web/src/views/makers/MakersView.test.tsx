@@ -1,7 +1,7 @@
 import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { expect, it } from 'vitest';
-import { answering, show } from '../../test-data';
+import { answering, choose, show } from '../../test-data';
 import { MakersView } from './MakersView';
 
 const NOTE = {
@@ -26,7 +26,7 @@ it('writes a note for a line of a maker', async () => {
   await user.click(await screen.findByRole('button', { name: 'Write a note' }));
   await user.type(screen.getByRole('textbox', { name: 'Maker' }), 'Velde');
   await user.type(screen.getByRole('textbox', { name: /Models that begin/ }), 'Bark');
-  await user.selectOptions(screen.getByRole('combobox', { name: 'About' }), 'CASE');
+  await choose('About', 'How its case opens');
   await user.type(screen.getByRole('textbox', { name: /colleague/ }), 'Two screws.');
   await user.click(screen.getByRole('button', { name: 'Keep it' }));
 

@@ -1,5 +1,5 @@
 import { useState, type FormEvent } from 'react';
-import { Form } from 'react-aria-components';
+import { Button as Plain, Form } from 'react-aria-components';
 import styled from 'styled-components';
 import { api } from '../../api/client';
 import { keys, useCall, useSession, useStock } from '../../api/queries';
@@ -55,13 +55,12 @@ function Shown({ stock, text, onText }: ShownProps) {
           <Rows>
             {stock.models.map((m) => (
               <li key={m.model}>
-                <button
-                  type="button"
+                <Plain
                   aria-expanded={open === m.model}
-                  onClick={() => setOpen(open === m.model ? null : m.model)}
+                  onPress={() => setOpen(open === m.model ? null : m.model)}
                 >
                   {m.model}
-                </button>
+                </Plain>
                 <span>{m.sort === 'FLASH' ? 'solid state' : 'disk'}</span>
                 <Interval model={m} />
                 <span>

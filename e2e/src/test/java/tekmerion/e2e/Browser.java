@@ -24,7 +24,6 @@ import org.openqa.selenium.chrome.ChromeDriverService;
 import org.openqa.selenium.chrome.ChromeOptions;
 import org.openqa.selenium.interactions.Actions;
 import org.openqa.selenium.support.ui.ExpectedConditions;
-import org.openqa.selenium.support.ui.Select;
 import org.openqa.selenium.support.ui.WebDriverWait;
 import tekmerion.launch.Home;
 
@@ -192,6 +191,15 @@ final class Browser implements AutoCloseable {
     throw new AssertionError("Tab never comes to " + words);
   }
 
+  /** Whoever was signed in before, and with whom beside: only this one is now. */
+  void signInAnew(String person) {
+    open("/");
+    driver.manage().deleteAllCookies();
+    open("/");
+    signIn(person, Whole.PASSWORD);
+    see(By.cssSelector("header nav"));
+  }
+
   /** How many boxes are ticked. */
   int ticked() {
     return driver.findElements(By.cssSelector("input[type=checkbox]:checked")).size();
@@ -210,9 +218,11 @@ final class Browser implements AutoCloseable {
   }
 
   void choose(String label, String option) {
-    WebElement select =
-        see(By.xpath("//label[contains(normalize-space(),'%s')]//select".formatted(label)));
-    new Select(select).selectByVisibleText(option);
+    click(
+        By.xpath(
+            "//*[normalize-space()='%s']/following::button[@aria-haspopup='listbox'][1]"
+                .formatted(label)));
+    click(By.xpath("//*[@role='option'][normalize-space()='%s']".formatted(option)));
   }
 
   double number(String script) {
@@ -245,11 +255,8 @@ final class Browser implements AutoCloseable {
         """
         const words = arguments[0], end = performance.now() + arguments[1], done = arguments[2];
         const text = (e) => e.textContent.replace(/\\s+/g, ' ').trim();
-        const isVisible = (e) => {
-          const shown = e.closest('select') ?? e;
-          return shown.checkVisibility({ visibilityProperty: true })
-            && shown.getClientRects().length > 0;
-        };
+        const isVisible = (e) =>
+          e.checkVisibility({ visibilityProperty: true }) && e.getClientRects().length > 0;
         // Only what holds the words is looked into.
         const holders = (e) =>
           text(e).includes(words) ? [e, ...[...e.children].flatMap(holders)] : [];

@@ -8,21 +8,17 @@ import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
-import org.junit.jupiter.api.MethodOrderer;
-import org.junit.jupiter.api.Order;
+import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.TestMethodOrder;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import tekmerion.launch.ShopClient;
 
-/** A day at the counter and at a shared bench screen, in a browser, in order. */
-@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
+/** The counter and a shared bench screen, in a browser; each test signs in anew. */
 class CounterTest {
   private static final Duration SOON = Duration.ofSeconds(10);
   private static Whole whole;
   private static Browser browser;
-  private static String taken;
   private static Conversation talk;
 
   @BeforeAll
@@ -38,17 +34,20 @@ class CounterTest {
     whole.close();
   }
 
+  @BeforeEach
+  void signInAtTheCounter() {
+    browser.signInAnew("joao");
+  }
+
   private static void assertAccessible() {
     assertThat(browser.complaints()).isEmpty();
   }
 
   /** Only keys; what the owner does not say is skipped. */
   @Test
-  @Order(1)
-  void takesAMachineInWithTheKeyboardAlone() throws Exception {
+  void takesAMachineInWithTheKeyboardAloneAndCorrectsIt() throws Exception {
     browser.open("/intake");
-    browser.signIn("joao", Whole.PASSWORD);
-    browser.seeHeading("The counter is free");
+    browser.see(By.xpath("//button[normalize-space()='Take something in']"));
     assertAccessible();
     long began = System.nanoTime();
     browser.keys(Keys.ENTER);
@@ -82,7 +81,7 @@ class CounterTest {
     talk.asked("what was skipped stays unknown");
     browser.keys(Keys.ENTER);
     browser.seeText("is taken in");
-    taken = browser.path().replace("/job/", "");
+    String taken = browser.path().replace("/job/", "");
     browser.keys(Keys.TAB, Keys.ENTER);
     browser.see(By.cssSelector("a[href='/job/%s']".formatted(taken)));
     browser.seeText("Mina Torvald");
@@ -94,11 +93,10 @@ class CounterTest {
         .contains("Tarnwick all-in-one")
         .contains("nobody has it");
     assertAccessible();
+    correctsPhraseByPhrase(taken);
   }
 
-  @Test
-  @Order(2)
-  void whatWasSaidCanBeCorrectedPhraseByPhrase() {
+  private void correctsPhraseByPhrase(String taken) {
     browser.open("/job/" + taken);
     browser.press("Correct what was said");
     browser.seeHeading(taken + ": correct what was said");
@@ -113,7 +111,6 @@ class CounterTest {
   }
 
   @Test
-  @Order(3)
   void twoAtOneDraftKeepBothOrChoose() throws Exception {
     ShopClient mara = whole.signedIn("mara");
     browser.open("/intake");
@@ -157,10 +154,9 @@ class CounterTest {
   }
 
   @Test
-  @Order(4)
   void aScannedLabelOpensItsJobFromAnywhereEvenFromAField() {
     browser.open("/");
-    browser.seeHeading("need a person");
+    browser.seeText("J-2291");
     browser.keys("TKJ22913" + Keys.ENTER);
     browser.seeText("Bakery on the quay");
     assertThat(browser.path()).isEqualTo("/job/J-2291");
@@ -174,8 +170,9 @@ class CounterTest {
   }
 
   @Test
-  @Order(5)
   void findsWithTheKeyboardAlone() {
+    browser.open("/");
+    browser.seeText("J-2291");
     browser.keys("/");
     browser.see(By.cssSelector("[role=combobox]"));
     browser.keys("2207-1");
@@ -188,9 +185,9 @@ class CounterTest {
   }
 
   @Test
-  @Order(6)
   void aDriveInAnotherMachineBringsItsHistory() {
     ShopClient shop = whole.signedIn();
+    browser.open("/job/J-2291");
     whole.startProbe(1, "sim:worn-disk,20", shop.enrolmentCode(1));
     browser.seeText("Bay 1 · probe on");
     browser.keys("n");
@@ -211,7 +208,6 @@ class CounterTest {
   }
 
   @Test
-  @Order(7)
   void theBellRingsAndWhatIsLateStandsOut() throws SQLException {
     whole.execute(
         "UPDATE job SET promised_at = UTC_TIMESTAMP() + INTERVAL 4 MINUTE WHERE number = 'J-2291'");
@@ -226,10 +222,9 @@ class CounterTest {
   }
 
   @Test
-  @Order(8)
   void theWallIsReadFromFourMetres() {
     browser.open("/wall");
-    browser.seeHeading("machines need a person");
+    browser.see(By.cssSelector("main ul a b"));
     assertThat(browser.has(By.cssSelector("header nav"))).isFalse();
     // 4 m at about 26 px on a 1280-pixel wide screen of a metre: over 0.25 degrees.
     assertThat(
@@ -243,7 +238,6 @@ class CounterTest {
   }
 
   @Test
-  @Order(9)
   void theScreenIsSwitchedWithAPin() {
     pinFor("bo", "4711");
     browser.press("João P.");
@@ -278,8 +272,8 @@ class CounterTest {
   }
 
   @Test
-  @Order(10)
   void filtersByPersonAndAnsweredViewsAreAccessible() {
+    browser.signInAnew("bo");
     browser.open("/");
     browser.seeHeading("need");
     int all = browser.texts(By.cssSelector("main ul > li")).size();
@@ -295,9 +289,8 @@ class CounterTest {
   }
 
   @Test
-  @Order(11)
   void aLeadInvitesAndSomebodyNewJoins() {
-    browser.press("Bo K.");
+    browser.press("João P.");
     browser.type("Sign-in name", "mara");
     browser.type("Their password", Whole.PASSWORD);
     browser.press("Sign in beside");

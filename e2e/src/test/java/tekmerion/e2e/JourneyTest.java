@@ -4,15 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
-import org.junit.jupiter.api.MethodOrderer;
-import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.TestMethodOrder;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 
-/** The six steps of a technician's first day, in one browser, in order. */
-@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
+/** A technician's first day, in one browser: one story, as each step needs those before it. */
 class JourneyTest {
   private static final By CAUSES = By.cssSelector("[aria-label='Causes, likeliest first'] > li");
   private static final By WEIGHTS = By.cssSelector("section[aria-label^='Why'] li");
@@ -32,8 +28,17 @@ class JourneyTest {
   }
 
   @Test
-  @Order(1)
-  void signsIn() {
+  void aTechniciansFirstDay() {
+    signsIn();
+    putsAProbeOnTheBayWithACodeFromTheScreen();
+    readsTheDriveLiveWithoutAReload();
+    showsWhatItCouldBeAndWhy();
+    rulesButNotOverTheOwnersData();
+    findsItAllAgainAfterARestartOfEverything();
+    theHealthyAndTheGarbledEndAreSeenToo();
+  }
+
+  private void signsIn() {
     browser.open("/");
     browser.signIn(Whole.PERSON, "guess");
     browser.seeText("Name and password do not go together.");
@@ -45,9 +50,7 @@ class JourneyTest {
     assertAccessible();
   }
 
-  @Test
-  @Order(2)
-  void putsAProbeOnTheBayWithACodeFromTheScreen() {
+  private void putsAProbeOnTheBayWithACodeFromTheScreen() {
     browser.follow("J-2291");
     browser.seeText("There is no probe in bay 1.");
     browser.press("Bay 1 · no probe");
@@ -64,9 +67,7 @@ class JourneyTest {
     browser.seeText("Bay 1 · probe on");
   }
 
-  @Test
-  @Order(3)
-  void readsTheDriveLiveWithoutAReload() {
+  private void readsTheDriveLiveWithoutAReload() {
     browser.markPage();
 
     browser.key("n");
@@ -77,9 +78,7 @@ class JourneyTest {
     assertThat(browser.isPageStillMarked()).isTrue();
   }
 
-  @Test
-  @Order(4)
-  void showsWhatItCouldBeAndWhy() {
+  private void showsWhatItCouldBeAndWhy() {
     browser.seeHeading("Drive A is failing");
     browser.click(By.xpath("//button[contains(.,'more, each under')]"));
     assertThat(browser.texts(CAUSES)).hasSizeGreaterThanOrEqualTo(6);
@@ -99,9 +98,7 @@ class JourneyTest {
     assertAccessible();
   }
 
-  @Test
-  @Order(5)
-  void rulesButNotOverTheOwnersData() {
+  private void rulesButNotOverTheOwnersData() {
     browser.key("1");
     browser.press("Decide");
     browser.seeHeading("Recover the data, then replace the part");
@@ -125,9 +122,7 @@ class JourneyTest {
     browser.seeHeading("Decided: Recover the data, then replace the part");
   }
 
-  @Test
-  @Order(6)
-  void findsItAllAgainAfterARestartOfEverything() {
+  private void findsItAllAgainAfterARestartOfEverything() {
     whole.stopProbes();
     whole.stopServer();
     whole.stopDatabase();
@@ -144,9 +139,7 @@ class JourneyTest {
     browser.seeHeading("sectors are pending");
   }
 
-  @Test
-  @Order(7)
-  void theHealthyAndTheGarbledEndAreSeenToo() {
+  private void theHealthyAndTheGarbledEndAreSeenToo() {
     var shop = whole.signedIn();
     whole.startProbe(2, "sim:sound-drive,50", shop.enrolmentCode(2));
     whole.startProbe(3, "sim:bad-bridge,50", shop.enrolmentCode(3));

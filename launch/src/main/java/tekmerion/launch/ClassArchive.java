@@ -3,6 +3,8 @@ package tekmerion.launch;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.FileTime;
+import java.util.Arrays;
 import java.util.List;
 
 /**
@@ -10,13 +12,20 @@ import java.util.List;
  * program first ends in order after a build, used from then on.
  *
  * @param archive where it is or will be
- * @param programJar it belongs to
+ * @param programJars it belongs to
  */
-record ClassArchive(Path archive, Path programJar) {
+record ClassArchive(Path archive, List<Path> programJars) {
 
-  static ClassArchive of(Home home, String module) {
-    Path target = home.root().resolve(module).resolve("target");
-    return new ClassArchive(target.resolve(module + ".jsa"), target.resolve(module + "-0.1.0.jar"));
+  /**
+   * @param modules on the class path, in this order; each class path has an archive of its own
+   */
+  static ClassArchive of(Home home, String... modules) {
+    List<Path> jars =
+        Arrays.stream(modules)
+            .map(module -> home.root().resolve(module + "/target/" + module + "-0.1.0.jar"))
+            .toList();
+    Path last = jars.get(jars.size() - 1);
+    return new ClassArchive(last.resolveSibling(String.join("-", modules) + ".jsa"), jars);
   }
 
   List<String> useOrWrite() {
@@ -27,9 +36,16 @@ record ClassArchive(Path archive, Path programJar) {
 
   private boolean isFresh() {
     try {
-      return Files.exists(archive)
-          && Files.getLastModifiedTime(archive).compareTo(Files.getLastModifiedTime(programJar))
-              > 0;
+      if (!Files.exists(archive)) {
+        return false;
+      }
+      FileTime written = Files.getLastModifiedTime(archive);
+      for (Path jar : programJars) {
+        if (written.compareTo(Files.getLastModifiedTime(jar)) <= 0) {
+          return false;
+        }
+      }
+      return true;
     } catch (IOException e) {
       return false;
     }

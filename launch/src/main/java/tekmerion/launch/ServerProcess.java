@@ -44,7 +44,7 @@ public final class ServerProcess implements AutoCloseable {
    */
   public static ServerProcess start(
       Home home, Path folder, int port, Map<String, String> environment) {
-    ClassArchive archive = ClassArchive.of(home, "server");
+    ClassArchive archive = ClassArchive.of(home, modules(environment));
     ServerProcess server = launch(home, folder, port, environment, archive.useOrWrite());
     boolean filling = Boolean.parseBoolean(environment.get("TEKMERION_DEMO_LARGE"));
     server.awaitReady(filling ? FILLING_LIMIT : START_LIMIT);
@@ -79,11 +79,17 @@ public final class ServerProcess implements AutoCloseable {
         List.of(
             "-XX:TieredStopAtLevel=1",
             "-cp",
-            home.classPath("server"),
+            home.classPath(modules(environment)),
             "tekmerion.server.TekmerionServer"));
     Child child = Child.start("server", folder, command, all);
     return new ServerProcess(
         child, URI.create("http://127.0.0.1:" + port), Path.of(all.get("TEKMERION_FILES")));
+  }
+
+  /** The made-up shop is in no real one. */
+  private static String[] modules(Map<String, String> environment) {
+    boolean isDemo = Boolean.parseBoolean(environment.get("TEKMERION_DEMO"));
+    return isDemo ? new String[] {"server", "demo"} : new String[] {"server"};
   }
 
   public URI address() {

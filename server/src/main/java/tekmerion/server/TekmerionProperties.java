@@ -9,10 +9,7 @@ import org.springframework.boot.context.properties.ConfigurationProperties;
 
 /**
  * @param appUser database user the server works as
- * @param demo whether to make the demo shop on an empty database
- * @param demoPassword of the demo accounts; made by the launcher, never shipped
- * @param demoHistory file of past jobs that the simulation wrote; null for none
- * @param demoLarge whether to fill an empty demo shop with 100,000 jobs
+ * @param demo whether simulated machines may be read; the demo's module then makes its shop
  * @param files folder for photos
  * @param sealKey key that owners' passwords are sealed with, 32 bytes in base 64; not in the
  *     database
@@ -24,9 +21,6 @@ import org.springframework.boot.context.properties.ConfigurationProperties;
 public record TekmerionProperties(
     String appUser,
     boolean demo,
-    String demoPassword,
-    Path demoHistory,
-    boolean demoLarge,
     Path files,
     String sealKey,
     Set<String> trustedProxies,

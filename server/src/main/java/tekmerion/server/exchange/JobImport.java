@@ -1,26 +1,20 @@
 package tekmerion.server.exchange;
 
-import jakarta.persistence.EntityManager;
 import java.sql.Timestamp;
 import java.time.Clock;
-import java.util.List;
 import java.util.Map;
 import java.util.concurrent.Semaphore;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import tekmerion.server.audit.Audit;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
 import tekmerion.server.job.JournalEntry;
-import tekmerion.server.job.Shown;
 import tekmerion.server.job.Tell;
 import tekmerion.server.person.Person;
 import tekmerion.server.photo.Photos;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.search.SearchIndex;
-import tekmerion.server.transaction.DatabaseGone;
 import tekmerion.server.transaction.Transactions;
 
 /**
@@ -31,7 +25,6 @@ import tekmerion.server.transaction.Transactions;
  */
 @Service
 class JobImport {
-  private static final Logger LOG = LoggerFactory.getLogger(JobImport.class);
 
   /** One at a time: what an archive takes of memory is bounded, and so is what all take. */
   private final Semaphore turn = new Semaphore(1);
@@ -46,8 +39,7 @@ class JobImport {
   private final Audit audit;
   private final Tell tell;
   private final Transactions transaction;
-  private final EntityManager entities;
-  private final List<Shown> views;
+  private final EveryView views;
   private final Clock clock;
 
   JobImport(
@@ -61,8 +53,7 @@ class JobImport {
       Audit audit,
       Tell tell,
       Transactions transaction,
-      EntityManager entities,
-      List<Shown> views,
+      EveryView views,
       Clock clock) {
     this.checks = checks;
     this.rows = rows;
@@ -74,7 +65,6 @@ class JobImport {
     this.audit = audit;
     this.tell = tell;
     this.transaction = transaction;
-    this.entities = entities;
     this.views = views;
     this.clock = clock;
   }
@@ -114,24 +104,8 @@ class JobImport {
         "what was signed, copied and tested elsewhere is told here and counts for nothing",
         by);
     audit.of(Audit.Kind.JOB_IMPORTED, by, number, "");
-    mustBeShown(number);
+    views.mustShow(number);
     return number;
-  }
-
-  private void mustBeShown(String number) {
-    entities.flush();
-    entities.clear();
-    for (Shown view : views) {
-      try {
-        view.mustShow(number);
-      } catch (RuntimeException e) {
-        if (DatabaseGone.isBehind(e)) {
-          throw e;
-        }
-        LOG.info("an archive was refused: {} cannot show it", view.getClass().getSimpleName(), e);
-        throw ArchiveFiles.unfit("It does not hold together.");
-      }
-    }
   }
 
   private void keepPages(Map<String, byte[]> files) {

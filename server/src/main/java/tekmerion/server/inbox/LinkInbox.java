@@ -3,25 +3,18 @@ package tekmerion.server.inbox;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.util.ArrayList;
-import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tekmerion.link.BenchLink;
 import tekmerion.link.LinkCodec;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.LinkFormatException;
-import tekmerion.link.MachineNote;
 import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
-import tekmerion.server.bay.Bay;
-import tekmerion.server.bay.Bays;
 import tekmerion.server.evidence.ReadRequests;
-import tekmerion.server.job.JobAspect;
 import tekmerion.server.job.Tell;
 import tekmerion.server.probe.Probe;
 import tekmerion.server.probe.Probes;
@@ -34,19 +27,18 @@ import tools.jackson.databind.json.JsonMapper;
  * acknowledged; a gap is asked for.
  */
 @Service
-public class LinkInbox implements SmartInitializingSingleton {
+public class LinkInbox {
   private static final String UNUSABLE = "unusable";
   private static final int MAX_WHY = 500;
 
   private final Probes probes;
-  private final Bays bays;
+  private final ProbePresence presence;
   private final ReadingInbox readings;
   private final ReadRequests requests;
   private final RunInbox runInbox;
   private final CopiesInbox copiesInbox;
   private final Runs runs;
   private final ReleaseDesk releases;
-  private final Simulated simulated;
   private final Tell tell;
   private final JdbcClient jdbc;
   private final JsonMapper json;
@@ -54,38 +46,29 @@ public class LinkInbox implements SmartInitializingSingleton {
 
   LinkInbox(
       Probes probes,
-      Bays bays,
+      ProbePresence presence,
       ReadingInbox readings,
       ReadRequests requests,
       RunInbox runInbox,
       CopiesInbox copiesInbox,
       Runs runs,
       ReleaseDesk releases,
-      Simulated simulated,
       Tell tell,
       JdbcClient jdbc,
       JsonMapper json,
       Clock clock) {
     this.probes = probes;
-    this.bays = bays;
+    this.presence = presence;
     this.readings = readings;
     this.requests = requests;
     this.runInbox = runInbox;
     this.copiesInbox = copiesInbox;
     this.runs = runs;
     this.releases = releases;
-    this.simulated = simulated;
     this.tell = tell;
     this.jdbc = jdbc;
     this.json = json;
     this.clock = clock;
-  }
-
-  /** After a crash the table still says who was connected. */
-  @Override
-  @Transactional
-  public void afterSingletonsInstantiated() {
-    probes.allOff();
   }
 
   /**
@@ -113,9 +96,7 @@ public class LinkInbox implements SmartInitializingSingleton {
       return List.of();
     }
     if (message instanceof ToServer.MachineNow now) {
-      mustBeReal(now.machine());
-      probe.machineIs(LinkCodec.encode(now.machine()), clock.instant());
-      changed(probe);
+      presence.machineIs(probe, now.machine());
       return List.of();
     }
     if (message instanceof ToServer.CopiesHeld held) {
@@ -134,47 +115,15 @@ public class LinkInbox implements SmartInitializingSingleton {
 
   @Transactional
   void wentOff(UUID probeId) {
-    probes
-        .findById(probeId)
-        .ifPresent(
-            probe -> {
-              probe.wentOff(clock.instant());
-              changed(probe);
-            });
+    presence.wentOff(probeId);
   }
 
   private List<ToProbe> hello(Probe probe, ToServer.Hello hello) {
-    if (hello.protocol() != BenchLink.PROTOCOL) {
-      throw new LinkFormatException(
-          "This server speaks bench link %d, the probe %d: bring both to one release."
-              .formatted(BenchLink.PROTOCOL, hello.protocol()));
-    }
-    mustBeReal(hello.machine());
-    probe.cameOn(hello.probeVersion(), LinkCodec.encode(hello.machine()), clock.instant());
-    changed(probe);
     List<ToProbe> answers = new ArrayList<>();
-    answers.add(
-        new ToProbe.Welcome(
-            BenchLink.PROTOCOL,
-            bays.findById(probe.bayId()).map(Bay::name).orElse("no bay"),
-            probe.receivedThrough()));
+    answers.add(presence.hello(probe, hello));
     answers.addAll(requests.openOf(probe.id()));
     answers.addAll(runs.openOf(probe.id()));
     return answers;
-  }
-
-  private void mustBeReal(MachineNote machine) {
-    if (simulated.isRefused(machine)) {
-      throw new LinkFormatException(Simulated.REFUSED);
-    }
-  }
-
-  /** Whoever looks at the floor or at the job in the bay sees that the probe came or went. */
-  private void changed(Probe probe) {
-    tell.floor();
-    bays.findById(probe.bayId())
-        .map(Bay::job)
-        .ifPresent(job -> tell.changed(job, EnumSet.of(JobAspect.CUSTODY, JobAspect.DIAGNOSIS)));
   }
 
   private List<ToProbe> event(Probe probe, ToServer.Event event) {

@@ -11,11 +11,9 @@ import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.finding.Finding;
-import tekmerion.core.knowhow.Question.Subject;
 import tekmerion.core.permit.DataStatus;
 import tekmerion.server.account.Accounts;
 import tekmerion.server.job.Customer;
-import tekmerion.server.job.Customers;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.JobFinding;
 import tekmerion.server.job.JobFindings;
@@ -24,8 +22,6 @@ import tekmerion.server.job.Jobs;
 import tekmerion.server.job.JournalEntry;
 import tekmerion.server.job.Tell;
 import tekmerion.server.part.Machine;
-import tekmerion.server.part.Machines;
-import tekmerion.server.part.PartService;
 import tekmerion.server.permit.DataStatusEntries;
 import tekmerion.server.permit.DataStatusEntry;
 import tekmerion.server.person.Person;
@@ -42,9 +38,7 @@ class TakeIn {
   private final Jobs jobs;
   private final JobNumbers numbers;
   private final JobFindings jobFindings;
-  private final Customers customers;
-  private final Machines machines;
-  private final PartService parts;
+  private final WhoAndWhich whose;
   private final DataStatusEntries statusEntries;
   private final Accounts accounts;
   private final WeighingService weighing;
@@ -58,9 +52,7 @@ class TakeIn {
       Jobs jobs,
       JobNumbers numbers,
       JobFindings jobFindings,
-      Customers customers,
-      Machines machines,
-      PartService parts,
+      WhoAndWhich whose,
       DataStatusEntries statusEntries,
       Accounts accounts,
       WeighingService weighing,
@@ -72,9 +64,7 @@ class TakeIn {
     this.jobs = jobs;
     this.numbers = numbers;
     this.jobFindings = jobFindings;
-    this.customers = customers;
-    this.machines = machines;
-    this.parts = parts;
+    this.whose = whose;
     this.statusEntries = statusEntries;
     this.accounts = accounts;
     this.weighing = weighing;
@@ -127,13 +117,13 @@ class TakeIn {
   private Job fresh(Answers answers, Person by) {
     Understanding.Understood understood = understanding.of(answers);
     Instant now = clock.instant();
-    Machine machine = machine(answers, null, now);
+    Machine machine = whose.machine(answers, null, now);
     Job job =
         jobs.save(
             new Job(
                 numbers.next(),
                 machine,
-                customer(answers, null),
+                whose.customer(answers, null),
                 answers.complaint().strip(),
                 understood.families(),
                 answers.bootStage(),
@@ -159,7 +149,8 @@ class TakeIn {
     // One that was met before belongs to other jobs too: "not that one" makes a new one.
     Customer customer = before.customerId() == null ? job.customer() : null;
     Machine machine = before.machineId() == null ? job.machine() : null;
-    job.belongsTo(customer(answers, customer), machine(answers, machine, clock.instant()));
+    job.belongsTo(
+        whose.customer(answers, customer), whose.machine(answers, machine, clock.instant()));
     apply(job, answers, understood, stood, by);
     tell.journal(
         job,
@@ -227,52 +218,6 @@ class TakeIn {
             : "signed by %s: \"%s\" It opens nothing before the drives are named."
                 .formatted(waiver.name(), waiver.wording()),
         by);
-  }
-
-  private Customer customer(Answers answers, Customer present) {
-    Customer customer =
-        answers.customerId() == null
-            ? present
-            : customers
-                .findById(answers.customerId())
-                .filter(c -> c.erasedAt() == null)
-                .orElseThrow(
-                    () -> Refusal.badRequest("That customer is gone.", "Enter the name anew."));
-    String name = answers.customerName().strip();
-    if (customer == null) {
-      customer = new Customer(name);
-    }
-    customer.reachedBy(
-        name,
-        isBlank(answers.phone()) ? customer.phone() : answers.phone().strip(),
-        isBlank(answers.email()) ? customer.email() : answers.email().strip());
-    return customers.save(customer);
-  }
-
-  private Machine machine(Answers answers, Machine present, Instant now) {
-    boolean loose = answers.subjectOrMachine() == Subject.DRIVE;
-    String serial = isBlank(answers.serial()) ? null : answers.serial().strip();
-    if (answers.machineId() != null) {
-      Machine met =
-          machines
-              .findById(answers.machineId())
-              .orElseThrow(
-                  () -> Refusal.badRequest("That machine is not known.", "Enter it anew."));
-      return met;
-    }
-    String maker = isBlank(answers.maker()) ? "" : answers.maker().strip();
-    String model = isBlank(answers.model()) ? "" : answers.model().strip();
-    Machine machine =
-        present != null
-            ? present
-            : new Machine(
-                loose ? Machine.Kind.LOOSE_DRIVE : Machine.Kind.MACHINE, maker, model, serial);
-    machine.called(maker, model, serial);
-    machine = machines.save(machine);
-    if (loose) {
-      parts.told(machine.id(), "drive-a", model.isEmpty() ? null : model, serial, now);
-    }
-    return machine;
   }
 
   private static boolean isBlank(String text) {

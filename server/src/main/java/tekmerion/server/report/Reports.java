@@ -1,6 +1,5 @@
 package tekmerion.server.report;
 
-import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneId;
@@ -9,11 +8,9 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.decision.Course;
-import tekmerion.core.drive.DriveVisit;
 import tekmerion.core.permit.DriveState;
 import tekmerion.core.permit.Proven;
 import tekmerion.core.report.OwnerFacts;
@@ -25,9 +22,6 @@ import tekmerion.core.weigh.Weighed.CauseShare;
 import tekmerion.link.RescueResult;
 import tekmerion.server.TekmerionProperties;
 import tekmerion.server.decision.DecisionService;
-import tekmerion.server.evidence.Readings;
-import tekmerion.server.evidence.Visit;
-import tekmerion.server.evidence.Visits;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
 import tekmerion.server.knowhow.ShopKnowHow;
@@ -37,7 +31,6 @@ import tekmerion.server.permit.JobPermissions;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.proof.Proofs;
 import tekmerion.server.report.ReportView.Annex;
-import tekmerion.server.report.ReportView.AnnexReading;
 import tekmerion.server.report.ReportView.AnnexRun;
 import tekmerion.server.report.ReportView.AnnexStep;
 import tekmerion.server.report.ReportView.ReportAdvice;
@@ -59,10 +52,8 @@ class Reports {
   private final Proofs proofs;
   private final Runs runs;
   private final JobPermissions permissions;
-  private final Readings readings;
-  private final Visits visits;
+  private final ReportParts parts;
   private final ShopKnowHow knowHow;
-  private final JdbcClient jdbc;
   private final TekmerionProperties properties;
   private final Clock clock;
 
@@ -74,10 +65,8 @@ class Reports {
       Proofs proofs,
       Runs runs,
       JobPermissions permissions,
-      Readings readings,
-      Visits visits,
+      ReportParts parts,
       ShopKnowHow knowHow,
-      JdbcClient jdbc,
       TekmerionProperties properties,
       Clock clock) {
     this.jobs = jobs;
@@ -87,10 +76,8 @@ class Reports {
     this.proofs = proofs;
     this.runs = runs;
     this.permissions = permissions;
-    this.readings = readings;
-    this.visits = visits;
+    this.parts = parts;
     this.knowHow = knowHow;
-    this.jdbc = jdbc;
     this.properties = properties;
     this.clock = clock;
   }
@@ -121,7 +108,7 @@ class Reports {
         report.printed(),
         report.sections().stream().map(s -> new ReportSection(s.heading(), s.lines())).toList(),
         ReportPlots.of(
-            visits(job, cause, stood.map(DecisionService.Stood::at).orElse(clock.instant())),
+            parts.visits(job, cause, stood.map(DecisionService.Stood::at).orElse(clock.instant())),
             ofJob,
             words,
             zone),
@@ -185,7 +172,7 @@ class Reports {
         copied.filter(d -> d.evidence().imageVerified()).isPresent(),
         copy.map(f -> f.lostFiles().stream().map(RescueResult.LostFile::path).toList()),
         copy.map(RescueResult::lostFilesInAll).orElse(0L),
-        replaced(job),
+        parts.replaced(job),
         proof.map(Proofs.ProofView::proven).orElse(Proven.NOT_NEEDED),
         proof.map(Proofs.ProofView::clean).orElse(0));
   }
@@ -219,35 +206,6 @@ class Reports {
     return changes;
   }
 
-  /** Parts that came into a place of the machine while the job went on, where another one was. */
-  private List<String> replaced(Job job) {
-    return jdbc.sql(
-            "SELECT n.slot, p.model FROM part_place n JOIN part p ON p.id = n.part_id"
-                + " WHERE n.machine_id = ? AND n.since > ? AND EXISTS (SELECT 1 FROM part_place o"
-                + " WHERE o.machine_id = n.machine_id AND o.part_key = n.part_key"
-                + " AND o.part_id <> n.part_id AND o.until IS NOT NULL AND o.until >= ?)"
-                + " ORDER BY n.since")
-        .params(
-            job.machine().id(), Timestamp.from(job.takenInAt()), Timestamp.from(job.takenInAt()))
-        .query((rs, n) -> "%s: %s.".formatted(rs.getString(1), rs.getString(2)))
-        .list();
-  }
-
-  /** Of the drive that was there then: it may be replaced by now. */
-  private List<DriveVisit> visits(Job job, Optional<CauseShare> cause, Instant then) {
-    return cause
-        .flatMap(
-            c ->
-                jdbc.sql(
-                        "SELECT part_id FROM part_place WHERE machine_id = ? AND part_key = ?"
-                            + " AND since <= ? ORDER BY since DESC LIMIT 1")
-                    .params(job.machine().id(), c.part(), Timestamp.from(then))
-                    .query(Long.class)
-                    .optional())
-        .map(part -> visits.of(part).stream().map(Visit::said).toList())
-        .orElse(List.of());
-  }
-
   private Annex annex(Job job, List<Run> ofJob, List<MadeMoves.Made> moves) {
     return new Annex(
         ofJob.stream()
@@ -263,10 +221,7 @@ class Reports {
                         r.ending().why()))
             .sorted(Comparator.comparing(AnnexRun::at))
             .toList(),
-        readings.findByJobIdOrderByReceivedAtDesc(job.id()).stream()
-            .map(r -> new AnnexReading(r.getId(), r.partKey(), r.takenAt()))
-            .sorted(Comparator.comparing(AnnexReading::at))
-            .toList(),
+        parts.readings(job),
         moves.stream()
             .map(m -> new AnnexStep(m.title(), m.words(), m.by(), m.at()))
             .sorted(Comparator.comparing(AnnexStep::at))

@@ -1,4 +1,4 @@
-package tekmerion.server.demo;
+package tekmerion.demo;
 
 import java.sql.Timestamp;
 import java.time.Instant;
