@@ -10,6 +10,7 @@ const plan = (words: string, more: Partial<Plan> = {}): Plan => ({
   courses: ['REPLACE_PART'],
   minutes: 84,
   parts: 80,
+  owner: 0,
   comeback: 12,
   data: 9,
   fails: 0.05,
@@ -45,5 +46,8 @@ it('says what the cheapest plan costs, the runner-up, and what would change it',
 it('names no parts where none are needed, and never promises', () => {
   expect(costWords(plan('x', { parts: 0, fails: 0.001 }))).toBe(
     '84 min of work; does not mend it in fewer than 1 of 100',
+  );
+  expect(costWords(plan('x', { owner: 119.6, parts: 0 }))).toContain(
+    '84 min of work, 120 min for the owner to set up again;',
   );
 });

@@ -18,7 +18,9 @@ export function leaningWords(job: Job): string | null {
 /** "55 min of work, parts for 70; fails in 4 of 100": everything in minutes of work. */
 export function costWords(plan: Plan): string {
   const parts = plan.parts > 0 ? `, parts worth ${Math.round(plan.parts)} min` : '';
+  const owner =
+    plan.owner >= 1 ? `, ${Math.round(plan.owner)} min for the owner to set up again` : '';
   const fails = 100 * plan.fails;
   const often = fails < 1 ? 'fewer than 1' : String(Math.round(fails));
-  return `${Math.round(plan.minutes)} min of work${parts}; does not mend it in ${often} of 100`;
+  return `${Math.round(plan.minutes)} min of work${parts}${owner}; does not mend it in ${often} of 100`;
 }

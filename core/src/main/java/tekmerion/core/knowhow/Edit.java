@@ -165,7 +165,15 @@ public sealed interface Edit {
       entries.remedies.put(
           id,
           new Remedy(
-              id, name, was.course(), was.part(), minutes, parts, was.invasiveness(), cures));
+              id,
+              name,
+              was.course(),
+              was.part(),
+              minutes,
+              parts,
+              was.invasiveness(),
+              was.owner(),
+              cures));
     }
   }
 

@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import tekmerion.core.finding.Finding;
 import tools.jackson.dataformat.yaml.YAMLMapper;
 
@@ -43,6 +44,7 @@ public final class KnowHow {
   private final Map<String, Remedy> remedies;
   private final Set<String> aside;
   private final List<Hazard> hazards;
+  private final Set<String> seenByHand;
 
   /**
    * One that names no hazards.
@@ -86,6 +88,7 @@ public final class KnowHow {
     this.remedies = byId(remedies, Remedy::id, mistakes);
     this.aside = Set.of();
     this.hazards = List.copyOf(hazards);
+    this.seenByHand = seenByHand(this.moves);
     hazards.forEach(hazard -> hazard.check(this, mistakes));
     all.forEach(finding -> checkFinding(finding, mistakes));
     questions.forEach(question -> checkQuestion(question, mistakes));
@@ -93,6 +96,19 @@ public final class KnowHow {
     if (!mistakes.isEmpty()) {
       throw new Mistakes(mistakes);
     }
+  }
+
+  private static Set<String> seenByHand(Map<String, Move> moves) {
+    return moves.values().stream()
+        .filter(move -> move.by() == null)
+        .flatMap(move -> move.tells().stream())
+        .map(Move.Outcomes::id)
+        .collect(Collectors.toUnmodifiableSet());
+  }
+
+  /** Whether somebody looks and types it, so that a slip can be in it; the probe makes none. */
+  public boolean isSeenByHand(String finding) {
+    return seenByHand.contains(finding);
   }
 
   /** What ships with the product. */
@@ -124,6 +140,7 @@ public final class KnowHow {
     remedies = entries.remedies;
     aside = entries.aside;
     hazards = before.hazards;
+    seenByHand = seenByHand(moves);
     List<String> mistakes = new ArrayList<>();
     causes.values().forEach(cause -> checkCause(cause, mistakes));
     findings.values().forEach(finding -> checkFinding(finding, mistakes));

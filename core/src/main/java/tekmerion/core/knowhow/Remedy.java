@@ -12,6 +12,8 @@ import tekmerion.core.permit.Invasiveness;
  * @param part what is replaced by it, as a word; empty if nothing is
  * @param minutes hands-on, then waiting
  * @param parts price of parts, in minutes of work
+ * @param owner minutes that its owner needs afterwards, with every file copied too: programs put in
+ *     again, settings, logins, licences; null for none
  * @param cures probability that it mends a cause for good, by cause
  */
 public record Remedy(
@@ -22,9 +24,11 @@ public record Remedy(
     List<Integer> minutes,
     Integer parts,
     Invasiveness invasiveness,
+    Integer owner,
     Map<String, Double> cures) {
   public Remedy {
     part = part == null ? "" : part;
+    owner = owner == null ? 0 : owner;
     minutes = List.copyOf(minutes);
     cures = Map.copyOf(cures);
   }

@@ -49,6 +49,59 @@ final class Information {
     return Math.max(0, entropy - conditional);
   }
 
+  /**
+   * The same of what is worth telling apart: fault sets of one group count as one fault. What only
+   * tells causes apart that change no plan is worth nothing.
+   *
+   * @param groupOf of each set of {@code faults}, from 0
+   */
+  static double bits(
+      Posterior faults, int[] groupOf, int groups, List<List<Observation>> findings) {
+    int combinations = findings.stream().mapToInt(List::size).reduce(1, Math::multiplyExact);
+    double[] joint = new double[combinations];
+    double[] weight = new double[groups];
+    double[][] together = new double[groups][];
+    for (int s = 0; s < faults.sets(); s++) {
+      double share = faults.share(s);
+      if (share < 1e-12) {
+        continue;
+      }
+      joint[0] = share;
+      int filled = 1;
+      for (List<Observation> levels : findings) {
+        for (int level = levels.size() - 1; level >= 0; level--) {
+          double p = levels.get(level).likelihood(faults.set(s));
+          for (int i = 0; i < filled; i++) {
+            joint[level * filled + i] = joint[i] * p;
+          }
+        }
+        filled *= levels.size();
+      }
+      int group = groupOf[s];
+      weight[group] += share;
+      if (together[group] == null) {
+        together[group] = joint.clone();
+      } else {
+        for (int i = 0; i < combinations; i++) {
+          together[group][i] += joint[i];
+        }
+      }
+    }
+    double[] marginal = new double[combinations];
+    double conditional = 0;
+    for (int g = 0; g < groups; g++) {
+      for (int i = 0; together[g] != null && i < combinations; i++) {
+        marginal[i] += together[g][i];
+        conditional += weight[g] * surprise(together[g][i] / weight[g]);
+      }
+    }
+    double entropy = 0;
+    for (double p : marginal) {
+      entropy += surprise(p);
+    }
+    return Math.max(0, entropy - conditional);
+  }
+
   private static double surprise(double p) {
     return p <= 0 ? 0 : -p * Math.log(p) / LOG_2;
   }

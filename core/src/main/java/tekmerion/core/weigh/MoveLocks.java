@@ -6,6 +6,7 @@ import tekmerion.core.knowhow.FindingKind;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Move;
 import tekmerion.core.permit.Action;
+import tekmerion.core.permit.Load;
 import tekmerion.core.permit.Lock;
 import tekmerion.core.permit.Permission;
 import tekmerion.core.weigh.Weighing.Part;
@@ -37,6 +38,10 @@ final class MoveLocks {
                   ? "Opens when it gets there."
                   : "Detour: %s.".formatted(detourNames(move, part))));
     }
+    Optional<Permission.Locked> unseen = notLookedYet(move);
+    if (unseen.isPresent()) {
+      return unseen;
+    }
     Optional<Permission.Locked> locked =
         at.permissions().of(new Action.Make(move.effects(), part.key())).locked();
     if (locked.isPresent()) {
@@ -62,6 +67,33 @@ final class MoveLocks {
               Lock.NEEDS_PROBE,
               "Only a probe can do it.",
               "Opens when it sits in a bay with a probe."));
+    }
+    return Optional.empty();
+  }
+
+  /**
+   * A pack that nobody has looked at is not loaded, and a drive that its owner heard click is not
+   * copied before somebody has listened: an hour at full speed may be its last.
+   */
+  private Optional<Permission.Locked> notLookedYet(Move move) {
+    boolean hasPack = network.machineKind().map(kind -> kind.equals("laptop")).orElse(false);
+    if (move.effects().loads().contains(Load.BATTERY)
+        && hasPack
+        && network.level("battery.shape").isEmpty()) {
+      return Optional.of(
+          new Permission.Locked(
+              Lock.BATTERY_UNSAFE,
+              "Nobody has looked at the battery yet, and a swollen one must not be loaded.",
+              "Opens when its shape was seen."));
+    }
+    if (move.act() == Move.Act.COPY
+        && network.level("noise.clicks").filter("clicks"::equals).isPresent()
+        && network.level("drive.sound").isEmpty()) {
+      return Optional.of(
+          new Permission.Locked(
+              Lock.DRIVE_FAILING,
+              "Its owner heard clicks, and nobody has listened to it yet.",
+              "Opens when somebody has listened to the drive."));
     }
     return Optional.empty();
   }

@@ -24,8 +24,20 @@ final class Network {
   /** Judgement: a machine in thirty comes with nothing that we know. */
   private static final double UNEXPLAINED = 0.01;
 
+  /**
+   * Judgement, range a half to double: that a cause which the complaint's family does not list
+   * makes an owner come with it all the same.
+   */
+  private static final double IN_OTHER_WORDS = 0.05;
+
   /** What is left of a cause of another kind of machine, if the kind is named wrongly. */
   private static final double OF_ANOTHER_KIND = 0.005;
+
+  /**
+   * Judgement, range half to double: of what people see and type by hand so much is wrong, whatever
+   * it is. One slip must not outweigh three findings that agree.
+   */
+  private static final double SLIP = 0.02;
 
   private final KnowHow knowHow;
   private final Collection<String> families;
@@ -118,16 +130,16 @@ final class Network {
     if (families.isEmpty()) {
       return Complaint.NONE;
     }
-    boolean[] behind = new boolean[instances.size()];
-    for (int i = 0; i < behind.length; i++) {
-      behind[i] = isBehindComplaint(i);
+    double[] brings = new double[instances.size()];
+    for (int i = 0; i < brings.length; i++) {
+      brings[i] = isBehindComplaint(i) ? 1 : IN_OTHER_WORDS;
     }
-    return new Complaint(behind, UNEXPLAINED);
+    return new Complaint(brings, UNEXPLAINED);
   }
 
   /**
-   * Whether a cause can be behind these complaints: it has a prior of its own for one of them.
-   * Others may be there as well, but nobody came because of them.
+   * Whether a cause is one of those that bring such complaints: it has a prior of its own for one
+   * of them. Others may be there as well, but seldom did anybody come because of them.
    */
   boolean isBehindComplaint(int number) {
     Cause cause = instances.get(number).cause();
@@ -213,6 +225,7 @@ final class Network {
                 () ->
                     new IllegalArgumentException(
                         "finding %s has no level %s".formatted(finding.id(), finding.level())));
+    double slip = knowHow.isSeenByHand(kind.id()) ? SLIP : 0;
     double[][] links = new double[instances.size()][];
     kind.links()
         .forEach(
@@ -223,10 +236,10 @@ final class Network {
                     finding.part().equals(Finding.MACHINE)
                         || at.cause().isOfWholeMachine()
                         || at.part().key().equals(finding.part());
-                links[i] = reaches ? toArray(link) : null;
+                links[i] = reaches ? seen(link, slip) : null;
               }
             });
-    return new Observation(level, toArray(kind.leak()), links);
+    return new Observation(level, seen(kind.leak(), slip), links);
   }
 
   FindingKind kindOf(Finding finding) {
@@ -235,10 +248,11 @@ final class Network {
         .orElseThrow(() -> new IllegalArgumentException("no finding " + finding.id()));
   }
 
-  private static double[] toArray(List<Double> values) {
+  /** A distribution as it is told: now and then something else is looked at, or written down. */
+  private static double[] seen(List<Double> values, double slip) {
     double[] array = new double[values.size()];
     for (int i = 0; i < array.length; i++) {
-      array[i] = values.get(i);
+      array[i] = (1 - slip) * values.get(i) + slip / array.length;
     }
     return array;
   }

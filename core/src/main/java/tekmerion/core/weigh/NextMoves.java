@@ -13,6 +13,7 @@ import tekmerion.core.finding.Finding;
 import tekmerion.core.knowhow.Cause;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Move;
+import tekmerion.core.knowhow.Remedy;
 import tekmerion.core.permit.DataStatus;
 import tekmerion.core.permit.Permission;
 import tekmerion.core.permit.Permissions;
@@ -42,11 +43,14 @@ public final class NextMoves {
   private static final int MAX_COMBINATIONS = 81;
   private static final int MAX_DECIDED = 27;
 
-  /** Asking for something takes a moment too. */
-  private static final double MIN_MINUTES = 0.5;
+  /** To ask for something and to read what came takes a minute too. */
+  private static final double MIN_MINUTES = 1;
 
   /** To reach a drive in a machine that does not start it goes into a dock first. */
   private static final int DOCKING_MINUTES = 12;
+
+  /** A stranger's machine is started into the probe once: cables, firmware's start order. */
+  private static final int REACHING_MINUTES = 7;
 
   private static final double MIN_BITS = 1e-3;
   private static final int SHOWN = 3;
@@ -63,7 +67,7 @@ public final class NextMoves {
   private final Situation at;
   private final List<Part> parts;
   private final double now;
-  private final boolean mended;
+  private final Optional<Move> mendedBy;
 
   /** What broke off half way, by the id of what comes after it. */
   private final Map<String, Move> failedBefore = new HashMap<>();
@@ -74,13 +78,18 @@ public final class NextMoves {
    * @param permissions what is permitted in the job
    * @param done moves that were made or could not be made, {@code move@part}
    * @param probe whether a probe is there to do what only a probe can
+   * @param reached whether the machine answers it already
    */
-  public record Situation(Permissions permissions, Set<String> done, boolean probe) {
+  public record Situation(
+      Permissions permissions, Set<String> done, boolean probe, boolean reached) {
     /** Of one drive of which only this is known: for simulations, benchmarks and files. */
     public static Situation assumed(
         DataStatus status, Optional<String> failing, Set<String> done, boolean probe) {
       return new Situation(
-          Permissions.of(tekmerion.core.permit.Situation.assumed(status, failing)), done, probe);
+          Permissions.of(tekmerion.core.permit.Situation.assumed(status, failing)),
+          done,
+          probe,
+          probe);
     }
 
     DataStatus data() {
@@ -142,14 +151,11 @@ public final class NextMoves {
     this.parts = parts;
     this.at = at;
     this.faults = network.posterior().heavy(MIN_SHARE);
-    this.plans = new Plans(knowHow, network, faults);
+    this.mendedBy = Mended.by(knowHow, network);
+    this.plans = new Plans(knowHow, network, faults, mendedBy);
     this.locks = new MoveLocks(knowHow, network, faults, at);
     this.stake = Stake.of(at.data());
     this.now = plans.least(faults, stake);
-    this.mended =
-        knowHow.moves().stream()
-            .flatMap(move -> move.tells().stream())
-            .anyMatch(asked -> network.level(asked.id()).filter(asked::isMended).isPresent());
     knowHow.moves().stream()
         .filter(move -> !move.whenFailed().isEmpty())
         .filter(
@@ -234,7 +240,12 @@ public final class NextMoves {
     }
     all.removeIf(
         r ->
-            r.worth() <= 0 && r.lock().isEmpty() && !follows(r.move()) && !clearsAHazard(r.move()));
+            r.worth() <= 0
+                && r.lock().isEmpty()
+                && !follows(r.move())
+                && !clearsAHazard(r.move())
+                // What may be decided can be done, however little it is worth trying now.
+                && knowHow.remedy(r.move().id()).isEmpty());
     all.sort(
         Comparator.comparing((Ranked r) -> r.lock().isPresent())
             .thenComparing(r -> !follows(r.move()))
@@ -255,7 +266,8 @@ public final class NextMoves {
     if (at.done().contains(move.id() + "@" + part.key())) {
       return false;
     }
-    if (mended && move.tells().stream().anyMatch(asked -> asked.complaint() != null)) {
+    if (mendedBy.isPresent()
+        && move.tells().stream().anyMatch(asked -> asked.complaint() != null)) {
       return false; // there is no complaint left to try it on
     }
     Predicate<String> known = finding -> network.level(finding, part.key()).isPresent();
@@ -269,16 +281,32 @@ public final class NextMoves {
 
   private Ranked rank(Move move, Part part) {
     List<List<Observation>> open = open(move, part);
-    double bits = Information.bits(faults, open);
+    double bits = plans.bits(faults, open);
     double saved = (bits < MIN_BITS ? 0 : Math.max(0, now - expected(open))) + securedMinutes(move);
     double minutes =
         Math.max(MIN_MINUTES, move.handsOnMinutes())
             + Stake.WAITING * move.waitingMinutes()
             + move.invasiveness().ordinal()
-            + (move.by() != null && locks.startsNothing() ? DOCKING_MINUTES : 0);
-    double gain = saved + MINUTES_PER_BIT * bits - riskMinutes(move);
+            + (move.by() != null ? reachingMinutes() : 0);
+    double gain = saved + MINUTES_PER_BIT * bits - riskMinutes(move) - ownerMinutes(move);
     return new Ranked(
-        move, part, bits, saved, gain / minutes, why(move, bits, saved), locks.lock(move, part));
+        move,
+        part,
+        bits,
+        saved,
+        gain / minutes,
+        MoveReason.of(move, bits, saved, failedBefore.get(move.id()), clearsAHazard(move)),
+        locks.lock(move, part));
+  }
+
+  /** A machine that answers a probe is asked for more at no cost; a drive in a dock is docked. */
+  private double reachingMinutes() {
+    return locks.startsNothing() ? DOCKING_MINUTES : at.reached() ? 0 : REACHING_MINUTES;
+  }
+
+  /** A move that is a remedy costs its owner what the remedy does. */
+  private double ownerMinutes(Move move) {
+    return knowHow.remedy(move.id()).map(Remedy::owner).orElse(0);
   }
 
   /** Whether it is what comes after a move that broke off half way. */
@@ -306,7 +334,7 @@ public final class NextMoves {
     for (String finding : move.given()) {
       if (network.level(finding, part.key()).isEmpty()) {
         List<Observation> levels = network.levelsOf(finding, part.key());
-        all.add(new Open(levels, Information.bits(faults, List.of(levels))));
+        all.add(new Open(levels, plans.bits(faults, List.of(levels))));
       }
     }
     all.sort(Comparator.comparingDouble(Open::bits).reversed());
@@ -354,45 +382,5 @@ public final class NextMoves {
 
   private double riskMinutes(Move move) {
     return move.risk() * stake.dataLossMinutes();
-  }
-
-  private String why(Move move, double bits, double saved) {
-    Move failed = failedBefore.get(move.id());
-    if (failed != null) {
-      return "“%s” broke off half way: this is what comes after it. %s%s"
-          .formatted(
-              failed.name(),
-              move.purpose(),
-              move.presupposes().isEmpty()
-                  ? ""
-                  : " It presupposes %s.".formatted(String.join(", ", presupposed(move))));
-    }
-    if (clearsAHazard(move)) {
-      return "What would work this part for long stays locked until this was seen. "
-          + move.purpose();
-    }
-    String tells =
-        bits >= 0.5
-            ? "It settles most of what is open"
-            : bits >= 0.1
-                ? "It tells much"
-                : bits >= 0.02 ? "It tells something" : "It tells little";
-    String saves =
-        saved >= 5
-            ? " and is expected to save %.0f minutes of work or comeback".formatted(saved)
-            : "";
-    return "%s%s. %s".formatted(tells, saves, move.purpose());
-  }
-
-  private static List<String> presupposed(Move move) {
-    return move.presupposes().stream()
-        .map(
-            p ->
-                switch (p) {
-                  case COPY -> "a verified copy, or data that nobody wants";
-                  case HARDWARE -> "hardware that is not under suspicion";
-                  case MAINS -> "the adapter plugged in";
-                })
-        .toList();
   }
 }

@@ -10,28 +10,40 @@ import java.util.Optional;
 import java.util.stream.IntStream;
 import tekmerion.core.decision.Course;
 import tekmerion.core.knowhow.KnowHow;
+import tekmerion.core.knowhow.Move;
 import tekmerion.core.knowhow.Remedy;
 
 /**
- * Expected cost of every sensible combination of remedies: one or two of them, with the data
- * recovered first where what follows endangers it, or nothing at all. With P(S) the probability of
- * a fault set and m(c) the chance that the plan mends cause c,
+ * Expected cost of every sensible plan: up to three remedies in order, with the data recovered
+ * where what follows endangers it, or nothing at all. A plan is not a bundle: after each remedy
+ * somebody looks whether the complaint is gone, and only if it is not comes the next. With P(S) the
+ * probability of a fault set, m_k(c) the chance that the first k remedies mend cause c, and r_k the
+ * probability that the complaint is there after k of them,
  *
- * <pre>  cost = minutes + parts + K·Σ P(S)·(1 − Π m(c)) + D·(1 − Π (1 − risk)),  c in S</pre>
+ * <pre>  cost = Σ r_(k−1)·(work_k + parts_k + owner_k + look_k) + K·r_n + L·Σ p_c·(1 − m(c)) + data
+ * </pre>
  *
- * taken over causes that can be behind the complaint, where one of the risks is that a failing
- * drive dies with what is on it, whatever is done, K is what a comeback costs and D what the data
- * weighs.
+ * K is what a comeback costs. L is what it costs to hand a machine back with something broken that
+ * nobody came for: the owner comes for that next. It counts for causes that were found and hardly
+ * bring this complaint. The data risks D·(1 − Π (1 − r·risk)), where one of the risks is that a
+ * failing drive dies with what is on it, whatever is done.
  *
  * @see "Heckerman, Breese & Rommelse: Decision-theoretic troubleshooting, CACM 38(3), 1995"
  */
 final class Plans {
-  private static final int PAIRED = 6;
+  /** Of the remedies that gain most, so many are paired, and so many put in threes. */
+  private static final int PAIRED = 5;
 
-  /**
-   * One change at a time: between two remedies the complaint is checked, and one too many hides.
-   */
-  private static final double CHECK_MINUTES = 15;
+  private static final int IN_THREES = 4;
+
+  /** Between two remedies the complaint is looked for. */
+  private static final double LOOK_MINUTES = 15;
+
+  /** Below this probability a cause that seldom brings such a complaint explains none. */
+  private static final double SEEN = 0.02;
+
+  /** From here on something that nobody came for counts as found, and costs if it is left. */
+  private static final double FOUND = 0.5;
 
   /** What the data risks from a course before it is copied; judgement, range half to double. */
   private static final double WRITING_RISK = 0.04;
@@ -46,31 +58,40 @@ final class Plans {
   private final List<Remedy> remedies;
   private final Optional<Remedy> recovery;
   private final double[][] cures;
+  private final double[] work;
   private final double[] dataRisk;
   private final boolean[] behind;
+  private final Complaint complaint;
   private final int causes;
 
   /**
-   * Fault sets that differ only in causes that nobody came for cost the same: the sets without
-   * those, and which of them each set of the posterior comes to.
+   * Fault sets that differ only in causes that do not bring the complaint cost the same but for
+   * what is left: the sets without those, and which of them each set of the posterior comes to.
    */
   private final int[] distinct;
 
   private final int[] distinctOf;
+  private final double[] quiet;
 
   /**
    * @param faults whose sets are those of every posterior that is asked about
+   * @param mendedBy after which the complaint was gone
    */
-  Plans(KnowHow knowHow, Network network, Posterior faults) {
+  Plans(KnowHow knowHow, Network network, Posterior faults, Optional<Move> mendedBy) {
     recovery =
         knowHow.remedies().stream()
             .filter(r -> r.course() == Course.RECOVER_DATA && r.cures().isEmpty())
             .findFirst();
     remedies =
-        knowHow.remedies().stream().filter(r -> recovery.isEmpty() || r != recovery.get()).toList();
+        knowHow.remedies().stream()
+            .filter(r -> recovery.isEmpty() || r != recovery.get())
+            .filter(r -> Mended.allows(mendedBy, r))
+            .toList();
     causes = network.instances().size();
     cures = new double[remedies.size()][causes];
+    work = new double[remedies.size()];
     for (int r = 0; r < remedies.size(); r++) {
+      work[r] = work(remedies.get(r));
       for (int c = 0; c < causes; c++) {
         String cause = network.instances().get(c).cause().id();
         cures[r][c] = remedies.get(r).cures().getOrDefault(cause, 0.0);
@@ -78,25 +99,32 @@ final class Plans {
     }
     dataRisk = network.instances().stream().mapToDouble(x -> x.cause().dataRisk()).toArray();
     behind = new boolean[causes];
+    boolean[] counted = new boolean[causes];
     for (int c = 0; c < causes; c++) {
       behind[c] = network.isBehindComplaint(c);
+      counted[c] = behind[c] || faults.probability()[c] >= SEEN;
     }
+    complaint = network.complaint().keeping(counted);
     distinctOf = new int[faults.sets()];
     Map<Integer, Integer> numbers = new LinkedHashMap<>();
     for (int set = 0; set < distinctOf.length; set++) {
       int next = numbers.size();
-      distinctOf[set] =
-          numbers.computeIfAbsent(behindComplaint(faults.set(set), behind), k -> next);
+      distinctOf[set] = numbers.computeIfAbsent(only(faults.set(set), counted), k -> next);
     }
     distinct = numbers.keySet().stream().mapToInt(Integer::intValue).toArray();
+    quiet = Arrays.stream(distinct).mapToDouble(complaint::quiet).toArray();
   }
 
-  /** The same set without causes that cannot be behind the complaint, in the order of numbers. */
-  private static int behindComplaint(int set, boolean[] behind) {
+  private static double work(Remedy remedy) {
+    return remedy.minutes().get(0) + Stake.WAITING * remedy.minutes().get(1);
+  }
+
+  /** The same set without causes that are not counted, in the order of numbers. */
+  private static int only(int set, boolean[] counted) {
     int[] kept = new int[FaultSets.MAX];
     int count = 0;
     for (int rest = set; rest != FaultSets.NONE; rest = FaultSets.withoutLast(rest)) {
-      if (behind[FaultSets.last(rest)]) {
+      if (counted[FaultSets.last(rest)]) {
         kept[count++] = FaultSets.last(rest);
       }
     }
@@ -108,19 +136,35 @@ final class Plans {
     return others;
   }
 
+  /** What findings tell of causes that a plan can hang on, in bits. */
+  double bits(Posterior faults, List<List<Observation>> findings) {
+    return Information.bits(faults, distinctOf, distinct.length, findings);
+  }
+
   /** Cheapest first. */
   List<Plan> rank(Posterior faults, Stake stake) {
-    Beliefs beliefs = beliefs(faults);
-    List<Plan> singles = new ArrayList<>();
+    Beliefs beliefs = new Beliefs(faults);
+    List<Plan> plans = new ArrayList<>();
+    plans.add(beliefs.plan(stake));
     for (int r = 0; r < remedies.size(); r++) {
-      singles.add(plan(new int[] {r}, beliefs, stake));
+      plans.add(beliefs.plan(stake, r));
     }
-    int[] promising = promising(faults);
-    List<Plan> plans = new ArrayList<>(singles);
-    plans.add(plan(new int[0], beliefs, stake));
-    for (int a = 0; a < promising.length; a++) {
-      for (int b = a + 1; b < promising.length; b++) {
-        plans.add(plan(gentlerFirst(promising[a], promising[b]), beliefs, stake));
+    int[] promising = beliefs.promising();
+    for (int a : promising) {
+      for (int b : promising) {
+        if (a != b) {
+          plans.add(beliefs.plan(stake, a, b));
+        }
+      }
+    }
+    int[] few = Arrays.copyOf(promising, Math.min(IN_THREES, promising.length));
+    for (int a : few) {
+      for (int b : few) {
+        for (int c : few) {
+          if (a != b && b != c && a != c) {
+            plans.add(beliefs.plan(stake, a, b, c));
+          }
+        }
       }
     }
     plans.sort(Comparator.comparingDouble(Plan::cost));
@@ -128,124 +172,188 @@ final class Plans {
   }
 
   /**
-   * What the best plan costs. A remedy that costs more than all it could mend is in no best plan,
-   * so it is not tried.
+   * What the best plan of at most two remedies costs. A remedy that costs more than all it could
+   * mend is in no best plan, so it is not tried.
    */
   double least(Posterior faults, Stake stake) {
-    Beliefs beliefs = beliefs(faults);
-    double least = plan(new int[0], beliefs, stake).cost();
+    Beliefs beliefs = new Beliefs(faults);
+    double least = beliefs.plan(stake).cost();
     for (int r = 0; r < remedies.size(); r++) {
-      if (gain(r, faults) > 0) {
-        least = Math.min(least, plan(new int[] {r}, beliefs, stake).cost());
+      if (beliefs.gain(r) > 0) {
+        least = Math.min(least, beliefs.plan(stake, r).cost());
       }
     }
-    int[] promising = promising(faults);
-    for (int a = 0; a < promising.length; a++) {
-      for (int b = a + 1; b < promising.length; b++) {
-        int[] both = gentlerFirst(promising[a], promising[b]);
-        least = Math.min(least, plan(both, beliefs, stake).cost());
+    int[] promising = beliefs.promising();
+    for (int a : promising) {
+      for (int b : promising) {
+        if (a != b) {
+          least = Math.min(least, beliefs.plan(stake, a, b).cost());
+        }
       }
     }
     return least;
   }
 
-  /**
-   * The remedies that gain most by themselves, and none that gains nothing: what is worth pairing.
-   * Where two causes hold, no single remedy ends the complaint, but each of two gains.
-   */
-  private int[] promising(Posterior faults) {
-    double[] gains = new double[remedies.size()];
-    for (int r = 0; r < gains.length; r++) {
-      gains[r] = gain(r, faults);
-    }
-    return IntStream.range(0, gains.length)
-        .filter(r -> gains[r] > 0)
-        .boxed()
-        .sorted(Comparator.comparingDouble((Integer r) -> gains[r]).reversed())
-        .limit(PAIRED)
-        .mapToInt(Integer::intValue)
-        .toArray();
-  }
+  /** What is believed to be at fault, and what plans come to by it. */
+  private final class Beliefs {
+    private final double[] probability;
 
-  /** What it saves of each cause behind the complaint, less its work and parts. */
-  private double gain(int remedy, Posterior faults) {
-    double mended = 0;
-    for (int c = 0; c < causes; c++) {
-      mended += behind[c] ? faults.probability()[c] * cures[remedy][c] : 0;
-    }
-    Remedy r = remedies.get(remedy);
-    double own = r.minutes().get(0) + Stake.WAITING * r.minutes().get(1) + r.parts();
-    return Stake.COMEBACK_MINUTES * mended - own;
-  }
+    /** Of each distinct set of causes that bring the complaint. */
+    private final double[] shares = new double[distinct.length];
 
-  private int[] gentlerFirst(int a, int b) {
-    return remedies.get(a).invasiveness().compareTo(remedies.get(b).invasiveness()) <= 0
-        ? new int[] {a, b}
-        : new int[] {b, a};
-  }
+    /** That a drive is failing, and that it takes its data along. */
+    private final double drive;
 
-  /**
-   * @param shares probability of each distinct set of causes behind the complaint
-   * @param drive probability that a drive is failing
-   * @param dies that it takes its data along
-   */
-  private record Beliefs(double[] shares, double drive, double dies) {}
+    private final double dies;
 
-  private Beliefs beliefs(Posterior faults) {
-    double[] shares = new double[distinct.length];
-    for (int s = 0; s < faults.sets(); s++) {
-      shares[distinctOf[s]] += faults.share(s);
-    }
-    double drive = 0;
-    double dies = 0;
-    for (int cause = 0; cause < causes; cause++) {
-      if (dataRisk[cause] > 0) {
-        drive += faults.probability()[cause];
-        dies += faults.probability()[cause] * dataRisk[cause];
+    /** That the complaint is there after one remedy; NaN until it is asked for. */
+    private final double[] thereAfter = new double[remedies.size()];
+
+    Beliefs(Posterior faults) {
+      probability = faults.probability();
+      for (int s = 0; s < faults.sets(); s++) {
+        shares[distinctOf[s]] += faults.share(s);
       }
+      double anyDrive = 0;
+      double anyDies = 0;
+      for (int cause = 0; cause < causes; cause++) {
+        if (dataRisk[cause] > 0) {
+          anyDrive += probability[cause];
+          anyDies += probability[cause] * dataRisk[cause];
+        }
+      }
+      drive = Math.min(1, anyDrive);
+      dies = Math.min(1, anyDies);
+      Arrays.fill(thereAfter, Double.NaN);
     }
-    return new Beliefs(shares, Math.min(1, drive), Math.min(1, dies));
-  }
 
-  private Plan plan(int[] chosen, Beliefs beliefs, Stake stake) {
-    double risk = beliefs.dies();
-    double minutes = CHECK_MINUTES * Math.max(0, chosen.length - 1);
-    double parts = 0;
-    List<Remedy> list = new ArrayList<>();
-    double[] mends = new double[causes];
-    for (int r : chosen) {
-      Remedy remedy = remedies.get(r);
-      list.add(remedy);
-      minutes += remedy.minutes().get(0) + Stake.WAITING * remedy.minutes().get(1);
-      parts += remedy.parts();
-      risk = 1 - (1 - risk) * (1 - risk(remedy, beliefs.drive()));
+    /**
+     * The remedies that gain most by themselves, and none that gains nothing: what is worth
+     * pairing. Where two causes hold, no single remedy ends the complaint, but each of two gains.
+     */
+    int[] promising() {
+      double[] gains = new double[remedies.size()];
+      Arrays.setAll(gains, this::gain);
+      return IntStream.range(0, gains.length)
+          .filter(r -> gains[r] > 0)
+          .boxed()
+          .sorted(Comparator.comparingDouble((Integer r) -> gains[r]).reversed())
+          .limit(PAIRED)
+          .mapToInt(Integer::intValue)
+          .toArray();
+    }
+
+    /** What it saves of each cause, less its work and parts. */
+    double gain(int remedy) {
+      double saves = 0;
       for (int c = 0; c < causes; c++) {
-        mends[c] = 1 - (1 - mends[c]) * (1 - cures[r][c]);
+        double each =
+            behind[c]
+                ? Stake.COMEBACK_MINUTES
+                : probability[c] >= FOUND ? Stake.LEFT_BROKEN_MINUTES : 0;
+        saves += each * probability[c] * cures[remedy][c];
       }
+      return saves - work[remedy] - remedies.get(remedy).parts() - remedies.get(remedy).owner();
     }
-    double data = risk * stake.dataLossMinutes();
-    if (recovery.isPresent()) {
-      Remedy copy = recovery.get();
-      double work = copy.minutes().get(0) + Stake.WAITING * copy.minutes().get(1);
-      double lost = data * (RECOVERY_FAILS + RECOVERY_FAILS_MORE * beliefs.drive());
-      if (lost + work + copy.parts() < data) {
-        list.add(0, copy);
-        minutes += work;
-        parts += copy.parts();
-        data = lost;
+
+    /** That the complaint is still there when each cause was mended with this chance. */
+    private double isThere(double[] mended) {
+      double there = 0;
+      for (int d = 0; d < distinct.length; d++) {
+        if (shares[d] == 0) {
+          continue;
+        }
+        double silent = 1;
+        for (int rest = distinct[d];
+            rest != FaultSets.NONE && silent > 0;
+            rest = FaultSets.withoutLast(rest)) {
+          int cause = FaultSets.last(rest);
+          silent *= 1 - complaint.brings(cause) * (1 - mended[cause]);
+        }
+        // Given that somebody came: of what can have brought them nothing is left.
+        double gone = Math.max(0, silent - quiet[d]) / (1 - quiet[d]);
+        there += shares[d] * (1 - gone);
       }
+      return there;
     }
-    double fails = 0;
-    for (int d = 0; d < distinct.length; d++) {
-      double mended = 1;
-      for (int rest = distinct[d];
-          rest != FaultSets.NONE && mended > 0;
-          rest = FaultSets.withoutLast(rest)) {
-        mended *= mends[FaultSets.last(rest)];
+
+    private double isThereAfter(int remedy) {
+      if (Double.isNaN(thereAfter[remedy])) {
+        thereAfter[remedy] = isThere(cures[remedy]);
       }
-      fails += beliefs.shares()[d] * (1 - mended);
+      return thereAfter[remedy];
     }
-    return new Plan(list, minutes, parts, Stake.COMEBACK_MINUTES * fails, data, fails);
+
+    Plan plan(Stake stake, int... chosen) {
+      List<Remedy> list = new ArrayList<>();
+      List<Double> needed = new ArrayList<>();
+      double[] mended = new double[causes];
+      double[] broken = new double[causes];
+      Arrays.fill(broken, 1);
+      double reached = 1;
+      double there = chosen.length == 0 ? isThere(mended) : 1;
+      double minutes = 0;
+      double parts = 0;
+      double owner = 0;
+      double safe = 1;
+      double reachedAtRisk = -1;
+      for (int k = 0; k < chosen.length; k++) {
+        int r = chosen[k];
+        Remedy remedy = remedies.get(r);
+        list.add(remedy);
+        reached = there;
+        needed.add(reached);
+        boolean last = k == chosen.length - 1;
+        minutes += reached * (work[r] + (last ? 0 : LOOK_MINUTES));
+        parts += reached * remedy.parts();
+        owner += reached * remedy.owner();
+        double risk = risk(remedy, drive);
+        if (risk > 0 && reachedAtRisk < 0) {
+          reachedAtRisk = reached;
+        }
+        safe *= 1 - reached * risk;
+        for (int c = 0; c < causes; c++) {
+          mended[c] = 1 - (1 - mended[c]) * (1 - cures[r][c]);
+          broken[c] *= 1 - reached * cures[r][c];
+        }
+        there = k == 0 ? isThereAfter(r) : isThere(mended);
+      }
+      double data = (1 - (1 - dies) * safe) * stake.dataLossMinutes();
+      if (recovery.isPresent() && data > 0) {
+        Remedy copy = recovery.get();
+        double fails = RECOVERY_FAILS + RECOVERY_FAILS_MORE * drive;
+        double copying = work(copy) + copy.parts();
+        double first = copying + fails * data;
+        double later =
+            reachedAtRisk < 0
+                ? Double.POSITIVE_INFINITY
+                : reachedAtRisk * copying
+                    + (1 - (1 - dies) * (1 - fails * (1 - safe))) * stake.dataLossMinutes();
+        if (Math.min(first, later) < data) {
+          boolean atOnce = first <= later;
+          int place = atOnce ? 0 : placeOfRisk(list);
+          double share = atOnce ? 1 : reachedAtRisk;
+          list.add(place, copy);
+          needed.add(place, share);
+          minutes += share * work(copy);
+          parts += share * copy.parts();
+          data = (atOnce ? first : later) - share * copying;
+        }
+      }
+      double left = 0;
+      for (int c = 0; c < causes; c++) {
+        left += behind[c] || probability[c] < FOUND ? 0 : probability[c] * broken[c];
+      }
+      double comeback = Stake.COMEBACK_MINUTES * there + Stake.LEFT_BROKEN_MINUTES * left;
+      return new Plan(list, needed, minutes, parts, owner, comeback, data, there);
+    }
+
+    private int placeOfRisk(List<Remedy> list) {
+      return IntStream.range(0, list.size())
+          .filter(k -> risk(list.get(k), drive) > 0)
+          .findFirst()
+          .orElse(0);
+    }
   }
 
   /** What this remedy risks of data that is not copied. */

@@ -15,7 +15,7 @@ import java.util.stream.IntStream;
  * for the empty set. So the weights of smaller sets bound those of larger ones, and a set is left
  * out only if that bound, also with any one observation taken away, is below {@value #NEGLIGIBLE}
  * of what the whole is then at least, all left out together. Nothing is left out by guess. That
- * somebody complained only takes weight from sets that do not explain it, by a factor that stands
+ * somebody complained only takes weight from sets that hardly explain it, by a factor that stands
  * in the bound.
  */
 final class Posterior {
@@ -211,12 +211,9 @@ final class Posterior {
    * or one cause alone keeps when the observation that speaks most for it is taken away.
    */
   private double leastOfWhole() {
-    double least = complaint.logUnexplained();
+    double least = complaint.logLikelihood(FaultSets.NONE);
     for (int i = 0; i < causes; i++) {
-      double alone = logGain[i] - shown[i];
-      if (!complaint.isExplainedBy(FaultSets.of(i))) {
-        alone += complaint.logUnexplained();
-      }
+      double alone = logGain[i] - shown[i] + complaint.logLikelihood(FaultSets.of(i));
       least = Math.max(least, alone);
     }
     return least;
@@ -275,7 +272,7 @@ final class Posterior {
   }
 
   private void keep(int set, double logWeight) {
-    add(set, complaint.isExplainedBy(set) ? logWeight : logWeight + complaint.logUnexplained());
+    add(set, logWeight + complaint.logLikelihood(set));
   }
 
   private void add(int set, double weight) {

@@ -15,6 +15,12 @@ public record Stake(double dataLossMinutes) {
    */
   static final double COMEBACK_MINUTES = 600;
 
+  /**
+   * What it costs to hand a machine back with something broken that its owner did not come for:
+   * they come for that next. Judgement, range half to double.
+   */
+  static final double LEFT_BROKEN_MINUTES = 300;
+
   /** A minute of waiting beside a minute of work. */
   static final double WAITING = 0.1;
 

@@ -64,7 +64,7 @@ public final class Weighing {
       DataStatus dataStatus) {
     Network network = Network.of(knowHow, families, parts, findings);
     Weighing weighing = new Weighing(network);
-    Plans plans = new Plans(knowHow, network, weighing.posterior);
+    Plans plans = new Plans(knowHow, network, weighing.posterior, Mended.by(knowHow, network));
     return weighing.result(plans, Stake.of(dataStatus));
   }
 

@@ -126,6 +126,7 @@ class KnowHowTest {
             List.of(1),
             0,
             Invasiveness.LOOKS_ONLY,
+            0,
             Map.of("ghost", 2.0));
     KnowHow good = KnowHow.shipped();
 

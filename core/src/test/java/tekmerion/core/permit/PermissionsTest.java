@@ -30,10 +30,11 @@ class PermissionsTest {
     SIGNED_AWAY,
     SIGNED_AWAY_OF_ANOTHER,
     SAFE_BUT_NOT_IDENTIFIED,
-    SAFE_BUT_WANTED_IN_ANOTHER_JOB;
+    SAFE_BUT_WANTED_IN_ANOTHER_JOB,
+    SAFE_HERE_AND_IN_ANOTHER_JOB;
 
     boolean isSafe() {
-      return this == VERIFIED_COPY || this == SIGNED_AWAY;
+      return this == VERIFIED_COPY || this == SIGNED_AWAY || this == SAFE_HERE_AND_IN_ANOTHER_JOB;
     }
   }
 
@@ -51,7 +52,9 @@ class PermissionsTest {
             : data == Data.SIGNED_AWAY_OF_ANOTHER ? List.of(Waiver.ofAll(Y)) : List.of(),
         data == Data.SAFE_BUT_WANTED_IN_ANOTHER_JOB
             ? List.of(new DriveState.InOtherJob("J-7", DataStatus.WANTED, false))
-            : List.of(),
+            : data == Data.SAFE_HERE_AND_IN_ANOTHER_JOB
+                ? List.of(new DriveState.InOtherJob("J-7", DataStatus.COPY_VERIFIED, false))
+                : List.of(),
         failing,
         offLimits);
   }
@@ -124,7 +127,7 @@ class PermissionsTest {
         }
       }
     }
-    assertThat(rows).isEqualTo(8L * 8 * 16 * 48 * 3);
+    assertThat(rows).isEqualTo(9L * 9 * 16 * 48 * 3);
   }
 
   private static Set<Lock> unsafe(Data data) {

@@ -47,11 +47,11 @@ class PosteriorTest {
           links[s][c] = random.nextInt(3) == 0 ? null : distribution(random, levels, least);
         }
       }
-      boolean[] behind = new boolean[causes];
+      double[] brings = new double[causes];
       for (int c = 0; c < causes; c++) {
-        behind[c] = random.nextInt(3) > 0;
+        brings[c] = random.nextInt(3) > 0 ? 1 : 0.2 * random.nextDouble();
       }
-      return new Network(prior, leaks, links, seen, new Complaint(behind, 0.01));
+      return new Network(prior, leaks, links, seen, new Complaint(brings, 0.01));
     }
 
     private static double[] distribution(Random random, int levels, double least) {
@@ -82,10 +82,12 @@ class PosteriorTest {
         if (Integer.bitCount(set) > 3) {
           continue;
         }
-        double weight = complaint.unexplained();
+        // Nobody comes if neither what is unknown nor any cause that is there brings them.
+        double nobody = 1 - complaint.unexplained();
         for (int c = 0; c < prior.length; c++) {
-          weight = (set & 1 << c) != 0 && complaint.behind()[c] ? 1 : weight;
+          nobody *= (set & 1 << c) != 0 ? 1 - complaint.brings()[c] : 1;
         }
+        double weight = 1 - nobody;
         for (int c = 0; c < prior.length; c++) {
           weight *= (set & 1 << c) != 0 ? prior[c] : 1 - prior[c];
         }
@@ -183,8 +185,7 @@ class PosteriorTest {
     // Two causes, 0.1 each, one of which can be behind the complaint; without one of those it is
     // 50 times rarer. Weights: none 0.81/50, other alone 0.09/50, behind 0.09, both 0.01.
     Posterior posterior =
-        Posterior.of(
-            new double[] {0.1, 0.1}, List.of(), new Complaint(new boolean[] {true, false}, 0.02));
+        Posterior.of(new double[] {0.1, 0.1}, List.of(), new Complaint(new double[] {1, 0}, 0.02));
 
     double all = 0.81 / 50 + 0.09 / 50 + 0.09 + 0.01;
     assertThat(posterior.none()).isCloseTo(0.81 / 50 / all, within(1e-12));

@@ -52,6 +52,7 @@ class WeighingTest {
                 List.of(20, 0),
                 0,
                 Invasiveness.LOOKS_ONLY,
+                0,
                 Map.of()),
             new Remedy(
                 "replace-drive",
@@ -61,6 +62,7 @@ class WeighingTest {
                 List.of(30, 0),
                 60,
                 Invasiveness.OPENS_CASE,
+                0,
                 Map.of("worn", 1.0))));
   }
 

@@ -2,6 +2,7 @@ package tekmerion.evaluation.shop;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import tekmerion.evaluation.shop.Visit.Result;
 
 /**
@@ -9,6 +10,9 @@ import tekmerion.evaluation.shop.Visit.Result;
  *
  * @param right share of machines whose first cause was behind the complaint
  * @param decidedRight share whose decision ends the complaint
+ * @param rebuiltWithoutNeed share whose system is set up anew, or erased, where less would do
+ * @param copied share of visits in which a copy is made as a move
+ * @param readFirst share of visits whose first move is reading the drive
  * @param calibrationError expected calibration error of the first cause's probability against
  *     whether the machine has it, ten bins of equal width
  * @param brier mean squared error of the same
@@ -17,6 +21,9 @@ import tekmerion.evaluation.shop.Visit.Result;
 record Score(
     double right,
     double decidedRight,
+    double rebuiltWithoutNeed,
+    double copied,
+    double readFirst,
     double calibrationError,
     double brier,
     double moves,
@@ -27,6 +34,7 @@ record Score(
     int dataLosses,
     List<Bin> reliability) {
   private static final int BINS = 10;
+  private static final Set<String> COPIES = Set.of("rescue-copy");
 
   /** Those that were said to be about as likely, and how many of them were so. */
   record Bin(double said, double right, int machines) {}
@@ -62,6 +70,13 @@ record Score(
     return new Score(
         results.stream().filter(Result::right).count() / (double) n,
         decidedRight / (double) n,
+        results.stream().filter(Result::rebuiltWithoutNeed).count() / (double) n,
+        results.stream().filter(r -> r.moves().stream().anyMatch(COPIES::contains)).count()
+            / (double) n,
+        results.stream()
+                .filter(r -> !r.moves().isEmpty() && r.moves().get(0).equals("read-drive"))
+                .count()
+            / (double) n,
         error,
         brier,
         results.stream().mapToInt(r -> r.moves().size()).average().orElseThrow(),

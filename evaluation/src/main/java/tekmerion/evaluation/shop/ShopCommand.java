@@ -26,6 +26,7 @@ import tekmerion.sim.shop.ShopMachines;
 public final class ShopCommand implements Callable<Integer> {
   private static final double RIGHT_TARGET = 0.9;
   private static final double CALIBRATION_TARGET = 0.05;
+  private static final double REBUILT_TARGET = 0.02;
   private static final double SAVED_TARGET = 0.4;
 
   @Option(names = "--machines", defaultValue = "5000", description = "Default: 5000.")
@@ -83,6 +84,7 @@ public final class ShopCommand implements Callable<Integer> {
   private void print(Order order, Score score, List<Result> results) {
     System.out.printf(
         "%n%s%n  right cause first       %5.1f %%%n  decision ends it          %5.1f %%%n"
+            + "  rebuilt without need    %5.1f %%%n  copied as a move        %5.1f %%%n  drive read first        %5.1f %%%n"
             + "  calibration error       %7.3f%n  Brier score             %7.3f%n"
             + "  moves                   %5.1f%n  minutes hands-on        %5.1f%n"
             + "  minutes waiting         %5.1f%n  minutes of work         %5.1f (waiting at a tenth)%n"
@@ -90,6 +92,9 @@ public final class ShopCommand implements Callable<Integer> {
         order,
         100 * score.right(),
         100 * score.decidedRight(),
+        100 * score.rebuiltWithoutNeed(),
+        100 * score.copied(),
+        100 * score.readFirst(),
         score.calibrationError(),
         score.brier(),
         score.moves(),
@@ -138,7 +143,7 @@ public final class ShopCommand implements Callable<Integer> {
     if (listMachines) {
       for (int i = 0; i < results.size(); i++) {
         Result r = results.get(i);
-        if (!r.right() || !r.decidedRight()) {
+        if (!r.right() || !r.decidedRight() || r.rebuiltWithoutNeed()) {
           System.out.printf(
               "  #%d %s: %s %.2f, decided %s%n",
               i, r.truth(), r.topCause(), r.topProbability(), r.decided());
@@ -166,6 +171,7 @@ public final class ShopCommand implements Callable<Integer> {
     boolean met =
         ours.right() >= RIGHT_TARGET
             && ours.calibrationError() <= CALIBRATION_TARGET
+            && ours.rebuiltWithoutNeed() <= REBUILT_TARGET
             && ours.dataLosses() == 0;
     Score list = scores.get(Order.CHECKLIST);
     if (list != null) {

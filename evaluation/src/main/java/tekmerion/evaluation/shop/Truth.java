@@ -2,6 +2,7 @@ package tekmerion.evaluation.shop;
 
 import java.util.List;
 import java.util.Set;
+import tekmerion.core.knowhow.Remedy;
 import tekmerion.core.weigh.Plan;
 import tekmerion.sim.shop.Ailment;
 import tekmerion.sim.shop.Ill;
@@ -9,6 +10,9 @@ import tekmerion.sim.shop.ShopMachine;
 
 /** What the right answer is: the cause's name in the know-how, and what would have mended it. */
 final class Truth {
+  private static final Set<String> REBUILDS =
+      Set.of("reset-keeping", "reset-erasing", "clean-install", "new-volume");
+
   private Truth() {}
 
   /** The id that the know-how has for it. */
@@ -152,5 +156,25 @@ final class Truth {
     return open.stream()
         .allMatch(
             ill -> plan.remedies().stream().anyMatch(r -> endedBy(ill.what()).contains(r.id())));
+  }
+
+  /**
+   * Whether, following the plan until the complaint is gone, a system is set up anew or a drive
+   * erased although everything open then ends by something milder. What is mended on the way
+   * counts.
+   */
+  static boolean rebuildsWithoutNeed(ShopMachine machine, Plan plan) {
+    List<Ill> open = machine.noticed().stream().filter(ill -> machine.has(ill.what())).toList();
+    for (Remedy remedy : plan.remedies()) {
+      if (open.isEmpty() && !machine.noticed().isEmpty() && remedy != plan.remedies().get(0)) {
+        return false;
+      }
+      if (REBUILDS.contains(remedy.id())) {
+        return open.stream()
+            .allMatch(ill -> endedBy(ill.what()).stream().anyMatch(id -> !REBUILDS.contains(id)));
+      }
+      open = open.stream().filter(ill -> !endedBy(ill.what()).contains(remedy.id())).toList();
+    }
+    return false;
   }
 }

@@ -47,6 +47,9 @@ final class Visit {
 
   private static final double NO_TOOL = 0.02;
 
+  /** A stranger's machine is brought to answer a probe, once. */
+  private static final double REACHING_MINUTES = 7;
+
   /** An hour under load of a drive that is going, and its chance of dying in it. */
   private static final double DIES_PER_LOADED_HOUR = 0.05;
 
@@ -65,6 +68,7 @@ final class Visit {
   private double handsOn;
   private double waiting;
   private boolean dataLost;
+  private boolean reached;
 
   /**
    * @param families that the owner named
@@ -73,6 +77,7 @@ final class Visit {
    * @param right whether the first cause is behind the complaint; of a sound machine, whether it is
    *     said to have none of them
    * @param decidedRight whether the decision ends the complaint
+   * @param rebuiltWithoutNeed whether it sets a system up anew, or erases, where less would do
    * @param minutes hands-on, and waiting at a tenth
    * @param dataLost by something that a move or the decision did
    */
@@ -85,6 +90,7 @@ final class Visit {
       boolean right,
       String decided,
       boolean decidedRight,
+      boolean rebuiltWithoutNeed,
       double handsOn,
       double waiting,
       double minutes,
@@ -164,7 +170,7 @@ final class Visit {
         families,
         parts,
         List.copyOf(findings.values()),
-        new Situation(permissions(), done, true));
+        new Situation(permissions(), done, true, reached));
   }
 
   private Permissions permissions() {
@@ -181,7 +187,8 @@ final class Visit {
   private void make(Move move, Part part) {
     made.add(move.id());
     done.add(move.id() + "@" + part.key());
-    handsOn += move.handsOnMinutes();
+    handsOn += move.handsOnMinutes() + (move.by() != null && !reached ? REACHING_MINUTES : 0);
+    reached |= move.by() != null;
     waiting += move.waitingMinutes();
     Rung needed = Rung.valueOf(move.bootStage().toUpperCase(Locale.ROOT));
     Rung gets = bench.start();
@@ -273,6 +280,7 @@ final class Visit {
             : Truth.isBehind(machine, top.cause()),
         plan.words(),
         nothingThere ? plan.remedies().isEmpty() : Truth.ends(machine, plan),
+        Truth.rebuildsWithoutNeed(machine, plan),
         handsOn,
         waiting,
         handsOn + waiting / 10,

@@ -18,6 +18,7 @@ class ScoreTest {
         right,
         "plan",
         decidedRight,
+        false,
         minutes,
         0,
         minutes,

@@ -43,6 +43,11 @@ record JobCustody(
 
   record BayNote(int number, @Schema(nullable = true) ProbeView probe) {}
 
+  /** Whether the machine answers a probe. */
+  boolean isProbeOnline() {
+    return bay != null && bay.probe() != null && bay.probe().online();
+  }
+
   /** Puts it together. */
   @Service
   static class Views {

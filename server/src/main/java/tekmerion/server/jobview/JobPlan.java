@@ -49,6 +49,7 @@ record JobPlan(
    *
    * @param minutes of work, waiting at a tenth
    * @param parts their price
+   * @param owner what its owner needs afterwards
    * @param comeback what a comeback is expected to cost
    * @param data what lost data is expected to cost
    * @param fails probability that the complaint is not mended, 0 to 1
@@ -59,6 +60,7 @@ record JobPlan(
       List<Course> courses,
       double minutes,
       double parts,
+      double owner,
       double comeback,
       double data,
       double fails) {
@@ -68,6 +70,7 @@ record JobPlan(
           plan.courses(),
           plan.minutes(),
           plan.parts(),
+          plan.owner(),
           plan.comeback(),
           plan.data(),
           plan.fails());

@@ -85,7 +85,7 @@ class JobViews implements Shown {
     Job job = jobs.named(number);
     Supplier<JobCustody> custody =
         SingletonSupplier.of(() -> parts.custody().of(job, bays.findByJobId(job.id())));
-    Supplier<Judged> judged = SingletonSupplier.of(() -> judged(job));
+    Supplier<Judged> judged = SingletonSupplier.of(() -> judged(job, custody.get()));
     Supplier<JobEvidence> evidence =
         SingletonSupplier.of(
             () -> parts.evidence().of(job, judged.get().evidence(), judged.get().permitted()));
@@ -119,7 +119,7 @@ class JobViews implements Shown {
       List<CourseView> courses,
       NextMoves.Advice advice) {}
 
-  private Judged judged(Job job) {
+  private Judged judged(Job job, JobCustody custody) {
     Evidence evidence = weighing.weigh(job);
     Permissions permitted = permissions.of(job, evidence);
     return new Judged(
@@ -128,6 +128,7 @@ class JobViews implements Shown {
         decisions.courses(permitted),
         job.endedAt() != null
             ? NextMoves.Advice.NONE
-            : weighing.advice(job, evidence, permitted, made.done(job.id()), true));
+            : weighing.advice(
+                job, evidence, permitted, made.done(job.id()), custody.isProbeOnline()));
   }
 }

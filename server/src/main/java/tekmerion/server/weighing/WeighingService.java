@@ -134,11 +134,11 @@ public class WeighingService {
    *
    * @param permissions of the job
    * @param done moves that were made, as {@code move@part}
-   * @param probe whether a probe is there
+   * @param reached whether the machine answers a probe already
    */
   public NextMoves.Advice advice(
-      Job job, Evidence evidence, Permissions permissions, Set<String> done, boolean probe) {
-    return adviceBy(knowHow.now(), job, evidence, permissions, done, probe);
+      Job job, Evidence evidence, Permissions permissions, Set<String> done, boolean reached) {
+    return adviceBy(knowHow.now(), job, evidence, permissions, done, reached);
   }
 
   /** The same by another table. */
@@ -148,13 +148,13 @@ public class WeighingService {
       Evidence evidence,
       Permissions permissions,
       Set<String> done,
-      boolean probe) {
+      boolean reached) {
     return advices.of(
         other,
         job.families(),
         weighed(evidence.drives()),
         evidence.findings(),
-        new NextMoves.Situation(permissions, done, probe));
+        new NextMoves.Situation(permissions, done, true, reached));
   }
 
   /** The parts of a machine that a move can be made on. */
