@@ -14,6 +14,9 @@ import tekmerion.core.words.Sentences;
 
 /** Why a move cannot be made now, and what would open it. */
 final class MoveLocks {
+  private static final String SHAPE = "battery.shape";
+  private static final String SOUND = "drive.sound";
+
   private final KnowHow knowHow;
   private final Network network;
   private final Posterior faults;
@@ -38,7 +41,7 @@ final class MoveLocks {
                   ? "Opens when it gets there."
                   : "Detour: %s.".formatted(detourNames(move, part))));
     }
-    Optional<Permission.Locked> unseen = notLookedYet(move);
+    Optional<Permission.Locked> unseen = notLookedYet(move, part);
     if (unseen.isPresent()) {
       return unseen;
     }
@@ -72,30 +75,36 @@ final class MoveLocks {
   }
 
   /**
-   * A pack that nobody has looked at is not loaded, and a drive that its owner heard click is not
-   * copied before somebody has listened: an hour at full speed may be its last.
+   * The finding that has to be known before a move, if it is not. A pack that nobody has looked at
+   * is not loaded, and a drive that its owner heard click is not copied before somebody has
+   * listened: an hour at full speed may be its last.
    */
-  private Optional<Permission.Locked> notLookedYet(Move move) {
-    boolean hasPack = network.machineKind().map(kind -> kind.equals("laptop")).orElse(false);
+  Optional<String> looksFirst(Move move, Part part) {
+    boolean hasPack = network.machineKind().map("laptop"::equals).orElse(false);
     if (move.effects().loads().contains(Load.BATTERY)
         && hasPack
-        && network.level("battery.shape").isEmpty()) {
-      return Optional.of(
-          new Permission.Locked(
-              Lock.BATTERY_UNSAFE,
-              "Nobody has looked at the battery yet, and a swollen one must not be loaded.",
-              "Opens when its shape was seen."));
+        && network.level(SHAPE).isEmpty()) {
+      return Optional.of(SHAPE);
     }
-    if (move.act() == Move.Act.COPY
-        && network.level("noise.clicks").filter("clicks"::equals).isPresent()
-        && network.level("drive.sound").isEmpty()) {
-      return Optional.of(
-          new Permission.Locked(
-              Lock.DRIVE_FAILING,
-              "Its owner heard clicks, and nobody has listened to it yet.",
-              "Opens when somebody has listened to the drive."));
-    }
-    return Optional.empty();
+    boolean clicked = network.level("noise.clicks").filter("clicks"::equals).isPresent();
+    return move.act() == Move.Act.COPY && clicked && network.level(SOUND, part.key()).isEmpty()
+        ? Optional.of(SOUND)
+        : Optional.empty();
+  }
+
+  private Optional<Permission.Locked> notLookedYet(Move move, Part part) {
+    return looksFirst(move, part)
+        .map(
+            finding ->
+                finding.equals(SHAPE)
+                    ? new Permission.Locked(
+                        Lock.BATTERY_UNSAFE,
+                        "Nobody has looked at the battery yet, and a swollen one must not be loaded.",
+                        "Opens when its shape was seen.")
+                    : new Permission.Locked(
+                        Lock.DRIVE_FAILING,
+                        "Its owner heard clicks, and nobody has listened to it yet.",
+                        "Opens when somebody has listened to the drive."));
   }
 
   private String detourNames(Move move, Part part) {

@@ -238,6 +238,8 @@ public final class NextMoves {
         }
       }
     }
+    List<Ranked> asCounted = List.copyOf(all);
+    all.replaceAll(r -> opening(r, asCounted));
     all.removeIf(
         r ->
             r.worth() <= 0
@@ -252,6 +254,22 @@ public final class NextMoves {
             .thenComparing(Comparator.comparingDouble(Ranked::worth).reversed())
             .thenComparing(r -> r.move().invasiveness()));
     return all;
+  }
+
+  /** A look that another move waits for is worth what that one is worth. */
+  private Ranked opening(Ranked look, List<Ranked> all) {
+    double worth =
+        all.stream()
+            .filter(
+                r ->
+                    locks
+                        .looksFirst(r.move(), r.part())
+                        .filter(look.move().given()::contains)
+                        .isPresent())
+            .mapToDouble(Ranked::worth)
+            .reduce(look.worth(), Math::max);
+    return new Ranked(
+        look.move(), look.part(), look.bits(), look.savedMinutes(), worth, look.why(), look.lock());
   }
 
   /** What a move can be made on: the whole machine, or each part of its kind. */

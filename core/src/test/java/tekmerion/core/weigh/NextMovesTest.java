@@ -289,6 +289,44 @@ class NextMovesTest {
         .isNotEqualTo("rescue-copy");
   }
 
+  /** Copying runs a drive for hours at full speed; listening takes a minute. */
+  @Test
+  void whatItsOwnerHeardClickIsListenedToBeforeItIsCopied() {
+    List<Finding> findings = new ArrayList<>();
+    findings.add(seen("boot-stage", "loader"));
+    findings.add(seen("noise.clicks", "clicks"));
+    findings.add(ofDrive("drive.pending-sectors", "many"));
+    findings.add(ofDrive("drive.self-test", "failed"));
+
+    Advice before = advice("mount-failure", findings);
+    assertThat(before.moves().get(0).move().id()).isEqualTo("drive-listen");
+    assertThat(of(before, "rescue-copy").orElseThrow().lock().orElseThrow().opens())
+        .contains("listened");
+
+    findings.add(ofDrive("drive.sound", "normal"));
+    assertThat(advice("mount-failure", findings).moves().get(0).move().id())
+        .isEqualTo("rescue-copy");
+  }
+
+  @Test
+  void aLaptopsBatteryIsLookedAtBeforeItIsLoaded() {
+    List<Finding> findings = new ArrayList<>();
+    findings.add(seen("boot-stage", "desktop"));
+    findings.add(seen("kind", "laptop"));
+
+    Advice before = advice("battery", findings);
+    assertThat(of(before, "load-steps").orElseThrow().lock()).isPresent();
+    assertThat(of(before, "battery-look").orElseThrow().worth())
+        .isGreaterThanOrEqualTo(of(before, "load-steps").orElseThrow().worth());
+
+    findings.add(seen("battery.shape", "flat"));
+    assertThat(of(advice("battery", findings), "load-steps").orElseThrow().lock()).isEmpty();
+  }
+
+  private static Advice advice(String family, List<Finding> findings) {
+    return advice(family, DataStatus.WANTED, null, findings.toArray(Finding[]::new));
+  }
+
   @Test
   void whatWasMadeIsNotOfferedAgain() {
     Advice after =
