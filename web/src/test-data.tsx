@@ -322,7 +322,8 @@ export function show(element: ReactNode, path = '/', route = '*') {
 
 /** Chooses one of a list as somebody with a mouse would. */
 export async function choose(label: string, option: string) {
-  await userEvent.click(await screen.findByLabelText(label));
+  // The list may be code that is fetched when it is first shown.
+  await userEvent.click(await screen.findByLabelText(label, undefined, { timeout: 10_000 }));
   await userEvent.click(await screen.findByRole('option', { name: option }));
 }
 

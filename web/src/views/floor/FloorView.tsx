@@ -1,17 +1,16 @@
-import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
-import { api, told } from '../../api/client';
 import { useFloor } from '../../api/queries';
 import type { Floor } from '../../api/types';
 import { clock, inWords, sameDay, when } from '../../ui/format';
 import { Loaded } from '../../ui/Loaded';
-import { Row } from '../../ui/Layout';
-import { Select } from '../../ui/Select';
 import { Page, Sheet, Sub, Title } from '../../ui/Sheet';
 import { Lanes } from './Lanes';
 import { NO_FILTER, passes, type Filter } from './lanes';
+
+/** Lists to choose from are a fifth of the code of this page: it is shown before they are there. */
+const Filters = lazy(() => import('./Filters').then((m) => ({ default: m.Filters })));
 
 /** Who needs a person now; what runs by itself and when it ends; what is promised. */
 export function FloorView() {
@@ -33,7 +32,9 @@ export function FloorView() {
               <EmptyFloor />
             ) : (
               <>
-                <Filters floor={data} filter={filter} onFilter={setFilter} />
+                <Suspense fallback={<ToCome />}>
+                  <Filters floor={data} filter={filter} onFilter={setFilter} />
+                </Suspense>
                 {jobs.length === 0 ? (
                   <Sheet style={{ padding: 24 }}>
                     <p>None of the {data.jobs.length} jobs in the shop passes these filters.</p>
@@ -115,68 +116,6 @@ function EmptyFloor() {
   );
 }
 
-interface FiltersProps {
-  floor: Floor;
-  filter: Filter;
-  onFilter: (filter: Filter) => void;
-}
-
-const DATA_STATUSES: Record<string, string> = {
-  NOT_ASKED: 'not asked yet',
-  WANTED: 'wanted',
-  NOT_WANTED: 'not wanted, signed',
-  COPIED: 'copied',
-  COPY_VERIFIED: 'copy verified',
-};
-
-function Filters({ floor, filter, onFilter }: FiltersProps) {
-  const script = useQuery({
-    queryKey: ['script'],
-    queryFn: () => told(api.GET('/api/questions')),
-    staleTime: Infinity,
-  });
-  const people = [...new Set(floor.jobs.flatMap((j) => (j.holder === null ? [] : [j.holder])))];
-  const families = (script.data?.families ?? []).filter((f) =>
-    floor.jobs.some((job) => job.families.includes(f.id)),
-  );
-  const statusEntries = Object.keys(DATA_STATUSES).filter((s) =>
-    floor.jobs.some((job) => job.dataStatus === s),
-  );
-  return (
-    <Filtering>
-      <Select
-        labelAt="beside"
-        label="Whose"
-        value={filter.whose}
-        onChange={(whose) => onFilter({ ...filter, whose })}
-        options={[
-          ['all', 'everybody’s'],
-          ['mine', 'mine'],
-          ['nobody', 'nobody’s'],
-          ...people.map((name) => [name, name] as const),
-        ]}
-      />
-      <Select
-        labelAt="beside"
-        label="Complaint"
-        value={filter.family}
-        onChange={(family) => onFilter({ ...filter, family })}
-        options={[['all', 'any'], ...families.map((f) => [f.id, f.name] as const)]}
-      />
-      <Select
-        labelAt="beside"
-        label="Data"
-        value={filter.dataStatus}
-        onChange={(dataStatus) => onFilter({ ...filter, dataStatus })}
-        options={[
-          ['all', 'any'],
-          ...statusEntries.map((id) => [id, DATA_STATUSES[id] ?? id] as const),
-        ]}
-      />
-    </Filtering>
-  );
-}
-
 const Head = styled.div`
   display: flex;
   flex-wrap: wrap;
@@ -188,9 +127,9 @@ const Head = styled.div`
   }
 `;
 
-const Filtering = styled(Row)`
-  gap: 8px 18px;
-  padding-bottom: 10px;
+/** As high as the filters are. */
+const ToCome = styled.div`
+  height: 54px;
 `;
 
 const Due = styled(Sheet)`
