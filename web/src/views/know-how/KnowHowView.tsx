@@ -130,6 +130,8 @@ function Found({ data, text }: { data: KnowHow; text: string }) {
                 <small>
                   {remedy.handsOn} min{remedy.waiting > 0 && `, wait ${remedy.waiting} min`}
                   {remedy.partsMinutes > 0 && `, parts worth ${remedy.partsMinutes} min of work`}
+                  {remedy.ownerMinutes > 0 &&
+                    `, ${remedy.ownerMinutes} min for the owner to set up again`}
                   {remedy.mends.length > 0 && ` · mends ${remedy.mends.join(', ')}`}
                 </small>
               </li>

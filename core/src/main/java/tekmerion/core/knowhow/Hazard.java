@@ -12,11 +12,24 @@ import tekmerion.core.permit.Load;
  * @param words why, in a sentence
  * @param clearedBy levels of other findings, by finding, of which one on the drive itself shows
  *     that it is not this drive
+ * @param lookFirst why nothing loads it before somebody has looked for this; empty where that need
+ *     not be
  */
 public record Hazard(
-    String finding, String level, Load of, String words, Map<String, String> clearedBy) {
+    String finding,
+    String level,
+    Load of,
+    String words,
+    Map<String, String> clearedBy,
+    String lookFirst) {
   public Hazard {
     clearedBy = clearedBy == null ? Map.of() : Map.copyOf(clearedBy);
+    lookFirst = lookFirst == null ? "" : lookFirst;
+  }
+
+  /** Whether what it endangers waits until somebody has looked for it. */
+  public boolean isLookedForFirst() {
+    return !lookFirst.isEmpty();
   }
 
   void check(KnowHow knowHow, List<String> mistakes) {

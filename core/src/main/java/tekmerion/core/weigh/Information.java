@@ -6,6 +6,9 @@ import java.util.List;
 final class Information {
   private static final double LOG_2 = Math.log(2);
 
+  /** A set with less adds less than any digit shown. */
+  private static final double NEGLIGIBLE = 1e-12;
+
   private Information() {}
 
   /**
@@ -17,36 +20,20 @@ final class Information {
    * @return bits, at least 0; 0 if nothing is open
    */
   static double bits(Posterior faults, List<List<Observation>> findings) {
-    int combinations = findings.stream().mapToInt(List::size).reduce(1, Math::multiplyExact);
-    double[] marginal = new double[combinations];
+    double[] marginal = new double[combinations(findings)];
+    double[] joint = new double[marginal.length];
     double conditional = 0;
-    double[] joint = new double[combinations];
     for (int s = 0; s < faults.sets(); s++) {
       double share = faults.share(s);
-      if (share < 1e-12) {
-        continue; // adds less than any digit shown
-      }
-      joint[0] = 1;
-      int filled = 1;
-      for (List<Observation> levels : findings) {
-        for (int level = levels.size() - 1; level >= 0; level--) {
-          double p = levels.get(level).likelihood(faults.set(s));
-          for (int i = 0; i < filled; i++) {
-            joint[level * filled + i] = joint[i] * p;
-          }
+      if (share >= NEGLIGIBLE) {
+        answers(faults.set(s), findings, joint);
+        for (int i = 0; i < joint.length; i++) {
+          marginal[i] += share * joint[i];
+          conditional += share * surprise(joint[i]);
         }
-        filled *= levels.size();
-      }
-      for (int i = 0; i < combinations; i++) {
-        marginal[i] += share * joint[i];
-        conditional += share * surprise(joint[i]);
       }
     }
-    double entropy = 0;
-    for (double p : marginal) {
-      entropy += surprise(p);
-    }
-    return Math.max(0, entropy - conditional);
+    return Math.max(0, entropy(marginal) - conditional);
   }
 
   /**
@@ -57,49 +44,55 @@ final class Information {
    */
   static double bits(
       Posterior faults, int[] groupOf, int groups, List<List<Observation>> findings) {
-    int combinations = findings.stream().mapToInt(List::size).reduce(1, Math::multiplyExact);
-    double[] joint = new double[combinations];
+    double[] joint = new double[combinations(findings)];
     double[] weight = new double[groups];
-    double[][] together = new double[groups][];
+    double[][] together = new double[groups][joint.length];
     for (int s = 0; s < faults.sets(); s++) {
       double share = faults.share(s);
-      if (share < 1e-12) {
-        continue;
-      }
-      joint[0] = share;
-      int filled = 1;
-      for (List<Observation> levels : findings) {
-        for (int level = levels.size() - 1; level >= 0; level--) {
-          double p = levels.get(level).likelihood(faults.set(s));
-          for (int i = 0; i < filled; i++) {
-            joint[level * filled + i] = joint[i] * p;
-          }
-        }
-        filled *= levels.size();
-      }
-      int group = groupOf[s];
-      weight[group] += share;
-      if (together[group] == null) {
-        together[group] = joint.clone();
-      } else {
-        for (int i = 0; i < combinations; i++) {
-          together[group][i] += joint[i];
+      if (share >= NEGLIGIBLE) {
+        answers(faults.set(s), findings, joint);
+        weight[groupOf[s]] += share;
+        for (int i = 0; i < joint.length; i++) {
+          together[groupOf[s]][i] += share * joint[i];
         }
       }
     }
-    double[] marginal = new double[combinations];
+    double[] marginal = new double[joint.length];
     double conditional = 0;
     for (int g = 0; g < groups; g++) {
-      for (int i = 0; together[g] != null && i < combinations; i++) {
+      for (int i = 0; weight[g] > 0 && i < joint.length; i++) {
         marginal[i] += together[g][i];
         conditional += weight[g] * surprise(together[g][i] / weight[g]);
       }
     }
+    return Math.max(0, entropy(marginal) - conditional);
+  }
+
+  private static int combinations(List<List<Observation>> findings) {
+    return findings.stream().mapToInt(List::size).reduce(1, Math::multiplyExact);
+  }
+
+  /** Probability of every combination of levels, given this set: into {@code joint}. */
+  private static void answers(int set, List<List<Observation>> findings, double[] joint) {
+    joint[0] = 1;
+    int filled = 1;
+    for (List<Observation> levels : findings) {
+      for (int level = levels.size() - 1; level >= 0; level--) {
+        double p = levels.get(level).likelihood(set);
+        for (int i = 0; i < filled; i++) {
+          joint[level * filled + i] = joint[i] * p;
+        }
+      }
+      filled *= levels.size();
+    }
+  }
+
+  private static double entropy(double[] probabilities) {
     double entropy = 0;
-    for (double p : marginal) {
+    for (double p : probabilities) {
       entropy += surprise(p);
     }
-    return Math.max(0, entropy - conditional);
+    return entropy;
   }
 
   private static double surprise(double p) {

@@ -1,8 +1,10 @@
 package tekmerion.core.weigh;
 
 import java.util.Optional;
+import java.util.Set;
 import tekmerion.core.finding.Finding;
 import tekmerion.core.knowhow.FindingKind;
+import tekmerion.core.knowhow.Hazard;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Move;
 import tekmerion.core.permit.Action;
@@ -14,9 +16,6 @@ import tekmerion.core.words.Sentences;
 
 /** Why a move cannot be made now, and what would open it. */
 final class MoveLocks {
-  private static final String SHAPE = "battery.shape";
-  private static final String SOUND = "drive.sound";
-
   private final KnowHow knowHow;
   private final Network network;
   private final Posterior faults;
@@ -74,37 +73,75 @@ final class MoveLocks {
     return Optional.empty();
   }
 
+  /** What has to be seen before a move is made. */
+  private record Look(Hazard hazard, Set<String> findings) {}
+
   /**
-   * The finding that has to be known before a move, if it is not. A pack that nobody has looked at
-   * is not loaded, and a drive that its owner heard click is not copied before somebody has
-   * listened: an hour at full speed may be its last.
+   * Whether another move gives what has to be seen before this one: the pack of a machine that has
+   * one before it is loaded, and a drive that its owner heard click before it is copied, as an hour
+   * at full speed may be its last.
    */
-  Optional<String> looksFirst(Move move, Part part) {
-    boolean hasPack = network.machineKind().map("laptop"::equals).orElse(false);
-    if (move.effects().loads().contains(Load.BATTERY)
-        && hasPack
-        && network.level(SHAPE).isEmpty()) {
-      return Optional.of(SHAPE);
-    }
-    boolean clicked = network.level("noise.clicks").filter("clicks"::equals).isPresent();
-    return move.act() == Move.Act.COPY && clicked && network.level(SOUND, part.key()).isEmpty()
-        ? Optional.of(SOUND)
-        : Optional.empty();
+  boolean waitsFor(Move move, Part part, Move look) {
+    return look(move, part)
+        .filter(l -> look.given().stream().anyMatch(l.findings()::contains))
+        .isPresent();
+  }
+
+  private Optional<Look> look(Move move, Part part) {
+    return knowHow.hazards().stream()
+        .filter(hazard -> endangers(move, hazard))
+        .map(
+            hazard ->
+                new Look(
+                    hazard,
+                    hazard.isLookedForFirst()
+                        ? Set.of(hazard.finding())
+                        : hazard.clearedBy().keySet()))
+        .filter(look -> look.findings().stream().noneMatch(f -> isKnown(f, part)))
+        .filter(look -> knowHow.offered().stream().anyMatch(m -> canLook(m, look.findings())))
+        .findFirst();
+  }
+
+  /** By what nobody has looked for yet, or by what was told and not cleared. */
+  private boolean endangers(Move move, Hazard hazard) {
+    return hazard.isLookedForFirst()
+        ? move.effects().loads().contains(hazard.of())
+        : hazard.of() == Load.DRIVE
+            && move.act() == Move.Act.COPY
+            && !hazard.clearedBy().isEmpty()
+            && network.level(hazard.finding()).filter(hazard.level()::equals).isPresent();
+  }
+
+  private boolean isKnown(String finding, Part part) {
+    return network.level(finding, part.key()).isPresent()
+        || network.level(finding, Finding.MACHINE).isPresent();
+  }
+
+  /** In such a machine, and there must be such a machine: an unknown one is not made to wait. */
+  private boolean canLook(Move move, Set<String> findings) {
+    return move.by() == null
+        && move.given().stream().anyMatch(findings::contains)
+        && move.fitsKind(network.machineKind())
+        && (move.kinds().isEmpty() || network.machineKind().isPresent());
   }
 
   private Optional<Permission.Locked> notLookedYet(Move move, Part part) {
-    return looksFirst(move, part)
+    return look(move, part)
         .map(
-            finding ->
-                finding.equals(SHAPE)
-                    ? new Permission.Locked(
-                        Lock.BATTERY_UNSAFE,
-                        "Nobody has looked at the battery yet, and a swollen one must not be loaded.",
-                        "Opens when its shape was seen.")
-                    : new Permission.Locked(
-                        Lock.DRIVE_FAILING,
-                        "Its owner heard clicks, and nobody has listened to it yet.",
-                        "Opens when somebody has listened to the drive."));
+            look ->
+                new Permission.Locked(
+                    look.hazard().of() == Load.BATTERY ? Lock.BATTERY_UNSAFE : Lock.DRIVE_FAILING,
+                    look.hazard().isLookedForFirst()
+                        ? look.hazard().lookFirst()
+                        : look.hazard().words(),
+                    "Opens after this move: %s."
+                        .formatted(
+                            String.join(
+                                " or ",
+                                knowHow.offered().stream()
+                                    .filter(m -> canLook(m, look.findings()))
+                                    .map(m -> Sentences.lowerFirst(m.named(part.name())))
+                                    .toList()))));
   }
 
   private String detourNames(Move move, Part part) {

@@ -260,12 +260,7 @@ public final class NextMoves {
   private Ranked opening(Ranked look, List<Ranked> all) {
     double worth =
         all.stream()
-            .filter(
-                r ->
-                    locks
-                        .looksFirst(r.move(), r.part())
-                        .filter(look.move().given()::contains)
-                        .isPresent())
+            .filter(r -> locks.waitsFor(r.move(), r.part(), look.move()))
             .mapToDouble(Ranked::worth)
             .reduce(look.worth(), Math::max);
     return new Ranked(

@@ -1,6 +1,5 @@
 package tekmerion.core.permit;
 
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -10,88 +9,39 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
+import tekmerion.core.permit.ShopRecords.Job;
+import tekmerion.core.permit.ShopRecords.Kept;
+import tekmerion.core.permit.ShopRecords.Run;
 import tekmerion.core.permit.World.CopyKey;
 import tekmerion.core.permit.World.Drive;
 import tekmerion.core.permit.World.Unit;
 
 /**
- * A shop in which anything may happen next: what the server keeps is kept here as plainly as can
- * be, runs by job and by the drive that the probe saw, signatures, decisions. Every question
- * whether something may be done is {@link Permissions}'. What is truly where is {@link World}'s.
+ * A shop in which anything may happen next. What the server would keep is {@link ShopRecords}',
+ * every question whether something may be done {@link Permissions}', and what is truly where {@link
+ * World}'s.
  */
 final class AnyShop {
   private static final List<String> FOLDERS = List.of("", "Users", "Photos", "Work");
 
-  /** A release is worth so long, and is asked for again after half of it. */
-  private static final int VALID_SECONDS = 15;
-
-  /** A run as the server keeps it. */
-  private record Run(int job, Optional<PartIdentity> seen, DataEvent event, boolean foreign) {}
-
-  private record Kept(
-      int job,
-      Waiver waiver,
-      boolean onScreen,
-      boolean[] confirmed,
-      boolean[] revoked,
-      World.Signature truth) {
-    boolean inForce() {
-      return !revoked[0] && (onScreen || confirmed[0]);
-    }
-  }
-
-  private static final class Job {
-    final int number;
-    final String owner;
-
-    /** What sits where, truly; and which drive the server read there last. */
-    final Map<String, Drive> places = new HashMap<>();
-
-    final Map<String, PartIdentity> known = new HashMap<>();
-    boolean wanted;
-    boolean ended;
-    boolean erases;
-
-    Job(int number, String owner) {
-      this.number = number;
-      this.owner = owner;
-    }
-  }
-
-  /** A probe that writes: it holds the drive that it opened, not the place. */
-  private static final class Writing {
-    final Job job;
-    final String place;
-    final PartIdentity named;
-    final Drive opened;
-    int askedAt;
-    boolean begun;
-
-    Writing(Job job, String place, PartIdentity named, Drive opened) {
-      this.job = job;
-      this.place = place;
-      this.named = named;
-      this.opened = opened;
-    }
-  }
-
   private final Random random;
   final World world = new World();
-  private final List<Job> jobs = new ArrayList<>();
-  private final List<Run> runs = new ArrayList<>();
-  private final List<Kept> waivers = new ArrayList<>();
-  private final List<Writing> writing = new ArrayList<>();
-  private int now;
-  long erased;
-  long refused;
+  private final ShopRecords kept = new ShopRecords();
+  final WritingProbes probes;
+  private long refused;
 
   AnyShop(Random random) {
     this.random = random;
+    probes = new WritingProbes(random, world, kept);
+  }
+
+  /** How often erasing was refused, by the server or the probe. */
+  long refused() {
+    return refused + probes.refused();
   }
 
   String step() {
-    now += random.nextInt(4);
+    probes.pass(random.nextInt(4));
     return switch (random.nextInt(27)) {
       case 0 -> takeIn();
       case 1 -> swap();
@@ -104,7 +54,7 @@ final class AnyShop {
       case 11 -> confirmOrRevoke();
       case 12 -> decide();
       case 13, 14 -> beginToErase();
-      case 15, 16, 17 -> write();
+      case 15, 16, 17 -> probes.write();
       case 18 -> eraseCopy();
       case 19 -> forgedArchive();
       case 20 -> use();
@@ -119,7 +69,7 @@ final class AnyShop {
   }
 
   private Optional<Job> anyOpen() {
-    return any(jobs.stream().filter(j -> !j.ended).toList());
+    return any(kept.jobs.stream().filter(j -> !j.ended).toList());
   }
 
   private boolean isIn(Job job, Drive drive) {
@@ -128,21 +78,21 @@ final class AnyShop {
 
   /** New drives of an owner, or drives that were here before: at home, or in another open job. */
   private String takeIn() {
-    if (jobs.stream().filter(j -> !j.ended).count() > 4) {
+    if (kept.jobs.stream().filter(j -> !j.ended).count() > 4) {
       return "the shop is full";
     }
-    Job job = new Job(jobs.size(), "Owner " + random.nextInt(3));
+    Job job = new Job(kept.jobs.size(), "Owner " + random.nextInt(3));
     job.wanted = random.nextBoolean();
     for (String place : List.of("drive-a", "drive-b").subList(0, 1 + random.nextInt(2))) {
       job.places.put(place, random.nextInt(3) == 0 ? before(job.owner) : fresh(job.owner));
     }
-    jobs.add(job);
+    kept.jobs.add(job);
     return "taken in " + job.number;
   }
 
   private Drive before(String owner) {
     return any(world.drives.stream()
-            .filter(d -> jobs.stream().noneMatch(j -> !j.ended && isIn(j, d)))
+            .filter(d -> kept.jobs.stream().noneMatch(j -> !j.ended && isIn(j, d)))
             .toList())
         .orElseGet(() -> fresh(owner));
   }
@@ -206,10 +156,10 @@ final class AnyShop {
   private void ran(At at, DataEvent event) {
     Optional<PartIdentity> itself = Optional.of(at.drive.identity);
     if (random.nextInt(20) != 0) {
-      runs.add(new Run(at.job.number, itself, event, false));
+      kept.runs.add(new Run(at.job.number, itself, event, false));
     } else if (event instanceof DataEvent.Imaged) {
       // Nobody knows of which drive it is: what lies in the folder was begun by it all the same.
-      runs.add(new Run(at.job.number, itself, DataEvent.Imaged.BEGUN, false));
+      kept.runs.add(new Run(at.job.number, itself, DataEvent.Imaged.BEGUN, false));
     }
   }
 
@@ -242,7 +192,7 @@ final class AnyShop {
       lost.addAll(at.drive.units); // it read nothing at all
     }
     Set<Unit> held = readInto(at, lost);
-    String sums = "sums " + now + " " + runs.size();
+    String sums = "sums " + probes.now() + " " + kept.runs.size();
     ran(
         at,
         new DataEvent.Imaged(
@@ -254,7 +204,7 @@ final class AnyShop {
             known ? (long) lost.size() : null));
     if (random.nextInt(3) != 0) {
       // Not while it is being erased: a release that runs on for seconds is nobody's mistake then.
-      boolean rots = random.nextInt(10) == 0 && writing.stream().noneMatch(w -> isOn(w, at));
+      boolean rots = random.nextInt(10) == 0 && !probes.hasBegun(at.drive.identity);
       if (rots && world.drives.stream().anyMatch(d -> d.units.containsAll(held))) {
         CopyKey key = new CopyKey(at.job.number, at.drive.identity);
         held.removeAll(asFiles.getOrDefault(key, Set.of())); // these lie beside the image
@@ -263,10 +213,6 @@ final class AnyShop {
       ran(at, new DataEvent.ImageChecked(random.nextInt(8) == 0 ? "another's" : sums, !rots));
     }
     return "imaged";
-  }
-
-  private static boolean isOn(Writing writing, At at) {
-    return writing.begun && writing.named.equals(at.drive.identity);
   }
 
   /** An image goes on from its map: what was read, or was not there, when it began stays so. */
@@ -331,7 +277,7 @@ final class AnyShop {
     if (place.isEmpty() || !SignerName.isOf(signer, job.owner)) {
       return "refused";
     }
-    DriveState drive = permissions(job).drive(place.get());
+    DriveState drive = kept.permissions(job).drive(place.get());
     PartIdentity identity = drive.identity().orElseThrow();
     boolean all = random.nextInt(4) == 0;
     List<Holding> some =
@@ -349,13 +295,13 @@ final class AnyShop {
             some.stream().map(h -> h.volume() + "/" + h.path()).collect(Collectors.toSet()),
             job.number);
     boolean onScreen = random.nextBoolean();
-    waivers.add(new Kept(job.number, waiver, onScreen, new boolean[1], new boolean[1], truth));
+    kept.waivers.add(new Kept(job.number, waiver, onScreen, new boolean[1], new boolean[1], truth));
     world.signatures.add(truth); // the owner did finding; whether it counts is the shop's affair
     return "signed";
   }
 
   private String confirmOrRevoke() {
-    Optional<Kept> found = any(waivers);
+    Optional<Kept> found = any(kept.waivers);
     if (found.isEmpty()) {
       return "no signature";
     }
@@ -365,8 +311,8 @@ final class AnyShop {
     }
     found.get().revoked()[0] = true;
     // What is under way is told to stop; a probe that is not reached has its release for seconds.
-    now += random.nextInt(3);
-    writing.removeIf(w -> random.nextBoolean() && !isReleased(w));
+    probes.pass(random.nextInt(3));
+    probes.mayBeStopped();
     return "revoked";
   }
 
@@ -386,7 +332,7 @@ final class AnyShop {
   private String begin(At at) {
     Optional<PartIdentity> named = Optional.ofNullable(at.job.known.get(at.place));
     Permission answer =
-        permissions(at.job)
+        kept.permissions(at.job)
             .of(
                 new Action.Write(
                     Effects.of(Invasiveness.ERASES), at.place, named.orElse(at.drive.identity)));
@@ -394,34 +340,8 @@ final class AnyShop {
       refused++;
       return "erasing refused";
     }
-    writing.add(new Writing(at.job, at.place, named.orElseThrow(), at.drive));
+    probes.open(at.job, at.place, named.orElseThrow(), at.drive);
     return "erasing begun";
-  }
-
-  private boolean isReleased(Writing w) {
-    // The desk: the drive in the place must be the named one, and it must be permitted now.
-    return w.job.places.get(w.place) == w.opened
-        && w.opened.identity.equals(w.named)
-        && permissions(w.job)
-            .of(new Action.Write(Effects.of(Invasiveness.ERASES), w.place, w.named))
-            .isOpen();
-  }
-
-  /** What the newest survey of the drive found, in whatever job, as the release says it. */
-  private boolean holdsWhatWasSurveyed(Writing w) {
-    return !permissions(w.job).drive(w.place).mustHoldWhatWasSurveyed()
-        || surveys(w.named)
-            .reduce((a, b) -> b)
-            .filter(s -> s.content().equals(w.opened.content()))
-            .isPresent();
-  }
-
-  private Stream<DataEvent.Surveyed> surveys(PartIdentity drive) {
-    return runs.stream()
-        .filter(r -> !r.foreign() && r.seen().equals(Optional.of(drive)))
-        .map(Run::event)
-        .filter(DataEvent.Surveyed.class::isInstance)
-        .map(DataEvent.Surveyed.class::cast);
   }
 
   /** As a technician would go about it, most of the time; anything may come between. */
@@ -450,54 +370,10 @@ final class AnyShop {
   }
 
   private void wholeImage(At at) {
-    String sums = "sums " + now + " " + runs.size();
+    String sums = "sums " + probes.now() + " " + kept.runs.size();
     long bytes = readInto(at, Set.of()).size() * 1_000L;
     ran(at, new DataEvent.Imaged(true, false, sums, bytes, 0, 0L));
     ran(at, new DataEvent.ImageChecked(sums, true));
-  }
-
-  /** A piece of the drive, if its release holds; some probes stood still for long before. */
-  private String write() {
-    Optional<Writing> found = any(writing);
-    if (found.isEmpty()) {
-      return "nothing is written";
-    }
-    Writing w = found.get();
-    if (random.nextInt(5) == 0) {
-      now += 100; // frozen, and thawed
-    }
-    if (!w.begun || now - w.askedAt >= VALID_SECONDS / 2) {
-      if (!isReleased(w) || !w.begun && !holdsWhatWasSurveyed(w)) {
-        refused++;
-        writing.remove(w);
-        return "the probe refuses";
-      }
-      w.askedAt = now;
-      w.begun = true;
-      runs.add(new Run(w.job.number, Optional.of(w.named), new DataEvent.Erased(false), false));
-    }
-    if (!jobs.stream().anyMatch(j -> isIn(j, w.opened))) {
-      writing.remove(w);
-      return "the drive is gone";
-    }
-    Set<Unit> piece =
-        w.opened.units.stream().filter(u -> random.nextInt(3) != 0).collect(Collectors.toSet());
-    world.gone(piece, askedIn(w.job, w.named));
-    w.opened.units.removeAll(piece);
-    erased += piece.size();
-    if (w.opened.units.isEmpty()) {
-      writing.remove(w);
-      runs.add(new Run(w.job.number, Optional.of(w.named), new DataEvent.Erased(true), false));
-    }
-    return "erased %d of %s".formatted(piece.size(), w.named);
-  }
-
-  private Set<Integer> askedIn(Job job, PartIdentity drive) {
-    Set<Integer> asked = new HashSet<>(Set.of(job.number));
-    jobs.stream()
-        .filter(j -> !j.ended && j.known.containsValue(drive))
-        .forEach(j -> asked.add(j.number));
-    return asked;
   }
 
   private String eraseCopy() {
@@ -506,9 +382,9 @@ final class AnyShop {
       return "no copy";
     }
     CopyKey key = found.get();
-    Job job = jobs.get(key.job());
-    DriveState state = state(job, "copied", key.drive());
-    if (!permissions(job).of(new Action.EraseCopy(state)).isOpen()) {
+    Job job = kept.jobs.get(key.job());
+    DriveState state = kept.state(job, "copied", key.drive());
+    if (!kept.permissions(job).of(new Action.EraseCopy(state)).isOpen()) {
       refused++;
       return "the copy stays";
     }
@@ -516,7 +392,7 @@ final class AnyShop {
     world.copies.remove(key);
     begunWith.remove(key);
     asFiles.remove(key);
-    runs.add(new Run(job.number, Optional.of(key.drive()), new DataEvent.CopyErased(), false));
+    kept.runs.add(new Run(job.number, Optional.of(key.drive()), new DataEvent.CopyErased(), false));
     return "copy of %s in %d erased".formatted(key.drive(), key.job());
   }
 
@@ -533,10 +409,10 @@ final class AnyShop {
     world.copies.remove(key);
     begunWith.remove(key);
     asFiles.remove(key);
-    writing.removeIf(w -> w.named.equals(key.drive()));
+    probes.stop(key.drive());
     Optional<PartIdentity> of = Optional.of(key.drive());
     for (Integer volume : Arrays.asList(null, 1, 2)) {
-      runs.add(new Run(key.job(), of, new DataEvent.CopyMissing(volume), false));
+      kept.runs.add(new Run(key.job(), of, new DataEvent.CopyMissing(volume), false));
     }
     return "the copy of %s in %d is gone".formatted(key.drive(), key.job());
   }
@@ -550,88 +426,22 @@ final class AnyShop {
     }
     Optional<PartIdentity> seen = Optional.of(drive.get().identity);
     int number = job.get().number;
-    runs.add(new Run(number, seen, surveyed(drive.get()), true));
-    runs.add(new Run(number, seen, new DataEvent.Imaged(true, false, "x", 9, 0, 0L), true));
-    runs.add(new Run(number, seen, new DataEvent.ImageChecked("x", true), true));
+    kept.runs.add(new Run(number, seen, surveyed(drive.get()), true));
+    kept.runs.add(new Run(number, seen, new DataEvent.Imaged(true, false, "x", 9, 0, 0L), true));
+    kept.runs.add(new Run(number, seen, new DataEvent.ImageChecked("x", true), true));
     return "forged archive";
   }
 
   /** Somebody works on the machine: there is more on a drive than was surveyed. */
   private String use() {
     Optional<At> at = anyPlace();
-    at.filter(a -> writing.stream().noneMatch(w -> w.opened == a.drive && w.begun))
-        .ifPresent(a -> fill(a.drive, 1));
+    at.filter(a -> !probes.isWritingTo(a.drive)).ifPresent(a -> fill(a.drive, 1));
     return "used";
   }
 
   private String end() {
-    Optional<Job> job = anyOpen().filter(j -> writing.stream().noneMatch(w -> w.job == j));
+    Optional<Job> job = anyOpen().filter(j -> !probes.isAtWorkFor(j));
     job.ifPresent(j -> j.ended = true);
     return "ended";
-  }
-
-  private DriveState state(Job job, String place, PartIdentity drive) {
-    List<DataEvent> events =
-        runs.stream()
-            .filter(r -> !r.foreign() && r.seen().equals(Optional.of(drive)))
-            .filter(r -> r.job() == job.number || DataEvent.Elsewhere.concernsTheDrive(r.event()))
-            .map(r -> r.job() == job.number ? r.event() : new DataEvent.Elsewhere(r.event()))
-            .toList();
-    List<Waiver> inForce =
-        waivers.stream()
-            .filter(w -> w.job() == job.number && w.inForce())
-            .map(Kept::waiver)
-            .toList();
-    return new DriveState(
-        place,
-        place,
-        Optional.of(drive),
-        job.wanted ? DataStatus.WANTED : DataStatus.NOT_ASKED,
-        DataEvidence.of(events),
-        inForce,
-        List.of(),
-        Optional.empty(),
-        Optional.of(""));
-  }
-
-  private Permissions permissions(Job job) {
-    List<DriveState> drives =
-        job.known.entrySet().stream()
-            .map(
-                e -> {
-                  DriveState here = state(job, e.getKey(), e.getValue());
-                  List<DriveState.InOtherJob> others =
-                      jobs.stream()
-                          .filter(j -> j != job && !j.ended)
-                          .filter(j -> j.known.containsValue(e.getValue()))
-                          .map(
-                              j -> {
-                                DriveState there = state(j, e.getKey(), e.getValue());
-                                return new DriveState.InOtherJob(
-                                    "J-" + j.number, there.status(), there.isGivenUp());
-                              })
-                          .toList();
-                  return new DriveState(
-                      here.partKey(),
-                      here.name(),
-                      here.identity(),
-                      here.said(),
-                      here.evidence(),
-                      here.waivers(),
-                      others,
-                      here.failing(),
-                      here.offLimits());
-                })
-            .toList();
-    return Permissions.of(
-        new Situation(
-            drives,
-            DataStatus.WANTED,
-            Optional.empty(),
-            PartEvidence.NONE,
-            Proven.NOT_NEEDED,
-            false,
-            job.erases,
-            job.ended));
   }
 }

@@ -38,8 +38,8 @@ class DataIsNeverLostTest {
         shop.world.forget();
       }
     }
-    erased += shop.erased;
-    refused += shop.refused;
+    erased += shop.probes.erased();
+    refused += shop.refused();
   }
 
   private static long erased;

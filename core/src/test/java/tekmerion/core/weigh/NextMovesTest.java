@@ -301,7 +301,7 @@ class NextMovesTest {
     Advice before = advice("mount-failure", findings);
     assertThat(before.moves().get(0).move().id()).isEqualTo("drive-listen");
     assertThat(of(before, "rescue-copy").orElseThrow().lock().orElseThrow().opens())
-        .contains("listened");
+        .contains("listen to drive A");
 
     findings.add(ofDrive("drive.sound", "normal"));
     assertThat(advice("mount-failure", findings).moves().get(0).move().id())

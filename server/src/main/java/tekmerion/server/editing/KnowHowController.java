@@ -93,6 +93,7 @@ class KnowHowController {
       int handsOn,
       int waiting,
       int partsMinutes,
+      int ownerMinutes,
       List<String> mends,
       int version) {}
 
@@ -214,6 +215,7 @@ class KnowHowController {
                         r.minutes().get(0),
                         r.minutes().get(1),
                         r.parts(),
+                        r.owner(),
                         r.cures().keySet().stream().map(this::nameOf).sorted().toList(),
                         versions.of(EntryKind.REMEDY, r.id())))
             .toList());

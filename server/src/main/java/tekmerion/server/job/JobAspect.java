@@ -1,6 +1,7 @@
 package tekmerion.server.job;
 
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.EnumSet;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -24,7 +25,8 @@ public enum JobAspect {
   /** What was done and what happened. */
   HISTORY;
 
-  public static final Set<JobAspect> ALL = EnumSet.allOf(JobAspect.class);
+  public static final Set<JobAspect> ALL =
+      Collections.unmodifiableSet(EnumSet.allOf(JobAspect.class));
 
   /** As live events carry them: {@code CASE,HISTORY}. */
   static String words(Set<JobAspect> aspects) {

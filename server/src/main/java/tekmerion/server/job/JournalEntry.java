@@ -44,7 +44,7 @@ public class JournalEntry {
     private final Set<JobAspect> aspects;
 
     Kind(Set<JobAspect> aspects) {
-      this.aspects = aspects;
+      this.aspects = Set.copyOf(aspects);
     }
 
     Set<JobAspect> aspects() {
