@@ -4,6 +4,7 @@ import java.util.Locale;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import tekmerion.evaluation.shop.ShopCommand;
+import tekmerion.evaluation.shop.World2Command;
 
 /** The command line of everything that measures and judges the heart. */
 @Command(
@@ -26,6 +27,7 @@ public final class Evaluation {
       subcommands = {
         TrendsCommand.class,
         ShopCommand.class,
+        World2Command.class,
         IsolationCommand.class,
         DischargeEvaluation.class
       })

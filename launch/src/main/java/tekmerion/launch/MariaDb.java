@@ -187,6 +187,8 @@ public final class MariaDb implements AutoCloseable {
                 program("mariadb-install-db"),
                 "--no-defaults",
                 "--datadir=" + link,
+                // Its own too: two that are made at once would clear each other's.
+                "--tmpdir=" + Files.createDirectory(plain.resolve("tmp")),
                 "--auth-root-authentication-method=socket",
                 "--skip-test-db"));
     command.addAll(asRoot());
@@ -203,7 +205,7 @@ public final class MariaDb implements AutoCloseable {
     } finally {
       install.close();
       Files.delete(link);
-      Files.delete(plain);
+      WholeFile.deleteFolder(plain);
     }
   }
 

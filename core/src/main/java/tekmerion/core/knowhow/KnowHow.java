@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import tekmerion.core.finding.Finding;
 import tools.jackson.dataformat.yaml.YAMLMapper;
@@ -128,6 +129,18 @@ public final class KnowHow {
     if (!mistakes.isEmpty()) {
       throw new Mistakes(mistakes);
     }
+    return new KnowHow(this, entries);
+  }
+
+  /**
+   * The same know-how with other priors and likelihoods: to see what a conclusion hangs on.
+   *
+   * @throws Mistakes if it does not hold together then
+   */
+  public KnowHow withNumbers(UnaryOperator<Cause> priors, UnaryOperator<FindingKind> likelihoods) {
+    Entries entries = new Entries(this);
+    entries.causes.replaceAll((id, cause) -> priors.apply(cause));
+    entries.findings.replaceAll((id, finding) -> likelihoods.apply(finding));
     return new KnowHow(this, entries);
   }
 

@@ -11,6 +11,7 @@ import tekmerion.evaluation.shop.Visit.Result;
  * @param right share of machines whose first cause was behind the complaint
  * @param decidedRight share whose decision ends the complaint
  * @param rebuiltWithoutNeed share whose system is set up anew, or erased, where less would do
+ * @param rightCourse share in which about the least that ends it is done
  * @param copied share of visits in which a copy is made as a move
  * @param readFirst share of visits whose first move is reading the drive
  * @param calibrationError expected calibration error of the first cause's probability against
@@ -22,6 +23,7 @@ record Score(
     double right,
     double decidedRight,
     double rebuiltWithoutNeed,
+    double rightCourse,
     double copied,
     double readFirst,
     double calibrationError,
@@ -32,6 +34,7 @@ record Score(
     double minutes,
     double minutesARightDecision,
     int dataLosses,
+    int hazards,
     List<Bin> reliability) {
   private static final int BINS = 10;
   private static final Set<String> COPIES = Set.of("rescue-copy");
@@ -71,6 +74,7 @@ record Score(
         results.stream().filter(Result::right).count() / (double) n,
         decidedRight / (double) n,
         results.stream().filter(Result::rebuiltWithoutNeed).count() / (double) n,
+        results.stream().filter(Result::rightCourse).count() / (double) n,
         results.stream().filter(r -> r.moves().stream().anyMatch(COPIES::contains)).count()
             / (double) n,
         results.stream()
@@ -85,6 +89,7 @@ record Score(
         minutes / n,
         minutes / decidedRight,
         (int) results.stream().filter(Result::dataLost).count(),
+        results.stream().mapToInt(Result::hazards).sum(),
         bins);
   }
 }

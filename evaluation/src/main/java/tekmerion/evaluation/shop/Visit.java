@@ -33,18 +33,14 @@ import tekmerion.core.weigh.Weighed;
 import tekmerion.core.weigh.Weighed.CauseShare;
 import tekmerion.core.weigh.Weighing;
 import tekmerion.core.weigh.Weighing.Part;
-import tekmerion.sim.shop.Ailment;
 import tekmerion.sim.shop.Rung;
-import tekmerion.sim.shop.ShopMachine;
 
 /** One machine's way through the shop, from the counter to the decision. */
 final class Visit {
   /** Nobody goes on for ever. */
   private static final int MAX_MOVES = 60;
 
-  /** Technicians read an outcome wrongly, or the tool is not there. */
-  private static final double MISREAD = 0.015;
-
+  /** A tool is not there. */
   private static final double NO_TOOL = 0.02;
 
   /** A stranger's machine is brought to answer a probe, once. */
@@ -54,10 +50,10 @@ final class Visit {
   private static final double DIES_PER_LOADED_HOUR = 0.05;
 
   private final KnowHow knowHow;
-  private final ShopMachine machine;
+  private final Patient patient;
+  private final Noise noise;
   private final Order order;
   private final Random random;
-  private final Bench bench;
   private final List<Part> parts = List.of(new Part(DriveWork.PART, "drive", "drive A"));
   private final Map<String, Finding> findings = new LinkedHashMap<>();
   private final Set<String> done = new HashSet<>();
@@ -69,6 +65,17 @@ final class Visit {
   private double waiting;
   private boolean dataLost;
   private boolean reached;
+  private int hazards;
+
+  /**
+   * How wrongly people tell and look.
+   *
+   * @param owners share of an owner's answers that are any other
+   * @param technicians share of outcomes that are noted as any other
+   */
+  record Noise(double owners, double technicians) {
+    static final Noise USUAL = new Noise(0.05, 0.015);
+  }
 
   /**
    * @param families that the owner named
@@ -78,12 +85,14 @@ final class Visit {
    *     said to have none of them
    * @param decidedRight whether the decision ends the complaint
    * @param rebuiltWithoutNeed whether it sets a system up anew, or erases, where less would do
+   * @param rightCourse whether what is done is about the least that ends it
+   * @param hazards how often a swollen pack was loaded, or a clicking drive worked on
    * @param minutes hands-on, and waiting at a tenth
    * @param dataLost by something that a move or the decision did
    */
   record Result(
       List<String> families,
-      List<Ailment> truth,
+      List<String> truth,
       String topCause,
       double topProbability,
       boolean present,
@@ -91,38 +100,41 @@ final class Visit {
       String decided,
       boolean decidedRight,
       boolean rebuiltWithoutNeed,
+      boolean rightCourse,
       double handsOn,
       double waiting,
       double minutes,
       List<String> moves,
-      boolean dataLost) {}
+      boolean dataLost,
+      int hazards) {}
 
   /**
    * @param told what happens, a line at a time
    */
   Visit(
       KnowHow knowHow,
-      ShopMachine machine,
+      Patient patient,
       Order order,
+      Noise noise,
       long seed,
       Consumer<Supplier<String>> told) {
     this.told = told;
     this.knowHow = knowHow;
-    this.machine = machine;
+    this.patient = patient;
+    this.noise = noise;
     this.order = order;
     this.random = new Random(seed);
-    this.bench = new Bench(machine, new Random(seed ^ 0xBE7C4));
   }
 
   Result run() {
-    Owner.Story story = new Owner(knowHow, machine, random).tell();
+    Counter.Story story = new Counter(knowHow, random, noise.owners()).write(patient);
     families = story.families();
-    told.accept(() -> "%s says %s: %s".formatted(machine.noticed(), families, story.findings()));
+    told.accept(() -> "%s says %s: %s".formatted(patient.truth(), families, story.findings()));
     story.findings().forEach(this::know);
     dataStatus =
         random.nextDouble() < 0.08
             ? DataStatus.NOT_ASKED
-            : machine.isDataWanted() ? DataStatus.WANTED : DataStatus.NOT_WANTED;
+            : patient.isDataWanted() ? DataStatus.WANTED : DataStatus.NOT_WANTED;
     while (made.size() < MAX_MOVES) {
       Optional<NextMoves.Ranked> next = next();
       if (next.isEmpty()) {
@@ -191,7 +203,7 @@ final class Visit {
     reached |= move.by() != null;
     waiting += move.waitingMinutes();
     Rung needed = Rung.valueOf(move.bootStage().toUpperCase(Locale.ROOT));
-    Rung gets = bench.start();
+    Rung gets = patient.start();
     if (gets.compareTo(needed) < 0) {
       know(
           "boot-stage",
@@ -203,19 +215,10 @@ final class Visit {
     }
     danger(move);
     if (move.id().equals("read-drive")) {
-      DriveWork.read(bench).forEach(finding -> findings.put(finding.id(), finding));
+      patient.readDrive().forEach(finding -> findings.put(finding.id(), finding));
       return;
     }
-    boolean known =
-        FirstLook.make(move.id(), bench)
-            || DriveWork.make(move.id(), bench)
-            || MemoryWork.make(move.id(), bench)
-            || PowerWork.make(move.id(), bench)
-            || SystemWork.make(move.id(), bench);
-    if (!known) {
-      throw new IllegalStateException("the simulated shop cannot make the move " + move.id());
-    }
-    Map<String, String> seen = bench.seen();
+    Map<String, String> seen = patient.make(move.id());
     told.accept(() -> "%s: %s".formatted(move.id(), seen));
     seen.forEach((finding, level) -> know(finding, part.key(), read(finding, level)));
     if (move.act() == Move.Act.COPY && seen.containsKey("copy.errors")) {
@@ -225,18 +228,24 @@ final class Visit {
 
   /** What the move does to data that is wanted and in one place only. */
   private void danger(Move move) {
-    boolean atStake = machine.isDataWanted() && dataStatus != DataStatus.COPY_VERIFIED;
-    boolean going = machine.has(Ailment.SURFACE_GOING, Ailment.HEADS_WEAK);
+    boolean atStake = patient.isDataWanted() && dataStatus != DataStatus.COPY_VERIFIED;
+    boolean going = patient.isDriveGoing();
     double hours = (move.handsOnMinutes() + move.waitingMinutes()) / 60.0;
     boolean loaded =
         move.effects().loads().contains(Load.DRIVE)
             || move.invasiveness() == Invasiveness.WRITES_TO_DRIVE;
     boolean dies = going && loaded && random.nextDouble() < DIES_PER_LOADED_HOUR * hours;
     dataLost |= atStake && (dies || move.invasiveness() == Invasiveness.ERASES);
+    boolean wears =
+        patient.isDriveClicking()
+            && move.effects().loads().contains(Load.DRIVE)
+            && move.act() != Move.Act.COPY;
+    boolean swells = patient.isSwollen() && move.effects().loads().contains(Load.BATTERY);
+    hazards += wears || swells ? 1 : 0;
   }
 
   private String read(String finding, String level) {
-    if (random.nextDouble() >= MISREAD) {
+    if (random.nextDouble() >= noise.technicians()) {
       return level;
     }
     List<String> levels = knowHow.finding(finding).orElseThrow().levels();
@@ -258,33 +267,35 @@ final class Visit {
     Plan plan = advice.plans().get(0);
     told.accept(
         () -> "decided: %s, first %s %.2f".formatted(plan.words(), top.cause(), top.probability()));
-    boolean nothingThere = machine.noticed().isEmpty();
+    Patient.Outcome outcome = patient.follow(plan);
     boolean copies = plan.remedies().stream().anyMatch(r -> r.id().equals("recover-data"));
     boolean erases =
         plan.remedies().stream().anyMatch(r -> r.invasiveness() == Invasiveness.ERASES);
     boolean writes = plan.remedies().stream().anyMatch(r -> r.invasiveness().endangersData());
-    boolean going = machine.has(Ailment.SURFACE_GOING, Ailment.HEADS_WEAK);
+    boolean going = patient.isDriveGoing();
     dataLost |=
-        machine.isDataWanted()
+        patient.isDataWanted()
             && dataStatus != DataStatus.COPY_VERIFIED
             && !copies
             && (erases || writes && going);
     return new Result(
         families,
-        machine.noticed().stream().map(i -> i.what()).toList(),
+        patient.truth(),
         top.cause(),
         top.probability(),
-        Truth.isPresent(machine, top.cause()),
-        nothingThere
+        patient.has(top.cause()),
+        patient.isSound()
             ? weighed.noneProbability() > top.probability()
-            : Truth.isBehind(machine, top.cause()),
+            : patient.isBehind(top.cause()),
         plan.words(),
-        nothingThere ? plan.remedies().isEmpty() : Truth.ends(machine, plan),
-        Truth.rebuildsWithoutNeed(machine, plan),
+        outcome.ends(),
+        outcome.rebuiltWithoutNeed(),
+        outcome.right(),
         handsOn,
         waiting,
         handsOn + waiting / 10,
         List.copyOf(made),
-        dataLost);
+        dataLost,
+        hazards);
   }
 }
