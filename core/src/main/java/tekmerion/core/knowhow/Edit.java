@@ -170,6 +170,7 @@ public sealed interface Edit {
               was.course(),
               was.part(),
               minutes,
+              was.setUp(),
               parts,
               was.invasiveness(),
               was.owner(),

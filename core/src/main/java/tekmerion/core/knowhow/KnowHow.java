@@ -3,6 +3,8 @@ package tekmerion.core.knowhow;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -46,6 +48,8 @@ public final class KnowHow {
   private final Set<String> aside;
   private final List<Hazard> hazards;
   private final Set<String> seenByHand;
+  private final Set<String> saidByOwner;
+  private final Map<String, String> goneLevels;
 
   /**
    * One that names no hazards.
@@ -90,6 +94,8 @@ public final class KnowHow {
     this.aside = Set.of();
     this.hazards = List.copyOf(hazards);
     this.seenByHand = seenByHand(this.moves);
+    this.saidByOwner = saidByOwner(questions, this.findings);
+    this.goneLevels = goneLevels(this.moves);
     hazards.forEach(hazard -> hazard.check(this, mistakes));
     all.forEach(finding -> checkFinding(finding, mistakes));
     questions.forEach(question -> checkQuestion(question, mistakes));
@@ -105,6 +111,36 @@ public final class KnowHow {
         .flatMap(move -> move.tells().stream())
         .map(Move.Outcomes::id)
         .collect(Collectors.toUnmodifiableSet());
+  }
+
+  private static Set<String> saidByOwner(
+      Collection<Question> questions, Map<String, FindingKind> findings) {
+    Set<String> said = new HashSet<>();
+    questions.forEach(q -> q.options().forEach(option -> said.addAll(option.findings().keySet())));
+    findings.values().stream()
+        .filter(kind -> !kind.words().isEmpty())
+        .forEach(kind -> said.add(kind.id()));
+    return said;
+  }
+
+  private static Map<String, String> goneLevels(Map<String, Move> moves) {
+    Map<String, String> gone = new HashMap<>();
+    moves.values().stream()
+        .flatMap(move -> move.tells().stream())
+        .forEach(asked -> asked.gone().ifPresent(level -> gone.put(asked.id(), level)));
+    return gone;
+  }
+
+  /** Whether owners tell it: what they saw, heard or read at home. */
+  public boolean isSaidByOwner(String finding) {
+    return saidByOwner.contains(finding);
+  }
+
+  /**
+   * The level of a finding that says that the complaint did not come; empty if it asks for none.
+   */
+  public Optional<String> goneLevel(String finding) {
+    return Optional.ofNullable(goneLevels.get(finding));
   }
 
   /** Whether somebody looks and types it, so that a slip can be in it; the probe makes none. */
@@ -154,6 +190,8 @@ public final class KnowHow {
     aside = entries.aside;
     hazards = before.hazards;
     seenByHand = seenByHand(moves);
+    saidByOwner = saidByOwner(before.questions(), findings);
+    goneLevels = goneLevels(moves);
     List<String> mistakes = new ArrayList<>();
     causes.values().forEach(cause -> checkCause(cause, mistakes));
     findings.values().forEach(finding -> checkFinding(finding, mistakes));

@@ -138,11 +138,19 @@ public record Move(
       Map<String, List<Double>> links,
       Map<String, String> decisive,
       String source) {
-    private static final Set<String> GONE = Set.of("gone", "comes", "ends");
+    private static final Set<String> GONE =
+        Set.of("gone", "comes", "ends", "runs", "works", "better", "quiet");
 
     /** Whether this level says that the complaint is gone for good. */
     public boolean isMended(String level) {
       return complaint == ComplaintAsked.MENDED && GONE.contains(level);
+    }
+
+    /** The level that says that the complaint did not come; empty if it is not asked for. */
+    public Optional<String> gone() {
+      return complaint == null
+          ? Optional.empty()
+          : levels.keySet().stream().filter(GONE::contains).findFirst();
     }
 
     FindingKind kind(String fileSource) {

@@ -11,6 +11,7 @@ import tekmerion.core.permit.Invasiveness;
  * @param course under which it is decided
  * @param part what is replaced by it, as a word; empty if nothing is
  * @param minutes hands-on, then waiting
+ * @param setUp what of its hands-on minutes is spent to get there; null for nothing
  * @param parts price of parts, in minutes of work
  * @param owner minutes that its owner needs afterwards, with every file copied too: programs put in
  *     again, settings, logins, licences; null for none
@@ -22,10 +23,18 @@ public record Remedy(
     Course course,
     String part,
     List<Integer> minutes,
+    SetUp setUp,
     Integer parts,
     Invasiveness invasiveness,
     Integer owner,
     Map<String, Double> cures) {
+  /**
+   * What has to be open before it can be done; another remedy that needs the same open finds it so.
+   *
+   * @param of e.g. the case, the frame of the panel
+   */
+  public record SetUp(String of, int minutes) {}
+
   public Remedy {
     part = part == null ? "" : part;
     owner = owner == null ? 0 : owner;

@@ -33,6 +33,22 @@ record Complaint(double[] brings, double unexplained) {
     return quiet;
   }
 
+  /**
+   * For each cause, the probability that it is there and brings the complaint: of a set, given the
+   * complaint, a cause brings it with e / P(complaint | S).
+   */
+  double[] blame(Posterior faults) {
+    double[] blame = new double[faults.probability().length];
+    for (int s = 0; s < faults.sets(); s++) {
+      double comes = brings.length == 0 ? 1 : 1 - quiet(faults.set(s));
+      for (int rest = faults.set(s); rest != FaultSets.NONE; rest = FaultSets.withoutLast(rest)) {
+        int cause = FaultSets.last(rest);
+        blame[cause] += faults.share(s) * brings(cause) / comes;
+      }
+    }
+    return blame;
+  }
+
   /** Where nobody complained every cause is worth mending. */
   double brings(int cause) {
     return brings.length == 0 ? 1 : brings[cause];

@@ -10,8 +10,14 @@ import tekmerion.core.knowhow.Remedy;
 final class Mended {
   private Mended() {}
 
-  /** The gentlest move after which it was gone for good, as was told. */
+  /**
+   * The gentlest move after which it was gone for good, as was told; none of a complaint that
+   * seldom comes.
+   */
   static Optional<Move> by(KnowHow knowHow, Network network) {
+    if (!Recurrence.proves(network)) {
+      return Optional.empty();
+    }
     return knowHow.moves().stream()
         .filter(
             move ->

@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import tekmerion.core.finding.Finding;
 import tekmerion.core.knowhow.Cause;
 import tekmerion.core.knowhow.FindingKind;
@@ -38,6 +39,9 @@ final class Network {
    * it is. One slip must not outweigh three findings that agree.
    */
   private static final double SLIP = 0.02;
+
+  /** Judgement, range half to double: the same of what owners remember and put in words. */
+  private static final double MISTOLD = 0.04;
 
   private final KnowHow knowHow;
   private final Collection<String> families;
@@ -225,7 +229,16 @@ final class Network {
                 () ->
                     new IllegalArgumentException(
                         "finding %s has no level %s".formatted(finding.id(), finding.level())));
-    double slip = knowHow.isSeenByHand(kind.id()) ? SLIP : 0;
+    double slip =
+        knowHow.isSeenByHand(kind.id()) ? SLIP : knowHow.isSaidByOwner(kind.id()) ? MISTOLD : 0;
+    OptionalInt gone =
+        Recurrence.isOfIt(kind.id())
+            ? OptionalInt.empty()
+            : knowHow
+                .goneLevel(kind.id())
+                .map(word -> OptionalInt.of(kind.levelIndex(word).orElseThrow()))
+                .orElse(OptionalInt.empty());
+    double missed = gone.isPresent() ? Recurrence.missed(this) : 0;
     double[][] links = new double[instances.size()][];
     kind.links()
         .forEach(
@@ -236,10 +249,10 @@ final class Network {
                     finding.part().equals(Finding.MACHINE)
                         || at.cause().isOfWholeMachine()
                         || at.part().key().equals(finding.part());
-                links[i] = reaches ? seen(link, slip) : null;
+                links[i] = reaches ? seen(link, slip, gone, missed, false) : null;
               }
             });
-    return new Observation(level, seen(kind.leak(), slip), links);
+    return new Observation(level, seen(kind.leak(), slip, gone, missed, true), links);
   }
 
   FindingKind kindOf(Finding finding) {
@@ -249,11 +262,12 @@ final class Network {
   }
 
   /** A distribution as it is told: now and then something else is looked at, or written down. */
-  private static double[] seen(List<Double> values, double slip) {
+  private static double[] seen(
+      List<Double> values, double slip, OptionalInt gone, double missed, boolean leak) {
     double[] array = new double[values.size()];
     for (int i = 0; i < array.length; i++) {
       array[i] = (1 - slip) * values.get(i) + slip / array.length;
     }
-    return array;
+    return gone.isPresent() ? Recurrence.seen(array, gone.getAsInt(), missed, leak) : array;
   }
 }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -40,6 +41,9 @@ public final class NextMoves {
   /** Minutes gained by a minute. */
   private static final double WORTH_ITS_MINUTES = 1;
 
+  /** A plan that leaves less than this of the complaint needs no more looks for their own sake. */
+  private static final double SETTLED = 0.08;
+
   private static final int MAX_COMBINATIONS = 81;
   private static final int MAX_DECIDED = 27;
 
@@ -52,7 +56,8 @@ public final class NextMoves {
   /** A stranger's machine is started into the probe once: cables, firmware's start order. */
   private static final int REACHING_MINUTES = 7;
 
-  private static final double MIN_BITS = 1e-3;
+  private static final double MIN_BITS = 4e-3;
+  private static final double LIKELY = 0.1;
   private static final int SHOWN = 3;
   private static final int LOOKED_AHEAD = 12;
   private static final double MIN_CHANCE = 0.02;
@@ -68,6 +73,9 @@ public final class NextMoves {
   private final List<Part> parts;
   private final double now;
   private final Optional<Move> mendedBy;
+
+  /** Causes that came up although nobody lists them for what the owner called it. */
+  private final Set<String> likely = new HashSet<>();
 
   /** What broke off half way, by the id of what comes after it. */
   private final Map<String, Move> failedBefore = new HashMap<>();
@@ -103,6 +111,7 @@ public final class NextMoves {
    * @param bits what it would tell of what is at fault
    * @param savedMinutes what it is expected to save of the cost of decision now
    * @param worth per minute; the higher, the sooner
+   * @param worthNow the same of what it saves at once alone
    * @param why in a plain sentence
    * @param lock why it cannot be made now, and what opens it; empty if it can
    */
@@ -112,6 +121,7 @@ public final class NextMoves {
       double bits,
       double savedMinutes,
       double worth,
+      double worthNow,
       String why,
       Optional<Permission.Locked> lock) {
     /** Identity among the moves of a job. */
@@ -139,9 +149,17 @@ public final class NextMoves {
     /** Of a job that is ended. */
     public static final Advice NONE = new Advice(List.of(), List.of(), List.of());
 
-    /** Whether to decide now: no move that can be made gains as many minutes as it takes. */
+    /**
+     * Whether to decide now: no move that can be made gains as many minutes as it takes. Where a
+     * plan is likely to end the complaint only what is saved at once counts: there is nothing left
+     * that later moves could make of what is learnt.
+     */
     public boolean enough() {
-      return moves.stream().noneMatch(r -> r.lock().isEmpty() && r.worth() >= WORTH_ITS_MINUTES);
+      boolean settled = !plans.isEmpty() && plans.get(0).fails() < SETTLED;
+      return moves.stream()
+          .filter(r -> r.lock().isEmpty())
+          .mapToDouble(r -> settled ? r.worthNow() : r.worth())
+          .noneMatch(worth -> worth >= WORTH_ITS_MINUTES);
     }
   }
 
@@ -156,6 +174,11 @@ public final class NextMoves {
     this.locks = new MoveLocks(knowHow, network, faults, at);
     this.stake = Stake.of(at.data());
     this.now = plans.least(faults, stake);
+    for (int i = 0; i < network.instances().size(); i++) {
+      if (faults.probability()[i] >= LIKELY && !network.isBehindComplaint(i)) {
+        likely.add(network.instances().get(i).cause().id());
+      }
+    }
     knowHow.moves().stream()
         .filter(move -> !move.whenFailed().isEmpty())
         .filter(
@@ -229,7 +252,7 @@ public final class NextMoves {
   private List<Ranked> ranked(Collection<String> families) {
     List<Ranked> all = new ArrayList<>();
     for (Move move : knowHow.offered()) {
-      if (!move.fits(families)) {
+      if (!move.fits(families) && !bearsOnSomethingLikely(move)) {
         continue;
       }
       for (Part part : partsOf(move, parts)) {
@@ -256,6 +279,14 @@ public final class NextMoves {
     return all;
   }
 
+  /** Owners put things in many words: a family does not leave out what the evidence points to. */
+  private boolean bearsOnSomethingLikely(Move move) {
+    return move.given().stream()
+        .flatMap(id -> knowHow.finding(id).stream())
+        .flatMap(kind -> kind.links().keySet().stream())
+        .anyMatch(likely::contains);
+  }
+
   /** A look that another move waits for is worth what that one is worth. */
   private Ranked opening(Ranked look, List<Ranked> all) {
     double worth =
@@ -264,7 +295,14 @@ public final class NextMoves {
             .mapToDouble(Ranked::worth)
             .reduce(look.worth(), Math::max);
     return new Ranked(
-        look.move(), look.part(), look.bits(), look.savedMinutes(), worth, look.why(), look.lock());
+        look.move(),
+        look.part(),
+        look.bits(),
+        look.savedMinutes(),
+        worth,
+        Math.max(worth - look.worth(), 0) + look.worthNow(),
+        look.why(),
+        look.lock());
   }
 
   /** What a move can be made on: the whole machine, or each part of its kind. */
@@ -301,13 +339,15 @@ public final class NextMoves {
             + Stake.WAITING * move.waitingMinutes()
             + move.invasiveness().ordinal()
             + (move.by() != null ? reachingMinutes() : 0);
-    double gain = saved + MINUTES_PER_BIT * bits - riskMinutes(move) - ownerMinutes(move);
+    double atOnce = saved - riskMinutes(move) - ownerMinutes(move);
+    double gain = atOnce + MINUTES_PER_BIT * bits;
     return new Ranked(
         move,
         part,
         bits,
         saved,
         gain / minutes,
+        atOnce / minutes,
         MoveReason.of(move, bits, saved, failedBefore.get(move.id()), clearsAHazard(move)),
         locks.lock(move, part));
   }

@@ -23,10 +23,12 @@ import tekmerion.core.knowhow.Remedy;
  * <pre>  cost = Σ r_(k−1)·(work_k + parts_k + owner_k + look_k) + K·r_n + L·Σ p_c·(1 − m(c)) + data
  * </pre>
  *
- * K is what a comeback costs. L is what it costs to hand a machine back with something broken that
- * nobody came for: the owner comes for that next. It counts for causes that were found and hardly
- * bring this complaint. The data risks D·(1 − Π (1 − r·risk)), where one of the risks is that a
- * failing drive dies with what is on it, whatever is done.
+ * K is what a comeback costs; of a plan that ends the complaint more likely than not it is what
+ * another look costs, as somebody looks before the machine is handed back. L is what it costs to
+ * hand a machine back with something broken that nobody came for: the owner comes for that next. It
+ * counts for causes that were found and hardly bring this complaint. The data risks D·(1 − Π (1 −
+ * r·risk)), where one of the risks is that a failing drive dies with what is on it, whatever is
+ * done.
  *
  * @see "Heckerman, Breese & Rommelse: Decision-theoretic troubleshooting, CACM 38(3), 1995"
  */
@@ -36,8 +38,11 @@ final class Plans {
 
   private static final int IN_THREES = 4;
 
-  /** Between two remedies the complaint is looked for. */
-  private static final double LOOK_MINUTES = 15;
+  /** A plan that ends it more likely than not is followed by another look, not by a comeback. */
+  private static final double MORE_LIKELY_THAN_NOT = 0.5;
+
+  private static final double LOOKED_AGAIN_MINUTES =
+      Stake.LOOK_AGAIN_MINUTES + Stake.LOOK_AGAIN_FAILS * Stake.COMEBACK_MINUTES;
 
   /** Below this probability a cause that seldom brings such a complaint explains none. */
   private static final double SEEN = 0.02;
@@ -62,6 +67,10 @@ final class Plans {
   private final double[] dataRisk;
   private final boolean[] behind;
   private final Complaint complaint;
+
+  /** Between two remedies the complaint is looked for. */
+  private final double lookMinutes;
+
   private final int causes;
 
   /**
@@ -88,6 +97,7 @@ final class Plans {
             .filter(r -> Mended.allows(mendedBy, r))
             .toList();
     causes = network.instances().size();
+    lookMinutes = Recurrence.lookMinutes(network);
     cures = new double[remedies.size()][causes];
     work = new double[remedies.size()];
     for (int r = 0; r < remedies.size(); r++) {
@@ -297,14 +307,17 @@ final class Plans {
       double owner = 0;
       double safe = 1;
       double reachedAtRisk = -1;
+      boolean blind = false;
       for (int k = 0; k < chosen.length; k++) {
         int r = chosen[k];
         Remedy remedy = remedies.get(r);
         list.add(remedy);
         reached = there;
         needed.add(reached);
+        // Nobody signs for setting a system up anew before it was seen that less does not end it.
+        blind |= remedy.owner() > 0 && reached < MORE_LIKELY_THAN_NOT;
         boolean last = k == chosen.length - 1;
-        minutes += reached * (work[r] + (last ? 0 : LOOK_MINUTES));
+        minutes += reached * (work[r] - isOpen(chosen, k) + (last ? 0 : lookMinutes));
         parts += reached * remedy.parts();
         owner += reached * remedy.owner();
         double risk = risk(remedy, drive);
@@ -344,8 +357,24 @@ final class Plans {
       for (int c = 0; c < causes; c++) {
         left += behind[c] || probability[c] < FOUND ? 0 : probability[c] * broken[c];
       }
-      double comeback = Stake.COMEBACK_MINUTES * there + Stake.LEFT_BROKEN_MINUTES * left;
-      return new Plan(list, needed, minutes, parts, owner, comeback, data, there);
+      boolean looksAgain = there < MORE_LIKELY_THAN_NOT;
+      double stays = looksAgain ? LOOKED_AGAIN_MINUTES : Stake.COMEBACK_MINUTES;
+      double comeback = stays * there + Stake.LEFT_BROKEN_MINUTES * left;
+      Plan plan = new Plan(list, needed, minutes, parts, owner, comeback, data, there);
+      return blind ? plan.costing(Double.POSITIVE_INFINITY) : plan;
+    }
+
+    /** Hands-on minutes of this remedy that one before it has spent already. */
+    private int isOpen(int[] chosen, int place) {
+      Remedy.SetUp setUp = remedies.get(chosen[place]).setUp();
+      int spent = 0;
+      for (int k = 0; k < place && setUp != null; k++) {
+        Remedy.SetUp before = remedies.get(chosen[k]).setUp();
+        if (before != null && before.of().equals(setUp.of())) {
+          spent = Math.max(spent, Math.min(before.minutes(), setUp.minutes()));
+        }
+      }
+      return spent;
     }
 
     private int placeOfRisk(List<Remedy> list) {

@@ -21,6 +21,15 @@ public record Stake(double dataLossMinutes) {
    */
   static final double LEFT_BROKEN_MINUTES = 300;
 
+  /**
+   * What it costs to look again, and to do what is found then, if a plan that was likelier to end
+   * the complaint than not has not ended it. Judgement, range half to double.
+   */
+  static final double LOOK_AGAIN_MINUTES = 150;
+
+  /** How often that ends in a comeback all the same. */
+  static final double LOOK_AGAIN_FAILS = 0.2;
+
   /** A minute of waiting beside a minute of work. */
   static final double WAITING = 0.1;
 

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import tekmerion.core.decision.Course;
 import tekmerion.core.finding.Finding;
 import tekmerion.core.knowhow.Cause;
@@ -29,6 +30,7 @@ public final class Weighing {
   private final Network network;
   private final Posterior posterior;
   private final double[][] without;
+  private final double[] blame;
   private final double[] prior;
 
   /** A part that causes can be attached to. */
@@ -39,6 +41,7 @@ public final class Weighing {
     this.prior = network.shares();
     this.posterior = network.posterior();
     this.without = posterior.without();
+    this.blame = network.complaint().blame(posterior);
   }
 
   /**
@@ -104,10 +107,12 @@ public final class Weighing {
     for (int i = 0; i < network.instances().size(); i++) {
       shares.add(share(i));
     }
+    List<CauseShare> all = List.copyOf(shares);
     shares.sort(Comparator.comparingDouble(CauseShare::probability).reversed());
-    shares.stream()
-        .filter(CauseShare::behind)
-        .findFirst()
+    IntStream.range(0, blame.length)
+        .boxed()
+        .max(Comparator.comparingDouble(i -> blame[i]))
+        .map(number -> all.get(number))
         .ifPresent(
             first -> {
               shares.remove(first);
@@ -159,13 +164,18 @@ public final class Weighing {
         instance.cause().name(),
         instance.part().name(),
         instance.cause().place(),
-        network.isBehindComplaint(i),
+        isBehind(i),
         prior[i],
         probability,
         Suspicion.of(probability, anyFinding),
         weights.stream().mapToDouble(FindingWeight::decibans).filter(d -> d > 0).sum(),
         weights.stream().mapToDouble(FindingWeight::decibans).filter(d -> d < 0).sum(),
         weights);
+  }
+
+  /** Whether it brings such complaints, or is likelier than not what brought this one. */
+  private boolean isBehind(int i) {
+    return network.isBehindComplaint(i) || blame[i] > posterior.probability()[i] / 2;
   }
 
   /** Whether two probabilities differ by less than what is shown; needs no logarithm. */

@@ -124,6 +124,7 @@ class KnowHowTest {
             Course.REPAIR,
             null,
             List.of(1),
+            null,
             0,
             Invasiveness.LOOKS_ONLY,
             0,

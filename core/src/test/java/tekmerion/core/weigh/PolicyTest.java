@@ -32,7 +32,7 @@ class PolicyTest {
 
   private static final double IN_OTHER_WORDS = 0.05;
   private static final double UNEXPLAINED = 0.01;
-  private static final double LOOK = 15;
+  private static final double LOOK = 12;
 
   private final double[] prior = new double[CAUSES];
   private final double[] brings = new double[CAUSES];
@@ -89,6 +89,7 @@ class PolicyTest {
               Course.REPAIR,
               "",
               List.of(1 + random.nextInt(20), random.nextInt(50)),
+              null,
               random.nextInt(40),
               Invasiveness.NO_TOOLS,
               random.nextInt(60),

@@ -238,6 +238,9 @@ final class Visit {
     dataLost |= atStake && (dies || move.invasiveness() == Invasiveness.ERASES);
     boolean wears =
         patient.isDriveClicking()
+            && Hazards.of(knowHow, List.copyOf(findings.values()))
+                .ofDrive(DriveWork.PART, false)
+                .isPresent()
             && move.effects().loads().contains(Load.DRIVE)
             && move.act() != Move.Act.COPY;
     boolean swells = patient.isSwollen() && move.effects().loads().contains(Load.BATTERY);

@@ -19,11 +19,13 @@ class ScoreTest {
         "plan",
         decidedRight,
         false,
+        decidedRight,
         minutes,
         0,
         minutes,
         List.of("a", "b"),
-        false);
+        false,
+        0);
   }
 
   @Test

@@ -16,7 +16,11 @@ import tekmerion.sim.shop.ShopMachines;
 
 class VisitTest {
   private static Result visit(int number, Order order) {
-    return new Visit(KnowHow.shipped(), new ShopMachines(number).next(), order, number, line -> {})
+    return visit(new ShopPatient(number), order, number);
+  }
+
+  private static Result visit(Patient patient, Order order, int number) {
+    return new Visit(KnowHow.shipped(), patient, order, Visit.Noise.USUAL, number, line -> {})
         .run();
   }
 
@@ -64,6 +68,8 @@ class VisitTest {
   @Test
   void theSameSeedGoesTheSameWay() {
     assertThat(visit(8, Order.ADVISED)).isEqualTo(visit(8, Order.ADVISED));
+    assertThat(visit(new PartsPatient(KnowHow.shipped(), 8), Order.ADVISED, 8))
+        .isEqualTo(visit(new PartsPatient(KnowHow.shipped(), 8), Order.ADVISED, 8));
   }
 
   @Test

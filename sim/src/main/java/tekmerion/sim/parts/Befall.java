@@ -208,7 +208,7 @@ final class Befall {
       case SERVICE_BUSY -> s.serviceShare = between(0.55, 0.95);
       case FILES_SCATTERED -> s.scatter = between(0.85, 1);
       case FILLED_UP -> s.freeShare = between(0.005, 0.05);
-      case OLD_DISK -> s.scatter = between(0.3, 0.6);
+      case OLD_DISK -> s.oldDiskShare = between(0.4, 0.6);
       case ADVERTS_CAME -> {
         s.unwantedShare = between(0.45, 0.9);
         remembers(0.35, "program");
@@ -257,6 +257,7 @@ final class Befall {
       }
       case CHARGER_DIED -> {
         s.chargerWorks = false;
+        s.startsUncharged = chance(0.7);
         s.damageMm2 = chance(0.4) ? between(6, 15) : s.damageMm2;
         s.packCharge = chance(0.5) ? 0 : 0.3;
       }

@@ -134,6 +134,8 @@ final class Mend {
       case "remove-program" -> {
         recentProgram(0.95);
         third(0.9);
+        s.serviceShare =
+            chance(0.5) ? 0 : s.serviceShare; // it is one of a program, or of the system
       }
       case "trim-start" -> {
         s.startItems = Math.min(s.startItems, 12);
@@ -164,6 +166,7 @@ final class Mend {
     s.drive = new ShopDrive(new Random(1), Health.SOUND, false, 2, 0, 10);
     s.driveAnswers = 1;
     s.stuckMotor = false;
+    s.oldDiskShare = 0;
     s.badInSystem = false;
     s.scatter = 0;
     s.freeShare = Math.max(s.freeShare, 0.5);

@@ -52,6 +52,9 @@ public final class PartsMachine {
     if (origins.contains(Origin.SPILL) && !asItCame.chargerWorks) {
       causes.add(Origin.CHARGER_DIED.cause());
     }
+    if (asItCame.orderWrong) {
+      causes.add(Origin.ORDER_CHANGED.cause()); // also by an empty coin cell
+    }
     if (asItCame.driveGoing()) {
       causes.add(Origin.SURFACE_WORE.cause());
     }

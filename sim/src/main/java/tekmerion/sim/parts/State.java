@@ -29,6 +29,9 @@ final class State implements Cloneable {
 
   boolean chargerWorks = true;
 
+  /** Whether the board starts from the adapter alone when nothing charges. */
+  boolean startsUncharged = true;
+
   // Pack.
   double packShare = 1;
   double packOhmsTimes = 1;
@@ -93,6 +96,9 @@ final class State implements Cloneable {
   boolean nameTaken;
   double freeShare = 0.5;
   double scatter = 0.1;
+
+  /** Share of the time that a disk past its years keeps people waiting, beside others. */
+  double oldDiskShare;
 
   // System.
   int filesDamaged;

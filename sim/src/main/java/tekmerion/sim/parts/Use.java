@@ -78,7 +78,7 @@ final class Use {
     boolean adapter = with.contains(Swap.GOOD_ADAPTER) || s.adapterGives();
     boolean contact = !chance(Math.min(1, s.socketBreaks * (with.contains(Swap.MOVED) ? 6 : 1)));
     boolean pack = !with.contains(Swap.NO_PACK) && s.packShare * s.packCharge > 0.04;
-    return adapter && contact && (s.chargerWorks || pack || chance(0.8)) || pack;
+    return adapter && contact && (s.chargerWorks || pack || s.startsUncharged) || pack;
   }
 
   /** Whether the firmware finds memory it can start with. */
@@ -343,7 +343,7 @@ final class Use {
     boolean spins = s.drive.spins() && !s.outside;
     double going = s.outside ? 0 : Math.min(0.9, 0.15 * s.drive.badSectors());
     double heads = !s.outside && s.drive.health() == ShopDrive.Health.HEADS ? 0.6 : 0;
-    return (spins ? 0.22 + 0.01 * s.startItems + 0.5 * s.scatter : 0.04)
+    return (spins ? spinning() : 0.04)
         + (s.indexing && !limited ? spins ? 0.4 : 0.1 : 0)
         + Math.max(0, s.memoryNeeds - 0.95) * (spins ? 3 : 2.4)
         + (s.freeShare < 0.06 ? 0.35 : 0)
@@ -351,6 +351,11 @@ final class Use {
         + 0.3 * s.storageDriverFails
         + going
         + heads;
+  }
+
+  private double spinning() {
+    double torn = s.scatter > 0.5 ? s.scatter - 0.5 : 0;
+    return 0.15 + 0.005 * s.startItems + 0.2 * s.scatter + 0.9 * torn + s.oldDiskShare;
   }
 
   /** The longest that anything holds the processor [ms]. */
