@@ -146,7 +146,7 @@ const basis = (job: FloorJob) =>
 /** A label near an end would be cut off, one near "now" would lie on it. */
 function hasRoom(axis: Axis, tick: number, wall: boolean): boolean {
   const at = share(axis, tick);
-  const room = wall ? 0.14 : 0.1;
+  const room = wall ? 0.22 : 0.1;
   return at > 0.04 && at < 0.96 && Math.abs(at - share(axis, axis.now)) > room;
 }
 

@@ -41,7 +41,7 @@ final class Network {
   private static final double SLIP = 0.02;
 
   /** Judgement, range half to double: the same of what owners remember and put in words. */
-  private static final double MISTOLD = 0.04;
+  private static final double MISTOLD = 0.03;
 
   private final KnowHow knowHow;
   private final Collection<String> families;

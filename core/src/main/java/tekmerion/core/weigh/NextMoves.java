@@ -42,7 +42,7 @@ public final class NextMoves {
   private static final double WORTH_ITS_MINUTES = 1;
 
   /** A plan that leaves less than this of the complaint needs no more looks for their own sake. */
-  private static final double SETTLED = 0.08;
+  private static final double SETTLED = 0.05;
 
   private static final int MAX_COMBINATIONS = 81;
   private static final int MAX_DECIDED = 27;

@@ -3,6 +3,7 @@ package tekmerion.core.weigh;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -20,15 +21,15 @@ import tekmerion.core.knowhow.Remedy;
  * probability of a fault set, m_k(c) the chance that the first k remedies mend cause c, and r_k the
  * probability that the complaint is there after k of them,
  *
- * <pre>  cost = Σ r_(k−1)·(work_k + parts_k + owner_k + look_k) + K·r_n + L·Σ p_c·(1 − m(c)) + data
+ * <pre>
+ *   cost = Σ r_(k−1)·(work_k + parts_k + owner_k + look_k) + Σ p_S·r_n(S)·K(S) + L·Σ p_c·(1 − m(c)) + data
  * </pre>
  *
- * K is what a comeback costs; of a plan that ends the complaint more likely than not it is what
- * another look costs, as somebody looks before the machine is handed back. L is what it costs to
- * hand a machine back with something broken that nobody came for: the owner comes for that next. It
- * counts for causes that were found and hardly bring this complaint. The data risks D·(1 − Π (1 −
- * r·risk)), where one of the risks is that a failing drive dies with what is on it, whatever is
- * done.
+ * K(S) is what it costs to look again, as somebody does before the machine is handed back, and to
+ * do then what ends S, with some comebacks even so. L is what it costs to hand a machine back with
+ * something broken that nobody came for: the owner comes for that next. It counts for causes that
+ * were found and hardly bring this complaint. The data risks D·(1 − Π (1 − r·risk)), where one of
+ * the risks is that a failing drive dies with what is on it, whatever is done.
  *
  * @see "Heckerman, Breese & Rommelse: Decision-theoretic troubleshooting, CACM 38(3), 1995"
  */
@@ -38,11 +39,7 @@ final class Plans {
 
   private static final int IN_THREES = 4;
 
-  /** A plan that ends it more likely than not is followed by another look, not by a comeback. */
   private static final double MORE_LIKELY_THAN_NOT = 0.5;
-
-  private static final double LOOKED_AGAIN_MINUTES =
-      Stake.LOOK_AGAIN_MINUTES + Stake.LOOK_AGAIN_FAILS * Stake.COMEBACK_MINUTES;
 
   /** Below this probability a cause that seldom brings such a complaint explains none. */
   private static final double SEEN = 0.02;
@@ -81,6 +78,11 @@ final class Plans {
 
   private final int[] distinctOf;
   private final double[] quiet;
+
+  /** What it costs of each, in minutes, if the complaint is still there when the plan is done. */
+  private final double[] stays;
+
+  private final Map<Integer, double[]> stillAfter = new HashMap<>();
 
   /**
    * @param faults whose sets are those of every posterior that is asked about
@@ -123,6 +125,17 @@ final class Plans {
     }
     distinct = numbers.keySet().stream().mapToInt(Integer::intValue).toArray();
     quiet = Arrays.stream(distinct).mapToDouble(complaint::quiet).toArray();
+    stays = new double[distinct.length];
+    Arrays.fill(stays, Stake.COMEBACK_MINUTES);
+    for (int r = 0; r < remedies.size(); r++) {
+      double[] still = stillAfter(r);
+      double costs = work[r] + remedies.get(r).parts() + remedies.get(r).owner();
+      for (int d = 0; d < distinct.length; d++) {
+        double fails = Math.max(Stake.LOOK_AGAIN_FAILS, still[d]);
+        double minutes = Stake.LOOK_AGAIN_MINUTES + costs + fails * Stake.COMEBACK_MINUTES;
+        stays[d] = Math.min(stays[d], minutes);
+      }
+    }
   }
 
   private static double work(Remedy remedy) {
@@ -204,6 +217,44 @@ final class Plans {
     return least;
   }
 
+  /**
+   * Of each distinct set, the probability that the complaint is still there after these remedies.
+   * It is the same whatever is believed, so it is counted once.
+   */
+  private double[] stillAfter(int... chosen) {
+    int[] inOrder = chosen.clone();
+    Arrays.sort(inOrder);
+    int key = 0;
+    for (int r : inOrder) {
+      key = key * (remedies.size() + 1) + r + 1;
+    }
+    return stillAfter.computeIfAbsent(key, k -> still(inOrder));
+  }
+
+  private double[] still(int[] chosen) {
+    double[] left = new double[causes];
+    Arrays.fill(left, 1);
+    for (int r : chosen) {
+      for (int c = 0; c < causes; c++) {
+        left[c] *= 1 - cures[r][c];
+      }
+    }
+    double[] still = new double[distinct.length];
+    for (int d = 0; d < distinct.length; d++) {
+      double silent = 1;
+      for (int rest = distinct[d];
+          rest != FaultSets.NONE && silent > 0;
+          rest = FaultSets.withoutLast(rest)) {
+        int cause = FaultSets.last(rest);
+        silent *= 1 - complaint.brings(cause) * left[cause];
+      }
+      // Given that somebody came: of what can have brought them nothing is left.
+      double gone = Math.max(0, silent - quiet[d]) / (1 - quiet[d]);
+      still[d] = 1 - gone;
+    }
+    return still;
+  }
+
   /** What is believed to be at fault, and what plans come to by it. */
   private final class Beliefs {
     private final double[] probability;
@@ -215,9 +266,6 @@ final class Plans {
     private final double drive;
 
     private final double dies;
-
-    /** That the complaint is there after one remedy; NaN until it is asked for. */
-    private final double[] thereAfter = new double[remedies.size()];
 
     Beliefs(Posterior faults) {
       probability = faults.probability();
@@ -234,7 +282,6 @@ final class Plans {
       }
       drive = Math.min(1, anyDrive);
       dies = Math.min(1, anyDies);
-      Arrays.fill(thereAfter, Double.NaN);
     }
 
     /**
@@ -266,42 +313,33 @@ final class Plans {
       return saves - work[remedy] - remedies.get(remedy).parts() - remedies.get(remedy).owner();
     }
 
-    /** That the complaint is still there when each cause was mended with this chance. */
-    private double isThere(double[] mended) {
-      double there = 0;
-      for (int d = 0; d < distinct.length; d++) {
-        if (shares[d] == 0) {
-          continue;
-        }
-        double silent = 1;
-        for (int rest = distinct[d];
-            rest != FaultSets.NONE && silent > 0;
-            rest = FaultSets.withoutLast(rest)) {
-          int cause = FaultSets.last(rest);
-          silent *= 1 - complaint.brings(cause) * (1 - mended[cause]);
-        }
-        // Given that somebody came: of what can have brought them nothing is left.
-        double gone = Math.max(0, silent - quiet[d]) / (1 - quiet[d]);
-        there += shares[d] * (1 - gone);
+    /** Expected minutes of what comes after these remedies, where the complaint is still there. */
+    private double costsAfter(int... chosen) {
+      double[] still = stillAfter(chosen);
+      double cost = 0;
+      for (int d = 0; d < shares.length; d++) {
+        cost += shares[d] * still[d] * stays[d];
       }
-      return there;
+      return cost;
     }
 
-    private double isThereAfter(int remedy) {
-      if (Double.isNaN(thereAfter[remedy])) {
-        thereAfter[remedy] = isThere(cures[remedy]);
+    /** That the complaint is still there after these remedies. */
+    private double isThereAfter(int... chosen) {
+      double[] still = stillAfter(chosen);
+      double there = 0;
+      for (int d = 0; d < shares.length; d++) {
+        there += shares[d] * still[d];
       }
-      return thereAfter[remedy];
+      return there;
     }
 
     Plan plan(Stake stake, int... chosen) {
       List<Remedy> list = new ArrayList<>();
       List<Double> needed = new ArrayList<>();
-      double[] mended = new double[causes];
       double[] broken = new double[causes];
       Arrays.fill(broken, 1);
       double reached = 1;
-      double there = chosen.length == 0 ? isThere(mended) : 1;
+      double there = chosen.length == 0 ? isThereAfter() : 1;
       double minutes = 0;
       double parts = 0;
       double owner = 0;
@@ -326,10 +364,9 @@ final class Plans {
         }
         safe *= 1 - reached * risk;
         for (int c = 0; c < causes; c++) {
-          mended[c] = 1 - (1 - mended[c]) * (1 - cures[r][c]);
           broken[c] *= 1 - reached * cures[r][c];
         }
-        there = k == 0 ? isThereAfter(r) : isThere(mended);
+        there = isThereAfter(Arrays.copyOf(chosen, k + 1));
       }
       double data = (1 - (1 - dies) * safe) * stake.dataLossMinutes();
       if (recovery.isPresent() && data > 0) {
@@ -357,9 +394,7 @@ final class Plans {
       for (int c = 0; c < causes; c++) {
         left += behind[c] || probability[c] < FOUND ? 0 : probability[c] * broken[c];
       }
-      boolean looksAgain = there < MORE_LIKELY_THAN_NOT;
-      double stays = looksAgain ? LOOKED_AGAIN_MINUTES : Stake.COMEBACK_MINUTES;
-      double comeback = stays * there + Stake.LEFT_BROKEN_MINUTES * left;
+      double comeback = costsAfter(chosen) + Stake.LEFT_BROKEN_MINUTES * left;
       Plan plan = new Plan(list, needed, minutes, parts, owner, comeback, data, there);
       return blind ? plan.costing(Double.POSITIVE_INFINITY) : plan;
     }

@@ -22,13 +22,13 @@ public record Stake(double dataLossMinutes) {
   static final double LEFT_BROKEN_MINUTES = 300;
 
   /**
-   * What it costs to look again, and to do what is found then, if a plan that was likelier to end
-   * the complaint than not has not ended it. Judgement, range half to double.
+   * What it costs to look again at a machine whose complaint a plan has not ended, before what does
+   * end it is done. Judgement, range half to double.
    */
-  static final double LOOK_AGAIN_MINUTES = 150;
+  static final double LOOK_AGAIN_MINUTES = 90;
 
   /** How often that ends in a comeback all the same. */
-  static final double LOOK_AGAIN_FAILS = 0.2;
+  static final double LOOK_AGAIN_FAILS = 0.3;
 
   /** A minute of waiting beside a minute of work. */
   static final double WAITING = 0.1;

@@ -52,7 +52,7 @@ class NextMovesTest {
     "error-screen, desktop, read-drive",
     "mount-failure, firmware, read-drive",
     "not-readable, desktop, read-drive",
-    "slow, desktop, load-sample",
+    "slow, desktop, read-drive",
     "stutter, desktop, latency-sample",
     "battery, desktop, battery-report",
     "dead, nothing, light-fan-beep"

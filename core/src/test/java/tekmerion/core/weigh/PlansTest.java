@@ -20,8 +20,8 @@ import tekmerion.core.weigh.Weighing.Part;
 
 /** Against arithmetic: one cause that brings the complaint, one that seldom does. */
 class PlansTest {
-  /** A plan that ends it more likely than not: another look, and one in five comes back then. */
-  private static final double LOOKED_AGAIN = 150 + 0.2 * 600;
+  /** What is worn and still there: another look, the swap, and three in ten come back then. */
+  private static final double LOOKED_AGAIN = 90 + (30 + 0.1 * 50 + 60) + 0.3 * 600;
 
   private static final double COMEBACK = 600;
   private static final double LEFT = 300;
@@ -134,11 +134,11 @@ class PlansTest {
   }
 
   @Test
-  void doingNothingCostsTheComebackOfWhateverTheOwnerCameFor() {
+  void doingNothingCostsWhatEndsItLaterAndTheComebackOfWhatNothingEnds() {
     Plan nothing = plan(DataStatus.NOT_WANTED);
 
     assertThat(nothing.fails()).isCloseTo(BY_NOISE + WORN, within(1e-9));
-    assertThat(nothing.cost()).isCloseTo(nothing.fails() * COMEBACK, within(1e-6));
+    assertThat(nothing.cost()).isCloseTo(BY_NOISE * COMEBACK + WORN * LOOKED_AGAIN, within(1e-6));
     assertThat(nothing.courses()).containsExactly(Course.NOTHING_FOUND);
   }
 
@@ -148,13 +148,14 @@ class PlansTest {
     double loud = 0.95;
     double complaint = 0.92 * ((1 - loud) * 0.01 + loud * (1 - 0.99 * 0.95)) + 0.08;
     double found = (0.92 * loud * (1 - 0.99 * 0.95) + 0.08 * loud) / complaint;
-    double there =
-        (0.92 * loud * 0.05 + 0.08 * ((1 - loud) * 0.1 + loud * (1 - 0.9 * 0.95))) / complaint;
+    double noise = 0.92 * loud * 0.05 / complaint;
+    double worn = 0.08 * ((1 - loud) * 0.1 + loud * (1 - 0.9 * 0.95)) / complaint;
 
     Plan swap = plan(plans(knowHow(loud), DataStatus.NOT_WANTED), "swap");
 
-    assertThat(swap.fails()).isCloseTo(there, within(1e-9));
-    assertThat(swap.comeback()).isCloseTo(there * LOOKED_AGAIN + found * LEFT, within(1e-6));
+    assertThat(swap.fails()).isCloseTo(noise + worn, within(1e-9));
+    assertThat(swap.comeback())
+        .isCloseTo(noise * COMEBACK + worn * LOOKED_AGAIN + found * LEFT, within(1e-6));
   }
 
   @Test
@@ -164,7 +165,8 @@ class PlansTest {
     assertThat(swap.minutes()).isCloseTo(30 + 0.1 * 50, within(1e-9));
     assertThat(swap.parts()).isEqualTo(60);
     assertThat(swap.fails()).isCloseTo(thereAfter(0.9), within(1e-9));
-    assertThat(swap.comeback()).isCloseTo(thereAfter(0.9) * LOOKED_AGAIN, within(1e-6));
+    double worn = thereAfter(0.9) - BY_NOISE;
+    assertThat(swap.comeback()).isCloseTo(BY_NOISE * COMEBACK + worn * LOOKED_AGAIN, within(1e-6));
     assertThat(swap.data()).isZero();
   }
 
