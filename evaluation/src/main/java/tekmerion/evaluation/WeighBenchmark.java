@@ -19,6 +19,7 @@ import tekmerion.core.knowhow.Cause;
 import tekmerion.core.knowhow.FindingKind;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.permit.DataStatus;
+import tekmerion.core.weigh.Advice;
 import tekmerion.core.weigh.NextMoves;
 import tekmerion.core.weigh.Weighed;
 import tekmerion.core.weigh.Weighing;
@@ -62,7 +63,7 @@ public class WeighBenchmark {
   }
 
   @Benchmark
-  public NextMoves.Advice nextMovesOfUsualJob() {
+  public Advice nextMovesOfUsualJob() {
     return NextMoves.of(
         shipped,
         List.of("mount-failure"),

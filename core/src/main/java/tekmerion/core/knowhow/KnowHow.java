@@ -3,8 +3,6 @@ package tekmerion.core.knowhow;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.ArrayList;
-import java.util.Collection;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -13,7 +11,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
-import java.util.stream.Collectors;
 import tekmerion.core.finding.Finding;
 import tools.jackson.dataformat.yaml.YAMLMapper;
 
@@ -47,9 +44,7 @@ public final class KnowHow {
   private final Map<String, Remedy> remedies;
   private final Set<String> aside;
   private final List<Hazard> hazards;
-  private final Set<String> seenByHand;
-  private final Set<String> saidByOwner;
-  private final Map<String, String> goneLevels;
+  private final Tellers tellers;
 
   /**
    * One that names no hazards.
@@ -93,9 +88,7 @@ public final class KnowHow {
     this.remedies = byId(remedies, Remedy::id, mistakes);
     this.aside = Set.of();
     this.hazards = List.copyOf(hazards);
-    this.seenByHand = seenByHand(this.moves);
-    this.saidByOwner = saidByOwner(questions, this.findings);
-    this.goneLevels = goneLevels(this.moves);
+    this.tellers = Tellers.of(this.moves.values(), questions, this.findings.values());
     hazards.forEach(hazard -> hazard.check(this, mistakes));
     all.forEach(finding -> checkFinding(finding, mistakes));
     questions.forEach(question -> checkQuestion(question, mistakes));
@@ -105,47 +98,21 @@ public final class KnowHow {
     }
   }
 
-  private static Set<String> seenByHand(Map<String, Move> moves) {
-    return moves.values().stream()
-        .filter(move -> move.by() == null)
-        .flatMap(move -> move.tells().stream())
-        .map(Move.Outcomes::id)
-        .collect(Collectors.toUnmodifiableSet());
-  }
-
-  private static Set<String> saidByOwner(
-      Collection<Question> questions, Map<String, FindingKind> findings) {
-    Set<String> said = new HashSet<>();
-    questions.forEach(q -> q.options().forEach(option -> said.addAll(option.findings().keySet())));
-    findings.values().stream()
-        .filter(kind -> !kind.words().isEmpty())
-        .forEach(kind -> said.add(kind.id()));
-    return said;
-  }
-
-  private static Map<String, String> goneLevels(Map<String, Move> moves) {
-    Map<String, String> gone = new HashMap<>();
-    moves.values().stream()
-        .flatMap(move -> move.tells().stream())
-        .forEach(asked -> asked.gone().ifPresent(level -> gone.put(asked.id(), level)));
-    return gone;
-  }
-
   /** Whether owners tell it: what they saw, heard or read at home. */
   public boolean isSaidByOwner(String finding) {
-    return saidByOwner.contains(finding);
+    return tellers.saidByOwner().contains(finding);
   }
 
   /**
    * The level of a finding that says that the complaint did not come; empty if it asks for none.
    */
   public Optional<String> goneLevel(String finding) {
-    return Optional.ofNullable(goneLevels.get(finding));
+    return Optional.ofNullable(tellers.goneLevels().get(finding));
   }
 
   /** Whether somebody looks and types it, so that a slip can be in it; the probe makes none. */
   public boolean isSeenByHand(String finding) {
-    return seenByHand.contains(finding);
+    return tellers.seenByHand().contains(finding);
   }
 
   /** What ships with the product. */
@@ -189,9 +156,7 @@ public final class KnowHow {
     remedies = entries.remedies;
     aside = entries.aside;
     hazards = before.hazards;
-    seenByHand = seenByHand(moves);
-    saidByOwner = saidByOwner(before.questions(), findings);
-    goneLevels = goneLevels(moves);
+    tellers = Tellers.of(moves.values(), before.questions(), findings.values());
     List<String> mistakes = new ArrayList<>();
     causes.values().forEach(cause -> checkCause(cause, mistakes));
     findings.values().forEach(finding -> checkFinding(finding, mistakes));

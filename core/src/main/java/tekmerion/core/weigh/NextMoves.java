@@ -10,14 +10,17 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
+import tekmerion.core.decision.Course;
 import tekmerion.core.finding.Finding;
 import tekmerion.core.knowhow.Cause;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Move;
 import tekmerion.core.knowhow.Remedy;
+import tekmerion.core.permit.Action;
 import tekmerion.core.permit.DataStatus;
-import tekmerion.core.permit.Permission;
 import tekmerion.core.permit.Permissions;
+import tekmerion.core.weigh.Advice.Ranked;
+import tekmerion.core.weigh.Advice.Turn;
 import tekmerion.core.weigh.Weighing.Part;
 
 /**
@@ -37,12 +40,6 @@ import tekmerion.core.weigh.Weighing.Part;
 public final class NextMoves {
   /** What a bit is worth beside what it saves at once: it also makes later moves worth more. */
   private static final double MINUTES_PER_BIT = 60;
-
-  /** Minutes gained by a minute. */
-  private static final double WORTH_ITS_MINUTES = 1;
-
-  /** A plan that leaves less than this of the complaint needs no more looks for their own sake. */
-  private static final double SETTLED = 0.05;
 
   private static final int MAX_COMBINATIONS = 81;
   private static final int MAX_DECIDED = 27;
@@ -105,64 +102,6 @@ public final class NextMoves {
     }
   }
 
-  /**
-   * A move that could be made.
-   *
-   * @param bits what it would tell of what is at fault
-   * @param savedMinutes what it is expected to save of the cost of decision now
-   * @param worth per minute; the higher, the sooner
-   * @param worthNow the same of what it saves at once alone
-   * @param why in a plain sentence
-   * @param lock why it cannot be made now, and what opens it; empty if it can
-   */
-  public record Ranked(
-      Move move,
-      Part part,
-      double bits,
-      double savedMinutes,
-      double worth,
-      double worthNow,
-      String why,
-      Optional<Permission.Locked> lock) {
-    /** Identity among the moves of a job. */
-    public String id() {
-      return move.id() + "@" + part.key();
-    }
-  }
-
-  /**
-   * A finding that would change the best plan.
-   *
-   * @param outcome as the technician would see it
-   * @param chance that it is seen
-   * @param plan what would be best then
-   */
-  public record Turn(Move move, Part part, String outcome, double chance, Plan plan) {}
-
-  /**
-   * What to do next, and what would be decided now.
-   *
-   * @param plans cheapest first, none that only adds to one before it; at most three
-   * @param turns likeliest first; at most three
-   */
-  public record Advice(List<Ranked> moves, List<Plan> plans, List<Turn> turns) {
-    /** Of a job that is ended. */
-    public static final Advice NONE = new Advice(List.of(), List.of(), List.of());
-
-    /**
-     * Whether to decide now: no move that can be made gains as many minutes as it takes. Where a
-     * plan is likely to end the complaint only what is saved at once counts: there is nothing left
-     * that later moves could make of what is learnt.
-     */
-    public boolean enough() {
-      boolean settled = !plans.isEmpty() && plans.get(0).fails() < SETTLED;
-      return moves.stream()
-          .filter(r -> r.lock().isEmpty())
-          .mapToDouble(r -> settled ? r.worthNow() : r.worth())
-          .noneMatch(worth -> worth >= WORTH_ITS_MINUTES);
-    }
-  }
-
   private NextMoves(KnowHow knowHow, Network network, List<Part> parts, Situation at) {
     this.knowHow = knowHow;
     this.network = network;
@@ -199,7 +138,20 @@ public final class NextMoves {
     NextMoves next = new NextMoves(knowHow, network, parts, situation);
     List<Ranked> ranked = next.ranked(families);
     List<Plan> plans = next.plans();
-    return new Advice(ranked, plans, next.turns(ranked, plans.get(0)));
+    return new Advice(
+        ranked, plans, next.turns(ranked, plans.get(0)), next.mayBeSigned(plans.get(0)));
+  }
+
+  /** A part is not replaced on what its owner said alone, or on one finding. */
+  private boolean mayBeSigned(Plan plan) {
+    if (!plan.courses().contains(Course.REPLACE_PART)) {
+      return true;
+    }
+    boolean looked =
+        network.counted().stream()
+            .anyMatch(seen -> !seen.finding().basis().equals(Finding.Basis.intake()));
+    return looked
+        && at.permissions().of(new Action.Decide(Course.REPLACE_PART.effects(), true)).isOpen();
   }
 
   private List<Plan> plans() {

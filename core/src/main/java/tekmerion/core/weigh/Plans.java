@@ -3,7 +3,6 @@ package tekmerion.core.weigh;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -63,7 +62,6 @@ final class Plans {
   private final double[] work;
   private final double[] dataRisk;
   private final boolean[] behind;
-  private final Complaint complaint;
 
   /** Between two remedies the complaint is looked for. */
   private final double lookMinutes;
@@ -77,12 +75,11 @@ final class Plans {
   private final int[] distinct;
 
   private final int[] distinctOf;
-  private final double[] quiet;
 
   /** What it costs of each, in minutes, if the complaint is still there when the plan is done. */
   private final double[] stays;
 
-  private final Map<Integer, double[]> stillAfter = new HashMap<>();
+  private final StillThere still;
 
   /**
    * @param faults whose sets are those of every posterior that is asked about
@@ -116,7 +113,6 @@ final class Plans {
       behind[c] = network.isBehindComplaint(c);
       counted[c] = behind[c] || faults.probability()[c] >= SEEN;
     }
-    complaint = network.complaint().keeping(counted);
     distinctOf = new int[faults.sets()];
     Map<Integer, Integer> numbers = new LinkedHashMap<>();
     for (int set = 0; set < distinctOf.length; set++) {
@@ -124,14 +120,14 @@ final class Plans {
       distinctOf[set] = numbers.computeIfAbsent(only(faults.set(set), counted), k -> next);
     }
     distinct = numbers.keySet().stream().mapToInt(Integer::intValue).toArray();
-    quiet = Arrays.stream(distinct).mapToDouble(complaint::quiet).toArray();
+    still = new StillThere(network.complaint().keeping(counted), distinct, cures);
     stays = new double[distinct.length];
     Arrays.fill(stays, Stake.COMEBACK_MINUTES);
     for (int r = 0; r < remedies.size(); r++) {
-      double[] still = stillAfter(r);
+      double[] there = still.after(r);
       double costs = work[r] + remedies.get(r).parts() + remedies.get(r).owner();
       for (int d = 0; d < distinct.length; d++) {
-        double fails = Math.max(Stake.LOOK_AGAIN_FAILS, still[d]);
+        double fails = Math.max(Stake.LOOK_AGAIN_FAILS, there[d]);
         double minutes = Stake.LOOK_AGAIN_MINUTES + costs + fails * Stake.COMEBACK_MINUTES;
         stays[d] = Math.min(stays[d], minutes);
       }
@@ -217,44 +213,6 @@ final class Plans {
     return least;
   }
 
-  /**
-   * Of each distinct set, the probability that the complaint is still there after these remedies.
-   * It is the same whatever is believed, so it is counted once.
-   */
-  private double[] stillAfter(int... chosen) {
-    int[] inOrder = chosen.clone();
-    Arrays.sort(inOrder);
-    int key = 0;
-    for (int r : inOrder) {
-      key = key * (remedies.size() + 1) + r + 1;
-    }
-    return stillAfter.computeIfAbsent(key, k -> still(inOrder));
-  }
-
-  private double[] still(int[] chosen) {
-    double[] left = new double[causes];
-    Arrays.fill(left, 1);
-    for (int r : chosen) {
-      for (int c = 0; c < causes; c++) {
-        left[c] *= 1 - cures[r][c];
-      }
-    }
-    double[] still = new double[distinct.length];
-    for (int d = 0; d < distinct.length; d++) {
-      double silent = 1;
-      for (int rest = distinct[d];
-          rest != FaultSets.NONE && silent > 0;
-          rest = FaultSets.withoutLast(rest)) {
-        int cause = FaultSets.last(rest);
-        silent *= 1 - complaint.brings(cause) * left[cause];
-      }
-      // Given that somebody came: of what can have brought them nothing is left.
-      double gone = Math.max(0, silent - quiet[d]) / (1 - quiet[d]);
-      still[d] = 1 - gone;
-    }
-    return still;
-  }
-
   /** What is believed to be at fault, and what plans come to by it. */
   private final class Beliefs {
     private final double[] probability;
@@ -315,20 +273,20 @@ final class Plans {
 
     /** Expected minutes of what comes after these remedies, where the complaint is still there. */
     private double costsAfter(int... chosen) {
-      double[] still = stillAfter(chosen);
+      double[] there = still.after(chosen);
       double cost = 0;
       for (int d = 0; d < shares.length; d++) {
-        cost += shares[d] * still[d] * stays[d];
+        cost += shares[d] * there[d] * stays[d];
       }
       return cost;
     }
 
     /** That the complaint is still there after these remedies. */
     private double isThereAfter(int... chosen) {
-      double[] still = stillAfter(chosen);
+      double[] after = still.after(chosen);
       double there = 0;
       for (int d = 0; d < shares.length; d++) {
-        there += shares[d] * still[d];
+        there += shares[d] * after[d];
       }
       return there;
     }

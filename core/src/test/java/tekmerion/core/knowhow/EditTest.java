@@ -13,6 +13,7 @@ import org.junit.jupiter.api.Test;
 import tekmerion.core.finding.Finding;
 import tekmerion.core.permit.DataStatus;
 import tekmerion.core.permit.Invasiveness;
+import tekmerion.core.weigh.Advice;
 import tekmerion.core.weigh.NextMoves;
 import tekmerion.core.weigh.Weighed;
 import tekmerion.core.weigh.Weighing;
@@ -98,7 +99,7 @@ class EditTest {
         NextMoves.Situation.assumed(DataStatus.NOT_ASKED, Optional.empty(), Set.of(), false);
 
     assertThat(NextMoves.of(own, List.of("noise-heat"), DRIVE, List.of(), at).moves())
-        .extracting(NextMoves.Ranked::id)
+        .extracting(Advice.Ranked::id)
         .contains("own.sniff@machine");
     Finding salt =
         new Finding(
@@ -107,7 +108,7 @@ class EditTest {
         .isGreaterThan(
             2 * share(Weighing.of(own, List.of("noise-heat"), DRIVE, List.of()), "fan-failed"));
     assertThat(NextMoves.of(own, List.of("slow"), DRIVE, List.of(), at).moves())
-        .extracting(NextMoves.Ranked::id)
+        .extracting(Advice.Ranked::id)
         .doesNotContain("own.sniff@machine");
   }
 

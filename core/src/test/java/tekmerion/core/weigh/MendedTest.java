@@ -53,7 +53,7 @@ class MendedTest {
             seen("boot-stage", "desktop"),
             seen(KNOW_HOW.move("roll-back").orElseThrow().tells().get(0).id(), "gone"));
 
-    NextMoves.Advice advice =
+    Advice advice =
         NextMoves.of(
             KNOW_HOW,
             List.of("error-screen"),

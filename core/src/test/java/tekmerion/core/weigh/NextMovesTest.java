@@ -17,8 +17,7 @@ import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Move;
 import tekmerion.core.permit.DataStatus;
 import tekmerion.core.permit.Invasiveness;
-import tekmerion.core.weigh.NextMoves.Advice;
-import tekmerion.core.weigh.NextMoves.Ranked;
+import tekmerion.core.weigh.Advice.Ranked;
 import tekmerion.core.weigh.Weighing.Part;
 
 /** On what ships: the order of work is nowhere written, so it is tested where it comes out. */
@@ -63,6 +62,30 @@ class NextMovesTest {
     assertThat(advice.moves().get(0).move().id()).isEqualTo(move);
     assertThat(advice.moves().get(0).move().invasiveness())
         .isLessThanOrEqualTo(Invasiveness.NO_TOOLS);
+  }
+
+  /** All of it is what the owner said: likely, but nobody has looked. */
+  @Test
+  void aPartIsNotToBeReplacedBeforeSomebodyHasLooked() {
+    List<Finding> told =
+        List.of(
+            said("kind", "laptop"),
+            said("runs-on", "only-with-adapter"),
+            said("charge-lasts", "minutes"));
+    Advice heard = advice("battery", DataStatus.NOT_WANTED, null, told.toArray(Finding[]::new));
+    List<Finding> seen = new ArrayList<>(told);
+    seen.add(
+        new Finding("battery.health", Finding.MACHINE, "spent", "report", Finding.Basis.move()));
+    Advice looked = advice("battery", DataStatus.NOT_WANTED, null, seen.toArray(Finding[]::new));
+
+    assertThat(heard.plans().get(0).courses()).contains(Course.REPLACE_PART);
+    assertThat(heard.mayBeSigned()).isFalse();
+    assertThat(heard.enough()).isFalse();
+    assertThat(looked.mayBeSigned()).isTrue();
+  }
+
+  private static Finding said(String finding, String level) {
+    return new Finding(finding, Finding.MACHINE, level, finding, Finding.Basis.intake());
   }
 
   @Test

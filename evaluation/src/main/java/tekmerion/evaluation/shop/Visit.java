@@ -12,20 +12,18 @@ import java.util.Random;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
-import tekmerion.core.decision.Course;
 import tekmerion.core.finding.Finding;
 import tekmerion.core.knowhow.Hazards;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Move;
-import tekmerion.core.permit.Action;
 import tekmerion.core.permit.DataStatus;
 import tekmerion.core.permit.Invasiveness;
 import tekmerion.core.permit.Load;
 import tekmerion.core.permit.Permissions;
+import tekmerion.core.weigh.Advice;
+import tekmerion.core.weigh.Advice.Ranked;
 import tekmerion.core.weigh.EvidenceAgainstParts;
 import tekmerion.core.weigh.NextMoves;
-import tekmerion.core.weigh.NextMoves.Advice;
-import tekmerion.core.weigh.NextMoves.Ranked;
 import tekmerion.core.weigh.NextMoves.Situation;
 import tekmerion.core.weigh.Plan;
 import tekmerion.core.weigh.Suspicion;
@@ -130,13 +128,19 @@ final class Visit {
     Counter.Story story = new Counter(knowHow, random, noise.owners()).write(patient);
     families = story.families();
     told.accept(() -> "%s says %s: %s".formatted(patient.truth(), families, story.findings()));
-    story.findings().forEach(this::know);
+    story
+        .findings()
+        .forEach(
+            (finding, level) ->
+                findings.put(
+                    finding,
+                    new Finding(finding, Finding.MACHINE, level, finding, Finding.Basis.intake())));
     dataStatus =
         random.nextDouble() < 0.08
             ? DataStatus.NOT_ASKED
             : patient.isDataWanted() ? DataStatus.WANTED : DataStatus.NOT_WANTED;
     while (made.size() < MAX_MOVES) {
-      Optional<NextMoves.Ranked> next = next();
+      Optional<Advice.Ranked> next = next();
       if (next.isEmpty()) {
         break;
       }
@@ -151,7 +155,7 @@ final class Visit {
       return Optional.empty();
     }
     Advice advice = advice();
-    if (order == Order.ADVISED && advice.enough() && mayRule(advice.plans().get(0))) {
+    if (order == Order.ADVISED && advice.enough()) {
       return Optional.empty();
     }
     List<Ranked> open = advice.moves().stream().filter(r -> r.lock().isEmpty()).toList();
@@ -161,12 +165,6 @@ final class Visit {
       case RANDOM ->
           open.isEmpty() ? Optional.empty() : Optional.of(open.get(random.nextInt(open.size())));
     };
-  }
-
-  /** The server does not take a decision that replaces a part on one finding. */
-  private boolean mayRule(Plan plan) {
-    return !plan.courses().contains(Course.REPLACE_PART)
-        || permissions().of(new Action.Decide(Course.REPLACE_PART.effects(), true)).isOpen();
   }
 
   /** Gentle before invasive, quick before slow, the ladder of system repairs last. */

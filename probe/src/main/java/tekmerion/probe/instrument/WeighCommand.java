@@ -14,6 +14,7 @@ import picocli.CommandLine.Spec;
 import tekmerion.core.finding.Finding;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.permit.DataStatus;
+import tekmerion.core.weigh.Advice;
 import tekmerion.core.weigh.NextMoves;
 import tekmerion.core.weigh.Plan;
 import tekmerion.core.weigh.Sensitivity;
@@ -98,7 +99,7 @@ public final class WeighCommand implements Callable<Integer> {
     Weighed weighed = Weighing.of(knowHow, families, parts, findings);
     Optional<String> decisive =
         findings.stream().flatMap(s -> knowHow.decisive(s).stream()).findFirst();
-    NextMoves.Advice advice =
+    Advice advice =
         NextMoves.of(
             knowHow,
             families,
@@ -124,7 +125,7 @@ public final class WeighCommand implements Callable<Integer> {
         seen.id(), part, seen.level(), seen.id() + ": " + seen.level(), Finding.Basis.intake());
   }
 
-  private static Map<String, Object> move(NextMoves.Ranked ranked) {
+  private static Map<String, Object> move(Advice.Ranked ranked) {
     Map<String, Object> move = new LinkedHashMap<>();
     move.put("move", ranked.move().id());
     move.put("part", ranked.part().key());
@@ -149,7 +150,7 @@ public final class WeighCommand implements Callable<Integer> {
     return shown;
   }
 
-  private static Map<String, Object> turn(NextMoves.Turn turn) {
+  private static Map<String, Object> turn(Advice.Turn turn) {
     Map<String, Object> shown = new LinkedHashMap<>();
     shown.put("move", turn.move().id());
     shown.put("outcome", turn.outcome());

@@ -13,7 +13,7 @@ import tekmerion.core.decision.Course;
 import tekmerion.core.knowhow.Cause;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.permit.Permissions;
-import tekmerion.core.weigh.NextMoves;
+import tekmerion.core.weigh.Advice;
 import tekmerion.core.weigh.Weighed;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
@@ -148,7 +148,7 @@ class LastJobs {
 
   private Side side(Gathered g, KnowHow table, Weighed weighed, String decided) {
     Weighed.CauseShare first = weighed.causes().get(0);
-    Optional<NextMoves.Ranked> move =
+    Optional<Advice.Ranked> move =
         weighing
             .adviceBy(table, g.job(), g.evidence(), g.permissions(), Set.of(), true)
             .moves()

@@ -7,7 +7,7 @@ import org.springframework.stereotype.Service;
 import tekmerion.core.knowhow.MakerTopic;
 import tekmerion.core.knowhow.Move.By;
 import tekmerion.core.permit.Invasiveness;
-import tekmerion.core.weigh.NextMoves;
+import tekmerion.core.weigh.Advice;
 import tekmerion.core.weigh.Weighed;
 import tekmerion.server.decision.DecisionService.CourseView;
 import tekmerion.server.decision.DecisionService.Lock;
@@ -79,7 +79,7 @@ record JobDiagnosis(
    */
   @Schema(name = "Turn")
   record TurnView(String move, String outcome, double chance, String plan) {
-    static TurnView of(NextMoves.Turn turn) {
+    static TurnView of(Advice.Turn turn) {
       return new TurnView(
           turn.move().named(turn.part().name()),
           turn.outcome(),
@@ -102,7 +102,7 @@ record JobDiagnosis(
         JobCustody custody,
         JobEvidence evidence,
         Weighed weighed,
-        NextMoves.Advice advice,
+        Advice advice,
         List<CourseView> courses) {
       boolean ended = job.endedAt() != null;
       Map<MakerTopic, MakerNotes.Note> notes = makers.of(job.machine());

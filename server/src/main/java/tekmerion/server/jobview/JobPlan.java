@@ -4,7 +4,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import org.springframework.stereotype.Service;
 import tekmerion.core.decision.Course;
-import tekmerion.core.weigh.NextMoves;
+import tekmerion.core.weigh.Advice;
 import tekmerion.core.weigh.Plan;
 import tekmerion.server.decision.DecisionService;
 import tekmerion.server.decision.DecisionService.CourseView;
@@ -92,7 +92,7 @@ record JobPlan(
       this.proofs = proofs;
     }
 
-    JobPlan of(Job job, Evidence evidence, NextMoves.Advice advice, List<CourseView> courses) {
+    JobPlan of(Job job, Evidence evidence, Advice advice, List<CourseView> courses) {
       return new JobPlan(
           courses,
           evidence.weighed().leaning(),

@@ -14,7 +14,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.util.function.SingletonSupplier;
 import tekmerion.core.permit.Permissions;
-import tekmerion.core.weigh.NextMoves;
+import tekmerion.core.weigh.Advice;
 import tekmerion.server.bay.Bays;
 import tekmerion.server.decision.DecisionService;
 import tekmerion.server.decision.DecisionService.CourseView;
@@ -114,10 +114,7 @@ class JobViews implements Shown {
 
   /** What the evidence comes to. */
   private record Judged(
-      Evidence evidence,
-      Permissions permitted,
-      List<CourseView> courses,
-      NextMoves.Advice advice) {}
+      Evidence evidence, Permissions permitted, List<CourseView> courses, Advice advice) {}
 
   private Judged judged(Job job, JobCustody custody) {
     Evidence evidence = weighing.weigh(job);
@@ -127,7 +124,7 @@ class JobViews implements Shown {
         permitted,
         decisions.courses(permitted),
         job.endedAt() != null
-            ? NextMoves.Advice.NONE
+            ? Advice.NONE
             : weighing.advice(
                 job, evidence, permitted, made.done(job.id()), custody.isProbeOnline()));
   }

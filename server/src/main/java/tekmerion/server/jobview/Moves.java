@@ -13,7 +13,7 @@ import tekmerion.core.knowhow.Move.By;
 import tekmerion.core.knowhow.Move.Presupposed;
 import tekmerion.core.permit.Invasiveness;
 import tekmerion.core.permit.Permission;
-import tekmerion.core.weigh.NextMoves.Ranked;
+import tekmerion.core.weigh.Advice.Ranked;
 import tekmerion.server.decision.DecisionService.CourseView;
 import tekmerion.server.decision.DecisionService.Lock;
 import tekmerion.server.jobview.JobCustody.BayNote;

@@ -18,8 +18,8 @@ import tekmerion.core.knowhow.Move;
 import tekmerion.core.permit.Invasiveness;
 import tekmerion.core.permit.NamedDrive;
 import tekmerion.core.permit.Permission;
-import tekmerion.core.weigh.NextMoves;
-import tekmerion.core.weigh.NextMoves.Ranked;
+import tekmerion.core.weigh.Advice;
+import tekmerion.core.weigh.Advice.Ranked;
 import tekmerion.core.weigh.Weighing.Part;
 import tekmerion.core.words.Sentences;
 import tekmerion.server.job.Changes;
@@ -352,7 +352,7 @@ public class MadeMoves {
     return ranked;
   }
 
-  private NextMoves.Advice advice(Job job) {
+  private Advice advice(Job job) {
     WeighingService.Evidence evidence = weighing.weigh(job);
     return weighing.advice(job, evidence, permissions.of(job, evidence), done(job.id()), true);
   }

@@ -3,8 +3,8 @@ package tekmerion.server.weighing;
 import java.util.List;
 import tekmerion.core.finding.Finding;
 import tekmerion.core.knowhow.KnowHow;
+import tekmerion.core.weigh.Advice;
 import tekmerion.core.weigh.NextMoves;
-import tekmerion.core.weigh.NextMoves.Advice;
 import tekmerion.core.weigh.NextMoves.Situation;
 import tekmerion.core.weigh.Weighing.Part;
 

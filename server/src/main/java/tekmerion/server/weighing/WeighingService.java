@@ -15,6 +15,7 @@ import tekmerion.core.finding.Finding;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Move;
 import tekmerion.core.permit.Permissions;
+import tekmerion.core.weigh.Advice;
 import tekmerion.core.weigh.BuiltInAgainstOurs;
 import tekmerion.core.weigh.Contradiction;
 import tekmerion.core.weigh.NextMoves;
@@ -136,13 +137,13 @@ public class WeighingService {
    * @param done moves that were made, as {@code move@part}
    * @param reached whether the machine answers a probe already
    */
-  public NextMoves.Advice advice(
+  public Advice advice(
       Job job, Evidence evidence, Permissions permissions, Set<String> done, boolean reached) {
     return adviceBy(knowHow.now(), job, evidence, permissions, done, reached);
   }
 
   /** The same by another table. */
-  public NextMoves.Advice adviceBy(
+  public Advice adviceBy(
       KnowHow other,
       Job job,
       Evidence evidence,

@@ -1,0 +1,76 @@
+package tekmerion.core.weigh;
+
+import java.util.List;
+import java.util.Optional;
+import tekmerion.core.knowhow.Move;
+import tekmerion.core.permit.Permission;
+import tekmerion.core.weigh.Weighing.Part;
+
+/**
+ * What to do next, and what would be decided now.
+ *
+ * @param moves best first, locked ones after those that can be made
+ * @param plans cheapest first, none that only adds to one before it; at most three
+ * @param turns likeliest first; at most three
+ * @param mayBeSigned whether the first plan may be, by what was found so far
+ */
+public record Advice(List<Ranked> moves, List<Plan> plans, List<Turn> turns, boolean mayBeSigned) {
+  /** Minutes gained by a minute. */
+  private static final double WORTH_ITS_MINUTES = 1;
+
+  /** A plan that leaves less than this of the complaint needs no more looks for their own sake. */
+  private static final double SETTLED = 0.05;
+
+  /** Of a job that is ended. */
+  public static final Advice NONE = new Advice(List.of(), List.of(), List.of(), true);
+
+  /**
+   * Whether to decide now: no move that can be made gains as many minutes as it takes. Where a plan
+   * is likely to end the complaint only what is saved at once counts: there is nothing left that
+   * later moves could make of what is learnt.
+   */
+  public boolean enough() {
+    if (!mayBeSigned && moves.stream().anyMatch(r -> r.lock().isEmpty())) {
+      return false;
+    }
+    boolean settled = !plans.isEmpty() && plans.get(0).fails() < SETTLED;
+    return moves.stream()
+        .filter(r -> r.lock().isEmpty())
+        .mapToDouble(r -> settled ? r.worthNow() : r.worth())
+        .noneMatch(worth -> worth >= WORTH_ITS_MINUTES);
+  }
+
+  /**
+   * A move that could be made.
+   *
+   * @param bits what it would tell of what is at fault
+   * @param savedMinutes what it is expected to save of the cost of decision now
+   * @param worth per minute; the higher, the sooner
+   * @param worthNow the same of what it saves at once alone
+   * @param why in a plain sentence
+   * @param lock why it cannot be made now, and what opens it; empty if it can
+   */
+  public record Ranked(
+      Move move,
+      Part part,
+      double bits,
+      double savedMinutes,
+      double worth,
+      double worthNow,
+      String why,
+      Optional<Permission.Locked> lock) {
+    /** Identity among the moves of a job. */
+    public String id() {
+      return move.id() + "@" + part.key();
+    }
+  }
+
+  /**
+   * A finding that would change the best plan.
+   *
+   * @param outcome as the technician would see it
+   * @param chance that it is seen
+   * @param plan what would be best then
+   */
+  public record Turn(Move move, Part part, String outcome, double chance, Plan plan) {}
+}
