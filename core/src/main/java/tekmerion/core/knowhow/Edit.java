@@ -174,7 +174,8 @@ public sealed interface Edit {
               parts,
               was.invasiveness(),
               was.owner(),
-              cures));
+              cures,
+              was.doneBy()));
     }
   }
 

@@ -101,6 +101,11 @@ final class MoveChecks {
   }
 
   private void checkRemedy(Remedy remedy) {
+    for (String move : remedy.doneBy()) {
+      if (knowHow.move(move).isEmpty()) {
+        mistakes.add("remedy %s is done by no known move: %s".formatted(remedy.id(), move));
+      }
+    }
     if (remedy.minutes().size() != 2 || remedy.minutes().stream().anyMatch(m -> m < 0)) {
       mistakes.add("remedy %s needs minutes: [hands-on, waiting]".formatted(remedy.id()));
     }

@@ -16,6 +16,7 @@ import tekmerion.core.permit.Invasiveness;
  * @param owner minutes that its owner needs afterwards, with every file copied too: programs put in
  *     again, settings, logins, licences; null for none
  * @param cures probability that it mends a cause for good, by cause
+ * @param doneBy moves that do what it does, beside one of its own id; null for none
  */
 public record Remedy(
     String id,
@@ -27,7 +28,8 @@ public record Remedy(
     Integer parts,
     Invasiveness invasiveness,
     Integer owner,
-    Map<String, Double> cures) {
+    Map<String, Double> cures,
+    List<String> doneBy) {
   /**
    * What has to be open before it can be done; another remedy that needs the same open finds it so.
    *
@@ -40,5 +42,11 @@ public record Remedy(
     owner = owner == null ? 0 : owner;
     minutes = List.copyOf(minutes);
     cures = Map.copyOf(cures);
+    doneBy = doneBy == null ? List.of() : List.copyOf(doneBy);
+  }
+
+  /** Whether making this move is doing it. */
+  public boolean isDoneBy(String move) {
+    return move.equals(id) || doneBy.contains(move);
   }
 }

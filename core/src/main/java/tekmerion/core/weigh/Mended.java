@@ -26,6 +26,20 @@ final class Mended {
         .min(Comparator.comparing(Move::invasiveness));
   }
 
+  /** Whether a move that does what this remedy does was made, and the complaint stayed. */
+  static boolean wasTried(KnowHow knowHow, Network network, Remedy remedy) {
+    return knowHow.moves().stream()
+        .filter(move -> remedy.isDoneBy(move.id()))
+        .flatMap(move -> move.tells().stream())
+        .filter(asked -> asked.complaint() == Move.ComplaintAsked.MENDED)
+        .anyMatch(
+            asked ->
+                network
+                    .level(asked.id())
+                    .filter(level -> !asked.isMended(level) && !level.equals(Move.FAILED))
+                    .isPresent());
+  }
+
   /**
    * Whether a remedy may stand in a plan still: no further than what has mended it, and none that
    * costs the owner their set-up, unless that is what mended it.
@@ -34,7 +48,7 @@ final class Mended {
     return mendedBy
         .map(
             move ->
-                remedy.id().equals(move.id())
+                remedy.isDoneBy(move.id())
                     || remedy.owner() == 0
                         && remedy.invasiveness().compareTo(move.invasiveness()) <= 0)
         .orElse(true);

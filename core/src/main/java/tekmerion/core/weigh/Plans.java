@@ -40,6 +40,9 @@ final class Plans {
 
   private static final double MORE_LIKELY_THAN_NOT = 0.5;
 
+  /** What was done already and ended nothing seldom ends it the second time; judgement. */
+  private static final double DONE_AGAIN = 0.25;
+
   /** Below this probability a cause that seldom brings such a complaint explains none. */
   private static final double SEEN = 0.02;
 
@@ -101,9 +104,10 @@ final class Plans {
     work = new double[remedies.size()];
     for (int r = 0; r < remedies.size(); r++) {
       work[r] = work(remedies.get(r));
+      double again = Mended.wasTried(knowHow, network, remedies.get(r)) ? DONE_AGAIN : 1;
       for (int c = 0; c < causes; c++) {
         String cause = network.instances().get(c).cause().id();
-        cures[r][c] = remedies.get(r).cures().getOrDefault(cause, 0.0);
+        cures[r][c] = remedies.get(r).cures().getOrDefault(cause, 0.0) * again;
       }
     }
     dataRisk = network.instances().stream().mapToDouble(x -> x.cause().dataRisk()).toArray();

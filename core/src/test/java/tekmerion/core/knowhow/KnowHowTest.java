@@ -128,7 +128,8 @@ class KnowHowTest {
             0,
             Invasiveness.LOOKS_ONLY,
             0,
-            Map.of("ghost", 2.0));
+            Map.of("ghost", 2.0),
+            null);
     KnowHow good = KnowHow.shipped();
 
     assertThatThrownBy(

@@ -68,6 +68,55 @@ class MendedTest {
         .doesNotContain(Course.RESET_KEEPING_FILES, Course.RESET_ERASING, Course.CLEAN_INSTALL);
   }
 
+  /** Drained once and still dead: to drain it again is not what is planned first. */
+  @Test
+  void whatWasDoneAndEndedNothingIsNotPlannedAgain() {
+    List<Finding> dead = List.of(seen("boot-stage", "nothing"), seen("kind", "laptop"));
+    Remedy drain = KNOW_HOW.remedy("drain").orElseThrow();
+
+    assertThat(planned(dead)).contains(drain);
+    assertThat(
+            planned(
+                List.of(
+                    dead.get(0),
+                    dead.get(1),
+                    seen("other-adapter.after", "same"),
+                    seen("drain.after", "same"))))
+        .doesNotContain(drain);
+  }
+
+  private static List<Remedy> planned(List<Finding> findings) {
+    return NextMoves.of(
+            KNOW_HOW,
+            List.of("dead"),
+            List.of(new Part("drive-a", "drive", "drive A")),
+            findings,
+            NextMoves.Situation.assumed(DataStatus.NOT_WANTED, Optional.empty(), Set.of(), true))
+        .plans()
+        .get(0)
+        .remedies();
+  }
+
+  @ParameterizedTest(name = "{0} was {1}: {2}")
+  @CsvSource({
+    "drain.after, same, drain, true",
+    "drain.after, comes, drain, false",
+    "cure.fan, same, clean-cooling, true",
+    "cure.fan, same, replace-fan, false",
+    "cure.roll-back, same, roll-back, true",
+    // It broke off half way: nothing was tried.
+    "cure.reset-keeping, failed, reset-keeping, false",
+    // Only held for a while: less than the remedy.
+    "hold-power.after, same, drain, false"
+  })
+  void aRemedyWasTriedIfAMoveThatDoesItLeftTheComplaint(
+      String finding, String level, String remedy, boolean tried) {
+    Network network = Network.of(KNOW_HOW, List.of(), List.of(), List.of(seen(finding, level)));
+
+    assertThat(Mended.wasTried(KNOW_HOW, network, KNOW_HOW.remedy(remedy).orElseThrow()))
+        .isEqualTo(tried);
+  }
+
   private static Finding seen(String id, String level) {
     return new Finding(id, Finding.MACHINE, level, id, Finding.Basis.intake());
   }

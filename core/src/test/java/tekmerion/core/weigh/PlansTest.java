@@ -108,7 +108,7 @@ class PlansTest {
       Map<String, Double> cures) {
     int owner = invasiveness == Invasiveness.ERASES ? SET_UP : 0;
     return new Remedy(
-        id, id, course, "", List.of(work, wait), null, parts, invasiveness, owner, cures);
+        id, id, course, "", List.of(work, wait), null, parts, invasiveness, owner, cures, null);
   }
 
   private static List<Plan> plans(DataStatus dataStatus) {
@@ -232,7 +232,17 @@ class PlansTest {
 
   private static Remedy repair(String id, int work, Remedy.SetUp setUp, Map<String, Double> cures) {
     return new Remedy(
-        id, id, Course.REPAIR, "", List.of(work, 0), setUp, 0, Invasiveness.OPENS_CASE, 0, cures);
+        id,
+        id,
+        Course.REPAIR,
+        "",
+        List.of(work, 0),
+        setUp,
+        0,
+        Invasiveness.OPENS_CASE,
+        0,
+        cures,
+        null);
   }
 
   /** Either remedy alone leaves the complaint, so that alone neither is cheaper than nothing. */

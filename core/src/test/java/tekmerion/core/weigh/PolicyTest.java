@@ -93,7 +93,8 @@ class PolicyTest {
               random.nextInt(40),
               Invasiveness.NO_TOOLS,
               random.nextInt(60),
-              cures));
+              cures,
+              null));
     }
     return new KnowHow(
         List.of(new Family("slow", "Slow", null, null)),

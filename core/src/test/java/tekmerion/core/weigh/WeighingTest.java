@@ -54,7 +54,8 @@ class WeighingTest {
                 0,
                 Invasiveness.LOOKS_ONLY,
                 0,
-                Map.of()),
+                Map.of(),
+                null),
             new Remedy(
                 "replace-drive",
                 "Replace the drive",
@@ -65,7 +66,8 @@ class WeighingTest {
                 60,
                 Invasiveness.OPENS_CASE,
                 0,
-                Map.of("worn", 1.0))));
+                Map.of("worn", 1.0),
+                null)));
   }
 
   private static FindingKind finding(String id, String group, double leak, double link) {

@@ -235,7 +235,8 @@ final class Visit {
     boolean dies = going && loaded && random.nextDouble() < DIES_PER_LOADED_HOUR * hours;
     dataLost |= atStake && (dies || move.invasiveness() == Invasiveness.ERASES);
     boolean wears =
-        patient.isDriveClicking()
+        atStake // a drive whose data nobody wants needs no sparing
+            && patient.isDriveClicking()
             && Hazards.of(knowHow, List.copyOf(findings.values()))
                 .ofDrive(DriveWork.PART, false)
                 .isPresent()
