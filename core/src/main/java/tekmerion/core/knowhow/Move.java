@@ -138,19 +138,23 @@ public record Move(
       Map<String, List<Double>> links,
       Map<String, String> decisive,
       String source) {
-    private static final Set<String> GONE =
-        Set.of("gone", "comes", "ends", "runs", "works", "better", "quiet");
+    /** The complaint was asked for and did not come. */
+    private static final Set<String> AWAY =
+        Set.of("gone", "comes", "runs", "works", "better", "quiet");
+
+    /** What was under way ended, and the complaint with it: nobody tried for the complaint. */
+    private static final String ENDS = "ends";
 
     /** Whether this level says that the complaint is gone for good. */
     public boolean isMended(String level) {
-      return complaint == ComplaintAsked.MENDED && GONE.contains(level);
+      return complaint == ComplaintAsked.MENDED && (AWAY.contains(level) || level.equals(ENDS));
     }
 
     /** The level that says that the complaint did not come; empty if it is not asked for. */
     public Optional<String> gone() {
       return complaint == null
           ? Optional.empty()
-          : levels.keySet().stream().filter(GONE::contains).findFirst();
+          : levels.keySet().stream().filter(AWAY::contains).findFirst();
     }
 
     FindingKind kind(String fileSource) {

@@ -51,6 +51,15 @@ class RecurrenceTest {
         .containsExactly(new double[] {0.2 + 0.2 * 0.65, 0.8 * 0.65, 0.15}, within(1e-12));
   }
 
+  /** An update that ends is seen to end, however seldom the complaint comes. */
+  @Test
+  void onlyWhatAsksForTheComplaintIsReadByHowOftenItComes() {
+    assertThat(KnowHow.shipped().goneLevel("update.ends")).isEmpty();
+    assertThat(KnowHow.shipped().goneLevel("dust.seen")).isEmpty();
+    assertThat(KnowHow.shipped().goneLevel("bench-start.runs")).contains("runs");
+    assertThat(KnowHow.shipped().goneLevel("drain.after")).contains("comes");
+  }
+
   @Test
   void goneTellsLessOfWhatSeldomComesAndHardlyAnythingOfWhatNobodySaw() {
     double always = gain(seen("often", Finding.MACHINE, "always"));

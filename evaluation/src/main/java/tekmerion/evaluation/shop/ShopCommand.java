@@ -2,13 +2,13 @@ package tekmerion.evaluation.shop;
 
 import java.util.List;
 import java.util.Map;
-import java.util.SplittableRandom;
 import java.util.TreeMap;
 import java.util.concurrent.Callable;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
 import java.util.stream.IntStream;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.evaluation.shop.Visit.Result;
@@ -30,9 +30,6 @@ public final class ShopCommand implements Callable<Integer> {
   @Option(names = "--seed", defaultValue = "5", description = "Same seed, same machines.")
   private long seed;
 
-  @Option(names = "--misses", defaultValue = "15", description = "Kinds of misses to list.")
-  private int misses;
-
   @Option(
       names = "--orders",
       defaultValue = "ADVISED,CHECKLIST,RANDOM",
@@ -40,20 +37,15 @@ public final class ShopCommand implements Callable<Integer> {
       description = "Of ${COMPLETION-CANDIDATES}; default: all.")
   private List<Order> orders;
 
-  @Option(names = "--list", description = "List every machine that was judged wrongly.")
-  private boolean listMachines;
-
-  @Option(names = "--tell", description = "Tell the way of this one machine, from 0.")
-  private Integer tell;
+  @Mixin private Reading reading;
 
   @Override
   public Integer call() {
-    if (tell != null) {
-      visit(tell, orders.get(0), line -> System.out.println(line.get())).run();
+    if (reading.tells((number, told) -> visit(number, orders.get(0), told))) {
       return 0;
     }
     System.out.printf("%,d machines, seed %d%n", machines, seed);
-    ScoreSheet sheet = new ScoreSheet(misses, listMachines);
+    ScoreSheet sheet = reading.sheet();
     Map<Order, Score> scores = new TreeMap<>();
     for (Order order : orders) {
       List<Result> results = run(order);
@@ -75,8 +67,7 @@ public final class ShopCommand implements Callable<Integer> {
   }
 
   private Visit visit(int number, Order order, Consumer<Supplier<String>> told) {
-    // Seeds that follow each other give a Random first numbers that do too; these are mixed.
-    long own = new SplittableRandom(seed ^ number * 0x9E3779B97F4A7C15L).nextLong();
+    long own = Reading.seedOf(seed, number);
     return new Visit(KnowHow.shipped(), new ShopPatient(own), order, Visit.Noise.USUAL, own, told);
   }
 

@@ -1,14 +1,13 @@
 package tekmerion.evaluation.shop;
 
-import java.util.Arrays;
 import java.util.List;
-import java.util.SplittableRandom;
 import java.util.concurrent.Callable;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
 import java.util.function.ToDoubleFunction;
 import java.util.stream.IntStream;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.evaluation.shop.Visit.Noise;
@@ -34,14 +33,7 @@ public final class World2Command implements Callable<Integer> {
   @Option(names = "--seed", defaultValue = "11", description = "Same seed, same machines.")
   private long seed;
 
-  @Option(names = "--misses", defaultValue = "15", description = "Kinds of misses to list.")
-  private int misses;
-
-  @Option(names = "--list", description = "List every machine that was judged wrongly.")
-  private boolean listMachines;
-
-  @Option(names = "--tell", description = "Tell the way of this one machine, from 0.")
-  private Integer tell;
+  @Mixin private Reading reading;
 
   @Option(
       names = "--noise",
@@ -61,14 +53,13 @@ public final class World2Command implements Callable<Integer> {
   @Override
   public Integer call() {
     KnowHow shipped = KnowHow.shipped();
-    if (tell != null) {
-      visit(shipped, tell, line -> System.out.println(line.get())).run();
+    if (reading.tells((number, told) -> visit(shipped, number, told))) {
       return 0;
     }
     System.out.printf("%,d machines from parts upward, seed %d%n", machines, seed);
     List<Result> results = run(shipped, machines);
     Score score = Score.of(results);
-    ScoreSheet sheet = new ScoreSheet(misses, listMachines);
+    ScoreSheet sheet = reading.sheet();
     sheet.print("ADVISED", score);
     sheet.details(results);
     boolean met = judged(score);
@@ -87,7 +78,7 @@ public final class World2Command implements Callable<Integer> {
   }
 
   private Visit visit(KnowHow knowHow, int number, Consumer<Supplier<String>> told) {
-    long own = new SplittableRandom(seed ^ number * 0x9E3779B97F4A7C15L).nextLong();
+    long own = Reading.seedOf(seed, number);
     Noise wrong = new Noise(noise * Noise.USUAL.owners(), noise * Noise.USUAL.technicians());
     return new Visit(knowHow, new PartsPatient(knowHow, own), Order.ADVISED, wrong, own, told);
   }
@@ -136,9 +127,6 @@ public final class World2Command implements Callable<Integer> {
   }
 
   private static double at(double[] sorted, double share) {
-    return Arrays.stream(sorted)
-        .skip(Math.round(share * (sorted.length - 1)))
-        .findFirst()
-        .orElseThrow();
+    return sorted[(int) Math.round(share * (sorted.length - 1))];
   }
 }

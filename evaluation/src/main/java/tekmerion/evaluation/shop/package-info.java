@@ -1,8 +1,9 @@
 /**
- * A simulated shop that follows advice on machines whose ailments are known, and how well that
- * went. Owners and technicians err by a model of their own. Way in: {@link
- * tekmerion.evaluation.shop.ShopCommand}. What outcomes follow from what is wrong is said here and
- * in {@code tekmerion.sim.shop} a second time, from parts and physics; the weighing's own tables
- * are not asked.
+ * A simulated shop that follows advice on machines whose truth is known, and how well that went.
+ * Ways in: {@link tekmerion.evaluation.shop.ShopCommand} and {@link
+ * tekmerion.evaluation.shop.World2Command}; one {@code Visit} goes through either world by {@code
+ * Patient}. Of the first world ({@code tekmerion.sim.shop}) the outcomes of moves are said here, in
+ * {@code Bench} and the classes named {@code Work}; of the second they follow from the parts, in
+ * {@code tekmerion.sim.parts}. The weighing's own tables are asked by neither.
  */
 package tekmerion.evaluation.shop;
