@@ -52,9 +52,13 @@ export function GuidedMove({ job, move, onClose }: GuidedMoveProps) {
         }),
       { onSuccess: onClose },
     );
-  const couldNot = (why: string) =>
+  const couldNot = (why: string, silent: boolean) =>
     call.mutate(
-      () => api.POST('/api/jobs/{number}/moves/{move}/could-not', { params, body: { ...on, why } }),
+      () =>
+        api.POST('/api/jobs/{number}/moves/{move}/could-not', {
+          params,
+          body: { ...on, why, silent },
+        }),
       { onSuccess: onClose },
     );
   const single = move.asks.length === 1;
@@ -187,10 +191,18 @@ export function GuidedMove({ job, move, onClose }: GuidedMoveProps) {
           <Button
             isDisabled={not.trim() === ''}
             isPending={call.isPending}
-            onPress={() => couldNot(not)}
+            onPress={() => couldNot(not, false)}
           >
             Keep that it could not be done
           </Button>
+          {move.part.startsWith('drive') && (
+            <Button
+              isPending={call.isPending}
+              onPress={() => couldNot(not.trim() || 'the drive did not answer', true)}
+            >
+              The drive did not answer
+            </Button>
+          )}
         </FieldRow>
       )}
     </Modal>

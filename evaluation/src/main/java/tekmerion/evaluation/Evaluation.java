@@ -3,6 +3,7 @@ package tekmerion.evaluation;
 import java.util.Locale;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
+import tekmerion.evaluation.shop.LearningCommand;
 import tekmerion.evaluation.shop.ShopCommand;
 import tekmerion.evaluation.shop.World2Command;
 
@@ -28,6 +29,7 @@ public final class Evaluation {
         TrendsCommand.class,
         ShopCommand.class,
         World2Command.class,
+        LearningCommand.class,
         IsolationCommand.class,
         DischargeEvaluation.class
       })

@@ -29,7 +29,7 @@ import tekmerion.core.weigh.Weighing.Part;
  * Weighing anew after one answer: 60 causes, 300 findings all known; and a job as it usually is.
  */
 @State(Scope.Benchmark)
-@BenchmarkMode(Mode.AverageTime)
+@BenchmarkMode(Mode.SampleTime)
 @OutputTimeUnit(TimeUnit.MICROSECONDS)
 public class WeighBenchmark {
   private static final int CAUSES = 60;

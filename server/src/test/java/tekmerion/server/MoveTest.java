@@ -82,6 +82,22 @@ class MoveTest {
   }
 
   @Test
+  void thatADriveDidNotAnswerIsSeenAndTold(RunningServer.Shop shop) {
+    ShopClient ines = shop.signedIn();
+    String job = "/api/jobs/J-2287";
+    double before = share(ines, job, "drive-electronics");
+    Map<String, Object> silent = new HashMap<>(Map.of("why", "not a sound", "silent", true));
+
+    assertThat(send(ines, job, "hold-power", "could-not", silent).status())
+        .as("it is on no drive")
+        .isEqualTo(400);
+    silent.put("part", "drive-a");
+    assertThat(send(ines, job, "drive-listen", "could-not", silent).status()).isEqualTo(204);
+
+    assertThat(share(ines, job, "drive-electronics")).isGreaterThan(before);
+  }
+
+  @Test
   void aMoveThatWritesIsLockedUntilTheDataIsSafe(RunningServer.Shop shop) {
     ShopClient ines = shop.signedIn();
 

@@ -34,6 +34,10 @@ public record Finding(String id, String part, String level, String words, Basis 
       return new Basis("move", "", 0, 0);
     }
 
+    public boolean wasByHand() {
+      return kind.equals("move");
+    }
+
     public static Basis intake() {
       return new Basis("intake", "", 0, 0);
     }

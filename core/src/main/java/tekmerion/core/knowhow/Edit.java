@@ -243,7 +243,7 @@ public sealed interface Edit {
         words.put("seen-" + level, levels.get(level));
       }
       Move.Outcomes seen =
-          new Move.Outcomes(id + SEEN, looksAt, words, null, leak, links, null, because);
+          new Move.Outcomes(id + SEEN, looksAt, null, words, null, leak, links, null, because);
       Move move =
           Move.called(id)
               .name(name)

@@ -32,6 +32,7 @@ public record FindingKind(
   /** Findings that neither a move gives nor anybody says: they follow from others. */
   static final Set<String> DERIVED =
       Set.of(
+          "drive.answers",
           "built-in.drive.against-ours",
           "built-in.memory.against-ours",
           "built-in.battery.against-ours",

@@ -125,6 +125,7 @@ public record Move(
   /**
    * What a technician sees, as a finding; the first level is what shows when no cause is at work.
    *
+   * @param group findings of one group are counted once; null for one of its own
    * @param levels words by level
    * @param complaint how it asks for the complaint; null if it asks for something else
    * @param source null for the file's
@@ -132,6 +133,7 @@ public record Move(
   public record Outcomes(
       String id,
       String name,
+      String group,
       LinkedHashMap<String, String> levels,
       ComplaintAsked complaint,
       List<Double> leak,
@@ -142,12 +144,12 @@ public record Move(
     private static final Set<String> AWAY =
         Set.of("gone", "comes", "runs", "works", "better", "quiet");
 
-    /** What was under way ended, and the complaint with it: nobody tried for the complaint. */
-    private static final String ENDS = "ends";
+    /** What was under way ended, or what was shut opened, and the complaint with it. */
+    private static final Set<String> ENDS = Set.of("ends", "opens");
 
     /** Whether this level says that the complaint is gone for good. */
     public boolean isMended(String level) {
-      return complaint == ComplaintAsked.MENDED && (AWAY.contains(level) || level.equals(ENDS));
+      return complaint == ComplaintAsked.MENDED && (AWAY.contains(level) || ENDS.contains(level));
     }
 
     /** The level that says that the complaint did not come; empty if it is not asked for. */
@@ -161,7 +163,7 @@ public record Move(
       return new FindingKind(
           id,
           name,
-          id,
+          group == null ? id : group,
           List.copyOf(levels.keySet()),
           leak,
           links == null ? Map.of() : links,

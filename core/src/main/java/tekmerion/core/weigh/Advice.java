@@ -5,6 +5,7 @@ import java.util.Optional;
 import tekmerion.core.knowhow.Move;
 import tekmerion.core.permit.Permission;
 import tekmerion.core.weigh.Weighing.Part;
+import tekmerion.core.words.Sentences;
 
 /**
  * What to do next, and what would be decided now.
@@ -49,6 +50,7 @@ public record Advice(List<Ranked> moves, List<Plan> plans, List<Turn> turns, boo
    * @param worthNow the same of what it saves at once alone
    * @param why in a plain sentence
    * @param lock why it cannot be made now, and what opens it; empty if it can
+   * @param again whether it was made already, and what was seen is worth a second look
    */
   public record Ranked(
       Move move,
@@ -58,7 +60,14 @@ public record Advice(List<Ranked> moves, List<Plan> plans, List<Turn> turns, boo
       double worth,
       double worthNow,
       String why,
-      Optional<Permission.Locked> lock) {
+      Optional<Permission.Locked> lock,
+      boolean again) {
+    /** As it is put to somebody: a second look says that it is one. */
+    public String name() {
+      String name = move.named(part.name());
+      return again ? "Once more: " + Sentences.lowerFirst(name) : name;
+    }
+
     /** Identity among the moves of a job. */
     public String id() {
       return move.id() + "@" + part.key();

@@ -54,6 +54,9 @@ final class Network {
   private final Map<Finding, Finding> countedBy = new HashMap<>();
   private final Map<String, Finding> known = new HashMap<>();
 
+  /** Of what was looked for by hand, each look in its order, by finding and part. */
+  private final Map<String, List<Finding>> looks = new HashMap<>();
+
   /** A cause of one part. */
   record Instance(Cause cause, Part part) {}
 
@@ -68,7 +71,8 @@ final class Network {
   /**
    * @param families ids of the complaint families; if several hold, a cause has the highest of its
    *     priors in them
-   * @param findings at most one per kind and part; later ones of the same kind replace earlier ones
+   * @param findings later ones of the same kind and part replace earlier ones, but what was looked
+   *     for by hand is counted by every look
    * @throws IllegalArgumentException if a finding or a level is not in the know-how
    */
   static Network of(
@@ -191,11 +195,16 @@ final class Network {
   private void count(List<Finding> findings) {
     List<Finding> inOrder = new ArrayList<>();
     for (Finding finding : findings) {
-      Finding before = known.put(finding.id() + "@" + finding.part(), finding);
+      Finding before = known.put(key(finding), finding);
       if (before != null) {
         inOrder.remove(before);
       }
       inOrder.add(finding);
+      if (finding.basis().wasByHand() && knowHow.isSeenByHand(finding.id())) {
+        looks.computeIfAbsent(key(finding), k -> new ArrayList<>()).add(finding);
+      } else {
+        looks.remove(key(finding)); // what a program read stands above what was looked for
+      }
     }
     Map<String, Counted> best = new HashMap<>();
     for (Finding finding : inOrder) {
@@ -212,6 +221,10 @@ final class Network {
     }
   }
 
+  private static String key(Finding finding) {
+    return finding.id() + "@" + finding.part();
+  }
+
   private static Counted stronger(Counted a, Counted b) {
     return b.observation().strength() > a.observation().strength() ? b : a;
   }
@@ -223,12 +236,58 @@ final class Network {
 
   /** The same finding with other likelihoods. */
   Observation observation(Finding finding, FindingKind kind) {
-    int level =
-        kind.levelIndex(finding.level())
-            .orElseThrow(
-                () ->
-                    new IllegalArgumentException(
-                        "finding %s has no level %s".formatted(finding.id(), finding.level())));
+    double[] told = told(finding, kind);
+    for (Finding before : looks(finding)) {
+      told = before == finding ? told : Told.both(told(before, kind), told);
+    }
+    return new Observation(told, array(kind.leak()), links(finding, kind));
+  }
+
+  /** Every look of it by hand, first one first; none if it was not looked for by hand. */
+  private List<Finding> looks(Finding finding) {
+    return looks.getOrDefault(key(finding), List.of());
+  }
+
+  /** Whether it was looked for by hand once, or twice with another outcome. */
+  boolean isUnsure(String finding, String part) {
+    List<Finding> seen = looks.getOrDefault(finding + "@" + part, List.of());
+    return seen.size() == 1 || seen.size() == 2 && !seen.get(0).level().equals(seen.get(1).level());
+  }
+
+  /** What would be told if it was looked for once more, by level. */
+  List<Observation> levelsAgain(String finding, String part) {
+    Finding last = known.get(finding + "@" + part);
+    FindingKind kind = kindOf(last);
+    double[] leak = array(kind.leak());
+    double[][] links = links(last, kind);
+    double[] before = told(last, kind);
+    for (Finding look : looks(last)) {
+      before = look == last ? before : Told.both(told(look, kind), before);
+    }
+    double[] soFar = before;
+    Observation first = new Observation(soFar, leak, links);
+    return kind.levels().stream()
+        .map(
+            level -> {
+              double[] next = telling(kind).once(indexOf(kind, level), leak.length);
+              return Observation.again(first, Told.both(soFar, next), leak, links);
+            })
+        .toList();
+  }
+
+  private double[] told(Finding finding, FindingKind kind) {
+    return telling(kind).once(indexOf(kind, finding.level()), kind.levels().size());
+  }
+
+  private static int indexOf(FindingKind kind, String level) {
+    return kind.levelIndex(level)
+        .orElseThrow(
+            () ->
+                new IllegalArgumentException(
+                    "finding %s has no level %s".formatted(kind.id(), level)));
+  }
+
+  private Told telling(FindingKind kind) {
     double slip =
         knowHow.isSeenByHand(kind.id()) ? SLIP : knowHow.isSaidByOwner(kind.id()) ? MISTOLD : 0;
     OptionalInt gone =
@@ -236,9 +295,12 @@ final class Network {
             ? OptionalInt.empty()
             : knowHow
                 .goneLevel(kind.id())
-                .map(word -> OptionalInt.of(kind.levelIndex(word).orElseThrow()))
+                .map(word -> OptionalInt.of(indexOf(kind, word)))
                 .orElse(OptionalInt.empty());
-    double missed = gone.isPresent() ? Recurrence.missed(this) : 0;
+    return new Told(slip, gone, gone.isPresent() ? Recurrence.missed(this) : 0);
+  }
+
+  private double[][] links(Finding finding, FindingKind kind) {
     double[][] links = new double[instances.size()][];
     kind.links()
         .forEach(
@@ -249,25 +311,19 @@ final class Network {
                     finding.part().equals(Finding.MACHINE)
                         || at.cause().isOfWholeMachine()
                         || at.part().key().equals(finding.part());
-                links[i] = reaches ? seen(link, slip, gone, missed, false) : null;
+                links[i] = reaches ? array(link) : null;
               }
             });
-    return new Observation(level, seen(kind.leak(), slip, gone, missed, true), links);
+    return links;
+  }
+
+  private static double[] array(List<Double> values) {
+    return values.stream().mapToDouble(Double::doubleValue).toArray();
   }
 
   FindingKind kindOf(Finding finding) {
     return knowHow
         .finding(finding.id())
         .orElseThrow(() -> new IllegalArgumentException("no finding " + finding.id()));
-  }
-
-  /** A distribution as it is told: now and then something else is looked at, or written down. */
-  private static double[] seen(
-      List<Double> values, double slip, OptionalInt gone, double missed, boolean leak) {
-    double[] array = new double[values.size()];
-    for (int i = 0; i < array.length; i++) {
-      array[i] = (1 - slip) * values.get(i) + slip / array.length;
-    }
-    return gone.isPresent() ? Recurrence.seen(array, gone.getAsInt(), missed, leak) : array;
   }
 }

@@ -41,6 +41,15 @@ public final class NextMoves {
   /** What a bit is worth beside what it saves at once: it also makes later moves worth more. */
   private static final double MINUTES_PER_BIT = 60;
 
+  /**
+   * What a bit is worth where the plan is settled: its owner is told which part it was, and the
+   * first remedy is the right one. Judgement, range half to double.
+   */
+  private static final double NAMED_MINUTES_PER_BIT = 25;
+
+  /** A second look at the same is not for its own sake. */
+  private static final double WORTH_ANOTHER_LOOK = 1;
+
   private static final int MAX_COMBINATIONS = 81;
   private static final int MAX_DECIDED = 27;
 
@@ -84,9 +93,20 @@ public final class NextMoves {
    * @param done moves that were made or could not be made, {@code move@part}
    * @param probe whether a probe is there to do what only a probe can
    * @param reached whether the machine answers it already
+   * @param everyLook whether the findings hold every look, so that a second one is told from a
+   *     correction of the first; only then is a move offered a second time
    */
   public record Situation(
-      Permissions permissions, Set<String> done, boolean probe, boolean reached) {
+      Permissions permissions,
+      Set<String> done,
+      boolean probe,
+      boolean reached,
+      boolean everyLook) {
+    /** Where only the last look at anything is kept. */
+    public Situation(Permissions permissions, Set<String> done, boolean probe, boolean reached) {
+      this(permissions, done, probe, reached, false);
+    }
+
     /** Of one drive of which only this is known: for simulations, benchmarks and files. */
     public static Situation assumed(
         DataStatus status, Optional<String> failing, Set<String> done, boolean probe) {
@@ -168,7 +188,7 @@ public final class NextMoves {
   private List<Turn> turns(List<Ranked> ranked, Plan best) {
     List<Turn> turns = new ArrayList<>();
     ranked.stream()
-        .filter(r -> r.lock().isEmpty() && r.move().by() == null)
+        .filter(r -> r.lock().isEmpty() && r.move().by() == null && !r.again())
         .limit(LOOKED_AHEAD)
         .forEach(r -> turnsOf(r, best, turns));
     turns.sort(Comparator.comparingDouble(Turn::chance).reversed());
@@ -219,10 +239,9 @@ public final class NextMoves {
         r ->
             r.worth() <= 0
                 && r.lock().isEmpty()
-                && !follows(r.move())
-                && !clearsAHazard(r.move())
+                && (r.again() || !follows(r.move()) && !clearsAHazard(r.move()))
                 // What may be decided can be done, however little it is worth trying now.
-                && knowHow.remedy(r.move().id()).isEmpty());
+                && (r.again() || knowHow.remedy(r.move().id()).isEmpty()));
     all.sort(
         Comparator.comparing((Ranked r) -> r.lock().isPresent())
             .thenComparing(r -> !follows(r.move()))
@@ -254,7 +273,8 @@ public final class NextMoves {
         worth,
         Math.max(worth - look.worth(), 0) + look.worthNow(),
         look.why(),
-        look.lock());
+        look.lock(),
+        look.again());
   }
 
   /** What a move can be made on: the whole machine, or each part of its kind. */
@@ -267,7 +287,7 @@ public final class NextMoves {
   /** Not done already, and the machine does not get too far for it. */
   private boolean makesSense(Move move, Part part) {
     if (at.done().contains(move.id() + "@" + part.key())) {
-      return false;
+      return isWorthASecondLook(move, part);
     }
     if (mendedBy.isPresent()
         && move.tells().stream().anyMatch(asked -> asked.complaint() != null)) {
@@ -282,15 +302,55 @@ public final class NextMoves {
     return !told && move.fitsKind(network.machineKind()) && locks.isWithin(move);
   }
 
+  /**
+   * Whether what was seen in it may be looked at again: by hand, once, or twice with another
+   * outcome. A remedy is not done again to see what it does.
+   */
+  private boolean isWorthASecondLook(Move move, Part part) {
+    if (!at.everyLook() || move.by() != null || mendedBy.isPresent()) {
+      return false;
+    }
+    return locks.isWithin(move)
+        && move.tells().stream()
+            .allMatch(
+                asked ->
+                    asked.complaint() != Move.ComplaintAsked.MENDED
+                        && network.isUnsure(asked.id(), part.key()));
+  }
+
+  private Ranked rankAgain(Move move, Part part) {
+    List<List<Observation>> again =
+        move.tells().stream().map(a -> network.levelsAgain(a.id(), part.key())).toList();
+    double bits = plans.bits(faults, again);
+    double saved = bits < MIN_BITS ? 0 : Math.max(0, now - expected(again));
+    double worth = (saved - riskMinutes(move) + NAMED_MINUTES_PER_BIT * bits) / minutes(move);
+    return new Ranked(
+        move,
+        part,
+        bits,
+        saved,
+        worth < WORTH_ANOTHER_LOOK ? 0 : worth,
+        worth,
+        MoveReason.again(saved, move),
+        locks.lock(move, part),
+        true);
+  }
+
+  private double minutes(Move move) {
+    return Math.max(MIN_MINUTES, move.handsOnMinutes())
+        + Stake.WAITING * move.waitingMinutes()
+        + move.invasiveness().ordinal()
+        + (move.by() != null ? reachingMinutes() : 0);
+  }
+
   private Ranked rank(Move move, Part part) {
+    if (at.done().contains(move.id() + "@" + part.key())) {
+      return rankAgain(move, part);
+    }
     List<List<Observation>> open = open(move, part);
     double bits = plans.bits(faults, open);
     double saved = (bits < MIN_BITS ? 0 : Math.max(0, now - expected(open))) + securedMinutes(move);
-    double minutes =
-        Math.max(MIN_MINUTES, move.handsOnMinutes())
-            + Stake.WAITING * move.waitingMinutes()
-            + move.invasiveness().ordinal()
-            + (move.by() != null ? reachingMinutes() : 0);
+    double minutes = minutes(move);
     double atOnce = saved - riskMinutes(move) - ownerMinutes(move);
     double gain = atOnce + MINUTES_PER_BIT * bits;
     return new Ranked(
@@ -299,9 +359,10 @@ public final class NextMoves {
         bits,
         saved,
         gain / minutes,
-        atOnce / minutes,
+        (atOnce + NAMED_MINUTES_PER_BIT * bits) / minutes,
         MoveReason.of(move, bits, saved, failedBefore.get(move.id()), clearsAHazard(move)),
-        locks.lock(move, part));
+        locks.lock(move, part),
+        false);
   }
 
   /** A machine that answers a probe is asked for more at no cost; a drive in a dock is docked. */

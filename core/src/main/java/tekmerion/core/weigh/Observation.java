@@ -1,62 +1,101 @@
 package tekmerion.core.weigh;
 
 import java.util.Arrays;
+import java.util.stream.IntStream;
 
 /**
- * One observed finding, made ready for counting. Levels are ordered and causes combine as a
- * noisy-MAX: the level shown is the highest that any present cause, or the leak, brings about. With
- * two levels this is the noisy-OR. With F_i(k) the probability that cause i alone gives at most
- * level k,
+ * What was told of one finding, made ready for counting. Levels are ordered and causes combine as a
+ * noisy-MAX: the level is the highest that any present cause, or the leak, brings about. With two
+ * levels this is the noisy-OR. With F_i(k) the probability that cause i alone gives at most level
+ * k,
  *
  * <pre>  P(level = k | S) = L(k)·Π F_i(k) − L(k−1)·Π F_i(k−1),  i in S</pre>
  *
  * where L is the leak's cumulative distribution and F(−1) = 0. Causes that do not bear on the
- * finding have F = 1 throughout.
+ * finding have F = 1 throughout. What is told is not always what holds: with w(k) the probability
+ * of what was told if level k holds, P(told | S) = Σ w(k)·P(level = k | S).
  *
  * @see "Díez, F. J.: Parameter adjustment in Bayes networks: the generalized noisy OR-gate. UAI
  *     1993, pages 99–105"
+ * @see "Pearl, J.: Probabilistic reasoning in intelligent systems, 1988, section 2.2.2, on virtual
+ *     evidence"
  */
 final class Observation {
-  private final double leakAtMost;
-  private final double leakBelow;
+  /** Told whatever of the causes holds. */
+  private final double always;
+
+  /** w(k) − w(k+1), of every k below the highest level for which it is not 0. */
+  private final double[] weight;
+
+  private final double[] leakAtMost;
+
+  /** By weight and cause. */
+  private final double[][] atMost;
+
   private final double leak;
-  private final double[] atMost;
-  private final double[] below;
   private final int[] bearing;
 
+  /** What was told before of the same; null if nothing was. */
+  private final Observation before;
+
   /**
-   * @param level the level that was seen, 0-based
+   * @param level the level that holds, 0-based
    * @param leak probability of each level without any cause, all above 0
    * @param links for each cause its distribution over the levels, or null if it does not bear
    */
   Observation(int level, double[] leak, double[][] links) {
-    leakAtMost = sum(leak, level + 1);
-    leakBelow = sum(leak, level);
-    this.leak = positive(leakAtMost - leakBelow);
-    atMost = new double[links.length];
-    below = new double[links.length];
-    int[] bears = new int[links.length];
-    int count = 0;
-    for (int i = 0; i < links.length; i++) {
-      atMost[i] = links[i] == null ? 1 : sum(links[i], level + 1);
-      below[i] = links[i] == null ? 1 : sum(links[i], level);
-      if (bearsOn(i)) {
-        bears[count++] = i;
-      }
-    }
-    bearing = Arrays.copyOf(bears, count);
+    this(Told.surely(level, leak.length), leak, links);
   }
 
-  /** P(this level | exactly the causes in {@code set} are at work); above 0. */
-  double likelihood(int set) {
-    double high = leakAtMost;
-    double low = leakBelow;
-    for (int rest = set; rest != FaultSets.NONE; rest = FaultSets.withoutLast(rest)) {
-      int cause = FaultSets.last(rest);
-      high *= atMost[cause];
-      low *= below[cause];
+  /**
+   * @param told of each level, the probability of what was told if it holds
+   */
+  Observation(double[] told, double[] leak, double[][] links) {
+    this(told, leak, links, null);
+  }
+
+  private Observation(double[] told, double[] leak, double[][] links, Observation before) {
+    int last = leak.length - 1;
+    int[] levels =
+        IntStream.range(0, last).filter(level -> told[level] != told[level + 1]).toArray();
+    this.before = before;
+    always = told[last];
+    weight = new double[levels.length];
+    leakAtMost = new double[levels.length];
+    atMost = new double[levels.length][links.length];
+    for (int k = 0; k < levels.length; k++) {
+      int level = levels[k];
+      weight[k] = told[level] - told[level + 1];
+      leakAtMost[k] = sum(leak, level + 1);
+      for (int i = 0; i < links.length; i++) {
+        atMost[k][i] = links[i] == null ? 1 : sum(links[i], level + 1);
+      }
     }
-    return positive(high - low);
+    bearing = IntStream.range(0, links.length).filter(this::bearsOn).toArray();
+    this.leak = likelihood(FaultSets.NONE);
+  }
+
+  /**
+   * The same finding told once more: its likelihood is that of both, given the first.
+   *
+   * @param both the probability of all that was told, by level
+   */
+  static Observation again(Observation before, double[] both, double[] leak, double[][] links) {
+    return new Observation(both, leak, links, before);
+  }
+
+  /** P(what was told | exactly the causes in {@code set} are at work); above 0. */
+  double likelihood(int set) {
+    double told = always;
+    for (int k = 0; k < weight.length; k++) {
+      double product = leakAtMost[k];
+      double[] of = atMost[k];
+      for (int rest = set; rest != FaultSets.NONE; rest = FaultSets.withoutLast(rest)) {
+        product *= of[FaultSets.last(rest)];
+      }
+      told += weight[k] * product;
+    }
+    return before == null ? positive(told) : positive(told) / before.likelihood(set);
   }
 
   /** Likelihood ratio of the set against no cause at all. */
@@ -77,7 +116,12 @@ final class Observation {
 
   /** Whether the cause has a link to the finding. */
   boolean bearsOn(int cause) {
-    return atMost[cause] != 1 || below[cause] != 1;
+    for (double[] of : atMost) {
+      if (of[cause] != 1) {
+        return true;
+      }
+    }
+    return false;
   }
 
   /** Every cause that has a link to the finding. */

@@ -40,6 +40,13 @@ final class Plans {
 
   private static final double MORE_LIKELY_THAN_NOT = 0.5;
 
+  /**
+   * Where it is likelier that nothing that we know brings it than any cause, what is not likelier
+   * than this to help is not signed: to say that we do not know, and to observe, is the honest
+   * plan.
+   */
+  private static final double SHOT_IN_THE_DARK = 1 / 3.0;
+
   /** What was done already and ended nothing seldom ends it the second time; judgement. */
   private static final double DONE_AGAIN = 0.25;
 
@@ -224,6 +231,12 @@ final class Plans {
     /** Of each distinct set of causes that bring the complaint. */
     private final double[] shares = new double[distinct.length];
 
+    /** That nothing that we know brings it. */
+    private final double none;
+
+    /** Of the likeliest cause. */
+    private final double most;
+
     /** That a drive is failing, and that it takes its data along. */
     private final double drive;
 
@@ -231,6 +244,8 @@ final class Plans {
 
     Beliefs(Posterior faults) {
       probability = faults.probability();
+      none = faults.none();
+      most = Arrays.stream(probability).max().orElse(0);
       for (int s = 0; s < faults.sets(); s++) {
         shares[distinctOf[s]] += faults.share(s);
       }
@@ -329,6 +344,7 @@ final class Plans {
           broken[c] *= 1 - reached * cures[r][c];
         }
         there = isThereAfter(Arrays.copyOf(chosen, k + 1));
+        blind |= none > most && reached - there < SHOT_IN_THE_DARK;
       }
       double data = (1 - (1 - dies) * safe) * stake.dataLossMinutes();
       if (recovery.isPresent() && data > 0) {

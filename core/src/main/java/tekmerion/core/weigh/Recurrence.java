@@ -63,23 +63,4 @@ final class Recurrence {
   static boolean isOfIt(String finding) {
     return finding.equals(OFTEN) || finding.equals(HERE);
   }
-
-  /**
-   * A distribution over levels as tries show it: of what would still come, this share is not seen.
-   *
-   * @param gone index of the level that says that it did not come
-   * @param leak whether it is that of no cause at work: a cause whose own level is above another's
-   *     is seen whatever those do
-   */
-  static double[] seen(double[] levels, int gone, double missed, boolean leak) {
-    double[] seen = levels.clone();
-    int from = gone == 0 ? 1 : 0;
-    int to = gone == 0 ? 2 : gone;
-    for (int level = from; level < to && (leak || gone == 0); level++) {
-      double stays = missed * seen[level];
-      seen[level] -= stays;
-      seen[gone] += stays;
-    }
-    return seen;
-  }
 }

@@ -364,6 +364,52 @@ class NextMovesTest {
     assertThat(of(after, "light-fan-beep")).isEmpty();
   }
 
+  /** One swap speaks for the adapter, its voltage against it: the swap is tried once more. */
+  @Test
+  void whatAPartHangsOnAloneIsLookedAtOnceMore() {
+    List<Finding> seen =
+        List.of(
+            seen("boot-stage", "nothing"),
+            seen("kind", "laptop"),
+            byHand("power.light", "none"),
+            byHand("adapter.voltage", "holds"),
+            byHand("socket.contact", "steady"),
+            byHand("other-adapter.after", "better"));
+    Set<String> done =
+        Set.of("light-fan-beep@machine", "adapter-measure@machine", "other-adapter@machine");
+
+    assertThat(of(again(seen, done, false), "other-adapter"))
+        .as("where a second look cannot be told from a correction")
+        .isEmpty();
+    assertThat(of(again(seen, done, true), "other-adapter"))
+        .hasValueSatisfying(
+            look -> {
+              assertThat(look.again()).isTrue();
+              assertThat(look.name()).isEqualTo("Once more: try an adapter that is known good");
+            });
+    List<Finding> twice = new ArrayList<>(seen);
+    twice.add(byHand("other-adapter.after", "better"));
+    assertThat(of(again(twice, done, true), "other-adapter"))
+        .as("two that agree are enough")
+        .isEmpty();
+    assertThat(again(twice, done, true).plans().get(0).words()).startsWith("Replace the adapter");
+  }
+
+  private static Finding byHand(String id, String level) {
+    return new Finding(id, Finding.MACHINE, level, id, Finding.Basis.move());
+  }
+
+  private static Advice again(List<Finding> seen, Set<String> done, boolean everyLook) {
+    NextMoves.Situation once =
+        NextMoves.Situation.assumed(DataStatus.WANTED, Optional.empty(), done, true);
+    return NextMoves.of(
+        KnowHow.shipped(),
+        List.of("dead"),
+        DRIVE,
+        seen,
+        new NextMoves.Situation(once.permissions(), done, true, true, everyLook));
+  }
+
   @Test
   void everyLockedMoveSaysWhatOpensIt() {
     List<Ranked> all = new ArrayList<>();

@@ -1,7 +1,6 @@
 package tekmerion.core.weigh;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -31,24 +30,6 @@ class RecurrenceTest {
 
   private static Finding gone() {
     return seen("cable-other.after", "drive-a", "gone");
-  }
-
-  /** Of no cause 0.04 say "gone"; of the other 0.96 those that would not have come in the tries. */
-  @Test
-  void whatWouldStillComeStaysAwayAsOftenAsItIsRare() {
-    double[] shown = Recurrence.seen(new double[] {0.96, 0.04}, 1, 0.25, true);
-
-    assertThat(shown[1]).isCloseTo(0.04 + 0.25 * 0.96, within(1e-12));
-    assertThat(shown[0]).isCloseTo(0.75 * 0.96, within(1e-12));
-    // A cause keeps its own level: with the leak it comes to gone together, 1 − 0.4·0.72.
-    assertThat(Recurrence.seen(new double[] {0.4, 0.6}, 1, 0.25, false)).containsExactly(0.4, 0.6);
-  }
-
-  /** "It runs" as the first level: every cause that was at work may just not have come. */
-  @Test
-  void whereGoneIsTheFirstLevelEveryCauseCanHaveStayedAway() {
-    assertThat(Recurrence.seen(new double[] {0.2, 0.65, 0.15}, 0, 0.2, false))
-        .containsExactly(new double[] {0.2 + 0.2 * 0.65, 0.8 * 0.65, 0.15}, within(1e-12));
   }
 
   /** An update that ends is seen to end, however seldom the complaint comes. */

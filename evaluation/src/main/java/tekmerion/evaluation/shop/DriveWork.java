@@ -16,6 +16,8 @@ import tekmerion.sim.shop.Thing;
 /** Work on drives, their cables and what is on them. */
 final class DriveWork {
   static final String PART = "drive-a";
+
+  private static final String ANSWERS = "drive.answers";
   private static final int SAMPLED_PLACES = 4000;
 
   private DriveWork() {}
@@ -97,6 +99,8 @@ final class DriveWork {
       case "own-power" -> b.tried("own-power.after", "same", "gone", Set.of(Thing.PORT_POWER));
       case "controller-look" ->
           b.look("controller.mode", "right", "wrong", b.has(Ailment.PORT_OFF));
+      case "controller-mode-back" ->
+          b.repaired("cure.controller-mode", "same", "gone", Map.of(Ailment.PORT_OFF, 0.9));
       case "start-order-look" ->
           b.look(
               "start.order",
@@ -127,11 +131,24 @@ final class DriveWork {
           b.tried("here.other-drive", "fails", "works", out);
         }
       }
-      case "volume-survey" -> ifItAnswers(b, () -> b.note("volume.found", volume(b)));
-      case "volume-key" ->
-          b.note(
-              "key.opens",
-              !b.has(Ailment.VOLUME_LOCKED) ? "not-asked" : b.chance(0.85) ? "opens" : "refused");
+      case "volume-survey" ->
+          ifItAnswers(
+              b,
+              () -> {
+                b.note("volume.found", volume(b));
+                boolean twin =
+                    b.has(Ailment.DRIVES_CONFLICT) && b.chance(0.4)
+                        || b.has(Ailment.NAME_TAKEN) && b.chance(0.25);
+                b.look("volume.twin", "own", "twin", twin);
+              });
+      case "volume-key" -> {
+        boolean locked = b.has(Ailment.VOLUME_LOCKED);
+        boolean opens = locked && b.chance(0.85);
+        b.note("key.opens", !locked ? "not-asked" : opens ? "opens" : "refused");
+        if (opens) {
+          b.machine().mend(Ailment.VOLUME_LOCKED);
+        }
+      }
       case "management-look" -> b.note("list.shows", list(b));
       case "mount-name-set" ->
           b.repaired("cure.mount-name", "same", "gone", Map.of(Ailment.NAME_TAKEN, 0.97));
@@ -208,7 +225,7 @@ final class DriveWork {
             || b.has(Ailment.DRIVE_BOARD_BAD) && b.chance(0.5)
             || b.machine().isAboutOutsideDrive() && b.chance(0.12); // cases that pass nothing on
     return silent
-        ? List.of()
+        ? List.of(new Finding(ANSWERS, PART, "never", ANSWERS, Finding.Basis.run()))
         : DriveFindings.of(PART, new PartReading(b.machine().drive().pages()));
   }
 
@@ -217,6 +234,7 @@ final class DriveWork {
     boolean silent =
         b.has(Ailment.MOTOR_STUCK) && b.chance(0.8)
             || b.has(Ailment.DRIVE_BOARD_BAD) && b.chance(0.6);
+    b.note(ANSWERS, silent ? "never" : "always");
     if (!silent) {
       test.run();
     }

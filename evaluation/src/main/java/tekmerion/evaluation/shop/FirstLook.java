@@ -43,6 +43,7 @@ final class FirstLook {
             "firmware.opens",
             at.compareTo(Rung.FIRMWARE) < 0 ? "not" : freezes ? "freezes" : "opens");
       }
+      case "error-code" -> code(b);
       case "stop-records" -> records(b);
       case "clock-look" ->
           b.look("clock.kept", "right", "wrong", b.value(Quantity.COIN_VOLTS) < 2.5);
@@ -72,17 +73,50 @@ final class FirstLook {
     return true;
   }
 
+  private static boolean stops(Bench b) {
+    return b.machine().noticed().stream()
+        .anyMatch(
+            ill ->
+                ill.complaints().contains(Complaint.ERROR_SCREEN)
+                    || ill.complaints().contains(Complaint.RESTART_LOOP));
+  }
+
+  /** What stands on the screen when it stops; nothing is known where it does not stop. */
+  private static void code(Bench b) {
+    if (!stops(b) || !b.showsOnce()) {
+      return;
+    }
+    String stands = "nothing";
+    if (b.chance(0.7)) {
+      if (b.has(Ailment.GRAPHICS_DRIVER_BAD, Ailment.GRAPHICS_BAD)) {
+        stands = "graphics";
+      } else if (b.has(
+          Ailment.STORAGE_DRIVER_BAD,
+          Ailment.SURFACE_GOING,
+          Ailment.HEADS_WEAK,
+          Ailment.CABLE_LOOSE,
+          Ailment.PORT_OFF,
+          Ailment.VOLUME_DAMAGED)) {
+        stands = "storage";
+      } else if (b.has(Ailment.DRIVER_BAD, Ailment.SECURITY_IN_WAY)) {
+        stands = "driver";
+      } else if (b.has(Ailment.UPDATE_HALF)) {
+        stands = b.chance(0.7) ? "update" : "system";
+      } else if (b.has(Ailment.FILES_DAMAGED)) {
+        stands = "system";
+      } else if (b.has(
+          Ailment.MODULE_BAD, Ailment.CONTACTS_DIRTY, Ailment.SLOT_BAD, Ailment.MODULES_DIFFER)) {
+        stands = b.chance(0.5) ? "memory" : "driver";
+      }
+    }
+    b.note("code.stands", stands);
+  }
+
   private static void records(Bench b) {
-    boolean stops =
-        b.machine().noticed().stream()
-            .anyMatch(
-                ill ->
-                    ill.complaints().contains(Complaint.ERROR_SCREEN)
-                        || ill.complaints().contains(Complaint.RESTART_LOOP));
     String names = "nothing";
     if (b.has(Ailment.SURFACE_GOING, Ailment.HEADS_WEAK) && b.chance(0.6)) {
       names = "drive";
-    } else if (stops) {
+    } else if (stops(b)) {
       if (b.has(Ailment.GRAPHICS_DRIVER_BAD, Ailment.GRAPHICS_BAD)) {
         names = b.chance(0.7) ? "graphics" : "nothing";
       } else if (b.has(Ailment.STORAGE_DRIVER_BAD)) {

@@ -72,6 +72,8 @@ final class MemoryWork {
         }
         b.tried("known-good.memory", "same", "gone", out);
       }
+      case "memory-warm-one" ->
+          b.look("module.warm", "none", "one", finds(b, Quantity.MARCH_ERRORS_WARM, SHORT));
       case "memory-labels" ->
           b.look(
               "modules.alike",

@@ -2,6 +2,7 @@ package tekmerion.evaluation.shop;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -61,10 +62,14 @@ final class PartsPatient implements Patient {
 
   @Override
   public List<Finding> readDrive() {
-    return machine
-        .driveSpeaks()
-        .map(drive -> DriveFindings.of(DriveWork.PART, new PartReading(drive.pages())))
-        .orElse(List.of());
+    Map<String, String> seen = new LinkedHashMap<>();
+    List<Finding> all = new ArrayList<>();
+    machine
+        .driveSpeaks(seen)
+        .ifPresent(d -> all.addAll(DriveFindings.of(DriveWork.PART, new PartReading(d.pages()))));
+    seen.forEach(
+        (id, level) -> all.add(new Finding(id, DriveWork.PART, level, id, Finding.Basis.run())));
+    return all;
   }
 
   @Override

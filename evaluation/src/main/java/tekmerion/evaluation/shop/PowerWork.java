@@ -30,15 +30,11 @@ final class PowerWork {
                 || b.has(Ailment.BOARD_BAD, Ailment.CHARGER_BAD) && b.chance(0.35)
                 || b.has(Ailment.CHARGE_HELD) && b.chance(0.3);
         b.look("power.light", "none", "light", light);
-        boolean stops =
-            b.has(
-                    Ailment.FINS_BLOCKED,
-                    Ailment.BOARD_BAD,
-                    Ailment.SUPPLY_BAD,
-                    Ailment.CONTACTS_DIRTY)
-                && b.chance(0.3);
+        boolean atOnce =
+            b.has(Ailment.BOARD_BAD, Ailment.SUPPLY_BAD, Ailment.CONTACTS_DIRTY) && b.chance(0.25);
+        boolean later = b.has(Ailment.FINS_BLOCKED) && b.chance(0.35);
         boolean still = dead || b.has(Ailment.FAN_BAD) && b.value(Quantity.FAN_SHARE) < 0.15;
-        b.note("power.fan", still ? "still" : stops ? "stops" : "turns");
+        b.note("power.fan", still ? "still" : atOnce ? "stops" : later ? "later" : "turns");
         b.look(
             "power.beep",
             "none",
@@ -56,6 +52,12 @@ final class PowerWork {
           b.repaired("drain.after", "same", "comes", Map.of(Ailment.CHARGE_HELD, 0.94));
       case "other-adapter" ->
           b.tried("other-adapter.after", "same", "better", Set.of(Thing.ADAPTER));
+      case "adapter-label" -> {
+        if (b.machine().isLaptop()) {
+          boolean unfit = b.has(Ailment.ADAPTER_BAD) && b.chance(0.25) || b.chance(0.03);
+          b.look("adapter.watts", "enough", "less", unfit);
+        }
+      }
       case "adapter-measure" -> {
         double loaded = b.measured(Quantity.ADAPTER_LOADED_SHARE);
         b.note("adapter.voltage", loaded < 0.1 ? "none" : loaded < 0.93 ? "sags" : "holds");
@@ -123,6 +125,7 @@ final class PowerWork {
         && Set.of(
                 "run-without-battery",
                 "battery-look",
+                "battery-other",
                 "battery-report",
                 "battery-discharge",
                 "load-steps",
@@ -133,8 +136,12 @@ final class PowerWork {
     switch (move) {
       case "run-without-battery" ->
           b.tried("without-battery.after", "same", "better", Set.of(Thing.BATTERY));
-      case "battery-look" ->
-          b.look("battery.shape", "flat", "swollen", b.value(Quantity.SWELLING_MM) > 1);
+      case "battery-other" -> b.tried("battery-other.after", "same", "gone", Set.of(Thing.BATTERY));
+      case "battery-look" -> {
+        b.look("battery.shape", "flat", "swollen", b.value(Quantity.SWELLING_MM) > 1);
+        boolean others = b.has(Ailment.CELLS_WORN) && b.chance(0.1) || b.chance(0.1);
+        b.look("battery.make", "own", "other", others);
+      }
       case "battery-report" -> {
         double said = b.value(Quantity.CAPACITY_SHARE) * b.value(Quantity.GAUGE_SHARE);
         b.note("battery.health", said >= 0.8 ? "good" : said >= 0.5 ? "worn" : "spent");
@@ -177,10 +184,16 @@ final class PowerWork {
             b.has(Ailment.FAN_BAD) || b.value(Quantity.AIR_SHARE) < 0.35 && b.chance(0.85);
         b.note("fan.state", still ? "still" : weak ? "weak" : "fine");
       }
+      case "fan-speed" -> {
+        double share = b.has(Ailment.FAN_BAD) ? b.value(Quantity.FAN_SHARE) : 1;
+        b.note("fan.speed", share < 0.1 ? "none" : share < 0.5 ? "slow" : "full");
+      }
       case "heat-under-load" -> {
         double celsius = b.machine().loadedCelsius();
-        boolean stops = celsius > 110 || b.has(Ailment.SUPPLY_BAD) && b.chance(0.35);
-        b.note("heat.load", stops ? "stops" : celsius > 95 ? "throttles" : "normal");
+        boolean cut = b.has(Ailment.SUPPLY_BAD) && b.chance(0.35);
+        b.note(
+            "heat.load",
+            cut ? "cut" : celsius > 110 ? "stops" : celsius > 95 ? "throttles" : "normal");
       }
       default -> {
         return false;
@@ -193,13 +206,11 @@ final class PowerWork {
     boolean panel = b.has(Ailment.PANEL_BAD, Ailment.PANEL_CABLE_BAD);
     switch (move) {
       case "outside-screen" ->
-          b.look(
+          b.note(
               "outside-screen.picture",
-              "none",
-              "picture",
-              panel
-                  || b.start().compareTo(Rung.PICTURE) >= 0
-                  || b.has(Ailment.GRAPHICS_BAD) && b.chance(0.1));
+              panel || b.has(Ailment.GRAPHICS_BAD) && b.chance(0.1)
+                  ? "picture"
+                  : b.start().compareTo(Rung.PICTURE) >= 0 ? "both" : "none");
       case "torch-panel" -> b.look("panel.faint", "no", "yes", panel && b.chance(0.35));
       case "lid-move" ->
           b.look(
@@ -219,6 +230,13 @@ final class PowerWork {
               b.has(Ailment.GRAPHICS_BAD) && b.chance(0.85)
                   || b.has(Ailment.PANEL_CABLE_BAD) && b.chance(0.45)
                   || b.has(Ailment.PANEL_BAD) && b.chance(0.3));
+      case "panel-other" -> b.tried("panel-other.after", "same", "gone", Set.of(Thing.PANEL));
+      case "bare-essentials" ->
+          b.tried(
+              "essentials.after",
+              "same",
+              "gone",
+              Set.of(Thing.OUTSIDE, Thing.SECOND_DRIVE, Thing.MODULE_A));
       case "board-look" ->
           b.look(
               "board.damage",

@@ -114,9 +114,12 @@ final class SystemWork {
     if (b.has(Ailment.UPDATE_HALF) && b.chance(0.6)) {
       return "update";
     }
-    if (b.has(Ailment.BACKGROUND_BUSY, Ailment.PROGRAM_BAD, Ailment.SECURITY_IN_WAY)
-        && b.chance(0.7)) {
-      return "one-program";
+    if (b.has(Ailment.BACKGROUND_BUSY) && b.chance(0.7)) {
+      return b.chance(0.8) ? "service" : "one-program";
+    }
+    if (b.has(Ailment.PROGRAM_BAD, Ailment.SECURITY_IN_WAY) && b.chance(0.7)) {
+      boolean known = b.chance(0.8);
+      return !known ? "one-program" : b.has(Ailment.PROGRAM_BAD) ? "new-program" : "security";
     }
     return b.chance(0.05) ? "one-program" : b.chance(0.03) ? "update" : "nothing";
   }
@@ -258,6 +261,16 @@ final class SystemWork {
 
   private static boolean small(String move, Bench b) {
     switch (move) {
+      case "found-program-out" ->
+          b.repaired(
+              "cure.found-program",
+              "same",
+              "gone",
+              Map.of(
+                  Ailment.SECURITY_IN_WAY, 0.9,
+                  Ailment.PROGRAM_BAD, 0.85,
+                  Ailment.UNWANTED_RUNS, 0.35,
+                  Ailment.BACKGROUND_BUSY, 0.45));
       case "storage-driver-renew" ->
           cure(b, "cure.storage-driver", Ailment.STORAGE_DRIVER_BAD, 0.92);
       case "storage-service-restart" -> {

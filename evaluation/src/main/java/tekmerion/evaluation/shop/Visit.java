@@ -1,9 +1,7 @@
 package tekmerion.evaluation.shop;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -12,6 +10,7 @@ import java.util.Random;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
+import java.util.stream.Collectors;
 import tekmerion.core.finding.Finding;
 import tekmerion.core.knowhow.Hazards;
 import tekmerion.core.knowhow.KnowHow;
@@ -26,7 +25,6 @@ import tekmerion.core.weigh.EvidenceAgainstParts;
 import tekmerion.core.weigh.NextMoves;
 import tekmerion.core.weigh.NextMoves.Situation;
 import tekmerion.core.weigh.Plan;
-import tekmerion.core.weigh.Suspicion;
 import tekmerion.core.weigh.Weighed;
 import tekmerion.core.weigh.Weighed.CauseShare;
 import tekmerion.core.weigh.Weighing;
@@ -50,13 +48,14 @@ final class Visit {
   private final KnowHow knowHow;
   private final Patient patient;
   private final Noise noise;
-  private final Order order;
+  private final Chooser chooser;
   private final Random random;
   private final List<Part> parts = List.of(new Part(DriveWork.PART, "drive", "drive A"));
-  private final Map<String, Finding> findings = new LinkedHashMap<>();
+  private final List<Finding> findings = new ArrayList<>();
   private final Set<String> done = new HashSet<>();
   private final List<String> made = new ArrayList<>();
   private final Consumer<Supplier<String>> told;
+  private Consumer<FixedOrder.Told> observer;
   private List<String> families;
   private DataStatus dataStatus;
   private double handsOn;
@@ -86,6 +85,7 @@ final class Visit {
    * @param rightCourse whether what is done is about the least that ends it
    * @param hazards how often a swollen pack was loaded, or a clicking drive worked on
    * @param minutes hands-on, and waiting at a tenth
+   * @param levels what was seen last, by finding
    * @param dataLost by something that a move or the decision did
    */
   record Result(
@@ -103,6 +103,7 @@ final class Visit {
       double waiting,
       double minutes,
       List<String> moves,
+      Map<String, String> levels,
       boolean dataLost,
       int hazards) {}
 
@@ -112,7 +113,7 @@ final class Visit {
   Visit(
       KnowHow knowHow,
       Patient patient,
-      Order order,
+      Chooser chooser,
       Noise noise,
       long seed,
       Consumer<Supplier<String>> told) {
@@ -120,7 +121,7 @@ final class Visit {
     this.knowHow = knowHow;
     this.patient = patient;
     this.noise = noise;
-    this.order = order;
+    this.chooser = chooser;
     this.random = new Random(seed);
   }
 
@@ -132,46 +133,52 @@ final class Visit {
         .findings()
         .forEach(
             (finding, level) ->
-                findings.put(
-                    finding,
+                findings.add(
                     new Finding(finding, Finding.MACHINE, level, finding, Finding.Basis.intake())));
     dataStatus =
         random.nextDouble() < 0.08
             ? DataStatus.NOT_ASKED
             : patient.isDataWanted() ? DataStatus.WANTED : DataStatus.NOT_WANTED;
     while (made.size() < MAX_MOVES) {
-      Optional<Advice.Ranked> next = next();
+      Optional<Ranked> next = chooser.next(families, this::advice, this::weigh, random);
       if (next.isEmpty()) {
         break;
       }
       told.accept(() -> "  " + weigh().headline());
-      make(next.get().move(), next.get().part());
+      if (observer == null) {
+        make(next.get().move(), next.get().part());
+      } else {
+        observed(next.get());
+      }
     }
     return decided();
   }
 
-  private Optional<Ranked> next() {
-    if (order != Order.ADVISED && weigh().causes().get(0).suspicion() == Suspicion.IMPLICATED) {
-      return Optional.empty();
-    }
-    Advice advice = advice();
-    if (order == Order.ADVISED && advice.enough()) {
-      return Optional.empty();
-    }
-    List<Ranked> open = advice.moves().stream().filter(r -> r.lock().isEmpty()).toList();
-    return switch (order) {
-      case ADVISED -> open.stream().findFirst();
-      case CHECKLIST -> open.stream().min(Comparator.comparingDouble(Visit::onTheList));
-      case RANDOM ->
-          open.isEmpty() ? Optional.empty() : Optional.of(open.get(random.nextInt(open.size())));
-    };
+  /** Tells somebody what each move told of what is really at fault. */
+  Visit tellingOf(Consumer<FixedOrder.Told> each) {
+    observer = each;
+    return this;
   }
 
-  /** Gentle before invasive, quick before slow, the ladder of system repairs last. */
-  private static double onTheList(Ranked ranked) {
-    Move move = ranked.move();
-    double minutes = move.handsOnMinutes() + move.waitingMinutes() / 10.0;
-    return move.rung() * 10_000 + move.invasiveness().ordinal() * 1000 + minutes;
+  private void observed(Ranked next) {
+    double before = ofTruth();
+    double minutes = handsOn + waiting / 10;
+    make(next.move(), next.part());
+    double spent = Math.max(1, handsOn + waiting / 10 - minutes);
+    double bits = Math.log(ofTruth() / before) / Math.log(2);
+    observer.accept(new FixedOrder.Told(families.get(0), next.move().id(), spent, bits));
+  }
+
+  /** The probability of what is behind the complaint, as it is weighed now. */
+  private double ofTruth() {
+    Weighed now = weigh();
+    double known =
+        now.causes().stream()
+            .filter(share -> patient.isBehind(share.cause()))
+            .mapToDouble(CauseShare::probability)
+            .max()
+            .orElse(0);
+    return Math.max(1e-4, patient.isSound() ? now.noneProbability() : known);
   }
 
   private Advice advice() {
@@ -179,19 +186,19 @@ final class Visit {
         knowHow,
         families,
         parts,
-        List.copyOf(findings.values()),
-        new Situation(permissions(), done, true, reached));
+        findings,
+        new Situation(permissions(), done, true, reached, true));
   }
 
   private Permissions permissions() {
-    Hazards hazards = Hazards.of(knowHow, List.copyOf(findings.values()));
+    Hazards hazards = Hazards.of(knowHow, findings);
     return Permissions.of(
         tekmerion.core.permit.Situation.assumed(dataStatus, hazards.ofDrive(DriveWork.PART, false))
             .with(hazards.ofBattery(), EvidenceAgainstParts.against(knowHow, weigh())));
   }
 
   private Weighed weigh() {
-    return Weighing.of(knowHow, families, parts, List.copyOf(findings.values()), dataStatus);
+    return Weighing.of(knowHow, families, parts, findings, dataStatus);
   }
 
   private void make(Move move, Part part) {
@@ -213,7 +220,7 @@ final class Visit {
     }
     danger(move);
     if (move.id().equals("read-drive")) {
-      patient.readDrive().forEach(finding -> findings.put(finding.id(), finding));
+      findings.addAll(patient.readDrive());
       return;
     }
     Map<String, String> seen = patient.make(move.id());
@@ -237,9 +244,7 @@ final class Visit {
     boolean wears =
         atStake // a drive whose data nobody wants needs no sparing
             && patient.isDriveClicking()
-            && Hazards.of(knowHow, List.copyOf(findings.values()))
-                .ofDrive(DriveWork.PART, false)
-                .isPresent()
+            && Hazards.of(knowHow, findings).ofDrive(DriveWork.PART, false).isPresent()
             && move.effects().loads().contains(Load.DRIVE)
             && move.act() != Move.Act.COPY;
     boolean swells = patient.isSwollen() && move.effects().loads().contains(Load.BATTERY);
@@ -259,7 +264,7 @@ final class Visit {
   }
 
   private void know(String finding, String part, String level) {
-    findings.put(finding, new Finding(finding, part, level, finding, Finding.Basis.move()));
+    findings.add(new Finding(finding, part, level, finding, Finding.Basis.move()));
   }
 
   private Result decided() {
@@ -297,6 +302,8 @@ final class Visit {
         waiting,
         handsOn + waiting / 10,
         List.copyOf(made),
+        findings.stream()
+            .collect(Collectors.toMap(Finding::id, Finding::level, (before, last) -> last)),
         dataLost,
         hazards);
   }

@@ -1,7 +1,9 @@
 package tekmerion.evaluation.shop;
 
 import java.util.List;
+import java.util.Queue;
 import java.util.concurrent.Callable;
+import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
 import java.util.function.ToDoubleFunction;
@@ -26,6 +28,8 @@ public final class World2Command implements Callable<Integer> {
   private static final double REBUILT_TARGET = 0.01;
   private static final double CALIBRATION_TARGET = 0.03;
   private static final double WORSE_TARGET = 0.03;
+  private static final double MINUTES_TARGET = 1.5;
+  private static final int ROUNDS = 3;
 
   @Option(names = "--machines", defaultValue = "1000", description = "Default: 1000.")
   private int machines;
@@ -47,13 +51,20 @@ public final class World2Command implements Callable<Integer> {
       description = "Perturbed tables, each on --draw-machines machines; default: none.")
   private int draws;
 
+  @Option(
+      names = "--fixed",
+      defaultValue = "0",
+      description =
+          "Machines by which the best fixed order of moves is learnt, to compare minutes; default: none.")
+  private int fixed;
+
   @Option(names = "--draw-machines", defaultValue = "100", description = "Default: 100.")
   private int drawMachines;
 
   @Override
   public Integer call() {
     KnowHow shipped = KnowHow.shipped();
-    if (reading.tells((number, told) -> visit(shipped, number, told))) {
+    if (reading.tells((number, told) -> visit(shipped, number, Order.ADVISED, told))) {
       return 0;
     }
     System.out.printf("%,d machines from parts upward, seed %d%n", machines, seed);
@@ -63,6 +74,9 @@ public final class World2Command implements Callable<Integer> {
     sheet.print("ADVISED", score);
     sheet.details(results);
     boolean met = judged(score);
+    if (fixed > 0) {
+      met &= againstFixed(score, sheet);
+    }
     if (draws > 0) {
       met &= perturbed();
     }
@@ -73,14 +87,46 @@ public final class World2Command implements Callable<Integer> {
   private List<Result> run(KnowHow knowHow, int count) {
     return IntStream.range(0, count)
         .parallel()
-        .mapToObj(i -> visit(knowHow, i, line -> {}).run())
+        .mapToObj(i -> visit(knowHow, i, Order.ADVISED, line -> {}).run())
         .toList();
   }
 
-  private Visit visit(KnowHow knowHow, int number, Consumer<Supplier<String>> told) {
+  private Visit visit(
+      KnowHow knowHow, int number, Chooser chooser, Consumer<Supplier<String>> told) {
     long own = Reading.seedOf(seed, number);
     Noise wrong = new Noise(noise * Noise.USUAL.owners(), noise * Noise.USUAL.technicians());
-    return new Visit(knowHow, new PartsPatient(knowHow, own), Order.ADVISED, wrong, own, told);
+    return new Visit(knowHow, new PartsPatient(knowHow, own), chooser, wrong, own, told);
+  }
+
+  /**
+   * Against one who knows the world: an order learnt from what moves told there, anew each round
+   * from what they told in the order before.
+   */
+  private boolean againstFixed(Score ours, ScoreSheet sheet) {
+    Chooser order = Order.ADVISED;
+    for (int round = 0; round < ROUNDS; round++) {
+      Chooser now = order;
+      Queue<FixedOrder.Told> told = new ConcurrentLinkedQueue<>();
+      IntStream.range(0, fixed)
+          .parallel()
+          .forEach(
+              i ->
+                  visit(KnowHow.shipped(), machines + i, now, line -> {})
+                      .tellingOf(told::add)
+                      .run());
+      order = FixedOrder.of(told);
+    }
+    Chooser learnt = order;
+    Score theirs =
+        Score.of(
+            IntStream.range(0, machines)
+                .parallel()
+                .mapToObj(i -> visit(KnowHow.shipped(), i, learnt, line -> {}).run())
+                .toList());
+    sheet.print("FIXED", theirs);
+    double times = ours.minutesARightDecision() / theirs.minutesARightDecision();
+    System.out.printf("%nminutes for a right decision: %.2f of those of the fixed order%n", times);
+    return times <= MINUTES_TARGET;
   }
 
   private static boolean judged(Score score) {

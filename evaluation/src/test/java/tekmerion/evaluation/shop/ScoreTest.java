@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import tekmerion.evaluation.shop.Visit.Result;
 
@@ -24,6 +25,7 @@ class ScoreTest {
         0,
         minutes,
         List.of("a", "b"),
+        Map.of(),
         false,
         0);
   }

@@ -69,12 +69,13 @@ public class JobFinding {
     return level;
   }
 
+  /** Whether somebody saw it in a move. */
+  boolean isByHand() {
+    return origin.equals(Finding.Basis.move().kind());
+  }
+
   Finding finding() {
     return new Finding(
-        findingId,
-        part,
-        level,
-        words,
-        origin.equals(Finding.Basis.move().kind()) ? Finding.Basis.move() : Finding.Basis.intake());
+        findingId, part, level, words, isByHand() ? Finding.Basis.move() : Finding.Basis.intake());
   }
 }

@@ -1,5 +1,6 @@
 package tekmerion.server.job;
 
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -16,6 +17,27 @@ public interface JobFindings extends JpaRepository<JobFinding, Long> {
     findByJobIdOrderById(jobId)
         .forEach(said -> last.put(said.findingId() + "@" + said.part(), said));
     return last.values().stream()
+        .filter(said -> said.level() != null)
+        .map(JobFinding::finding)
+        .toList();
+  }
+
+  /**
+   * The same with every look of what was seen by hand since it was last taken back, as a second
+   * look tells what one alone does not. What an owner said anew is a correction.
+   */
+  default List<Finding> looks(Long jobId) {
+    Map<String, List<JobFinding>> since = new LinkedHashMap<>();
+    for (JobFinding said : findByJobIdOrderById(jobId)) {
+      List<JobFinding> looks =
+          since.computeIfAbsent(said.findingId() + "@" + said.part(), k -> new ArrayList<>());
+      if (said.level() == null || !said.isByHand()) {
+        looks.clear();
+      }
+      looks.add(said);
+    }
+    return since.values().stream()
+        .flatMap(List::stream)
         .filter(said -> said.level() != null)
         .map(JobFinding::finding)
         .toList();

@@ -77,7 +77,7 @@ final class Moves {
         ranked.id(),
         move.id(),
         part,
-        move.named(ranked.part().name()),
+        ranked.name(),
         ranked.why(),
         move.by(),
         move.by() == null ? null : part,

@@ -13,6 +13,7 @@ import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tekmerion.core.drive.DriveAnswers;
 import tekmerion.core.drive.DriveIdentity;
 import tekmerion.core.knowhow.Move;
 import tekmerion.core.permit.Invasiveness;
@@ -40,6 +41,8 @@ import tekmerion.server.weighing.WeighingService;
 /** Keeps what was seen when a move was made. */
 @Service
 public class MadeMoves {
+  private static final String DRIVE = "drive";
+
   private final Jobs jobs;
   private final JobLock lock;
   private final JobFindings findings;
@@ -201,14 +204,35 @@ public class MadeMoves {
     weighing.reweigh(job);
   }
 
-  /** Nothing is known by it: could not run is not failed. */
+  /**
+   * Nothing is known by it: could not run is not failed.
+   *
+   * @param silent whether it was because the drive did not answer, which is seen and told
+   * @throws Refusal 400 if it is said of a move that is on no drive
+   */
   @Transactional
   public void couldNot(
-      String number, long version, String moveId, String part, String why, Person by) {
+      String number,
+      long version,
+      String moveId,
+      String part,
+      String why,
+      boolean silent,
+      Person by) {
     by.must(Role.TECHNICIAN, Role.LEAD);
     Move move = move(moveId);
     Job job = lock.forChange(number, version);
     Part on = part(job, move, part);
+    if (silent) {
+      if (!on.kind().equals(DRIVE)) {
+        throw Refusal.badRequest(
+            "This move is on no drive, so no drive can have been silent.", "Say why in words.");
+      }
+      String words = "Whether the drive answers: it did not answer";
+      findings.save(
+          JobFinding.ofMove(
+              job.id(), part, DriveAnswers.FINDING, DriveAnswers.NEVER, words, clock.instant()));
+    }
     keep(job, move, on, MoveEnd.COULD_NOT, "could not be done", why, by);
     tell.journal(
         job,
@@ -216,6 +240,9 @@ public class MadeMoves {
         "Could not: " + move.named(on.name()),
         "because " + why.strip(),
         by);
+    if (silent) {
+      weighing.reweigh(job);
+    }
   }
 
   /** Undo of a slip: its findings are unknown again, and it is offered again. */

@@ -47,8 +47,14 @@ class MoveController {
       @NotNull @Size(max = 12) Map<String, String> levels,
       @NotNull @Size(max = 400) String note) {}
 
+  /**
+   * @param silent whether it was because the drive did not answer; null for no
+   */
   record MoveNotPossible(
-      long version, @NotBlank @Size(max = 60) String part, @NotBlank @Size(max = 400) String why) {}
+      long version,
+      @NotBlank @Size(max = 60) String part,
+      @NotBlank @Size(max = 400) String why,
+      @Schema(nullable = true) Boolean silent) {}
 
   MoveController(MadeMoves moves) {
     this.moves = moves;
@@ -81,7 +87,8 @@ class MoveController {
       @PathVariable String move,
       @Valid @RequestBody MoveNotPossible not,
       @AuthenticationPrincipal Person person) {
-    moves.couldNot(number, not.version(), move, not.part(), not.why(), person);
+    boolean silent = Boolean.TRUE.equals(not.silent());
+    moves.couldNot(number, not.version(), move, not.part(), not.why(), silent, person);
   }
 
   @PostMapping("/take-back")

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Set;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tekmerion.core.drive.DriveAnswers;
 import tekmerion.core.drive.DriveFindings;
 import tekmerion.core.drive.DriveVisit;
 import tekmerion.core.drive.PartReading;
@@ -102,7 +103,7 @@ public class WeighingService {
         .forEach(reading -> latest.putIfAbsent(reading.partKey(), reading));
     List<Finding> findings = new ArrayList<>();
     // One of a move of another shop's own, or of one that is in force no more, stays told only.
-    said.standing(job.id()).stream().filter(now::knows).forEach(findings::add);
+    said.looks(job.id()).stream().filter(now::knows).forEach(findings::add);
     Map<String, PartReading> reports = new HashMap<>();
     for (Map.Entry<String, Reading> entry : latest.entrySet()) {
       PartReading report = pages.load(entry.getValue().getId());
@@ -112,16 +113,18 @@ public class WeighingService {
         continue;
       }
       findings.addAll(DriveFindings.of(entry.getKey(), report));
+      DriveAnswers.of(entry.getKey(), report).ifPresent(findings::add);
       TrendFindings.of(entry.getKey(), said(entry.getValue().partId())).ifPresent(findings::add);
     }
     findings.addAll(RunFindings.of(runs.ofJob(job.id())));
     findings.addAll(BuiltInAgainstOurs.of(findings));
+    List<Finding> told = List.copyOf(DriveAnswers.together(findings));
     return new Evidence(
-        weighings.of(now, job.families(), weighed(drives), findings, job.dataStatus()),
+        weighings.of(now, job.families(), weighed(drives), told, job.dataStatus()),
         drives,
         latest,
         reports,
-        List.copyOf(findings));
+        told);
   }
 
   /** What the same evidence would come to by another table. */
@@ -155,7 +158,7 @@ public class WeighingService {
         job.families(),
         weighed(evidence.drives()),
         evidence.findings(),
-        new NextMoves.Situation(permissions, done, true, reached));
+        new NextMoves.Situation(permissions, done, true, reached, true));
   }
 
   /** The parts of a machine that a move can be made on. */

@@ -36,6 +36,7 @@ final class Befall {
     s.packShare = Math.max(0.42, 1 - 0.00034 * s.packCycles - years * between(0, 0.022));
     s.packOhmsTimes = 1 + years * between(0.03, 0.13);
     s.gaugeTimes = 1 + 0.05 * random.nextGaussian();
+    s.packOfOthers = chance(0.05 + 0.02 * years);
     s.coinVolts = Math.max(2.55, 3.2 - between(0.02, 0.06) * years);
     s.supplyLostLoaded = between(0, 0.03);
     s.supplyShare = 1 + 0.012 * random.nextGaussian();
@@ -85,6 +86,7 @@ final class Befall {
       }
       case SECOND_DRIVE_ADDED -> {
         s.secondClashes = true;
+        s.twin = chance(0.45);
         s.driveIsNew = chance(0.6);
         remembers(0.8, "part");
       }
@@ -119,6 +121,7 @@ final class Befall {
       }
       case NAME_TAKEN -> {
         s.nameTaken = true;
+        s.twin = chance(0.25);
         remembers(0.5, "plugged");
       }
       default -> system(what);
@@ -246,7 +249,10 @@ final class Befall {
         switch (random.nextInt(3)) {
           case 0 -> s.adapterVolts = 0;
           case 1 -> s.adapterOhms = between(1.6, 4);
-          default -> s.adapterKnown = false;
+          default -> {
+            s.adapterKnown = false;
+            s.adapterUnfit = chance(0.6);
+          }
         }
         s.packCharge = s.adapterGives() ? 0.7 : chance(0.6) ? 0 : 0.4;
       }

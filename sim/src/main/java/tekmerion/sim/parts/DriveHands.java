@@ -24,7 +24,7 @@ final class DriveHands {
 
   /** A test of a drive that does not answer could not run: that is not a failure. */
   private boolean answers() {
-    return h.chance(s.driveAnswers);
+    return h.driveAnswers();
   }
 
   private boolean tests(String move) {
@@ -119,6 +119,11 @@ final class DriveHands {
       case "only-this-drive" -> h.tried("only-this.after", "same", "gone", Swap.ONLY_THIS_DRIVE);
       case "controller-look" ->
           h.look("controller.mode", "right", "wrong", !s.portOn || !s.modeRight);
+      case "controller-mode-back" -> {
+        s.portOn = true;
+        s.modeRight = true;
+        h.tried("cure.controller-mode", "same", "gone");
+      }
       case "start-order-look" -> h.look("start.order", "right", "wrong", s.orderWrong);
       case "seen-by-firmware" -> {
         boolean there = h.use().answers(Hands.how());
@@ -143,12 +148,15 @@ final class DriveHands {
       case "volume-survey" -> {
         if (answers()) {
           h.note("volume.found", volume());
+          boolean copied = s.twin && (s.nameTaken || s.secondClashes);
+          h.look("volume.twin", "own", "twin", copied);
         }
       }
-      case "volume-key" ->
-          h.note(
-              "key.opens",
-              s.volume != Volume.LOCKED ? "not-asked" : s.keyKept ? "opens" : "refused");
+      case "volume-key" -> {
+        h.note(
+            "key.opens", s.volume != Volume.LOCKED ? "not-asked" : s.keyKept ? "opens" : "refused");
+        new Mend(s, h.random()).by("unlock-volume");
+      }
       case "management-look" -> h.note("list.shows", list());
       case "mount-name-set" -> h.mended("cure.mount-name", "same", "gone", "name-volume");
       case "file-system-check-read" -> {

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
+import tekmerion.sim.shop.Rung;
 
 /** A technician at the machine: tries, measures, and notes what was seen. */
 final class Hands {
@@ -49,6 +50,26 @@ final class Hands {
 
   boolean chance(double p) {
     return random().nextDouble() < p;
+  }
+
+  /**
+   * Whether the drive answers a program this time: in its own place where the machine gets that
+   * far, else in a dock; an outside one through its own case. Noted with all that was asked of it.
+   */
+  boolean driveAnswers() {
+    State s = state();
+    boolean inPlace = !s.outside && trial(1).reached().compareTo(Rung.FIRMWARE) >= 0;
+    boolean way = inPlace ? use().answers(how()) : chance(s.driveAnswers) && !outsideBreaks();
+    s.asked++;
+    s.answered += way ? 1 : 0;
+    note(
+        "drive.answers",
+        s.answered == s.asked ? "always" : s.answered == 0 ? "never" : "sometimes");
+    return way;
+  }
+
+  private boolean outsideBreaks() {
+    return state().outside && use().breaks(how());
   }
 
   /** A meter's reading: 3 % of error beside it. */

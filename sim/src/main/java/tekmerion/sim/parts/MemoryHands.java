@@ -41,6 +41,12 @@ final class MemoryHands {
         h.note("march.errors", !found ? "none" : lines ? "same-lines" : "scattered");
       }
       case "memory-test-warm" -> h.look("march.warm", "none", "errors", finds(1, WARMER));
+      case "memory-warm-one" ->
+          h.look(
+              "module.warm",
+              "none",
+              "one",
+              h.chance(1 - Math.exp(-0.1 * (s.errorsPerHour(0, 60) + s.errorsPerHour(1, 60)))));
       case "memory-labels" ->
           h.look("modules.alike", "alike", "differ", s.labelsDiffer && h.chance(0.95));
       case "memory-in-use" ->
@@ -116,12 +122,11 @@ final class MemoryHands {
       }
       case "memory-known-good" -> h.tried("known-good.memory", "same", "gone", Swap.GOOD_MODULES);
       case "memory-only-good" -> {
-        boolean first = s.cellErrorsPerHour[0] > 0 || s.cellsDead[0] || s.contactOpen[0] > 0;
         h.tried(
             "cure.good-modules",
             "same",
             "gone",
-            first ? Swap.WITHOUT_FIRST_MODULE : Swap.WITHOUT_SECOND_MODULE);
+            s.firstModuleIsBad() ? Swap.WITHOUT_FIRST_MODULE : Swap.WITHOUT_SECOND_MODULE);
       }
       default -> {
         return false;

@@ -137,6 +137,12 @@ final class Mend {
         s.serviceShare =
             chance(0.5) ? 0 : s.serviceShare; // it is one of a program, or of the system
       }
+      case "take-out-found" -> {
+        recentProgram(0.92);
+        third(0.92);
+        s.serviceShare = chance(0.45) ? 0 : s.serviceShare;
+        s.unwantedShare = chance(0.35) ? 0 : s.unwantedShare;
+      }
       case "trim-start" -> {
         s.startItems = Math.min(s.startItems, 12);
         s.serviceShare = chance(0.85) ? 0 : s.serviceShare;

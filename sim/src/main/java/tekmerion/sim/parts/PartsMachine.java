@@ -145,12 +145,18 @@ public final class PartsMachine {
     return state.swellingMm > 1;
   }
 
-  /** The drive, if it says anything of itself this time. */
-  public Optional<ShopDrive> driveSpeaks() {
+  /**
+   * The drive, if it says anything of itself this time; some outside cases pass nothing on although
+   * the drive answers.
+   *
+   * @param seen where it is noted whether it answered
+   */
+  public Optional<ShopDrive> driveSpeaks(Map<String, String> seen) {
+    Hands hands = new Hands(this);
+    boolean answers = hands.driveAnswers();
+    seen.putAll(hands.seen());
     boolean passes = !state.outside || random.nextDouble() > 0.12;
-    return passes && random.nextDouble() < state.driveAnswers
-        ? Optional.of(state.drive)
-        : Optional.empty();
+    return passes && answers ? Optional.of(state.drive) : Optional.empty();
   }
 
   State state() {

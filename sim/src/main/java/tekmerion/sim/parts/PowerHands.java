@@ -15,7 +15,9 @@ final class PowerHands {
           "gauge-learn",
           "charge-watch",
           "socket-wiggle",
-          "socket-voltage");
+          "socket-voltage",
+          "adapter-label",
+          "battery-other");
 
   private final Hands h;
   private final State s;
@@ -43,6 +45,8 @@ final class PowerHands {
         new Mend(s, h.random()).by("drain");
         h.tried("drain.after", "same", "comes");
       }
+      case "adapter-label" ->
+          h.look("adapter.watts", "enough", "less", s.adapterUnfit || h.chance(0.03));
       case "other-adapter" -> h.tried("other-adapter.after", "same", "better", Swap.GOOD_ADAPTER);
       case "adapter-measure" -> {
         if (s.laptop) {
@@ -107,10 +111,10 @@ final class PowerHands {
         "none",
         "light",
         at != Rung.NOTHING || power && (!s.railDead || h.chance(0.3)));
-    boolean stops =
-        s.airShare * s.fanShare < 0.06 && s.fanShare > 0.1 || !s.laptop && s.supplyShare < 0.9;
+    boolean overheats = s.airShare * s.fanShare < 0.06 && s.fanShare > 0.1;
+    boolean starved = !s.laptop && s.supplyShare < 0.9;
     boolean still = at == Rung.NOTHING || s.fanShare < 0.1;
-    h.note("power.fan", still ? "still" : stops ? "stops" : "turns");
+    h.note("power.fan", still ? "still" : starved ? "stops" : overheats ? "later" : "turns");
     boolean memory = s.cellsDead[0] || s.cellsDead[1] || s.contactOpen[0] + s.contactOpen[1] > 0.4;
     boolean beeps =
         at == Rung.POWER && (memory && h.chance(0.75) || s.graphicsDead && h.chance(0.6));
@@ -121,7 +125,11 @@ final class PowerHands {
     switch (move) {
       case "run-without-battery" ->
           h.tried("without-battery.after", "same", "better", Swap.NO_PACK);
-      case "battery-look" -> h.look("battery.shape", "flat", "swollen", s.swellingMm > 1);
+      case "battery-look" -> {
+        h.look("battery.shape", "flat", "swollen", s.swellingMm > 1);
+        h.look("battery.make", "own", "other", s.packOfOthers);
+      }
+      case "battery-other" -> h.tried("battery-other.after", "same", "gone", Swap.GOOD_PACK);
       case "battery-report" -> {
         double said = s.packShare * s.gaugeTimes;
         h.note("battery.health", said >= 0.8 ? "good" : said >= 0.5 ? "worn" : "spent");
@@ -154,10 +162,14 @@ final class PowerHands {
         boolean weak = s.fanShare < 0.5 || s.airShare < 0.35 && h.chance(0.85);
         h.note("fan.state", s.fanShare < 0.1 ? "still" : weak ? "weak" : "fine");
       }
+      case "fan-speed" ->
+          h.note("fan.speed", s.fanShare < 0.1 ? "none" : s.fanShare < 0.5 ? "slow" : "full");
       case "heat-under-load" -> {
         double celsius = s.loadedCelsius() + 2 * h.random().nextGaussian();
         boolean cut = !s.laptop && s.supplyLostLoaded > 0.08 && h.chance(0.6);
-        h.note("heat.load", celsius > 110 || cut ? "stops" : celsius > 95 ? "throttles" : "normal");
+        h.note(
+            "heat.load",
+            cut ? "cut" : celsius > 110 ? "stops" : celsius > 95 ? "throttles" : "normal");
       }
       default -> {
         return false;
@@ -171,7 +183,8 @@ final class PowerHands {
     switch (move) {
       case "outside-screen" -> {
         boolean picture = h.trial(1, Swap.OUTSIDE_SCREEN).reached().compareTo(Rung.PICTURE) >= 0;
-        h.look("outside-screen.picture", "none", "picture", picture);
+        boolean own = h.use().ownScreenShows(Hands.how());
+        h.note("outside-screen.picture", !picture ? "none" : own ? "both" : "picture");
       }
       case "torch-panel" ->
           h.look("panel.faint", "no", "yes", s.panelLightDead || cable && h.chance(0.2));
@@ -183,6 +196,15 @@ final class PowerHands {
               "clean",
               "torn",
               h.chance(s.tornShare) || cable && h.chance(0.4) || s.panelDead && h.chance(0.3));
+      case "panel-other" -> h.tried("panel-other.after", "same", "gone", Swap.GOOD_PANEL);
+      case "bare-essentials" ->
+          h.tried(
+              "essentials.after",
+              "same",
+              "gone",
+              Swap.NOTHING_OUTSIDE,
+              Swap.ONLY_THIS_DRIVE,
+              s.firstModuleIsBad() ? Swap.WITHOUT_FIRST_MODULE : Swap.WITHOUT_SECOND_MODULE);
       case "board-look" -> h.look("board.damage", "none", "seen", s.damageMm2 > 5 && h.chance(0.9));
       case "bare-board" -> {
         boolean powered = h.use().hasPower(Hands.how(Swap.NO_PACK)) && !s.railDead && !s.latched;

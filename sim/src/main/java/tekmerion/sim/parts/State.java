@@ -24,6 +24,9 @@ final class State implements Cloneable {
   double adapterOhms = 0.15;
   boolean adapterKnown = true;
 
+  /** It is not the one that came with the machine, and gives less than it asks for. */
+  boolean adapterUnfit;
+
   /** Share of the time that the plug has no contact, at rest; six times that when it is moved. */
   double socketBreaks;
 
@@ -38,6 +41,7 @@ final class State implements Cloneable {
   double gaugeTimes = 1;
   double swellingMm;
   double packCycles;
+  boolean packOfOthers;
 
   /** From 0 to 1, as it came in. */
   double packCharge = 0.7;
@@ -81,6 +85,11 @@ final class State implements Cloneable {
   boolean outside;
   double driveAnswers = 1;
   boolean stuckMotor;
+
+  /** How often a program asked it something here, and how often it answered. */
+  int asked;
+
+  int answered;
   boolean badInSystem;
   double cableBreaks;
   double caseBreaks;
@@ -89,6 +98,9 @@ final class State implements Cloneable {
   boolean modeRight = true;
   boolean secondClashes;
   boolean driveIsNew;
+
+  /** It was copied whole from another drive that is in the machine too. */
+  boolean twin;
 
   // What is on it.
   Volume volume = Volume.SOUND;
@@ -188,6 +200,11 @@ final class State implements Cloneable {
 
   double errorsPerHour(int module, double celsius) {
     return cellErrorsPerHour[module] * Math.pow(2, (celsius - 40) / 10);
+  }
+
+  /** Whether a technician who tries both would leave out the first. */
+  boolean firstModuleIsBad() {
+    return cellErrorsPerHour[0] > 0 || cellsDead[0] || contactOpen[0] > 0;
   }
 
   boolean portGives() {

@@ -6,6 +6,7 @@ package tekmerion.sim.parts;
 enum Swap {
   GOOD_ADAPTER,
   NO_PACK,
+  GOOD_PACK,
   GOOD_SUPPLY,
   PAST_SWITCH,
   NOTHING_OUTSIDE,
@@ -19,6 +20,7 @@ enum Swap {
   WITHOUT_SECOND_MODULE,
   GOOD_MODULES,
   OUTSIDE_SCREEN,
+  GOOD_PANEL,
   OUR_MEDIUM,
   LIMITED_START,
   NETWORK_OFF,

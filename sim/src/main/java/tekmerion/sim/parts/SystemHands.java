@@ -2,6 +2,7 @@ package tekmerion.sim.parts;
 
 import java.util.HashMap;
 import java.util.Map;
+import java.util.Optional;
 import tekmerion.sim.ShopDrive.Health;
 import tekmerion.sim.parts.State.Volume;
 import tekmerion.sim.shop.Rung;
@@ -50,6 +51,7 @@ final class SystemHands {
         boolean freezes = s.loadedCelsius() > 115 && h.chance(0.4);
         h.note("firmware.opens", !there ? "not" : freezes ? "freezes" : "opens");
       }
+      case "error-code" -> code().ifPresent(code -> h.note("code.stands", code));
       case "stop-records" -> h.note("records.name", records());
       case "clock-look" -> h.look("clock.kept", "right", "wrong", s.coinVolts < 2.5);
       case "ask-owner-again" -> {
@@ -67,6 +69,24 @@ final class SystemHands {
       }
     }
     return true;
+  }
+
+  /** What stands on the screen when it stops; empty if it does not come while somebody looks. */
+  private Optional<String> code() {
+    for (int i = 0; i < 4; i++) {
+      Trial trial = h.trial(30);
+      if (!trial.named().isEmpty() && !trial.named().equals("cut")) {
+        return Optional.of(
+            h.chance(0.3)
+                ? "nothing"
+                : switch (trial.named()) {
+                  case "graphics", "driver", "system", "update", "memory" -> trial.named();
+                  case "drive", "storage", "boot" -> "storage";
+                  default -> "nothing";
+                });
+      }
+    }
+    return Optional.empty();
   }
 
   /** What the system wrote down of the stops of the last weeks. */
@@ -94,7 +114,7 @@ final class SystemHands {
   }
 
   private void builtIn() {
-    if (h.chance(s.driveAnswers)) {
+    if (h.use().answers(Hands.how())) {
       boolean fails =
           s.drive.badSectors() > 20 && h.chance(0.6)
               || s.drive.health() == Health.HEADS && h.chance(0.6)
@@ -195,7 +215,16 @@ final class SystemHands {
     if (most == s.unwantedShare) {
       return h.chance(0.65) ? "unknown" : "one-program";
     }
-    return most == items ? "start-up" : "one-program";
+    if (most == items) {
+      return "start-up";
+    }
+    if (most == s.serviceShare) {
+      return h.chance(0.85) ? "service" : "one-program";
+    }
+    if (most == s.thirdShare) {
+      return h.chance(0.8) ? "security" : "one-program";
+    }
+    return h.chance(0.9) ? "new-program" : "one-program";
   }
 
   private boolean halves(String move) {
@@ -261,6 +290,7 @@ final class SystemHands {
         s.timersHoldMs = 0;
         h.tried("cure.timers", "same", "gone");
       }
+      case "found-program-out" -> h.mended("cure.found-program", "same", "gone", "take-out-found");
       case "remove-last-program" -> h.mended("cure.last-program", "same", "gone", "remove-program");
       case "remove-last-update" -> h.mended("cure.last-update", "same", "gone", "take-back-update");
       case "indexing-off" -> h.mended("cure.indexing", "same", "gone", "stop-indexing");

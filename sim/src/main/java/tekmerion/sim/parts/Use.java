@@ -65,10 +65,14 @@ final class Use {
         || s.graphicsDead) {
       return Rung.POWER;
     }
-    double breaks = s.panelCableBreaks * (with.contains(Swap.MOVED) ? 2 : 1);
-    boolean picture =
-        with.contains(Swap.OUTSIDE_SCREEN) || !s.panelDead && !s.panelLightDead && !chance(breaks);
+    boolean picture = with.contains(Swap.OUTSIDE_SCREEN) || ownScreenShows(with);
     return picture ? Rung.FIRMWARE : Rung.POWER;
+  }
+
+  boolean ownScreenShows(Set<Swap> with) {
+    double breaks = s.panelCableBreaks * (with.contains(Swap.MOVED) ? 2 : 1);
+    boolean panel = with.contains(Swap.GOOD_PANEL) || !s.panelDead && !s.panelLightDead;
+    return panel && !chance(breaks);
   }
 
   boolean hasPower(Set<Swap> with) {
@@ -77,7 +81,9 @@ final class Use {
     }
     boolean adapter = with.contains(Swap.GOOD_ADAPTER) || s.adapterGives();
     boolean contact = !chance(Math.min(1, s.socketBreaks * (with.contains(Swap.MOVED) ? 6 : 1)));
-    boolean pack = !with.contains(Swap.NO_PACK) && s.packShare * s.packCharge > 0.04;
+    boolean pack =
+        with.contains(Swap.GOOD_PACK)
+            || !with.contains(Swap.NO_PACK) && s.packShare * s.packCharge > 0.04;
     return adapter && contact && (s.chargerWorks || pack || s.startsUncharged) || pack;
   }
 
@@ -159,7 +165,7 @@ final class Use {
     return chance(s.driveAnswers) && port && (power || chance(0.15)) && alone && !breaks(with);
   }
 
-  private boolean breaks(Set<Swap> with) {
+  boolean breaks(Set<Swap> with) {
     double cable =
         with.contains(Swap.GOOD_CABLE) || with.contains(Swap.GOOD_CASE) ? 0 : s.cableBreaks;
     double box = with.contains(Swap.GOOD_CASE) ? 0 : s.caseBreaks;
@@ -192,20 +198,22 @@ final class Use {
       seen.add(Complaint.STUTTER);
     }
     if (s.laptop && !with.contains(Swap.NO_PACK)) {
-      double lasts = s.packShare / Math.max(1, s.packOhmsTimes / 2) * Math.min(1, s.gaugeTimes);
+      boolean good = with.contains(Swap.GOOD_PACK);
+      double lasts =
+          good ? 1 : s.packShare / Math.max(1, s.packOhmsTimes / 2) * Math.min(1, s.gaugeTimes);
       boolean charges =
           s.chargerWorks
               && (s.adapterGives() && s.adapterKnown || with.contains(Swap.GOOD_ADAPTER))
               && !chance(s.socketBreaks);
-      if (lasts < 0.55 || s.gaugeTimes > 1.25 || !charges) {
+      if (lasts < 0.55 || !good && s.gaugeTimes > 1.25 || !charges) {
         seen.add(Complaint.BATTERY);
       }
     }
     if (hot || s.fanShare < 0.5 || s.drive.health() == ShopDrive.Health.HEADS && chance(0.2)) {
       seen.add(Complaint.NOISE_HEAT);
     }
-    if (s.outside && !ours) {
-      outsideDrive(with, seen);
+    if (s.outside) {
+      outsideDrive(with, ours, seen);
     }
     if (!other && !limited && isHangingLists(with)) {
       seen.add(Complaint.MANAGEMENT_HANGS);
@@ -221,15 +229,15 @@ final class Use {
         || s.driveGoing() && s.outside && chance(0.3);
   }
 
-  private void outsideDrive(Set<Swap> with, Set<Complaint> seen) {
+  private void outsideDrive(Set<Swap> with, boolean ours, Set<Complaint> seen) {
     if (with.contains(Swap.OTHER_DRIVE)) {
       if (!s.portOn || breaks(with) || chance(s.storageDriverFails)) {
         seen.add(Complaint.NOT_SEEN);
       }
       return;
     }
-    boolean there = answers(with) && !chance(s.storageDriverFails) && s.modeRight;
-    if (!there || s.nameTaken || s.volume == Volume.BLANK) {
+    boolean known = ours || !chance(s.storageDriverFails) && s.modeRight && !s.nameTaken;
+    if (!answers(with) || !known || s.volume == Volume.BLANK) {
       seen.add(Complaint.NOT_SEEN);
     } else if (s.volume != Volume.SOUND || s.driveGoing() && chance(0.6)) {
       seen.add(Complaint.NOT_READABLE);
