@@ -113,6 +113,22 @@ it('keeps that it could not be done, which is no outcome', async () => {
   expect(sent[0]?.body).toMatchObject({ why: 'no fan in it' });
 });
 
+it('tells that a drive did not answer, of a move on a drive only', async () => {
+  const sent = answering(() => [204, undefined]);
+  const onDrive = { ...listen, move: 'drive-listen', part: 'drive-a' };
+  const { unmount } = show(<GuidedMove job={job()} move={listen} onClose={vi.fn()} />);
+  await userEvent.click(screen.getByRole('button', { name: 'Could not do it…' }));
+  expect(screen.queryByRole('button', { name: 'The drive did not answer' })).toBeNull();
+  unmount();
+
+  show(<GuidedMove job={job()} move={onDrive} onClose={vi.fn()} />);
+  await userEvent.click(screen.getByRole('button', { name: 'Could not do it…' }));
+  await userEvent.click(screen.getByRole('button', { name: 'The drive did not answer' }));
+
+  await waitFor(() => expect(sent).toHaveLength(1));
+  expect(sent[0]?.body).toMatchObject({ why: 'the drive did not answer', silent: true });
+});
+
 it('waits by the clock, not by its own ticks', () => {
   vi.useFakeTimers({ now: 0 });
   show(<StepTimer seconds={90} />);

@@ -12,6 +12,10 @@ package tekmerion.core.finding;
 public record Finding(String id, String part, String level, String words, Basis basis) {
   public static final String MACHINE = "machine";
 
+  public Finding withWords(String other) {
+    return new Finding(id, part, level, other, basis);
+  }
+
   /**
    * Where a finding comes from, so that a reader can go back to the bytes.
    *

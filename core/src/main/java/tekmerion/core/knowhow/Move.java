@@ -32,6 +32,8 @@ import tekmerion.core.permit.Load;
  * @param risk probability that wanted data is lost by it
  * @param rung place on the ladder of system repairs; 0 if it is not on it
  * @param presupposes what must hold before it makes sense
+ * @param onceSeen levels by finding, one of which must have been seen before it makes sense; empty
+ *     for always
  * @param after the next rung if it did not help; empty if there is none
  * @param whenFailed what comes after it broke off half way, an outcome {@code failed}; empty if
  *     nothing does
@@ -60,6 +62,7 @@ public record Move(
     Double risk,
     Integer rung,
     List<Presupposed> presupposes,
+    Map<String, List<String>> onceSeen,
     String after,
     String whenFailed,
     List<String> steps,
@@ -188,6 +191,7 @@ public record Move(
     risk = risk == null ? 0 : risk;
     rung = rung == null ? 0 : rung;
     presupposes = listed(presupposes);
+    onceSeen = onceSeen == null ? Map.of() : Map.copyOf(onceSeen);
     after = after == null ? "" : after;
     whenFailed = whenFailed == null ? "" : whenFailed;
     steps = listed(steps);

@@ -1,6 +1,7 @@
 package tekmerion.core.knowhow;
 
 import java.util.List;
+import java.util.Map;
 import tekmerion.core.knowhow.Move.Act;
 import tekmerion.core.knowhow.Move.By;
 import tekmerion.core.knowhow.Move.Outcomes;
@@ -32,6 +33,7 @@ public final class MoveBuilder {
   private Double risk;
   private Integer rung;
   private List<Presupposed> presupposes;
+  private Map<String, List<String>> onceSeen;
   private String after;
   private String whenFailed;
   private List<String> steps;
@@ -65,6 +67,7 @@ public final class MoveBuilder {
     risk = move.risk();
     rung = move.rung();
     presupposes = move.presupposes();
+    onceSeen = move.onceSeen();
     after = move.after();
     whenFailed = move.whenFailed();
     steps = move.steps();
@@ -158,6 +161,11 @@ public final class MoveBuilder {
     return this;
   }
 
+  public MoveBuilder onceSeen(Map<String, List<String>> onceSeen) {
+    this.onceSeen = onceSeen;
+    return this;
+  }
+
   public MoveBuilder presupposes(List<Presupposed> presupposes) {
     this.presupposes = presupposes;
     return this;
@@ -214,6 +222,7 @@ public final class MoveBuilder {
         risk,
         rung,
         presupposes,
+        onceSeen,
         after,
         whenFailed,
         steps,

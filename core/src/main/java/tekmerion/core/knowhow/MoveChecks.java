@@ -64,6 +64,13 @@ final class MoveChecks {
         say(move, "gives no known finding: " + finding);
       }
     }
+    move.onceSeen()
+        .forEach(
+            (finding, levels) -> {
+              if (knowHow.finding(finding).filter(k -> k.levels().containsAll(levels)).isEmpty()) {
+                say(move, "waits for what no finding says: %s %s".formatted(finding, levels));
+              }
+            });
     knowHow.checkKinds("move " + move.id(), move.kinds(), mistakes);
     for (String family : move.families()) {
       if (knowHow.family(family).isEmpty()) {

@@ -50,6 +50,9 @@ public final class NextMoves {
   /** A second look at the same is not for its own sake. */
   private static final double WORTH_ANOTHER_LOOK = 1;
 
+  /** To go back to what was done and put away. */
+  private static final double BACK_TO_IT_MINUTES = 2;
+
   private static final int MAX_COMBINATIONS = 81;
   private static final int MAX_DECIDED = 27;
 
@@ -299,7 +302,15 @@ public final class NextMoves {
         move.by() == null
             ? move.given().stream().allMatch(known)
             : move.given().stream().anyMatch(known);
-    return !told && move.fitsKind(network.machineKind()) && locks.isWithin(move);
+    return !told && wasSeen(move) && move.fitsKind(network.machineKind()) && locks.isWithin(move);
+  }
+
+  /** Whether what it starts from was seen: a program is taken out once one was found. */
+  private boolean wasSeen(Move move) {
+    return move.onceSeen().isEmpty()
+        || move.onceSeen().entrySet().stream()
+            .anyMatch(
+                once -> network.level(once.getKey()).filter(once.getValue()::contains).isPresent());
   }
 
   /**
@@ -323,7 +334,9 @@ public final class NextMoves {
         move.tells().stream().map(a -> network.levelsAgain(a.id(), part.key())).toList();
     double bits = plans.bits(faults, again);
     double saved = bits < MIN_BITS ? 0 : Math.max(0, now - expected(again));
-    double worth = (saved - riskMinutes(move) + NAMED_MINUTES_PER_BIT * bits) / minutes(move);
+    double worth =
+        (saved - riskMinutes(move) + NAMED_MINUTES_PER_BIT * bits)
+            / (minutes(move) + BACK_TO_IT_MINUTES);
     return new Ranked(
         move,
         part,

@@ -2,12 +2,15 @@ package tekmerion.core.knowhow;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.junit.jupiter.api.Named.named;
 
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.MethodSource;
 import tekmerion.core.decision.Course;
 import tekmerion.core.permit.Invasiveness;
 
@@ -79,40 +82,33 @@ class KnowHowTest {
         .minutes(List.of(1))
         .invasiveness(invasiveness)
         .risk(2.0)
+        .onceSeen(Map.of("omen", List.of("dark")))
         .after("nothing-after")
         .findings(List.of(finding))
         .build();
   }
 
   /** A move that does what a remedy does must not point to another cause when it helped. */
-  @ParameterizedTest(name = "{0} mends what {1} does")
-  @CsvSource({
-    "in-place-repair, put-over",
-    "reset-keeping, reset-keeping",
-    "reset-erasing, reset-erasing",
-    "clean-install, clean-install",
-    "roll-back, roll-back",
-    "boot-records-rebuild, rebuild-boot",
-    "file-system-repair, repair-file-system",
-    "table-restore, restore-table",
-    "memory-contacts-clean, clean-contacts",
-    "clean-fan, clean-cooling",
-    "panel-cable-reseat, reseat-panel",
-    "drain-charge, drain",
-    "make-room, make-room",
-    "indexing-off, stop-indexing"
-  })
-  void aMoveKnowsEveryCauseThatItMends(String moveId, String remedyId) {
-    KnowHow knowHow = KnowHow.shipped();
-    Remedy remedy =
-        knowHow.remedies().stream().filter(r -> r.id().equals(remedyId)).findFirst().orElseThrow();
+  @ParameterizedTest
+  @MethodSource("movesThatDoWhatARemedyDoes")
+  void aMoveKnowsEveryCauseThatItMends(Move move, Remedy remedy) {
     Move.Outcomes cure =
-        knowHow.move(moveId).orElseThrow().tells().stream()
+        move.tells().stream()
             .filter(asked -> asked.complaint() == Move.ComplaintAsked.MENDED)
             .findFirst()
             .orElseThrow();
 
     assertThat(cure.links().keySet()).containsAll(remedy.cures().keySet());
+  }
+
+  static Stream<Arguments> movesThatDoWhatARemedyDoes() {
+    KnowHow knowHow = KnowHow.shipped();
+    return knowHow.remedies().stream()
+        .flatMap(
+            remedy ->
+                knowHow.moves().stream()
+                    .filter(move -> remedy.isDoneBy(move.id()))
+                    .map(move -> Arguments.of(named(move.id(), move), named(remedy.id(), remedy))));
   }
 
   @Test
@@ -153,6 +149,7 @@ class KnowHowTest {
         .hasMessageContaining("move m is for no known family: weather")
         .hasMessageContaining("move m has no known detour: nowhere")
         .hasMessageContaining("move m: no kind of machine barge")
+        .hasMessageContaining("move m waits for what no finding says: omen [dark]")
         .hasMessageContaining("move m is followed by no known move: nothing-after")
         .hasMessageContaining("remedy r needs minutes")
         .hasMessageContaining("remedy r mends no known cause: ghost")

@@ -100,7 +100,11 @@ final class DriveWork {
       case "controller-look" ->
           b.look("controller.mode", "right", "wrong", b.has(Ailment.PORT_OFF));
       case "controller-mode-back" ->
-          b.repaired("cure.controller-mode", "same", "gone", Map.of(Ailment.PORT_OFF, 0.9));
+          b.repaired(
+              "cure.controller-mode",
+              "same",
+              "gone",
+              Map.of(Ailment.PORT_OFF, 0.9, Ailment.ORDER_WRONG, 0.85));
       case "start-order-look" ->
           b.look(
               "start.order",

@@ -91,15 +91,20 @@ final class ScoreSheet {
     if (listMachines) {
       for (int i = 0; i < results.size(); i++) {
         Result r = results.get(i);
-        if (!r.right() || !r.decidedRight() || !r.rightCourse() || r.hazards() > 0) {
+        if (!r.right()
+            || !r.decidedRight()
+            || !r.rightCourse()
+            || r.hazards() > 0
+            || r.dataLost()) {
           System.out.printf(
-              "  #%d %s %s%s%s%s: %s %.2f, decided %s, after %s%n",
+              "  #%d %s %s%s%s%s%s: %s %.2f, decided %s, after %s%n",
               i,
               r.families(),
               r.truth(),
               r.right() ? "" : " cause",
               r.decidedRight() ? "" : " stays",
               r.rightCourse() ? "" : " course",
+              r.dataLost() ? " lost" : r.hazards() > 0 ? " hazard" : "",
               r.topCause(),
               r.topProbability(),
               r.decided(),

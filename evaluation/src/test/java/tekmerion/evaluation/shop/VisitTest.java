@@ -86,7 +86,7 @@ class VisitTest {
 
   /** Enough that a few unlucky ones do not decide. */
   private static List<Result> visits(Order order) {
-    return IntStream.range(0, 40).parallel().mapToObj(i -> visit(i, order)).toList();
+    return IntStream.range(0, 24).parallel().mapToObj(i -> visit(i, order)).toList();
   }
 
   @Test

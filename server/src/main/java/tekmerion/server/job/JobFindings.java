@@ -36,10 +36,15 @@ public interface JobFindings extends JpaRepository<JobFinding, Long> {
       }
       looks.add(said);
     }
-    return since.values().stream()
-        .flatMap(List::stream)
-        .filter(said -> said.level() != null)
-        .map(JobFinding::finding)
-        .toList();
+    List<Finding> all = new ArrayList<>();
+    for (List<JobFinding> looks : since.values()) {
+      looks.removeIf(said -> said.level() == null);
+      for (JobFinding said : looks) {
+        Finding finding = said.finding();
+        boolean first = said == looks.get(0);
+        all.add(first ? finding : finding.withWords(finding.words() + " (looked at once more)"));
+      }
+    }
+    return all;
   }
 }

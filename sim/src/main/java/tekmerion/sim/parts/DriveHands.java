@@ -83,7 +83,7 @@ final class DriveHands {
                   ? "surges"
                   : burnt ? h.chance(0.45) ? "none" : h.chance(0.4) ? "high" : "normal" : "normal");
       case "rescue-copy" -> {
-        if (answers()) {
+        if (h.answersInDock()) {
           boolean errors =
               drive.badSectors() > 0 || heads && h.chance(0.7) || h.chance(0.3 * s.cableBreaks);
           h.look("copy.errors", "clean", "errors", errors);
@@ -120,8 +120,7 @@ final class DriveHands {
       case "controller-look" ->
           h.look("controller.mode", "right", "wrong", !s.portOn || !s.modeRight);
       case "controller-mode-back" -> {
-        s.portOn = true;
-        s.modeRight = true;
+        new Mend(s, h.random()).by("set-ports");
         h.tried("cure.controller-mode", "same", "gone");
       }
       case "start-order-look" -> h.look("start.order", "right", "wrong", s.orderWrong);
@@ -131,7 +130,7 @@ final class DriveHands {
         h.note("firmware.sees", !there ? "not" : wrong ? "wrong" : "sees");
       }
       case "dock-bench" -> {
-        boolean dead = !answers();
+        boolean dead = !h.answersInDock();
         boolean errors = s.driveGoing() && h.chance(0.85) || drive.health() == Health.ELECTRONICS;
         h.note("elsewhere.drive", dead ? "fails" : errors ? "slow" : "works");
       }
@@ -146,7 +145,7 @@ final class DriveHands {
   private boolean volumes(String move) {
     switch (move) {
       case "volume-survey" -> {
-        if (answers()) {
+        if (h.answersInDock()) {
           h.note("volume.found", volume());
           boolean copied = s.twin && (s.nameTaken || s.secondClashes);
           h.look("volume.twin", "own", "twin", copied);

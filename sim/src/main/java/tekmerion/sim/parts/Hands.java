@@ -52,24 +52,29 @@ final class Hands {
     return random().nextDouble() < p;
   }
 
+  /** Puts the drive into a dock, out of whatever case it came in; there it stays. */
+  boolean answersInDock() {
+    state().docked = true;
+    return driveAnswers();
+  }
+
   /**
-   * Whether the drive answers a program this time: in its own place where the machine gets that
-   * far, else in a dock; an outside one through its own case. Noted with all that was asked of it.
+   * Whether the drive answers a program this time: in a dock once it is there, else in its own
+   * place where the machine gets that far; an outside one through its own case. What was asked of
+   * it in its place is noted with all that was asked before.
    */
   boolean driveAnswers() {
     State s = state();
-    boolean inPlace = !s.outside && trial(1).reached().compareTo(Rung.FIRMWARE) >= 0;
-    boolean way = inPlace ? use().answers(how()) : chance(s.driveAnswers) && !outsideBreaks();
+    if (s.docked || !s.outside && trial(1).reached().compareTo(Rung.FIRMWARE) < 0) {
+      return chance(s.driveAnswers);
+    }
+    boolean way = s.outside ? chance(s.driveAnswers) && !use().breaks(how()) : use().answers(how());
     s.asked++;
     s.answered += way ? 1 : 0;
     note(
         "drive.answers",
         s.answered == s.asked ? "always" : s.answered == 0 ? "never" : "sometimes");
     return way;
-  }
-
-  private boolean outsideBreaks() {
-    return state().outside && use().breaks(how());
   }
 
   /** A meter's reading: 3 % of error beside it. */

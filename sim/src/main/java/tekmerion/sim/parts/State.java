@@ -86,7 +86,10 @@ final class State implements Cloneable {
   double driveAnswers = 1;
   boolean stuckMotor;
 
-  /** How often a program asked it something here, and how often it answered. */
+  /** Whether a technician has taken it out and put it into a dock. */
+  boolean docked;
+
+  /** How often a program asked it something in its place, and how often it answered. */
   int asked;
 
   int answered;
