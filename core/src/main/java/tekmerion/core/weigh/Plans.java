@@ -47,6 +47,9 @@ final class Plans {
    */
   private static final double SHOT_IN_THE_DARK = 1 / 3.0;
 
+  /** Nor is what mends no cause that is at least as likely as this, however many it might mend. */
+  private static final double SUSPECTED = 0.2;
+
   /** What was done already and ended nothing seldom ends it the second time; judgement. */
   private static final double DONE_AGAIN = 0.25;
 
@@ -344,7 +347,7 @@ final class Plans {
           broken[c] *= 1 - reached * cures[r][c];
         }
         there = isThereAfter(Arrays.copyOf(chosen, k + 1));
-        blind |= none > most && reached - there < SHOT_IN_THE_DARK;
+        blind |= none > most && (reached - there < SHOT_IN_THE_DARK || likeliestOf(r) < SUSPECTED);
       }
       double data = (1 - (1 - dies) * safe) * stake.dataLossMinutes();
       if (recovery.isPresent() && data > 0) {
@@ -375,6 +378,15 @@ final class Plans {
       double comeback = costsAfter(chosen) + Stake.LEFT_BROKEN_MINUTES * left;
       Plan plan = new Plan(list, needed, minutes, parts, owner, comeback, data, there);
       return blind ? plan.costing(Double.POSITIVE_INFINITY) : plan;
+    }
+
+    /** Of what a remedy mends. */
+    private double likeliestOf(int remedy) {
+      double likeliest = 0;
+      for (int c = 0; c < causes; c++) {
+        likeliest = cures[remedy][c] > 0 ? Math.max(likeliest, probability[c]) : likeliest;
+      }
+      return likeliest;
     }
 
     /** Hands-on minutes of this remedy that one before it has spent already. */

@@ -8,6 +8,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
+import tekmerion.core.drive.DriveAnswers;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Move;
 import tekmerion.core.knowhow.Question;
@@ -34,7 +35,10 @@ class PartsPatientTest {
               .make(move.id())
               .forEach(
                   (finding, level) -> {
-                    assertThat(move.given()).as(move.id()).contains(finding);
+                    if (!finding.equals(
+                        DriveAnswers.FINDING)) { // that a drive was silent is seen in any
+                      assertThat(move.given()).as(move.id()).contains(finding);
+                    }
                     assertThat(KNOW_HOW.finding(finding).orElseThrow().levels())
                         .as("%s of %s", finding, move.id())
                         .contains(level);
