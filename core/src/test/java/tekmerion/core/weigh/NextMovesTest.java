@@ -395,6 +395,18 @@ class NextMovesTest {
     assertThat(again(twice, done, true).plans().get(0).words()).startsWith("Replace the adapter");
   }
 
+  @Test
+  void aProgramIsTakenOutOnceOneWasFound() {
+    Finding[] desktop = {seen("boot-stage", "desktop"), byHand("limited.after", "gone")};
+    Finding[] found = Arrays.copyOf(desktop, 3);
+    found[2] = byHand("load.first", "security");
+
+    assertThat(of(advice("slow", DataStatus.NOT_WANTED, null, desktop), "found-program-out"))
+        .isEmpty();
+    assertThat(of(advice("slow", DataStatus.NOT_WANTED, null, found), "found-program-out"))
+        .isPresent();
+  }
+
   private static Finding byHand(String id, String level) {
     return new Finding(id, Finding.MACHINE, level, id, Finding.Basis.move());
   }
