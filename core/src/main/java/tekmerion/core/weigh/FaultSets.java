@@ -1,5 +1,7 @@
 package tekmerion.core.weigh;
 
+import java.util.Arrays;
+
 /**
  * A set of at most three causes in one int, 8 bits a cause (its number plus one), so that tens of
  * thousands of them need no objects.
@@ -45,5 +47,22 @@ final class FaultSets {
 
   static int size(int set) {
     return set == NONE ? 0 : 1 + size(withoutLast(set));
+  }
+
+  /** The same set without causes that are not counted, in the order of numbers. */
+  static int only(int set, boolean[] counted) {
+    int[] kept = new int[MAX];
+    int count = 0;
+    for (int rest = set; rest != NONE; rest = withoutLast(rest)) {
+      if (counted[last(rest)]) {
+        kept[count++] = last(rest);
+      }
+    }
+    Arrays.sort(kept, 0, count);
+    int others = NONE;
+    for (int i = 0; i < count; i++) {
+      others = with(others, kept[i]);
+    }
+    return others;
   }
 }

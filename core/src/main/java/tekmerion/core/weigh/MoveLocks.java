@@ -157,6 +157,14 @@ final class MoveLocks {
     return bootStage().map(at -> rungs(at) <= rungs(move.upTo())).orElse(true);
   }
 
+  /** Whether what it starts from was seen: a program is taken out once one was found. */
+  boolean wasSeen(Move move) {
+    return move.onceSeen().isEmpty()
+        || move.onceSeen().entrySet().stream()
+            .anyMatch(
+                once -> network.level(once.getKey()).filter(once.getValue()::contains).isPresent());
+  }
+
   /** Whether it starts no program: its drive has to be docked elsewhere to be asked. */
   boolean startsNothing() {
     return bootStage().map(r -> rungs(r) < rungs("firmware")).orElse(false);

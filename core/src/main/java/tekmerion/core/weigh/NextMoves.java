@@ -20,7 +20,6 @@ import tekmerion.core.permit.Action;
 import tekmerion.core.permit.DataStatus;
 import tekmerion.core.permit.Permissions;
 import tekmerion.core.weigh.Advice.Ranked;
-import tekmerion.core.weigh.Advice.Turn;
 import tekmerion.core.weigh.Weighing.Part;
 
 /**
@@ -50,11 +49,10 @@ public final class NextMoves {
   /** A second look at the same is not for its own sake. */
   private static final double WORTH_ANOTHER_LOOK = 1;
 
-  /** To go back to what was done and put away. */
+  /** To go back to what was put away. */
   private static final double BACK_TO_IT_MINUTES = 2;
 
   private static final int MAX_COMBINATIONS = 81;
-  private static final int MAX_DECIDED = 27;
 
   /** To ask for something and to read what came takes a minute too. */
   private static final double MIN_MINUTES = 1;
@@ -68,14 +66,13 @@ public final class NextMoves {
   private static final double MIN_BITS = 4e-3;
   private static final double LIKELY = 0.1;
   private static final int SHOWN = 3;
-  private static final int LOOKED_AHEAD = 12;
-  private static final double MIN_CHANCE = 0.02;
   private static final double MIN_SHARE = 1e-5;
 
   private final KnowHow knowHow;
   private final Network network;
   private final Posterior faults;
   private final Plans plans;
+  private final Expected expected;
   private final MoveLocks locks;
   private final Stake stake;
   private final Situation at;
@@ -136,6 +133,7 @@ public final class NextMoves {
     this.locks = new MoveLocks(knowHow, network, faults, at);
     this.stake = Stake.of(at.data());
     this.now = plans.least(faults, stake);
+    this.expected = new Expected(plans, stake);
     for (int i = 0; i < network.instances().size(); i++) {
       if (faults.probability()[i] >= LIKELY && !network.isBehindComplaint(i)) {
         likely.add(network.instances().get(i).cause().id());
@@ -162,7 +160,10 @@ public final class NextMoves {
     List<Ranked> ranked = next.ranked(families);
     List<Plan> plans = next.plans();
     return new Advice(
-        ranked, plans, next.turns(ranked, plans.get(0)), next.mayBeSigned(plans.get(0)));
+        ranked,
+        plans,
+        new Turns(next.network, next.faults, next.plans, next.stake).of(ranked, plans.get(0)),
+        next.mayBeSigned(plans.get(0)));
   }
 
   /** A part is not replaced on what its owner said alone, or on one finding. */
@@ -188,42 +189,6 @@ public final class NextMoves {
     return best;
   }
 
-  private List<Turn> turns(List<Ranked> ranked, Plan best) {
-    List<Turn> turns = new ArrayList<>();
-    ranked.stream()
-        .filter(r -> r.lock().isEmpty() && r.move().by() == null && !r.again())
-        .limit(LOOKED_AHEAD)
-        .forEach(r -> turnsOf(r, best, turns));
-    turns.sort(Comparator.comparingDouble(Turn::chance).reversed());
-    return List.copyOf(turns.subList(0, Math.min(SHOWN, turns.size())));
-  }
-
-  private void turnsOf(Ranked ranked, Plan best, List<Turn> turns) {
-    for (Move.Outcomes asked : ranked.move().tells()) {
-      if (network.level(asked.id(), ranked.part().key()).isPresent()) {
-        continue;
-      }
-      List<Observation> levels = network.levelsOf(asked.id(), ranked.part().key());
-      List<String> words = List.copyOf(asked.levels().values());
-      for (int level = 0; level < levels.size(); level++) {
-        Posterior then = faults.after(levels.get(level));
-        if (then.evidence() < MIN_CHANCE) {
-          continue;
-        }
-        Plan plan = plans.rank(then, stake).get(0);
-        if (!plan.words().equals(best.words())) {
-          turns.add(
-              new Turn(
-                  ranked.move(),
-                  ranked.part(),
-                  "%s: %s".formatted(asked.name(), words.get(level)),
-                  then.evidence(),
-                  plan));
-        }
-      }
-    }
-  }
-
   private List<Ranked> ranked(Collection<String> families) {
     List<Ranked> all = new ArrayList<>();
     for (Move move : knowHow.offered()) {
@@ -242,12 +207,13 @@ public final class NextMoves {
         r ->
             r.worth() <= 0
                 && r.lock().isEmpty()
-                && (r.again() || !follows(r.move()) && !clearsAHazard(r.move()))
+                && (r.again()
+                    || !failedBefore.containsKey(r.move().id()) && !clearsAHazard(r.move()))
                 // What may be decided can be done, however little it is worth trying now.
                 && (r.again() || knowHow.remedy(r.move().id()).isEmpty()));
     all.sort(
         Comparator.comparing((Ranked r) -> r.lock().isPresent())
-            .thenComparing(r -> !follows(r.move()))
+            .thenComparing(r -> !failedBefore.containsKey(r.move().id()))
             .thenComparing(Comparator.comparingDouble(Ranked::worth).reversed())
             .thenComparing(r -> r.move().invasiveness()));
     return all;
@@ -302,15 +268,10 @@ public final class NextMoves {
         move.by() == null
             ? move.given().stream().allMatch(known)
             : move.given().stream().anyMatch(known);
-    return !told && wasSeen(move) && move.fitsKind(network.machineKind()) && locks.isWithin(move);
-  }
-
-  /** Whether what it starts from was seen: a program is taken out once one was found. */
-  private boolean wasSeen(Move move) {
-    return move.onceSeen().isEmpty()
-        || move.onceSeen().entrySet().stream()
-            .anyMatch(
-                once -> network.level(once.getKey()).filter(once.getValue()::contains).isPresent());
+    return !told
+        && locks.wasSeen(move)
+        && move.fitsKind(network.machineKind())
+        && locks.isWithin(move);
   }
 
   /**
@@ -333,7 +294,7 @@ public final class NextMoves {
     List<List<Observation>> again =
         move.tells().stream().map(a -> network.levelsAgain(a.id(), part.key())).toList();
     double bits = plans.bits(faults, again);
-    double saved = bits < MIN_BITS ? 0 : Math.max(0, now - expected(again));
+    double saved = bits < MIN_BITS ? 0 : Math.max(0, now - expected.cost(faults, again));
     double worth =
         (saved - riskMinutes(move) + NAMED_MINUTES_PER_BIT * bits)
             / (minutes(move) + BACK_TO_IT_MINUTES);
@@ -362,7 +323,9 @@ public final class NextMoves {
     }
     List<List<Observation>> open = open(move, part);
     double bits = plans.bits(faults, open);
-    double saved = (bits < MIN_BITS ? 0 : Math.max(0, now - expected(open))) + securedMinutes(move);
+    double saved =
+        (bits < MIN_BITS ? 0 : Math.max(0, now - expected.cost(faults, open)))
+            + securedMinutes(move);
     double minutes = minutes(move);
     double atOnce = saved - riskMinutes(move) - ownerMinutes(move);
     double gain = atOnce + MINUTES_PER_BIT * bits;
@@ -386,11 +349,6 @@ public final class NextMoves {
   /** A move that is a remedy costs its owner what the remedy does. */
   private double ownerMinutes(Move move) {
     return knowHow.remedy(move.id()).map(Remedy::owner).orElse(0);
-  }
-
-  /** Whether it is what comes after a move that broke off half way. */
-  private boolean follows(Move move) {
-    return failedBefore.containsKey(move.id());
   }
 
   /**
@@ -426,30 +384,6 @@ public final class NextMoves {
       }
     }
     return chosen;
-  }
-
-  /** Expected cost of the best plan after the outcome is seen, of the findings that tell most. */
-  private double expected(List<List<Observation>> open) {
-    int combinations = 1;
-    int findings = 0;
-    while (findings < open.size() && combinations * open.get(findings).size() <= MAX_DECIDED) {
-      combinations *= open.get(findings++).size();
-    }
-    return expected(faults, open.subList(0, Math.max(1, findings)));
-  }
-
-  private double expected(Posterior before, List<List<Observation>> findings) {
-    if (findings.isEmpty()) {
-      return plans.least(before, stake);
-    }
-    double cost = 0;
-    for (Observation level : findings.get(0)) {
-      Posterior then = before.after(level);
-      if (then.evidence() > 1e-9) {
-        cost += then.evidence() * expected(then, findings.subList(1, findings.size()));
-      }
-    }
-    return cost;
   }
 
   /** What a verified copy saves, beside what it tells: nothing can be lost any more. */

@@ -47,7 +47,6 @@ final class Plans {
    */
   private static final double SHOT_IN_THE_DARK = 1 / 3.0;
 
-  /** Nor is what mends no cause that is at least as likely as this, however many it might mend. */
   private static final double SUSPECTED = 0.2;
 
   /** What was done already and ended nothing seldom ends it the second time; judgement. */
@@ -113,7 +112,7 @@ final class Plans {
     cures = new double[remedies.size()][causes];
     work = new double[remedies.size()];
     for (int r = 0; r < remedies.size(); r++) {
-      work[r] = work(remedies.get(r));
+      work[r] = Stake.work(remedies.get(r));
       double again = Mended.wasTried(knowHow, network, remedies.get(r)) ? DONE_AGAIN : 1;
       for (int c = 0; c < causes; c++) {
         String cause = network.instances().get(c).cause().id();
@@ -131,7 +130,8 @@ final class Plans {
     Map<Integer, Integer> numbers = new LinkedHashMap<>();
     for (int set = 0; set < distinctOf.length; set++) {
       int next = numbers.size();
-      distinctOf[set] = numbers.computeIfAbsent(only(faults.set(set), counted), k -> next);
+      distinctOf[set] =
+          numbers.computeIfAbsent(FaultSets.only(faults.set(set), counted), k -> next);
     }
     distinct = numbers.keySet().stream().mapToInt(Integer::intValue).toArray();
     still = new StillThere(network.complaint().keeping(counted), distinct, cures);
@@ -146,27 +146,6 @@ final class Plans {
         stays[d] = Math.min(stays[d], minutes);
       }
     }
-  }
-
-  private static double work(Remedy remedy) {
-    return remedy.minutes().get(0) + Stake.WAITING * remedy.minutes().get(1);
-  }
-
-  /** The same set without causes that are not counted, in the order of numbers. */
-  private static int only(int set, boolean[] counted) {
-    int[] kept = new int[FaultSets.MAX];
-    int count = 0;
-    for (int rest = set; rest != FaultSets.NONE; rest = FaultSets.withoutLast(rest)) {
-      if (counted[FaultSets.last(rest)]) {
-        kept[count++] = FaultSets.last(rest);
-      }
-    }
-    Arrays.sort(kept, 0, count);
-    int others = FaultSets.NONE;
-    for (int i = 0; i < count; i++) {
-      others = FaultSets.with(others, kept[i]);
-    }
-    return others;
   }
 
   /** What findings tell of causes that a plan can hang on, in bits. */
@@ -353,7 +332,7 @@ final class Plans {
       if (recovery.isPresent() && data > 0) {
         Remedy copy = recovery.get();
         double fails = RECOVERY_FAILS + RECOVERY_FAILS_MORE * drive;
-        double copying = work(copy) + copy.parts();
+        double copying = Stake.work(copy) + copy.parts();
         double first = copying + fails * data;
         double later =
             reachedAtRisk < 0
@@ -366,7 +345,7 @@ final class Plans {
           double share = atOnce ? 1 : reachedAtRisk;
           list.add(place, copy);
           needed.add(place, share);
-          minutes += share * work(copy);
+          minutes += share * Stake.work(copy);
           parts += share * copy.parts();
           data = (atOnce ? first : later) - share * copying;
         }

@@ -1,5 +1,6 @@
 package tekmerion.core.weigh;
 
+import tekmerion.core.knowhow.Remedy;
 import tekmerion.core.permit.DataStatus;
 
 /**
@@ -45,5 +46,10 @@ public record Stake(double dataLossMinutes) {
       case COPIED -> new Stake(COPIED_MINUTES);
       default -> UNKNOWN;
     };
+  }
+
+  /** Minutes of work that a remedy takes. */
+  static double work(Remedy remedy) {
+    return remedy.minutes().get(0) + WAITING * remedy.minutes().get(1);
   }
 }

@@ -7,14 +7,12 @@ import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.drive.DriveAnswers;
-import tekmerion.core.drive.DriveIdentity;
 import tekmerion.core.knowhow.Move;
 import tekmerion.core.permit.Invasiveness;
 import tekmerion.core.permit.NamedDrive;
@@ -154,7 +152,7 @@ public class MadeMoves {
       throw Refusal.badRequest("This move changes nothing.", "Say what you see right away.");
     }
     if (ranked.move().invasiveness() == Invasiveness.ERASES) {
-      mustBeOfMachine(weighing.weigh(job), named);
+      DriveToErase.mustBeOfMachine(weighing.weigh(job), named);
     }
     changes.begin(number, version, ranked.move().named(ranked.part().name()), by);
   }
@@ -272,31 +270,6 @@ public class MadeMoves {
       case CLEAN, REPAIR, RESET -> true;
       default -> false;
     };
-  }
-
-  /** Done on the customer's own system: which drive that erases only its name can tell. */
-  private static void mustBeOfMachine(WeighingService.Evidence evidence, NamedDrive named) {
-    List<DriveIdentity> drives =
-        evidence.drives().stream()
-            .flatMap(d -> Optional.ofNullable(evidence.reports().get(d.partKey())).stream())
-            .flatMap(report -> DriveIdentity.of(report).stream())
-            .filter(id -> id.capacityBytes().isPresent())
-            .toList();
-    if (drives.isEmpty()) {
-      throw Refusal.locked(
-          "No drive of this machine has told who it is.", "Opens when one was read in this job.");
-    }
-    if (named == null
-        || drives.stream()
-            .noneMatch(
-                id ->
-                    named
-                        .misses(id.capacityBytes().getAsLong(), id.model(), id.serial())
-                        .isEmpty())) {
-      throw Refusal.notPossibleNow(
-          "Not begun: it erases, and the drive that was named is none of this machine's.",
-          "Look at the drive in the machine again; perhaps it is another one.");
-    }
   }
 
   private void mustBeBegun(Job job, Move move, Part part) {

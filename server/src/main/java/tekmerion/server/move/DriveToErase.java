@@ -1,0 +1,38 @@
+package tekmerion.server.move;
+
+import java.util.List;
+import java.util.Optional;
+import tekmerion.core.drive.DriveIdentity;
+import tekmerion.core.permit.NamedDrive;
+import tekmerion.server.problem.Refusal;
+import tekmerion.server.weighing.WeighingService;
+
+/** The drive that a move erases, by the name that somebody typed off it. */
+final class DriveToErase {
+  private DriveToErase() {}
+
+  /** Done on the customer's own system: which drive that erases only its name can tell. */
+  static void mustBeOfMachine(WeighingService.Evidence evidence, NamedDrive named) {
+    List<DriveIdentity> drives =
+        evidence.drives().stream()
+            .flatMap(d -> Optional.ofNullable(evidence.reports().get(d.partKey())).stream())
+            .flatMap(report -> DriveIdentity.of(report).stream())
+            .filter(id -> id.capacityBytes().isPresent())
+            .toList();
+    if (drives.isEmpty()) {
+      throw Refusal.locked(
+          "No drive of this machine has told who it is.", "Opens when one was read in this job.");
+    }
+    if (named == null
+        || drives.stream()
+            .noneMatch(
+                id ->
+                    named
+                        .misses(id.capacityBytes().getAsLong(), id.model(), id.serial())
+                        .isEmpty())) {
+      throw Refusal.notPossibleNow(
+          "Not begun: it erases, and the drive that was named is none of this machine's.",
+          "Look at the drive in the machine again; perhaps it is another one.");
+    }
+  }
+}
