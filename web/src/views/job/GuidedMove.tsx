@@ -24,7 +24,10 @@ export interface GuidedMoveProps {
 
 /** A move made by hand: step by step, then what was seen, or why it could not be done. */
 export function GuidedMove({ job, move, onClose }: GuidedMoveProps) {
-  const call = useCall(keys.job(job.number), keys.floor);
+  /** The part of a move that is on no part of its own; all others are drives. */
+const WHOLE_MACHINE = 'machine';
+
+const call = useCall(keys.job(job.number), keys.floor);
   const [seen, setSeen] = useState<Record<string, string>>({});
   const [note, setNote] = useState('');
   const [not, setNot] = useState<string | null>(null);
@@ -195,7 +198,7 @@ export function GuidedMove({ job, move, onClose }: GuidedMoveProps) {
           >
             Keep that it could not be done
           </Button>
-          {move.part.startsWith('drive') && (
+          {move.part !== WHOLE_MACHINE && (
             <Button
               isPending={call.isPending}
               onPress={() => couldNot(not.trim() || 'the drive did not answer', true)}

@@ -13,7 +13,12 @@ import picocli.CommandLine.Command;
         "Milliseconds of weighing anew after one answer and of its next moves, and what they allocate (JMH).",
     mixinStandardHelpOptions = true)
 public final class BenchWeighCommand implements Callable<Integer> {
-  private static final double TARGET_MS = 50;
+  /** Of 60 causes and 300 findings, on average. */
+  private static final double LARGE_TARGET_MS = 5;
+
+  /** Of what somebody waits for, at the 95th percentile. */
+  private static final double USUAL_TARGET_MS = 50;
+
   private static final double MOST = 95;
   private static final int BENCHMARKS = 3;
 
@@ -34,7 +39,7 @@ public final class BenchWeighCommand implements Callable<Integer> {
       System.out.printf(
           "%-22s %8.2f ms, %.0f in 100 within %.2f ms, %,.0f kB allocated%n",
           name, ms, MOST, mostMs, allocated / 1000);
-      met &= mostMs <= TARGET_MS;
+      met &= name.equals("sixtyByThreeHundred") ? ms < LARGE_TARGET_MS : mostMs <= USUAL_TARGET_MS;
     }
     return met ? 0 : 1;
   }

@@ -113,8 +113,17 @@ class MoveTest {
         .isEqualTo(400);
     silent.put("part", "drive-a");
     assertThat(send(ines, job, "drive-listen", "could-not", silent).status()).isEqualTo(204);
+    double silentOnce = share(ines, job, "drive-electronics");
+    assertThat(silentOnce).isGreaterThan(before);
 
-    assertThat(share(ines, job, "drive-electronics")).isGreaterThan(before);
+    assertThat(send(ines, job, "dock-bench", "could-not", silent).status()).isEqualTo(204);
+    Map<String, Object> onDrive = Map.of("part", "drive-a");
+    assertThat(send(ines, job, "dock-bench", "take-back", onDrive).status()).isEqualTo(204);
+    assertThat(share(ines, job, "drive-electronics"))
+        .as("it was silent in the other move still")
+        .isCloseTo(silentOnce, within(1e-12));
+    assertThat(send(ines, job, "drive-listen", "take-back", onDrive).status()).isEqualTo(204);
+    assertThat(share(ines, job, "drive-electronics")).isCloseTo(before, within(1e-12));
   }
 
   @Test

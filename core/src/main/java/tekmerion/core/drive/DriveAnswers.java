@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import tekmerion.core.finding.Finding;
+import tekmerion.core.page.RawPage;
+import tekmerion.core.port.PageKind;
 
 /**
  * Whether a drive answers at all. A drive that does not could not be read or tested, which is not a
@@ -27,10 +29,10 @@ public final class DriveAnswers {
    * on although the drive behind them answers.
    */
   public static Optional<Finding> of(String part, PartReading reading) {
-    return reading.answers().values().stream().anyMatch(answer -> answer.bytes().isPresent())
-        ? Optional.of(
-            new Finding(FINDING, part, ALWAYS, "It answers what it is asked", Finding.Basis.run()))
-        : Optional.empty();
+    return reading.answers().entrySet().stream()
+        .flatMap(page -> page.getValue().bytes().stream().map(raw -> basis(page.getKey(), raw)))
+        .findFirst()
+        .map(basis -> new Finding(FINDING, part, ALWAYS, "It answers what it is asked", basis));
   }
 
   /**
@@ -48,11 +50,16 @@ public final class DriveAnswers {
     return all;
   }
 
+  private static Finding.Basis basis(PageKind kind, RawPage raw) {
+    return Finding.Basis.reading(kind.wireName(), 0, raw.size());
+  }
+
+  /** It rests on the bytes that came once, if any did. */
   private static Finding both(Finding before, Finding now) {
-    boolean same = before.level().equals(now.level());
-    return same
-        ? now
-        : new Finding(
-            FINDING, now.part(), SOMETIMES, "It answers now and then", Finding.Basis.run());
+    if (before.level().equals(now.level())) {
+      return now;
+    }
+    Finding.Basis basis = now.basis().page().isEmpty() ? before.basis() : now.basis();
+    return new Finding(FINDING, now.part(), SOMETIMES, "It answers now and then", basis);
   }
 }

@@ -27,8 +27,8 @@ public record Advice(List<Ranked> moves, List<Plan> plans, List<Turn> turns, boo
 
   /**
    * Whether to decide now: no move that can be made gains as many minutes as it takes. Where a plan
-   * is likely to end the complaint only what is saved at once counts: there is nothing left that
-   * later moves could make of what is learnt.
+   * is likely to end the complaint a bit counts less: there is nothing left that later moves could
+   * make of it, but its owner is told which part it was.
    */
   public boolean enough() {
     if (!mayBeSigned && moves.stream().anyMatch(r -> r.lock().isEmpty())) {
@@ -47,7 +47,7 @@ public record Advice(List<Ranked> moves, List<Plan> plans, List<Turn> turns, boo
    * @param bits what it would tell of what is at fault
    * @param savedMinutes what it is expected to save of the cost of decision now
    * @param worth per minute; the higher, the sooner
-   * @param worthNow the same of what it saves at once alone
+   * @param worthNow the same where the plan is settled
    * @param why in a plain sentence
    * @param lock why it cannot be made now, and what opens it; empty if it can
    * @param again whether it was made already, and what was seen is worth a second look

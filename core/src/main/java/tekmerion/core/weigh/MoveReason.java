@@ -33,16 +33,26 @@ final class MoveReason {
             : bits >= 0.1
                 ? "It tells much"
                 : bits >= 0.02 ? "It tells something" : "It tells little";
-    String saves =
-        saved >= 5
-            ? " and is expected to save %.0f minutes of work or comeback".formatted(saved)
-            : "";
-    return "%s%s. %s".formatted(tells, saves, move.purpose());
+    return "%s%s. %s".formatted(tells, saves(saved), move.purpose());
   }
 
-  static String again(double saved, Move move) {
-    return "What is planned hangs on what was seen here once. To look again is expected to save"
-        + " %.0f minutes of a wrong part or a comeback. %s".formatted(saved, move.purpose());
+  /**
+   * @param differ whether two looks at it told different things
+   */
+  static String again(double saved, boolean differ, Move move) {
+    return "%s%s. %s"
+        .formatted(
+            differ
+                ? "Two looks at it told different things; a third one decides"
+                : "Much hangs on what was seen here once; a second look settles it",
+            saves(saved),
+            move.purpose());
+  }
+
+  private static String saves(double saved) {
+    return saved >= 5
+        ? " and is expected to save %.0f minutes of work or comeback".formatted(saved)
+        : "";
   }
 
   private static List<String> presupposed(Move move) {

@@ -236,11 +236,7 @@ final class Network {
 
   /** The same finding with other likelihoods. */
   Observation observation(Finding finding, FindingKind kind) {
-    double[] told = told(finding, kind);
-    for (Finding before : looks(finding)) {
-      told = before == finding ? told : Told.both(told(before, kind), told);
-    }
-    return new Observation(told, array(kind.leak()), links(finding, kind));
+    return new Observation(allTold(finding, kind), array(kind.leak()), links(finding, kind));
   }
 
   /** Every look of it by hand, first one first; none if it was not looked for by hand. */
@@ -250,8 +246,14 @@ final class Network {
 
   /** Whether it was looked for by hand once, or twice with another outcome. */
   boolean isUnsure(String finding, String part) {
+    return looks.getOrDefault(finding + "@" + part, List.of()).size() == 1
+        || differs(finding, part);
+  }
+
+  /** Whether it was looked for by hand twice, with another outcome each time. */
+  boolean differs(String finding, String part) {
     List<Finding> seen = looks.getOrDefault(finding + "@" + part, List.of());
-    return seen.size() == 1 || seen.size() == 2 && !seen.get(0).level().equals(seen.get(1).level());
+    return seen.size() == 2 && !seen.get(0).level().equals(seen.get(1).level());
   }
 
   /** What would be told if it was looked for once more, by level. */
@@ -260,11 +262,7 @@ final class Network {
     FindingKind kind = kindOf(last);
     double[] leak = array(kind.leak());
     double[][] links = links(last, kind);
-    double[] before = told(last, kind);
-    for (Finding look : looks(last)) {
-      before = look == last ? before : Told.both(told(look, kind), before);
-    }
-    double[] soFar = before;
+    double[] soFar = allTold(last, kind);
     Observation first = new Observation(soFar, leak, links);
     return kind.levels().stream()
         .map(
@@ -273,6 +271,15 @@ final class Network {
               return Observation.again(first, Told.both(soFar, next), leak, links);
             })
         .toList();
+  }
+
+  /** By this finding and every look before it. */
+  private double[] allTold(Finding finding, FindingKind kind) {
+    double[] all = told(finding, kind);
+    for (Finding look : looks(finding)) {
+      all = look == finding ? all : Told.both(told(look, kind), all);
+    }
+    return all;
   }
 
   private double[] told(Finding finding, FindingKind kind) {

@@ -293,6 +293,7 @@ public final class NextMoves {
   private Ranked rankAgain(Move move, Part part) {
     List<List<Observation>> again =
         move.tells().stream().map(a -> network.levelsAgain(a.id(), part.key())).toList();
+    boolean differ = move.tells().stream().anyMatch(a -> network.differs(a.id(), part.key()));
     double bits = plans.bits(faults, again);
     double saved = bits < MIN_BITS ? 0 : Math.max(0, now - expected.cost(faults, again));
     double worth =
@@ -305,7 +306,7 @@ public final class NextMoves {
         saved,
         worth < WORTH_ANOTHER_LOOK ? 0 : worth,
         worth,
-        MoveReason.again(saved, move),
+        MoveReason.again(saved, differ, move),
         locks.lock(move, part),
         true);
   }

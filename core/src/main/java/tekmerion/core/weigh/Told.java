@@ -29,6 +29,7 @@ record Told(double slip, OptionalInt gone, double missed) {
     if (gone.isPresent()) {
       double[] seen = told.clone();
       int away = gone.getAsInt();
+      // Where "it runs" is the first level only the one after it is the complaint as it was.
       int from = away == 0 ? 1 : 0;
       int to = away == 0 ? 2 : away;
       for (int holds = from; holds < to; holds++) {

@@ -34,7 +34,10 @@ public final class Weighing {
   private final double[] prior;
 
   /** A part that causes can be attached to. */
-  public record Part(String key, String kind, String name) {}
+  public record Part(String key, String kind, String name) {
+    /** Kind of a part that is a drive. */
+    public static final String DRIVE = "drive";
+  }
 
   private Weighing(Network network) {
     this.network = network;

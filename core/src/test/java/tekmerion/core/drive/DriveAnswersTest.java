@@ -25,9 +25,24 @@ class DriveAnswersTest {
             DriveAnswers.of(
                 "drive-a",
                 new PartReading(Map.of(PageKind.ATA_IDENTIFY, came, PageKind.ATA_SMART, none))))
-        .hasValueSatisfying(finding -> assertThat(finding.level()).isEqualTo("always"));
+        .hasValueSatisfying(
+            finding -> {
+              assertThat(finding.level()).isEqualTo("always");
+              assertThat(finding.basis())
+                  .isEqualTo(Finding.Basis.reading(PageKind.ATA_IDENTIFY.wireName(), 0, 512));
+            });
     assertThat(DriveAnswers.of("drive-a", new PartReading(Map.of(PageKind.ATA_SMART, none))))
         .isEmpty();
+  }
+
+  @Test
+  void whatAnswersSometimesRestsOnTheBytesThatCame() {
+    Finding.Basis page = Finding.Basis.reading("ata-identify", 0, 512);
+    Finding came = new Finding(DriveAnswers.FINDING, "drive-a", "always", "", page);
+
+    assertThat(DriveAnswers.together(List.of(came, seen("drive-a", "never"))))
+        .singleElement()
+        .satisfies(finding -> assertThat(finding.basis()).isEqualTo(page));
   }
 
   @Test

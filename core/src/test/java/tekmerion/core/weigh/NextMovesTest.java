@@ -386,6 +386,7 @@ class NextMovesTest {
             look -> {
               assertThat(look.again()).isTrue();
               assertThat(look.name()).isEqualTo("Once more: try an adapter that is known good");
+              assertThat(look.why()).startsWith("Much hangs on what was seen here once");
             });
     List<Finding> twice = new ArrayList<>(seen);
     twice.add(byHand("other-adapter.after", "better"));

@@ -99,9 +99,9 @@ final class DriveWork {
       case "own-power" -> b.tried("own-power.after", "same", "gone", Set.of(Thing.PORT_POWER));
       case "controller-look" ->
           b.look("controller.mode", "right", "wrong", b.has(Ailment.PORT_OFF));
-      case "controller-mode-back" ->
+      case "settings-right" ->
           b.repaired(
-              "cure.controller-mode",
+              "cure.settings",
               "same",
               "gone",
               Map.of(Ailment.PORT_OFF, 0.9, Ailment.ORDER_WRONG, 0.85));

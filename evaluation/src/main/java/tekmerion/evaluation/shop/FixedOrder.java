@@ -15,7 +15,8 @@ import tekmerion.core.weigh.Weighed;
 
 /**
  * One order of moves for each complaint, the same for every machine: what somebody would write down
- * who knows how often each move told something in that world. It stops where the advice would.
+ * who knows how often each move told something in that world. It stops where a cause is implicated,
+ * or where the advice would.
  */
 final class FixedOrder implements Chooser {
   /** By complaint family, the best first. */
@@ -30,13 +31,13 @@ final class FixedOrder implements Chooser {
    *
    * @param bits by which the probability of what is really at fault rose, or fell
    */
-  record Told(String family, String move, double minutes, double bits) {}
+  record Made(String family, String move, double minutes, double bits) {}
 
   /** By what each move told a minute, on average over those machines in which it was made. */
-  static FixedOrder of(Collection<Told> told) {
-    Map<String, Map<String, List<Told>>> by =
-        told.stream()
-            .collect(Collectors.groupingBy(Told::family, Collectors.groupingBy(Told::move)));
+  static FixedOrder of(Collection<Made> made) {
+    Map<String, Map<String, List<Made>>> by =
+        made.stream()
+            .collect(Collectors.groupingBy(Made::family, Collectors.groupingBy(Made::move)));
     Map<String, List<String>> orders = new HashMap<>();
     by.forEach(
         (family, moves) ->
@@ -45,15 +46,15 @@ final class FixedOrder implements Chooser {
                 moves.entrySet().stream()
                     .sorted(
                         Comparator.comparingDouble(
-                            (Map.Entry<String, List<Told>> e) -> -bitsAMinute(e.getValue())))
+                            (Map.Entry<String, List<Made>> e) -> -bitsAMinute(e.getValue())))
                     .map(Map.Entry::getKey)
                     .toList()));
     return new FixedOrder(orders);
   }
 
-  private static double bitsAMinute(List<Told> told) {
-    return told.stream().mapToDouble(Told::bits).sum()
-        / told.stream().mapToDouble(Told::minutes).sum();
+  private static double bitsAMinute(List<Made> made) {
+    return made.stream().mapToDouble(Made::bits).sum()
+        / made.stream().mapToDouble(Made::minutes).sum();
   }
 
   @Override
@@ -61,7 +62,7 @@ final class FixedOrder implements Chooser {
       List<String> families, Supplier<Advice> advice, Supplier<Weighed> weighed, Random random) {
     Advice now = advice.get();
     List<String> order = orders.getOrDefault(families.get(0), List.of());
-    return now.enough()
+    return Order.isImplicated(weighed) || now.enough()
         ? Optional.empty()
         : Chooser.open(now).stream()
             .filter(r -> !r.again() && order.contains(r.move().id()))

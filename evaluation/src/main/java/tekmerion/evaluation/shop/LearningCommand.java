@@ -5,7 +5,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.Callable;
-import java.util.stream.IntStream;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import tekmerion.core.knowhow.Edit;
@@ -94,14 +93,6 @@ public final class LearningCommand implements Callable<Integer> {
   }
 
   private List<Result> visits(KnowHow knowHow, int first, int count) {
-    return IntStream.range(first, first + count)
-        .parallel()
-        .mapToObj(
-            number -> {
-              long own = Reading.seedOf(seed, number);
-              Patient patient = new PartsPatient(knowHow, own);
-              return new Visit(knowHow, patient, Order.ADVISED, Noise.USUAL, own, line -> {}).run();
-            })
-        .toList();
+    return new SecondWorld(seed, Noise.USUAL).visits(first, count, Order.ADVISED, i -> knowHow);
   }
 }

@@ -45,7 +45,7 @@ enum Order implements Chooser {
     }
   };
 
-  private static boolean isImplicated(Supplier<Weighed> weighed) {
+  static boolean isImplicated(Supplier<Weighed> weighed) {
     return weighed.get().causes().get(0).suspicion() == Suspicion.IMPLICATED;
   }
 

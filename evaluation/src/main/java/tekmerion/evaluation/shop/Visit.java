@@ -55,7 +55,7 @@ final class Visit {
   private final Set<String> done = new HashSet<>();
   private final List<String> made = new ArrayList<>();
   private final Consumer<Supplier<String>> told;
-  private Consumer<FixedOrder.Told> observer;
+  private Consumer<FixedOrder.Made> observer;
   private List<String> families;
   private DataStatus dataStatus;
   private double handsOn;
@@ -155,7 +155,7 @@ final class Visit {
   }
 
   /** Tells somebody what each move told of what is really at fault. */
-  Visit tellingOf(Consumer<FixedOrder.Told> each) {
+  Visit tellingOf(Consumer<FixedOrder.Made> each) {
     observer = each;
     return this;
   }
@@ -166,7 +166,7 @@ final class Visit {
     make(next.move(), next.part());
     double spent = Math.max(1, handsOn + waiting / 10 - minutes);
     double bits = Math.log(ofTruth() / before) / Math.log(2);
-    observer.accept(new FixedOrder.Told(families.get(0), next.move().id(), spent, bits));
+    observer.accept(new FixedOrder.Made(families.get(0), next.move().id(), spent, bits));
   }
 
   /** The probability of what is behind the complaint, as it is weighed now. */

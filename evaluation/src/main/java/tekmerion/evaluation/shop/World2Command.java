@@ -4,8 +4,6 @@ import java.util.List;
 import java.util.Queue;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ConcurrentLinkedQueue;
-import java.util.function.Consumer;
-import java.util.function.Supplier;
 import java.util.function.ToDoubleFunction;
 import java.util.stream.IntStream;
 import picocli.CommandLine.Command;
@@ -62,11 +60,11 @@ public final class World2Command implements Callable<Integer> {
   @Override
   public Integer call() {
     KnowHow shipped = KnowHow.shipped();
-    if (reading.tells((number, told) -> visit(shipped, number, Order.ADVISED, told))) {
+    if (reading.tells((number, told) -> world().visit(shipped, number, Order.ADVISED, told))) {
       return 0;
     }
     System.out.printf("%,d machines from parts upward, seed %d%n", machines, seed);
-    List<Result> results = run(shipped, machines);
+    List<Result> results = world().visits(0, machines, Order.ADVISED, i -> shipped);
     Score score = Score.of(results);
     ScoreSheet sheet = reading.sheet();
     sheet.print("ADVISED", score);
@@ -82,18 +80,10 @@ public final class World2Command implements Callable<Integer> {
     return met ? 0 : 1;
   }
 
-  private List<Result> run(KnowHow knowHow, int count) {
-    return IntStream.range(0, count)
-        .parallel()
-        .mapToObj(i -> visit(knowHow, i, Order.ADVISED, line -> {}).run())
-        .toList();
-  }
-
-  private Visit visit(
-      KnowHow knowHow, int number, Chooser chooser, Consumer<Supplier<String>> told) {
-    long own = Reading.seedOf(seed, number);
-    Noise wrong = new Noise(noise * Noise.USUAL.owners(), noise * Noise.USUAL.technicians());
-    return new Visit(knowHow, new PartsPatient(knowHow, own), chooser, wrong, own, told);
+  private SecondWorld world() {
+    double times = noise;
+    return new SecondWorld(
+        seed, new Noise(times * Noise.USUAL.owners(), times * Noise.USUAL.technicians()));
   }
 
   /**
@@ -104,23 +94,18 @@ public final class World2Command implements Callable<Integer> {
     Chooser order = Order.ADVISED;
     for (int round = 0; round < ROUNDS; round++) {
       Chooser now = order;
-      Queue<FixedOrder.Told> told = new ConcurrentLinkedQueue<>();
+      Queue<FixedOrder.Made> made = new ConcurrentLinkedQueue<>();
       IntStream.range(0, fixed)
           .parallel()
           .forEach(
               i ->
-                  visit(KnowHow.shipped(), machines + i, now, line -> {})
-                      .tellingOf(told::add)
+                  world()
+                      .visit(KnowHow.shipped(), machines + i, now, line -> {})
+                      .tellingOf(made::add)
                       .run());
-      order = FixedOrder.of(told);
+      order = FixedOrder.of(made);
     }
-    Chooser learnt = order;
-    Score theirs =
-        Score.of(
-            IntStream.range(0, machines)
-                .parallel()
-                .mapToObj(i -> visit(KnowHow.shipped(), i, learnt, line -> {}).run())
-                .toList());
+    Score theirs = Score.of(world().visits(0, machines, order, i -> KnowHow.shipped()));
     sheet.print("FIXED", theirs);
     double times = ours.minutesARightDecision() / theirs.minutesARightDecision();
     System.out.printf("%nminutes for a right decision: %.2f of those of the fixed order%n", times);
@@ -147,11 +132,7 @@ public final class World2Command implements Callable<Integer> {
             .parallel()
             .mapToObj(d -> Perturbed.of(KnowHow.shipped(), seed + d))
             .toList();
-    List<Result> all =
-        IntStream.range(0, machines)
-            .parallel()
-            .mapToObj(i -> visit(tables.get(i % draws), i, Order.ADVISED, line -> {}).run())
-            .toList();
+    List<Result> all = world().visits(0, machines, Order.ADVISED, i -> tables.get(i % draws));
     List<Score> groups =
         IntStream.range(0, GROUPS)
             .mapToObj(

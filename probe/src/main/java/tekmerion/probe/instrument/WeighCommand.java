@@ -94,7 +94,7 @@ public final class WeighCommand implements Callable<Integer> {
             : given.parts();
     List<Finding> findings =
         (given.findings() == null ? List.<Seen>of() : given.findings())
-            .stream().map(WeighCommand::finding).toList();
+            .stream().map(seen -> finding(knowHow, seen)).toList();
     DataStatus dataStatus = given.dataStatus() == null ? DataStatus.NOT_ASKED : given.dataStatus();
     Weighed weighed = Weighing.of(knowHow, families, parts, findings);
     Optional<String> decisive =
@@ -115,14 +115,19 @@ public final class WeighCommand implements Callable<Integer> {
         "moves", advice.moves().stream().limit(MOVES_SHOWN).map(WeighCommand::move).toList());
     answer.put("plans", advice.plans().stream().map(WeighCommand::plan).toList());
     answer.put("wouldChangeThePlan", advice.turns().stream().map(WeighCommand::turn).toList());
+    answer.put("enough", advice.enough());
     answer.put("firstPlaceHangsOn", Sensitivity.of(knowHow, families, parts, findings));
     return answer;
   }
 
-  private static Finding finding(Seen seen) {
+  /** What an owner says, what is seen in a move, or else what a program reads. */
+  private static Finding finding(KnowHow knowHow, Seen seen) {
     String part = seen.part() == null ? Finding.MACHINE : seen.part();
-    return new Finding(
-        seen.id(), part, seen.level(), seen.id() + ": " + seen.level(), Finding.Basis.intake());
+    Finding.Basis basis =
+        knowHow.isSeenByHand(seen.id())
+            ? Finding.Basis.move()
+            : knowHow.isSaidByOwner(seen.id()) ? Finding.Basis.intake() : Finding.Basis.run();
+    return new Finding(seen.id(), part, seen.level(), seen.id() + ": " + seen.level(), basis);
   }
 
   private static Map<String, Object> move(Advice.Ranked ranked) {

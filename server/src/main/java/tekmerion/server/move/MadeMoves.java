@@ -39,7 +39,8 @@ import tekmerion.server.weighing.WeighingService;
 /** Keeps what was seen when a move was made. */
 @Service
 public class MadeMoves {
-  private static final String DRIVE = "drive";
+  /** Outcome of a move that could not be done because its drive did not answer. */
+  private static final String SILENT = "the drive did not answer";
 
   private final Jobs jobs;
   private final JobLock lock;
@@ -78,7 +79,11 @@ public class MadeMoves {
       String note,
       String by,
       Instant at,
-      boolean known) {}
+      boolean known) {
+    private boolean wasSilent(String on) {
+      return outcome == MoveEnd.COULD_NOT && part.equals(on) && words.equals(SILENT);
+    }
+  }
 
   MadeMoves(
       Jobs jobs,
@@ -178,7 +183,7 @@ public class MadeMoves {
     if (changes(move)) {
       // It was begun when no gate locked it; what came of it is kept whatever has become locked.
       mustBeBegun(job, move, on);
-      changes.check(number, version, complaintNow(move, seen), note, by);
+      changes.check(number, version, CureSeen.complaintNow(move, seen), note, by);
     } else {
       offered(job, moveId, part);
       job = lock.forChange(number, version);
@@ -222,16 +227,13 @@ public class MadeMoves {
     Job job = lock.forChange(number, version);
     Part on = part(job, move, part);
     if (silent) {
-      if (!on.kind().equals(DRIVE)) {
+      if (!on.kind().equals(Part.DRIVE)) {
         throw Refusal.badRequest(
             "This move is on no drive, so no drive can have been silent.", "Say why in words.");
       }
-      String words = "Whether the drive answers: it did not answer";
-      findings.save(
-          JobFinding.ofMove(
-              job.id(), part, DriveAnswers.FINDING, DriveAnswers.NEVER, words, clock.instant()));
+      tellSilent(job, part, DriveAnswers.NEVER);
     }
-    keep(job, move, on, MoveEnd.COULD_NOT, "could not be done", why, by);
+    keep(job, move, on, MoveEnd.COULD_NOT, silent ? SILENT : "could not be done", why, by);
     tell.journal(
         job,
         JournalEntry.Kind.MOVE,
@@ -241,6 +243,20 @@ public class MadeMoves {
     if (silent) {
       weighing.reweigh(job);
     }
+  }
+
+  /**
+   * @param level null takes back what was told of this drive before
+   */
+  private void tellSilent(Job job, String part, String level) {
+    findings.save(
+        JobFinding.ofMove(
+            job.id(),
+            part,
+            DriveAnswers.FINDING,
+            level,
+            level == null ? "taken back" : "Whether the drive answers: it did not answer",
+            clock.instant()));
   }
 
   /** Undo of a slip: its findings are unknown again, and it is offered again. */
@@ -259,7 +275,15 @@ public class MadeMoves {
                 findings.save(
                     JobFinding.ofMove(
                         job.id(), part, asked.id(), null, "taken back", clock.instant())));
+    boolean silent =
+        of(job.id()).stream().anyMatch(m -> m.wasSilent(part) && m.move().equals(moveId));
     keep(job, move, on, MoveEnd.TAKEN_BACK, "taken back", "", by);
+    if (silent) {
+      tellSilent(job, part, null);
+      if (of(job.id()).stream().anyMatch(m -> m.wasSilent(part))) {
+        tellSilent(job, part, DriveAnswers.NEVER); // in another move it was silent too
+      }
+    }
     tell.journal(job, JournalEntry.Kind.MOVE, "Taken back: " + move.named(on.name()), "", by);
     weighing.reweigh(job);
   }
@@ -280,24 +304,6 @@ public class MadeMoves {
           "This move changes something and was not begun.",
           "Begin it first, so that nothing else is changed beside it.");
     }
-  }
-
-  /** What the finding of the cure says about the complaint. */
-  private static Changes.ComplaintNow complaintNow(Move move, Map<String, String> seen) {
-    String cure =
-        move.tells().stream()
-            .map(Move.Outcomes::id)
-            .filter(id -> id.startsWith("cure."))
-            .map(seen::get)
-            .filter(level -> level != null)
-            .findFirst()
-            .orElse("");
-    return switch (cure) {
-      case "gone", "comes" -> Changes.ComplaintNow.GONE;
-      case "same" -> Changes.ComplaintNow.SAME;
-      case "" -> Changes.ComplaintNow.COULD_NOT_TELL;
-      default -> Changes.ComplaintNow.DIFFERENT;
-    };
   }
 
   /** The part that a move is made on, by its key. */

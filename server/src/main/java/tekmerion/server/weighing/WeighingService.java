@@ -38,7 +38,6 @@ import tekmerion.server.run.Runs;
 /** Gathers a job's evidence, from the raw bytes up, and has core weigh it. */
 @Service
 public class WeighingService {
-  private static final String DRIVE = "drive";
   private final ShopKnowHow knowHow;
   private final JobFindings said;
   private final PartService parts;
@@ -175,10 +174,10 @@ public class WeighingService {
   /** Before its first reading a machine still has a drive, if nobody knows which. */
   private static List<Weighing.Part> weighed(List<PartPlace> drives) {
     if (drives.isEmpty()) {
-      return List.of(new Weighing.Part("drive-a", DRIVE, "drive A"));
+      return List.of(new Weighing.Part("drive-a", Weighing.Part.DRIVE, "drive A"));
     }
     return drives.stream()
-        .map(place -> new Weighing.Part(place.partKey(), DRIVE, lower(place.slot())))
+        .map(place -> new Weighing.Part(place.partKey(), Weighing.Part.DRIVE, lower(place.slot())))
         .toList();
   }
 

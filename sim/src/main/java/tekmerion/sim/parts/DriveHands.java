@@ -119,9 +119,9 @@ final class DriveHands {
       case "only-this-drive" -> h.tried("only-this.after", "same", "gone", Swap.ONLY_THIS_DRIVE);
       case "controller-look" ->
           h.look("controller.mode", "right", "wrong", !s.portOn || !s.modeRight);
-      case "controller-mode-back" -> {
+      case "settings-right" -> {
         new Mend(s, h.random()).by("set-ports");
-        h.tried("cure.controller-mode", "same", "gone");
+        h.tried("cure.settings", "same", "gone");
       }
       case "start-order-look" -> h.look("start.order", "right", "wrong", s.orderWrong);
       case "seen-by-firmware" -> {

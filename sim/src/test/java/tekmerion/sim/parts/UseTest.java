@@ -19,8 +19,6 @@ import tekmerion.sim.shop.Rung;
 
 /** A part fails: where the start stops, what brings it on, and what mends it. */
 class UseTest {
-  private static final Set<Swap> AS_IT_IS = Set.of(Swap.IN_THE_SHOP);
-
   private static State sound() {
     State state = new State();
     state.laptop = true;
@@ -124,7 +122,7 @@ class UseTest {
     assertThat(trial(state).reached()).isEqualTo(Rung.POWER);
   }
 
-  /** At 40 °C an error every ten minutes of work; none with known good modules in its place. */
+  /** 400 errors an hour at 40 °C are some 40 stops an hour of work; none with good modules. */
   @Test
   void whatErrsInMemoryStopsItUntilTheModuleIsChanged() {
     State state = sound();
@@ -142,7 +140,6 @@ class UseTest {
     assertThat(trial(state).symptoms()).isEmpty();
     assertThat(new Use(state, new Random(3)).trial(Set.of(), 60).symptoms())
         .contains(Complaint.ERROR_SCREEN);
-    assertThat(AS_IT_IS).isEqualTo(Hands.how());
   }
 
   @Test
