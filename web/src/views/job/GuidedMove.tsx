@@ -25,9 +25,9 @@ export interface GuidedMoveProps {
 /** A move made by hand: step by step, then what was seen, or why it could not be done. */
 export function GuidedMove({ job, move, onClose }: GuidedMoveProps) {
   /** The part of a move that is on no part of its own; all others are drives. */
-const WHOLE_MACHINE = 'machine';
+  const WHOLE_MACHINE = 'machine';
 
-const call = useCall(keys.job(job.number), keys.floor);
+  const call = useCall(keys.job(job.number), keys.floor);
   const [seen, setSeen] = useState<Record<string, string>>({});
   const [note, setNote] = useState('');
   const [not, setNot] = useState<string | null>(null);

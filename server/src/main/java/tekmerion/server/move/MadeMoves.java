@@ -183,7 +183,7 @@ public class MadeMoves {
     if (changes(move)) {
       // It was begun when no gate locked it; what came of it is kept whatever has become locked.
       mustBeBegun(job, move, on);
-      changes.check(number, version, CureSeen.complaintNow(move, seen), note, by);
+      changes.check(number, version, OutcomeSeen.complaintNow(move, seen), note, by);
     } else {
       offered(job, moveId, part);
       job = lock.forChange(number, version);
@@ -196,7 +196,7 @@ public class MadeMoves {
         findings.save(JobFinding.ofMove(job.id(), part, asked.id(), level, words, clock.instant()));
       }
     }
-    String words = words(move, seen);
+    String words = OutcomeSeen.words(move, seen);
     keep(job, move, on, MoveEnd.DONE, words, note, by);
     tell.journal(
         job,
@@ -386,18 +386,5 @@ public class MadeMoves {
             by.id(),
             Timestamp.from(clock.instant()))
         .update();
-  }
-
-  private static String words(Move move, Map<String, String> seen) {
-    List<String> parts =
-        move.tells().stream()
-            .filter(asked -> seen.containsKey(asked.id()))
-            .map(
-                asked ->
-                    asked.name()
-                        + ": "
-                        + Sentences.lowerFirst(asked.levels().get(seen.get(asked.id()))))
-            .toList();
-    return String.join("; ", parts);
   }
 }

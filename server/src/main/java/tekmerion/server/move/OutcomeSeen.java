@@ -1,12 +1,14 @@
 package tekmerion.server.move;
 
+import java.util.List;
 import java.util.Map;
 import tekmerion.core.knowhow.Move;
+import tekmerion.core.words.Sentences;
 import tekmerion.server.job.Changes;
 
-/** What came of a move that was to mend something. */
-final class CureSeen {
-  private CureSeen() {}
+/** What was seen when a move was made: in words, and what it says of the complaint. */
+final class OutcomeSeen {
+  private OutcomeSeen() {}
 
   /** What the finding of the cure says about the complaint. */
   static Changes.ComplaintNow complaintNow(Move move, Map<String, String> seen) {
@@ -24,5 +26,18 @@ final class CureSeen {
       case "" -> Changes.ComplaintNow.COULD_NOT_TELL;
       default -> Changes.ComplaintNow.DIFFERENT;
     };
+  }
+
+  static String words(Move move, Map<String, String> seen) {
+    List<String> parts =
+        move.tells().stream()
+            .filter(asked -> seen.containsKey(asked.id()))
+            .map(
+                asked ->
+                    asked.name()
+                        + ": "
+                        + Sentences.lowerFirst(asked.levels().get(seen.get(asked.id()))))
+            .toList();
+    return String.join("; ", parts);
   }
 }
