@@ -164,31 +164,105 @@ final class Browser implements AutoCloseable {
   }
 
   /**
-   * The key is given to the browser at once, but under load the focus follows later: who does not
-   * wait for it looks at where it was, and goes one too far.
+   * Tab until it is there. To ask the browser after each key takes most of a test's time, so as
+   * many keys are pressed as the page has stops up to there, and Shift+Tab goes back if that was
+   * too far. Where the stop cannot be foreseen it is one key at a time.
    *
    * @param told what is told of the focused element e, in the page's language
    */
   private void tabUntil(String words, String told, Predicate<String> there) {
-    String look =
-        "const done = arguments[0], end = performance.now() + 2000;"
-            + "(function look() {"
-            + "  const e = document.activeElement;"
-            + "  if (e === window.tabbedFrom && performance.now() < end)"
-            + "    return setTimeout(look, 2);"
-            + "  window.tabbedFrom = e;"
-            + "  done("
-            + told
-            + ");"
-            + "})();";
-    driver.executeScript("window.tabbedFrom = null");
-    for (int i = 0; i < 200; i++) {
-      if (driver.executeAsyncScript(look) instanceof String at && there.test(at)) {
-        return;
+    driver.executeScript(
+        """
+        const told = (e) => String(%s);
+        document.removeEventListener('focusin', window.tabbed?.keep, true);
+        const went = [told(document.activeElement)];
+        window.tabbed = { told, went, keep: (event) => went.push(told(event.target)) };
+        document.addEventListener('focusin', window.tabbed.keep, true);
+        """
+            .formatted(told));
+    List<String> went = focusWent(1);
+    for (int pressed = 0; pressed < 200; ) {
+      int at = firstOf(went, there);
+      if (at >= 0) {
+        int tooFar = went.size() - 1 - at;
+        if (tooFar == 0) {
+          return;
+        }
+        tab(true, tooFar);
+        went = focusWent(tooFar);
+        if (!went.isEmpty() && there.test(went.get(went.size() - 1))) {
+          return;
+        }
       }
-      key(Keys.TAB);
+      int steps = Math.max(1, firstOf(stopsAhead(), there) + 1);
+      tab(false, steps);
+      pressed += steps;
+      went = focusWent(steps);
     }
     throw new AssertionError("Tab never comes to " + words);
+  }
+
+  private static int firstOf(List<String> told, Predicate<String> there) {
+    for (int i = 0; i < told.size(); i++) {
+      if (there.test(told.get(i))) {
+        return i;
+      }
+    }
+    return -1;
+  }
+
+  private void tab(boolean back, int times) {
+    Actions keys = new Actions(driver);
+    if (back) {
+      keys.keyDown(Keys.SHIFT);
+    }
+    for (int i = 0; i < times; i++) {
+      keys.sendKeys(Keys.TAB);
+    }
+    if (back) {
+      keys.keyUp(Keys.SHIFT);
+    }
+    keys.perform();
+  }
+
+  /**
+   * Where the focus has been since it was last asked. The keys are given to the browser at once,
+   * but under load the focus follows later: who does not wait for it looks at where it was.
+   */
+  @SuppressWarnings("unchecked") // a list of words, as the script gives it
+  private List<String> focusWent(int steps) {
+    return (List<String>)
+        driver.executeAsyncScript(
+            """
+            const [steps, done] = arguments, { went } = window.tabbed;
+            // A key may lead nowhere, as after the last stop of a page: then nothing more comes.
+            let had = went.length, quietSince = performance.now();
+            (function look() {
+              if (went.length !== had) {
+                had = went.length;
+                quietSince = performance.now();
+              }
+              if (went.length < steps && performance.now() - quietSince < 250)
+                return setTimeout(look, 2);
+              done(went.splice(0));
+            })();
+            """,
+            steps);
+  }
+
+  /** What is told of each stop after this one, around the page. */
+  @SuppressWarnings("unchecked") // a list of words, as the script gives it
+  private List<String> stopsAhead() {
+    return (List<String>)
+        driver.executeScript(
+            """
+            const stops = [...document.querySelectorAll(
+                'a[href],button,input,select,textarea,summary,[tabindex]')].filter(
+              (e) => e.tabIndex >= 0 && !e.disabled && e.checkVisibility({ visibilityProperty: true })
+                && !e.closest('[inert],[aria-hidden=true]'));
+            const here = stops.indexOf(document.activeElement);
+            return [...stops.slice(here + 1), ...stops.slice(0, here + 1)].map(window.tabbed.told);
+            """);
   }
 
   /** Whoever was signed in before, and with whom beside: only this one is now. */

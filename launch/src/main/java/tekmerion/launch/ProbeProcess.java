@@ -18,21 +18,20 @@ public final class ProbeProcess {
   public static Child start(Home home, Path folder, URI server, String machine, String code) {
     List<String> command =
         new ArrayList<>(
-            List.of(
-                Home.java(),
-                "-Xmx128m",
-                "-XX:+UseSerialGC",
-                "-XX:TieredStopAtLevel=1",
-                "-cp",
-                home.classPath("probe") + ":" + home.root().resolve("sim/target/sim-0.1.0.jar"),
-                "tekmerion.probe.Tekmerion",
-                "probe",
-                "--link",
-                server.toString(),
-                "--machine",
-                machine,
-                "--data",
-                folder.resolve("data").toString()));
+            List.of(Home.java(), "-Xmx128m", "-XX:+UseSerialGC", "-XX:TieredStopAtLevel=1"));
+    command.addAll(ClassArchive.of(home, "sim", "probe").useOrWrite());
+    command.addAll(
+        List.of(
+            "-cp",
+            home.classPath("probe") + ":" + home.root().resolve("sim/target/sim-0.1.0.jar"),
+            "tekmerion.probe.Tekmerion",
+            "probe",
+            "--link",
+            server.toString(),
+            "--machine",
+            machine,
+            "--data",
+            folder.resolve("data").toString()));
     if (code != null) {
       command.add("--code");
       command.add(code);
