@@ -3,13 +3,17 @@ package tekmerion.launch;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.WebSocket;
+import java.nio.ByteBuffer;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.CompletionStage;
+import java.util.concurrent.Executors;
 import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.ScheduledFuture;
 import java.util.concurrent.TimeUnit;
 import tekmerion.link.BenchLink;
 import tekmerion.link.LinkCodec;
@@ -34,11 +38,23 @@ public final class LinkPeer implements AutoCloseable, WebSocket.Listener {
   private static final HttpClient HTTP = HttpClient.newHttpClient();
   private static final Duration PATIENCE = Duration.ofSeconds(10);
 
+  /** As a probe does: a server that hears nothing for too long takes it for gone. */
+  private static final Duration PING_EVERY = Duration.ofSeconds(10);
+
+  private static final ScheduledExecutorService PINGS =
+      Executors.newSingleThreadScheduledExecutor(
+          task -> {
+            Thread thread = new Thread(task, "link-peer-pings");
+            thread.setDaemon(true);
+            return thread;
+          });
+
   /** Messages and, at the end, how it was closed. */
   private final BlockingQueue<Object> received = new LinkedBlockingQueue<>();
 
   private final StringBuilder partial = new StringBuilder();
   private final WebSocket socket;
+  private final ScheduledFuture<?> pings;
 
   public LinkPeer(URI server, String token) {
     socket =
@@ -48,6 +64,12 @@ public final class LinkPeer implements AutoCloseable, WebSocket.Listener {
                 URI.create(server.toString().replaceFirst("^http", "ws") + BenchLink.SOCKET_PATH),
                 this)
             .join();
+    pings =
+        PINGS.scheduleAtFixedRate(
+            () -> socket.sendPing(ByteBuffer.allocate(0)),
+            PING_EVERY.toMillis(),
+            PING_EVERY.toMillis(),
+            TimeUnit.MILLISECONDS);
   }
 
   /** Enrols with a code from a bay and returns the token. */
@@ -131,6 +153,7 @@ public final class LinkPeer implements AutoCloseable, WebSocket.Listener {
 
   @Override
   public void close() {
+    pings.cancel(false);
     socket.abort();
   }
 }

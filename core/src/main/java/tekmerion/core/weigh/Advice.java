@@ -1,5 +1,6 @@
 package tekmerion.core.weigh;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import tekmerion.core.knowhow.Move;
@@ -31,21 +32,63 @@ public record Advice(List<Ranked> moves, List<Plan> plans, List<Turn> turns, boo
    * make of it, but its owner is told which part it was.
    */
   public boolean enough() {
-    if (!mayBeSigned && moves.stream().anyMatch(r -> r.lock().isEmpty())) {
-      return false;
-    }
-    boolean settled = !plans.isEmpty() && plans.get(0).fails() < SETTLED;
-    return moves.stream()
-        .filter(r -> r.lock().isEmpty())
-        .mapToDouble(r -> settled ? r.worthNow() : r.worth())
-        .noneMatch(worth -> worth >= WORTH_ITS_MINUTES);
+    return stop().enough();
   }
+
+  /** The same with what it rests on. */
+  public Stop stop() {
+    Optional<Ranked> best =
+        moves.stream().filter(r -> r.lock().isEmpty()).max(Comparator.comparingDouble(this::worth));
+    if (best.isEmpty()) {
+      return new Stop(true, "There is no open test left.", best, 0);
+    }
+    double cost = best.get().minutes();
+    double saves = Math.max(0, worth(best.get()) * cost);
+    String name = Sentences.lowerFirst(best.get().name());
+    if (!mayBeSigned) {
+      return new Stop(
+          false,
+          "Test on: no part is replaced on the owner’s words alone. First: %s.".formatted(name),
+          best,
+          saves);
+    }
+    if (worth(best.get()) < WORTH_ITS_MINUTES) {
+      return new Stop(
+          true,
+          "No open test is worth its minutes: the best would cost %d and save %d."
+              .formatted(Math.round(cost), (long) Math.floor(saves)),
+          best,
+          saves);
+    }
+    return new Stop(
+        false,
+        "Test on: “%s” costs %d min and saves %d."
+            .formatted(best.get().name(), Math.round(cost), Math.round(saves)),
+        best,
+        saves);
+  }
+
+  private double worth(Ranked move) {
+    boolean settled = !plans.isEmpty() && plans.get(0).fails() < SETTLED;
+    return settled ? move.worthNow() : move.worth();
+  }
+
+  /**
+   * Whether to stop testing.
+   *
+   * @param enough no open move is worth its minutes: decide
+   * @param words the same in a sentence, with the best of them
+   * @param best the open move that gains most for its minutes; none if there is none
+   * @param saves minutes that it is expected to save, with what it tells for what comes after
+   */
+  public record Stop(boolean enough, String words, Optional<Ranked> best, double saves) {}
 
   /**
    * A move that could be made.
    *
    * @param bits what it would tell of what is at fault
    * @param savedMinutes what it is expected to save of the cost of decision now
+   * @param minutes what it costs, waiting at a tenth, with what it takes to get there
    * @param worth per minute; the higher, the sooner
    * @param worthNow the same where the plan is settled
    * @param why in a plain sentence
@@ -57,6 +100,7 @@ public record Advice(List<Ranked> moves, List<Plan> plans, List<Turn> turns, boo
       Part part,
       double bits,
       double savedMinutes,
+      double minutes,
       double worth,
       double worthNow,
       String why,

@@ -66,7 +66,6 @@ public final class NextMoves {
   private static final double MIN_BITS = 4e-3;
   private static final double LIKELY = 0.1;
   private static final int SHOWN = 3;
-  private static final double MIN_SHARE = 1e-5;
 
   private final KnowHow knowHow;
   private final Network network;
@@ -127,7 +126,7 @@ public final class NextMoves {
     this.network = network;
     this.parts = parts;
     this.at = at;
-    this.faults = network.posterior().heavy(MIN_SHARE);
+    this.faults = network.posterior().heavy(Plans.MIN_SHARE);
     this.mendedBy = Mended.by(knowHow, network);
     this.plans = new Plans(knowHow, network, faults, mendedBy);
     this.locks = new MoveLocks(knowHow, network, faults, at);
@@ -239,6 +238,7 @@ public final class NextMoves {
         look.part(),
         look.bits(),
         look.savedMinutes(),
+        look.minutes(),
         worth,
         Math.max(worth - look.worth(), 0) + look.worthNow(),
         look.why(),
@@ -304,6 +304,7 @@ public final class NextMoves {
         part,
         bits,
         saved,
+        minutes(move) + BACK_TO_IT_MINUTES,
         worth < WORTH_ANOTHER_LOOK ? 0 : worth,
         worth,
         MoveReason.again(saved, differ, move),
@@ -335,6 +336,7 @@ public final class NextMoves {
         part,
         bits,
         saved,
+        minutes,
         gain / minutes,
         (atOnce + NAMED_MINUTES_PER_BIT * bits) / minutes,
         MoveReason.of(move, bits, saved, failedBefore.get(move.id()), clearsAHazard(move)),

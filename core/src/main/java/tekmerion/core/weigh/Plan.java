@@ -2,6 +2,9 @@ package tekmerion.core.weigh;
 
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.function.IntToDoubleFunction;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import tekmerion.core.decision.Course;
 import tekmerion.core.knowhow.Remedy;
 import tekmerion.core.words.Sentences;
@@ -17,7 +20,10 @@ import tekmerion.core.words.Sentences;
  * @param owner expected minutes that the owner needs afterwards
  * @param comeback expected minutes of a comeback: its probability times its cost
  * @param data expected minutes of lost data
- * @param fails probability that the complaint is not mended
+ * @param dataLost probability that data which is wanted is lost, whatever comes of the rest
+ * @param fails probability that something known is left which brings the complaint
+ * @param gone probability that the complaint is gone: nothing known is left, and it was nothing
+ *     that nobody knows of
  */
 public record Plan(
     List<Remedy> remedies,
@@ -27,7 +33,12 @@ public record Plan(
     double owner,
     double comeback,
     double data,
-    double fails) {
+    double dataLost,
+    double fails,
+    double gone) {
+  /** Id of the plan that does nothing. */
+  public static final String HAND_BACK = "hand-back";
+
   private static final double LIKELY = 0.5;
 
   public Plan {
@@ -37,7 +48,47 @@ public record Plan(
 
   /** The same, as dear as this by what nobody would do. */
   Plan costing(double comebackMinutes) {
-    return new Plan(remedies, reached, minutes, parts, owner, comebackMinutes, data, fails);
+    return new Plan(
+        remedies, reached, minutes, parts, owner, comebackMinutes, data, dataLost, fails, gone);
+  }
+
+  /** What it is known by among the plans of a job: its remedies in order. */
+  public String id() {
+    return remedies.isEmpty()
+        ? HAND_BACK
+        : remedies.stream().map(Remedy::id).collect(Collectors.joining("+"));
+  }
+
+  /** Expected hands-on minutes, none of waiting. */
+  public double handsOnMinutes() {
+    return sum(k -> reached.get(k) * handsOnMinutes(k));
+  }
+
+  /** Expected minutes in which nobody works on it. */
+  public double waitingMinutes() {
+    return sum(k -> reached.get(k) * remedies.get(k).minutes().get(1));
+  }
+
+  /** Hands-on minutes of one remedy here: less what one before it has open already. */
+  public int handsOnMinutes(int place) {
+    return remedies.get(place).minutes().get(0) - spentBefore(remedies, place);
+  }
+
+  /** Of the minutes of a remedy, those that one before it has spent to get there. */
+  static int spentBefore(List<Remedy> remedies, int place) {
+    Remedy.SetUp setUp = remedies.get(place).setUp();
+    int spent = 0;
+    for (int k = 0; k < place && setUp != null; k++) {
+      Remedy.SetUp before = remedies.get(k).setUp();
+      if (before != null && before.of().equals(setUp.of())) {
+        spent = Math.max(spent, Math.min(before.minutes(), setUp.minutes()));
+      }
+    }
+    return spent;
+  }
+
+  private double sum(IntToDoubleFunction each) {
+    return IntStream.range(0, remedies.size()).mapToDouble(each).sum();
   }
 
   public double cost() {
@@ -72,7 +123,8 @@ public record Plan(
     return words.toString();
   }
 
-  private boolean isLikely(int remedy) {
+  /** Whether a remedy is likelier needed than not. */
+  public boolean isLikely(int remedy) {
     return reached.get(remedy) >= LIKELY;
   }
 }

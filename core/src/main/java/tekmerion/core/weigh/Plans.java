@@ -8,7 +8,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
-import tekmerion.core.decision.Course;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Move;
 import tekmerion.core.knowhow.Remedy;
@@ -27,12 +26,14 @@ import tekmerion.core.knowhow.Remedy;
  * K(S) is what it costs to look again, as somebody does before the machine is handed back, and to
  * do then what ends S, with some comebacks even so. L is what it costs to hand a machine back with
  * something broken that nobody came for: the owner comes for that next. It counts for causes that
- * were found and hardly bring this complaint. The data risks D·(1 − Π (1 − r·risk)), where one of
- * the risks is that a failing drive dies with what is on it, whatever is done.
+ * were found and hardly bring this complaint. What the data risks is counted by {@link DataRisk}.
  *
  * @see "Heckerman, Breese & Rommelse: Decision-theoretic troubleshooting, CACM 38(3), 1995"
  */
 final class Plans {
+  /** Fault sets that are less likely than this change no plan. */
+  static final double MIN_SHARE = 1e-5;
+
   /** Of the remedies that gain most, so many are paired, and so many put in threes. */
   private static final int PAIRED = 5;
 
@@ -49,30 +50,25 @@ final class Plans {
 
   private static final double SUSPECTED = 0.2;
 
-  /** What was done already and ended nothing seldom ends it the second time; judgement. */
-  private static final double DONE_AGAIN = 0.25;
-
   /** Below this probability a cause that seldom brings such a complaint explains none. */
   private static final double SEEN = 0.02;
 
   /** From here on something that nobody came for counts as found, and costs if it is left. */
   private static final double FOUND = 0.5;
 
-  /** What the data risks from a course before it is copied; judgement, range half to double. */
-  private static final double WRITING_RISK = 0.04;
+  /** Whether the data is recovered in a plan. */
+  enum Copy {
+    /** Where that is worth its minutes, before what endangers it. */
+    IF_WORTH,
+    /** Before all else, whatever it costs. */
+    FIRST,
+    NEVER
+  }
 
-  private static final double FAILING_DRIVE_RISK = 0.35;
-
-  /** Recovery itself: from a sound drive, and how much worse from a failing one. */
-  private static final double RECOVERY_FAILS = 0.02;
-
-  private static final double RECOVERY_FAILS_MORE = 0.1;
-
+  private final Choices choices;
   private final List<Remedy> remedies;
-  private final Optional<Remedy> recovery;
   private final double[][] cures;
   private final double[] work;
-  private final double[] dataRisk;
   private final boolean[] behind;
 
   /** Between two remedies the complaint is looked for. */
@@ -92,39 +88,25 @@ final class Plans {
   private final double[] stays;
 
   private final StillThere still;
+  private final DataRisk dataRisk;
 
   /**
    * @param faults whose sets are those of every posterior that is asked about
    * @param mendedBy after which the complaint was gone
    */
   Plans(KnowHow knowHow, Network network, Posterior faults, Optional<Move> mendedBy) {
-    recovery =
-        knowHow.remedies().stream()
-            .filter(r -> r.course() == Course.RECOVER_DATA && r.cures().isEmpty())
-            .findFirst();
-    remedies =
-        knowHow.remedies().stream()
-            .filter(r -> recovery.isEmpty() || r != recovery.get())
-            .filter(r -> Mended.allows(mendedBy, r))
-            .toList();
+    choices = new Choices(knowHow, network, mendedBy);
+    remedies = choices.mending();
+    cures = choices.cures();
     causes = network.instances().size();
     lookMinutes = Recurrence.lookMinutes(network);
-    cures = new double[remedies.size()][causes];
-    work = new double[remedies.size()];
-    for (int r = 0; r < remedies.size(); r++) {
-      work[r] = Stake.work(remedies.get(r));
-      double again = Mended.wasTried(knowHow, network, remedies.get(r)) ? DONE_AGAIN : 1;
-      for (int c = 0; c < causes; c++) {
-        String cause = network.instances().get(c).cause().id();
-        cures[r][c] = remedies.get(r).cures().getOrDefault(cause, 0.0) * again;
-      }
-    }
-    dataRisk = network.instances().stream().mapToDouble(x -> x.cause().dataRisk()).toArray();
+    work = remedies.stream().mapToDouble(Stake::work).toArray();
+    double[] risk = network.instances().stream().mapToDouble(x -> x.cause().dataRisk()).toArray();
     behind = new boolean[causes];
     boolean[] counted = new boolean[causes];
     for (int c = 0; c < causes; c++) {
       behind[c] = network.isBehindComplaint(c);
-      counted[c] = behind[c] || faults.probability()[c] >= SEEN;
+      counted[c] = behind[c] || risk[c] > 0 || faults.probability()[c] >= SEEN;
     }
     distinctOf = new int[faults.sets()];
     Map<Integer, Integer> numbers = new LinkedHashMap<>();
@@ -135,6 +117,7 @@ final class Plans {
     }
     distinct = numbers.keySet().stream().mapToInt(Integer::intValue).toArray();
     still = new StillThere(network.complaint().keeping(counted), distinct, cures);
+    dataRisk = new DataRisk(still, distinct, remedies, risk);
     stays = new double[distinct.length];
     Arrays.fill(stays, Stake.COMEBACK_MINUTES);
     for (int r = 0; r < remedies.size(); r++) {
@@ -146,6 +129,16 @@ final class Plans {
         stays[d] = Math.min(stays[d], minutes);
       }
     }
+  }
+
+  /** A plan that somebody put together: its remedies in their order, nothing added. */
+  Plan of(Posterior faults, Stake stake, List<Remedy> own) {
+    Copy copy = own.stream().anyMatch(choices::isRecovery) ? Copy.FIRST : Copy.NEVER;
+    return new Beliefs(faults).plan(stake, copy, choices.numbers(own));
+  }
+
+  Choices choices() {
+    return choices;
   }
 
   /** What findings tell of causes that a plan can hang on, in bits. */
@@ -219,11 +212,6 @@ final class Plans {
     /** Of the likeliest cause. */
     private final double most;
 
-    /** That a drive is failing, and that it takes its data along. */
-    private final double drive;
-
-    private final double dies;
-
     Beliefs(Posterior faults) {
       probability = faults.probability();
       none = faults.none();
@@ -231,16 +219,6 @@ final class Plans {
       for (int s = 0; s < faults.sets(); s++) {
         shares[distinctOf[s]] += faults.share(s);
       }
-      double anyDrive = 0;
-      double anyDies = 0;
-      for (int cause = 0; cause < causes; cause++) {
-        if (dataRisk[cause] > 0) {
-          anyDrive += probability[cause];
-          anyDies += probability[cause] * dataRisk[cause];
-        }
-      }
-      drive = Math.min(1, anyDrive);
-      dies = Math.min(1, anyDies);
     }
 
     /**
@@ -282,6 +260,15 @@ final class Plans {
       return cost;
     }
 
+    private double goneAfter(int... chosen) {
+      double[] after = still.after(chosen);
+      double gone = 0;
+      for (int d = 0; d < shares.length; d++) {
+        gone += shares[d] * still.gone(d, after[d]);
+      }
+      return gone;
+    }
+
     /** That the complaint is still there after these remedies. */
     private double isThereAfter(int... chosen) {
       double[] after = still.after(chosen);
@@ -293,6 +280,11 @@ final class Plans {
     }
 
     Plan plan(Stake stake, int... chosen) {
+      return plan(stake, Copy.IF_WORTH, chosen);
+    }
+
+    /** Only where it is free to copy is it asked whether anybody would sign it. */
+    Plan plan(Stake stake, Copy when, int... chosen) {
       List<Remedy> list = new ArrayList<>();
       List<Double> needed = new ArrayList<>();
       double[] broken = new double[causes];
@@ -302,61 +294,83 @@ final class Plans {
       double minutes = 0;
       double parts = 0;
       double owner = 0;
-      double safe = 1;
       double reachedAtRisk = -1;
       boolean blind = false;
+      List<Remedy> named = Arrays.stream(chosen).mapToObj(remedies::get).toList();
       for (int k = 0; k < chosen.length; k++) {
         int r = chosen[k];
-        Remedy remedy = remedies.get(r);
+        Remedy remedy = named.get(k);
         list.add(remedy);
         reached = there;
         needed.add(reached);
         // Nobody signs for setting a system up anew before it was seen that less does not end it.
         blind |= remedy.owner() > 0 && reached < MORE_LIKELY_THAN_NOT;
         boolean last = k == chosen.length - 1;
-        minutes += reached * (work[r] - isOpen(chosen, k) + (last ? 0 : lookMinutes));
+        minutes += reached * (work[r] - Plan.spentBefore(named, k) + (last ? 0 : lookMinutes));
         parts += reached * remedy.parts();
         owner += reached * remedy.owner();
-        double risk = risk(remedy, drive);
-        if (risk > 0 && reachedAtRisk < 0) {
+        if (DataRisk.isRisky(remedy) && reachedAtRisk < 0) {
           reachedAtRisk = reached;
         }
-        safe *= 1 - reached * risk;
         for (int c = 0; c < causes; c++) {
           broken[c] *= 1 - reached * cures[r][c];
         }
         there = isThereAfter(Arrays.copyOf(chosen, k + 1));
         blind |= none > most && (reached - there < SHOT_IN_THE_DARK || likeliestOf(r) < SUSPECTED);
       }
-      double data = (1 - (1 - dies) * safe) * stake.dataLossMinutes();
-      if (recovery.isPresent() && data > 0) {
-        Remedy copy = recovery.get();
-        double fails = RECOVERY_FAILS + RECOVERY_FAILS_MORE * drive;
-        double copying = Stake.work(copy) + copy.parts();
-        double first = copying + fails * data;
+      double[] ways = lost(chosen);
+      double lost = ways[DataRisk.UNCOPIED];
+      if (choices.recovery().isPresent() && when != Copy.NEVER) {
+        Remedy copy = choices.recovery().get();
+        double costs = Stake.work(copy) + copy.parts();
+        double first = costs + ways[DataRisk.COPIED_FIRST] * stake.dataLossMinutes();
         double later =
             reachedAtRisk < 0
                 ? Double.POSITIVE_INFINITY
-                : reachedAtRisk * copying
-                    + (1 - (1 - dies) * (1 - fails * (1 - safe))) * stake.dataLossMinutes();
-        if (Math.min(first, later) < data) {
-          boolean atOnce = first <= later;
-          int place = atOnce ? 0 : placeOfRisk(list);
+                : reachedAtRisk * costs
+                    + ways[DataRisk.COPIED_BEFORE_RISK] * stake.dataLossMinutes();
+        if (when == Copy.FIRST || Math.min(first, later) < lost * stake.dataLossMinutes()) {
+          boolean atOnce = when == Copy.FIRST || first <= later;
           double share = atOnce ? 1 : reachedAtRisk;
+          int place = atOnce ? 0 : placeOfRisk(list);
           list.add(place, copy);
           needed.add(place, share);
           minutes += share * Stake.work(copy);
           parts += share * copy.parts();
-          data = (atOnce ? first : later) - share * copying;
+          lost = ways[atOnce ? DataRisk.COPIED_FIRST : DataRisk.COPIED_BEFORE_RISK];
         }
       }
+      double data = lost * stake.dataLossMinutes();
       double left = 0;
       for (int c = 0; c < causes; c++) {
         left += behind[c] || probability[c] < FOUND ? 0 : probability[c] * broken[c];
       }
       double comeback = costsAfter(chosen) + Stake.LEFT_BROKEN_MINUTES * left;
-      Plan plan = new Plan(list, needed, minutes, parts, owner, comeback, data, there);
-      return blind ? plan.costing(Double.POSITIVE_INFINITY) : plan;
+      Plan plan =
+          new Plan(
+              list,
+              needed,
+              minutes,
+              parts,
+              owner,
+              comeback,
+              data,
+              lost * stake.wanted(),
+              there,
+              goneAfter(chosen));
+      return blind && when == Copy.IF_WORTH ? plan.costing(Double.POSITIVE_INFINITY) : plan;
+    }
+
+    /** Probability that data is lost after these remedies, by when it is copied. */
+    private double[] lost(int... chosen) {
+      double[] lost = new double[DataRisk.WAYS];
+      double[] ofSets = dataRisk.lost(chosen);
+      for (int d = 0; d < shares.length; d++) {
+        for (int way = 0; way < DataRisk.WAYS; way++) {
+          lost[way] += shares[d] * ofSets[DataRisk.WAYS * d + way];
+        }
+      }
+      return lost;
     }
 
     /** Of what a remedy mends. */
@@ -368,33 +382,11 @@ final class Plans {
       return likeliest;
     }
 
-    /** Hands-on minutes of this remedy that one before it has spent already. */
-    private int isOpen(int[] chosen, int place) {
-      Remedy.SetUp setUp = remedies.get(chosen[place]).setUp();
-      int spent = 0;
-      for (int k = 0; k < place && setUp != null; k++) {
-        Remedy.SetUp before = remedies.get(chosen[k]).setUp();
-        if (before != null && before.of().equals(setUp.of())) {
-          spent = Math.max(spent, Math.min(before.minutes(), setUp.minutes()));
-        }
-      }
-      return spent;
-    }
-
     private int placeOfRisk(List<Remedy> list) {
       return IntStream.range(0, list.size())
-          .filter(k -> risk(list.get(k), drive) > 0)
+          .filter(k -> DataRisk.isRisky(list.get(k)))
           .findFirst()
           .orElse(0);
     }
-  }
-
-  /** What this remedy risks of data that is not copied. */
-  private static double risk(Remedy remedy, double drive) {
-    return switch (remedy.invasiveness()) {
-      case ERASES -> 1;
-      case WRITES_TO_DRIVE -> WRITING_RISK + FAILING_DRIVE_RISK * drive;
-      default -> 0; // a drive that is replaced is kept until its data is
-    };
   }
 }

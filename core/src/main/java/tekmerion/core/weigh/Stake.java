@@ -48,6 +48,11 @@ public record Stake(double dataLossMinutes) {
     };
   }
 
+  /** How much of the data is wanted and in no verified copy, 0 to 1. */
+  double wanted() {
+    return dataLossMinutes / WANTED_MINUTES;
+  }
+
   /** Minutes of work that a remedy takes. */
   static double work(Remedy remedy) {
     return remedy.minutes().get(0) + WAITING * remedy.minutes().get(1);

@@ -39,6 +39,17 @@ final class StillThere {
     return known.computeIfAbsent(key, k -> count(inOrder));
   }
 
+  /**
+   * Of a set, the probability that the complaint is gone when all is done and it is not still
+   * there: nothing that nobody knows of may have brought it either. While a plan is carried out
+   * that is taken as not seen, as it has no remedy.
+   */
+  double gone(int set, double stillThere) {
+    double silent = (1 - stillThere) * (1 - quiet[set]) + quiet[set];
+    double known = (1 - complaint.unexplained()) * silent - quiet[set];
+    return Math.max(0, known) / (1 - quiet[set]);
+  }
+
   private double[] count(int[] remedies) {
     double[] left = new double[cures.length == 0 ? 0 : cures[0].length];
     Arrays.fill(left, 1);

@@ -172,10 +172,10 @@ class PlansTest {
 
   @Test
   void theDataIsRecoveredFirstWhereThatIsCheaperThanRiskingIt() {
-    // Left alone it dies with WORN × 0.5; recovery fails with 0.02, and 0.1 more if it is worn.
+    // Only what is worn dies, every other time; recovery from it fails with 0.02 and 0.1 more.
     Plan swap = plan(DataStatus.WANTED, "copy", "swap");
 
-    assertThat(swap.data()).isCloseTo(WORN * 0.5 * (0.02 + 0.1 * WORN) * WANTED, within(1e-6));
+    assertThat(swap.data()).isCloseTo(WORN * 0.5 * (0.02 + 0.1) * WANTED, within(1e-6));
     assertThat(swap.minutes()).isCloseTo(35 + 20 + 0.1 * 100, within(1e-9));
     assertThat(swap.parts()).isEqualTo(70);
     assertThat(plans(DataStatus.WANTED).get(0).courses()).startsWith(Course.RECOVER_DATA);

@@ -9,6 +9,7 @@ import java.util.stream.IntStream;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
+import tekmerion.core.knowhow.Drawn;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.evaluation.shop.Visit.Noise;
 import tekmerion.evaluation.shop.Visit.Result;
@@ -130,7 +131,7 @@ public final class World2Command implements Callable<Integer> {
     List<KnowHow> tables =
         IntStream.range(0, draws)
             .parallel()
-            .mapToObj(d -> Perturbed.of(KnowHow.shipped(), seed + d))
+            .mapToObj(d -> Drawn.of(KnowHow.shipped(), seed + d))
             .toList();
     List<Result> all = world().visits(0, machines, Order.ADVISED, i -> tables.get(i % draws));
     List<Score> groups =

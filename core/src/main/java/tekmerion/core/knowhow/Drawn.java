@@ -1,30 +1,49 @@
-package tekmerion.evaluation.shop;
+package tekmerion.core.knowhow;
 
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
-import tekmerion.core.knowhow.Cause;
-import tekmerion.core.knowhow.FindingKind;
-import tekmerion.core.knowhow.KnowHow;
 
 /**
- * Tables whose every number is another within what is stated of it. Nearly all state half to
- * double; that is taken as the middle nineteen of twenty draws of a factor on the odds.
+ * Numbers that are others within what is stated of them. Nearly all priors and likelihoods state
+ * half to double; that is taken as the middle nineteen of twenty draws of a factor on the odds. Of
+ * cures it is what is missing to 1 that is a third less or more.
  */
-final class Perturbed {
+public final class Drawn {
   /** ln 2 / 1.96. */
   private static final double SPREAD = Math.log(2) / 1.96;
 
+  private static final double SPREAD_OF_CURES = Math.log(4 / 3.0) / 1.96;
+
   private final Random random;
 
-  private Perturbed(long seed) {
+  /** The same numbers for the same seed. */
+  public Drawn(long seed) {
     random = new Random(seed);
   }
 
-  static KnowHow of(KnowHow knowHow, long seed) {
-    Perturbed draw = new Perturbed(seed);
+  /** All of the know-how. */
+  public static KnowHow of(KnowHow knowHow, long seed) {
+    Drawn draw = new Drawn(seed);
     return knowHow.withNumbers(draw::cause, draw::finding);
+  }
+
+  /**
+   * @param p in (0, 1)
+   */
+  public double prior(double p) {
+    double odds = p / (1 - p) * factor();
+    return odds / (1 + odds);
+  }
+
+  /**
+   * @param cure probability that a remedy mends a cause, 0 to 1
+   */
+  public double cure(double cure) {
+    return cure == 0
+        ? 0
+        : Math.max(0, 1 - (1 - cure) * Math.exp(SPREAD_OF_CURES * random.nextGaussian()));
   }
 
   private double factor() {
@@ -37,8 +56,7 @@ final class Perturbed {
         .prior()
         .forEach(
             (family, p) -> {
-              double odds = p / (1 - p) * factor();
-              prior.put(family, odds / (1 + odds));
+              prior.put(family, prior(p));
             });
     return new Cause(
         cause.id(),
@@ -52,7 +70,7 @@ final class Perturbed {
         cause.dataRisk());
   }
 
-  private FindingKind finding(FindingKind kind) {
+  public FindingKind finding(FindingKind kind) {
     Map<String, List<Double>> links = new HashMap<>();
     kind.links().forEach((cause, link) -> links.put(cause, distribution(link)));
     return new FindingKind(

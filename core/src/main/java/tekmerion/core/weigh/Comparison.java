@@ -1,0 +1,257 @@
+package tekmerion.core.weigh;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import tekmerion.core.finding.Finding;
+import tekmerion.core.knowhow.KnowHow;
+import tekmerion.core.knowhow.Remedy;
+import tekmerion.core.permit.DataStatus;
+import tekmerion.core.weigh.Network.Instance;
+import tekmerion.core.weigh.Weighing.Part;
+import tekmerion.core.words.Sentences;
+
+/**
+ * Plans side by side, as somebody decides between them: the cheapest; then each time the cheapest
+ * that does not do what those before it begin with; the best without a copy; and nothing at all.
+ *
+ * @param plans cheapest first; the first is the best
+ * @param why what makes the first the best, in a sentence
+ * @param remedies what a plan of one's own can be put together from
+ */
+public record Comparison(List<Compared> plans, String why, List<Remedy> remedies) {
+  /** Rows that come by themselves. */
+  private static final int SHOWN = 5;
+
+  /** What ends the complaint less often than this is not named as another way. */
+  private static final double LEAST_HELP = 0.005;
+
+  private static final double NAMED = 0.01;
+  private static final int NAMED_CAUSES = 2;
+
+  public Comparison {
+    plans = List.copyOf(plans);
+    remedies = List.copyOf(remedies);
+  }
+
+  /**
+   * One plan.
+   *
+   * @param words what it does, with the parts that it is done to: "Recover the data, then replace
+   *     drive A"
+   * @param onlyIf what it does only if that does not end the complaint; empty for nothing
+   * @param against what it mends, likeliest first: "failing drive A, 99 in 100"; for a plan that
+   *     mends nothing, what that means
+   * @param gone probability that the complaint is gone, with the middle eight of ten draws of all
+   *     priors, likelihoods and cures within their ranges
+   * @param own whether somebody put it together
+   */
+  public record Compared(
+      Plan plan, String words, String onlyIf, String against, Range gone, boolean own) {}
+
+  /**
+   * A probability with its range.
+   *
+   * @param low one of ten draws is below it, likewise high
+   */
+  public record Range(double low, double middle, double high) {}
+
+  /**
+   * The plans that can be decided now.
+   *
+   * @param data status of the data on the drives
+   * @param own remedies of a plan that somebody put together, by id and in order; none for no such
+   *     plan
+   * @throws IllegalArgumentException if one of them is no remedy that can stand in a plan now, if
+   *     one stands twice, or if more than three of them mend
+   */
+  public static Comparison of(
+      KnowHow knowHow,
+      Collection<String> families,
+      List<Part> parts,
+      List<Finding> findings,
+      DataStatus data,
+      Optional<List<String>> own) {
+    Network network = Network.of(knowHow, families, parts, findings);
+    Posterior faults = network.posterior().heavy(Plans.MIN_SHARE);
+    Plans plans = new Plans(knowHow, network, faults, Mended.by(knowHow, network));
+    return new Maker(network, faults, plans, Stake.of(data))
+        .compare(own.map(plans.choices()::named));
+  }
+
+  /** Puts it together from what a weighing knows. */
+  private static final class Maker {
+    private final Network network;
+    private final Posterior faults;
+    private final Plans plans;
+    private final Choices choices;
+    private final Stake stake;
+    private final Draws draws;
+
+    Maker(Network network, Posterior faults, Plans plans, Stake stake) {
+      this.network = network;
+      this.faults = faults;
+      this.plans = plans;
+      this.choices = plans.choices();
+      this.stake = stake;
+      this.draws = new Draws(network, choices);
+    }
+
+    /**
+     * @param own remedies of a plan of one's own; none for no such plan
+     */
+    Comparison compare(Optional<List<Remedy>> own) {
+      List<Plan> chosen = chosen();
+      own.map(list -> plans.of(faults, stake, list))
+          .filter(plan -> chosen.stream().noneMatch(c -> c.id().equals(plan.id())))
+          .ifPresent(chosen::add);
+      chosen.sort(Comparator.comparingDouble(Plan::cost));
+      List<Compared> rows =
+          chosen.stream()
+              .map(
+                  plan ->
+                      new Compared(
+                          plan,
+                          words(plan),
+                          Sentences.inOrder(names(plan, false)),
+                          against(plan),
+                          draws.gone(plan),
+                          own.filter(list -> isOf(plan, list)).isPresent()))
+              .toList();
+      return new Comparison(rows, why(rows), choices.all());
+    }
+
+    private static boolean isOf(Plan plan, List<Remedy> list) {
+      return plan.remedies().equals(list);
+    }
+
+    private List<Plan> chosen() {
+      List<Plan> chosen = new ArrayList<>();
+      for (Plan plan : plans.rank(faults, stake)) {
+        if (chosen.size() < SHOWN
+            && Double.isFinite(plan.cost())
+            && (chosen.isEmpty() || !mends(plan) || plan.gone() >= LEAST_HELP)
+            && chosen.stream().noneMatch(c -> isAnotherFormOf(plan, c))) {
+          chosen.add(plan);
+        }
+      }
+      Plan best = chosen.get(0);
+      List<Remedy> mends = best.remedies().stream().filter(r -> !choices.isRecovery(r)).toList();
+      if (mends.size() < best.remedies().size() && !mends.isEmpty()) {
+        add(chosen, plans.of(faults, stake, mends)); // the same without its copy
+      }
+      add(chosen, plans.of(faults, stake, List.of()));
+      return chosen;
+    }
+
+    private boolean mends(Plan plan) {
+      return first(plan).isPresent();
+    }
+
+    private static void add(List<Plan> chosen, Plan plan) {
+      if (chosen.stream().noneMatch(c -> c.id().equals(plan.id()))) {
+        chosen.add(plan);
+      }
+    }
+
+    /** Whether it does what the other does first as well, sooner or later. */
+    private boolean isAnotherFormOf(Plan plan, Plan other) {
+      return first(other).map(plan.remedies()::contains).orElse(plan.remedies().isEmpty());
+    }
+
+    private Optional<Remedy> first(Plan plan) {
+      return plan.remedies().stream().filter(r -> !choices.isRecovery(r)).findFirst();
+    }
+
+    /** Its remedies that are likelier needed than not, or those that are not. */
+    private List<String> names(Plan plan, boolean likely) {
+      return IntStream.range(0, plan.remedies().size())
+          .filter(k -> plan.isLikely(k) == likely)
+          .mapToObj(k -> named(plan.remedies().get(k)))
+          .toList();
+    }
+
+    private String words(Plan plan) {
+      return plan.remedies().isEmpty() ? plan.words() : Sentences.inOrder(names(plan, true));
+    }
+
+    /** With several parts of a kind, the one that it is for: "Replace drive A". */
+    private String named(Remedy remedy) {
+      String of = "the " + remedy.part();
+      return remedy.name().endsWith(of)
+          ? likeliest(List.of(remedy)).stream()
+              .findFirst()
+              .map(i -> network.instances().get(i).part())
+              .filter(part -> part.kind().equals(remedy.part()))
+              .map(part -> remedy.name().replace(of, Sentences.lowerFirst(part.name())))
+              .orElse(remedy.name())
+          : remedy.name();
+    }
+
+    private String against(Plan plan) {
+      if (plan.remedies().isEmpty()) {
+        return "nothing is changed";
+      }
+      List<Integer> causes = likeliest(plan.remedies());
+      if (causes.isEmpty()) {
+        return "nothing is mended: it goes on as it is";
+      }
+      return causes.stream()
+          .limit(NAMED_CAUSES)
+          .map(i -> network.instances().get(i))
+          .map(this::chance)
+          .collect(Collectors.joining(", ", "against: ", ""));
+    }
+
+    private String chance(Instance instance) {
+      double p = faults.probability()[network.instances().indexOf(instance)];
+      return "%s %s"
+          .formatted(
+              instance.cause().name().toLowerCase(Locale.ROOT),
+              p > 0.99 ? ">99" : p < NAMED ? "<1" : Long.toString(Math.round(100 * p)));
+    }
+
+    /** Causes that these mend, likeliest first. */
+    private List<Integer> likeliest(List<Remedy> remedies) {
+      List<Integer> causes = new ArrayList<>();
+      for (int i = 0; i < network.instances().size(); i++) {
+        String cause = network.instances().get(i).cause().id();
+        if (remedies.stream().anyMatch(r -> r.cures().getOrDefault(cause, 0.0) > 0)) {
+          causes.add(i);
+        }
+      }
+      causes.sort(Comparator.comparingDouble((Integer i) -> -faults.probability()[i]));
+      return causes;
+    }
+
+    /** Against the runner-up, by what differs most. */
+    private String why(List<Compared> rows) {
+      if (rows.size() < 2) {
+        return "Nothing else was found that could be done.";
+      }
+      Plan best = rows.get(0).plan();
+      Plan next = rows.get(1).plan();
+      String than = "“%s”".formatted(rows.get(1).words());
+      double gone = best.gone() - next.gone();
+      double lost = next.dataLost() - best.dataLost();
+      long minutes = Math.round(next.cost() - best.cost());
+      String all = "all counted, %d minutes of work less than %s".formatted(minutes, than);
+      if (minutes < 1) {
+        return "Nearly the same as %s: the gentler may be chosen.".formatted(than);
+      }
+      if (gone >= NAMED && gone >= lost) {
+        return "It ends the complaint %d in 100 more often: %s."
+            .formatted(Math.round(100 * gone), all);
+      }
+      if (lost >= NAMED) {
+        return "It loses the data %d in 100 less often: %s.".formatted(Math.round(100 * lost), all);
+      }
+      return "It costs least: %s.".formatted(all);
+    }
+  }
+}
