@@ -53,6 +53,11 @@ public record OpenHours(ZoneId zone, Set<DayOfWeek> days, LocalTime from, LocalT
     }
   }
 
+  /** That moment if somebody is there, else the next opening. */
+  public Instant whenOpen(Instant at) {
+    return after(at, 1 / 60.0).minusSeconds(1);
+  }
+
   /** Opening minutes between two moments; 0 if the second is not after the first. */
   public double between(Instant start, Instant end) {
     double seconds = 0;
