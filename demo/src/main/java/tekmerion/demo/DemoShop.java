@@ -38,6 +38,7 @@ class DemoShop implements SmartInitializingSingleton {
   private final PastJobs past;
   private final LargeShop large;
   private final MakerNotes makers;
+  private final DemoPrices prices;
   private final JdbcClient jdbc;
   private final Clock clock;
 
@@ -52,6 +53,7 @@ class DemoShop implements SmartInitializingSingleton {
       PastJobs past,
       LargeShop large,
       MakerNotes makers,
+      DemoPrices prices,
       JdbcClient jdbc,
       Clock clock) {
     this.accounts = accounts;
@@ -62,6 +64,7 @@ class DemoShop implements SmartInitializingSingleton {
     this.past = past;
     this.large = large;
     this.makers = makers;
+    this.prices = prices;
     this.jdbc = jdbc;
     this.clock = clock;
   }
@@ -81,6 +84,7 @@ class DemoShop implements SmartInitializingSingleton {
       bays.save(new Bay(number, null));
     }
     bays.flush();
+    prices.set(people.get("mara"), TodaysJobs.before(now, 24 * 200));
     if (properties.history() != null && Files.isRegularFile(properties.history())) {
       past.load(
           properties.history(),

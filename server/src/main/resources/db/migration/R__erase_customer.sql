@@ -41,7 +41,10 @@ BEGIN
     WHERE j.customer_id = customer;
   UPDATE proof_waiver w JOIN job j ON j.id = w.job_id SET w.wording = 'erased on request'
     WHERE j.customer_id = customer;
-  UPDATE decision r JOIN job j ON j.id = r.job_id SET r.reason = 'erased on request', r.weighing = '{}'
+  UPDATE decision r JOIN job j ON j.id = r.job_id SET r.reason = 'erased on request', r.weighing = '{}',
+    r.plan = NULL
+    WHERE j.customer_id = customer;
+  UPDATE approval a JOIN job j ON j.id = a.job_id SET a.signer = 'erased', a.note = ''
     WHERE j.customer_id = customer;
   DELETE o FROM job_own_move o JOIN job j ON j.id = o.job_id WHERE j.customer_id = customer;
   UPDATE job_finding s JOIN job j ON j.id = s.job_id SET s.words = 'erased on request'

@@ -716,6 +716,7 @@ CREATE TABLE decision (
   reason         VARCHAR(4000) NOT NULL,
   data_status    VARCHAR(20) NOT NULL,
   weighing       MEDIUMTEXT NOT NULL,
+  plan           MEDIUMTEXT,
   signed_by      BIGINT NOT NULL,
   signed_at      DATETIME(6) NOT NULL,
   from_elsewhere BOOLEAN NOT NULL DEFAULT FALSE,
@@ -798,6 +799,84 @@ CREATE TABLE stock_move (
   CONSTRAINT stock_move_stock FOREIGN KEY (stock_id) REFERENCES stock (id)
 );
 GRANT SELECT, INSERT ON stock_move TO ${appUser};
+
+-- What the shop charges: each change is a row, the newest is in force.
+CREATE TABLE tariff (
+  id          BIGINT NOT NULL AUTO_INCREMENT,
+  currency    CHAR(3) NOT NULL,
+  per_hour    DECIMAL(12,3) NOT NULL,
+  per_hour_of VARCHAR(1000) NOT NULL,
+  minimum     DECIMAL(12,3) NOT NULL,
+  tax_percent DECIMAL(5,2) NOT NULL,
+  tax_shown   BOOLEAN NOT NULL,
+  set_by      BIGINT NOT NULL,
+  set_at      DATETIME(6) NOT NULL,
+  PRIMARY KEY (id),
+  KEY tariff_person (set_by),
+  CONSTRAINT tariff_person FOREIGN KEY (set_by) REFERENCES account (id)
+);
+GRANT SELECT, INSERT ON tariff TO ${appUser};
+
+-- What a part costs its owner: the newest row of a sort and its words is in force; no amount takes it off the list.
+CREATE TABLE part_price (
+  id     BIGINT NOT NULL AUTO_INCREMENT,
+  part   VARCHAR(40) NOT NULL,
+  words  VARCHAR(200) NOT NULL,
+  amount DECIMAL(12,3),
+  set_by BIGINT NOT NULL,
+  set_at DATETIME(6) NOT NULL,
+  PRIMARY KEY (id),
+  KEY part_price_by_part (part, words, id),
+  KEY part_price_person (set_by),
+  CONSTRAINT part_price_person FOREIGN KEY (set_by) REFERENCES account (id)
+);
+GRANT SELECT, INSERT ON part_price TO ${appUser};
+
+-- What an owner was told a plan costs; never changed, only followed by another.
+CREATE TABLE estimate (
+  id          BIGINT NOT NULL AUTO_INCREMENT,
+  job_id      BIGINT NOT NULL,
+  plan_id     VARCHAR(300) NOT NULL,
+  words       VARCHAR(1000) NOT NULL,
+  plan_lines  MEDIUMTEXT NOT NULL,
+  currency    CHAR(3) NOT NULL,
+  certain     DECIMAL(12,3) NOT NULL,
+  at_most     DECIMAL(12,3) NOT NULL,
+  tax_percent DECIMAL(5,2) NOT NULL,
+  tax_shown   BOOLEAN NOT NULL,
+  ready_early DATETIME(6) NOT NULL,
+  ready_late  DATETIME(6) NOT NULL,
+  made_by     BIGINT NOT NULL,
+  made_at     DATETIME(6) NOT NULL,
+  PRIMARY KEY (id),
+  KEY estimate_by_job (job_id, id),
+  KEY estimate_person (made_by),
+  CONSTRAINT estimate_job FOREIGN KEY (job_id) REFERENCES job (id),
+  CONSTRAINT estimate_person FOREIGN KEY (made_by) REFERENCES account (id)
+);
+GRANT SELECT, INSERT ON estimate TO ${appUser};
+
+-- What the owner said to an estimate; the newest of a job holds.
+CREATE TABLE approval (
+  id             BIGINT NOT NULL AUTO_INCREMENT,
+  job_id         BIGINT NOT NULL,
+  estimate_id    BIGINT NOT NULL,
+  how            VARCHAR(10) NOT NULL,
+  signer         VARCHAR(200) NOT NULL,
+  up_to          DECIMAL(12,3),
+  note           VARCHAR(1000) NOT NULL,
+  made_by        BIGINT NOT NULL,
+  made_at        DATETIME(6) NOT NULL,
+  from_elsewhere BOOLEAN NOT NULL DEFAULT FALSE,
+  PRIMARY KEY (id),
+  KEY approval_by_job (job_id, id),
+  KEY approval_estimate (estimate_id),
+  KEY approval_person (made_by),
+  CONSTRAINT approval_estimate FOREIGN KEY (estimate_id) REFERENCES estimate (id),
+  CONSTRAINT approval_job FOREIGN KEY (job_id) REFERENCES job (id),
+  CONSTRAINT approval_person FOREIGN KEY (made_by) REFERENCES account (id)
+);
+GRANT SELECT, INSERT ON approval TO ${appUser};
 
 -- What the shop changed of its know-how: each change of an entry is a version of it, with its
 -- reason; evidence, never changed. What was taken over from proven jobs becomes one of them.

@@ -65,6 +65,7 @@ public class Access implements AuthorizationManager<RequestAuthorizationContext>
               rules(Who.LEAD, "PUT POST", "/api/people/**", "/api/know-how/changes"),
               rules(Who.LEAD, "POST", "/api/know-how/preview", "/api/know-how/likelihoods"),
               rules(Who.LEAD, READ, "/api/audit", "/api/know-how/learnt"),
+              rules(Who.LEAD, "PUT POST", "/api/prices/**"),
               rules(Who.LEAD, "POST", "/api/jobs/import", "/api/customers/{id}/erase"),
               rules(Who.COUNTER, READ, "/api/customers/{id}/export"),
               // The bench.
@@ -101,6 +102,7 @@ public class Access implements AuthorizationManager<RequestAuthorizationContext>
                   "/api/jobs/{number}/data-status",
                   "/api/jobs/{number}/waivers/**",
                   "/api/jobs/{number}/proof-waiver",
+                  "/api/jobs/{number}/estimates/**",
                   "/api/jobs/{number}/photos",
                   "/api/jobs/{number}/wait",
                   "/api/jobs/{number}/bay",
@@ -119,6 +121,7 @@ public class Access implements AuthorizationManager<RequestAuthorizationContext>
                   "/api/me/notices",
                   "/api/know-how/**",
                   "/api/stock/**",
+                  "/api/prices",
                   "/api/parts/{id}",
                   "/api/readings/**",
                   "/api/runs/{id}",

@@ -13,6 +13,7 @@ import jakarta.persistence.ManyToOne;
 import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import org.hibernate.annotations.Immutable;
 import tekmerion.core.decision.Course;
@@ -37,6 +38,9 @@ public class Decision {
   @Column(columnDefinition = "MEDIUMTEXT")
   private String weighing;
 
+  @Column(columnDefinition = "MEDIUMTEXT")
+  private String plan;
+
   @ManyToOne(fetch = FetchType.LAZY)
   @JoinColumn(name = "signed_by")
   private Account signedBy;
@@ -50,6 +54,7 @@ public class Decision {
 
   /**
    * @param weighing JSON of the weighing as it stood
+   * @param plan JSON of the plan as it stood; null if only courses were named
    */
   Decision(
       Long jobId,
@@ -57,6 +62,7 @@ public class Decision {
       String reason,
       DataStatus dataStatus,
       String weighing,
+      String plan,
       Account signedBy,
       Instant signedAt) {
     this.jobId = jobId;
@@ -64,6 +70,7 @@ public class Decision {
     this.reason = reason;
     this.dataStatus = dataStatus;
     this.weighing = weighing;
+    this.plan = plan;
     this.signedBy = signedBy;
     this.signedAt = signedAt;
   }
@@ -86,6 +93,10 @@ public class Decision {
 
   String weighing() {
     return weighing;
+  }
+
+  Optional<String> plan() {
+    return Optional.ofNullable(plan);
   }
 
   Account signedBy() {

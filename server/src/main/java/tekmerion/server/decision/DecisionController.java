@@ -1,8 +1,8 @@
 package tekmerion.server.decision;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
-import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.List;
@@ -17,6 +17,7 @@ import org.springframework.web.bind.annotation.RestController;
 import tekmerion.core.decision.Course;
 import tekmerion.core.permit.DataStatus;
 import tekmerion.server.person.Person;
+import tekmerion.server.problem.Refusal;
 
 /** Saying what becomes of the data, and signing decisions. */
 @RestController
@@ -26,9 +27,17 @@ class DecisionController {
 
   record DataStatusSaid(long version, @NotNull DataStatus dataStatus) {}
 
+  /**
+   * Either a plan or courses.
+   *
+   * @param remedies of the plan, by id and in order; empty for handing it back; null if courses are
+   *     named
+   * @param courses in order; null if a plan is named
+   */
   record DecisionSigned(
       long version,
-      @NotEmpty @Size(max = 9) List<@NotNull Course> courses,
+      @Schema(nullable = true) @Size(max = 4) List<@NotBlank @Size(max = 60) String> remedies,
+      @Schema(nullable = true) @Size(min = 1, max = 9) List<@NotNull Course> courses,
       @NotBlank @Size(max = 4000) String reason) {}
 
   DecisionController(DecisionService service) {
@@ -50,6 +59,14 @@ class DecisionController {
       @PathVariable String number,
       @Valid @RequestBody DecisionSigned signed,
       @AuthenticationPrincipal Person person) {
-    service.finding(number, signed.version(), signed.courses(), signed.reason(), person);
+    if ((signed.remedies() == null) == (signed.courses() == null)) {
+      throw Refusal.badRequest(
+          "A decision names a plan or courses, one of the two.", "Choose a plan, then sign it.");
+    }
+    if (signed.remedies() != null) {
+      service.sign(number, signed.version(), signed.remedies(), signed.reason(), person);
+    } else {
+      service.finding(number, signed.version(), signed.courses(), signed.reason(), person);
+    }
   }
 }

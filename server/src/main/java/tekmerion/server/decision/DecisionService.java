@@ -15,10 +15,12 @@ import tekmerion.core.permit.DataStatus;
 import tekmerion.core.permit.Invasiveness;
 import tekmerion.core.permit.Permission;
 import tekmerion.core.permit.Permissions;
+import tekmerion.core.weigh.Comparison.Compared;
 import tekmerion.core.weigh.Suspicion;
 import tekmerion.core.weigh.Weighed;
 import tekmerion.core.weigh.Weighed.CauseShare;
 import tekmerion.server.account.Accounts;
+import tekmerion.server.estimate.Estimates;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.JobLock;
 import tekmerion.server.job.JobProgress;
@@ -50,6 +52,7 @@ public class DecisionService {
   private final Decisions decisions;
   private final Accounts accounts;
   private final WeighingService weighing;
+  private final Estimates estimates;
   private final JobPermissions permissions;
   private final DataStatuses statuses;
   private final Withdrawal withdrawal;
@@ -60,6 +63,7 @@ public class DecisionService {
 
   /**
    * @param headline of the weighing as it stood
+   * @param plan null if only courses were named
    * @param fromElsewhere whether it came with an archive, and binds nobody here
    */
   public record DecisionView(
@@ -69,6 +73,7 @@ public class DecisionService {
       DataStatus dataStatus,
       String headline,
       List<CauseNote> causes,
+      @Schema(nullable = true) DecidedPlan plan,
       boolean fromElsewhere,
       String signedBy,
       Instant signedAt) {}
@@ -99,6 +104,7 @@ public class DecisionService {
       Decisions decisions,
       Accounts accounts,
       WeighingService weighing,
+      Estimates estimates,
       JobPermissions permissions,
       DataStatuses statuses,
       Withdrawal withdrawal,
@@ -111,6 +117,7 @@ public class DecisionService {
     this.decisions = decisions;
     this.accounts = accounts;
     this.weighing = weighing;
+    this.estimates = estimates;
     this.permissions = permissions;
     this.statuses = statuses;
     this.withdrawal = withdrawal;
@@ -169,7 +176,33 @@ public class DecisionService {
   }
 
   /**
-   * Signs a decision.
+   * Signs a plan.
+   *
+   * @param remedies by id and in order; none for handing it back
+   * @throws Refusal 423 if a gate locks one of its courses, or the owner did not agree to what it
+   *     may cost; nothing is kept then
+   */
+  @Transactional
+  public void sign(String number, long version, List<String> remedies, String reason, Person by) {
+    by.must(Role.TECHNICIAN, Role.LEAD);
+    Job job = jobs.forChange(number, version);
+    WeighingService.Evidence evidence = weighing.weigh(job);
+    Permissions permitted = permissions.of(job, evidence);
+    Compared plan = weighing.plan(job, evidence, permitted, remedies);
+    plan.plan().remedies().forEach(remedy -> mustBeOpen(remedy.course(), permitted));
+    estimates.mustAllow(job, plan);
+    keep(
+        job,
+        plan.plan().courses(),
+        reason,
+        evidence.weighed(),
+        permitted,
+        Optional.of(DecidedPlan.of(plan)),
+        by);
+  }
+
+  /**
+   * Signs courses, of which no plan says how.
    *
    * @throws Refusal 423 if a gate locks one of the courses; nothing is kept then
    */
@@ -181,29 +214,41 @@ public class DecisionService {
       throw Refusal.badRequest("A course stands twice.", "Name each course once, in order.");
     }
     WeighingService.Evidence evidence = weighing.weigh(job);
-    Weighed asItStands = evidence.weighed();
     Permissions permitted = permissions.of(job, evidence);
-    DataStatus dataStatus = permitted.least();
-    for (Course course : courses) {
-      permitted
-          .of(action(course))
-          .locked()
-          .ifPresent(
-              locked -> {
-                throw Refusal.locked(
-                    new Permission.Locked(
-                        locked.lock(),
-                        "\"%s\" is locked. %s".formatted(course.words(), locked.reason()),
-                        locked.opens()));
-              });
-    }
+    courses.forEach(course -> mustBeOpen(course, permitted));
+    keep(job, courses, reason, evidence.weighed(), permitted, Optional.empty(), by);
+  }
+
+  private static void mustBeOpen(Course course, Permissions permitted) {
+    permitted
+        .of(action(course))
+        .locked()
+        .ifPresent(
+            locked -> {
+              throw Refusal.locked(
+                  new Permission.Locked(
+                      locked.lock(),
+                      "\"%s\" is locked. %s".formatted(course.words(), locked.reason()),
+                      locked.opens()));
+            });
+  }
+
+  private void keep(
+      Job job,
+      List<Course> courses,
+      String reason,
+      Weighed asItStands,
+      Permissions permitted,
+      Optional<DecidedPlan> plan,
+      Person by) {
     decisions.save(
         new Decision(
             job.id(),
             courses,
             reason.strip(),
-            dataStatus,
+            permitted.least(),
             json.writeValueAsString(asItStands),
+            plan.map(json::writeValueAsString).orElse(null),
             accounts.getReferenceById(by.id()),
             clock.instant()));
     progress.decided(job);
@@ -214,7 +259,7 @@ public class DecisionService {
         job,
         JournalEntry.Kind.DECISION,
         differs ? "Decided otherwise than weighed" : "Decided",
-        Course.inOrder(courses),
+        plan.map(DecidedPlan::words).orElse(Course.inOrder(courses)),
         by);
   }
 
@@ -240,6 +285,7 @@ public class DecisionService {
             reason,
             job.dataStatus(),
             json.writeValueAsString(stood),
+            null,
             accounts.getReferenceById(by),
             when));
   }
@@ -269,6 +315,7 @@ public class DecisionService {
             .limit(4)
             .map(c -> new CauseNote(c.name(), c.partName(), c.probability(), c.weights().size()))
             .toList(),
+        decision.plan().map(text -> json.readValue(text, DecidedPlan.class)).orElse(null),
         decision.isFromElsewhere(),
         decision.signedBy().displayName(),
         decision.signedAt());

@@ -4,6 +4,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.format.DateTimeParseException;
 import java.util.Arrays;
+import java.util.Currency;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -24,6 +25,8 @@ import tekmerion.link.MachineNote;
 import tekmerion.link.PageNote;
 import tekmerion.link.RunKind;
 import tekmerion.link.RunResult;
+import tekmerion.server.decision.DecidedPlan;
+import tekmerion.server.estimate.EstimateView;
 import tekmerion.server.intake.Answers;
 import tekmerion.server.isolate.Sort;
 import tekmerion.server.job.Changes;
@@ -87,6 +90,10 @@ class ArchiveRules {
     rules.put("job_finding.origin", Set.of("intake", "move")::contains);
     rules.put("decision.courses", this::areCourses);
     rules.put("decision.weighing", isJson(Weighed.class));
+    rules.put("decision.plan", isJson(DecidedPlan.class));
+    rules.put("estimate.plan_lines", isJson(EstimateView.Line[].class));
+    rules.put("estimate.currency", ArchiveRules::isCurrency);
+    oneOf("approval.how", EstimateView.How.class);
     rules.put("intake.answers", isJson(Answers.class));
     rules.put("intake.applied", isJson(Answers.class));
     rules.put("intake.field_versions", isJson(Map.class));
@@ -114,6 +121,11 @@ class ArchiveRules {
             "job.decided_part")) {
       rules.put(key, KEY.asMatchPredicate());
     }
+  }
+
+  private static boolean isCurrency(String code) {
+    return Currency.getAvailableCurrencies().stream()
+        .anyMatch(currency -> currency.getCurrencyCode().equals(code));
   }
 
   private <E extends Enum<E>> void oneOf(String column, Class<E> values) {

@@ -30,6 +30,7 @@ record ArchiveTable(
           "customer_id", "customer",
           "part_id", "part",
           "decision_id", "decision",
+          "estimate_id", "estimate",
           "probe_id", "probe");
 
   /** Columns that name a person of the installation. */
@@ -76,6 +77,8 @@ record ArchiveTable(
           of("stage_time", JOBS, "ended_at, stage"),
           of("data_status_entry", JOBS, "id").without("from_elsewhere"),
           of("decision", JOBS, "id").without("from_elsewhere"),
+          of("estimate", JOBS, "id"),
+          of("approval", JOBS, "id").without("from_elsewhere"),
           of("job_trial", JOBS, "id"),
           of("proof_waiver", JOBS, "id"),
           of("journal_entry", JOBS, "at, id"),

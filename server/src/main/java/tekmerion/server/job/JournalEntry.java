@@ -4,6 +4,7 @@ import static tekmerion.server.job.JobAspect.CASE;
 import static tekmerion.server.job.JobAspect.CUSTODY;
 import static tekmerion.server.job.JobAspect.DIAGNOSIS;
 import static tekmerion.server.job.JobAspect.HISTORY;
+import static tekmerion.server.job.JobAspect.PLAN;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.persistence.Entity;
@@ -28,6 +29,7 @@ public class JournalEntry {
     READING(JobAspect.ALL),
     DATA_STATUS(JobAspect.ALL),
     DECISION(JobAspect.ALL),
+    ESTIMATE(EnumSet.of(CASE, PLAN, HISTORY)),
     PROBE(JobAspect.ALL),
     HAND(EnumSet.of(CASE, CUSTODY, HISTORY)),
     CHANGE(EnumSet.of(CASE, CUSTODY, HISTORY)),

@@ -3,6 +3,8 @@ package tekmerion.server.jobview;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
+import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
@@ -44,6 +46,18 @@ class JobController {
   @GetMapping("/aspects")
   JobAspects aspects(@PathVariable String number, @RequestParam Set<JobAspect> of) {
     return views.of(number, of);
+  }
+
+  /**
+   * What can be decided, side by side.
+   *
+   * @param own remedies of a plan of one's own, by id and in order
+   */
+  @GetMapping("/plans")
+  PlansView plans(
+      @PathVariable String number,
+      @RequestParam(required = false) @Size(max = 4) List<String> own) {
+    return views.plans(number, Optional.ofNullable(own).filter(list -> !list.isEmpty()));
   }
 
   @PostMapping("/readings")

@@ -8,6 +8,7 @@ import static tekmerion.server.job.JobAspect.HISTORY;
 import static tekmerion.server.job.JobAspect.PLAN;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Supplier;
 import org.springframework.stereotype.Service;
@@ -46,7 +47,8 @@ class JobViews implements Shown {
       JobEvidence.Views evidence,
       JobDiagnosis.Views diagnosis,
       JobPlan.Views plan,
-      JobHistory.Views history) {}
+      JobHistory.Views history,
+      PlansView.Views plans) {}
 
   JobViews(
       Jobs jobs,
@@ -77,6 +79,23 @@ class JobViews implements Shown {
     JobAspects all = of(number, JobAspect.ALL);
     return new JobView(
         all.jobCase(), all.custody(), all.evidence(), all.diagnosis(), all.plan(), all.history());
+  }
+
+  /**
+   * What can be decided now, side by side.
+   *
+   * @param own remedies of a plan of one's own, by id and in order; none for no such plan
+   */
+  @Transactional(readOnly = true)
+  PlansView plans(String number, Optional<List<String>> own) {
+    Job job = jobs.named(number);
+    Judged judged = judged(job, parts.custody().of(job, bays.findByJobId(job.id())));
+    return parts
+        .plans()
+        .of(
+            weighing.compare(job, judged.evidence(), judged.permitted(), own),
+            judged.advice(),
+            judged.courses());
   }
 
   /** What was asked for, as it was at one moment; weighs only if it must. */

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -18,8 +19,11 @@ import tekmerion.core.knowhow.Move;
 import tekmerion.core.permit.Permissions;
 import tekmerion.core.weigh.Advice;
 import tekmerion.core.weigh.BuiltInAgainstOurs;
+import tekmerion.core.weigh.Comparison;
+import tekmerion.core.weigh.Comparison.Compared;
 import tekmerion.core.weigh.Contradiction;
 import tekmerion.core.weigh.NextMoves;
+import tekmerion.core.weigh.Plan;
 import tekmerion.core.weigh.Weighed;
 import tekmerion.core.weigh.Weighing;
 import tekmerion.link.RunKind;
@@ -33,6 +37,7 @@ import tekmerion.server.job.JobFindings;
 import tekmerion.server.knowhow.ShopKnowHow;
 import tekmerion.server.part.PartPlace;
 import tekmerion.server.part.PartService;
+import tekmerion.server.problem.Refusal;
 import tekmerion.server.run.Runs;
 
 /** Gathers a job's evidence, from the raw bytes up, and has core weigh it. */
@@ -47,6 +52,7 @@ public class WeighingService {
   private final Runs runs;
   private final Weighings weighings = new Weighings();
   private final Advices advices = new Advices();
+  private final Comparisons comparisons = new Comparisons();
 
   /**
    * A job's evidence and what it comes to.
@@ -158,6 +164,44 @@ public class WeighingService {
         weighed(evidence.drives()),
         evidence.findings(),
         new NextMoves.Situation(permissions, done, true, reached, true));
+  }
+
+  /**
+   * What can be decided now, side by side.
+   *
+   * @param permissions of the job
+   * @param own remedies of a plan of one's own, by id and in order; none for no such plan
+   * @throws Refusal 400 if it can be no plan
+   */
+  public Comparison compare(
+      Job job, Evidence evidence, Permissions permissions, Optional<List<String>> own) {
+    try {
+      return comparisons.of(
+          knowHow.now(),
+          job.families(),
+          weighed(evidence.drives()),
+          evidence.findings(),
+          permissions.least(),
+          own);
+    } catch (IllegalArgumentException e) {
+      throw Refusal.badRequest(
+          "That can be no plan: %s.".formatted(e.getMessage()),
+          "Take up to three of the remedies that are offered, each once.");
+    }
+  }
+
+  /**
+   * One plan as it stands now.
+   *
+   * @param remedies by id and in order; none for handing it back
+   * @throws Refusal 400 if it can be no plan
+   */
+  public Compared plan(Job job, Evidence evidence, Permissions permissions, List<String> remedies) {
+    String id = remedies.isEmpty() ? Plan.HAND_BACK : String.join("+", remedies);
+    return compare(job, evidence, permissions, Optional.of(remedies)).plans().stream()
+        .filter(row -> row.plan().id().equals(id))
+        .findFirst()
+        .orElseThrow();
   }
 
   /** The parts of a machine that a move can be made on. */

@@ -1,0 +1,279 @@
+package tekmerion.server.estimate;
+
+import java.math.BigDecimal;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.util.Currency;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.jdbc.support.GeneratedKeyHolder;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tekmerion.core.forecast.PlanEnd;
+import tekmerion.core.price.Estimate;
+import tekmerion.core.price.Tariff;
+import tekmerion.core.weigh.Comparison.Compared;
+import tekmerion.server.estimate.EstimateView.Answer;
+import tekmerion.server.estimate.EstimateView.How;
+import tekmerion.server.job.Job;
+import tekmerion.server.job.JobLock;
+import tekmerion.server.job.Jobs;
+import tekmerion.server.job.JournalEntry;
+import tekmerion.server.job.Tell;
+import tekmerion.server.permit.JobPermissions;
+import tekmerion.server.person.Person;
+import tekmerion.server.problem.Refusal;
+import tekmerion.server.weighing.WeighingService;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Estimates and what owners said to them: facts, never changed, only followed by others. */
+@Service
+public class Estimates {
+  private static final TypeReference<List<EstimateView.Line>> LINES = new TypeReference<>() {};
+
+  private final Jobs jobs;
+  private final JobLock lock;
+  private final WeighingService weighing;
+  private final JobPermissions permissions;
+  private final Pricing pricing;
+  private final Tell tell;
+  private final JdbcClient jdbc;
+  private final JsonMapper json;
+  private final Clock clock;
+
+  Estimates(
+      Jobs jobs,
+      JobLock lock,
+      WeighingService weighing,
+      JobPermissions permissions,
+      Pricing pricing,
+      Tell tell,
+      JdbcClient jdbc,
+      JsonMapper json,
+      Clock clock) {
+    this.jobs = jobs;
+    this.lock = lock;
+    this.weighing = weighing;
+    this.permissions = permissions;
+    this.pricing = pricing;
+    this.tell = tell;
+    this.jdbc = jdbc;
+    this.json = json;
+    this.clock = clock;
+  }
+
+  /** Of a job, the newest first. */
+  @Transactional(readOnly = true)
+  public List<EstimateView> of(String number) {
+    return of(jobs.named(number));
+  }
+
+  private List<EstimateView> of(Job job) {
+    return jdbc.sql(
+            "SELECT e.id, e.plan_id, e.words, e.plan_lines, e.currency, e.certain, e.at_most,"
+                + " e.tax_percent, e.tax_shown, e.ready_early, e.ready_late, a.display_name,"
+                + " e.made_at FROM estimate e JOIN account a ON a.id = e.made_by"
+                + " WHERE e.job_id = ? ORDER BY e.id DESC")
+        .param(job.id())
+        .query((rs, n) -> view(rs))
+        .list();
+  }
+
+  private EstimateView view(ResultSet rs) throws SQLException {
+    String currency = rs.getString(5);
+    return new EstimateView(
+        rs.getLong(1),
+        rs.getString(2),
+        rs.getString(3),
+        json.readValue(rs.getString(4), LINES),
+        currency,
+        amount(rs.getBigDecimal(6), currency),
+        amount(rs.getBigDecimal(7), currency),
+        rs.getBigDecimal(8),
+        rs.getBoolean(9),
+        rs.getTimestamp(10).toInstant(),
+        rs.getTimestamp(11).toInstant(),
+        rs.getString(12),
+        rs.getTimestamp(13).toInstant(),
+        answers(rs.getLong(1), currency));
+  }
+
+  private static BigDecimal amount(BigDecimal stored, String currency) {
+    int places = Math.max(0, Currency.getInstance(currency).getDefaultFractionDigits());
+    return stored == null ? null : stored.setScale(places);
+  }
+
+  private List<Answer> answers(long estimate, String currency) {
+    return jdbc.sql(
+            "SELECT p.how, p.signer, p.up_to, p.note, a.display_name, p.made_at, p.from_elsewhere"
+                + " FROM approval p JOIN account a ON a.id = p.made_by WHERE p.estimate_id = ?"
+                + " ORDER BY p.id DESC")
+        .param(estimate)
+        .query(
+            (rs, n) ->
+                new Answer(
+                    How.valueOf(rs.getString(1)),
+                    rs.getString(2),
+                    amount(rs.getBigDecimal(3), currency),
+                    rs.getString(4),
+                    rs.getString(5),
+                    rs.getTimestamp(6).toInstant(),
+                    rs.getBoolean(7)))
+        .list();
+  }
+
+  /**
+   * Keeps what the owner is told of a plan.
+   *
+   * @param remedies of the plan, by id and in order; none for handing it back
+   * @return its id
+   * @throws Refusal 409 if nobody has said what the shop charges; 400 if no such plan can be made
+   */
+  @Transactional
+  long make(String number, long version, List<String> remedies, Person by) {
+    Job job = lock.forChange(number, version);
+    Tariff tariff =
+        pricing
+            .tariff()
+            .orElseThrow(
+                () ->
+                    Refusal.notPossibleNow(
+                        "Nobody has said yet what the shop charges.",
+                        "The lead says so under Prices."));
+    WeighingService.Evidence evidence = weighing.weigh(job);
+    Compared row = weighing.plan(job, evidence, permissions.of(job, evidence), remedies);
+    Estimate estimate = pricing.of(row.plan(), tariff);
+    PlanEnd end = pricing.end(row.plan());
+    String words =
+        row.onlyIf().isEmpty()
+            ? row.words()
+            : "%s. Only if that does not end it: %s".formatted(row.words(), row.onlyIf());
+    GeneratedKeyHolder key = new GeneratedKeyHolder();
+    jdbc.sql(
+            "INSERT INTO estimate (job_id, plan_id, words, plan_lines, currency, certain, at_most,"
+                + " tax_percent, tax_shown, ready_early, ready_late, made_by, made_at)"
+                + " VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)")
+        .params(
+            job.id(),
+            row.plan().id(),
+            words,
+            json.writeValueAsString(estimate.lines().stream().map(EstimateView.Line::of).toList()),
+            tariff.currency().getCurrencyCode(),
+            estimate.certain(),
+            estimate.atMost(),
+            tariff.taxPercent(),
+            tariff.taxShown(),
+            Timestamp.from(end.early()),
+            Timestamp.from(end.late()),
+            by.id(),
+            Timestamp.from(clock.instant()))
+        .update(key, "id");
+    tell.journal(
+        job,
+        JournalEntry.Kind.ESTIMATE,
+        "Estimate of %s %s, at most %s"
+            .formatted(tariff.currency().getCurrencyCode(), estimate.certain(), estimate.atMost()),
+        words,
+        by);
+    return key.getKey().longValue();
+  }
+
+  /**
+   * Keeps what the owner said to an estimate.
+   *
+   * @param upTo what they agree to pay at most; null if they refuse
+   * @throws Refusal 409 if it is not the newest estimate of the job
+   */
+  @Transactional
+  void answer(
+      String number,
+      long version,
+      long estimate,
+      How how,
+      String signer,
+      BigDecimal upTo,
+      String note,
+      Person by) {
+    Job job = lock.forChange(number, version);
+    EstimateView newest =
+        of(job).stream()
+            .findFirst()
+            .orElseThrow(() -> Refusal.notFound("There is no estimate in this job."));
+    if (newest.id() != estimate) {
+      throw Refusal.notPossibleNow(
+          "There is a newer estimate than the one that was answered.",
+          "Tell the owner the newest one.");
+    }
+    if ((upTo == null) != (how == How.REFUSED)) {
+      throw Refusal.badRequest(
+          how == How.REFUSED ? "A refusal names no amount." : "It is not said up to what.",
+          "Say what the owner agrees to pay at most.");
+    }
+    if (upTo != null && upTo.compareTo(newest.certain()) < 0) {
+      throw Refusal.badRequest(
+          "%s is less than what the plan costs in any case, %s.".formatted(upTo, newest.certain()),
+          "Agree on more, or estimate another plan.");
+    }
+    jdbc.sql(
+            "INSERT INTO approval (job_id, estimate_id, how, signer, up_to, note, made_by, made_at)"
+                + " VALUES (?, ?, ?, ?, ?, ?, ?, ?)")
+        .params(
+            job.id(),
+            estimate,
+            how.name(),
+            signer.strip(),
+            upTo,
+            note.strip(),
+            by.id(),
+            Timestamp.from(clock.instant()))
+        .update();
+    String said =
+        switch (how) {
+          case SIGNED -> "The owner signed for up to %s %s";
+          case PHONE -> "The owner agreed by phone to up to %s %s";
+          case REFUSED -> "The owner refused the estimate";
+        };
+    tell.journal(
+        job,
+        JournalEntry.Kind.ESTIMATE,
+        said.formatted(newest.currency(), amount(upTo, newest.currency())),
+        note.strip(),
+        by);
+  }
+
+  /**
+   * Whether a plan may be decided, by what the owner said last. Without an estimate everything may:
+   * the shop asked for nothing.
+   *
+   * @throws Refusal 423 if the owner refused and the plan is more than handing it back, or if it
+   *     may cost more than they agreed to
+   */
+  public void mustAllow(Job job, Compared plan) {
+    Optional<EstimateView> asked =
+        of(job).stream()
+            .filter(e -> e.answers().stream().anyMatch(a -> !a.fromElsewhere()))
+            .findFirst();
+    if (asked.isEmpty() || plan.plan().remedies().isEmpty()) {
+      return;
+    }
+    Answer last =
+        asked.get().answers().stream().filter(a -> !a.fromElsewhere()).findFirst().orElseThrow();
+    if (last.how() == How.REFUSED) {
+      throw Refusal.locked(
+          "The owner refused the last estimate.",
+          "Opens when they agree to another one. Handing it back is open.");
+    }
+    BigDecimal most =
+        pricing.tariff().map(t -> pricing.of(plan.plan(), t).atMost()).orElse(BigDecimal.ZERO);
+    if (most.compareTo(last.upTo()) > 0) {
+      throw Refusal.locked(
+          "It may cost %s; the owner agreed to at most %s %s."
+              .formatted(most, asked.get().currency(), last.upTo()),
+          "Opens when the owner agrees to a new estimate.");
+    }
+  }
+}
