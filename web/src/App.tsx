@@ -100,6 +100,10 @@ const router = createBrowserRouter([
         lazy: () => import('./views/stock/StockView').then((m) => ({ Component: m.StockView })),
       },
       {
+        path: '/prices',
+        lazy: () => import('./views/prices/PricesView').then((m) => ({ Component: m.PricesView })),
+      },
+      {
         path: '/know-how',
         lazy: () =>
           import('./views/know-how/KnowHowView').then((m) => ({ Component: m.KnowHowView })),

@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, told } from './client';
 import { fetchJob } from './job';
-import type { Course, DataStatus, Isolation, Job, KnowHowEntry, WaiverSigned } from './types';
+import type { Approval, DataStatus, Isolation, Job, KnowHowEntry, WaiverSigned } from './types';
 
 /** Keys under which answers are kept; live events name the same things. */
 export const keys = {
@@ -25,6 +25,11 @@ export const keys = {
   battery: (number: string) => ['job', number, 'battery'] as const,
   work: (number: string) => ['job', number, 'work'] as const,
   isolation: (number: string, sort: string) => ['job', number, 'isolation', sort] as const,
+  /** Below its job likewise, each plan of one's own for itself. */
+  plans: (number: string, own: readonly string[]) =>
+    ['job', number, 'plans', own.join('+')] as const,
+  estimates: (number: string) => ['job', number, 'estimates'] as const,
+  prices: ['prices'] as const,
   stock: ['stock'] as const,
   knowHow: ['know-how'] as const,
   learnt: ['learnt'] as const,
@@ -293,10 +298,56 @@ export const useWaiverStep = (number: string) =>
     }),
   );
 
-export const useSignDecision = (number: string) =>
-  useJobChange(number, (body: { version: number; courses: Course[]; reason: string }) =>
-    api.POST('/api/jobs/{number}/decisions', { params: { path: { number } }, body }),
+/** What can be decided, with a plan of one's own; while it is asked for, the last answer stands. */
+export const usePlans = (number: string, own: readonly string[]) =>
+  useQuery({
+    queryKey: keys.plans(number, own),
+    queryFn: () =>
+      told(
+        api.GET('/api/jobs/{number}/plans', {
+          params: { path: { number }, query: own.length === 0 ? {} : { own: [...own] } },
+        }),
+      ),
+    placeholderData: (before) => before,
+  });
+
+export const useEstimates = (number: string) =>
+  useQuery({
+    queryKey: keys.estimates(number),
+    queryFn: () => told(api.GET('/api/jobs/{number}/estimates', { params: { path: { number } } })),
+  });
+
+export const useMakeEstimate = (number: string) =>
+  useJobChange(number, (body: { version: number; remedies: string[] }) =>
+    api.POST('/api/jobs/{number}/estimates', { params: { path: { number } }, body }),
   );
+
+export const useAnswerEstimate = (number: string, id: number) =>
+  useJobChange(
+    number,
+    (body: {
+      version: number;
+      how: Approval['how'];
+      signer: string;
+      upTo: number | null;
+      note: string;
+    }) =>
+      api.POST('/api/jobs/{number}/estimates/{id}/answers', {
+        params: { path: { number, id } },
+        body,
+      }),
+  );
+
+export const useSignDecision = (number: string) =>
+  useJobChange(number, (body: { version: number; remedies: string[]; reason: string }) =>
+    api.POST('/api/jobs/{number}/decisions', {
+      params: { path: { number } },
+      body: { ...body, courses: null },
+    }),
+  );
+
+export const usePrices = () =>
+  useQuery({ queryKey: keys.prices, queryFn: () => told(api.GET('/api/prices')) });
 
 export const useEnrolmentCode = (bay: number) =>
   useMutation({

@@ -52,7 +52,7 @@ export function Band({ person, here }: BandProps) {
       <nav aria-label="Views">
         {tab('/', 'Floor', pathname === '/')}
         {tab('/intake', 'Intake', pathname.startsWith('/intake'))}
-        {tab('/stock', 'Stock', pathname === '/stock')}
+        {tab('/stock', 'Stock', pathname === '/stock' || pathname === '/prices')}
         {tab('/know-how', 'Know-how', pathname === '/know-how' || pathname === '/makers')}
         {person.role === 'LEAD' && tab('/people', 'People', pathname === '/people')}
       </nav>

@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
+import { useSearchParams } from 'react-router';
 import styled from 'styled-components';
 import { api } from '../../api/client';
 import { keys, useCall, useProgress, useReadPart, type Progress } from '../../api/queries';
@@ -19,7 +20,11 @@ export function Moves({ job }: { job: Job }) {
   const read = useReadPart(job.number);
   const progress = useProgress(job.number).data ?? null;
   const run = useCall(keys.job(job.number));
-  const [guided, setGuided] = useState<Move | null>(null);
+  // A link may lead straight to a move that is made by hand.
+  const [asked] = useSearchParams();
+  const [guided, setGuided] = useState<Move | null>(
+    () => job.moves.find((m) => m.id === asked.get('move') && m.lock === null && byHand(m)) ?? null,
+  );
   const [all, setAll] = useState(false);
   const next = job.moves.find((move) => move.lock === null);
   const make = (move: Move) => {
@@ -104,6 +109,8 @@ export function Moves({ job }: { job: Job }) {
     </Sheet>
   );
 }
+
+const byHand = (move: Move) => move.partKey === null || move.by === null;
 
 const verb = (move: Move) =>
   move.by === null ? 'Do it…' : move.by === 'READ' ? 'Read it' : 'Start it';

@@ -26,6 +26,7 @@ it('says what speaks against the decision, what it came back with, and what the 
             dataStatus: 'WANTED',
             headline: 'Heat or dust, 90 in 100.',
             causes: [],
+            plan: null,
             fromElsewhere: false,
             signedBy: 'Bo K.',
             signedAt: '2026-10-01T07:00:00Z',

@@ -1,5 +1,6 @@
 import { useState, type FormEvent } from 'react';
 import { Button as Plain, Form } from 'react-aria-components';
+import { Link } from 'react-router';
 import styled from 'styled-components';
 import { api } from '../../api/client';
 import { keys, useCall, useSession, useStock } from '../../api/queries';
@@ -37,7 +38,8 @@ function Shown({ stock, text, onText }: ShownProps) {
     <Page>
       <Title>{stock.finding}</Title>
       <Sub>
-        Drives by model, worst first: the share that had to be replaced, with its 95 % interval.
+        Drives by model, worst first: the share that had to be replaced, with its 95 % interval.{' '}
+        <Link to="/prices">What work and parts cost</Link>
       </Sub>
       <TwoColumns $side="400px">
         <Sheet>

@@ -5,6 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import tekmerion.launch.ShopClient;
@@ -82,7 +85,7 @@ class EstimateTest {
   }
 
   @Test
-  void whatTheOwnerAgreedToIsAGateForWhatIsSigned(RunningServer.Shop shop) {
+  void whatTheOwnerAgreedToIsAGateForWhatIsSigned(RunningServer.Shop shop) throws Exception {
     ShopClient ines = shop.signedIn();
     String job = takenIn(shop, "Runa Sol");
     long first = estimate(ines, job, "replace-adapter");
@@ -102,6 +105,13 @@ class EstimateTest {
     JsonNode told = ines.get(job + "/estimates").body();
     assertThat(told.at("/0/answers/0/upTo").decimalValue()).isEqualByComparingTo("60.00");
     assertThat(told.at("/0/answers/0/wroteDown").stringValue()).isEqualTo("Ines R.");
+    byte[] paper = ines.download(job + "/estimates/%d/estimate.pdf".formatted(first)).orElseThrow();
+    try (PDDocument document = Loader.loadPDF(paper)) {
+      assertThat(new PDFTextStripper().getText(document))
+          .contains("Estimate: Replace the adapter")
+          .contains("€48.50")
+          .contains("All amounts are with 25 % tax.");
+    }
   }
 
   @Test

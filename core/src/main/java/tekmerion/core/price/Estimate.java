@@ -7,7 +7,7 @@ import java.util.Optional;
 import java.util.function.Function;
 import tekmerion.core.decision.Course;
 import tekmerion.core.knowhow.Remedy;
-import tekmerion.core.price.PartPrice.Source;
+import tekmerion.core.price.PartPrice.PriceSource;
 import tekmerion.core.weigh.Plan;
 
 /**
@@ -26,7 +26,7 @@ public record Estimate(List<Line> lines, BigDecimal certain, BigDecimal atMost) 
   }
 
   /** What a line is for. */
-  public enum Kind {
+  public enum LineKind {
     WORK,
     PART,
     /** What is missing to what the shop charges at least. */
@@ -39,7 +39,12 @@ public record Estimate(List<Line> lines, BigDecimal certain, BigDecimal atMost) 
    * @param source of a part's price; null for work
    */
   public record Line(
-      Kind kind, String words, int minutes, BigDecimal amount, boolean certain, Source source) {}
+      LineKind kind,
+      String words,
+      int minutes,
+      BigDecimal amount,
+      boolean certain,
+      PriceSource source) {}
 
   /**
    * @param prices of the part that a remedy needs; empty if nobody named one
@@ -52,24 +57,29 @@ public record Estimate(List<Line> lines, BigDecimal certain, BigDecimal atMost) 
       boolean certain = plan.reached().get(k) >= SURE;
       int minutes = plan.handsOnMinutes(k);
       BigDecimal work = tariff.told(tariff.work(remedy.course(), minutes));
-      lines.add(new Line(Kind.WORK, remedy.name(), minutes, work, certain, null));
+      lines.add(new Line(LineKind.WORK, remedy.name(), minutes, work, certain, null));
       if (remedy.parts() > 0) {
         PartPrice price = prices.apply(remedy).orElseGet(() -> usual(remedy, tariff));
         lines.add(
             new Line(
-                Kind.PART, price.words(), 0, tariff.told(price.amount()), certain, price.source()));
+                LineKind.PART,
+                price.words(),
+                0,
+                tariff.told(price.amount()),
+                certain,
+                price.source()));
       }
     }
     BigDecimal missing = tariff.told(tariff.minimum()).subtract(sumOfCertain(lines));
     if (missing.signum() > 0) {
       String words = lines.isEmpty() ? "Looking at it" : "Up to what is charged at least";
-      lines.add(new Line(Kind.MINIMUM, words, 0, missing, true, null));
+      lines.add(new Line(LineKind.MINIMUM, words, 0, missing, true, null));
     }
     BigDecimal certain = sumOfCertain(lines);
     // What is needed besides uses up what was charged to come to the least.
     BigDecimal all =
         lines.stream()
-            .filter(line -> line.kind() != Kind.MINIMUM)
+            .filter(line -> line.kind() != LineKind.MINIMUM)
             .map(Line::amount)
             .reduce(BigDecimal.ZERO, BigDecimal::add);
     return new Estimate(lines, certain, all.max(certain));
@@ -78,7 +88,8 @@ public record Estimate(List<Line> lines, BigDecimal certain, BigDecimal atMost) 
   /** What such a part usually costs: the know-how has it in minutes of work. */
   private static PartPrice usual(Remedy remedy, Tariff tariff) {
     String words = remedy.part().isEmpty() ? "Small parts" : "A " + remedy.part();
-    return new PartPrice(words, tariff.work(Course.REPLACE_PART, remedy.parts()), Source.USUAL);
+    return new PartPrice(
+        words, tariff.work(Course.REPLACE_PART, remedy.parts()), PriceSource.USUAL);
   }
 
   private static BigDecimal sumOfCertain(List<Line> lines) {

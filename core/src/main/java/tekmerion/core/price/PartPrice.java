@@ -7,9 +7,9 @@ import java.math.BigDecimal;
  *
  * @param words what it is
  */
-public record PartPrice(String words, BigDecimal amount, Source source) {
+public record PartPrice(String words, BigDecimal amount, PriceSource source) {
   /** Where a price comes from. */
-  public enum Source {
+  public enum PriceSource {
     /** It is in stock. */
     STOCK,
     /** It is in the shop's price list. */

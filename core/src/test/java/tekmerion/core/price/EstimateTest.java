@@ -12,9 +12,9 @@ import org.junit.jupiter.api.Test;
 import tekmerion.core.decision.Course;
 import tekmerion.core.knowhow.Remedy;
 import tekmerion.core.permit.Invasiveness;
-import tekmerion.core.price.Estimate.Kind;
 import tekmerion.core.price.Estimate.Line;
-import tekmerion.core.price.PartPrice.Source;
+import tekmerion.core.price.Estimate.LineKind;
+import tekmerion.core.price.PartPrice.PriceSource;
 import tekmerion.core.weigh.Plan;
 
 /** Against arithmetic: 60.00 an hour, 90.00 where a part is replaced, at least 25.00. */
@@ -56,7 +56,7 @@ class EstimateTest {
 
   private static Optional<PartPrice> listed(Remedy remedy) {
     return remedy == DRIVE
-        ? Optional.of(new PartPrice("QUAY-1000F", new BigDecimal("70.00"), Source.LIST))
+        ? Optional.of(new PartPrice("QUAY-1000F", new BigDecimal("70.00"), PriceSource.LIST))
         : Optional.empty();
   }
 
@@ -72,16 +72,18 @@ class EstimateTest {
     assertThat(estimate.lines())
         .containsExactly(
             work("copy", 25, "25.00", true),
-            new Line(Kind.PART, "Small parts", 0, new BigDecimal("15.00"), true, Source.USUAL),
+            new Line(
+                LineKind.PART, "Small parts", 0, new BigDecimal("15.00"), true, PriceSource.USUAL),
             work("drive", 60, "90.00", true),
-            new Line(Kind.PART, "QUAY-1000F", 0, new BigDecimal("70.00"), true, Source.LIST),
+            new Line(
+                LineKind.PART, "QUAY-1000F", 0, new BigDecimal("70.00"), true, PriceSource.LIST),
             work("over", 12, "12.00", false));
     assertThat(estimate.certain()).isEqualByComparingTo("200.00");
     assertThat(estimate.atMost()).isEqualByComparingTo("212.00");
   }
 
   private static Line work(String words, int minutes, String amount, boolean certain) {
-    return new Line(Kind.WORK, words, minutes, new BigDecimal(amount), certain, null);
+    return new Line(LineKind.WORK, words, minutes, new BigDecimal(amount), certain, null);
   }
 
   /** 200.00 and a quarter of it are 250.00; not shown, it is told as 200.00. */

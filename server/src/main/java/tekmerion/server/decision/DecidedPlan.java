@@ -33,7 +33,7 @@ public record DecidedPlan(
   public record Step(
       String remedy, String name, Course course, double chance, int handsOn, int waiting) {}
 
-  static DecidedPlan of(Compared row) {
+  public static DecidedPlan of(Compared row) {
     Plan plan = row.plan();
     return new DecidedPlan(
         plan.id(),

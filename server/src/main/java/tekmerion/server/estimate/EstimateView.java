@@ -40,12 +40,12 @@ public record EstimateView(
    */
   @Schema(name = "EstimateLine")
   public record Line(
-      Estimate.Kind kind,
+      Estimate.LineKind kind,
       String words,
       int minutes,
       BigDecimal amount,
       boolean certain,
-      @Schema(nullable = true) PartPrice.Source source) {
+      @Schema(nullable = true) PartPrice.PriceSource source) {
     static Line of(Estimate.Line line) {
       return new Line(
           line.kind(), line.words(), line.minutes(), line.amount(), line.certain(), line.source());

@@ -18,6 +18,7 @@ import tekmerion.core.weigh.Advice;
 import tekmerion.core.weigh.Comparison;
 import tekmerion.core.weigh.Comparison.Compared;
 import tekmerion.core.weigh.Plan;
+import tekmerion.server.decision.DecidedPlan;
 import tekmerion.server.decision.DecisionService.CourseView;
 import tekmerion.server.decision.DecisionService.Lock;
 import tekmerion.server.estimate.Pricing;
@@ -67,6 +68,7 @@ record PlansView(
       String id,
       List<String> remedies,
       List<Course> courses,
+      List<DecidedPlan.Step> steps,
       String words,
       String onlyIf,
       String against,
@@ -145,6 +147,7 @@ record PlansView(
           plan.id(),
           plan.remedies().stream().map(r -> r.id()).toList(),
           plan.courses(),
+          DecidedPlan.of(row).steps(),
           row.words(),
           row.onlyIf(),
           row.against(),

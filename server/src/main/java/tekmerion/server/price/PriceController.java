@@ -80,7 +80,7 @@ class PriceController {
    */
   record PricesTaken(@NotBlank @Size(max = 400_000) String csv) {}
 
-  record TakenIn(int lines) {}
+  record PricesTakenIn(int lines) {}
 
   PriceController(Tariffs tariffs, PriceList list) {
     this.tariffs = tariffs;
@@ -137,7 +137,7 @@ class PriceController {
   }
 
   @PostMapping("/list")
-  TakenIn takeIn(@Valid @RequestBody PricesTaken taken, @AuthenticationPrincipal Person by) {
-    return new TakenIn(list.takeIn(taken.csv(), by));
+  PricesTakenIn takeIn(@Valid @RequestBody PricesTaken taken, @AuthenticationPrincipal Person by) {
+    return new PricesTakenIn(list.takeIn(taken.csv(), by));
   }
 }

@@ -74,7 +74,7 @@ public class PriceList {
     return all().stream()
         .filter(price -> price.part().equals(remedy.part()))
         .findFirst()
-        .map(price -> new PartPrice(price.words(), price.amount(), PartPrice.Source.LIST));
+        .map(price -> new PartPrice(price.words(), price.amount(), PartPrice.PriceSource.LIST));
   }
 
   /**

@@ -9,15 +9,20 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import tekmerion.server.estimate.EstimateView;
+import tekmerion.server.estimate.Estimates;
+import tekmerion.server.problem.Refusal;
 
-/** The owner's report, on screen and on paper. */
+/** The owner's report, on screen and on paper, and the estimate on paper. */
 @RestController
 @RequestMapping("/api/jobs/{number}")
 class ReportController {
   private final Reports reports;
+  private final Estimates estimates;
 
-  ReportController(Reports reports) {
+  ReportController(Reports reports, Estimates estimates) {
     this.reports = reports;
+    this.estimates = estimates;
   }
 
   /**
@@ -42,5 +47,20 @@ class ReportController {
     return ResponseEntity.ok()
         .header(HttpHeaders.CONTENT_DISPOSITION, "inline; filename=\"" + number + ".pdf\"")
         .body(pdf);
+  }
+
+  @GetMapping(path = "/estimates/{id}/estimate.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
+  ResponseEntity<byte[]> estimate(
+      @PathVariable String number,
+      @PathVariable long id,
+      @RequestParam(defaultValue = "A4") Paper paper) {
+    EstimateView told =
+        estimates.of(number).stream()
+            .filter(estimate -> estimate.id() == id)
+            .findFirst()
+            .orElseThrow(() -> Refusal.notFound("There is no such estimate in this job."));
+    return ResponseEntity.ok()
+        .header(HttpHeaders.CONTENT_DISPOSITION, "inline; filename=\"" + number + "-estimate.pdf\"")
+        .body(EstimatePdf.of(told, reports.head(number), paper));
   }
 }

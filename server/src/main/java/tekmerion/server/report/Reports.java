@@ -126,6 +126,18 @@ class Reports {
         annex(job, ofJob, moves));
   }
 
+  /** Who an estimate is for, and of what. */
+  @Transactional(readOnly = true)
+  EstimatePdf.Head head(String number) {
+    Job job = jobs.named(number);
+    return new EstimatePdf.Head(
+        Optional.ofNullable(properties.shop().name()).orElse(""),
+        job.customer().displayName(),
+        job.machine().name(),
+        job.number(),
+        properties.shop().zone());
+  }
+
   /** What was decided on; else what leans. */
   private static Optional<CauseShare> cause(Job job, Weighed weighed) {
     List<CauseShare> causes = weighed.causes();

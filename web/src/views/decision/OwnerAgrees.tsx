@@ -1,0 +1,261 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import styled from 'styled-components';
+import { useAnswerEstimate, useEstimates, useMakeEstimate } from '../../api/queries';
+import type { Approval, Estimate, Job, PlanRow } from '../../api/types';
+import { address } from '../../api/client';
+import { color, size } from '../../theme/theme';
+import { Button } from '../../ui/Button';
+import { Field } from '../../ui/Field';
+import { when } from '../../ui/format';
+import { Row as Controls } from '../../ui/Layout';
+import { Loaded } from '../../ui/Loaded';
+import { Modal } from '../../ui/Modal';
+import { ProblemNote } from '../../ui/ProblemNote';
+import { Lead, Sheet } from '../../ui/Sheet';
+import { money } from './planWords';
+
+export interface OwnerAgreesProps {
+  job: Job;
+  row: PlanRow;
+  /** Null until the lead has said what the shop charges. */
+  currency: string | null;
+}
+
+/** The estimate for the chosen plan, and what the owner said to the newest one. */
+export function OwnerAgrees({ job, row, currency }: OwnerAgreesProps) {
+  const estimates = useEstimates(job.number);
+  return (
+    <Box>
+      <Lead>The owner agrees</Lead>
+      {currency === null || row.certain === null || row.certain === undefined ? (
+        <p>
+          Nobody has said yet what the shop charges. The lead says so under{' '}
+          <Link to="/prices">Prices</Link>.
+        </p>
+      ) : (
+        <Loaded query={estimates}>
+          {(all) => <Told job={job} row={row} currency={currency} newest={all[0]} />}
+        </Loaded>
+      )}
+    </Box>
+  );
+}
+
+interface ToldProps {
+  job: Job;
+  row: PlanRow;
+  currency: string;
+  newest: Estimate | undefined;
+}
+
+function Told({ job, row, currency, newest }: ToldProps) {
+  const make = useMakeEstimate(job.number);
+  const [how, setHow] = useState<Approval['how'] | null>(null);
+  const isOfThis = newest?.plan === row.id;
+  const answer = newest?.answers[0];
+  return (
+    <>
+      {newest !== undefined && <Newest estimate={newest} isOfThis={isOfThis} answer={answer} />}
+      {!isOfThis && (
+        <p>
+          {row.words}: {money(row.certain ?? 0, currency)}
+          {(row.atMost ?? 0) > (row.certain ?? 0) &&
+            `, at most ${money(row.atMost ?? 0, currency)} without asking again`}
+          .
+        </p>
+      )}
+      {make.isError && <ProblemNote error={make.error} />}
+      <Controls>
+        {!isOfThis && (
+          <Button
+            onPress={() => make.mutate({ version: job.version, remedies: row.remedies })}
+            isPending={make.isPending}
+          >
+            Make the estimate
+          </Button>
+        )}
+        {isOfThis && (
+          <>
+            <a
+              href={address('/api/jobs/{number}/estimates/{id}/estimate.pdf', {
+                number: job.number,
+                id: String(newest.id),
+              })}
+              target="_blank"
+              rel="noreferrer"
+            >
+              Print or send
+            </a>
+            <Button onPress={() => setHow('SIGNED')}>Signed here…</Button>
+            <Button onPress={() => setHow('PHONE')}>By phone…</Button>
+            <Button onPress={() => setHow('REFUSED')}>Refused…</Button>
+          </>
+        )}
+      </Controls>
+      {how !== null && newest !== undefined && (
+        <Answered job={job} estimate={newest} how={how} onClose={() => setHow(null)} />
+      )}
+    </>
+  );
+}
+
+interface NewestProps {
+  estimate: Estimate;
+  isOfThis: boolean;
+  answer: Approval | undefined;
+}
+
+function Newest({ estimate, isOfThis, answer }: NewestProps) {
+  const { currency } = estimate;
+  return (
+    <>
+      {answer !== undefined && (
+        <Said data-refused={answer.how === 'REFUSED' || undefined}>
+          {saidWords(answer, currency)}
+          <small>
+            {answer.signer}, {when(answer.at)}, {answer.wroteDown}
+            {answer.note !== '' && ` · ${answer.note}`}
+          </small>
+        </Said>
+      )}
+      <p>
+        {isOfThis ? 'Estimate' : `Last estimate, of “${estimate.words}”`}:{' '}
+        <b>{money(estimate.certain, currency)}</b>
+        {estimate.atMost > estimate.certain &&
+          `, at most ${money(estimate.atMost, currency)} without asking again`}
+        {estimate.taxShown && estimate.taxPercent > 0 && `, with ${estimate.taxPercent} % tax`}.{' '}
+        {estimate.madeBy}, {when(estimate.madeAt)}.
+      </p>
+      {isOfThis && (
+        <Lines>
+          {estimate.lines.map((line, i) => (
+            <li key={i}>
+              <span>
+                {line.words}
+                {line.minutes > 0 && `, ${line.minutes} min`}
+                {line.source === 'USUAL' && ' (usual price, none is on the list)'}
+                {!line.certain && ', only if it is needed'}
+              </span>
+              <span>{money(line.amount, currency)}</span>
+            </li>
+          ))}
+        </Lines>
+      )}
+    </>
+  );
+}
+
+function saidWords(answer: Approval, currency: string): string {
+  if (answer.how === 'REFUSED') return 'The owner refused it: only handing it back is open';
+  const upTo = money(answer.upTo ?? 0, currency);
+  return answer.how === 'SIGNED'
+    ? `The owner signed for up to ${upTo}`
+    : `The owner agreed by phone to up to ${upTo}`;
+}
+
+interface AnsweredProps {
+  job: Job;
+  estimate: Estimate;
+  how: Approval['how'];
+  onClose: () => void;
+}
+
+const TITLES: Record<Approval['how'], string> = {
+  SIGNED: 'The owner signs the estimate',
+  PHONE: 'The owner agreed by phone',
+  REFUSED: 'The owner refused the estimate',
+};
+
+function Answered({ job, estimate, how, onClose }: AnsweredProps) {
+  const answer = useAnswerEstimate(job.number, estimate.id);
+  const [signer, setSigner] = useState('');
+  const [upTo, setUpTo] = useState(String(estimate.atMost));
+  const [note, setNote] = useState('');
+  const amount = Number(upTo.replace(',', '.'));
+  const isAmount = upTo.trim() !== '' && Number.isFinite(amount) && amount >= 0;
+  const isReady = signer.trim() !== '' && (how === 'REFUSED' || isAmount);
+  return (
+    <Modal title={TITLES[how]} isOpen onClose={onClose}>
+      <p>{estimate.words}</p>
+      <Field
+        label={how === 'SIGNED' ? 'Customer’s full name, typed by the customer' : 'Who said so'}
+        value={signer}
+        onChange={setSigner}
+        maxLength={200}
+      />
+      {how !== 'REFUSED' && (
+        <Field
+          label={`Up to how much, in ${estimate.currency}`}
+          value={upTo}
+          onChange={setUpTo}
+          inputMode="decimal"
+          hint="Work that would cost more stops, and the owner is asked again."
+        />
+      )}
+      <Field label="Note" value={note} onChange={setNote} maxLength={1000} />
+      {answer.isError && <ProblemNote error={answer.error} />}
+      {!isReady && <p>A name{how === 'REFUSED' ? '' : ' and an amount'} are still missing.</p>}
+      <Controls>
+        <Button
+          primary
+          isDisabled={!isReady}
+          isPending={answer.isPending}
+          onPress={() =>
+            answer.mutate(
+              {
+                version: job.version,
+                how,
+                signer,
+                upTo: how === 'REFUSED' ? null : amount,
+                note,
+              },
+              { onSuccess: onClose },
+            )
+          }
+        >
+          Keep it
+        </Button>
+        <Button onPress={onClose}>Leave it</Button>
+      </Controls>
+    </Modal>
+  );
+}
+
+const Box = styled(Sheet)`
+  display: grid;
+  gap: 10px;
+  padding: 14px 16px 16px;
+  a {
+    display: inline-flex;
+    align-items: center;
+    min-height: 44px;
+  }
+`;
+
+const Said = styled.p`
+  padding: 8px 12px;
+  border-left: 5px solid ${color.clear};
+  background: ${color.clearSoft};
+  font-weight: 700;
+  small {
+    display: block;
+    font-weight: 400;
+    font-size: ${size.small};
+  }
+  &[data-refused] {
+    border-color: ${color.implicated};
+    background: ${color.implicatedSoft};
+  }
+`;
+
+const Lines = styled.ul`
+  font-size: ${size.text};
+  li {
+    display: flex;
+    justify-content: space-between;
+    gap: 12px;
+    padding: 3px 0;
+    border-top: 1px solid ${color.line};
+  }
+`;

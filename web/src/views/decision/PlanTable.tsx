@@ -1,0 +1,273 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import styled from 'styled-components';
+import type { Job, PlanRow, Plans } from '../../api/types';
+import { color, size, upTo } from '../../theme/theme';
+import { Button } from '../../ui/Button';
+import { ofHundred } from '../../ui/format';
+import { Sheet } from '../../ui/Sheet';
+import { OwnPlan } from './OwnPlan';
+import { between, lostWords, minutesWords, money, rangeWords } from './planWords';
+
+export interface PlanTableProps {
+  job: Job;
+  plans: Plans;
+  chosen: PlanRow | undefined;
+  onChoose: (id: string) => void;
+  /** Remedies of a plan of one's own, in order. */
+  onOwn: (remedies: readonly string[]) => void;
+}
+
+/** Plans side by side, the cheapest first, all costs counted. */
+export function PlanTable({ job, plans, chosen, onChoose, onOwn }: PlanTableProps) {
+  const [isOwnOpen, setOwnOpen] = useState(false);
+  return (
+    <Sheet>
+      <Scroll>
+        <Table aria-label="Plans, the cheapest first">
+          <thead>
+            <tr>
+              <th scope="col">Plan</th>
+              <th scope="col">complaint gone, in 100</th>
+              <th scope="col">owner’s data lost</th>
+              <th scope="col" data-right>
+                hands-on
+              </th>
+              <th scope="col" data-right>
+                ready, 8 of 10
+              </th>
+              <th scope="col" data-right>
+                owner pays
+              </th>
+              <th scope="col">
+                <Hidden>Choose</Hidden>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {plans.rows.map((row, i) => (
+              <Row
+                key={row.id}
+                row={row}
+                isBest={i === 0}
+                isChosen={row.id === chosen?.id}
+                currency={plans.currency ?? null}
+                onChoose={() => onChoose(row.id)}
+              />
+            ))}
+          </tbody>
+        </Table>
+      </Scroll>
+      <Foot>
+        <p>
+          <b>Best:</b> {plans.why}
+        </p>
+        <Turn job={job} plans={plans} />
+        <Button onPress={() => setOwnOpen(true)}>Put together your own…</Button>
+      </Foot>
+      {isOwnOpen && (
+        <OwnPlan
+          choices={plans.choices}
+          onClose={() => setOwnOpen(false)}
+          onDone={(remedies) => {
+            setOwnOpen(false);
+            onOwn(remedies);
+          }}
+        />
+      )}
+    </Sheet>
+  );
+}
+
+function Turn({ job, plans }: { job: Job; plans: Plans }) {
+  const turn = plans.turn;
+  if (turn === null || turn === undefined) {
+    return (
+      <p>
+        <b>What would change it:</b> nothing that can be looked at now.
+      </p>
+    );
+  }
+  return (
+    <p>
+      <b>What would change it:</b> “{turn.outcome}” ({Math.round(100 * turn.chance)} in 100): then{' '}
+      {turn.plan.charAt(0).toLowerCase() + turn.plan.slice(1)}.{' '}
+      <Link to={`/job/${job.number}?move=${encodeURIComponent(turn.move)}`}>
+        {turn.moveWords}, {turn.minutes} min ›
+      </Link>
+    </p>
+  );
+}
+
+interface RowProps {
+  row: PlanRow;
+  isBest: boolean;
+  isChosen: boolean;
+  currency: string | null;
+  onChoose: () => void;
+}
+
+function Row({ row, isBest, isChosen, currency, onChoose }: RowProps) {
+  const range = rangeWords(row.goneLow, row.goneHigh);
+  return (
+    <PlanLine data-chosen={isChosen || undefined}>
+      <th scope="row">
+        <b>{row.words}</b>
+        <small>
+          {isBest && 'best · '}
+          {row.own && 'your own · '}
+          {row.onlyIf === '' ? row.against : `only if that does not end it: ${lower(row.onlyIf)}`}
+        </small>
+      </th>
+      <td>
+        <Bar aria-hidden>
+          <span style={{ width: `${100 * row.gone}%` }} />
+        </Bar>
+        <b>{ofHundred(row.gone)}</b> {range !== '' && <small>{range}</small>}
+      </td>
+      <td>
+        <Bar data-data aria-hidden>
+          <span style={{ width: `${100 * row.dataLost}%` }} />
+        </Bar>
+        <b>{lostWords(row.dataLost)}</b>
+      </td>
+      <td data-right>{minutesWords(row)}</td>
+      <td data-right>{between(row.readyEarly, row.readyLate)}</td>
+      <td data-right>
+        <Price row={row} currency={currency} />
+      </td>
+      <td>
+        {row.lock === null || row.lock === undefined ? (
+          <Button
+            primary={isChosen}
+            aria-pressed={isChosen}
+            aria-label={`${isChosen ? 'Chosen' : 'Choose'}: ${row.words}`}
+            onPress={onChoose}
+          >
+            {isChosen ? 'Chosen' : 'Choose'}
+          </Button>
+        ) : (
+          <Locked>
+            <b>Locked.</b> {row.lock.opens}
+          </Locked>
+        )}
+      </td>
+    </PlanLine>
+  );
+}
+
+function Price({ row, currency }: { row: PlanRow; currency: string | null }) {
+  if (currency === null || row.certain === null || row.certain === undefined) {
+    return <small>not said</small>;
+  }
+  const most = row.atMost ?? row.certain;
+  return (
+    <>
+      {money(row.certain, currency)}
+      {most > row.certain && <small>at most {money(most, currency)}</small>}
+    </>
+  );
+}
+
+const lower = (words: string) => words.charAt(0).toLowerCase() + words.slice(1);
+
+const Scroll = styled.div`
+  overflow-x: auto;
+`;
+
+const Hidden = styled.span`
+  position: absolute;
+  clip-path: inset(50%);
+  width: 1px;
+  height: 1px;
+  overflow: hidden;
+`;
+
+const Table = styled.table`
+  width: 100%;
+  border-collapse: collapse;
+  font-size: ${size.body};
+  th,
+  td {
+    text-align: left;
+    padding: 8px 10px;
+    vertical-align: middle;
+    font-weight: 400;
+  }
+  thead th {
+    font-size: ${size.small};
+    font-weight: 700;
+    color: ${color.ink2};
+    white-space: nowrap;
+  }
+  th:first-child {
+    padding-left: 16px;
+    min-width: 260px;
+  }
+  [data-right] {
+    text-align: right;
+    white-space: nowrap;
+  }
+  small {
+    font-size: ${size.small};
+    color: ${color.ink2};
+  }
+  th small,
+  [data-right] small {
+    display: block;
+  }
+`;
+
+const PlanLine = styled.tr`
+  border-top: 1px solid ${color.line};
+  &[data-chosen] {
+    background: ${color.clearSoft};
+    box-shadow: inset 5px 0 0 ${color.clear};
+  }
+`;
+
+const Bar = styled.span`
+  display: block;
+  width: 110px;
+  height: 8px;
+  margin-bottom: 3px;
+  background: ${color.sunken};
+  & > span {
+    display: block;
+    height: 100%;
+    background: ${color.clear};
+  }
+  &[data-data] > span {
+    background: ${color.hold};
+  }
+`;
+
+const Locked = styled.span`
+  display: block;
+  max-width: 220px;
+  font-size: ${size.small};
+  color: ${color.holdInk};
+`;
+
+const Foot = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 2px 16px;
+  align-items: center;
+  padding: 10px 16px;
+  border-top: 1px solid ${color.line};
+  p {
+    grid-column: 1;
+  }
+  button {
+    grid-column: 2;
+    grid-row: 1 / 3;
+  }
+  ${upTo.narrow} {
+    grid-template-columns: minmax(0, 1fr);
+    button {
+      grid-column: 1;
+      grid-row: auto;
+    }
+  }
+`;

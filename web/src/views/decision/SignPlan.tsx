@@ -1,0 +1,65 @@
+import { useState, type FormEvent } from 'react';
+import { Form } from 'react-aria-components';
+import styled from 'styled-components';
+import { useSignDecision } from '../../api/queries';
+import type { Job, PlanRow } from '../../api/types';
+import { color } from '../../theme/theme';
+import { Button } from '../../ui/Button';
+import { Field } from '../../ui/Field';
+import { ProblemNote } from '../../ui/ProblemNote';
+import { Sheet } from '../../ui/Sheet';
+
+/** The signature under the chosen plan. */
+export function SignPlan({ job, row }: { job: Job; row: PlanRow }) {
+  const sign = useSignDecision(job.number);
+  const [reason, setReason] = useState('');
+  const isLocked = row.lock !== null && row.lock !== undefined;
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    sign.mutate(
+      { version: job.version, remedies: row.remedies, reason },
+      { onSuccess: () => setReason('') },
+    );
+  };
+  return (
+    <Box as={Form} onSubmit={submit}>
+      <Field
+        label="In your words, for the next of us"
+        area
+        value={reason}
+        onChange={setReason}
+        maxLength={4000}
+      />
+      {isLocked && (
+        <p>
+          This plan is locked: {row.lock?.reason} {row.lock?.opens}
+        </p>
+      )}
+      {!isLocked && reason.trim() === '' && <p>It can be signed once you say why.</p>}
+      {sign.isError && <ProblemNote error={sign.error} />}
+      {sign.isSuccess && <Kept role="status">Signed and kept.</Kept>}
+      <Button
+        primary
+        type="submit"
+        isDisabled={isLocked || reason.trim() === ''}
+        isPending={sign.isPending}
+      >
+        Sign the decision
+      </Button>
+      <p>It keeps the weighing as it stands now and is never changed, only followed by another.</p>
+    </Box>
+  );
+}
+
+const Box = styled(Sheet)`
+  display: grid;
+  gap: 10px;
+  padding: 14px 16px 16px;
+  p {
+    color: ${color.ink2};
+  }
+`;
+
+const Kept = styled.strong`
+  color: ${color.clear};
+`;

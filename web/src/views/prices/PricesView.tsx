@@ -1,0 +1,308 @@
+import { useState, type FormEvent } from 'react';
+import { Checkbox } from 'react-aria-components';
+import styled from 'styled-components';
+import { api } from '../../api/client';
+import { keys, useCall, usePrices, useSession } from '../../api/queries';
+import type { Prices, Tariff } from '../../api/types';
+import { color, size } from '../../theme/theme';
+import { Button } from '../../ui/Button';
+import { Field } from '../../ui/Field';
+import { Back, FieldRow, Row, TwoColumns } from '../../ui/Layout';
+import { Loaded } from '../../ui/Loaded';
+import { ProblemNote } from '../../ui/ProblemNote';
+import { Select } from '../../ui/Select';
+import { Lead, Page, Sheet, SheetHead, Sub, Teach, Title } from '../../ui/Sheet';
+import { money } from '../decision/planWords';
+
+/** What the shop charges: the rates, and what parts cost. The lead changes it. */
+export function PricesView() {
+  const prices = usePrices();
+  return <Loaded query={prices}>{(data) => <Shown prices={data} />}</Loaded>;
+}
+
+function Shown({ prices }: { prices: Prices }) {
+  const isLead = useSession().data?.person?.role === 'LEAD';
+  const tariff = prices.tariff ?? null;
+  return (
+    <Page>
+      <Back to="/stock">‹ Stock</Back>
+      <Title>
+        {tariff === null
+          ? 'The shop has not said what it charges'
+          : `An hour of work costs ${money(tariff.perHour, tariff.currency)}, a job at least ${money(tariff.minimum, tariff.currency)}`}
+      </Title>
+      <Sub>
+        All amounts before tax. What was estimated before stays as it was told.
+        {!isLead && ' A lead can change it.'}
+      </Sub>
+      <TwoColumns $side="minmax(320px, 44%)">
+        <Sheet>
+          <SheetHead>
+            <Lead>Work</Lead>
+          </SheetHead>
+          <Work
+            key={JSON.stringify(tariff)}
+            prices={prices}
+            tariff={tariff ?? EMPTY}
+            isLead={isLead}
+          />
+        </Sheet>
+        <Parts prices={prices} isLead={isLead} />
+      </TwoColumns>
+    </Page>
+  );
+}
+
+const EMPTY: Tariff = {
+  currency: 'EUR',
+  perHour: 0,
+  perHourOf: {},
+  minimum: 0,
+  taxPercent: 0,
+  taxShown: true,
+};
+
+const numberOf = (text: string) => Number(text.trim().replace(',', '.'));
+const isAmount = (text: string) => text.trim() !== '' && numberOf(text) >= 0;
+
+interface WorkProps {
+  prices: Prices;
+  tariff: Tariff;
+  isLead: boolean;
+}
+
+function Work({ prices, tariff, isLead }: WorkProps) {
+  const call = useCall(keys.prices, ['job']);
+  const [currency, setCurrency] = useState(tariff.currency);
+  const [perHour, setPerHour] = useState(String(tariff.perHour));
+  const [minimum, setMinimum] = useState(String(tariff.minimum));
+  const [tax, setTax] = useState(String(tariff.taxPercent));
+  const [taxShown, setTaxShown] = useState(tariff.taxShown);
+  const [rates, setRates] = useState<Record<string, string>>(
+    Object.fromEntries(Object.entries(tariff.perHourOf).map(([c, rate]) => [c, String(rate)])),
+  );
+  const given = Object.entries(rates).filter(([, rate]) => rate.trim() !== '');
+  const isReady =
+    currency.trim().length === 3 &&
+    [perHour, minimum, tax, ...given.map(([, rate]) => rate)].every(isAmount);
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    call.mutate(() =>
+      api.PUT('/api/prices/tariff', {
+        body: {
+          currency: currency.trim().toUpperCase(),
+          perHour: numberOf(perHour),
+          perHourOf: Object.fromEntries(given.map(([c, rate]) => [c, numberOf(rate)])),
+          minimum: numberOf(minimum),
+          taxPercent: numberOf(tax),
+          taxShown,
+        },
+      }),
+    );
+  };
+  return (
+    <Form onSubmit={submit}>
+      <Row>
+        <Field label="Currency" value={currency} onChange={setCurrency} isDisabled={!isLead} />
+        <Field label="An hour" value={perHour} onChange={setPerHour} isDisabled={!isLead} />
+        <Field label="At least" value={minimum} onChange={setMinimum} isDisabled={!isLead} />
+        <Field label="Tax, %" value={tax} onChange={setTax} isDisabled={!isLead} />
+      </Row>
+      <Tick isSelected={taxShown} onChange={setTaxShown} isDisabled={!isLead}>
+        {({ isSelected }) => (
+          <>
+            <span aria-hidden>{isSelected ? '☑' : '☐'}</span> Owners are told amounts with the tax
+          </>
+        )}
+      </Tick>
+      <p>An hour of some work may cost another amount; empty: as above.</p>
+      <Rates>
+        {prices.courses.map(({ course, words }) => (
+          <Field
+            key={course}
+            label={words}
+            value={rates[course] ?? ''}
+            onChange={(rate) => setRates({ ...rates, [course]: rate })}
+            isDisabled={!isLead}
+          />
+        ))}
+      </Rates>
+      {call.isError && <ProblemNote error={call.error} />}
+      {call.isSuccess && <strong role="status">Kept. It holds from now on.</strong>}
+      {isLead && !isReady && <p>Three letters for the currency, and amounts of at least 0.</p>}
+      {isLead && (
+        <Button primary type="submit" isDisabled={!isReady} isPending={call.isPending}>
+          Keep it
+        </Button>
+      )}
+    </Form>
+  );
+}
+
+function Parts({ prices, isLead }: { prices: Prices; isLead: boolean }) {
+  const call = useCall(keys.prices, ['job']);
+  const currency = prices.tariff?.currency ?? 'EUR';
+  return (
+    <Sheet>
+      <SheetHead>
+        <Lead>Parts</Lead>
+        <small>of a sort, the cheapest is estimated</small>
+      </SheetHead>
+      {prices.prices.length === 0 && (
+        <Teach>
+          No part has a price yet. Until one has, an estimate takes what such parts usually cost,
+          and says so.
+        </Teach>
+      )}
+      <List>
+        {prices.prices.map((price) => (
+          <li key={`${price.part} ${price.words}`}>
+            <span>
+              <b>{price.words}</b>
+              <small>{price.part}</small>
+            </span>
+            <span>{money(price.amount, currency)}</span>
+            {isLead && (
+              <Button
+                aria-label={`Take ${price.words} off the list`}
+                isPending={call.isPending}
+                onPress={() =>
+                  call.mutate(() =>
+                    api.PUT('/api/prices/part', {
+                      body: { part: price.part, words: price.words, amount: null },
+                    }),
+                  )
+                }
+              >
+                Take off
+              </Button>
+            )}
+          </li>
+        ))}
+      </List>
+      {call.isError && <ProblemNote error={call.error} />}
+      {isLead && <Add prices={prices} />}
+      {isLead && <TakeIn />}
+    </Sheet>
+  );
+}
+
+function Add({ prices }: { prices: Prices }) {
+  const call = useCall(keys.prices, ['job']);
+  const [part, setPart] = useState(prices.sorts[0] ?? '');
+  const [words, setWords] = useState('');
+  const [amount, setAmount] = useState('');
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    call.mutate(
+      () => api.PUT('/api/prices/part', { body: { part, words, amount: numberOf(amount) } }),
+      {
+        onSuccess: () => {
+          setWords('');
+          setAmount('');
+        },
+      },
+    );
+  };
+  return (
+    <Below onSubmit={submit}>
+      <Select
+        label="Sort of part"
+        value={part}
+        options={prices.sorts.map((sort) => [sort, sort] as const)}
+        onChange={setPart}
+      />
+      <Field label="What it is" value={words} onChange={setWords} maxLength={200} />
+      <Field label="Price" value={amount} onChange={setAmount} inputMode="decimal" />
+      <Button
+        type="submit"
+        isDisabled={words.trim() === '' || !isAmount(amount)}
+        isPending={call.isPending}
+      >
+        Put on the list
+      </Button>
+      {call.isError && <ProblemNote error={call.error} />}
+    </Below>
+  );
+}
+
+function TakeIn() {
+  const call = useCall<{ lines: number }>(keys.prices, ['job']);
+  const [csv, setCsv] = useState('');
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    call.mutate(() => api.POST('/api/prices/list', { body: { csv } }), {
+      onSuccess: () => setCsv(''),
+    });
+  };
+  return (
+    <Below onSubmit={submit}>
+      <Field
+        label="A list as CSV"
+        area
+        value={csv}
+        onChange={setCsv}
+        hint="First line: part,words,price. A price for the same sort and words takes the place of the old one."
+      />
+      <Button type="submit" isDisabled={csv.trim() === ''} isPending={call.isPending}>
+        Take the list in
+      </Button>
+      {call.isError && <ProblemNote error={call.error} />}
+      {call.isSuccess && <strong role="status">{call.data?.lines} lines were taken in.</strong>}
+    </Below>
+  );
+}
+
+const Form = styled.form`
+  display: grid;
+  gap: 12px;
+  padding: 0 16px 16px;
+  & > div:first-child > * {
+    width: 120px;
+  }
+  strong {
+    color: ${color.clear};
+  }
+`;
+
+const Tick = styled(Checkbox)`
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  min-height: 44px;
+  &[data-focus-visible] {
+    outline: 3px solid ${color.leanMark};
+  }
+`;
+
+const Rates = styled.div`
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(220px, 1fr));
+  align-items: end;
+  gap: 10px 16px;
+`;
+
+const List = styled.ul`
+  li {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) auto auto;
+    gap: 12px;
+    align-items: center;
+    min-height: 52px;
+    padding: 4px 16px;
+    border-top: 1px solid ${color.line};
+  }
+  small {
+    display: block;
+    font-size: ${size.small};
+    color: ${color.ink2};
+  }
+`;
+
+const Below = styled(FieldRow)`
+  padding: 12px 16px;
+  border-top: 1px solid ${color.line};
+  strong {
+    color: ${color.clear};
+  }
+`;
