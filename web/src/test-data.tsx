@@ -178,6 +178,7 @@ export const job = (more: Partial<Job> = {}): Job => ({
   proof: null,
   plans: [],
   turns: [],
+  stop: 'Test on: “Read drive A” costs 1 min and saves 42.',
   waiver: 'I do not need the data.',
   decisions: [],
   journal: [],

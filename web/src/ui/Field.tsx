@@ -44,6 +44,11 @@ const inputStyle = `
   background: ${color.sheet};
   color: ${color.ink};
   width: 100%;
+  &[data-disabled] {
+    border-style: dashed;
+    background: ${color.sunken};
+    color: ${color.ink2};
+  }
 `;
 
 const Line = styled(Input)`

@@ -41,11 +41,10 @@ interface DecideProps {
 
 function Decide({ job, plans, own, onOwn }: DecideProps) {
   const [picked, setPicked] = useState<string | null>(null);
-  // What was put together by hand is what is meant; else, until somebody chooses, the best open one.
+  // What was put together by hand is what is meant; else, until somebody chooses, the best one.
   const chosen =
     plans.rows.find((row) => row.id === picked) ??
     plans.rows.find((row) => row.own && own.length > 0) ??
-    plans.rows.find((row) => row.lock === null) ??
     plans.rows[0];
   return (
     <Page>

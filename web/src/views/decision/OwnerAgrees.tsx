@@ -174,7 +174,10 @@ function Answered({ job, estimate, how, onClose }: AnsweredProps) {
   const [note, setNote] = useState('');
   const amount = Number(upTo.replace(',', '.'));
   const isAmount = upTo.trim() !== '' && Number.isFinite(amount) && amount >= 0;
-  const isReady = signer.trim() !== '' && (how === 'REFUSED' || isAmount);
+  const missing = [
+    ...(signer.trim() === '' ? ['a name'] : []),
+    ...(how === 'REFUSED' || isAmount ? [] : ['an amount']),
+  ];
   return (
     <Modal title={TITLES[how]} isOpen onClose={onClose}>
       <p>{estimate.words}</p>
@@ -195,11 +198,11 @@ function Answered({ job, estimate, how, onClose }: AnsweredProps) {
       )}
       <Field label="Note" value={note} onChange={setNote} maxLength={1000} />
       {answer.isError && <ProblemNote error={answer.error} />}
-      {!isReady && <p>A name{how === 'REFUSED' ? '' : ' and an amount'} are still missing.</p>}
+      {missing.length > 0 && <p>Still missing: {missing.join(' and ')}.</p>}
       <Controls>
         <Button
           primary
-          isDisabled={!isReady}
+          isDisabled={missing.length > 0}
           isPending={answer.isPending}
           onPress={() =>
             answer.mutate(

@@ -120,16 +120,22 @@ function Row({ row, isBest, isChosen, currency, onChoose }: RowProps) {
         </small>
       </th>
       <td>
-        <Bar aria-hidden>
-          <span style={{ width: `${100 * row.gone}%` }} />
-        </Bar>
-        <b>{ofHundred(row.gone)}</b> {range !== '' && <small>{range}</small>}
+        <Share>
+          <Bar aria-hidden>
+            <span style={{ width: `${100 * row.gone}%` }} />
+          </Bar>
+          <span>
+            <b>{ofHundred(row.gone)}</b> {range !== '' && <small>{range}</small>}
+          </span>
+        </Share>
       </td>
       <td>
-        <Bar data-data aria-hidden>
-          <span style={{ width: `${100 * row.dataLost}%` }} />
-        </Bar>
-        <b>{lostWords(row.dataLost)}</b>
+        <Share>
+          <Bar data-data aria-hidden>
+            <span style={{ width: `${100 * row.dataLost}%` }} />
+          </Bar>
+          <b>{lostWords(row.dataLost)}</b>
+        </Share>
       </td>
       <td data-right>{minutesWords(row)}</td>
       <td data-right>{between(row.readyEarly, row.readyLate)}</td>
@@ -190,7 +196,7 @@ const Table = styled.table`
   th,
   td {
     text-align: left;
-    padding: 8px 10px;
+    padding: 5px 10px;
     vertical-align: middle;
     font-weight: 400;
   }
@@ -226,11 +232,18 @@ const PlanLine = styled.tr`
   }
 `;
 
+const Share = styled.div`
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  white-space: nowrap;
+`;
+
 const Bar = styled.span`
   display: block;
-  width: 110px;
-  height: 8px;
-  margin-bottom: 3px;
+  flex: none;
+  width: 84px;
+  height: 10px;
   background: ${color.sunken};
   & > span {
     display: block;

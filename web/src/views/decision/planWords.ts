@@ -4,12 +4,14 @@ import { ofHundred } from '../../ui/format';
 const time = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
 const weekday = new Intl.DateTimeFormat('en-GB', { weekday: 'short' });
 const date = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short' });
+const HOUR_MS = 3600 * 1000;
 const WEEK_MS = 6 * 24 * 3600 * 1000;
 
-/** "Tue 13:00–16:30", "Tue 16:30 – Wed 10:15", with dates once they are a week away. */
+/** "Tue 13:00–16:30", "Tue 16:30 – Wed 10:15", with dates once they are a week away; "at once". */
 export function between(early: string, late: string, now = new Date()): string {
   const from = new Date(early);
   const to = new Date(late);
+  if (early === late && from.getTime() - now.getTime() < HOUR_MS) return 'at once';
   const day = to.getTime() - now.getTime() > WEEK_MS ? date : weekday;
   const first = `${day.format(from)} ${time.format(from)}`;
   return from.toDateString() === to.toDateString()
@@ -32,6 +34,7 @@ export const money = (amount: number, currency: string) =>
 
 /** "84 min", "84–110 min" where a part of it is needed only perhaps. */
 export function minutesWords(row: PlanRow): string {
+  if (row.mostMinutes === 0) return 'none';
   const expected = Math.round(row.handsOnMinutes);
   return row.mostMinutes - expected < 2 ? `${expected} min` : `${expected}–${row.mostMinutes} min`;
 }

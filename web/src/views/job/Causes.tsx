@@ -30,7 +30,9 @@ export function Causes({ job, shown, onChoose }: CausesProps) {
     <Sheet>
       <Head>
         <h1>{headline}</h1>
-        <Sub>{subOf(findings, job.weighing.noneProbability)}</Sub>
+        <Sub>
+          {subOf(findings, job.weighing.noneProbability)} {job.stop !== '' && <b>{job.stop}</b>}
+        </Sub>
       </Head>
       <Columns aria-hidden="true">
         <span>Cause</span>

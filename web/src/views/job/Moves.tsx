@@ -56,9 +56,7 @@ export function Moves({ job }: { job: Job }) {
         <Lead>Next moves, best first</Lead>
         <small>gentlest wins a tie</small>
       </SheetHead>
-      {job.enough && (
-        <Enough>Nothing left is worth its minutes: decide, or look further if you differ.</Enough>
-      )}
+      {job.enough && job.stop !== '' && <Enough>{job.stop} Decide, or look further.</Enough>}
       {read.isError && <ProblemNote error={read.error} />}
       {run.isError && <ProblemNote error={run.error} />}
       {refused.map((request) => (

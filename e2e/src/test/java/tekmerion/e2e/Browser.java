@@ -156,13 +156,6 @@ final class Browser implements AutoCloseable {
         at -> at.replaceFirst("^[0-9]", "").startsWith(words) || at.startsWith(words));
   }
 
-  void tabToTicked() {
-    tabUntil(
-        "a ticked box",
-        "String(e.matches('input[type=checkbox]:checked'))",
-        Boolean.TRUE.toString()::equals);
-  }
-
   /**
    * Tab until it is there. To ask the browser after each key takes most of a test's time, so as
    * many keys are pressed as the page has stops up to there, and Shift+Tab goes back if that was
@@ -272,11 +265,6 @@ final class Browser implements AutoCloseable {
     open("/");
     signIn(person, Whole.PASSWORD);
     see(By.cssSelector("header nav"));
-  }
-
-  /** How many boxes are ticked. */
-  int ticked() {
-    return driver.findElements(By.cssSelector("input[type=checkbox]:checked")).size();
   }
 
   void moveTo(By what) {

@@ -102,12 +102,7 @@ class DataTest {
     browser.seeHeading("copied and verified, 2 files lost something");
 
     browser.open("/job/J-2291/decision");
-    browser.seeText("Courses, in the order");
-    if (!browser.has(By.xpath("//label[contains(.,'Replace the part')]//input[@checked]"))
-        && !browser.has(
-            By.xpath("//label[@data-selected='true' and contains(.,'Replace the part')]"))) {
-      browser.click(By.xpath("//label[contains(.,'Replace the part')]"));
-    }
+    browser.seeHeading("Replace drive A");
     browser.type(
         "In your words, for the next of us", "46 sectors are pending, its copy is verified.");
     browser.press("Sign the decision");

@@ -101,13 +101,14 @@ class JourneyTest {
   private void rulesButNotOverTheOwnersData() {
     browser.key("1");
     browser.press("Decide");
-    browser.seeHeading("Recover the data, then replace the part");
-    assertThat(
-            browser.has(
-                By.xpath(
-                    "//label[contains(.,'Reset the system, erasing')][@data-disabled][contains(.,'Locked')]")))
-        .isTrue();
+    browser.seeHeading("Recover the data, then replace drive A");
     assertAccessible();
+    browser.press("Put together your own");
+    browser.see(
+        By.xpath(
+            "//label[contains(.,'Reset the system, erasing')][contains(.,'Cannot be signed yet')]"));
+    assertAccessible();
+    browser.press("Leave it");
 
     long version = whole.signedIn().get("/api/jobs/J-2291").body().get("version").longValue();
     String erase =
@@ -119,7 +120,7 @@ class JourneyTest {
 
     browser.seeText("Signed and kept.");
     browser.seeText("Count grows, self-test fails on reading.");
-    browser.seeHeading("Decided: Recover the data, then replace the part");
+    browser.seeHeading("Decided: Recover the data, then replace drive A");
   }
 
   private void findsItAllAgainAfterARestartOfEverything() {

@@ -55,7 +55,7 @@ class WholeJobTest {
     makeAll("Listen to drive A and feel it", "Clicks in a rhythm", "As usual");
     browser.seeText("Drive A is failing");
     make("Copy drive A before anything else", "With unreadable places");
-    rule("Recover the data, then replace the part", "Clicks, reads with errors elsewhere too.");
+    rule("Recover the data, then replace drive A", "Clicks, reads with errors elsewhere too.");
     change("new drive, data put back", "It is gone");
     handBack(job);
   }
@@ -68,7 +68,7 @@ class WholeJobTest {
     make("Run on one module at a time", "One fails and the other runs");
     make("Put in a module that is known good", "The complaint is gone");
     browser.seeText("A memory module is bad");
-    rule("Replace the part", "Fails alone, a known good one runs.");
+    rule("Replace the memory module", "Fails alone, a known good one runs.");
     change("new module", "It is gone");
     handBack(job);
   }
@@ -81,7 +81,7 @@ class WholeJobTest {
     makeAll("Read what the battery says about itself", "Under 50 %", "500 and more");
     makeAll("Run it down under a steady load", "Under 50 %", "Within 10 %");
     browser.seeText("The battery is worn");
-    rule("Replace the part", "A third of its charge left, measured and by its self-report.");
+    rule("Replace the battery", "A third of its charge left, measured and by its self-report.");
     change("new battery", "It is gone");
     handBack(job);
   }
@@ -261,33 +261,35 @@ class WholeJobTest {
   private static void toTheDecision() {
     browser.tabTo("Decide");
     browser.keys(Keys.ENTER);
-    browser.seeText("Sign it");
+    browser.seeText("Sign the decision");
   }
 
   /** As it leans. */
-  private static void rule(String courses, String reason) {
+  private static void rule(String plan, String reason) {
     toTheDecision();
-    finding(courses, reason);
+    finding(plan, reason);
   }
 
-  /** Another course than the ones that are ticked. */
-  private static void ruleOtherwise(String course, String reason) {
+  /** Another plan than those that are offered. */
+  private static void ruleOtherwise(String remedy, String reason) {
     toTheDecision();
-    for (int i = browser.ticked(); i > 0; i--) {
-      browser.tabToTicked();
-      browser.keys(Keys.SPACE);
-    }
-    browser.tabToward(course);
+    browser.tabTo("Put together your own…");
+    browser.keys(Keys.ENTER);
+    browser.seeText("Compare it");
+    browser.tabToward(remedy);
     browser.keys(Keys.SPACE);
-    finding(course, reason);
+    browser.tabTo("Compare it");
+    browser.keys(Keys.ENTER);
+    browser.seeText("your own");
+    finding(remedy, reason);
   }
 
-  private static void finding(String courses, String reason) {
+  private static void finding(String plan, String reason) {
     browser.tabToward("In your words, for the next of us");
     browser.keys(reason);
     browser.tabTo("Sign the decision");
     browser.keys(Keys.ENTER);
-    browser.seeHeading("Decided: " + courses);
+    browser.seeHeading("Decided: " + plan);
     browser.open(browser.path().replace("/decision", ""));
     browser.seeText("Not shown yet: 0 of");
   }

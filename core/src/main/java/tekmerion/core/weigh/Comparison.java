@@ -142,11 +142,17 @@ public record Comparison(List<Compared> plans, String why, List<Remedy> remedies
       }
       Plan best = chosen.get(0);
       List<Remedy> mends = best.remedies().stream().filter(r -> !choices.isRecovery(r)).toList();
-      if (mends.size() < best.remedies().size() && !mends.isEmpty()) {
+      if (!mends.isEmpty() && recovers(best)) {
         add(chosen, plans.of(faults, stake, mends)); // the same without its copy
       }
       add(chosen, plans.of(faults, stake, List.of()));
       return chosen;
+    }
+
+    /** Whether it is likelier than not that the data is recovered in it. */
+    private boolean recovers(Plan plan) {
+      return IntStream.range(0, plan.remedies().size())
+          .anyMatch(k -> plan.isLikely(k) && choices.isRecovery(plan.remedies().get(k)));
     }
 
     private boolean mends(Plan plan) {

@@ -189,7 +189,8 @@ public class DecisionService {
     WeighingService.Evidence evidence = weighing.weigh(job);
     Permissions permitted = permissions.of(job, evidence);
     Compared plan = weighing.plan(job, evidence, permitted, remedies);
-    plan.plan().remedies().forEach(remedy -> mustBeOpen(remedy.course(), permitted));
+    // What is done only if that does not end the complaint has its gate when it comes to that.
+    plan.plan().courses().forEach(course -> mustBeOpen(course, permitted));
     estimates.mustAllow(job, plan);
     keep(
         job,

@@ -18,12 +18,15 @@ import tekmerion.server.maker.MakerNotes;
  * What it could be, what to do next, and what the shop knows to fail on such machines.
  *
  * @param enough whether no further move is worth its minutes: time to decide
+ * @param stop the same in a sentence, with what the best of them would cost and save; empty for an
+ *     ended job
  * @param turns findings that would change the best plan
  */
 record JobDiagnosis(
     Weighed weighing,
     List<Move> moves,
     boolean enough,
+    String stop,
     List<TurnView> turns,
     List<MakerNotes.Note> weakPoints) {
 
@@ -118,6 +121,7 @@ record JobDiagnosis(
                   courses,
                   notes),
           !ended && advice.enough(),
+          ended ? "" : advice.stop().words(),
           advice.turns().stream().map(TurnView::of).toList(),
           notes.values().stream().filter(n -> n.topic() == MakerTopic.WEAK_POINT).toList());
     }

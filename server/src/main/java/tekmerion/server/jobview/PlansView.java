@@ -60,7 +60,8 @@ record PlansView(
    * @param ownerMinutes that its owner is expected to need afterwards
    * @param readyEarly if it was begun now, eight of ten are ready between the two
    * @param certain what the owner pays in any case; null if nobody said what the shop charges
-   * @param lock why it cannot be decided now, and what opens it; null if it can
+   * @param lock why it cannot be decided now, and what opens it; null if it can. What is done only
+   *     if the rest does not end the complaint has its gate when it comes to that
    * @param own whether it was put together by hand
    */
   @Schema(name = "PlanRow")
@@ -162,11 +163,7 @@ record PlansView(
           end.late(),
           costs.map(Estimate::certain).orElse(null),
           costs.map(Estimate::atMost).orElse(null),
-          plan.remedies().stream()
-              .map(r -> locks.get(r.course()))
-              .filter(Objects::nonNull)
-              .findFirst()
-              .orElse(null),
+          plan.courses().stream().map(locks::get).filter(Objects::nonNull).findFirst().orElse(null),
           row.own());
     }
 

@@ -16,6 +16,7 @@ public final class Pages {
           "/know-how",
           "/know-how/**",
           "/stock",
+          "/prices",
           "/intake",
           "/intake/**",
           "/join",
