@@ -181,6 +181,7 @@ export const job = (more: Partial<Job> = {}): Job => ({
   stop: 'Test on: “Read drive A” costs 1 min and saves 42.',
   waiver: 'I do not need the data.',
   decisions: [],
+  work: null,
   journal: [],
   ...more,
 });

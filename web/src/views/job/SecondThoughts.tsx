@@ -24,7 +24,7 @@ export function SecondThoughts({ job }: { job: Job }) {
             <p>{job.contradicted}</p>
           </div>
           <Button primary onPress={() => void navigate(`/job/${job.number}/decision`)}>
-            Rule anew
+            Decide anew
           </Button>
         </Thought>
       )}

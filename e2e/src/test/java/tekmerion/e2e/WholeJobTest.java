@@ -56,7 +56,7 @@ class WholeJobTest {
     browser.seeText("Drive A is failing");
     make("Copy drive A before anything else", "With unreadable places");
     rule("Recover the data, then replace drive A", "Clicks, reads with errors elsewhere too.");
-    change("new drive, data put back", "It is gone");
+    change("Replace the drive", "It is gone");
     handBack(job);
   }
 
@@ -69,7 +69,7 @@ class WholeJobTest {
     make("Put in a module that is known good", "The complaint is gone");
     browser.seeText("A memory module is bad");
     rule("Replace the memory module", "Fails alone, a known good one runs.");
-    change("new module", "It is gone");
+    change("Replace the memory module", "It is gone");
     handBack(job);
   }
 
@@ -82,7 +82,7 @@ class WholeJobTest {
     makeAll("Run it down under a steady load", "Under 50 %", "Within 10 %");
     browser.seeText("The battery is worn");
     rule("Replace the battery", "A third of its charge left, measured and by its self-report.");
-    change("new battery", "It is gone");
+    change("Replace the battery", "It is gone");
     handBack(job);
   }
 
@@ -121,7 +121,7 @@ class WholeJobTest {
     browser.see(By.id("made"));
     ruleOtherwise(
         "Reset the system, keeping files", "Files cannot be mended; the hardware is sound.");
-    change("system reset, files kept", "It is gone");
+    change("Reset the system, keeping files", "It is gone");
     handBack(job);
   }
 
@@ -294,13 +294,14 @@ class WholeJobTest {
     browser.seeText("Not shown yet: 0 of");
   }
 
-  private static void change(String what, String then) {
-    browser.tabToward("One change, then look at the complaint");
-    browser.keys(what, Keys.ENTER);
-    browser.seeText("Changed: " + what);
+  /** The open step of the plan; what is seen then. */
+  private static void change(String step, String then) {
+    browser.tabTo("Begin: " + step);
+    browser.keys(Keys.ENTER);
+    browser.seeText("begun: look whether the complaint is gone");
     browser.tabTo(then);
     browser.keys(Keys.ENTER);
-    browser.seeText("Complaint gone");
+    browser.seeText("done, the complaint was gone");
   }
 
   /** Not before it is shown. */

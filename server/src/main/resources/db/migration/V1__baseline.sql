@@ -284,6 +284,7 @@ CREATE TABLE job_change (
   id        BIGINT NOT NULL AUTO_INCREMENT,
   job_id    BIGINT NOT NULL,
   what      VARCHAR(200) NOT NULL,
+  remedy    VARCHAR(60),
   opened_by BIGINT NOT NULL,
   opened_at DATETIME(6) NOT NULL,
   result    VARCHAR(20),

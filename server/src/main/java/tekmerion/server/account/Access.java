@@ -87,6 +87,7 @@ public class Access implements AuthorizationManager<RequestAuthorizationContext>
                   "/api/jobs/{number}/decisions",
                   "/api/jobs/{number}/trials",
                   "/api/jobs/{number}/moves/**",
+                  "/api/jobs/{number}/steps/**",
                   "/api/jobs/{number}/isolations/**",
                   "/api/jobs/{number}/parts/**"),
               rules(Who.BENCH, "PUT", "/api/jobs/{number}/isolations/{sort}"),

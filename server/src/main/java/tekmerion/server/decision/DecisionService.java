@@ -220,7 +220,10 @@ public class DecisionService {
     keep(job, courses, reason, evidence.weighed(), permitted, Optional.empty(), by);
   }
 
-  private static void mustBeOpen(Course course, Permissions permitted) {
+  /**
+   * @throws Refusal 423 if a gate locks it
+   */
+  public static void mustBeOpen(Course course, Permissions permitted) {
     permitted
         .of(action(course))
         .locked()

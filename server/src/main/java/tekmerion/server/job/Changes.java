@@ -5,6 +5,8 @@ import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.HashMap;
+import java.util.Map;
 import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
@@ -70,10 +72,11 @@ public class Changes {
   }
 
   /**
+   * @param remedy of a plan that it does, by id; null if it does none
    * @throws Refusal 423 while an earlier change is open
    */
   @Transactional
-  public void begin(String number, long version, String what, Person by) {
+  public void begin(String number, long version, String what, String remedy, Person by) {
     by.must(Role.TECHNICIAN, Role.LEAD);
     Job job = lock.forChange(number, version);
     open(job.id())
@@ -83,8 +86,10 @@ public class Changes {
                   "“%s” is still open.".formatted(before.what()),
                   "Look whether the complaint is still there and say so; then begin the next.");
             });
-    jdbc.sql("INSERT INTO job_change (job_id, what, opened_by, opened_at) VALUES (?, ?, ?, ?)")
-        .params(job.id(), what.strip(), by.id(), Timestamp.from(clock.instant()))
+    jdbc.sql(
+            "INSERT INTO job_change (job_id, what, remedy, opened_by, opened_at)"
+                + " VALUES (?, ?, ?, ?, ?)")
+        .params(job.id(), what.strip(), remedy, by.id(), Timestamp.from(clock.instant()))
         .update();
     tell.journal(job, JournalEntry.Kind.CHANGE, "Changed: " + what.strip(), "check to come", by);
   }
@@ -109,6 +114,24 @@ public class Changes {
         "Complaint " + result.words(),
         "after: " + change.what() + (note.isBlank() ? "" : ". " + note.strip()) + took(change),
         by);
+  }
+
+  /**
+   * What came of remedies since a moment: the last change of each, with no result while it is open.
+   */
+  @Transactional(readOnly = true)
+  public Map<String, Optional<ComplaintNow>> since(long jobId, Instant from) {
+    Map<String, Optional<ComplaintNow>> came = new HashMap<>();
+    jdbc.sql(
+            "SELECT remedy, result FROM job_change WHERE job_id = ? AND remedy IS NOT NULL"
+                + " AND opened_at >= ? ORDER BY id")
+        .params(jobId, Timestamp.from(from))
+        .query(
+            rs -> {
+              came.put(
+                  rs.getString(1), Optional.ofNullable(rs.getString(2)).map(ComplaintNow::valueOf));
+            });
+    return came;
   }
 
   private String took(Open change) {

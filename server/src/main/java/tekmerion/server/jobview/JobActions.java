@@ -125,7 +125,7 @@ class JobActions {
       @PathVariable String number,
       @Valid @RequestBody Change change,
       @AuthenticationPrincipal Person by) {
-    changes.begin(number, change.version(), change.what(), by);
+    changes.begin(number, change.version(), change.what(), null, by);
   }
 
   @PostMapping("/jobs/{number}/check")

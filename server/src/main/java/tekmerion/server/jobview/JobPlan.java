@@ -4,6 +4,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import org.springframework.stereotype.Service;
 import tekmerion.core.decision.Course;
+import tekmerion.core.permit.Permissions;
 import tekmerion.core.weigh.Advice;
 import tekmerion.core.weigh.Plan;
 import tekmerion.server.decision.DecisionService;
@@ -11,6 +12,8 @@ import tekmerion.server.decision.DecisionService.CourseView;
 import tekmerion.server.decision.DecisionService.DecisionView;
 import tekmerion.server.job.Job;
 import tekmerion.server.proof.Proofs;
+import tekmerion.server.step.PlanSteps;
+import tekmerion.server.step.WorkView;
 import tekmerion.server.stock.Stock;
 import tekmerion.server.weighing.WeighingService.Evidence;
 
@@ -23,6 +26,7 @@ import tekmerion.server.weighing.WeighingService.Evidence;
  * @param cameBack an earlier job with the same complaint, if it is less than 90 days ago
  * @param needed the parts that would have to be bought, as the old ones describe them
  * @param proof null if nothing was decided that mends
+ * @param work the signed plan step by step; null if none was signed here
  */
 record JobPlan(
     List<CourseView> courses,
@@ -33,6 +37,7 @@ record JobPlan(
     @Schema(nullable = true) CameBack.Earlier cameBack,
     List<Needed> needed,
     @Schema(nullable = true) Proofs.ProofView proof,
+    @Schema(nullable = true) WorkView work,
     List<DecisionView> decisions) {
 
   /**
@@ -84,15 +89,23 @@ record JobPlan(
     private final CameBack cameBack;
     private final Stock stock;
     private final Proofs proofs;
+    private final PlanSteps steps;
 
-    Views(DecisionService decisions, CameBack cameBack, Stock stock, Proofs proofs) {
+    Views(
+        DecisionService decisions, CameBack cameBack, Stock stock, Proofs proofs, PlanSteps steps) {
       this.decisions = decisions;
       this.cameBack = cameBack;
       this.stock = stock;
       this.proofs = proofs;
+      this.steps = steps;
     }
 
-    JobPlan of(Job job, Evidence evidence, Advice advice, List<CourseView> courses) {
+    JobPlan of(
+        Job job,
+        Evidence evidence,
+        Permissions permitted,
+        Advice advice,
+        List<CourseView> courses) {
       return new JobPlan(
           courses,
           evidence.weighed().leaning(),
@@ -102,6 +115,7 @@ record JobPlan(
           cameBack.of(job).orElse(null),
           NeededParts.of(evidence, stock::fitting),
           proofs.of(job).orElse(null),
+          job.endedAt() == null ? steps.of(job, permitted, advice.moves()).orElse(null) : null,
           decisions.of(job));
     }
   }

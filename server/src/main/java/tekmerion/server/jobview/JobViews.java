@@ -126,7 +126,12 @@ class JobViews implements Shown {
         asked.contains(PLAN)
             ? parts
                 .plan()
-                .of(job, judged.get().evidence(), judged.get().advice(), judged.get().courses())
+                .of(
+                    job,
+                    judged.get().evidence(),
+                    judged.get().permitted(),
+                    judged.get().advice(),
+                    judged.get().courses())
             : null,
         asked.contains(HISTORY) ? parts.history().of(job) : null);
   }

@@ -8,11 +8,11 @@ import tekmerion.server.problem.Refusal;
 import tekmerion.server.weighing.WeighingService;
 
 /** The drive that a move erases, by the name that somebody typed off it. */
-final class DriveToErase {
+public final class DriveToErase {
   private DriveToErase() {}
 
   /** Done on the customer's own system: which drive that erases only its name can tell. */
-  static void mustBeOfMachine(WeighingService.Evidence evidence, NamedDrive named) {
+  public static void mustBeOfMachine(WeighingService.Evidence evidence, NamedDrive named) {
     List<DriveIdentity> drives =
         evidence.drives().stream()
             .flatMap(d -> Optional.ofNullable(evidence.reports().get(d.partKey())).stream())

@@ -14,6 +14,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.drive.DriveAnswers;
 import tekmerion.core.knowhow.Move;
+import tekmerion.core.knowhow.Remedy;
 import tekmerion.core.permit.Invasiveness;
 import tekmerion.core.permit.NamedDrive;
 import tekmerion.core.permit.Permission;
@@ -159,7 +160,13 @@ public class MadeMoves {
     if (ranked.move().invasiveness() == Invasiveness.ERASES) {
       DriveToErase.mustBeOfMachine(weighing.weigh(job), named);
     }
-    changes.begin(number, version, ranked.move().named(ranked.part().name()), by);
+    String remedy =
+        knowHow.now().remedies().stream()
+            .filter(r -> r.isDoneBy(ranked.move().id()))
+            .map(Remedy::id)
+            .findFirst()
+            .orElse(null);
+    changes.begin(number, version, ranked.move().named(ranked.part().name()), remedy, by);
   }
 
   /**

@@ -1,0 +1,39 @@
+package tekmerion.server.step;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.Instant;
+import java.util.List;
+import tekmerion.core.permit.Invasiveness;
+import tekmerion.core.progress.PlanProgress;
+
+/**
+ * The work of the signed plan.
+ *
+ * @param words what was decided
+ * @param at number of the step that is to be done, from 1
+ */
+@Schema(name = "PlanWork")
+public record WorkView(
+    String words, String decidedBy, Instant decidedAt, int at, List<StepView> steps) {
+
+  /**
+   * @param id of the remedy, "show" or "hand-back"
+   * @param state how it stands
+   * @param stateWords the same in words, with what came of it
+   * @param handsOn minutes; likewise waiting
+   * @param move the offered move that does it, by id; null if there is none
+   * @param invasiveness null for what is no remedy
+   * @param recovers whether it brings the data to safety
+   */
+  @Schema(name = "WorkStep")
+  public record StepView(
+      String id,
+      String name,
+      PlanProgress.StepState state,
+      String stateWords,
+      int handsOn,
+      int waiting,
+      @Schema(nullable = true) String move,
+      @Schema(nullable = true) Invasiveness invasiveness,
+      boolean recovers) {}
+}
