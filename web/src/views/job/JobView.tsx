@@ -49,7 +49,7 @@ function Shown({ job }: { job: Job }) {
       <Hand job={job} />
       <TakenIn job={job} />
       <SecondThoughts job={job} />
-      {work === null ? <ProofCard job={job} /> : <Work job={job} work={work} />}
+      {work === null ? <ProofCard job={job} /> : <Work job={job} work={work} isTitle={isFolded} />}
       {isFolded && (
         <Folded>
           <span>

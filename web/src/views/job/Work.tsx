@@ -18,16 +18,18 @@ import { ProofCard } from './ProofCard';
 export interface WorkProps {
   job: Job;
   work: PlanWork;
+  /** Whether it is what the page is about; else the diagnosis is. */
+  isTitle: boolean;
 }
 
 /** The signed plan, step by step: what is done, what is to be done now, what waits for what. */
-export function Work({ job, work }: WorkProps) {
+export function Work({ job, work, isTitle }: WorkProps) {
   const plan = work.steps.length - 1; // the hand-back is no step of the plan
   const at = Math.min(work.at, plan);
   return (
     <Sheet aria-label="The work that was decided">
       <SheetHead>
-        <Heading>
+        <Heading as={isTitle ? 'h1' : 'h2'}>
           {work.words}
           {plan > 0 && `: step ${at} of ${plan}`}
         </Heading>

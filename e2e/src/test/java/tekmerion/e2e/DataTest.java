@@ -102,7 +102,7 @@ class DataTest {
     browser.seeHeading("copied and verified, 2 files lost something");
 
     browser.open("/job/J-2291/decision");
-    browser.seeHeading("Replace drive A");
+    browser.seeText("Sign the decision");
     browser.type(
         "In your words, for the next of us", "46 sectors are pending, its copy is verified.");
     browser.press("Sign the decision");

@@ -133,6 +133,7 @@ class JourneyTest {
     whole.startProbe(1, "sim:worn-disk,100", null);
     browser.open("/job/J-2291");
 
+    browser.press("Open the diagnosis");
     browser.seeHeading("Drive A is failing");
     browser.seeText("Decided by Ines R.");
     browser.seeText("Bay 1 · probe on");

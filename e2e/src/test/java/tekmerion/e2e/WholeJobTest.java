@@ -291,7 +291,7 @@ class WholeJobTest {
     browser.keys(Keys.ENTER);
     browser.seeHeading("Decided: " + plan);
     browser.open(browser.path().replace("/decision", ""));
-    browser.seeText("Not shown yet: 0 of");
+    browser.seeText("Show that it is gone");
   }
 
   /** The open step of the plan; what is seen then. */
@@ -313,7 +313,7 @@ class WholeJobTest {
     for (int clean = 1; clean <= needed; clean++) {
       browser.tabTo("It ran clean");
       browser.keys(Keys.ENTER);
-      String words = clean == needed ? "Shown: the complaint is gone" : clean + " of " + needed;
+      String words = clean == needed ? "then the job is ended" : clean + " of " + needed;
       browser.seeText(words);
     }
     browser.tabTo("Ready to hand back");
