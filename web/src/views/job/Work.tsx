@@ -58,7 +58,11 @@ export function Work({ job, work, isTitle }: WorkProps) {
 }
 
 const markOf = (step: WorkStep, number: number) =>
-  step.state === 'DONE' ? '✓' : step.state === 'NOT_NEEDED' ? '–' : String(number);
+  step.state === 'DONE'
+    ? '✓'
+    : step.state === 'NOT_NEEDED' || step.state === 'NOT_DONE'
+      ? '–'
+      : String(number);
 
 const minutesOf = (step: WorkStep) =>
   step.waiting === 0
@@ -77,12 +81,61 @@ function Now({ job, step }: { job: Job; step: WorkStep }) {
   if (step.recovers) {
     const drive = job.drives[0]?.key ?? 'drive-a';
     return (
-      <p>
-        <Link to={`/rescue/${job.number}/${drive}`}>Survey and copy its data ›</Link>
-      </p>
+      <>
+        <p>
+          <Link to={`/rescue/${job.number}/${drive}`}>Survey and copy its data ›</Link>
+        </p>
+        <NotDone job={job} step={step} />
+      </>
     );
   }
-  return <Begin job={job} step={step} />;
+  return (
+    <>
+      <Begin job={job} step={step} />
+      <NotDone job={job} step={step} />
+    </>
+  );
+}
+
+/** A step that cannot be done, or was done elsewhere, says why; the plan goes on. */
+function NotDone({ job, step }: { job: Job; step: WorkStep }) {
+  const call = useCall(keys.job(job.number), keys.floor);
+  const [why, setWhy] = useState<string | null>(null);
+  if (why === null) {
+    return (
+      <Row>
+        <Button aria-label={`Could not do it: ${step.name}`} onPress={() => setWhy('')}>
+          Could not do it…
+        </Button>
+      </Row>
+    );
+  }
+  return (
+    <Asked
+      onSubmit={(event) => {
+        event.preventDefault();
+        call.mutate(() =>
+          api.POST('/api/jobs/{number}/steps/{remedy}/not-done', {
+            params: { path: { number: job.number, remedy: step.id } },
+            body: { version: job.version, why },
+          }),
+        );
+      }}
+    >
+      <Field
+        label="Why not, or where it was done"
+        value={why}
+        onChange={setWhy}
+        maxLength={1000}
+        autoFocus
+      />
+      <Button type="submit" isDisabled={why.trim() === ''} isPending={call.isPending}>
+        Go on without it
+      </Button>
+      <Button onPress={() => setWhy(null)}>Leave it</Button>
+      {call.isError && <ProblemNote error={call.error} />}
+    </Asked>
+  );
 }
 
 const RESULTS: readonly [ComplaintNow, string][] = [

@@ -22,7 +22,6 @@ class Pictures {
       Files.createDirectories(folder);
       browser.open("/");
       browser.seeHeading("Sign in");
-      browser.picture(folder.resolve("sign-in.png"));
       browser.signIn(Whole.PERSON, Whole.PASSWORD);
       browser.seeHeading("machines need a person");
       ShopClient shop = whole.signedIn();
@@ -50,7 +49,10 @@ class Pictures {
       browser.key("1");
       browser.press("Decide");
       browser.seeText("Sign the decision");
+      browser.press("Make the estimate");
+      browser.seeText("Print or send");
       browser.picture(folder.resolve("decision.png"));
+      takeSteps(browser, folder);
 
       browser.follow("tekmerion");
       browser.seeHeading("machines need a person");
@@ -60,6 +62,16 @@ class Pictures {
       browser.picture(folder.resolve("wall.png"));
       takeIntakeAndTheRest(whole, browser, shop, folder);
     }
+  }
+
+  /** The signed plan, step by step. */
+  private static void takeSteps(Browser browser, Path folder) {
+    browser.type("In your words, for the next of us", "Pending sectors grow, its self-test stops.");
+    browser.press("Sign the decision");
+    browser.seeHeading("Decided:");
+    browser.key("1");
+    browser.seeText("Open the diagnosis");
+    browser.picture(folder.resolve("steps.png"));
   }
 
   /** A failing drive copied and verified, with what its copy lost; and its report. */

@@ -55,7 +55,14 @@ class WholeJobTest {
     makeAll("Listen to drive A and feel it", "Clicks in a rhythm", "As usual");
     browser.seeText("Drive A is failing");
     make("Copy drive A before anything else", "With unreadable places");
-    rule("Recover the data, then replace drive A", "Clicks, reads with errors elsewhere too.");
+    toTheDecision();
+    estimated("By phone…", "Fenna Brandt", "The owner agreed by phone");
+    finding("Recover the data, then replace drive A", "Clicks, reads with errors elsewhere too.");
+    browser.tabTo("Could not do it: Recover the data");
+    browser.keys(Keys.ENTER);
+    browser.tabToward("Why not, or where it was done");
+    browser.keys("Copied at the dock, by hand.", Keys.ENTER);
+    browser.seeText("not done: Copied at the dock, by hand.");
     change("Replace the drive", "It is gone");
     handBack(job);
   }
@@ -84,6 +91,47 @@ class WholeJobTest {
     rule("Replace the battery", "A third of its charge left, measured and by its self-report.");
     change("Replace the battery", "It is gone");
     handBack(job);
+  }
+
+  /** What its owner refuses cannot be signed; handing it back can, and then it is. */
+  @Test
+  void aRefusedEstimateLeadsToTheHandBack() throws Exception {
+    String job =
+        takenIn("Ida Brekke", "13 laptop", "The battery lasts only ten minutes", DESKTOP, "1");
+
+    makeAll("Read what the battery says about itself", "Under 50 %", "500 and more");
+    makeAll("Run it down under a steady load", "Under 50 %", "Within 10 %");
+    toTheDecision();
+    estimated("Refused…", "Ida Brekke", "The owner refused it");
+    sign("A third of its charge left.");
+    browser.seeText("The owner refused the last estimate.");
+    browser.tabTo("Choose: Nothing found, hand back");
+    browser.keys(Keys.ENTER);
+    browser.seeText("It is handed back as it came.");
+    browser.tabTo("Sign the decision");
+    browser.keys(Keys.ENTER);
+    browser.seeHeading("Decided: Nothing found, hand back");
+    browser.open("/job/" + job);
+    browser.seeText("Hand it back");
+    browser.tabTo("Ready to hand back");
+    browser.keys(Keys.ENTER);
+    Await.until("ready", SOON, () -> !browser.has(By.xpath("//button[.='Ready to hand back']")));
+  }
+
+  /** The owner is told what it costs, and what they say is kept. */
+  private static void estimated(String how, String owner, String then) throws Exception {
+    browser.tabTo("Make the estimate");
+    browser.keys(Keys.ENTER);
+    browser.seeText("Print or send");
+    browser.tabTo(how);
+    browser.keys(Keys.ENTER);
+    browser.seeText("Who said so");
+    browser.tabToward("Who said so");
+    browser.keys(owner);
+    browser.tabTo("Keep it");
+    browser.keys(Keys.ENTER);
+    closed();
+    browser.seeText(then);
   }
 
   /** The board is blamed by what was cleared before it. */
@@ -121,7 +169,13 @@ class WholeJobTest {
     browser.see(By.id("made"));
     ruleOtherwise(
         "Reset the system, keeping files", "Files cannot be mended; the hardware is sound.");
-    change("Reset the system, keeping files", "It is gone");
+    browser.tabTo("Do it: Reset the system, keeping files");
+    browser.keys(Keys.ENTER);
+    browser.tabTo("Begin");
+    browser.keys(Keys.ENTER);
+    answer("The complaint is gone");
+    closed();
+    browser.seeText("done, the complaint was gone");
     handBack(job);
   }
 
@@ -284,11 +338,15 @@ class WholeJobTest {
     finding(remedy, reason);
   }
 
-  private static void finding(String plan, String reason) {
+  private static void sign(String reason) {
     browser.tabToward("In your words, for the next of us");
     browser.keys(reason);
     browser.tabTo("Sign the decision");
     browser.keys(Keys.ENTER);
+  }
+
+  private static void finding(String plan, String reason) {
+    sign(reason);
     browser.seeHeading("Decided: " + plan);
     browser.open(browser.path().replace("/decision", ""));
     browser.seeText("Show that it is gone");

@@ -103,6 +103,29 @@ class PlanStepsTest {
     assertThat(steps(ines, job)).contains(tuple("replace-supply", "NOT_NEEDED"));
   }
 
+  /** The copy was made elsewhere: the plan goes on, and no gate takes the word for it. */
+  @Test
+  void whatCouldNotBeDoneIsSaidAndOpensNoGate(RunningServer.Shop shop) {
+    ShopClient ines = shop.signedIn();
+    String job = decided(shop, "recover-data", "replace-adapter");
+    Map<String, Object> why = Map.of("why", "copied by a clean room");
+
+    assertThat(send(ines, job, "/steps/replace-adapter/not-done", why).status()).isEqualTo(423);
+    assertThat(send(ines, job, "/steps/recover-data/not-done", Map.of("why", " ")).status())
+        .isEqualTo(400);
+    assertThat(begin(ines, job, "recover-data")).isEqualTo(400); // it is no change
+    assertThat(send(ines, job, "/steps/recover-data/not-done", why).status()).isEqualTo(204);
+
+    JsonNode seen = ines.get(job).body();
+    assertThat(seen.at("/work/steps/0/stateWords").stringValue())
+        .isEqualTo("not done: copied by a clean room");
+    assertThat(steps(ines, job))
+        .startsWith(tuple("recover-data", "NOT_DONE"), tuple("replace-adapter", "NEXT"));
+    assertThat(seen.at("/data/status").stringValue()).isEqualTo("NOT_ASKED");
+    assertThat(send(ines, job, "/check", Map.of("result", "NOT_DONE", "note", "")).status())
+        .isEqualTo(400);
+  }
+
   /** Courses alone say no steps: then there is no work to show. */
   @Test
   void aDecisionThatNamesNoPlanHasNoSteps(RunningServer.Shop shop) {

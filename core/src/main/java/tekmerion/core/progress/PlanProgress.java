@@ -34,6 +34,8 @@ public record PlanProgress(List<Step> steps) {
     /** For a step before it. */
     WAITS_FOR_STEP,
     DONE,
+    /** It could not be done, or was not done here; the plan goes on without it. */
+    NOT_DONE,
     /** The complaint was gone before it came to that. */
     NOT_NEEDED
   }
@@ -60,7 +62,8 @@ public record PlanProgress(List<Step> steps) {
     OPEN,
     GONE,
     /** The same, different, or nobody could tell. */
-    STILL_THERE
+    STILL_THERE,
+    NOT_DONE
   }
 
   /** What the work may have to wait for beside itself. */
@@ -83,7 +86,9 @@ public record PlanProgress(List<Step> steps) {
     int first = 0; // the step that is not done yet, from 1
     for (Remedy remedy : remedies) {
       StepState state;
-      if (remedy.recovers()) {
+      if (remedy.done().filter(Outcome.NOT_DONE::equals).isPresent()) {
+        state = StepState.NOT_DONE;
+      } else if (remedy.recovers()) {
         state = isRecovered(data) ? StepState.DONE : ahead(first, waitsFor);
       } else if (remedy.done().isPresent()) {
         state = remedy.done().get() == Outcome.OPEN ? StepState.OPEN : StepState.DONE;
@@ -127,7 +132,11 @@ public record PlanProgress(List<Step> steps) {
     };
   }
 
-  private static boolean isAhead(StepState state) {
-    return state != StepState.DONE && state != StepState.NOT_NEEDED;
+  /** Whether it is still to be done. */
+  public static boolean isAhead(StepState state) {
+    return switch (state) {
+      case DONE, NOT_DONE, NOT_NEEDED -> false;
+      default -> true;
+    };
   }
 }

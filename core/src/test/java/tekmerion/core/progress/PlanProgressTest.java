@@ -92,6 +92,22 @@ class PlanProgressTest {
   }
 
   @Test
+  void whatCouldNotBeDoneHoldsNothingUp() {
+    assertThat(steps(DataStatus.COPIED, Outcome.NOT_DONE, null, WaitsFor.NOTHING, false))
+        .extracting(Step::state)
+        .startsWith(StepState.DONE, StepState.NOT_DONE, StepState.NEXT);
+    assertThat(
+            PlanProgress.of(
+                    List.of(new Remedy("copy", true, Optional.of(Outcome.NOT_DONE))),
+                    DataStatus.WANTED,
+                    WaitsFor.NOTHING,
+                    false)
+                .steps())
+        .extracting(Step::state)
+        .startsWith(StepState.NOT_DONE, StepState.NEXT);
+  }
+
+  @Test
   void itIsHandedBackOnceItIsShown() {
     assertThat(steps(DataStatus.COPY_VERIFIED, Outcome.GONE, null, WaitsFor.NOTHING, true))
         .last()

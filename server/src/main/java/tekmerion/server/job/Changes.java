@@ -31,7 +31,9 @@ public class Changes {
     GONE("gone"),
     SAME("the same"),
     DIFFERENT("different"),
-    COULD_NOT_TELL("could not tell");
+    COULD_NOT_TELL("could not tell"),
+    /** There was no change to look at: a step of the plan could not be done. */
+    NOT_DONE("not looked at");
 
     private final String words;
 
@@ -97,6 +99,10 @@ public class Changes {
   @Transactional
   public void check(String number, long version, ComplaintNow result, String note, Person by) {
     by.must(Role.TECHNICIAN, Role.LEAD);
+    if (result == ComplaintNow.NOT_DONE) {
+      throw Refusal.badRequest(
+          "What was begun is looked at.", "Say gone, same, different, or that nobody could tell.");
+    }
     Job job = lock.forChange(number, version);
     Open change =
         open(job.id())
@@ -117,19 +123,55 @@ public class Changes {
   }
 
   /**
-   * What came of remedies since a moment: the last change of each, with no result while it is open.
+   * Keeps that a remedy could not be done, or was not done here.
+   *
+   * @param why in the technician's words
    */
-  @Transactional(readOnly = true)
-  public Map<String, Optional<ComplaintNow>> since(long jobId, Instant from) {
-    Map<String, Optional<ComplaintNow>> came = new HashMap<>();
+  @Transactional
+  public void notDone(
+      String number, long version, String what, String remedy, String why, Person by) {
+    by.must(Role.TECHNICIAN, Role.LEAD);
+    Job job = lock.forChange(number, version);
+    Timestamp now = Timestamp.from(clock.instant());
     jdbc.sql(
-            "SELECT remedy, result FROM job_change WHERE job_id = ? AND remedy IS NOT NULL"
+            "INSERT INTO job_change (job_id, what, remedy, opened_by, opened_at, result, note,"
+                + " closed_by, closed_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)")
+        .params(
+            job.id(),
+            what,
+            remedy,
+            by.id(),
+            now,
+            ComplaintNow.NOT_DONE.name(),
+            why.strip(),
+            by.id(),
+            now)
+        .update();
+    tell.journal(job, JournalEntry.Kind.CHANGE, "Not done: " + what, why.strip(), by);
+  }
+
+  /**
+   * What came of a change.
+   *
+   * @param result none while it is open
+   */
+  public record Came(Optional<ComplaintNow> result, String note) {}
+
+  /** What came of remedies since a moment: the last change of each. */
+  @Transactional(readOnly = true)
+  public Map<String, Came> since(long jobId, Instant from) {
+    Map<String, Came> came = new HashMap<>();
+    jdbc.sql(
+            "SELECT remedy, result, COALESCE(note, '') FROM job_change WHERE job_id = ? AND remedy IS NOT NULL"
                 + " AND opened_at >= ? ORDER BY id")
         .params(jobId, Timestamp.from(from))
         .query(
             rs -> {
               came.put(
-                  rs.getString(1), Optional.ofNullable(rs.getString(2)).map(ComplaintNow::valueOf));
+                  rs.getString(1),
+                  new Came(
+                      Optional.ofNullable(rs.getString(2)).map(ComplaintNow::valueOf),
+                      rs.getString(3)));
             });
     return came;
   }

@@ -20,7 +20,7 @@ import tekmerion.server.decision.DecidedPlan;
 import tekmerion.server.decision.DecisionService;
 import tekmerion.server.decision.DecisionService.DecisionView;
 import tekmerion.server.job.Changes;
-import tekmerion.server.job.Changes.ComplaintNow;
+import tekmerion.server.job.Changes.Came;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
 import tekmerion.server.knowhow.ShopKnowHow;
@@ -81,7 +81,7 @@ public class PlanSteps {
       Job job,
       DecisionView decision,
       Permissions permitted,
-      Map<String, Optional<ComplaintNow>> came,
+      Map<String, Came> came,
       Optional<Proofs.ProofView> proof) {
     return PlanProgress.of(
         decision.plan().steps().stream()
@@ -97,9 +97,15 @@ public class PlanSteps {
         proof.filter(p -> p.proven() == Proven.DONE || p.signedBy() != null).isPresent());
   }
 
-  private static Outcome outcome(Optional<ComplaintNow> result) {
-    return result
-        .map(r -> r == ComplaintNow.GONE ? Outcome.GONE : Outcome.STILL_THERE)
+  private static Outcome outcome(Came came) {
+    return came.result()
+        .map(
+            r ->
+                switch (r) {
+                  case GONE -> Outcome.GONE;
+                  case NOT_DONE -> Outcome.NOT_DONE;
+                  default -> Outcome.STILL_THERE;
+                })
         .orElse(Outcome.OPEN);
   }
 
@@ -114,7 +120,7 @@ public class PlanSteps {
 
   private WorkView view(
       Job job, DecisionView decision, Permissions permitted, List<Ranked> offered) {
-    Map<String, Optional<ComplaintNow>> came = changes.since(job.id(), decision.signedAt());
+    Map<String, Came> came = changes.since(job.id(), decision.signedAt());
     Optional<Proofs.ProofView> proof = proofs.of(job);
     PlanProgress progress = progress(job, decision, permitted, came, proof);
     List<StepView> steps = new ArrayList<>();
@@ -132,11 +138,12 @@ public class PlanSteps {
             case WAITS_FOR_OWNER -> "waits for the owner";
             case WAITS_FOR_STEP -> "waits for step " + step.waitsFor();
             case NOT_NEEDED -> "not needed: the complaint was gone";
+            case NOT_DONE -> "not done: " + came.get(step.id()).note();
             case DONE ->
                 recovers
                     ? "data " + permitted.least().words()
                     : Optional.ofNullable(came.get(step.id()))
-                        .flatMap(r -> r)
+                        .flatMap(Came::result)
                         .map(r -> "done, the complaint was " + r.words())
                         .orElse("done");
           };
@@ -154,7 +161,7 @@ public class PlanSteps {
               remedy.flatMap(r -> move(r, offered)).orElse(null),
               remedy.map(Remedy::invasiveness).orElse(null),
               recovers));
-      if (at == 0 && step.state() != StepState.DONE && step.state() != StepState.NOT_NEEDED) {
+      if (at == 0 && PlanProgress.isAhead(step.state())) {
         at = steps.size();
       }
     }
@@ -189,30 +196,9 @@ public class PlanSteps {
   @Transactional
   void begin(String number, long version, String remedyId, NamedDrive named, Person by) {
     Job job = jobs.named(number);
-    DecisionView decision =
-        signed(job).orElseThrow(() -> Refusal.notFound("No plan was signed in this job."));
     WeighingService.Evidence evidence = weighing.weigh(job);
     Permissions permitted = permissions.of(job, evidence);
-    PlanProgress.Step step =
-        progress(
-                job,
-                decision,
-                permitted,
-                changes.since(job.id(), decision.signedAt()),
-                proofs.of(job))
-            .steps()
-            .stream()
-            .filter(s -> s.id().equals(remedyId))
-            .findFirst()
-            .orElseThrow(() -> Refusal.notFound("The signed plan has no such step."));
-    if (step.state() == StepState.DONE || step.state() == StepState.NOT_NEEDED) {
-      throw Refusal.notPossibleNow("This step is done already.", "Go on with the next.");
-    }
-    if (step.state() == StepState.WAITS_FOR_STEP) {
-      throw Refusal.locked(
-          "It is not the turn of this step.",
-          "Opens when step %d is done.".formatted(step.waitsFor()));
-    }
+    mustBeItsTurn(job, permitted, remedyId);
     Remedy remedy =
         knowHow
             .now()
@@ -227,5 +213,51 @@ public class PlanSteps {
       DriveToErase.mustBeOfMachine(evidence, named);
     }
     changes.begin(number, version, remedy.name(), remedy.id(), by);
+  }
+
+  /**
+   * Keeps that a step could not be done, or was done elsewhere: the plan goes on without it. No
+   * gate opens by that.
+   *
+   * @param why in the technician's words
+   * @throws Refusal 423 if it is not its turn; 404 if no signed plan has it
+   */
+  @Transactional
+  void notDone(String number, long version, String remedyId, String why, Person by) {
+    Job job = jobs.named(number);
+    DecidedPlan.Step step = mustBeItsTurn(job, permissions.of(job, weighing.weigh(job)), remedyId);
+    changes.notDone(number, version, step.name(), step.remedy(), why, by);
+  }
+
+  private DecidedPlan.Step mustBeItsTurn(Job job, Permissions permitted, String remedyId) {
+    DecisionView decision =
+        signed(job).orElseThrow(() -> Refusal.notFound("No plan was signed in this job."));
+    PlanProgress.Step step =
+        progress(
+                job,
+                decision,
+                permitted,
+                changes.since(job.id(), decision.signedAt()),
+                proofs.of(job))
+            .steps()
+            .stream()
+            .filter(s -> s.id().equals(remedyId))
+            .findFirst()
+            .orElseThrow(() -> Refusal.notFound("The signed plan has no such step."));
+    if (!PlanProgress.isAhead(step.state())) {
+      throw Refusal.notPossibleNow("This step is done already.", "Go on with the next.");
+    }
+    if (step.state() == StepState.WAITS_FOR_STEP) {
+      throw Refusal.locked(
+          "It is not the turn of this step.",
+          "Opens when step %d is done.".formatted(step.waitsFor()));
+    }
+    return decision.plan().steps().stream()
+        .filter(s -> s.remedy().equals(remedyId))
+        .findFirst()
+        .orElseThrow(
+            () ->
+                Refusal.badRequest(
+                    "This step is no change of the machine.", "Do it in its own view."));
   }
 }

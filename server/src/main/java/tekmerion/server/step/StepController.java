@@ -2,6 +2,8 @@ package tekmerion.server.step;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.Size;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -24,6 +26,8 @@ class StepController {
    */
   record StepBegun(long version, @Schema(nullable = true) NamedDrive drive) {}
 
+  record StepNotDone(long version, @NotBlank @Size(max = 1000) String why) {}
+
   StepController(PlanSteps steps) {
     this.steps = steps;
   }
@@ -36,5 +40,15 @@ class StepController {
       @Valid @RequestBody StepBegun begun,
       @AuthenticationPrincipal Person by) {
     steps.begin(number, begun.version(), remedy, begun.drive(), by);
+  }
+
+  @PostMapping("/{remedy}/not-done")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void notDone(
+      @PathVariable String number,
+      @PathVariable String remedy,
+      @Valid @RequestBody StepNotDone said,
+      @AuthenticationPrincipal Person by) {
+    steps.notDone(number, said.version(), remedy, said.why(), by);
   }
 }
