@@ -24,6 +24,8 @@ export interface WorkProps {
 
 /** The signed plan, step by step: what is done, what is to be done now, what waits for what. */
 export function Work({ job, work, isTitle }: WorkProps) {
+  // Here, not in its step: that changes its state when the move is begun, and the dialog stays.
+  const [guided, setGuided] = useState<Move | null>(null);
   const plan = work.steps.length - 1; // the hand-back is no step of the plan
   const at = Math.min(work.at, plan);
   return (
@@ -48,11 +50,14 @@ export function Work({ job, work, isTitle }: WorkProps) {
                 <small>{step.stateWords}</small>
                 {step.handsOn > 0 && <small>{minutesOf(step)}</small>}
               </Line>
-              {(i + 1 === work.at || step.state === 'OPEN') && <Now job={job} step={step} />}
+              {(i + 1 === work.at || step.state === 'OPEN') && (
+                <Now job={job} step={step} onGuided={setGuided} />
+              )}
             </div>
           </Step>
         ))}
       </ol>
+      {guided !== null && <GuidedMove job={job} move={guided} onClose={() => setGuided(null)} />}
     </Sheet>
   );
 }
@@ -69,8 +74,15 @@ const minutesOf = (step: WorkStep) =>
     ? `${step.handsOn} min hands-on`
     : `${step.handsOn} min hands-on, ${step.waiting} min by itself`;
 
+interface NowProps {
+  job: Job;
+  step: WorkStep;
+  /** Opens a move that is made by hand, with its steps. */
+  onGuided: (move: Move) => void;
+}
+
 /** What can be done about the step that is to be done. */
-function Now({ job, step }: { job: Job; step: WorkStep }) {
+function Now({ job, step, onGuided }: NowProps) {
   const role = useSession().data?.person?.role;
   if (role === 'COUNTER') return null;
   if (step.id === 'show') return <ProofCard job={job} />;
@@ -91,7 +103,7 @@ function Now({ job, step }: { job: Job; step: WorkStep }) {
   }
   return (
     <>
-      <Begin job={job} step={step} />
+      <Begin job={job} step={step} onGuided={onGuided} />
       <NotDone job={job} step={step} />
     </>
   );
@@ -172,9 +184,8 @@ function Look({ job }: { job: Job }) {
   );
 }
 
-function Begin({ job, step }: { job: Job; step: WorkStep }) {
+function Begin({ job, step, onGuided }: NowProps) {
   const call = useCall(keys.job(job.number), keys.floor);
-  const [guided, setGuided] = useState<Move | null>(null);
   const [drive, setDrive] = useState({ size: '', model: '', lastFour: '' });
   const move = job.moves.find((m) => m.id === step.move) ?? null;
   const erases = step.invasiveness === 'ERASES';
@@ -221,7 +232,7 @@ function Begin({ job, step }: { job: Job; step: WorkStep }) {
       )}
       <Row>
         {move !== null && !erases ? (
-          <Button primary aria-label={`Do it: ${step.name}`} onPress={() => setGuided(move)}>
+          <Button primary aria-label={`Do it: ${step.name}`} onPress={() => onGuided(move)}>
             Do it…
           </Button>
         ) : (
@@ -241,7 +252,6 @@ function Begin({ job, step }: { job: Job; step: WorkStep }) {
         <small>Then the complaint is looked at: gone, the same, different.</small>
       </Row>
       {call.isError && <ProblemNote error={call.error} />}
-      {guided !== null && <GuidedMove job={job} move={guided} onClose={() => setGuided(null)} />}
     </>
   );
 }

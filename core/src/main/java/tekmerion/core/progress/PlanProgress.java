@@ -89,7 +89,10 @@ public record PlanProgress(List<Step> steps) {
       if (remedy.done().filter(Outcome.NOT_DONE::equals).isPresent()) {
         state = StepState.NOT_DONE;
       } else if (remedy.recovers()) {
-        state = isRecovered(data) ? StepState.DONE : ahead(first, waitsFor);
+        state =
+            isRecovered(data)
+                ? StepState.DONE
+                : gone ? StepState.NOT_NEEDED : ahead(first, waitsFor);
       } else if (remedy.done().isPresent()) {
         state = remedy.done().get() == Outcome.OPEN ? StepState.OPEN : StepState.DONE;
         gone |= remedy.done().get() == Outcome.GONE;

@@ -84,6 +84,23 @@ class PlanProgressTest {
             StepState.WAITS_FOR_STEP);
   }
 
+  /** It was to be made before what writes, and nothing is written any more. */
+  @Test
+  void aCopyThatComesAfterWhatEndedItIsNotNeeded() {
+    assertThat(
+            PlanProgress.of(
+                    List.of(
+                        new Remedy("module", false, Optional.of(Outcome.GONE)),
+                        new Remedy("copy", true, Optional.empty()),
+                        new Remedy("over", false, Optional.empty())),
+                    DataStatus.WANTED,
+                    WaitsFor.NOTHING,
+                    false)
+                .steps())
+        .extracting(Step::state)
+        .startsWith(StepState.DONE, StepState.NOT_NEEDED, StepState.NOT_NEEDED, StepState.NEXT);
+  }
+
   @Test
   void whatDidNotEndItGoesOnToTheNext() {
     assertThat(steps(DataStatus.COPY_VERIFIED, Outcome.STILL_THERE, null, WaitsFor.NOTHING, false))
