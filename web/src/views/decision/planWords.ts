@@ -7,13 +7,14 @@ const date = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric'
 const HOUR_MS = 3600 * 1000;
 const WEEK_MS = 6 * 24 * 3600 * 1000;
 
-/** "Tue 13:00–16:30", "Tue 16:30 – Wed 10:15", with dates once they are a week away; "at once". */
+/** "Tue 13:00–16:30", "Tue 16:30 – Wed 10:15", "Tue 9:00", with dates once they are a week away. */
 export function between(early: string, late: string, now = new Date()): string {
   const from = new Date(early);
   const to = new Date(late);
   if (early === late && from.getTime() - now.getTime() < HOUR_MS) return 'at once';
   const day = to.getTime() - now.getTime() > WEEK_MS ? date : weekday;
   const first = `${day.format(from)} ${time.format(from)}`;
+  if (early === late) return first;
   return from.toDateString() === to.toDateString()
     ? `${first}–${time.format(to)}`
     : `${first} – ${day.format(to)} ${time.format(to)}`;

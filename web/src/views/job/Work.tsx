@@ -29,7 +29,7 @@ export function Work({ job, work, isTitle }: WorkProps) {
   const plan = work.steps.length - 1; // the hand-back is no step of the plan
   const at = Math.min(work.at, plan);
   return (
-    <Sheet aria-label="The work that was decided">
+    <Plan aria-label="The work that was decided">
       <SheetHead>
         <Heading as={isTitle ? 'h1' : 'h2'}>
           {work.words}
@@ -48,7 +48,7 @@ export function Work({ job, work, isTitle }: WorkProps) {
               <Line>
                 <b>{step.name}</b>
                 <small>{step.stateWords}</small>
-                {step.handsOn > 0 && <small>{minutesOf(step)}</small>}
+                {step.handsOn > 0 && isAhead(step) && <small>{minutesOf(step)}</small>}
               </Line>
               {(i + 1 === work.at || step.state === 'OPEN') && (
                 <Now job={job} step={step} onGuided={setGuided} />
@@ -58,7 +58,7 @@ export function Work({ job, work, isTitle }: WorkProps) {
         ))}
       </ol>
       {guided !== null && <GuidedMove job={job} move={guided} onClose={() => setGuided(null)} />}
-    </Sheet>
+    </Plan>
   );
 }
 
@@ -68,6 +68,9 @@ const markOf = (step: WorkStep, number: number) =>
     : step.state === 'NOT_NEEDED' || step.state === 'NOT_DONE'
       ? '–'
       : String(number);
+
+const isAhead = (step: WorkStep) =>
+  step.state !== 'DONE' && step.state !== 'NOT_NEEDED' && step.state !== 'NOT_DONE';
 
 const minutesOf = (step: WorkStep) =>
   step.waiting === 0
@@ -101,12 +104,7 @@ function Now({ job, step, onGuided }: NowProps) {
       </>
     );
   }
-  return (
-    <>
-      <Begin job={job} step={step} onGuided={onGuided} />
-      <NotDone job={job} step={step} />
-    </>
-  );
+  return <Begin job={job} step={step} onGuided={onGuided} />;
 }
 
 /** A step that cannot be done, or was done elsewhere, says why; the plan goes on. */
@@ -115,11 +113,9 @@ function NotDone({ job, step }: { job: Job; step: WorkStep }) {
   const [why, setWhy] = useState<string | null>(null);
   if (why === null) {
     return (
-      <Row>
-        <Button aria-label={`Could not do it: ${step.name}`} onPress={() => setWhy('')}>
-          Could not do it…
-        </Button>
-      </Row>
+      <Button aria-label={`Could not do it: ${step.name}`} onPress={() => setWhy('')}>
+        Could not do it…
+      </Button>
     );
   }
   return (
@@ -246,6 +242,7 @@ function Begin({ job, step, onGuided }: NowProps) {
             Begin it
           </Button>
         )}
+        <NotDone job={job} step={step} />
         {step.invasiveness !== null && step.invasiveness !== undefined && (
           <InvasivenessPips invasiveness={step.invasiveness} words="" />
         )}
@@ -255,6 +252,10 @@ function Begin({ job, step, onGuided }: NowProps) {
     </>
   );
 }
+
+const Plan = styled(Sheet)`
+  margin: 12px 0;
+`;
 
 const Heading = styled(Lead)`
   font-size: ${size.head};

@@ -69,7 +69,7 @@ class Pictures {
     browser.type("In your words, for the next of us", "Pending sectors grow, its self-test stops.");
     browser.press("Sign the decision");
     browser.seeHeading("Decided:");
-    browser.key("1");
+    browser.open("/job/J-2291");
     browser.seeText("Open the diagnosis");
     browser.picture(folder.resolve("steps.png"));
   }
