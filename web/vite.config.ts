@@ -17,6 +17,6 @@ export default defineConfig({
     // One jsdom and one import of the libraries for all files: no file mocks a module or a global.
     isolate: false,
     // A typed sentence in jsdom takes seconds on a busy build machine; a hang is still found.
-    testTimeout: 30_000,
+    testTimeout: 90_000,
   },
 });
