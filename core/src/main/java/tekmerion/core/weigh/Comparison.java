@@ -29,7 +29,7 @@ public record Comparison(List<Compared> plans, String why, List<Remedy> remedies
   private static final int SHOWN = 5;
 
   /** What ends the complaint less often than this is not named as another way. */
-  private static final double LEAST_HELP = 0.005;
+  private static final double MIN_HELP = 0.005;
 
   private static final double NAMED = 0.01;
   private static final int NAMED_CAUSES = 2;
@@ -135,7 +135,7 @@ public record Comparison(List<Compared> plans, String why, List<Remedy> remedies
       for (Plan plan : plans.rank(faults, stake)) {
         if (chosen.size() < SHOWN
             && Double.isFinite(plan.cost())
-            && (chosen.isEmpty() || !mends(plan) || plan.gone() >= LEAST_HELP)
+            && (chosen.isEmpty() || !mends(plan) || plan.gone() >= MIN_HELP)
             && chosen.stream().noneMatch(c -> isAnotherFormOf(plan, c))) {
           chosen.add(plan);
         }

@@ -24,6 +24,7 @@ import tekmerion.server.problem.Refusal;
 @RequestMapping("/api/jobs/{number}")
 class DecisionController {
   private final DecisionService service;
+  private final DataSaid data;
 
   record DataStatusSaid(long version, @NotNull DataStatus dataStatus) {}
 
@@ -40,8 +41,9 @@ class DecisionController {
       @Schema(nullable = true) @Size(min = 1, max = 9) List<@NotNull Course> courses,
       @NotBlank @Size(max = 4000) String reason) {}
 
-  DecisionController(DecisionService service) {
+  DecisionController(DecisionService service, DataSaid data) {
     this.service = service;
+    this.data = data;
   }
 
   @PostMapping("/data-status")
@@ -50,7 +52,7 @@ class DecisionController {
       @PathVariable String number,
       @Valid @RequestBody DataStatusSaid said,
       @AuthenticationPrincipal Person person) {
-    service.say(number, said.version(), said.dataStatus(), person);
+    data.say(number, said.version(), said.dataStatus(), person);
   }
 
   @PostMapping("/decisions")

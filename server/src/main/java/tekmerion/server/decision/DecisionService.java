@@ -26,9 +26,6 @@ import tekmerion.server.job.JobLock;
 import tekmerion.server.job.JobProgress;
 import tekmerion.server.job.JournalEntry;
 import tekmerion.server.job.Tell;
-import tekmerion.server.permit.DataStatusEntries;
-import tekmerion.server.permit.DataStatusEntry;
-import tekmerion.server.permit.DataStatuses;
 import tekmerion.server.permit.JobPermissions;
 import tekmerion.server.permit.Withdrawal;
 import tekmerion.server.person.Person;
@@ -37,9 +34,7 @@ import tekmerion.server.problem.Refusal;
 import tekmerion.server.weighing.WeighingService;
 import tools.jackson.databind.json.JsonMapper;
 
-/**
- * The data status of a job, the gates, and decisions. Every path to a decision goes through here.
- */
+/** The gates and decisions. Every path to a decision goes through here. */
 @Service
 public class DecisionService {
   /** What an owner signs; kept with the signature as it was shown. */
@@ -48,13 +43,11 @@ public class DecisionService {
           + " named to me.";
 
   private final JobLock jobs;
-  private final DataStatusEntries statusEntries;
   private final Decisions decisions;
   private final Accounts accounts;
   private final WeighingService weighing;
   private final Estimates estimates;
   private final JobPermissions permissions;
-  private final DataStatuses statuses;
   private final Withdrawal withdrawal;
   private final JobProgress progress;
   private final Tell tell;
@@ -100,26 +93,22 @@ public class DecisionService {
 
   DecisionService(
       JobLock jobs,
-      DataStatusEntries statusEntries,
       Decisions decisions,
       Accounts accounts,
       WeighingService weighing,
       Estimates estimates,
       JobPermissions permissions,
-      DataStatuses statuses,
       Withdrawal withdrawal,
       JobProgress progress,
       Tell tell,
       JsonMapper json,
       Clock clock) {
     this.jobs = jobs;
-    this.statusEntries = statusEntries;
     this.decisions = decisions;
     this.accounts = accounts;
     this.weighing = weighing;
     this.estimates = estimates;
     this.permissions = permissions;
-    this.statuses = statuses;
     this.withdrawal = withdrawal;
     this.progress = progress;
     this.tell = tell;
@@ -150,29 +139,6 @@ public class DecisionService {
     return answer instanceof Permission.Locked locked
         ? new Lock(locked.reason(), locked.opens())
         : null;
-  }
-
-  /**
-   * Keeps what the owner says about the data. "Copied" and "copy verified" come from runs only,
-   * "not wanted" from a signature that names the drives.
-   */
-  @Transactional
-  public void say(String number, long version, DataStatus status, Person by) {
-    Job job = jobs.forChange(number, version);
-    if (status == DataStatus.COPIED || status == DataStatus.COPY_VERIFIED) {
-      throw Refusal.badRequest(
-          "A copy counts by evidence only, not by saying so.", "Run a copy and have it verified.");
-    }
-    if (status == DataStatus.NOT_WANTED) {
-      throw Refusal.badRequest(
-          "\"Not wanted\" needs the owner's signature for each drive by name.",
-          "Have the drives read, then sign for them.");
-    }
-    statusEntries.save(new DataStatusEntry(job.id(), status, null, null, by.id(), clock.instant()));
-    tell.journal(
-        job, JournalEntry.Kind.DATA_STATUS, "Data " + status.words(), status.meaning(), by);
-    statuses.settle(job, "said by the owner", by.id(), by.displayName());
-    withdrawal.check(job);
   }
 
   /**

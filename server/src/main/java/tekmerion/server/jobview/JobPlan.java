@@ -57,7 +57,8 @@ record JobPlan(
    * @param owner what its owner needs afterwards
    * @param comeback what a comeback is expected to cost
    * @param data what lost data is expected to cost
-   * @param fails probability that the complaint is not gone, 0 to 1; as where plans stand side by side
+   * @param fails probability that the complaint is not gone, 0 to 1; as where plans stand side by
+   *     side
    */
   @Schema(name = "Plan")
   record PlanView(
