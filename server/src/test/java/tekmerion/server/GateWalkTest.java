@@ -57,6 +57,12 @@ class GateWalkTest {
           "post /api/jobs/{number}/trials",
           "post /api/jobs/{number}/proof-waiver",
           "post /api/jobs/{number}/moves/{move}/could-not",
+          "post /api/jobs/{number}/steps/{remedy}/not-done", // PlanStepsTest: opens no gate
+          "post /api/jobs/{number}/estimates",
+          "post /api/jobs/{number}/estimates/{id}/answers",
+          "put /api/prices/tariff",
+          "put /api/prices/part",
+          "post /api/prices/list",
           "post /api/jobs/{number}/moves/{move}/take-back",
           "post /api/jobs/{number}/readings",
           "post /api/jobs/{number}/parts/{partKey}/files", // reads the drive, writes elsewhere
@@ -90,6 +96,7 @@ class GateWalkTest {
   private static final Set<String> GATED =
       Set.of(
           "post /api/jobs/{number}/decisions",
+          "post /api/jobs/{number}/steps/{remedy}/begin",
           "post /api/jobs/{number}/moves/{move}/begin",
           "post /api/jobs/{number}/moves/{move}/outcome",
           "post /api/jobs/{number}/parts/{partKey}/runs", // RunTest
@@ -158,6 +165,17 @@ class GateWalkTest {
                   Lock.DATA_NOT_SAFE,
                   "%s while %s".formatted(courses, said));
             }
+          }
+        }
+        for (JsonNode choice : job.ines.get(job.path() + "/plans").body().get("choices")) {
+          if (Course.valueOf(choice.get("course").stringValue()).invasiveness().endangersData()) {
+            String remedy = choice.get("id").stringValue();
+            mustBeLocked(
+                job.act("/decisions", Map.of("remedies", List.of(remedy), "reason", "because")),
+                Lock.DATA_NOT_SAFE,
+                "%s as a plan while %s".formatted(remedy, said));
+            assertThat(job.act("/steps/%s/begin".formatted(remedy), Map.of()).status())
+                .isEqualTo(404); // no plan was signed
           }
         }
         for (String path : List.of("/erase", "/mend", "/mend/take-back")) {
