@@ -239,7 +239,7 @@ function Begin({ job, step, onGuided }: NowProps) {
             isPending={call.isPending}
             onPress={begin}
           >
-            Begin it
+            Begin
           </Button>
         )}
         <NotDone job={job} step={step} />
