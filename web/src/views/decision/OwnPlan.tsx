@@ -10,7 +10,6 @@ import { Modal } from '../../ui/Modal';
 
 /** Remedies that mend; the recovery of data comes on top. */
 const MOST = 3;
-const RECOVERY = 'recover-data';
 
 export interface OwnPlanProps {
   choices: readonly PlanChoice[];
@@ -23,7 +22,8 @@ export interface OwnPlanProps {
 export function OwnPlan({ choices, onClose, onDone }: OwnPlanProps) {
   const [ticked, setTicked] = useState<string[]>([]);
   const [text, setText] = useState('');
-  const isFull = ticked.filter((id) => id !== RECOVERY).length >= MOST;
+  const recovery = choices.find((c) => c.recovers)?.id;
+  const isFull = ticked.filter((id) => id !== recovery).length >= MOST;
   const shown = choices.filter(
     (c) => ticked.includes(c.id) || c.name.toLowerCase().includes(text.trim().toLowerCase()),
   );
@@ -37,13 +37,13 @@ export function OwnPlan({ choices, onClose, onDone }: OwnPlanProps) {
       <List
         aria-label="What is done, in the order in which you tick it"
         value={ticked}
-        onChange={(values) => setTicked(recoveryFirst(values))}
+        onChange={(values) => setTicked(first(recovery, values))}
       >
         {shown.map((choice) => (
           <Choice
             key={choice.id}
             value={choice.id}
-            isDisabled={isFull && !ticked.includes(choice.id) && choice.id !== RECOVERY}
+            isDisabled={isFull && !ticked.includes(choice.id) && !choice.recovers}
           >
             <Tick aria-hidden>{placeOf(ticked, choice.id)}</Tick>
             <span>
@@ -66,8 +66,10 @@ export function OwnPlan({ choices, onClose, onDone }: OwnPlanProps) {
 }
 
 /** A copy after what endangers the data would be none. */
-const recoveryFirst = (ids: string[]) =>
-  ids.includes(RECOVERY) ? [RECOVERY, ...ids.filter((id) => id !== RECOVERY)] : ids;
+const first = (recovery: string | undefined, ids: string[]) =>
+  recovery !== undefined && ids.includes(recovery)
+    ? [recovery, ...ids.filter((id) => id !== recovery)]
+    : ids;
 
 const placeOf = (ticked: readonly string[], id: string) =>
   ticked.includes(id) ? ticked.indexOf(id) + 1 : '';

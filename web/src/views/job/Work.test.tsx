@@ -18,6 +18,7 @@ const step = (id: string, name: string, more: Partial<WorkStep> = {}): WorkStep 
   waiting: 0,
   move: null,
   invasiveness: null,
+  course: null,
   recovers: false,
   ...more,
 });

@@ -196,7 +196,7 @@ function Begin({ job, step, onGuided }: NowProps) {
     );
   return (
     <>
-      {step.invasiveness === 'OPENS_CASE' &&
+      {step.course === 'REPLACE_PART' &&
         job.needed.map((part) => (
           <Part key={part.place}>
             In place of {part.place}: {part.words}.{' '}

@@ -125,6 +125,15 @@ class EstimateTest {
     assertThat(answer(ines, job, second, "REFUSED", 10.0).status()).isEqualTo(400);
     assertThat(answer(ines, job, second, "REFUSED", null).status()).isEqualTo(201);
     assertThat(sign(ines, job, "replace-supply").status()).isEqualTo(423);
+    // No way round it by naming courses instead of a plan.
+    ShopClient.Answer round =
+        send(
+            ines,
+            job,
+            "/decisions",
+            Map.of("courses", List.of("REPLACE_PART"), "reason", "Round."));
+    assertThat(round.status()).isEqualTo(423);
+    assertThat(round.body().get("detail").stringValue()).contains("The owner refused");
     assertThat(sign(ines, job).status()).isEqualTo(201);
 
     assertThat(ines.get(job).body().at("/decisions/0/courses/0/course").stringValue())

@@ -45,6 +45,11 @@ public record Remedy(
     doneBy = doneBy == null ? List.of() : List.copyOf(doneBy);
   }
 
+  /** Whether it brings the data to safety and mends nothing. */
+  public boolean recoversOnly() {
+    return course == Course.RECOVER_DATA && cures.isEmpty();
+  }
+
   /** Whether making this move is doing it. */
   public boolean isDoneBy(String move) {
     return move.equals(id) || doneBy.contains(move);

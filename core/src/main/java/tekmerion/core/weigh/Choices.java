@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
-import tekmerion.core.decision.Course;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Move;
 import tekmerion.core.knowhow.Remedy;
@@ -25,10 +24,7 @@ final class Choices {
    * @param mendedBy after which the complaint was gone
    */
   Choices(KnowHow knowHow, Network network, Optional<Move> mendedBy) {
-    recovery =
-        knowHow.remedies().stream()
-            .filter(r -> r.course() == Course.RECOVER_DATA && r.cures().isEmpty())
-            .findFirst();
+    recovery = knowHow.remedies().stream().filter(Remedy::recoversOnly).findFirst();
     mending =
         knowHow.remedies().stream()
             .filter(r -> !isRecovery(r))

@@ -171,7 +171,8 @@ public class DecisionService {
   /**
    * Signs courses, of which no plan says how.
    *
-   * @throws Refusal 423 if a gate locks one of the courses; nothing is kept then
+   * @throws Refusal 423 if a gate locks one of the courses, or the owner answered an estimate;
+   *     nothing is kept then
    */
   @Transactional
   public void finding(String number, long version, List<Course> courses, String reason, Person by) {
@@ -183,6 +184,7 @@ public class DecisionService {
     WeighingService.Evidence evidence = weighing.weigh(job);
     Permissions permitted = permissions.of(job, evidence);
     courses.forEach(course -> mustBeOpen(course, permitted));
+    estimates.mustAllow(job, courses);
     keep(job, courses, reason, evidence.weighed(), permitted, Optional.empty(), by);
   }
 

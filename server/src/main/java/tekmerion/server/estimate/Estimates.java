@@ -12,6 +12,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.support.GeneratedKeyHolder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tekmerion.core.decision.Course;
 import tekmerion.core.forecast.PlanEnd;
 import tekmerion.core.price.Estimate;
 import tekmerion.core.price.Tariff;
@@ -246,34 +247,68 @@ public class Estimates {
   }
 
   /**
-   * Whether a plan may be decided, by what the owner said last. Without an estimate everything may:
+   * Whether a plan may be decided, by what the owner said last. Without an answer everything may:
    * the shop asked for nothing.
    *
    * @throws Refusal 423 if the owner refused and the plan is more than handing it back, or if it
    *     may cost more than they agreed to
    */
   public void mustAllow(Job job, Compared plan) {
-    Optional<EstimateView> asked =
-        of(job).stream()
-            .filter(e -> e.answers().stream().anyMatch(a -> !a.fromElsewhere()))
-            .findFirst();
-    if (asked.isEmpty() || plan.plan().remedies().isEmpty()) {
+    Optional<Agreed> agreed = agreed(job);
+    if (agreed.isEmpty() || plan.plan().remedies().isEmpty()) {
       return;
     }
-    Answer last =
-        asked.get().answers().stream().filter(a -> !a.fromElsewhere()).findFirst().orElseThrow();
-    if (last.how() == How.REFUSED) {
+    mustNotBeRefused(agreed.get());
+    Tariff tariff = pricing.tariff().orElseThrow();
+    BigDecimal most = pricing.of(plan.plan(), tariff).atMost();
+    boolean sameMoney = tariff.currency().getCurrencyCode().equals(agreed.get().currency());
+    if (!sameMoney || most.compareTo(agreed.get().last().upTo()) > 0) {
+      throw Refusal.locked(
+          "It may cost %s %s; the owner agreed to at most %s %s."
+              .formatted(
+                  tariff.currency().getCurrencyCode(),
+                  most,
+                  agreed.get().currency(),
+                  agreed.get().last().upTo()),
+          "Opens when the owner agrees to a new estimate.");
+    }
+  }
+
+  /**
+   * The same for courses, of which nobody can say what they cost.
+   *
+   * @throws Refusal 423 if the owner answered an estimate and the courses are more than handing it
+   *     back
+   */
+  public void mustAllow(Job job, List<Course> courses) {
+    Optional<Agreed> agreed = agreed(job);
+    if (agreed.isEmpty() || courses.equals(List.of(Course.NOTHING_FOUND))) {
+      return;
+    }
+    mustNotBeRefused(agreed.get());
+    throw Refusal.locked(
+        "The owner agreed to an amount, and no plan says what these courses cost.",
+        "Opens when a plan is chosen.");
+  }
+
+  private static void mustNotBeRefused(Agreed agreed) {
+    if (agreed.last().how() == How.REFUSED) {
       throw Refusal.locked(
           "The owner refused the last estimate.",
           "Opens when they agree to another one. Handing it back is open.");
     }
-    BigDecimal most =
-        pricing.tariff().map(t -> pricing.of(plan.plan(), t).atMost()).orElse(BigDecimal.ZERO);
-    if (most.compareTo(last.upTo()) > 0) {
-      throw Refusal.locked(
-          "It may cost %s; the owner agreed to at most %s %s."
-              .formatted(most, asked.get().currency(), last.upTo()),
-          "Opens when the owner agrees to a new estimate.");
-    }
+  }
+
+  /** What the owner said last, here. */
+  private record Agreed(String currency, Answer last) {}
+
+  private Optional<Agreed> agreed(Job job) {
+    return of(job).stream()
+        .flatMap(
+            estimate ->
+                estimate.answers().stream()
+                    .filter(answer -> !answer.fromElsewhere())
+                    .map(answer -> new Agreed(estimate.currency(), answer)))
+        .findFirst();
   }
 }

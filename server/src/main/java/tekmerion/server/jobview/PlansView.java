@@ -98,13 +98,18 @@ record PlansView(
   record Changes(
       String move, String moveWords, int minutes, String outcome, double chance, String plan) {}
 
-  /** A remedy. */
+  /**
+   * A remedy.
+   *
+   * @param recovers whether it brings the data to safety and mends nothing: it comes first
+   */
   @Schema(name = "PlanChoice")
   record Choice(
       String id,
       String name,
       Course course,
       String courseWords,
+      boolean recovers,
       @Schema(nullable = true) Lock lock) {}
 
   /** Puts it together. */
@@ -134,7 +139,12 @@ record PlansView(
               .map(
                   r ->
                       new Choice(
-                          r.id(), r.name(), r.course(), r.course().words(), locks.get(r.course())))
+                          r.id(),
+                          r.name(),
+                          r.course(),
+                          r.course().words(),
+                          r.recoversOnly(),
+                          locks.get(r.course())))
               .toList(),
           tariff.map(t -> t.currency().getCurrencyCode()).orElse(null),
           tariff.map(Tariff::taxShown).orElse(false));

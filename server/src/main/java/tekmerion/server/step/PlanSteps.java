@@ -35,8 +35,6 @@ import tekmerion.server.weighing.WeighingService;
 /** Carries a signed plan from step to step. */
 @Service
 public class PlanSteps {
-  private static final String RECOVERY = "recover-data";
-
   private final Jobs jobs;
   private final DecisionService decisions;
   private final Changes changes;
@@ -89,12 +87,16 @@ public class PlanSteps {
                 step ->
                     new PlanProgress.Remedy(
                         step.remedy(),
-                        step.remedy().equals(RECOVERY),
+                        recovers(step.remedy()),
                         Optional.ofNullable(came.get(step.remedy())).map(PlanSteps::outcome)))
             .toList(),
         permitted.least(),
         waitsFor(job),
         proof.filter(p -> p.proven() == Proven.DONE || p.signedBy() != null).isPresent());
+  }
+
+  private boolean recovers(String remedy) {
+    return knowHow.now().remedy(remedy).filter(Remedy::recoversOnly).isPresent();
   }
 
   private static Outcome outcome(Came came) {
@@ -129,7 +131,7 @@ public class PlanSteps {
       Optional<DecidedPlan.Step> decided =
           decision.plan().steps().stream().filter(s -> s.remedy().equals(step.id())).findFirst();
       Optional<Remedy> remedy = knowHow.now().remedy(step.id());
-      boolean recovers = step.id().equals(RECOVERY);
+      boolean recovers = recovers(step.id());
       String words =
           switch (step.state()) {
             case NEXT -> "to be done now";
@@ -160,6 +162,7 @@ public class PlanSteps {
               decided.map(DecidedPlan.Step::waiting).orElse(0),
               remedy.flatMap(r -> move(r, offered)).orElse(null),
               remedy.map(Remedy::invasiveness).orElse(null),
+              decided.map(DecidedPlan.Step::course).orElse(null),
               recovers));
       if (at == 0 && PlanProgress.isAhead(step.state())) {
         at = steps.size();
@@ -203,7 +206,7 @@ public class PlanSteps {
         knowHow
             .now()
             .remedy(remedyId)
-            .filter(r -> !r.id().equals(RECOVERY))
+            .filter(r -> !r.recoversOnly())
             .orElseThrow(
                 () ->
                     Refusal.badRequest(

@@ -3,6 +3,7 @@ package tekmerion.server.step;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.List;
+import tekmerion.core.decision.Course;
 import tekmerion.core.permit.Invasiveness;
 import tekmerion.core.progress.PlanProgress;
 
@@ -22,7 +23,7 @@ public record WorkView(
    * @param stateWords the same in words, with what came of it
    * @param handsOn minutes; likewise waiting
    * @param move the offered move that does it, by id; null if there is none
-   * @param invasiveness null for what is no remedy
+   * @param invasiveness null for what is no remedy, likewise the course
    * @param recovers whether it brings the data to safety
    */
   @Schema(name = "WorkStep")
@@ -35,5 +36,6 @@ public record WorkView(
       int waiting,
       @Schema(nullable = true) String move,
       @Schema(nullable = true) Invasiveness invasiveness,
+      @Schema(nullable = true) Course course,
       boolean recovers) {}
 }
