@@ -210,6 +210,9 @@ const Table = styled.table`
     padding-left: 16px;
     min-width: 260px;
   }
+  td button {
+    white-space: nowrap;
+  }
   [data-right] {
     text-align: right;
     white-space: nowrap;

@@ -11,7 +11,6 @@ import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
-import java.util.function.Predicate;
 import java.util.stream.Stream;
 import org.openqa.selenium.By;
 import org.openqa.selenium.JavascriptException;
@@ -35,6 +34,7 @@ final class Browser implements AutoCloseable {
   private final Path profile;
   private final ChromeDriver driver;
   private final WebDriverWait wait;
+  private final Tabs tabs;
 
   Browser(Home home, URI address) {
     this.address = address;
@@ -74,6 +74,7 @@ final class Browser implements AutoCloseable {
         Map.of("width", 1280, "height", 800, "deviceScaleFactor", 1, "mobile", false));
     driver.manage().timeouts().scriptTimeout(PATIENCE.multipliedBy(2));
     wait = new WebDriverWait(driver, PATIENCE, Duration.ofMillis(100));
+    tabs = new Tabs(driver);
   }
 
   private Path downloads() {
@@ -143,119 +144,17 @@ final class Browser implements AutoCloseable {
         "document.querySelector(`[aria-label=${JSON.stringify(words)}]`)"
             + " || holders(document.body).some((e) => text(e) === words)",
         words);
-    tabUntil(words, "e.getAttribute('aria-label') ?? e.textContent.trim()", words::equals);
+    tabs.until(words, "e.getAttribute('aria-label') ?? e.textContent.trim()", words::equals);
   }
 
   /** The same for what only begins with these words, and for what can be ticked. */
   void tabToward(String words) {
     // A ticked course has its place in the order before its words.
-    tabUntil(
+    tabs.until(
         "what begins with: " + words,
         "e.getAttribute('aria-label')"
             + " ?? (e.labels && e.labels.length ? e.labels[0] : e).textContent.trim()",
         at -> at.replaceFirst("^[0-9]", "").startsWith(words) || at.startsWith(words));
-  }
-
-  /**
-   * Tab until it is there. To ask the browser after each key takes most of a test's time, so as
-   * many keys are pressed as the page has stops up to there, and Shift+Tab goes back if that was
-   * too far. Where the stop cannot be foreseen it is one key at a time.
-   *
-   * @param told what is told of the focused element e, in the page's language
-   */
-  private void tabUntil(String words, String told, Predicate<String> there) {
-    driver.executeScript(
-        """
-        const told = (e) => String(%s);
-        document.removeEventListener('focusin', window.tabbed?.keep, true);
-        const went = [told(document.activeElement)];
-        window.tabbed = { told, went, keep: (event) => went.push(told(event.target)) };
-        document.addEventListener('focusin', window.tabbed.keep, true);
-        """
-            .formatted(told));
-    List<String> went = focusWent(1);
-    for (int pressed = 0; pressed < 200; ) {
-      int at = firstOf(went, there);
-      if (at >= 0) {
-        int tooFar = went.size() - 1 - at;
-        if (tooFar == 0) {
-          return;
-        }
-        tab(true, tooFar);
-        went = focusWent(tooFar);
-        if (!went.isEmpty() && there.test(went.get(went.size() - 1))) {
-          return;
-        }
-      }
-      int steps = Math.max(1, firstOf(stopsAhead(), there) + 1);
-      tab(false, steps);
-      pressed += steps;
-      went = focusWent(steps);
-    }
-    throw new AssertionError("Tab never comes to " + words);
-  }
-
-  private static int firstOf(List<String> told, Predicate<String> there) {
-    for (int i = 0; i < told.size(); i++) {
-      if (there.test(told.get(i))) {
-        return i;
-      }
-    }
-    return -1;
-  }
-
-  private void tab(boolean back, int times) {
-    Actions keys = new Actions(driver);
-    if (back) {
-      keys.keyDown(Keys.SHIFT);
-    }
-    for (int i = 0; i < times; i++) {
-      keys.sendKeys(Keys.TAB);
-    }
-    if (back) {
-      keys.keyUp(Keys.SHIFT);
-    }
-    keys.perform();
-  }
-
-  /**
-   * Where the focus has been since it was last asked. The keys are given to the browser at once,
-   * but under load the focus follows later: who does not wait for it looks at where it was.
-   */
-  @SuppressWarnings("unchecked") // a list of words, as the script gives it
-  private List<String> focusWent(int steps) {
-    return (List<String>)
-        driver.executeAsyncScript(
-            """
-            const [steps, done] = arguments, { went } = window.tabbed;
-            // A key may lead nowhere, as after the last stop of a page: then nothing more comes.
-            let had = went.length, quietSince = performance.now();
-            (function look() {
-              if (went.length !== had) {
-                had = went.length;
-                quietSince = performance.now();
-              }
-              if (went.length < steps && performance.now() - quietSince < 250)
-                return setTimeout(look, 2);
-              done(went.splice(0));
-            })();
-            """,
-            steps);
-  }
-
-  /** What is told of each stop after this one, around the page. */
-  @SuppressWarnings("unchecked") // a list of words, as the script gives it
-  private List<String> stopsAhead() {
-    return (List<String>)
-        driver.executeScript(
-            """
-            const stops = [...document.querySelectorAll(
-                'a[href],button,input,select,textarea,summary,[tabindex]')].filter(
-              (e) => e.tabIndex >= 0 && !e.disabled && e.checkVisibility({ visibilityProperty: true })
-                && !e.closest('[inert],[aria-hidden=true]'));
-            const here = stops.indexOf(document.activeElement);
-            return [...stops.slice(here + 1), ...stops.slice(0, here + 1)].map(window.tabbed.told);
-            """);
   }
 
   /** Whoever was signed in before, and with whom beside: only this one is now. */

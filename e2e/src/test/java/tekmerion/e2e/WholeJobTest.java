@@ -132,6 +132,7 @@ class WholeJobTest {
     browser.keys(Keys.ENTER);
     closed();
     browser.seeText(then);
+    assertThat(browser.complaints()).isEmpty();
   }
 
   /** The board is blamed by what was cleared before it. */
@@ -316,6 +317,7 @@ class WholeJobTest {
     browser.tabTo("Decide");
     browser.keys(Keys.ENTER);
     browser.seeText("Sign the decision");
+    assertThat(browser.complaints()).isEmpty();
   }
 
   /** As it leans. */
@@ -350,6 +352,7 @@ class WholeJobTest {
     browser.seeHeading("Decided: " + plan);
     browser.open(browser.path().replace("/decision", ""));
     browser.seeText("Show that it is gone");
+    assertThat(browser.complaints()).isEmpty();
   }
 
   /** The open step of the plan; what is seen then. */

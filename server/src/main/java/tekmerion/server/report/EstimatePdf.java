@@ -10,6 +10,7 @@ import java.time.format.DateTimeFormatter;
 import java.util.Currency;
 import java.util.Locale;
 import org.apache.pdfbox.pdmodel.PDDocument;
+import tekmerion.core.price.PartPrice.PriceSource;
 import tekmerion.server.estimate.EstimateView;
 
 /** An estimate on paper, for the owner to sign. */
@@ -99,7 +100,8 @@ final class EstimatePdf {
 
   private static String words(EstimateView.Line line) {
     String minutes = line.minutes() == 0 ? "" : ", %d minutes".formatted(line.minutes());
-    return line.words() + minutes + (line.certain() ? "" : ", only if it is needed");
+    String usual = line.source() == PriceSource.USUAL ? " (usual price, none is on our list)" : "";
+    return line.words() + minutes + usual + (line.certain() ? "" : ", only if it is needed");
   }
 
   private static void line(String words, String amount, boolean certain, Sheets s)
