@@ -95,6 +95,7 @@ export const job = (more: Partial<Job> = {}): Job => ({
   holder: null,
   sharedWith: [],
   waits: null,
+  handBack: { wording: 'I have the machine.', copiesUntil: null, done: null },
   openChange: null,
   secretKept: false,
   fromCounter: true,

@@ -42,8 +42,8 @@ export function BootStageLadder({ levels, bootStage }: BootStageLadderProps) {
 
 const Ladder = styled.ol`
   display: flex;
-  flex: 1 1 380px;
-  max-width: 560px;
+  flex: 1 1 360px;
+  max-width: 430px;
   position: relative;
   padding-bottom: 2px;
 `;

@@ -17,10 +17,12 @@ export interface BandProps {
   person: Person;
   /** Who else may come back to this screen with a PIN. */
   here: readonly Here[];
+  /** Whether everything in it is made up. */
+  isDemo: boolean;
 }
 
 /** The mat: the name, the bays, the person. Digits go to bays from anywhere. */
-export function Band({ person, here }: BandProps) {
+export function Band({ person, here, isDemo }: BandProps) {
   const floor = useFloor();
   const [openBay, setOpenBay] = useState<number | null>(null);
   const bays = floor.data?.bays ?? [];
@@ -47,7 +49,10 @@ export function Band({ person, here }: BandProps) {
             transform="rotate(-14 14 12)"
           />
         </SuspicionName>
-        tekmerion
+        <span>
+          tekmerion
+          {isDemo && <small>demo shop</small>}
+        </span>
       </Name>
       <nav aria-label="Views">
         {tab('/', 'Floor', pathname === '/')}
@@ -59,7 +64,8 @@ export function Band({ person, here }: BandProps) {
       <Bays
         aria-label="Bays"
         data-tabs={person.role === 'LEAD' ? 4 : 3}
-        data-many={bays.length > ONE_ROW || undefined}
+        data-many={bays.length > PLATES || undefined}
+        data-rows={bays.length > ONE_ROW || undefined}
       >
         {bays.map((bay) => (
           <li key={bay.number}>
@@ -69,9 +75,10 @@ export function Band({ person, here }: BandProps) {
               onPress={() => goTo(bay)}
             >
               <VisuallyHidden>Bay</VisuallyHidden>
-              <kbd>{bay.number}</kbd>
               <BayText>
-                <span>{bay.job?.number ?? 'free'}</span>
+                <span>
+                  <kbd>{bay.number}</kbd> {bay.job?.number ?? 'free'}
+                </span>
                 {bay.job !== null && <small>{bay.job.line}</small>}
               </BayText>
               {bay.job !== null && (
@@ -84,7 +91,7 @@ export function Band({ person, here }: BandProps) {
           </li>
         ))}
       </Bays>
-      <Who data-many={bays.length > ONE_ROW || undefined}>
+      <Who data-rows={bays.length > ONE_ROW || undefined}>
         <Find open={finding} onOpen={setFinding} />
         <Bell />
         <PersonMenu person={person} here={here} />
@@ -96,8 +103,11 @@ export function Band({ person, here }: BandProps) {
   );
 }
 
-/** More bays than these have a row of their own. */
-const ONE_ROW = 6;
+/** More bays than these have no room for a mark each; what waits for a person still has its frame. */
+const PLATES = 6;
+
+/** More than these have rows of their own. */
+const ONE_ROW = 9;
 
 const VIEWS = ['job', 'drive', 'memory', 'battery', 'work', 'isolate'];
 
@@ -142,8 +152,8 @@ const Mat = styled.header`
   align-items: center;
   gap: 6px 10px;
   flex-wrap: wrap;
-  padding: 6px 14px;
-  min-height: 60px;
+  padding: 4px 14px;
+  min-height: 54px;
 `;
 
 const Name = styled(Link)`
@@ -154,7 +164,14 @@ const Name = styled(Link)`
   font-weight: 700;
   color: ${color.actInk};
   text-decoration: none;
-  padding: 8px 0;
+  line-height: 1.15;
+  min-height: 44px;
+  small {
+    display: block;
+    font-weight: 400;
+    font-size: ${size.small};
+    color: ${color.matInk};
+  }
 `;
 
 const SuspicionName = styled.svg`
@@ -182,13 +199,31 @@ const Bays = styled.ul`
   gap: 5px;
   margin-left: auto;
   flex-wrap: wrap;
+  flex: 1 1 0;
+  justify-content: flex-end;
   &[data-many] {
-    order: 2;
-    flex: 1 0 100%;
-    margin: 0;
+    gap: 4px;
+    flex-wrap: nowrap;
   }
   &[data-many] > li {
+    flex: 1 1 70px;
+    max-width: 130px;
+  }
+  &[data-rows] {
+    order: 2;
+    flex: 1 0 100%;
+    flex-wrap: wrap;
+  }
+  &[data-rows] > li {
     flex: 1 1 118px;
+  }
+  ${upTo.middle} {
+    order: 2;
+    flex: 1 0 100%;
+    justify-content: flex-start;
+    &[data-many] {
+      flex-wrap: wrap;
+    }
   }
   &[data-many] button {
     inline-size: 100%;
@@ -225,6 +260,8 @@ const BayButton = styled(AriaButton)`
 `;
 
 const BayText = styled.span`
+  min-width: 0;
+  overflow: hidden;
   flex: 1;
   white-space: nowrap;
   display: grid;
@@ -235,8 +272,13 @@ const BayText = styled.span`
   }
 `;
 
-/** Where four tabs leave no room for it, number and line say enough. */
+/** Where there is no room for it, number and line say enough. */
 const Plate = styled.span`
+  [data-many]:not([data-rows]) & {
+    ${upTo.wide} {
+      display: none;
+    }
+  }
   background: ${color.sheet};
   border-radius: ${radius};
   padding: 2px 3px;
@@ -248,7 +290,7 @@ const Plate = styled.span`
 `;
 
 const Who = styled.div`
-  &[data-many] {
+  &[data-rows] {
     margin-left: auto;
   }
   display: flex;

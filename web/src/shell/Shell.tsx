@@ -29,12 +29,7 @@ export function Shell() {
   if (person === null) return <SignInView ended={wasSignedIn} />;
   return (
     <>
-      {!wall && <Band person={person} here={session.data.here} />}
-      {session.data.demo && (
-        <Demo role="note">
-          Demo shop: its machines are simulated, and so is everything that is found on them.
-        </Demo>
-      )}
+      {!wall && <Band person={person} here={session.data.here} isDemo={session.data.demo} />}
       {!live && (
         <Stale role="status">
           The server does not send changes at the moment. What you see may be old; it catches up by
@@ -42,6 +37,11 @@ export function Shell() {
         </Stale>
       )}
       <Outlet />
+      {session.data.demo && (
+        <Demo role="note">
+          Demo shop: its machines are simulated, and so is everything that is found on them.
+        </Demo>
+      )}
     </>
   );
 }

@@ -14,7 +14,7 @@ export interface SignaturePadProps {
   onChange: Dispatch<SetStateAction<string>>;
 }
 
-/** Where somebody findings with a finger, a pen or the mouse. */
+/** Where somebody signs with a finger, a pen or the mouse. */
 export function SignaturePad({ path, label, onChange }: SignaturePadProps) {
   const field = useRef<SVGSVGElement>(null);
   const drawing = useRef(false);

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { useParams } from 'react-router';
+import { useParams, useSearchParams } from 'react-router';
 import styled from 'styled-components';
 import { useJob, usePlans } from '../../api/queries';
 import type { Job, PlanRow, Plans } from '../../api/types';
@@ -23,7 +23,9 @@ export function DecisionView() {
 }
 
 function Opened({ job }: { job: Job }) {
-  const [own, setOwn] = useState<readonly string[]>([]);
+  // A step that broke off leads here with what comes then.
+  const [asked] = useSearchParams();
+  const [own, setOwn] = useState<readonly string[]>(() => asked.getAll('own'));
   const plans = usePlans(job.number, own);
   return (
     <Loaded query={plans}>

@@ -96,7 +96,7 @@ function toneOf(cause: CauseShare) {
 }
 
 const Head = styled.header`
-  padding: 14px 16px 8px;
+  padding: 10px 16px 4px;
   h1 {
     font-size: ${size.head};
     line-height: 1.3;
@@ -108,7 +108,7 @@ const grid = `
   grid-template-columns: 30px minmax(190px, 1.3fr) minmax(120px, 1.3fr) 52px;
   gap: 12px;
   align-items: center;
-  padding: 6px 16px;
+  padding: 2px 16px;
 `;
 
 const Columns = styled.div`
@@ -128,7 +128,7 @@ const Columns = styled.div`
 
 const Row = styled(RowButton)`
   ${grid}
-  min-height: 50px;
+  min-height: 44px;
   border-top: 1px solid ${color.line};
 `;
 

@@ -1,5 +1,6 @@
 import { useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { Menu, MenuItem, MenuTrigger, Popover } from 'react-aria-components';
+import { useNavigate } from 'react-router';
 import styled from 'styled-components';
 import { api } from '../../api/client';
 import { keys, useCall, useFloor, usePeople, useSession } from '../../api/queries';
@@ -12,15 +13,17 @@ import { Modal } from '../../ui/Modal';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { Row } from '../../ui/Layout';
 import { Select } from '../../ui/Select';
+import { HandBackDialog } from './HandBack';
 import { printLabel } from './printLabel';
 
 type Dialog = 'hand' | 'wait' | 'bay' | 'end' | 'secret' | null;
 
-/** Whose the job is, what it waits for, and what can be done with it as a whole. */
+/** Whose the job is, what it waits for, and a menu of what can be done with it as a whole. */
 export function Hand({ job }: { job: Job }) {
   const me = useSession().data?.person;
   const call = useCall(keys.job(job.number), keys.floor);
   const [dialog, setDialog] = useState<Dialog>(null);
+  const navigate = useNavigate();
   const params = { path: { number: job.number } };
   const { version } = job;
   const take = () =>
@@ -36,64 +39,81 @@ export function Hand({ job }: { job: Job }) {
     );
   if (job.endedAt !== null) {
     return (
-      <Bar>
-        <span>
-          <b>
-            This job is ended: {job.endedHow}, {when(job.endedAt)}.
-          </b>
-        </span>
-      </Bar>
+      <>
+        <b>
+          This job is ended: {job.endedHow}, {when(job.endedAt)}.
+        </b>
+        {job.handBack.done != null && (
+          <small>
+            To {job.handBack.done.takenBy}, {job.handBack.done.payment}.
+          </small>
+        )}
+      </>
     );
   }
   const technician = me?.role !== 'COUNTER';
   const mine = job.holder?.id === me?.id;
   const close = () => setDialog(null);
+  const whose = job.holder === null ? 'Nobody has it' : mine ? 'Yours' : job.holder.displayName;
+  const items: readonly Item[] = [
+    ...(technician && !mine ? [{ words: 'Take it', act: take }] : []),
+    { words: 'Hand over or share', act: () => setDialog('hand') },
+    job.waits === null
+      ? { words: 'Waits for…', act: () => setDialog('wait') }
+      : { words: 'Waits no longer', act: waitNoLonger },
+    { words: job.bay === null ? 'Put in a bay' : 'Move bay', act: () => setDialog('bay') },
+    ...(job.secretKept && technician
+      ? [{ words: 'Owner’s password', act: () => setDialog('secret') }]
+      : []),
+    ...(job.fromCounter
+      ? [
+          {
+            words: 'Correct what was said',
+            act: () => void navigate(`/job/${job.number}/intake`),
+          },
+        ]
+      : []),
+    { words: 'Print label', act: () => printLabel(job.number) },
+    { words: 'Report', act: () => void navigate(`/job/${job.number}/report`) },
+    ...(technician && job.stage === 'WORK' ? [{ words: 'Ready to hand back', act: ready }] : []),
+    { words: 'End the job…', act: () => setDialog('end') },
+  ];
   return (
-    <Bar aria-label="Whose it is">
-      <span>
-        <b>{job.holder === null ? 'Nobody has it' : mine ? 'Yours' : job.holder.displayName}</b>
-        {job.sharedWith.length > 0 &&
-          `, shared with ${job.sharedWith.map((p) => p.displayName).join(', ')}`}
-        {job.waits !== null &&
-          ` · waits for ${job.waits.words}: ${job.waits.note}${job.waits.until === null ? '' : `, expected ${when(job.waits.until)}`}`}
-      </span>
-      <Actions>
-        {technician && !mine && <Small onPress={take}>Take it</Small>}
-        <Small onPress={() => setDialog('hand')}>Hand over or share</Small>
-        {job.waits === null ? (
-          <Small onPress={() => setDialog('wait')}>Waits for…</Small>
-        ) : (
-          <Small onPress={waitNoLonger}>Waits no longer</Small>
-        )}
-        <Small onPress={() => setDialog('bay')}>
-          {job.bay === null ? 'Put in a bay' : 'Move bay'}
-        </Small>
-        {job.secretKept && technician && (
-          <Small onPress={() => setDialog('secret')}>Owner’s password</Small>
-        )}
-        {job.fromCounter && <Correct number={job.number} />}
-        <Small onPress={() => printLabel(job.number)}>Print label</Small>
-        {technician && job.stage === 'WORK' && <Small onPress={ready}>Ready to hand back</Small>}
-        <Small onPress={() => setDialog('end')}>End the job…</Small>
-        <Link to={`/job/${job.number}/report`}>Report</Link>
-        <Link to={`/customer/${job.customerId}`}>{job.customer}</Link>
-      </Actions>
+    <>
+      <MenuTrigger>
+        <Small aria-label={`${whose}: what can be done with the job`}>{whose} ▾</Small>
+        <Popup placement="bottom start">
+          <Menu aria-label="What can be done with the job">
+            {items.map((item) => (
+              <MenuItem key={item.words} onAction={item.act}>
+                {item.words}
+              </MenuItem>
+            ))}
+          </Menu>
+        </Popup>
+      </MenuTrigger>
+      {job.sharedWith.length > 0 && (
+        <small>shared with {job.sharedWith.map((p) => p.displayName).join(', ')}</small>
+      )}
+      {job.waits !== null && (
+        <Waits>
+          waits for {job.waits.words}: {job.waits.note}
+          {job.waits.until === null ? '' : `, expected ${when(job.waits.until)}`}
+        </Waits>
+      )}
       {call.isError && <ProblemNote error={call.error} />}
       {dialog === 'hand' && <HandDialog job={job} onClose={close} />}
       {dialog === 'wait' && <WaitDialog job={job} onClose={close} />}
       {dialog === 'bay' && <BayChoice job={job} onClose={close} />}
       {dialog === 'end' && <EndDialog job={job} onClose={close} />}
       {dialog === 'secret' && <SecretDialog job={job} onClose={close} />}
-    </Bar>
+    </>
   );
 }
 
-/** Leads back into the conversation that the job came from. */
-function Correct({ number }: { number: string }) {
-  const navigate = useNavigate();
-  return (
-    <Small onPress={() => void navigate(`/job/${number}/intake`)}>Correct what was said</Small>
-  );
+interface Item {
+  words: string;
+  act: () => void;
 }
 
 interface DialogProps {
@@ -215,18 +235,22 @@ function BayChoice({ job, onClose }: DialogProps) {
 function EndDialog({ job, onClose }: DialogProps) {
   const { call, send, params, version } = useJobCall(job, onClose);
   const [note, setNote] = useState('');
-  const end = (how: 'HANDED_BACK' | 'WITHDRAWN') =>
-    send(() => api.POST('/api/jobs/{number}/end', { params, body: { version, how, note } }));
+  const [isBack, setBack] = useState(false);
+  if (isBack) return <HandBackDialog job={job} onClose={onClose} />;
+  const mistake = () =>
+    send(() =>
+      api.POST('/api/jobs/{number}/end', { params, body: { version, how: 'WITHDRAWN', note } }),
+    );
   return (
     <Modal title={`How does ${job.number} end?`} isOpen onClose={onClose}>
       <p>The owner’s password is wiped and the bay is free. The history stays for ever.</p>
       <Field label="Note" value={note} onChange={setNote} />
       {call.isError && <ProblemNote error={call.error} />}
       <Row>
-        <Button primary onPress={() => end('HANDED_BACK')}>
-          Handed back to the owner
+        <Button primary onPress={() => setBack(true)}>
+          Handed back to the owner…
         </Button>
-        <Button onPress={() => end('WITHDRAWN')}>Taken in by mistake</Button>
+        <Button onPress={mistake}>Taken in by mistake</Button>
         <Button onPress={onClose}>Not yet</Button>
       </Row>
     </Modal>
@@ -259,34 +283,39 @@ function SecretDialog({ job, onClose }: DialogProps) {
   );
 }
 
-const Bar = styled.section`
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  justify-content: space-between;
-  gap: 6px 16px;
-  margin-top: 10px;
-  padding: 6px 12px;
-  border: 1px solid ${color.line};
-  border-radius: ${radius};
-  background: ${color.sheet};
-`;
-
-const Actions = styled.div`
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 6px;
-  a {
-    padding: 10px 6px;
-  }
-`;
-
 const Small = styled(Button)`
   font-weight: 400;
   font-size: ${size.text};
   padding: 4px 10px;
   border-color: ${color.line};
+`;
+
+const Waits = styled.span`
+  padding: 2px 8px;
+  border-left: 4px solid ${color.hold};
+  background: ${color.holdSoft};
+  color: ${color.holdInk};
+  font-size: ${size.text};
+`;
+
+const Popup = styled(Popover)`
+  background: ${color.sheet};
+  border: 1px solid ${color.ink3};
+  border-radius: ${radius};
+  min-width: 220px;
+  [role='menuitem'] {
+    padding: 0 14px;
+    min-height: 44px;
+    display: flex;
+    align-items: center;
+    cursor: pointer;
+    outline: none;
+    color: ${color.ink};
+  }
+  [role='menuitem'][data-focused] {
+    background: ${color.clearSoft};
+    box-shadow: inset 4px 0 0 ${color.clear};
+  }
 `;
 
 const Secret = styled.p`

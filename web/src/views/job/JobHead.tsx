@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { Link } from 'react-router';
 import styled from 'styled-components';
 import type { Job } from '../../api/types';
 import { BootStageLadder } from '../../marks/BootStageLadder';
@@ -7,6 +8,7 @@ import { color, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Mono, Sub, Title } from '../../ui/Sheet';
 import { DataCard } from './DataCard';
+import { Hand } from './Hand';
 
 /** Whose machine, what it does, how far it gets, what may become of its data. */
 export function JobHead({ job }: { job: Job }) {
@@ -16,8 +18,9 @@ export function JobHead({ job }: { job: Job }) {
         <Line>
           <Title as="h2">{job.machine}</Title>
           <Mono>{job.number}</Mono>
-          <span>{job.customer}</span>
+          <Link to={`/customer/${job.customerId}`}>{job.customer}</Link>
           {job.bay !== null && <BayLink bay={job.bay} />}
+          <Hand job={job} />
         </Line>
         <Sub>
           “{job.complaint}”{job.errorText !== null && ` · the screen says “${job.errorText}”`}

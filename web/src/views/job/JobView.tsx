@@ -4,13 +4,10 @@ import styled from 'styled-components';
 import { useJob } from '../../api/queries';
 import type { Job } from '../../api/types';
 import { Loaded } from '../../ui/Loaded';
-import { Button } from '../../ui/Button';
-import { ofHundred } from '../../ui/format';
-import { Page, Sheet } from '../../ui/Sheet';
+import { Page } from '../../ui/Sheet';
 import { UnsafeBattery } from '../../ui/UnsafeBattery';
 import { causeKey } from './causeKey';
 import { Causes } from './Causes';
-import { Hand } from './Hand';
 import { JobHead } from './JobHead';
 import { Leaning } from './Leaning';
 import { MadeMoves } from './MadeMoves';
@@ -22,6 +19,7 @@ import { ProofCard } from './ProofCard';
 import { SecondThoughts } from './SecondThoughts';
 import { TakenIn } from './TakenIn';
 import { Work } from './Work';
+import { WorkSide } from './WorkSide';
 import { Journal } from './Journal';
 import { upTo } from '../../theme/theme';
 
@@ -46,19 +44,15 @@ function Shown({ job }: { job: Job }) {
     <Page>
       <JobHead job={job} />
       {job.unsafe !== null && <UnsafeBattery why={job.unsafe} />}
-      <Hand job={job} />
       <TakenIn job={job} />
       <SecondThoughts job={job} />
-      {work === null ? <ProofCard job={job} /> : <Work job={job} work={work} isTitle={isFolded} />}
-      {isFolded && (
-        <Folded>
-          <span>
-            <b>Diagnosis:</b> {foldedWords(job)}
-          </span>
-          <Button aria-expanded={false} onPress={() => setOpen(true)}>
-            Open the diagnosis
-          </Button>
-        </Folded>
+      {work === null ? (
+        <ProofCard job={job} />
+      ) : (
+        <Working>
+          <Work job={job} work={work} isTitle={isFolded} />
+          <WorkSide job={job} onOpenDiagnosis={isFolded ? () => setOpen(true) : null} />
+        </Working>
       )}
       {!isFolded && (
         <Columns>
@@ -77,30 +71,22 @@ function Shown({ job }: { job: Job }) {
           </Right>
         </Columns>
       )}
+      <Journal lines={job.journal} />
       {!isOfPlan && <OneChange job={job} />}
       <MadeMoves job={job} />
-      <Journal lines={job.journal} />
       <PhotoStrip job={job} />
     </Page>
   );
 }
 
-/** The likeliest causes in a line. */
-function foldedWords(job: Job): string {
-  return job.weighing.causes
-    .slice(0, 3)
-    .map((cause) => `${cause.name.toLowerCase()} ${ofHundred(cause.probability)}`)
-    .join(' · ');
-}
-
-const Folded = styled(Sheet)`
-  display: flex;
-  flex-wrap: wrap;
-  justify-content: space-between;
-  align-items: center;
-  gap: 8px 16px;
-  padding: 8px 16px;
+const Working = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(260px, 320px);
+  gap: 12px;
   margin: 12px 0;
+  ${upTo.narrow} {
+    grid-template-columns: minmax(0, 1fr);
+  }
 `;
 
 const Columns = styled.div`

@@ -1,24 +1,39 @@
+import { useEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
 import type { JournalLine } from '../../api/types';
 import { color, size } from '../../theme/theme';
+import { Button } from '../../ui/Button';
 import { when } from '../../ui/format';
-import { Lead, Sheet, SheetHead } from '../../ui/Sheet';
+import { Lead, Sheet } from '../../ui/Sheet';
 
-/** Everything that happened, in order. Nothing is ever taken out. */
+/** Everything that happened, in order, the newest in sight. Nothing is ever taken out. */
 export function Journal({ lines }: { lines: readonly JournalLine[] }) {
+  const [isWhole, setWhole] = useState(false);
+  const strip = useRef<HTMLOListElement>(null);
+  useEffect(() => {
+    if (strip.current !== null) strip.current.scrollLeft = strip.current.scrollWidth;
+  }, [lines.length]);
   return (
     <Sheet>
-      <SheetHead>
+      <Head>
         <Lead>History: everything that happened, in order</Lead>
-      </SheetHead>
-      <Line tabIndex={0} aria-label="History">
+        <Small aria-expanded={isWhole} onPress={() => setWhole(!isWhole)}>
+          {isWhole ? 'In short' : 'In full'}
+        </Small>
+      </Head>
+      <Line ref={strip} tabIndex={0} aria-label="History">
         {lines.map((line, i) => (
-          <Entry key={`${line.at}-${i}`} data-kind={line.kind}>
+          <Entry
+            key={`${line.at}-${i}`}
+            data-kind={line.kind}
+            data-whole={isWhole || undefined}
+            title={`${line.title}, ${line.who}. ${line.detail}`}
+          >
             <b>{line.title}</b>
             <span>
               {when(line.at)} · {line.who}
             </span>
-            <span>{line.detail}</span>
+            {isWhole && <span>{line.detail}</span>}
           </Entry>
         ))}
       </Line>
@@ -26,19 +41,34 @@ export function Journal({ lines }: { lines: readonly JournalLine[] }) {
   );
 }
 
+const Head = styled.header`
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 12px;
+  padding: 0 8px 0 16px;
+`;
+
+const Small = styled(Button)`
+  font-size: ${size.text};
+  font-weight: 400;
+  padding: 2px 12px;
+  border-color: transparent;
+`;
+
 const Line = styled.ol`
   display: flex;
   overflow-x: auto;
-  padding: 4px 16px 16px;
+  padding: 0 16px 6px;
 `;
 
 const Entry = styled.li`
-  flex: 1 0 190px;
+  flex: 1 0 170px;
   max-width: 300px;
   display: grid;
   align-content: start;
   gap: 2px;
-  padding: 16px 16px 0 0;
+  padding: 10px 16px 0 0;
   position: relative;
   border-top: 2px solid ${color.line};
   margin-top: 8px;
@@ -46,6 +76,11 @@ const Entry = styled.li`
   span {
     color: ${color.ink2};
     overflow-wrap: anywhere;
+  }
+  &:not([data-whole]) > * {
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
   }
   &::before {
     content: '';

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import type { CauseShare, Job } from '../../api/types';
@@ -25,6 +26,9 @@ const INSTRUMENTS: Record<string, readonly { to: (job: string) => string; words:
 
 /** The machine in the order in which it is checked; drives with what they are. */
 export function Places({ job, chosen, onChoose }: PlacesProps) {
+  // A place that no cause stands for can be opened too.
+  const [opened, setOpened] = useState<string | null>(null);
+  const here = opened ?? chosen?.place;
   return (
     <Sheet>
       <SheetHead>
@@ -34,8 +38,12 @@ export function Places({ job, chosen, onChoose }: PlacesProps) {
         {job.places.map((place) => (
           <li key={place.id}>
             <Row
-              data-here={chosen?.place === place.id || undefined}
-              onPress={() => onChoose(place.id)}
+              data-here={here === place.id || undefined}
+              aria-expanded={here === place.id}
+              onPress={() => {
+                setOpened(place.id);
+                onChoose(place.id);
+              }}
             >
               <SuspicionMark suspicion={place.suspicion} size={24} />
               <span>
@@ -43,12 +51,13 @@ export function Places({ job, chosen, onChoose }: PlacesProps) {
                 <small>{place.note}</small>
               </span>
             </Row>
-            {place.id === 'drive' && <Drives job={job} />}
-            {INSTRUMENTS[place.id]?.map((instrument) => (
-              <Below key={instrument.words}>
-                <Link to={instrument.to(job.number)}>{instrument.words}</Link>
-              </Below>
-            ))}
+            {place.id === 'drive' && <Drives job={job} isOpen={here === place.id} />}
+            {here === place.id &&
+              INSTRUMENTS[place.id]?.map((instrument) => (
+                <Below key={instrument.words}>
+                  <Link to={instrument.to(job.number)}>{instrument.words}</Link>
+                </Below>
+              ))}
           </li>
         ))}
       </ul>
@@ -56,7 +65,7 @@ export function Places({ job, chosen, onChoose }: PlacesProps) {
   );
 }
 
-function Drives({ job }: { job: Job }) {
+function Drives({ job, isOpen }: { job: Job; isOpen: boolean }) {
   if (job.drives.length === 0) {
     return (
       <Teach>
@@ -76,13 +85,15 @@ function Drives({ job }: { job: Job }) {
             , {drive.description}
             <small>{drive.identity}</small>
             {drive.metBefore !== null && <MetBefore>{drive.metBefore}</MetBefore>}
-            <Links>
-              <Link to={`/part/${drive.partId}`}>Its history</Link>
-              <Link to={`/rescue/${job.number}/${drive.key}`}>Its data</Link>
-              {drive.readingId !== null && (
-                <Link to={`/reading/${drive.readingId}`}>See the reading</Link>
-              )}
-            </Links>
+            {isOpen && (
+              <Links>
+                <Link to={`/part/${drive.partId}`}>Its history</Link>
+                <Link to={`/rescue/${job.number}/${drive.key}`}>Its data</Link>
+                {drive.readingId !== null && (
+                  <Link to={`/reading/${drive.readingId}`}>See the reading</Link>
+                )}
+              </Links>
+            )}
           </span>
         </Drive>
       ))}
@@ -94,16 +105,26 @@ const Row = styled(RowButton)`
   grid-template-columns: 28px 1fr;
   gap: 10px;
   align-items: start;
-  padding: 10px 14px;
+  padding: 5px 14px;
   min-height: 44px;
+  small {
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+  & > span {
+    min-width: 0;
+    line-height: 1.3;
+  }
 `;
 
 const Below = styled.div`
-  padding: 0 14px 6px 52px;
+  padding: 0 14px 0 52px;
   font-size: ${size.text};
   a {
-    display: inline-block;
-    padding: 6px 0;
+    display: inline-flex;
+    align-items: center;
+    min-height: 44px;
   }
 `;
 
@@ -111,7 +132,7 @@ const Drive = styled.li`
   display: grid;
   grid-template-columns: 22px 1fr;
   gap: 10px;
-  padding: 6px 14px 10px 34px;
+  padding: 2px 14px 4px 34px;
   font-size: ${size.text};
   overflow-wrap: anywhere;
   small {

@@ -45,9 +45,9 @@ it('takes the owner’s signature only with a name under the words', async () =>
 
   await userEvent.click(screen.getByRole('button', { name: /without proof/ }));
   expect(screen.getByText('I take the machine as it is.')).toBeVisible();
-  expect(screen.getByRole('button', { name: 'Finding: without proof' })).toBeDisabled();
+  expect(screen.getByRole('button', { name: 'Sign it: without proof' })).toBeDisabled();
   await userEvent.type(screen.getByLabelText(/full name/), 'Olga Brekke');
-  await userEvent.click(screen.getByRole('button', { name: 'Finding: without proof' }));
+  await userEvent.click(screen.getByRole('button', { name: 'Sign it: without proof' }));
 
   await waitFor(() =>
     expect(sent.some((call) => call.path === '/api/jobs/J-1/proof-waiver')).toBe(true),

@@ -93,7 +93,7 @@ function Signing({ job, proof, onClose }: { job: Job; proof: Proof; onClose: () 
           )
         }
       >
-        Finding: without proof
+        Sign it: without proof
       </Button>
       <Button onPress={onClose}>Leave it as it is</Button>
     </Modal>

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { Button, Disclosure, DisclosurePanel } from 'react-aria-components';
 import { Link } from 'react-router';
 import styled from 'styled-components';
@@ -14,9 +15,12 @@ export interface WhyProps {
 }
 
 const SCALE = 20;
+const FEW = 4;
 
 /** Every finding that bears on a cause, with its weight and the way down to the bytes. */
 export function Why({ job, cause }: WhyProps) {
+  const [all, setAll] = useState(false);
+  const shown = all ? cause.weights : cause.weights.slice(0, FEW);
   return (
     <Box aria-label={`Why ${cause.name}`}>
       <Head>
@@ -27,7 +31,7 @@ export function Why({ job, cause }: WhyProps) {
         <Teach>No finding bears on it yet. It stands where the complaint alone puts it.</Teach>
       ) : (
         <ul>
-          {cause.weights.map((weight) => (
+          {shown.map((weight) => (
             <FindingRow
               key={`${weight.finding.id}@${weight.finding.part}`}
               job={job}
@@ -35,6 +39,11 @@ export function Why({ job, cause }: WhyProps) {
             />
           ))}
         </ul>
+      )}
+      {cause.weights.length > FEW && (
+        <Rest onPress={() => setAll(!all)} aria-expanded={all}>
+          {all ? 'Only what weighs most' : `${cause.weights.length - FEW} more findings`}
+        </Rest>
       )}
     </Box>
   );
@@ -107,14 +116,13 @@ function basisWords(kind: string, takenAt: string | null): string {
 const Box = styled.section`
   border-top: 1px solid ${color.line};
   background: ${color.sunken};
-  padding-bottom: 8px;
 `;
 
 const Head = styled.header`
   display: flex;
   justify-content: space-between;
   align-items: baseline;
-  padding: 12px 16px 4px;
+  padding: 8px 16px 2px;
   font-size: ${size.text};
   color: ${color.ink2};
   h2 {
@@ -130,8 +138,8 @@ const Row = styled(Button)`
   gap: 12px;
   align-items: center;
   width: 100%;
-  min-height: 40px;
-  padding: 4px 16px;
+  min-height: 44px;
+  padding: 2px 16px;
   border: 0;
   background: none;
   color: ${color.ink};
@@ -151,6 +159,20 @@ const Number = styled.span`
     15px 'JetBrains Mono Variable',
     monospace;
   text-align: right;
+`;
+
+const Rest = styled(Button)`
+  font: inherit;
+  font-size: ${size.text};
+  width: 100%;
+  min-height: 44px;
+  padding: 0 16px;
+  border: 0;
+  background: none;
+  color: ${color.ink2};
+  text-align: left;
+  text-decoration: underline;
+  cursor: pointer;
 `;
 
 const Detail = styled.div`

@@ -20,6 +20,8 @@ const step = (id: string, name: string, more: Partial<WorkStep> = {}): WorkStep 
   invasiveness: null,
   course: null,
   recovers: false,
+  part: null,
+  branch: null,
   ...more,
 });
 
@@ -115,4 +117,94 @@ it('closes what was begun by a look at the complaint', async () => {
       body: { version: 7, result: 'SAME', note: '' },
     });
   });
+});
+
+const PART: NonNullable<WorkStep['part']> = {
+  need: 'A SATA drive, 2.5 inch, 1,000 GB or more',
+  supply: 'NEEDED',
+  supplyWords: '',
+  stock: [
+    { id: 4, model: 'QUAY-1000F', place: 'drawer 3', pieces: 2, misfit: null },
+    { id: 5, model: 'QUAY-240F', place: '', pieces: 1, misfit: 'it is smaller than the old one' },
+  ],
+  fitted: null,
+  fittedWords: '',
+  old: null,
+};
+
+it('takes a part that fits from stock, and says why another does not', async () => {
+  const sent = open([{ ...DRIVE, part: PART }], 1);
+
+  expect(await screen.findByText(/it is smaller than the old one/)).toBeInTheDocument();
+  await userEvent.click(screen.getByRole('button', { name: 'Take it: QUAY-1000F' }));
+
+  await waitFor(() =>
+    expect(sent.find((s) => s.method === 'POST')).toMatchObject({
+      path: '/api/jobs/J-1/steps/replace-drive/part/take',
+      body: { version: 7, stock: 4 },
+    }),
+  );
+});
+
+it('orders only from somebody', async () => {
+  const sent = open([{ ...DRIVE, part: PART }], 1);
+
+  await userEvent.click(await screen.findByRole('button', { name: 'Order one…' }));
+  expect(screen.getByRole('button', { name: 'It is ordered' })).toBeDisabled();
+  await userEvent.type(screen.getByLabelText('Supplier'), 'Kvist');
+  await userEvent.click(screen.getByRole('button', { name: 'It is ordered' }));
+
+  await waitFor(() =>
+    expect(sent.find((s) => s.method === 'POST')?.body).toEqual({
+      version: 7,
+      words: PART.need,
+      supplier: 'Kvist',
+      expectedOn: null,
+    }),
+  );
+});
+
+it('keeps a drive from being scrapped while its data is not safe', async () => {
+  open(
+    [
+      {
+        ...DRIVE,
+        state: 'DONE',
+        part: {
+          ...PART,
+          old: {
+            words: 'HELM-1000S OS7K-44019-B',
+            fate: null,
+            fateWords: null,
+            note: null,
+            scrap: { reason: 'The data on it is wanted.', opens: 'Opens when a copy is verified.' },
+          },
+        },
+      },
+    ],
+    2,
+  );
+
+  await userEvent.type(await screen.findByLabelText(/Who took it/), 'C-17');
+  expect(screen.getByRole('button', { name: 'Scrapped, with a certificate' })).toBeDisabled();
+  expect(screen.getByText(/Scrapping is locked. The data on it is wanted./)).toBeVisible();
+  expect(screen.getByRole('button', { name: 'Returned to the owner' })).toBeEnabled();
+});
+
+it('leads from what broke off to what comes then', () => {
+  open(
+    [
+      {
+        ...DRIVE,
+        state: 'BROKE_OFF',
+        branch: { name: 'Install the system anew', remedy: 'clean-install' },
+      },
+    ],
+    2,
+  );
+
+  expect(screen.getByRole('link', { name: 'Decide on it ›' })).toHaveAttribute(
+    'href',
+    '/job/J-1/decision?own=clean-install',
+  );
 });

@@ -1,19 +1,13 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
-import { api } from '../../api/client';
-import { keys, useCall, useSession } from '../../api/queries';
-import type { ComplaintNow, Job, Move, PlanWork, WorkStep } from '../../api/types';
-import { InvasivenessPips } from '../../marks/InvasivenessPips';
+import type { Job, Move, PlanWork, WorkStep } from '../../api/types';
 import { color, size } from '../../theme/theme';
-import { Button } from '../../ui/Button';
-import { Field } from '../../ui/Field';
 import { when } from '../../ui/format';
-import { FieldRow, Row } from '../../ui/Layout';
-import { ProblemNote } from '../../ui/ProblemNote';
 import { Lead, Sheet, SheetHead } from '../../ui/Sheet';
 import { GuidedMove } from './GuidedMove';
-import { ProofCard } from './ProofCard';
+import { OldPartCard } from './OldPartCard';
+import { StepNow } from './StepNow';
 
 export interface WorkProps {
   job: Job;
@@ -51,7 +45,20 @@ export function Work({ job, work, isTitle }: WorkProps) {
                 {step.handsOn > 0 && isAhead(step) && <small>{minutesOf(step)}</small>}
               </Line>
               {(i + 1 === work.at || step.state === 'OPEN') && (
-                <Now job={job} step={step} onGuided={setGuided} />
+                <StepNow job={job} step={step} onGuided={setGuided} />
+              )}
+              {step.part?.old != null && step.state !== 'OPEN' && (
+                <OldPartCard job={job} step={step} old={step.part.old} />
+              )}
+              {step.branch != null && (
+                <p>
+                  What comes then: <b>{step.branch.name}</b>.{' '}
+                  <Link
+                    to={`/job/${job.number}/decision${step.branch.remedy == null ? '' : `?own=${step.branch.remedy}`}`}
+                  >
+                    Decide on it ›
+                  </Link>
+                </p>
               )}
             </div>
           </Step>
@@ -62,199 +69,24 @@ export function Work({ job, work, isTitle }: WorkProps) {
   );
 }
 
-const markOf = (step: WorkStep, number: number) =>
-  step.state === 'DONE'
-    ? '✓'
-    : step.state === 'NOT_NEEDED' || step.state === 'NOT_DONE'
-      ? '–'
-      : String(number);
+const MARKS: Partial<Record<WorkStep['state'], string>> = {
+  DONE: '✓',
+  NOT_NEEDED: '–',
+  NOT_DONE: '–',
+  BROKE_OFF: '✗',
+};
 
-const isAhead = (step: WorkStep) =>
-  step.state !== 'DONE' && step.state !== 'NOT_NEEDED' && step.state !== 'NOT_DONE';
+const markOf = (step: WorkStep, number: number) => MARKS[step.state] ?? String(number);
+
+const isAhead = (step: WorkStep) => MARKS[step.state] === undefined;
 
 const minutesOf = (step: WorkStep) =>
   step.waiting === 0
     ? `${step.handsOn} min hands-on`
     : `${step.handsOn} min hands-on, ${step.waiting} min by itself`;
 
-interface NowProps {
-  job: Job;
-  step: WorkStep;
-  /** Opens a move that is made by hand, with its steps. */
-  onGuided: (move: Move) => void;
-}
-
-/** What can be done about the step that is to be done. */
-function Now({ job, step, onGuided }: NowProps) {
-  const role = useSession().data?.person?.role;
-  if (role === 'COUNTER') return null;
-  if (step.id === 'show') return <ProofCard job={job} />;
-  if (step.id === 'hand-back') {
-    return <p>Say “Ready to hand back” above; then the job is ended.</p>;
-  }
-  if (step.state === 'OPEN') return <Look job={job} />;
-  if (step.recovers) {
-    const drive = job.drives[0]?.key ?? 'drive-a';
-    return (
-      <>
-        <p>
-          <Link to={`/rescue/${job.number}/${drive}`}>Survey and copy its data ›</Link>
-        </p>
-        <NotDone job={job} step={step} />
-      </>
-    );
-  }
-  return <Begin job={job} step={step} onGuided={onGuided} />;
-}
-
-/** A step that cannot be done, or was done elsewhere, says why; the plan goes on. */
-function NotDone({ job, step }: { job: Job; step: WorkStep }) {
-  const call = useCall(keys.job(job.number), keys.floor);
-  const [why, setWhy] = useState<string | null>(null);
-  if (why === null) {
-    return (
-      <Button aria-label={`Could not do it: ${step.name}`} onPress={() => setWhy('')}>
-        Could not do it…
-      </Button>
-    );
-  }
-  return (
-    <Asked
-      onSubmit={(event) => {
-        event.preventDefault();
-        call.mutate(() =>
-          api.POST('/api/jobs/{number}/steps/{remedy}/not-done', {
-            params: { path: { number: job.number, remedy: step.id } },
-            body: { version: job.version, why },
-          }),
-        );
-      }}
-    >
-      <Field
-        label="Why not, or where it was done"
-        value={why}
-        onChange={setWhy}
-        maxLength={1000}
-        autoFocus
-      />
-      <Button type="submit" isDisabled={why.trim() === ''} isPending={call.isPending}>
-        Go on without it
-      </Button>
-      <Button onPress={() => setWhy(null)}>Leave it</Button>
-      {call.isError && <ProblemNote error={call.error} />}
-    </Asked>
-  );
-}
-
-const RESULTS: readonly [ComplaintNow, string][] = [
-  ['GONE', 'It is gone'],
-  ['SAME', 'It is the same'],
-  ['DIFFERENT', 'It is different'],
-  ['COULD_NOT_TELL', 'Could not tell'],
-];
-
-/** What was changed is closed by looking at the complaint. */
-function Look({ job }: { job: Job }) {
-  const call = useCall(keys.job(job.number), keys.floor);
-  const [note, setNote] = useState('');
-  const check = (result: ComplaintNow) =>
-    call.mutate(() =>
-      api.POST('/api/jobs/{number}/check', {
-        params: { path: { number: job.number } },
-        body: { version: job.version, result, note },
-      }),
-    );
-  return (
-    <>
-      <p>Is the complaint still there? “{job.complaint}”</p>
-      <Asked as="div">
-        <Field label="Note, if any" value={note} onChange={setNote} maxLength={1000} />
-        {RESULTS.map(([result, words]) => (
-          <Button key={result} isPending={call.isPending} onPress={() => check(result)}>
-            {words}
-          </Button>
-        ))}
-      </Asked>
-      {call.isError && <ProblemNote error={call.error} />}
-    </>
-  );
-}
-
-function Begin({ job, step, onGuided }: NowProps) {
-  const call = useCall(keys.job(job.number), keys.floor);
-  const [drive, setDrive] = useState({ size: '', model: '', lastFour: '' });
-  const move = job.moves.find((m) => m.id === step.move) ?? null;
-  const erases = step.invasiveness === 'ERASES';
-  const isNamed =
-    drive.size.trim() !== '' && drive.model.trim() !== '' && drive.lastFour.trim().length === 4;
-  const begin = () =>
-    call.mutate(() =>
-      api.POST('/api/jobs/{number}/steps/{remedy}/begin', {
-        params: { path: { number: job.number, remedy: step.id } },
-        body: { version: job.version, drive: erases ? drive : null },
-      }),
-    );
-  return (
-    <>
-      {step.course === 'REPLACE_PART' &&
-        job.needed.map((part) => (
-          <Part key={part.place}>
-            In place of {part.place}: {part.words}.{' '}
-            {part.inStock === null ? 'Nothing in stock fits.' : `${part.inStock}.`}{' '}
-            <Link to="/stock">Stock ›</Link>
-          </Part>
-        ))}
-      {erases && (
-        <>
-          <p>It erases. Look at the drive and name it.</p>
-          <FieldRow as="div">
-            <Field
-              label="Size, such as 500 GB"
-              value={drive.size}
-              onChange={(size) => setDrive({ ...drive, size })}
-            />
-            <Field
-              label="Model"
-              value={drive.model}
-              onChange={(model) => setDrive({ ...drive, model })}
-            />
-            <Field
-              label="Last four of its serial"
-              value={drive.lastFour}
-              onChange={(lastFour) => setDrive({ ...drive, lastFour })}
-            />
-          </FieldRow>
-        </>
-      )}
-      <Row>
-        {move !== null && !erases ? (
-          <Button primary aria-label={`Do it: ${step.name}`} onPress={() => onGuided(move)}>
-            Do it…
-          </Button>
-        ) : (
-          <Button
-            primary
-            aria-label={`Begin: ${step.name}`}
-            isDisabled={erases && !isNamed}
-            isPending={call.isPending}
-            onPress={begin}
-          >
-            Begin
-          </Button>
-        )}
-        <NotDone job={job} step={step} />
-        {step.invasiveness !== null && step.invasiveness !== undefined && (
-          <InvasivenessPips invasiveness={step.invasiveness} words="" />
-        )}
-        <small>Then the complaint is looked at: gone, the same, different.</small>
-      </Row>
-      {call.isError && <ProblemNote error={call.error} />}
-    </>
-  );
-}
-
 const Plan = styled(Sheet)`
-  margin: 12px 0;
+  align-self: start;
 `;
 
 const Heading = styled(Lead)`
@@ -272,12 +104,14 @@ const Step = styled.li`
   &[data-state='NEXT'],
   &[data-state='OPEN'],
   &[data-state='WAITS_FOR_PART'],
-  &[data-state='WAITS_FOR_OWNER'] {
+  &[data-state='WAITS_FOR_OWNER'],
+  &[data-state='WAITS_FOR_DECISION'] {
     color: ${color.ink};
     background: ${color.clearSoft};
     box-shadow: inset 5px 0 0 ${color.clear};
   }
-  &[data-state='DONE'] {
+  &[data-state='DONE'],
+  &[data-state='BROKE_OFF'] {
     color: ${color.ink};
   }
   & > div {
@@ -301,15 +135,5 @@ const Line = styled.div`
   }
   small:last-child:not(:nth-child(2)) {
     margin-left: auto;
-  }
-`;
-
-const Part = styled.p`
-  font-size: ${size.body};
-`;
-
-const Asked = styled(FieldRow)`
-  & > :first-child {
-    flex: 1 1 240px;
   }
 `;

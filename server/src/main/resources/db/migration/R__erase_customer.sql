@@ -44,6 +44,11 @@ BEGIN
   UPDATE decision r JOIN job j ON j.id = r.job_id SET r.reason = 'erased on request', r.weighing = '{}',
     r.plan = NULL
     WHERE j.customer_id = customer;
+  UPDATE part_supply s JOIN job j ON j.id = s.job_id SET s.words = 'erased on request', s.supplier = ''
+    WHERE j.customer_id = customer;
+  UPDATE old_part o JOIN job j ON j.id = o.job_id SET o.note = '' WHERE j.customer_id = customer;
+  UPDATE hand_back h JOIN job j ON j.id = h.job_id SET h.taken_by = 'erased', h.strokes = NULL, h.note = ''
+    WHERE j.customer_id = customer;
   UPDATE approval a JOIN job j ON j.id = a.job_id SET a.signer = 'erased', a.note = ''
     WHERE j.customer_id = customer;
   DELETE o FROM job_own_move o JOIN job j ON j.id = o.job_id WHERE j.customer_id = customer;

@@ -767,6 +767,27 @@ CREATE TABLE proof_waiver (
 );
 GRANT SELECT, INSERT ON proof_waiver TO ${appUser};
 
+-- That a machine was taken back: by whom, and what was paid. Amounts are noted, not collected.
+CREATE TABLE hand_back (
+  id       BIGINT NOT NULL AUTO_INCREMENT,
+  job_id   BIGINT NOT NULL,
+  taken_by VARCHAR(200) NOT NULL,
+  strokes  MEDIUMTEXT,
+  wording  VARCHAR(400) NOT NULL,
+  paid     DECIMAL(12,3),
+  currency CHAR(3),
+  paid_how VARCHAR(20) NOT NULL,
+  note     VARCHAR(500) NOT NULL,
+  made_by  BIGINT NOT NULL,
+  made_at  DATETIME(6) NOT NULL,
+  PRIMARY KEY (id),
+  UNIQUE KEY hand_back_of_job (job_id),
+  KEY hand_back_person (made_by),
+  CONSTRAINT hand_back_job FOREIGN KEY (job_id) REFERENCES job (id),
+  CONSTRAINT hand_back_person FOREIGN KEY (made_by) REFERENCES account (id)
+);
+GRANT SELECT, INSERT ON hand_back TO ${appUser};
+
 -- Stock and know-how ---------------------------------------------------------------------
 
 -- What the shop has in stock, by sort; how many there are is the sum of what came and went.
@@ -800,6 +821,49 @@ CREATE TABLE stock_move (
   CONSTRAINT stock_move_stock FOREIGN KEY (stock_id) REFERENCES stock (id)
 );
 GRANT SELECT, INSERT ON stock_move TO ${appUser};
+
+-- How the part that a step of a signed plan needs came to it: a row for each thing that happened.
+CREATE TABLE part_supply (
+  id          BIGINT NOT NULL AUTO_INCREMENT,
+  job_id      BIGINT NOT NULL,
+  remedy      VARCHAR(60) NOT NULL,
+  happened    VARCHAR(20) NOT NULL,
+  need        VARCHAR(300) NOT NULL,
+  words       VARCHAR(200) NOT NULL,
+  stock_id    BIGINT,
+  supplier    VARCHAR(120),
+  expected_on DATE,
+  made_by     BIGINT NOT NULL,
+  made_at     DATETIME(6) NOT NULL,
+  PRIMARY KEY (id),
+  KEY part_supply_by_job (job_id, id),
+  KEY part_supply_stock (stock_id),
+  KEY part_supply_person (made_by),
+  CONSTRAINT part_supply_job FOREIGN KEY (job_id) REFERENCES job (id),
+  CONSTRAINT part_supply_stock FOREIGN KEY (stock_id) REFERENCES stock (id),
+  CONSTRAINT part_supply_person FOREIGN KEY (made_by) REFERENCES account (id)
+);
+GRANT SELECT, INSERT ON part_supply TO ${appUser};
+
+-- What became of a part that a step took out; the newest row of a step holds.
+CREATE TABLE old_part (
+  id      BIGINT NOT NULL AUTO_INCREMENT,
+  job_id  BIGINT NOT NULL,
+  remedy  VARCHAR(60) NOT NULL,
+  part_id BIGINT,
+  fate    VARCHAR(20) NOT NULL,
+  note    VARCHAR(500) NOT NULL,
+  made_by BIGINT NOT NULL,
+  made_at DATETIME(6) NOT NULL,
+  PRIMARY KEY (id),
+  KEY old_part_by_job (job_id, id),
+  KEY old_part_part (part_id, fate),
+  KEY old_part_person (made_by),
+  CONSTRAINT old_part_job FOREIGN KEY (job_id) REFERENCES job (id),
+  CONSTRAINT old_part_part FOREIGN KEY (part_id) REFERENCES part (id),
+  CONSTRAINT old_part_person FOREIGN KEY (made_by) REFERENCES account (id)
+);
+GRANT SELECT, INSERT ON old_part TO ${appUser};
 
 -- What the shop charges: each change is a row, the newest is in force.
 CREATE TABLE tariff (

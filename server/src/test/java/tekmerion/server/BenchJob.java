@@ -98,6 +98,11 @@ final class BenchJob implements AutoCloseable {
     TestDrive.read(ines, number, peer, ++sent, key, machine, own ? drive.serial() : null);
   }
 
+  /** Another drive sits there from now on, or the same still, by its serial. */
+  void read(String key, String machine, String serial) throws Exception {
+    TestDrive.read(ines, number, peer, ++sent, key, machine, serial);
+  }
+
   ShopClient.Answer decide(String course) {
     return act("/decisions", Map.of("courses", List.of(course), "reason", "as seen"));
   }

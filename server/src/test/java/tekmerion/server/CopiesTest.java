@@ -247,7 +247,7 @@ class CopiesTest {
   }
 
   private static ShopClient.Answer signFor(Linked at, String signer, JsonNode holding) {
-    return TestDrive.finding(
+    return TestDrive.sign(
         at.ines,
         at.job,
         signer,
@@ -367,7 +367,7 @@ class CopiesTest {
       assertThat(at.ines.post(path, Map.of()).status()).isEqualTo(423);
       assertThat(at.data().at("/copy/lockedWhy").stringValue()).contains("may be the only one");
       assertThat(
-              TestDrive.finding(
+              TestDrive.sign(
                       at.ines,
                       at.job,
                       "Net store",

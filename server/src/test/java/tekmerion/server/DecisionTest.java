@@ -22,7 +22,7 @@ class DecisionTest {
     return shop.get(JOB).body();
   }
 
-  private static ShopClient.Answer finding(ShopClient shop, String... courses) {
+  private static ShopClient.Answer sign(ShopClient shop, String... courses) {
     return shop.post(
         JOB + "/decisions",
         Map.of(
@@ -46,8 +46,8 @@ class DecisionTest {
     say(ines, "WANTED");
     long before = shop.count("SELECT COUNT(*) FROM decision");
 
-    ShopClient.Answer alone = finding(ines, course);
-    ShopClient.Answer hidden = finding(ines, "RECOVER_DATA", course);
+    ShopClient.Answer alone = sign(ines, course);
+    ShopClient.Answer hidden = sign(ines, "RECOVER_DATA", course);
 
     assertThat(alone.status()).isEqualTo(423);
     assertThat(alone.body().get("detail").stringValue()).contains("is locked");
@@ -72,7 +72,7 @@ class DecisionTest {
     ShopClient ines = shop.signedIn();
     JsonNode before = job(ines);
 
-    assertThat(finding(ines, "REPAIR", "NOTHING_FOUND").status()).isEqualTo(201);
+    assertThat(sign(ines, "REPAIR", "NOTHING_FOUND").status()).isEqualTo(201);
 
     JsonNode decision = job(ines).at("/decisions/0");
     assertThat(decision.get("headline")).isEqualTo(before.at("/weighing/headline"));
@@ -87,7 +87,7 @@ class DecisionTest {
   void whoeverLooksAtAnOldStateOverwritesNobody(RunningServer.Shop shop) {
     ShopClient ines = shop.signedIn();
     long seen = job(ines).get("version").longValue();
-    assertThat(finding(ines, "REPAIR").status()).isEqualTo(201);
+    assertThat(sign(ines, "REPAIR").status()).isEqualTo(201);
 
     ShopClient.Answer late =
         ines.post(
@@ -109,8 +109,8 @@ class DecisionTest {
 
     assertThat(empty.status()).isEqualTo(400);
     assertThat(empty.body().get("detail").stringValue()).contains("courses").contains("reason");
-    assertThat(finding(ines, "REPAIR", "REPAIR").status()).isEqualTo(400);
-    assertThat(finding(ines, "REFORMAT").status()).isEqualTo(400);
+    assertThat(sign(ines, "REPAIR", "REPAIR").status()).isEqualTo(400);
+    assertThat(sign(ines, "REFORMAT").status()).isEqualTo(400);
   }
 
   private static ShopClient.Answer at(

@@ -72,6 +72,22 @@ class ErasedCustomerTest {
                       "/decisions",
                       Map.of("courses", List.of("CLEAN_INSTALL"), "reason", TOKEN + " wants it"))
                   .status(),
+              job.act("/proof-waiver", Map.of("signer", TOKEN)).status(),
+              job.act(
+                      "/decisions",
+                      Map.of("remedies", List.of("replace-drive"), "reason", "for " + TOKEN))
+                  .status(),
+              job.act(
+                      "/steps/replace-drive/part/order",
+                      Map.of("words", "one as " + TOKEN + " has", "supplier", TOKEN))
+                  .status(),
+              job.act("/steps/replace-drive/part/order-end", Map.of("came", true)).status(),
+              job.act("/steps/replace-drive/begin", Map.of()).status(),
+              job.act("/check", Map.of("result", "GONE", "note", "")).status(),
+              job.act(
+                      "/steps/replace-drive/part/old",
+                      Map.of("fate", "RETURNED", "note", "to " + TOKEN))
+                  .status(),
               job.act("/proof-waiver", Map.of("signer", TOKEN)).status());
       assertThat(statuses).allMatch(s -> s < 300, statuses.toString());
       assertThat(where(shop))
@@ -79,8 +95,8 @@ class ErasedCustomerTest {
           .anyMatch(w -> w.startsWith("run_result.result"))
           .anyMatch(w -> w.startsWith("data_waiver.signer"))
           .anyMatch(w -> w.startsWith("decision.reason"));
-      assertThat(job.actAs(mara, "/end", Map.of("how", "HANDED_BACK", "note", TOKEN)).status())
-          .isEqualTo(204);
+      Map<String, Object> back = Map.of("takenBy", TOKEN, "paidHow", "NOTHING", "note", TOKEN);
+      assertThat(job.actAs(mara, "/hand-back", back).status()).isEqualTo(204);
     }
 
     // What was copied before the tables were changed holds everybody of then. The server's own may

@@ -57,6 +57,10 @@ class GateWalkTest {
           "post /api/jobs/{number}/trials",
           "post /api/jobs/{number}/proof-waiver",
           "post /api/jobs/{number}/moves/{move}/could-not",
+          "post /api/jobs/{number}/steps/{remedy}/part/take",
+          "post /api/jobs/{number}/steps/{remedy}/part/order",
+          "post /api/jobs/{number}/steps/{remedy}/part/order-end",
+          "post /api/jobs/{number}/steps/{remedy}/part/put-back",
           "post /api/jobs/{number}/steps/{remedy}/not-done", // PlanStepsTest: opens no gate
           "post /api/jobs/{number}/estimates",
           "post /api/jobs/{number}/estimates/{id}/answers",
@@ -105,6 +109,8 @@ class GateWalkTest {
           "post /api/jobs/{number}/parts/{partKey}/mend/take-back", // the same gates, EraseTest
           "post /api/jobs/{number}/parts/{partKey}/copy/erase", // CopiesTest
           "post /api/runs/{id}/resume", // RunTest
+          "post /api/jobs/{number}/steps/{remedy}/part/old", // StepPartTest
+          "post /api/jobs/{number}/hand-back", // StepPartTest: as "end"
           "post /api/jobs/{number}/ready",
           "post /api/jobs/{number}/end");
 

@@ -113,10 +113,10 @@ final class TestDrive {
     for (String key : keys) {
       drives.add(drive(key, "ALL_DATA", List.of()));
     }
-    return finding(by, job, signer, DRAWN, drives);
+    return sign(by, job, signer, DRAWN, drives);
   }
 
-  static ShopClient.Answer finding(
+  static ShopClient.Answer sign(
       ShopClient by, String job, String signer, String drawn, List<Map<String, Object>> drives) {
     Map<String, Object> body = new HashMap<>();
     body.put("version", by.get("/api/jobs/" + job).body().get("version").longValue());

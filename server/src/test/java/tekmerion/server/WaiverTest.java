@@ -30,7 +30,7 @@ class WaiverTest {
   }
 
   private static ShopClient.Answer writeDown(BenchJob job, String signer) {
-    return TestDrive.finding(
+    return TestDrive.sign(
         job.ines,
         job.number,
         signer,

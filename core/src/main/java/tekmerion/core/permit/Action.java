@@ -33,6 +33,13 @@ public sealed interface Action {
    */
   record EraseCopy(DriveState drive) implements Action {}
 
+  /**
+   * A drive that was taken out is destroyed, and all that is on it.
+   *
+   * @param drive wherever it is now
+   */
+  record Scrap(DriveState drive) implements Action {}
+
   /** The machine goes back to its owner as mended. */
   record HandBack() implements Action {}
 }

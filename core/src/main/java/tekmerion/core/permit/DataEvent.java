@@ -78,6 +78,9 @@ public sealed interface DataEvent {
   /** The machine's own system wrote to it: a repair, a reset, an installation by hand. */
   record WrittenByHand() implements DataEvent {}
 
+  /** It was taken out and destroyed: what is not in a copy is nowhere. */
+  record Scrapped() implements DataEvent {}
+
   /**
    * A copy was not where it had been made: its disk was taken away, broke, or was emptied by hand.
    * If it comes back, an image counts again once it was read again, files once they were copied

@@ -24,7 +24,7 @@ import tekmerion.core.permit.DataEvent.Surveyed;
  * @param imaged whether an image is there that came to its end, and that no check spoke against
  * @param imageVerified whether it was read again and agrees
  * @param missing what is on the drive and in no verified copy; empty if all of it is
- * @param written whether we wrote to the drive after it was copied, or before
+ * @param written whether we wrote to the drive after it was copied, or before, or scrapped it
  */
 public record DataEvidence(
     boolean copied, boolean imaged, boolean imageVerified, List<Holding> missing, boolean written) {
@@ -134,7 +134,7 @@ public record DataEvidence(
       } else if (event instanceof Erased erased) {
         erasedWhole = erased.whole();
       } else {
-        erasedWhole = false; // written by hand
+        erasedWhole = false; // written by hand, or scrapped
       }
     }
 

@@ -26,7 +26,7 @@ public enum DataStatus {
   }
 
   /** The higher, the less can be lost. */
-  int safety() {
+  public int safety() {
     return switch (this) {
       case NOT_ASKED, WANTED -> 0;
       case COPIED -> 1;

@@ -2,6 +2,7 @@ package tekmerion.core.permit;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import tekmerion.core.permit.Permission.Locked;
@@ -11,6 +12,7 @@ import tekmerion.core.permit.Permission.Locked;
  * here and decide nothing themselves. Plain rules; no probability ever opens a lock.
  */
 public record Permissions(Situation at) {
+  private static final Effects SCRAP = new Effects(Invasiveness.ERASES, Set.of());
 
   public static Permissions of(Situation situation) {
     return new Permissions(situation);
@@ -41,6 +43,9 @@ public record Permissions(Situation at) {
       return firstOf(
           () -> data(decide.effects(), Action.WHOLE_MACHINE),
           () -> decide.replaces() ? replacing() : Permission.OPEN);
+    }
+    if (action instanceof Action.Scrap scrap) {
+      return data(SCRAP, scrap.drive());
     }
     return handBack();
   }
@@ -236,7 +241,7 @@ public record Permissions(Situation at) {
     return drive.evidence().written()
         ? new Locked(
             Lock.ONLY_COPY,
-            "The drive was written to in this job, so its copy may be the only one.",
+            "The drive was written to or scrapped in this job, so its copy may be the only one.",
             "Opens when its owner signs that the data is theirs again, or not wanted.")
         : Permission.OPEN;
   }

@@ -33,9 +33,13 @@ public record PlanProgress(List<Step> steps) {
     WAITS_FOR_OWNER,
     /** For a step before it. */
     WAITS_FOR_STEP,
+    /** All of the plan was done and the complaint is still there: it is decided anew. */
+    WAITS_FOR_DECISION,
     DONE,
     /** It could not be done, or was not done here; the plan goes on without it. */
     NOT_DONE,
+    /** It was begun and broke off half way. */
+    BROKE_OFF,
     /** The complaint was gone before it came to that. */
     NOT_NEEDED
   }
@@ -52,9 +56,11 @@ public record PlanProgress(List<Step> steps) {
    * A remedy of the plan.
    *
    * @param recovers whether it brings the data to safety and mends nothing
+   * @param isPartOrdered whether its part is ordered and has not come
    * @param done what came of it; empty if it was not begun since the decision
    */
-  public record Remedy(String id, boolean recovers, Optional<Outcome> done) {}
+  public record Remedy(
+      String id, boolean recovers, boolean isPartOrdered, Optional<Outcome> done) {}
 
   /** What came of a remedy. */
   public enum Outcome {
@@ -63,7 +69,9 @@ public record PlanProgress(List<Step> steps) {
     GONE,
     /** The same, different, or nobody could tell. */
     STILL_THERE,
-    NOT_DONE
+    NOT_DONE,
+    /** It broke off half way, so that the machine may be worse off than before. */
+    BROKE_OFF
   }
 
   /** What the work may have to wait for beside itself. */
@@ -85,30 +93,53 @@ public record PlanProgress(List<Step> steps) {
     boolean gone = false;
     int first = 0; // the step that is not done yet, from 1
     for (Remedy remedy : remedies) {
-      StepState state;
-      if (remedy.done().filter(Outcome.NOT_DONE::equals).isPresent()) {
-        state = StepState.NOT_DONE;
-      } else if (remedy.recovers()) {
-        state =
-            isRecovered(data)
-                ? StepState.DONE
-                : gone ? StepState.NOT_NEEDED : ahead(first, waitsFor);
-      } else if (remedy.done().isPresent()) {
-        state = remedy.done().get() == Outcome.OPEN ? StepState.OPEN : StepState.DONE;
-        gone |= remedy.done().get() == Outcome.GONE;
-      } else {
-        state = gone ? StepState.NOT_NEEDED : ahead(first, waitsFor);
-      }
+      StepState state = state(remedy, data, waitsFor, gone, first);
+      gone |= !remedy.recovers() && remedy.done().filter(Outcome.GONE::equals).isPresent();
       steps.add(step(remedy.id(), state, first));
       first = first == 0 && isAhead(state) ? steps.size() : first;
     }
-    if (!remedies.isEmpty()) {
-      StepState shown = isShown ? StepState.DONE : ahead(first, WaitsFor.NOTHING);
+    List<Remedy> mending = remedies.stream().filter(r -> !r.recovers()).toList();
+    if (!mending.isEmpty()) {
+      StepState shown =
+          isShown
+              ? StepState.DONE
+              : mending.stream().allMatch(PlanProgress::didNotHelp)
+                  ? StepState.WAITS_FOR_DECISION
+                  : ahead(first, WaitsFor.NOTHING);
       steps.add(step(SHOW, shown, first));
       first = first == 0 && isAhead(shown) ? steps.size() : first;
     }
     steps.add(step(HAND_BACK, ahead(first, WaitsFor.NOTHING), first));
     return new PlanProgress(steps);
+  }
+
+  private static StepState state(
+      Remedy remedy, DataStatus data, WaitsFor waitsFor, boolean gone, int first) {
+    if (remedy.done().filter(Outcome.NOT_DONE::equals).isPresent()) {
+      return StepState.NOT_DONE;
+    }
+    if (remedy.recovers() && isRecovered(data)) {
+      return StepState.DONE;
+    }
+    if (!remedy.recovers() && remedy.done().isPresent()) {
+      return switch (remedy.done().get()) {
+        case OPEN -> StepState.OPEN;
+        case BROKE_OFF -> StepState.BROKE_OFF;
+        default -> StepState.DONE;
+      };
+    }
+    if (gone) {
+      return StepState.NOT_NEEDED;
+    }
+    return ahead(first, remedy.isPartOrdered() ? WaitsFor.PART : waitsFor);
+  }
+
+  /** What was not done here may have been done elsewhere: nobody can say that it did not help. */
+  private static boolean didNotHelp(Remedy remedy) {
+    return remedy
+        .done()
+        .filter(done -> done == Outcome.STILL_THERE || done == Outcome.BROKE_OFF)
+        .isPresent();
   }
 
   /**
@@ -138,7 +169,7 @@ public record PlanProgress(List<Step> steps) {
   /** Whether it is still to be done. */
   public static boolean isAhead(StepState state) {
     return switch (state) {
-      case DONE, NOT_DONE, NOT_NEEDED -> false;
+      case DONE, NOT_DONE, NOT_NEEDED, BROKE_OFF -> false;
       default -> true;
     };
   }

@@ -283,6 +283,16 @@ class PermissionsTest {
     }
   }
 
+  /** What is destroyed is gone for good: it asks what erasing asks, of that very drive. */
+  @ParameterizedTest
+  @EnumSource(Data.class)
+  void aDriveIsScrappedOnceItsDataIsSafe(Data data) {
+    Situation at = situation(Data.SIGNED_AWAY, Data.SIGNED_AWAY, false, false, false, false);
+    DriveState old = drive("a", data, Optional.empty(), Optional.empty());
+
+    check(at, new Action.Scrap(old), unsafe(data));
+  }
+
   /** The copy may be all there is: while the job goes on, and once we wrote to the drive. */
   @Test
   void aCopyGoesWhenItIsNotTheOnlyOneOrItsOwnerSigned() {

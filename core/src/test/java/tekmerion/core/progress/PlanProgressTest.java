@@ -19,9 +19,9 @@ class PlanProgressTest {
       DataStatus data, Outcome drive, Outcome over, WaitsFor waits, boolean isShown) {
     return PlanProgress.of(
             List.of(
-                new Remedy("copy", true, Optional.empty()),
-                new Remedy("drive", false, Optional.ofNullable(drive)),
-                new Remedy("over", false, Optional.ofNullable(over))),
+                new Remedy("copy", true, false, Optional.empty()),
+                new Remedy("drive", false, false, Optional.ofNullable(drive)),
+                new Remedy("over", false, false, Optional.ofNullable(over))),
             data,
             waits,
             isShown)
@@ -90,9 +90,9 @@ class PlanProgressTest {
     assertThat(
             PlanProgress.of(
                     List.of(
-                        new Remedy("module", false, Optional.of(Outcome.GONE)),
-                        new Remedy("copy", true, Optional.empty()),
-                        new Remedy("over", false, Optional.empty())),
+                        new Remedy("module", false, false, Optional.of(Outcome.GONE)),
+                        new Remedy("copy", true, false, Optional.empty()),
+                        new Remedy("over", false, false, Optional.empty())),
                     DataStatus.WANTED,
                     WaitsFor.NOTHING,
                     false)
@@ -115,13 +115,56 @@ class PlanProgressTest {
         .startsWith(StepState.DONE, StepState.NOT_DONE, StepState.NEXT);
     assertThat(
             PlanProgress.of(
-                    List.of(new Remedy("copy", true, Optional.of(Outcome.NOT_DONE))),
+                    List.of(new Remedy("copy", true, false, Optional.of(Outcome.NOT_DONE))),
                     DataStatus.WANTED,
                     WaitsFor.NOTHING,
                     false)
                 .steps())
         .extracting(Step::state)
         .startsWith(StepState.NOT_DONE, StepState.NEXT);
+  }
+
+  @Test
+  void whatItsPartWasOrderedForWaitsForItAndNothingBeforeItDoes() {
+    List<Remedy> plan =
+        List.of(
+            new Remedy("module", false, false, Optional.empty()),
+            new Remedy("drive", false, true, Optional.empty()));
+    assertThat(PlanProgress.of(plan, DataStatus.WANTED, WaitsFor.NOTHING, false).steps())
+        .extracting(Step::state)
+        .startsWith(StepState.NEXT, StepState.WAITS_FOR_STEP);
+    assertThat(
+            PlanProgress.of(plan.subList(1, 2), DataStatus.WANTED, WaitsFor.NOTHING, false).steps())
+        .extracting(Step::state)
+        .startsWith(StepState.WAITS_FOR_PART, StepState.WAITS_FOR_STEP);
+  }
+
+  /** Nobody shows that what is still there is gone, and nobody hands it back as mended. */
+  @Test
+  void whatAllOfThePlanDidNotEndIsDecidedAnew() {
+    assertThat(
+            steps(
+                DataStatus.COPIED, Outcome.STILL_THERE, Outcome.BROKE_OFF, WaitsFor.NOTHING, false))
+        .extracting(Step::state, Step::waitsFor)
+        .containsExactly(
+            tuple(StepState.DONE, 0),
+            tuple(StepState.DONE, 0),
+            tuple(StepState.BROKE_OFF, 0),
+            tuple(StepState.WAITS_FOR_DECISION, 0),
+            tuple(StepState.WAITS_FOR_STEP, 4));
+  }
+
+  @Test
+  void whatOnlyBringsDataToSafetyHasNothingToShow() {
+    assertThat(
+            PlanProgress.of(
+                    List.of(new Remedy("copy", true, false, Optional.empty())),
+                    DataStatus.COPIED,
+                    WaitsFor.NOTHING,
+                    false)
+                .steps())
+        .extracting(Step::id, Step::state)
+        .containsExactly(tuple("copy", StepState.DONE), tuple("hand-back", StepState.NEXT));
   }
 
   @Test

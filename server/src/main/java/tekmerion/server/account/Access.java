@@ -107,6 +107,7 @@ public class Access implements AuthorizationManager<RequestAuthorizationContext>
                   "/api/jobs/{number}/photos",
                   "/api/jobs/{number}/wait",
                   "/api/jobs/{number}/bay",
+                  "/api/jobs/{number}/hand-back",
                   "/api/jobs/{number}/end"),
               rules(Who.SIGNED_IN, "PUT POST DELETE", "/api/me/**"),
               rules(

@@ -291,6 +291,36 @@ public class Estimates {
         "Opens when a plan is chosen.");
   }
 
+  /**
+   * Whether what was signed may still be done: the owner may have answered since.
+   *
+   * @param planId of the signed plan
+   * @throws Refusal 423 if they refused, or agreed to less than the plan may cost by its newest
+   *     estimate
+   */
+  public void mustStillAllow(Job job, String planId) {
+    agreed(job)
+        .ifPresent(
+            agreed -> {
+              mustNotBeRefused(agreed);
+              of(job).stream()
+                  .filter(
+                      estimate ->
+                          estimate.plan().equals(planId)
+                              && estimate.currency().equals(agreed.currency())
+                              && estimate.atMost().compareTo(agreed.last().upTo()) > 0)
+                  .findFirst()
+                  .ifPresent(
+                      estimate -> {
+                        throw Refusal.locked(
+                            "It may cost %s %s; the owner agreed to at most %s."
+                                .formatted(
+                                    estimate.currency(), estimate.atMost(), agreed.last().upTo()),
+                            "Opens when the owner agrees to a new estimate.");
+                      });
+            });
+  }
+
   private static void mustNotBeRefused(Agreed agreed) {
     if (agreed.last().how() == How.REFUSED) {
       throw Refusal.locked(

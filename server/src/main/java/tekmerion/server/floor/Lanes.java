@@ -18,8 +18,6 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import tekmerion.core.forecast.LikelyEnd;
 import tekmerion.core.forecast.OpenHours;
-import tekmerion.core.forecast.Stage;
-import tekmerion.core.forecast.Typical;
 import tekmerion.core.words.Sentences;
 import tekmerion.server.TekmerionProperties;
 import tekmerion.server.bay.Bay;
@@ -44,6 +42,7 @@ import tekmerion.server.run.DataRuns;
 import tekmerion.server.run.Run;
 import tekmerion.server.run.RunWords;
 import tekmerion.server.run.Runs;
+import tekmerion.server.supply.PartSupplies;
 import tekmerion.server.transaction.DatabaseGone;
 
 /** Puts the floor together: a fixed number of statements, however many jobs are in the shop. */
@@ -59,6 +58,7 @@ class Lanes implements Shown {
   private final Runs runs;
   private final DataRuns dataRuns;
   private final OpenHours hours;
+  private final PartSupplies supplies;
   private final JdbcClient jdbc;
   private final Clock clock;
   private final String shop;
@@ -73,6 +73,7 @@ class Lanes implements Shown {
       Runs runs,
       DataRuns dataRuns,
       OpenHours hours,
+      PartSupplies supplies,
       JdbcClient jdbc,
       Clock clock,
       TekmerionProperties properties) {
@@ -83,6 +84,7 @@ class Lanes implements Shown {
     this.runs = runs;
     this.dataRuns = dataRuns;
     this.hours = hours;
+    this.supplies = supplies;
     this.jdbc = jdbc;
     this.clock = clock;
     this.shop = properties.shop().name();
@@ -99,9 +101,12 @@ class Lanes implements Shown {
           null,
           false,
           null,
-          typicals.now(),
-          clock.instant());
+          outlook(clock.instant()));
     }
+  }
+
+  private Outlook outlook(Instant now) {
+    return new Outlook(typicals.now(), supplies.expected(), hours, now);
   }
 
   Floor floor(Person person) {
@@ -124,7 +129,7 @@ class Lanes implements Shown {
     Map<Long, Run> running =
         runs.running().stream()
             .collect(Collectors.toMap(Run::jobId, Function.identity(), (one, other) -> one));
-    Typical typical = typicals.now();
+    Outlook outlook = outlook(now);
     Map<Long, FloorJob> views = new HashMap<>();
     List<FloorJob> lanes = new ArrayList<>();
     for (Job job : open) {
@@ -138,8 +143,7 @@ class Lanes implements Shown {
               bayByJob.get(job.id()),
               mine,
               running.get(job.id()),
-              typical,
-              now);
+              outlook);
       views.put(job.id(), view);
       lanes.add(view);
     }
@@ -196,16 +200,16 @@ class Lanes implements Shown {
       Integer bay,
       boolean mine,
       Run run,
-      Typical typical,
-      Instant now) {
+      Outlook outlook) {
     try {
-      return view(job, families, work, bay, mine, run, typical, now);
+      return view(job, families, work, bay, mine, run, outlook);
     } catch (RuntimeException e) {
       if (DatabaseGone.isBehind(e)) {
         throw e; // nothing is wrong with the job
       }
       LOG.error("job {} cannot be shown on the floor", job.number(), e);
-      LikelyEnd unknown = LikelyEnd.of(now, 0, null, Stage.HAND_BACK, typical, hours);
+      Instant now = outlook.now();
+      LikelyEnd unknown = outlook.unknown();
       return new FloorJob(
           job.number(),
           job.machine().name(),
@@ -238,16 +242,10 @@ class Lanes implements Shown {
       Integer bay,
       boolean mine,
       Run run,
-      Typical typical,
-      Instant now) {
+      Outlook outlook) {
     Acts acts = acts(job, work);
-    Instant notBefore =
-        job.waitsFor() != null && job.waitsUntil() != null && job.waitsUntil().isAfter(now)
-            ? job.waitsUntil()
-            : RunWords.likelyEnd(run, now);
-    LikelyEnd end =
-        LikelyEnd.of(
-            now, hours.between(job.stageSince(), now), notBefore, job.stage(), typical, hours);
+    Instant now = outlook.now();
+    LikelyEnd end = outlook.end(job, run);
     return new FloorJob(
         job.number(),
         job.machine().name(),
@@ -265,7 +263,7 @@ class Lanes implements Shown {
         job.promisedAt(),
         end.against(job.promisedAt(), now),
         end,
-        typical.jobs(job.stage()),
+        outlook.typical().jobs(job.stage()),
         whole(job, work, acts, now),
         bay,
         run == null ? null : RunWords.brief(run),

@@ -11,13 +11,13 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
-import java.util.regex.Pattern;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.server.account.Account;
 import tekmerion.server.account.Accounts;
 import tekmerion.server.decision.DecisionService;
 import tekmerion.server.live.LiveEvents;
+import tekmerion.server.permit.Strokes;
 import tekmerion.server.person.Person;
 import tekmerion.server.problem.Refusal;
 import tools.jackson.core.JacksonException;
@@ -35,7 +35,6 @@ import tools.jackson.databind.node.ObjectNode;
 public class Drafts {
   private static final Duration SHOWN = Duration.ofDays(14);
   private static final Set<String> NOT_BY_HAND = Set.of("waiver");
-  private static final Pattern STROKES = Pattern.compile("(?:[ML]\\d{1,3} \\d{1,3} ?){2,4000}");
 
   private final Intakes intakes;
   private final Accounts accounts;
@@ -120,8 +119,8 @@ public class Drafts {
 
   /** The owner's signature under the wording that was shown; time and wording are the server's. */
   @Transactional
-  Intake finding(UUID id, long seen, String name, String strokes, Person by) {
-    if (strokes != null && !STROKES.matcher(strokes).matches()) {
+  Intake sign(UUID id, long seen, String name, String strokes, Person by) {
+    if (strokes != null && !Strokes.isPath(strokes)) {
       throw Refusal.badRequest("The drawn signature cannot be read.", "Draw it again, or type it.");
     }
     Intake intake = intakes.lock(id).orElseThrow(Drafts::gone);

@@ -182,12 +182,12 @@ class IntakeController {
   }
 
   @PostMapping("/intakes/{id}/waiver")
-  IntakeView finding(
+  IntakeView sign(
       @PathVariable UUID id,
       @Valid @RequestBody Signature signature,
       @AuthenticationPrincipal Person person) {
     return view(
-        drafts.finding(id, signature.version(), signature.name(), signature.strokes(), person));
+        drafts.sign(id, signature.version(), signature.name(), signature.strokes(), person));
   }
 
   @PutMapping("/intakes/{id}/secret")

@@ -32,6 +32,8 @@ public class Changes {
     SAME("the same"),
     DIFFERENT("different"),
     COULD_NOT_TELL("could not tell"),
+    /** What was begun broke off half way, so there is nothing to look at. */
+    BROKE_OFF("not looked at"),
     /** There was no change to look at: a step of the plan could not be done. */
     NOT_DONE("not looked at");
 
@@ -117,7 +119,7 @@ public class Changes {
     tell.journal(
         job,
         JournalEntry.Kind.CHECK,
-        "Complaint " + result.words(),
+        result == ComplaintNow.BROKE_OFF ? "It broke off" : "Complaint " + result.words(),
         "after: " + change.what() + (note.isBlank() ? "" : ". " + note.strip()) + took(change),
         by);
   }
@@ -154,16 +156,17 @@ public class Changes {
    * What came of a change.
    *
    * @param result none while it is open
+   * @param begun when it was begun
    */
-  public record Came(Optional<ComplaintNow> result, String note) {}
+  public record Came(Optional<ComplaintNow> result, String note, Instant begun) {}
 
   /** What came of remedies since a moment: the last change of each. */
   @Transactional(readOnly = true)
   public Map<String, Came> since(long jobId, Instant from) {
     Map<String, Came> came = new HashMap<>();
     jdbc.sql(
-            "SELECT remedy, result, COALESCE(note, '') FROM job_change WHERE job_id = ? AND remedy IS NOT NULL"
-                + " AND opened_at >= ? ORDER BY id")
+            "SELECT remedy, result, COALESCE(note, ''), opened_at FROM job_change WHERE job_id = ?"
+                + " AND remedy IS NOT NULL AND opened_at >= ? ORDER BY id")
         .params(jobId, Timestamp.from(from))
         .query(
             rs -> {
@@ -171,7 +174,8 @@ public class Changes {
                   rs.getString(1),
                   new Came(
                       Optional.ofNullable(rs.getString(2)).map(ComplaintNow::valueOf),
-                      rs.getString(3)));
+                      rs.getString(3),
+                      rs.getTimestamp(4).toInstant()));
             });
     return came;
   }

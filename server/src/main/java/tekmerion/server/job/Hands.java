@@ -6,6 +6,7 @@ import java.time.Instant;
 import java.util.List;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.server.account.Account;
 import tekmerion.server.account.Accounts;
@@ -137,7 +138,12 @@ public class Hands {
   @Transactional
   public void wait(
       String number, long version, Job.WaitsFor what, String note, Instant until, Person by) {
-    Job job = lock.forChange(number, version);
+    waits(lock.forChange(number, version), what, note, until, by);
+  }
+
+  /** The same of a job that is being changed already. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void waits(Job job, Job.WaitsFor what, String note, Instant until, Person by) {
     Instant now = clock.instant();
     if (job.waitsFor() != null) {
       jdbc.sql("INSERT INTO job_wait (job_id, kind, since, until_at) VALUES (?, ?, ?, ?)")
@@ -156,7 +162,7 @@ public class Hands {
         what == null ? "" : note,
         by);
     if (what == null) {
-      notices.tellHolders(job, "%s waits no longer".formatted(number));
+      notices.tellHolders(job, "%s waits no longer".formatted(job.number()));
     }
   }
 

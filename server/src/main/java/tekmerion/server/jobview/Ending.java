@@ -3,6 +3,7 @@ package tekmerion.server.jobview;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tekmerion.server.handback.HandBacks;
 import tekmerion.server.intake.Secret;
 import tekmerion.server.job.Changes;
 import tekmerion.server.job.Job;
@@ -17,6 +18,7 @@ import tekmerion.server.problem.Refusal;
 import tekmerion.server.proof.Proofs;
 import tekmerion.server.run.Run;
 import tekmerion.server.run.Runs;
+import tekmerion.server.step.PlanSteps;
 
 /** Putting a machine in a bay, saying it is ready, handing it back; undoing a wrong intake. */
 @Service
@@ -29,6 +31,8 @@ class Ending {
   private final Secret secret;
   private final JdbcClient jdbc;
   private final Proofs proofs;
+  private final PlanSteps steps;
+  private final HandBacks handBacks;
   private final Tell tell;
 
   Ending(
@@ -40,6 +44,8 @@ class Ending {
       Secret secret,
       JdbcClient jdbc,
       Proofs proofs,
+      PlanSteps steps,
+      HandBacks handBacks,
       Tell tell) {
     this.lock = lock;
     this.progress = progress;
@@ -49,6 +55,8 @@ class Ending {
     this.secret = secret;
     this.jdbc = jdbc;
     this.proofs = proofs;
+    this.steps = steps;
+    this.handBacks = handBacks;
     this.tell = tell;
   }
 
@@ -84,6 +92,18 @@ class Ending {
     tell.journal(job, JournalEntry.Kind.END, "Ready to hand back", "", by);
   }
 
+  /**
+   * The machine goes back to whoever takes it, and the job ends.
+   *
+   * @throws Refusal 423 while a change or a run is open, while it is not shown that the complaint
+   *     is gone, or while nobody said what became of an old drive
+   */
+  @Transactional
+  void handBack(String number, long version, HandBacks.Said said, Person by) {
+    handBacks.keep(lock.forChange(number, version), said, by);
+    end(number, version, Job.EndedHow.HANDED_BACK, "to " + said.takenBy().strip(), by);
+  }
+
   @Transactional
   void end(String number, long version, Job.EndedHow how, String note, Person by) {
     Job job = lock.forChange(number, version);
@@ -91,6 +111,7 @@ class Ending {
     noOpenRun(job);
     if (how == Job.EndedHow.HANDED_BACK) {
       proofs.mustLetGo(job);
+      steps.mustSayOldDrives(job);
     }
     secret.wipe(job.id());
     jdbc.sql("UPDATE bay SET job_id = NULL WHERE job_id = ?").param(job.id()).update();

@@ -2,9 +2,12 @@ package tekmerion.server.jobview;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.DecimalMin;
+import jakarta.validation.constraints.Digits;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.math.BigDecimal;
 import java.time.Instant;
 import java.util.List;
 import org.springframework.http.HttpStatus;
@@ -16,6 +19,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import tekmerion.server.handback.HandBacks;
 import tekmerion.server.intake.Secret;
 import tekmerion.server.job.Changes;
 import tekmerion.server.job.Hands;
@@ -64,6 +68,18 @@ class JobActions {
   record IntoBay(long version, @Schema(nullable = true) Integer bay) {}
 
   record End(long version, @NotNull Job.EndedHow how, @NotNull @Size(max = 500) String note) {}
+
+  /**
+   * @param strokes drawn signature; null if it was not drawn
+   * @param paid what was paid; null for nothing
+   */
+  record HandedBack(
+      long version,
+      @NotBlank @Size(max = 200) String takenBy,
+      @Schema(nullable = true) @Size(max = 40_000) String strokes,
+      @NotNull HandBacks.PaidHow paidHow,
+      @Schema(nullable = true) @DecimalMin("0") @Digits(integer = 8, fraction = 3) BigDecimal paid,
+      @NotNull @Size(max = 500) String note) {}
 
   record SecretOpened(String secret) {}
 
@@ -162,6 +178,18 @@ class JobActions {
       @Valid @RequestBody End end,
       @AuthenticationPrincipal Person by) {
     ending.end(number, end.version(), end.how(), end.note(), by);
+  }
+
+  @PostMapping("/jobs/{number}/hand-back")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void handBack(
+      @PathVariable String number,
+      @Valid @RequestBody HandedBack back,
+      @AuthenticationPrincipal Person by) {
+    HandBacks.Said said =
+        new HandBacks.Said(
+            back.takenBy(), back.strokes(), back.paidHow(), back.paid(), back.note());
+    ending.handBack(number, back.version(), said, by);
   }
 
   @PostMapping("/jobs/{number}/secret")

@@ -1,6 +1,8 @@
 package tekmerion.server.jobview;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.Clock;
+import java.time.Instant;
 import java.util.List;
 import org.springframework.stereotype.Service;
 import tekmerion.core.decision.Course;
@@ -10,11 +12,14 @@ import tekmerion.core.weigh.Plan;
 import tekmerion.server.decision.DecisionService;
 import tekmerion.server.decision.DecisionService.CourseView;
 import tekmerion.server.decision.DecisionService.DecisionView;
+import tekmerion.server.handback.HandBacks;
 import tekmerion.server.job.Job;
 import tekmerion.server.proof.Proofs;
+import tekmerion.server.run.CopiesOfJob;
 import tekmerion.server.step.PlanSteps;
 import tekmerion.server.step.WorkView;
 import tekmerion.server.stock.Stock;
+import tekmerion.server.supply.NeededParts;
 import tekmerion.server.weighing.WeighingService.Evidence;
 
 /**
@@ -38,7 +43,22 @@ record JobPlan(
     List<Needed> needed,
     @Schema(nullable = true) Proofs.ProofView proof,
     @Schema(nullable = true) WorkView work,
-    List<DecisionView> decisions) {
+    List<DecisionView> decisions,
+    HandBackView handBack) {
+
+  /**
+   * How the machine goes back.
+   *
+   * @param wording what whoever takes it signs
+   * @param copiesUntil when copies of its drives are to be erased if it went back now; null if
+   *     there are none
+   * @param done null until it was taken back
+   */
+  @Schema(name = "HandBackPlan")
+  record HandBackView(
+      String wording,
+      @Schema(nullable = true) Instant copiesUntil,
+      @Schema(nullable = true) HandBacks.View done) {}
 
   /**
    * A part to buy.
@@ -91,14 +111,27 @@ record JobPlan(
     private final Stock stock;
     private final Proofs proofs;
     private final PlanSteps steps;
+    private final HandBacks handBacks;
+    private final CopiesOfJob copies;
+    private final Clock clock;
 
     Views(
-        DecisionService decisions, CameBack cameBack, Stock stock, Proofs proofs, PlanSteps steps) {
+        DecisionService decisions,
+        CameBack cameBack,
+        Stock stock,
+        Proofs proofs,
+        PlanSteps steps,
+        HandBacks handBacks,
+        CopiesOfJob copies,
+        Clock clock) {
       this.decisions = decisions;
       this.cameBack = cameBack;
       this.stock = stock;
       this.proofs = proofs;
       this.steps = steps;
+      this.handBacks = handBacks;
+      this.copies = copies;
+      this.clock = clock;
     }
 
     JobPlan of(
@@ -114,10 +147,22 @@ record JobPlan(
           DecisionService.WAIVER,
           job.endedAt() == null ? job.contradicted() : null,
           cameBack.of(job).orElse(null),
-          NeededParts.of(evidence, stock::fitting),
+          NeededParts.of(evidence).stream()
+              .map(
+                  n ->
+                      new Needed(n.place(), n.part().words(), stock.fitting(n.part()).orElse(null)))
+              .toList(),
           proofs.of(job).orElse(null),
-          job.endedAt() == null ? steps.of(job, permitted, advice.moves()).orElse(null) : null,
-          decisions.of(job));
+          job.endedAt() == null
+              ? steps.of(job, evidence, permitted, advice.moves()).orElse(null)
+              : null,
+          decisions.of(job),
+          new HandBackView(HandBacks.WORDING, copiesUntil(job), handBacks.of(job).orElse(null)));
+    }
+
+    private Instant copiesUntil(Job job) {
+      Instant from = job.endedAt() == null ? clock.instant() : job.endedAt();
+      return copies.anyKept(job.id()) ? from.plus(CopiesOfJob.KEPT) : null;
     }
   }
 }

@@ -24,6 +24,7 @@ final class OutcomeSeen {
       case "gone", "comes" -> Changes.ComplaintNow.GONE;
       case "same" -> Changes.ComplaintNow.SAME;
       case "" -> Changes.ComplaintNow.COULD_NOT_TELL;
+      case Move.FAILED -> Changes.ComplaintNow.BROKE_OFF;
       default -> Changes.ComplaintNow.DIFFERENT;
     };
   }

@@ -8,6 +8,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.JoinColumn;
 import jakarta.persistence.ManyToOne;
 import java.time.Instant;
+import java.util.Optional;
 
 /** Where a part sits, or sat until it was moved. */
 @Entity
@@ -54,6 +55,11 @@ public class PartPlace {
 
   public Instant since() {
     return since;
+  }
+
+  /** Empty while it sits there. */
+  public Optional<Instant> until() {
+    return Optional.ofNullable(until);
   }
 
   void endAt(Instant when) {

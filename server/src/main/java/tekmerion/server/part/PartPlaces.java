@@ -11,6 +11,9 @@ interface PartPlaces extends JpaRepository<PartPlace, Long> {
   List<PartPlace> findByMachineIdAndUntilIsNullOrderByPartKey(Long machineId);
 
   @EntityGraph(attributePaths = "part")
+  List<PartPlace> findByMachineIdOrderBySinceDesc(Long machineId);
+
+  @EntityGraph(attributePaths = "part")
   Optional<PartPlace> findByMachineIdAndPartKeyAndUntilIsNull(Long machineId, String partKey);
 
   List<PartPlace> findByPartIdAndUntilIsNull(Long partId);

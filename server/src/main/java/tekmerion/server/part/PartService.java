@@ -34,6 +34,14 @@ public class PartService {
         .toList();
   }
 
+  /** All that sat in a machine since its beginning here, the newest first. */
+  @Transactional(readOnly = true)
+  public List<PartPlace> sat(Long machineId, String kind) {
+    return places.findByMachineIdOrderBySinceDesc(machineId).stream()
+        .filter(place -> place.part().kind().equals(kind))
+        .toList();
+  }
+
   /**
    * A part that is no drive, as it or its machine tells of it.
    *

@@ -162,6 +162,9 @@ public class JobPermissions {
     if (isWrittenByHand(jobId)) {
       events.add(new DataEvent.WrittenByHand());
     }
+    if (isScrapped(drive)) {
+      events.add(new DataEvent.Scrapped());
+    }
     return DataEvidence.of(events);
   }
 
@@ -175,6 +178,15 @@ public class JobPermissions {
         .stream()
         .flatMap(id -> knowHow.now().move(id).stream())
         .anyMatch(move -> move.invasiveness().endangersData());
+  }
+
+  private boolean isScrapped(PartIdentity drive) {
+    return jdbc.sql(
+            "SELECT EXISTS (SELECT 1 FROM old_part o JOIN part p ON p.id = o.part_id WHERE o.fate ="
+                + " 'SCRAPPED' AND p.model = ? AND p.serial = ?)")
+        .params(drive.model(), drive.serial())
+        .query(Boolean.class)
+        .single();
   }
 
   /**
@@ -212,6 +224,10 @@ public class JobPermissions {
   }
 
   private DriveState in(Job other, PartIdentity drive) {
+    return in(other, drive, List.of());
+  }
+
+  private DriveState in(Job other, PartIdentity drive, List<DriveState.InOtherJob> elsewhere) {
     List<Run> theirs = runs.ofJob(other.id());
     String key =
         theirs.stream()
@@ -226,7 +242,7 @@ public class JobPermissions {
         said(other.id()),
         evidenceOf(theirs, other.id(), drive, key),
         waivers.inForce(waivers.ofJob(other.id()), drive),
-        List.of(),
+        elsewhere,
         Optional.empty(),
         Optional.empty());
   }
@@ -242,6 +258,12 @@ public class JobPermissions {
   @Transactional(readOnly = true)
   public DriveState ofCopies(Job job, PartIdentity drive) {
     return in(job, drive);
+  }
+
+  /** A drive that was taken out in this job, wherever it is now, and in which jobs it is beside. */
+  @Transactional(readOnly = true)
+  public DriveState takenOut(Job job, PartIdentity drive) {
+    return in(job, drive, elsewhere(job, drive));
   }
 
   /** Whether a run that asks for a release may have it. */

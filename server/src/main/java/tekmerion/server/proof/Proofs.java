@@ -55,7 +55,7 @@ public class Proofs {
    * @param confidence of the last of them, [0, 1]
    * @param words why so many
    * @param signedBy the owner who takes it without proof; null if nobody signed
-   * @param waiver what the owner would finding
+   * @param waiver what the owner would sign
    */
   @Schema(name = "Proof")
   public record ProofView(

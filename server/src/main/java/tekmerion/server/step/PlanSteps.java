@@ -1,12 +1,13 @@
 package tekmerion.server.step;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tekmerion.core.decision.Course;
 import tekmerion.core.knowhow.Remedy;
+import tekmerion.core.permit.DataStatus;
 import tekmerion.core.permit.Invasiveness;
 import tekmerion.core.permit.NamedDrive;
 import tekmerion.core.permit.Permissions;
@@ -15,12 +16,15 @@ import tekmerion.core.progress.PlanProgress;
 import tekmerion.core.progress.PlanProgress.Outcome;
 import tekmerion.core.progress.PlanProgress.StepState;
 import tekmerion.core.progress.PlanProgress.WaitsFor;
+import tekmerion.core.replace.Supply;
 import tekmerion.core.weigh.Advice.Ranked;
 import tekmerion.server.decision.DecidedPlan;
 import tekmerion.server.decision.DecisionService;
 import tekmerion.server.decision.DecisionService.DecisionView;
+import tekmerion.server.estimate.Estimates;
 import tekmerion.server.job.Changes;
 import tekmerion.server.job.Changes.Came;
+import tekmerion.server.job.Changes.ComplaintNow;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
 import tekmerion.server.knowhow.ShopKnowHow;
@@ -29,8 +33,9 @@ import tekmerion.server.permit.JobPermissions;
 import tekmerion.server.person.Person;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.proof.Proofs;
-import tekmerion.server.step.WorkView.StepView;
+import tekmerion.server.supply.PartSupplies;
 import tekmerion.server.weighing.WeighingService;
+import tekmerion.server.weighing.WeighingService.Evidence;
 
 /** Carries a signed plan from step to step. */
 @Service
@@ -42,6 +47,10 @@ public class PlanSteps {
   private final WeighingService weighing;
   private final JobPermissions permissions;
   private final ShopKnowHow knowHow;
+  private final Estimates estimates;
+  private final StepParts parts;
+  private final TakenOut takenOut;
+  private final StepViews views;
 
   PlanSteps(
       Jobs jobs,
@@ -50,7 +59,11 @@ public class PlanSteps {
       Proofs proofs,
       WeighingService weighing,
       JobPermissions permissions,
-      ShopKnowHow knowHow) {
+      ShopKnowHow knowHow,
+      Estimates estimates,
+      StepParts parts,
+      TakenOut takenOut,
+      StepViews views) {
     this.jobs = jobs;
     this.decisions = decisions;
     this.changes = changes;
@@ -58,6 +71,10 @@ public class PlanSteps {
     this.weighing = weighing;
     this.permissions = permissions;
     this.knowHow = knowHow;
+    this.estimates = estimates;
+    this.parts = parts;
+    this.takenOut = takenOut;
+    this.views = views;
   }
 
   /**
@@ -65,8 +82,19 @@ public class PlanSteps {
    *
    * @param offered moves that can be made now
    */
-  public Optional<WorkView> of(Job job, Permissions permitted, List<Ranked> offered) {
-    return signed(job).map(decision -> view(job, decision, permitted, offered));
+  public Optional<WorkView> of(
+      Job job, Evidence evidence, Permissions permitted, List<Ranked> offered) {
+    return signed(job)
+        .map(
+            decision -> {
+              Map<String, Came> came = changes.since(job.id(), decision.signedAt());
+              Optional<Proofs.ProofView> proof = proofs.of(job);
+              DataStatus data = takenOut.dataOfDrivesAt(job, decision.signedAt(), permitted);
+              return views.of(
+                  new StepViews.At(job, evidence, permitted, data, offered, came, proof),
+                  decision,
+                  progress(job, decision, data, came, proof));
+            });
   }
 
   private Optional<DecisionView> signed(Job job) {
@@ -78,9 +106,10 @@ public class PlanSteps {
   private PlanProgress progress(
       Job job,
       DecisionView decision,
-      Permissions permitted,
+      DataStatus data,
       Map<String, Came> came,
       Optional<Proofs.ProofView> proof) {
+    Map<String, PartSupplies.Standing> supplies = parts.standing(job);
     return PlanProgress.of(
         decision.plan().steps().stream()
             .map(
@@ -88,11 +117,16 @@ public class PlanSteps {
                     new PlanProgress.Remedy(
                         step.remedy(),
                         recovers(step.remedy()),
+                        isOrdered(supplies.get(step.remedy())),
                         Optional.ofNullable(came.get(step.remedy())).map(PlanSteps::outcome)))
             .toList(),
-        permitted.least(),
+        data,
         waitsFor(job),
         proof.filter(p -> p.proven() == Proven.DONE || p.signedBy() != null).isPresent());
+  }
+
+  private static boolean isOrdered(PartSupplies.Standing standing) {
+    return standing != null && standing.supply() == Supply.ORDERED;
   }
 
   private boolean recovers(String remedy) {
@@ -106,6 +140,7 @@ public class PlanSteps {
                 switch (r) {
                   case GONE -> Outcome.GONE;
                   case NOT_DONE -> Outcome.NOT_DONE;
+                  case BROKE_OFF -> Outcome.BROKE_OFF;
                   default -> Outcome.STILL_THERE;
                 })
         .orElse(Outcome.OPEN);
@@ -120,71 +155,8 @@ public class PlanSteps {
         };
   }
 
-  private WorkView view(
-      Job job, DecisionView decision, Permissions permitted, List<Ranked> offered) {
-    Map<String, Came> came = changes.since(job.id(), decision.signedAt());
-    Optional<Proofs.ProofView> proof = proofs.of(job);
-    PlanProgress progress = progress(job, decision, permitted, came, proof);
-    List<StepView> steps = new ArrayList<>();
-    int at = 0;
-    for (PlanProgress.Step step : progress.steps()) {
-      Optional<DecidedPlan.Step> decided =
-          decision.plan().steps().stream().filter(s -> s.remedy().equals(step.id())).findFirst();
-      Optional<Remedy> remedy = knowHow.now().remedy(step.id());
-      boolean recovers = recovers(step.id());
-      String words =
-          switch (step.state()) {
-            case NEXT -> "to be done now";
-            case OPEN -> "begun: look whether the complaint is gone";
-            case WAITS_FOR_PART -> "waits for a part";
-            case WAITS_FOR_OWNER -> "waits for the owner";
-            case WAITS_FOR_STEP -> "waits for step " + step.waitsFor();
-            case NOT_NEEDED -> "not needed: the complaint was gone";
-            case NOT_DONE -> "not done: " + came.get(step.id()).note();
-            case DONE ->
-                recovers
-                    ? "data " + permitted.least().words()
-                    : Optional.ofNullable(came.get(step.id()))
-                        .flatMap(Came::result)
-                        .map(r -> "done, the complaint was " + r.words())
-                        .orElse("done");
-          };
-      if (step.id().equals(PlanProgress.SHOW) && proof.isPresent()) {
-        words += ", %d of %d clean trials".formatted(proof.get().clean(), proof.get().needed());
-      }
-      steps.add(
-          new StepView(
-              step.id(),
-              name(step.id(), decided),
-              step.state(),
-              words,
-              decided.map(DecidedPlan.Step::handsOn).orElse(0),
-              decided.map(DecidedPlan.Step::waiting).orElse(0),
-              remedy.flatMap(r -> move(r, offered)).orElse(null),
-              remedy.map(Remedy::invasiveness).orElse(null),
-              decided.map(DecidedPlan.Step::course).orElse(null),
-              recovers));
-      if (at == 0 && PlanProgress.isAhead(step.state())) {
-        at = steps.size();
-      }
-    }
-    return new WorkView(
-        decision.plan().words(), decision.signedBy(), decision.signedAt(), Math.max(1, at), steps);
-  }
-
-  private static String name(String id, Optional<DecidedPlan.Step> decided) {
-    return switch (id) {
-      case PlanProgress.SHOW -> "Show that it is gone";
-      case PlanProgress.HAND_BACK -> "Hand it back";
-      default -> decided.map(DecidedPlan.Step::name).orElse(id);
-    };
-  }
-
-  private static Optional<String> move(Remedy remedy, List<Ranked> offered) {
-    return offered.stream()
-        .filter(ranked -> ranked.lock().isEmpty() && remedy.isDoneBy(ranked.move().id()))
-        .map(Ranked::id)
-        .findFirst();
+  static boolean isBegun(Came came) {
+    return came.result().filter(ComplaintNow.NOT_DONE::equals).isEmpty();
   }
 
   /**
@@ -199,7 +171,7 @@ public class PlanSteps {
   @Transactional
   void begin(String number, long version, String remedyId, NamedDrive named, Person by) {
     Job job = jobs.named(number);
-    WeighingService.Evidence evidence = weighing.weigh(job);
+    Evidence evidence = weighing.weigh(job);
     Permissions permitted = permissions.of(job, evidence);
     mustBeItsTurn(job, permitted, remedyId);
     Remedy remedy =
@@ -212,6 +184,11 @@ public class PlanSteps {
                     Refusal.badRequest(
                         "This step is no change of the machine.", "Do it in its own view."));
     DecisionService.mustBeOpen(remedy.course(), permitted);
+    estimates.mustStillAllow(job, signed(job).orElseThrow().plan().id());
+    if (isOrdered(parts.standing(job).get(remedyId))) {
+      throw Refusal.locked(
+          "Its part is ordered and has not come.", "Opens when it has come, or is called off.");
+    }
     if (remedy.invasiveness() == Invasiveness.ERASES) {
       DriveToErase.mustBeOfMachine(evidence, named);
     }
@@ -232,18 +209,80 @@ public class PlanSteps {
     changes.notDone(number, version, step.name(), step.remedy(), why, by);
   }
 
+  /**
+   * Before the machine goes back, it is said what became of every drive that was taken out.
+   *
+   * @throws Refusal 423 if it was not
+   */
+  public void mustSayOldDrives(Job job) {
+    signed(job)
+        .ifPresent(
+            decision -> {
+              Map<String, Came> came = changes.since(job.id(), decision.signedAt());
+              decision.plan().steps().stream()
+                  .flatMap(step -> knowHow.now().remedy(step.remedy()).stream())
+                  .filter(
+                      r ->
+                          takenOut.isDriveOpen(
+                              job,
+                              r,
+                              Optional.ofNullable(came.get(r.id())).filter(PlanSteps::isBegun)))
+                  .findFirst()
+                  .ifPresent(
+                      r -> {
+                        throw Refusal.locked(
+                            "Nobody has said what became of the old drive.",
+                            "Opens when the step “%s” says it.".formatted(r.name()));
+                      });
+            });
+  }
+
+  /**
+   * A step of the signed plan that replaces a part.
+   *
+   * @throws Refusal 404 if no signed plan has it; 400 if it replaces nothing
+   */
+  Remedy replacing(Job job, String remedyId) {
+    signed(job)
+        .filter(d -> d.plan().steps().stream().anyMatch(s -> s.remedy().equals(remedyId)))
+        .orElseThrow(() -> Refusal.notFound("The signed plan has no such step."));
+    return knowHow
+        .now()
+        .remedy(remedyId)
+        .filter(r -> r.course() == Course.REPLACE_PART && !r.part().isEmpty())
+        .orElseThrow(
+            () -> Refusal.badRequest("This step replaces no part.", "Do it as the step says it."));
+  }
+
+  /** What came of a step since the plan was signed; empty if it was not begun. */
+  Optional<Came> begun(Job job, String remedyId) {
+    return signed(job)
+        .map(d -> changes.since(job.id(), d.signedAt()).get(remedyId))
+        .filter(PlanSteps::isBegun);
+  }
+
+  /** Whether a step is the one to do now. */
+  boolean isItsTurn(Job job, Permissions permitted, String remedyId) {
+    return signed(job).stream()
+        .flatMap(decision -> progress(job, decision, permitted).steps().stream())
+        .filter(step -> step.id().equals(remedyId))
+        .anyMatch(step -> PlanProgress.isAhead(step.state()) && step.waitsFor() == 0);
+  }
+
+  private PlanProgress progress(Job job, DecisionView decision, Permissions permitted) {
+    return progress(
+        job,
+        decision,
+        takenOut.dataOfDrivesAt(job, decision.signedAt(), permitted),
+        changes.since(job.id(), decision.signedAt()),
+        proofs.of(job));
+  }
+
   private DecidedPlan.Step mustBeItsTurn(Job job, Permissions permitted, String remedyId) {
     DecisionView decision =
         signed(job).orElseThrow(() -> Refusal.notFound("No plan was signed in this job."));
     PlanProgress.Step step =
-        progress(
-                job,
-                decision,
-                permitted,
-                changes.since(job.id(), decision.signedAt()),
-                proofs.of(job))
-            .steps()
-            .stream()
+        progress(job, decision, permitted).steps().stream()
             .filter(s -> s.id().equals(remedyId))
             .findFirst()
             .orElseThrow(() -> Refusal.notFound("The signed plan has no such step."));

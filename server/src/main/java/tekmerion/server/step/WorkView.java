@@ -25,6 +25,8 @@ public record WorkView(
    * @param move the offered move that does it, by id; null if there is none
    * @param invasiveness null for what is no remedy, likewise the course
    * @param recovers whether it brings the data to safety
+   * @param part that it replaces; null if it replaces none
+   * @param branch what comes then; null unless it broke off
    */
   @Schema(name = "WorkStep")
   public record StepView(
@@ -37,5 +39,15 @@ public record WorkView(
       @Schema(nullable = true) String move,
       @Schema(nullable = true) Invasiveness invasiveness,
       @Schema(nullable = true) Course course,
-      boolean recovers) {}
+      boolean recovers,
+      @Schema(nullable = true) StepPart part,
+      @Schema(nullable = true) Branch branch) {}
+
+  /**
+   * What comes after a step that broke off.
+   *
+   * @param remedy that a new decision may name; null if it is none
+   */
+  @Schema(name = "StepBranch")
+  public record Branch(String name, @Schema(nullable = true) String remedy) {}
 }

@@ -182,7 +182,7 @@ public class Stock {
    * @throws Refusal 409 if there are not so many
    */
   @Transactional
-  void move(long id, int pieces, String note, Person by) {
+  public void move(long id, int pieces, String note, Person by) {
     by.must(Role.TECHNICIAN, Role.LEAD);
     int there =
         jdbc.sql("SELECT id FROM stock WHERE id = ? FOR UPDATE")

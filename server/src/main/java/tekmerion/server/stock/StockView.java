@@ -13,7 +13,7 @@ import tekmerion.core.trend.KaplanMeier;
  * @param items what there is, by model
  */
 @Schema(name = "StockView")
-record StockView(String finding, List<StockModel> models, List<StockItem> items) {
+public record StockView(String finding, List<StockModel> models, List<StockItem> items) {
   /**
    * @param met how many
    * @param replaced how many were decided to be replaced
@@ -48,7 +48,7 @@ record StockView(String finding, List<StockModel> models, List<StockItem> items)
    * @param bus of a drive, or the sort of memory; null for other parts, likewise the form and size
    * @param pieces how many there are
    */
-  record StockItem(
+  public record StockItem(
       long id,
       String kind,
       String model,

@@ -1,10 +1,9 @@
-package tekmerion.server.jobview;
+package tekmerion.server.supply;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.Function;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
 import tekmerion.core.drive.DriveWords;
@@ -20,11 +19,10 @@ import tekmerion.core.weigh.Suspicion;
 import tekmerion.core.weigh.Weighed.CauseShare;
 import tekmerion.link.RunKind;
 import tekmerion.server.evidence.OtherParts;
-import tekmerion.server.jobview.JobPlan.Needed;
 import tekmerion.server.weighing.WeighingService.Evidence;
 
 /** What exactly to buy for every part that at least leans to a fault. */
-final class NeededParts {
+public final class NeededParts {
   /** Causes that a new pack mends. */
   private static final Set<String> BATTERY = Set.of("battery-cells", "battery-resistance");
 
@@ -33,9 +31,14 @@ final class NeededParts {
   private NeededParts() {}
 
   /**
-   * @param stock says what of the stock fits
+   * A part to get.
+   *
+   * @param sort as a remedy names what it replaces: "drive", "memory", "battery"
+   * @param place of the old one, "drive A"
    */
-  static List<Needed> of(Evidence evidence, Function<NeededPart, Optional<String>> stock) {
+  public record Needed(String sort, String place, NeededPart part) {}
+
+  public static List<Needed> of(Evidence evidence) {
     List<Needed> needed = new ArrayList<>();
     evidence.drives().stream()
         .filter(
@@ -45,20 +48,20 @@ final class NeededParts {
             place ->
                 report(evidence, place.partKey())
                     .flatMap(NeededDrive::of)
-                    .map(n -> needed(DriveWords.named(place.partKey()), n, stock))
+                    .map(n -> new Needed("drive", DriveWords.named(place.partKey()), n))
                     .ifPresent(needed::add));
     if (leans(evidence, c -> BATTERY.contains(c.cause()))) {
       report(evidence, RunKind.BATTERY)
           .flatMap(OtherParts::worsePack)
           .map(pack -> NeededBattery.of(pack.report()))
-          .map(n -> needed("battery", n, stock))
+          .map(n -> new Needed("battery", "battery", n))
           .ifPresent(needed::add);
     }
     if (leans(evidence, c -> c.cause().equals(MODULE))) {
       report(evidence, RunKind.BOARD)
           .flatMap(r -> r.sound(PageKind.SMBIOS, Smbios.class))
           .flatMap(NeededParts::module)
-          .map(n -> needed("memory module", n, stock))
+          .map(n -> new Needed("memory", "memory module", n))
           .ifPresent(needed::add);
     }
     return needed;
@@ -73,11 +76,6 @@ final class NeededParts {
             .distinct()
             .toList();
     return sorts.size() == 1 ? Optional.of(sorts.get(0)) : Optional.empty();
-  }
-
-  private static Needed needed(
-      String place, NeededPart part, Function<NeededPart, Optional<String>> stock) {
-    return new Needed(place, part.words(), stock.apply(part).orElse(null));
   }
 
   private static boolean leans(Evidence evidence, Predicate<CauseShare> which) {

@@ -1,0 +1,207 @@
+import { useState } from 'react';
+import styled from 'styled-components';
+import { api } from '../../api/client';
+import { keys, useCall } from '../../api/queries';
+import type { FromStock, Job, StepPart, WorkStep } from '../../api/types';
+import { color, radius, size } from '../../theme/theme';
+import { Button } from '../../ui/Button';
+import { Field } from '../../ui/Field';
+import { Row } from '../../ui/Layout';
+import { Modal } from '../../ui/Modal';
+import { ProblemNote } from '../../ui/ProblemNote';
+
+export interface StepPartCardProps {
+  job: Job;
+  step: WorkStep;
+  part: StepPart;
+}
+
+/** The part that a step needs: what fits from stock, what was ordered, what is set aside. */
+export function StepPartCard({ job, step, part }: StepPartCardProps) {
+  const call = useCall(keys.job(job.number), keys.floor, keys.stock);
+  const [isOrdering, setOrdering] = useState(false);
+  const params = { path: { number: job.number, remedy: step.id } };
+  const { version } = job;
+  const take = (stock: number) =>
+    call.mutate(() =>
+      api.POST('/api/jobs/{number}/steps/{remedy}/part/take', { params, body: { version, stock } }),
+    );
+  const orderEnds = (came: boolean) =>
+    call.mutate(() =>
+      api.POST('/api/jobs/{number}/steps/{remedy}/part/order-end', {
+        params,
+        body: { version, came },
+      }),
+    );
+  const putBack = () =>
+    call.mutate(() =>
+      api.POST('/api/jobs/{number}/steps/{remedy}/part/put-back', { params, body: { version } }),
+    );
+  const fitting = part.stock.filter((item) => item.misfit === null || item.misfit === undefined);
+  const others = part.stock.filter((item) => !fitting.includes(item));
+  return (
+    <Card aria-label={`Part for: ${step.name}`}>
+      <p>
+        <b>Part: {part.need}</b>
+        {part.supplyWords !== '' && <span> · {part.supplyWords}</span>}
+      </p>
+      {part.supply === 'NEEDED' && (
+        <>
+          {fitting.length === 0 && <p>Nothing in stock is known to fit.</p>}
+          {fitting.map((item) => (
+            <Item key={item.id}>
+              <span>
+                On the shelf: <b>{item.model}</b>
+                {whereOf(item)}
+              </span>
+              <Small
+                aria-label={`Take it: ${item.model}`}
+                isPending={call.isPending}
+                onPress={() => take(item.id)}
+              >
+                Take it
+              </Small>
+            </Item>
+          ))}
+          {others.length > 0 && (
+            <details>
+              <summary>Others in stock: {others.length}</summary>
+              {others.map((item) => (
+                <Item key={item.id}>
+                  <span>
+                    <b>{item.model}</b>
+                    {whereOf(item)}: {item.misfit}
+                  </span>
+                  <Small
+                    aria-label={`Take it all the same: ${item.model}`}
+                    isPending={call.isPending}
+                    onPress={() => take(item.id)}
+                  >
+                    Take it all the same
+                  </Small>
+                </Item>
+              ))}
+            </details>
+          )}
+          <Row>
+            <Small onPress={() => setOrdering(true)}>Order one…</Small>
+          </Row>
+        </>
+      )}
+      {part.supply === 'ORDERED' && (
+        <Row>
+          <Small isPending={call.isPending} onPress={() => orderEnds(true)}>
+            It has come
+          </Small>
+          <Small isPending={call.isPending} onPress={() => orderEnds(false)}>
+            Call it off
+          </Small>
+        </Row>
+      )}
+      {part.supply === 'HERE' && step.state !== 'OPEN' && (
+        <Row>
+          <Small isPending={call.isPending} onPress={putBack}>
+            Put it back
+          </Small>
+        </Row>
+      )}
+      {part.fittedWords !== '' && <Fitted data-state={part.fitted}>{part.fittedWords}.</Fitted>}
+      {call.isError && <ProblemNote error={call.error} />}
+      {isOrdering && <Order job={job} step={step} part={part} onClose={() => setOrdering(false)} />}
+    </Card>
+  );
+}
+
+const whereOf = (item: FromStock) =>
+  `, ${item.place === '' ? 'in stock' : item.place}, ${item.pieces} there`;
+
+interface OrderProps extends StepPartCardProps {
+  onClose: () => void;
+}
+
+function Order({ job, step, part, onClose }: OrderProps) {
+  const call = useCall(keys.job(job.number), keys.floor);
+  const [words, setWords] = useState(part.need);
+  const [supplier, setSupplier] = useState('');
+  const [day, setDay] = useState('');
+  const missing = [
+    ...(words.trim() === '' ? ['which part'] : []),
+    ...(supplier.trim() === '' ? ['the supplier'] : []),
+  ];
+  return (
+    <Modal title="Order a part" isOpen onClose={onClose}>
+      <Field label="Which part" value={words} onChange={setWords} maxLength={200} />
+      <Field label="Supplier" value={supplier} onChange={setSupplier} maxLength={120} />
+      <Field
+        label="Expected on"
+        type="date"
+        value={day}
+        onChange={setDay}
+        hint="The job’s likely end follows it. Leave it empty if nobody knows."
+      />
+      {call.isError && <ProblemNote error={call.error} />}
+      {missing.length > 0 && <p>Still missing: {missing.join(' and ')}.</p>}
+      <Row>
+        <Button
+          primary
+          isDisabled={missing.length > 0}
+          isPending={call.isPending}
+          onPress={() =>
+            call.mutate(
+              () =>
+                api.POST('/api/jobs/{number}/steps/{remedy}/part/order', {
+                  params: { path: { number: job.number, remedy: step.id } },
+                  body: {
+                    version: job.version,
+                    words,
+                    supplier,
+                    expectedOn: day === '' ? null : day,
+                  },
+                }),
+              { onSuccess: onClose },
+            )
+          }
+        >
+          It is ordered
+        </Button>
+        <Button onPress={onClose}>Leave it</Button>
+      </Row>
+    </Modal>
+  );
+}
+
+const Card = styled.section`
+  display: grid;
+  gap: 6px;
+  padding: 8px 12px;
+  border: 1px solid ${color.line};
+  border-radius: ${radius};
+  background: ${color.sheet};
+  color: ${color.ink};
+  font-size: ${size.text};
+  summary {
+    min-height: 44px;
+    display: flex;
+    align-items: center;
+    cursor: pointer;
+  }
+`;
+
+const Item = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 12px;
+`;
+
+const Small = styled(Button)`
+  font-size: ${size.text};
+  padding: 4px 12px;
+`;
+
+const Fitted = styled.p`
+  font-weight: 700;
+  &[data-state='ANOTHER_ONE'] {
+    color: ${color.clear};
+  }
+`;
