@@ -84,6 +84,7 @@ export const job = (more: Partial<Job> = {}): Job => ({
   version: 7,
   machine: 'Ostrel 17 laptop',
   machineSerial: null,
+  looseDrive: false,
   customer: 'Bakery on the quay',
   complaint: 'Freezes on the logo',
   families: ['Start volume cannot be mounted'],
@@ -295,6 +296,7 @@ export const session = (role: 'TECHNICIAN' | 'LEAD' | 'COUNTER' = 'TECHNICIAN'):
   person: { id: 7, displayName: 'Ines R.', role, hasPin: false },
   here: [],
   demo: false,
+  now: new Date().toISOString(),
 });
 
 /** What a component sent to the server, and the answers it gets. */

@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, told } from './client';
+import { shopClockShows } from '../ui/now';
 import { fetchJob } from './job';
 import type { Approval, DataStatus, Isolation, Job, KnowHowEntry, WaiverSigned } from './types';
 
@@ -179,7 +180,11 @@ export const useCall = <T = unknown>(...stale: readonly (readonly unknown[])[]) 
 export const useSession = () =>
   useQuery({
     queryKey: keys.session,
-    queryFn: () => told(api.GET('/api/session')),
+    queryFn: async () => {
+      const session = await told(api.GET('/api/session'));
+      shopClockShows(session.now);
+      return session;
+    },
     staleTime: 60_000,
   });
 

@@ -1,5 +1,5 @@
 import styled from 'styled-components';
-import { color, size } from '../theme/theme';
+import { color, size, upTo } from '../theme/theme';
 
 export interface BootStageLadderProps {
   /** From nothing to desktop. */
@@ -42,7 +42,10 @@ export function BootStageLadder({ levels, bootStage }: BootStageLadderProps) {
 
 const Ladder = styled.ol`
   display: flex;
-  flex: 1 1 360px;
+  flex: 0 1 430px;
+  ${upTo.wide} {
+    flex-basis: 270px;
+  }
   max-width: 430px;
   position: relative;
   padding-bottom: 2px;
@@ -55,6 +58,16 @@ const Rung = styled.li`
   text-align: center;
   font-size: ${size.small};
   color: ${color.ink2};
+  /* Narrow: only the rung that it gets to has its name in sight. */
+  ${upTo.wide} {
+    overflow: hidden;
+    text-indent: -999px;
+    &[data-here] {
+      overflow: visible;
+      text-indent: 0;
+      white-space: nowrap;
+    }
+  }
   &[data-reached] {
     border-top-color: ${color.clear};
   }

@@ -1,3 +1,4 @@
+import { shopNow } from './now';
 /** Times in the browser's own zone, 24 hours, as a shop writes them. */
 const time = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
 const day = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short' });
@@ -11,7 +12,7 @@ const dayAndYear = new Intl.DateTimeFormat('en-GB', {
 export const sameDay = (a: Date, b: Date) => a.toDateString() === b.toDateString();
 
 /** "12:04" today, "Mon 14 Mar, 12:04" this year, "14 Mar 2025, 12:04" before. */
-export function when(iso: string, now = new Date()): string {
+export function when(iso: string, now = shopNow()): string {
   const at = new Date(iso);
   if (sameDay(at, now)) return time.format(at);
   const date = at.getFullYear() === now.getFullYear() ? day : dayAndYear;

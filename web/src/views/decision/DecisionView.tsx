@@ -29,7 +29,9 @@ function Opened({ job }: { job: Job }) {
   const plans = usePlans(job.number, own);
   return (
     <Loaded query={plans}>
-      {(data) => <Decide job={job} plans={data} own={own} onOwn={setOwn} />}
+      {(data) => (
+        <Decide job={job} plans={data} isOlder={plans.isPlaceholderData} own={own} onOwn={setOwn} />
+      )}
     </Loaded>
   );
 }
@@ -37,11 +39,13 @@ function Opened({ job }: { job: Job }) {
 interface DecideProps {
   job: Job;
   plans: Plans;
+  /** Whether they are those of before, as the new ones are on their way. */
+  isOlder: boolean;
   own: readonly string[];
   onOwn: (remedies: readonly string[]) => void;
 }
 
-function Decide({ job, plans, own, onOwn }: DecideProps) {
+function Decide({ job, plans, isOlder, own, onOwn }: DecideProps) {
   const [picked, setPicked] = useState<string | null>(null);
   // What was put together by hand is what is meant; else, until somebody chooses, the best one.
   const chosen =
@@ -68,7 +72,13 @@ function Decide({ job, plans, own, onOwn }: DecideProps) {
         <TwoColumns $side="minmax(320px, 40%)">
           <Left>
             <PlanSteps job={job} row={chosen} />
-            <SignPlan job={job} row={chosen} />
+            <SignPlan
+              key={chosen.id}
+              job={job}
+              row={chosen}
+              isOlder={isOlder}
+              onBegin={() => setPicked(chosen.id)}
+            />
           </Left>
           <Left>
             <OwnerAgrees job={job} row={chosen} currency={plans.currency ?? null} />

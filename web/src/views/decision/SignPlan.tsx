@@ -9,8 +9,17 @@ import { Field } from '../../ui/Field';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { Sheet } from '../../ui/Sheet';
 
-/** The signature under the chosen plan. */
-export function SignPlan({ job, row }: { job: Job; row: PlanRow }) {
+export interface SignPlanProps {
+  job: Job;
+  row: PlanRow;
+  /** Whether the plans that are asked for are still on their way: then nothing is signed. */
+  isOlder: boolean;
+  /** Somebody began to say why: from now on this plan is meant, whatever becomes the best. */
+  onBegin: () => void;
+}
+
+/** The signature under the chosen plan. What is said of one plan is not said of another. */
+export function SignPlan({ job, row, isOlder, onBegin }: SignPlanProps) {
   const sign = useSignDecision(job.number);
   const [reason, setReason] = useState('');
   const isLocked = row.lock !== null && row.lock !== undefined;
@@ -27,7 +36,10 @@ export function SignPlan({ job, row }: { job: Job; row: PlanRow }) {
         label="In your words, for the next of us"
         area
         value={reason}
-        onChange={setReason}
+        onChange={(text) => {
+          if (reason === '') onBegin();
+          setReason(text);
+        }}
         maxLength={4000}
       />
       {isLocked && (
@@ -36,12 +48,13 @@ export function SignPlan({ job, row }: { job: Job; row: PlanRow }) {
         </p>
       )}
       {!isLocked && reason.trim() === '' && <p>It can be signed once you say why.</p>}
+      {isOlder && <p role="status">Your plan is being compared.</p>}
       {sign.isError && <ProblemNote error={sign.error} />}
       {sign.isSuccess && <Kept role="status">Signed and kept.</Kept>}
       <Button
         primary
         type="submit"
-        isDisabled={isLocked || reason.trim() === ''}
+        isDisabled={isLocked || isOlder || reason.trim() === ''}
         isPending={sign.isPending}
       >
         Sign the decision

@@ -1,5 +1,6 @@
 import type { PlanRow } from '../../api/types';
 import { ofHundred } from '../../ui/format';
+import { shopNow } from '../../ui/now';
 
 const time = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
 const weekday = new Intl.DateTimeFormat('en-GB', { weekday: 'short' });
@@ -8,7 +9,7 @@ const HOUR_MS = 3600 * 1000;
 const WEEK_MS = 6 * 24 * 3600 * 1000;
 
 /** "Tue 13:00–16:30", "Tue 16:30 – Wed 10:15", "Tue 9:00", with dates once they are a week away. */
-export function between(early: string, late: string, now = new Date()): string {
+export function between(early: string, late: string, now = shopNow()): string {
   const from = new Date(early);
   const to = new Date(late);
   if (early === late && from.getTime() - now.getTime() < HOUR_MS) return 'at once';

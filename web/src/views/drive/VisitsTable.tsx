@@ -6,6 +6,7 @@ import { color, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { count } from '../../ui/format';
 import { Lead, Sheet, SheetHead } from '../../ui/Sheet';
+import { shopNow } from '../../ui/now';
 
 const day = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' });
 const dayAndYear = new Intl.DateTimeFormat('en-GB', {
@@ -108,7 +109,7 @@ function title(visits: number): string {
 
 function dateOf(iso: string): string {
   const at = new Date(iso);
-  const now = new Date();
+  const now = shopNow();
   if (at.toDateString() === now.toDateString()) return 'today';
   return (at.getFullYear() === now.getFullYear() ? day : dayAndYear).format(at);
 }

@@ -13,6 +13,7 @@ import type { StepProps } from './stepProps';
 import type { IntakeState } from './useIntake';
 import { Row } from '../../ui/Layout';
 import { sentence } from '../../ui/format';
+import { shopNow } from '../../ui/now';
 
 /** What is wrong, in the owner's words; families are heard in them and can be corrected. */
 export function ComplaintCard({
@@ -360,7 +361,7 @@ export function PasswordCard({ intake, answers, change, onNext, onSkip }: StepPr
 
 /** A moment of the shop's day, some days on. */
 function at(days: number, hour: number): Date {
-  const day = new Date();
+  const day = shopNow();
   day.setDate(day.getDate() + days);
   day.setHours(hour, 0, 0, 0);
   return day;
@@ -376,7 +377,7 @@ function promiseOffers() {
     [at(7, 17), 'In a week'],
   ];
   return offers
-    .filter(([time]) => time.getTime() > Date.now())
+    .filter(([time]) => time.getTime() > shopNow().getTime())
     .map(([time, name]) => ({ id: time.toISOString(), name, hint: '' }));
 }
 

@@ -72,7 +72,8 @@ export function HandBackDialog({ job, onClose }: { job: Job; onClose: () => void
   const currency = usePrices().data?.tariff?.currency ?? null;
   const signature = useSignature();
   const agreed = estimate?.answers[0]?.how === 'REFUSED' ? undefined : estimate?.certain;
-  const [paidHow, setPaidHow] = useState<PaidHow>(currency === null ? 'NOTHING' : 'CARD');
+  const [chosen, setChosen] = useState<PaidHow | null>(null);
+  const paidHow = chosen ?? (currency === null ? 'NOTHING' : 'CARD');
   const [typed, setTyped] = useState<string | null>(null);
   const [note, setNote] = useState('');
   const paid = typed ?? (agreed === undefined ? '' : String(agreed));
@@ -89,7 +90,7 @@ export function HandBackDialog({ job, onClose }: { job: Job; onClose: () => void
       <Quote>“{job.handBack.wording}”</Quote>
       <SignatureFields signature={signature} note="Typing the name is enough here." />
       <Row>
-        <Select label="Paid" value={paidHow} onChange={setPaidHow} options={PAID} />
+        <Select label="Paid" value={paidHow} onChange={setChosen} options={PAID} />
         {pays && (
           <Field
             label={`Amount, in ${currency ?? 'the shop’s money'}`}

@@ -50,9 +50,9 @@ const Head = styled.div`
   flex-wrap: wrap;
   align-items: center;
   justify-content: space-between;
-  gap: 12px 26px;
+  gap: 8px 22px;
   & > :first-child {
-    flex: 1 1 510px;
+    flex: 1 1 600px;
   }
 `;
 

@@ -7,7 +7,7 @@ import { when } from '../../ui/format';
 import { Sheet } from '../../ui/Sheet';
 import { costWords, inOrder, leaningWords } from './leaningWords';
 
-/** Where the decision is heading, or the decision itself. */
+/** Where the decision is heading and what that costs, or the decision itself. The rest is in its view. */
 export function Leaning({ job }: { job: Job }) {
   const navigate = useNavigate();
   const last = job.decisions[0];
@@ -22,11 +22,13 @@ export function Leaning({ job }: { job: Job }) {
           </small>
           <b>
             {last === undefined
-              ? (leaningWords(job) ?? 'nothing yet')
+              ? (job.plans[0]?.words ?? leaningWords(job) ?? 'nothing yet')
               : inOrder(last.courses.map((c) => c.words))}
           </b>
         </p>
-        {last === undefined && job.plans[0] !== undefined && <Costs job={job} />}
+        {last === undefined && job.plans[0] !== undefined && (
+          <small>{costWords(job.plans[0])}.</small>
+        )}
         {buys(job) &&
           job.needed.map((part) => (
             <small key={part.place}>
@@ -48,32 +50,6 @@ export function Leaning({ job }: { job: Job }) {
 function buys(job: Job): boolean {
   const decided = job.decisions[0]?.courses.map((c) => c.course) ?? job.plans[0]?.courses ?? [];
   return decided.includes('REPLACE_PART');
-}
-
-/** What the best plan is expected to cost, what comes next, and what would change it. */
-function Costs({ job }: { job: Job }) {
-  const [best, next] = job.plans;
-  const [turn] = job.turns;
-  return (
-    <>
-      {best !== undefined && (
-        <small>
-          Cheapest as things stand: {best.words}. {costWords(best)}.
-        </small>
-      )}
-      {next !== undefined && (
-        <small>
-          Runner-up: {next.words}. {costWords(next)}.
-        </small>
-      )}
-      {turn !== undefined && (
-        <small>
-          It would change if “{turn.move}” showed “{turn.outcome}” ({Math.round(100 * turn.chance)}{' '}
-          in 100): then {turn.plan}.
-        </small>
-      )}
-    </>
-  );
 }
 
 const Box = styled(Sheet)`

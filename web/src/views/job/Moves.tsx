@@ -39,13 +39,15 @@ export function Moves({ job }: { job: Job }) {
         }),
       );
   };
-  // The best ones, and every reading, stay in sight; the rest is one press away.
+  // The best ones, and every first reading, stay in sight; the rest is one press away.
+  const isFirst = (move: Move) =>
+    move.by === 'READ' &&
+    job.drives.every((drive) => drive.key !== move.partKey || drive.readingId === null);
   const open = job.moves.filter((move) => move.lock === null);
   const locked = job.moves.filter((move) => move.lock !== null);
   const few = [
-    ...open.filter((move, i) => i < SHOWN || move.by === 'READ'),
+    ...open.filter((move, i) => i < SHOWN || isFirst(move)),
     ...locked.filter((move) => move.by === 'READ'),
-    ...locked.filter((move) => move.by === null && move.move === null),
   ];
   const shown = all ? job.moves : few;
   useNextKey(next === undefined || read.isPending ? null : () => make(next));
@@ -54,7 +56,11 @@ export function Moves({ job }: { job: Job }) {
     <Sheet>
       <SheetHead>
         <Lead>Next moves, best first</Lead>
-        <small>gentlest wins a tie</small>
+        {job.moves.length > few.length && (
+          <More onPress={() => setAll(!all)}>
+            {all ? 'Only the best' : `${job.moves.length - few.length} more moves`}
+          </More>
+        )}
       </SheetHead>
       {job.enough && job.stop !== '' && <Enough>{job.stop} Decide, or look further.</Enough>}
       {read.isError && <ProblemNote error={read.error} />}
@@ -70,17 +76,16 @@ export function Moves({ job }: { job: Job }) {
             key={move.id}
             data-locked={move.lock !== null || undefined}
             data-next={move === next || undefined}
+            data-brief={(move !== next && !all && move.lock === null) || undefined}
           >
             <h3>
               {move.title}
               {move === next && <kbd>N</kbd>}
             </h3>
-            {(move === next || move.move === null || (all && move.lock === null)) && (
-              <p>{move.why}</p>
-            )}
+            {(move === next || all) && <p>{move.why}</p>}
             {move.lock !== null && <LockWords move={move} job={job} progress={progress} />}
             {move.lock === null && (
-              <Row>
+              <Row data-brief={(move !== next && !all) || undefined}>
                 <Button
                   primary={move === next}
                   aria-label={`${verb(move)} ${move.title}`}
@@ -96,13 +101,6 @@ export function Moves({ job }: { job: Job }) {
           </Item>
         ))}
       </ul>
-      {job.moves.length > few.length && (
-        <More>
-          <Button onPress={() => setAll(!all)}>
-            {all ? 'Only the best' : `${job.moves.length - few.length} more moves`}
-          </Button>
-        </More>
-      )}
       {guided !== null && <GuidedMove job={job} move={guided} onClose={() => setGuided(null)} />}
     </Sheet>
   );
@@ -193,6 +191,20 @@ const Item = styled.li`
   &[data-locked] h3 {
     color: ${color.ink2};
   }
+  &[data-brief] {
+    padding: 6px 12px 6px 16px;
+    grid-template-columns: minmax(0, 1fr) auto;
+    align-items: center;
+    gap: 0 8px;
+    h3 {
+      grid-column: 1;
+      font-size: ${size.body};
+    }
+    p {
+      grid-column: 1 / -1;
+      grid-row: 3;
+    }
+  }
   p {
     color: ${color.ink2};
   }
@@ -214,9 +226,11 @@ const Enough = styled.p`
   background: ${color.clearSoft};
 `;
 
-const More = styled.div`
-  padding: 10px 16px 14px;
-  border-top: 1px solid ${color.line};
+const More = styled(Button)`
+  font-size: ${size.text};
+  font-weight: 400;
+  padding: 2px 10px;
+  margin: -8px -8px -6px 0;
 `;
 
 const Row = styled.div`
@@ -224,6 +238,20 @@ const Row = styled.div`
   flex-wrap: wrap;
   align-items: center;
   gap: 8px 14px;
+  &[data-brief] {
+    display: contents;
+    button {
+      grid-column: 2;
+      grid-row: 1 / span 2;
+    }
+    & > :nth-child(2) {
+      grid-column: 1;
+      grid-row: 2;
+    }
+    & > :nth-child(3) {
+      display: none;
+    }
+  }
 `;
 
 const Locked = styled.div`

@@ -53,6 +53,7 @@ export function Places({ job, chosen, onChoose }: PlacesProps) {
             </Row>
             {place.id === 'drive' && <Drives job={job} isOpen={here === place.id} />}
             {here === place.id &&
+              !job.looseDrive &&
               INSTRUMENTS[place.id]?.map((instrument) => (
                 <Below key={instrument.words}>
                   <Link to={instrument.to(job.number)}>{instrument.words}</Link>

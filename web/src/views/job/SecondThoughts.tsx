@@ -33,9 +33,8 @@ export function SecondThoughts({ job }: { job: Job }) {
         <Thought key={note.models + note.text}>
           <SuspicionMark suspicion="UNKNOWN" size={24} />
           <div>
-            <b>The shop knows a weak point</b>
             <p>
-              {note.text}{' '}
+              <b>The shop knows a weak point.</b> {note.text}{' '}
               <small>
                 {note.models === '' ? `all of ${note.maker}` : `${note.maker} ${note.models}`},{' '}
                 {note.by}

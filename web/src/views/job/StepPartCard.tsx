@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import styled from 'styled-components';
 import { api } from '../../api/client';
-import { keys, useCall } from '../../api/queries';
+import { keys, useCall, useReadPart } from '../../api/queries';
 import type { FromStock, Job, StepPart, WorkStep } from '../../api/types';
 import { color, radius, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
@@ -63,9 +63,12 @@ export function StepPartCard({ job, step, part }: StepPartCardProps) {
               </Small>
             </Item>
           ))}
+          <Row>
+            <Small onPress={() => setOrdering(true)}>Order one…</Small>
+          </Row>
           {others.length > 0 && (
             <details>
-              <summary>Others in stock: {others.length}</summary>
+              <summary>▸ Others in stock: {others.length}</summary>
               {others.map((item) => (
                 <Item key={item.id}>
                   <span>
@@ -83,9 +86,6 @@ export function StepPartCard({ job, step, part }: StepPartCardProps) {
               ))}
             </details>
           )}
-          <Row>
-            <Small onPress={() => setOrdering(true)}>Order one…</Small>
-          </Row>
         </>
       )}
       {part.supply === 'ORDERED' && (
@@ -106,9 +106,36 @@ export function StepPartCard({ job, step, part }: StepPartCardProps) {
         </Row>
       )}
       {part.fittedWords !== '' && <Fitted data-state={part.fitted}>{part.fittedWords}.</Fitted>}
+      {part.fitted !== null && part.fitted !== 'ANOTHER_ONE' && <ReadNow job={job} part={part} />}
       {call.isError && <ProblemNote error={call.error} />}
       {isOrdering && <Order job={job} step={step} part={part} onClose={() => setOrdering(false)} />}
     </Card>
+  );
+}
+
+/** The part tells who it is only when it is read. */
+function ReadNow({ job, part }: { job: Job; part: StepPart }) {
+  const read = useReadPart(job.number);
+  if (part.readKey === null) return null;
+  const isOn = job.bay?.probe?.online === true;
+  const isBeingRead = job.pending.some(
+    (request) => request.partKey === part.readKey && request.refusedWhy === null,
+  );
+  const partKey = part.readKey;
+  return (
+    <>
+      <Row>
+        <Small
+          isDisabled={!isOn || isBeingRead}
+          isPending={read.isPending}
+          onPress={() => read.mutate({ partKey })}
+        >
+          {isBeingRead ? 'It is being read' : 'Read which one is in'}
+        </Small>
+        {!isOn && <span>The probe is not connected: start the machine with it.</span>}
+      </Row>
+      {read.isError && <ProblemNote error={read.error} />}
+    </>
   );
 }
 
@@ -184,6 +211,7 @@ const Card = styled.section`
     display: flex;
     align-items: center;
     cursor: pointer;
+    text-decoration: underline;
   }
 `;
 

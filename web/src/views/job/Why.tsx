@@ -15,7 +15,7 @@ export interface WhyProps {
 }
 
 const SCALE = 20;
-const FEW = 4;
+const FEW = 3;
 
 /** Every finding that bears on a cause, with its weight and the way down to the bytes. */
 export function Why({ job, cause }: WhyProps) {

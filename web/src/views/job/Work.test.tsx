@@ -129,6 +129,7 @@ const PART: NonNullable<WorkStep['part']> = {
   ],
   fitted: null,
   fittedWords: '',
+  readKey: 'drive-a',
   old: null,
 };
 

@@ -106,8 +106,8 @@ function Agreed({ number, newest }: AgreedProps) {
           : `Owner agreed to at most ${money(answer.upTo ?? 0, newest.currency)}`}
       </h2>
       <p>
-        {answer.signer} {HOW[answer.how]}, {when(answer.at)}, {answer.wroteDown}.
-        {answer.how !== 'REFUSED' && ' What would cost more stops and asks again.'}
+        {answer.signer} {HOW[answer.how]}, {when(answer.at)}, kept by {answer.wroteDown}
+        {answer.how !== 'REFUSED' && ': what would cost more stops and asks again'}
       </p>
     </Card>
   );

@@ -27,9 +27,11 @@ class DemoPrices {
   };
 
   private final JdbcClient jdbc;
+  private final DemoStock stock;
 
-  DemoPrices(JdbcClient jdbc) {
+  DemoPrices(JdbcClient jdbc, DemoStock stock) {
     this.jdbc = jdbc;
+    this.stock = stock;
   }
 
   void set(Account lead, Instant at) {
@@ -44,5 +46,6 @@ class DemoPrices {
           .params(price[0], price[1], new BigDecimal(price[2]), lead.id(), Timestamp.from(at))
           .update();
     }
+    stock.fill(lead, at);
   }
 }

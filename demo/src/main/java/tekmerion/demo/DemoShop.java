@@ -39,6 +39,7 @@ class DemoShop implements SmartInitializingSingleton {
   private final LargeShop large;
   private final MakerNotes makers;
   private final DemoPrices prices;
+  private final DemoStories stories;
   private final JdbcClient jdbc;
   private final Clock clock;
 
@@ -54,6 +55,7 @@ class DemoShop implements SmartInitializingSingleton {
       LargeShop large,
       MakerNotes makers,
       DemoPrices prices,
+      DemoStories stories,
       JdbcClient jdbc,
       Clock clock) {
     this.accounts = accounts;
@@ -65,6 +67,7 @@ class DemoShop implements SmartInitializingSingleton {
     this.large = large;
     this.makers = makers;
     this.prices = prices;
+    this.stories = stories;
     this.jdbc = jdbc;
     this.clock = clock;
   }
@@ -106,6 +109,7 @@ class DemoShop implements SmartInitializingSingleton {
     for (Today today : Today.all()) {
       todays.takeIn(today, people, now);
     }
+    stories.tell(people, now);
     jdbc.sql("UPDATE counter SET next = 2297 WHERE name = 'job'").update();
     if (properties.large()) {
       large.load(now);

@@ -6,6 +6,7 @@ import java.time.Instant;
 import java.util.Map;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
+import tekmerion.core.forecast.OpenHours;
 import tekmerion.server.account.Account;
 import tekmerion.server.job.Customer;
 import tekmerion.server.job.Customers;
@@ -28,6 +29,7 @@ class TodaysJobs {
   private final TakenIn takenIn;
   private final WeighingService weighing;
   private final SearchIndex search;
+  private final OpenHours hours;
   private final JdbcClient jdbc;
 
   TodaysJobs(
@@ -38,6 +40,7 @@ class TodaysJobs {
       TakenIn takenIn,
       WeighingService weighing,
       SearchIndex search,
+      OpenHours hours,
       JdbcClient jdbc) {
     this.machines = machines;
     this.customers = customers;
@@ -46,12 +49,14 @@ class TodaysJobs {
     this.takenIn = takenIn;
     this.weighing = weighing;
     this.search = search;
+    this.hours = hours;
     this.jdbc = jdbc;
   }
 
   void takeIn(Today today, Map<String, Account> people, Instant now) {
-    Instant then = before(now, today.hoursAgo());
-    Instant promised = today.promisedIn() == null ? null : before(now, -today.promisedIn());
+    Instant then = whileOpen(before(now, today.hoursAgo()));
+    Instant promised =
+        today.promisedIn() == null ? null : promised(before(now, -today.promisedIn()));
     Job job =
         takenIn.job(
             "J-" + today.number(),
@@ -76,6 +81,21 @@ class TodaysJobs {
     if (today.bay() != null) {
       jdbc.sql("UPDATE bay SET job_id = ? WHERE number = ?").params(job.id(), today.bay()).update();
     }
+  }
+
+  /** Nothing is taken in at night: then it was shortly before the shop had closed. */
+  private Instant whileOpen(Instant at) {
+    Instant back = at;
+    while (!hours.whenOpen(back).equals(back)) {
+      back = back.minus(Duration.ofMinutes(10));
+    }
+    return back;
+  }
+
+  /** Nothing is promised for the night: then it is for the next day at noon. */
+  private Instant promised(Instant at) {
+    Instant open = hours.whenOpen(at);
+    return open.equals(at) ? at : open.plus(Duration.ofHours(3));
   }
 
   private Machine machine(Today today, Instant then) {

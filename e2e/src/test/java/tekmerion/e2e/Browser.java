@@ -267,6 +267,10 @@ final class Browser implements AutoCloseable {
     return !driver.findElements(what).isEmpty();
   }
 
+  String attribute(By what, String name) {
+    return see(what).getDomAttribute(name);
+  }
+
   List<String> texts(By what) {
     return driver.findElements(what).stream().map(WebElement::getText).toList();
   }

@@ -98,7 +98,8 @@ class CounterTest {
 
   private void correctsPhraseByPhrase(String taken) {
     browser.open("/job/" + taken);
-    browser.press("Correct what was said");
+    browser.press("▾");
+    browser.click(By.xpath("//*[@role='menuitem'][.='Correct what was said']"));
     browser.seeHeading(taken + ": correct what was said");
     browser.seeText("a limited start");
     browser.press("a limited start");

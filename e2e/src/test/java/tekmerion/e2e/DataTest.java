@@ -117,7 +117,8 @@ class DataTest {
     browser.seeText("Q96F-00218-M");
 
     browser.open("/job/J-2291");
-    browser.follow("Report");
+    browser.press("▾");
+    browser.click(By.xpath("//*[@role='menuitem'][.='Report']"));
     browser.seeHeading("What became of your Ostrel 17 laptop");
     browser.seeText("We replaced the faulty part.");
     browser.seeText("2 files could not be read whole");

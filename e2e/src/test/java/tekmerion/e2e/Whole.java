@@ -40,6 +40,7 @@ final class Whole implements AutoCloseable {
   private ServerProcess server;
 
   private final boolean withPast;
+  private final String at;
 
   Whole() {
     this(false);
@@ -49,7 +50,15 @@ final class Whole implements AutoCloseable {
    * @param withPast whether the demo shop has its two years of past jobs
    */
   Whole(boolean withPast) {
+    this(withPast, "");
+  }
+
+  /**
+   * @param at what the shop's clock shows, as 2026-11-30T10:20; empty for now
+   */
+  Whole(boolean withPast, String at) {
     this.withPast = withPast;
+    this.at = at;
     try {
       folder = Files.createTempDirectory("tekmerion e2e"); // a space, as a home may have one
     } catch (IOException e) {
@@ -91,6 +100,7 @@ final class Whole implements AutoCloseable {
     Map<String, String> environment = new HashMap<>(database.environment());
     environment.put("TEKMERION_DEMO", "true");
     environment.put("TEKMERION_DEMO_PASSWORD", PASSWORD);
+    environment.put("TEKMERION_DEMO_AT", at);
     if (withPast) {
       environment.put("TEKMERION_DEMO_HISTORY", ShopPast.file(home, folder).toString());
     }
@@ -136,7 +146,9 @@ final class Whole implements AutoCloseable {
    * @param code null if it is enrolled already
    */
   Child startProbe(int bay, String machine, String code) {
-    Child probe = ProbeProcess.start(home, probeFolder(bay), address(), machine, code);
+    Child probe =
+        ProbeProcess.start(
+            home, probeFolder(bay), address(), machine, code, ShopClient.clockOffBy(address()));
     probes.put(bay, probe);
     return probe;
   }

@@ -14,11 +14,12 @@ import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import tekmerion.core.port.PageKind;
+import tekmerion.launch.Child;
 import tekmerion.launch.ShopClient;
 import tekmerion.sim.SimMachines;
 import tools.jackson.databind.JsonNode;
 
-/** Three machines from the counter to the hand-back, without a mouse. */
+/** Machines from the counter to the hand-back, without a mouse. */
 class WholeJobTest {
   private static final Duration SOON = Duration.ofSeconds(20);
 
@@ -47,24 +48,84 @@ class WholeJobTest {
     assertThat(browser.complaints()).isEmpty();
   }
 
+  /** From the counter to the hand-back: nothing of it is skipped, and the new drive is read. */
   @Test
   void aFailingDriveWhoseDataIsWanted() throws Exception {
     String job = takenIn("Fenna Brandt", "14 laptop", "It is slow and hangs for minutes", "7", "1");
+    menu("Put in a bay");
+    browser.tabTo("Bay 6");
+    browser.keys(Keys.ENTER);
+    closed();
+    Child probe = whole.startProbe(6, "sim:worn-disk,20,2400", whole.signedIn().enrolmentCode(6));
+    browser.seeText("Bay 6 · probe on");
 
-    make("Dock drive A on the bench machine", "It reads slowly or with errors");
-    makeAll("Listen to drive A and feel it", "Clicks in a rhythm", "As usual");
-    browser.seeText("Drive A is failing");
-    make("Copy drive A before anything else", "With unreadable places");
+    browser.tabTo("Read it Read what drive A says about itself");
+    browser.keys(Keys.ENTER);
+    browser.seeText("46 sectors are pending");
     toTheDecision();
     estimated("By phone…", "Fenna Brandt", "The owner agreed by phone");
-    finding("Recover the data, then replace drive A", "Clicks, reads with errors elsewhere too.");
-    browser.tabTo("Could not do it: Recover the data");
+    finding("Recover the data, then replace drive A", "46 pending, its own test stops.");
+    copied(job);
+    browser.open("/job/" + job);
+    browser.seeText("Recover the data, then replace drive A: step 2 of");
+    browser.tabTo("Take it: QUAY-1000F");
     browser.keys(Keys.ENTER);
-    browser.tabToward("Why not, or where it was done");
-    browser.keys("Copied at the dock, by hand.", Keys.ENTER);
-    browser.seeText("not done: Copied at the dock, by hand.");
-    change("Replace the drive", "It is gone");
+    browser.seeText("QUAY-1000F is set aside for this job");
+    browser.tabTo("Begin: Replace the drive");
+    browser.keys(Keys.ENTER);
+    browser.seeText("No reading since it was begun has told which drive is in");
+    probe.close();
+    whole.startProbe(6, "sim:worn-disk,20,2400,new", null);
+    readWhichOneIsIn();
+    browser.seeText("QUAY-960F Q96F-00218-M is in, in place of HELM-1000S OS7K-44019-B");
+    browser.tabTo("It is gone");
+    browser.keys(Keys.ENTER);
+    browser.seeText("done, the complaint was gone");
+    assertThat(browser.complaints()).isEmpty();
+    browser.tabTo("Returned to the owner");
+    browser.keys(Keys.ENTER);
+    browser.seeText("Taken out: HELM-1000S OS7K-44019-B, returned to the owner");
     handBack(job);
+  }
+
+  /** Once the new probe is there. */
+  private static void readWhichOneIsIn() throws Exception {
+    Await.until(
+        "the probe is back",
+        SOON,
+        () -> browser.has(By.xpath("//button[.='Read which one is in'][not(@disabled)]")));
+    browser.tabTo("Read which one is in");
+    browser.keys(Keys.ENTER);
+  }
+
+  /** Surveyed, copied and the copy read again, from the view that the step leads to. */
+  private static void copied(String job) throws Exception {
+    browser.tabTo("Survey and copy its data ›");
+    browser.keys(Keys.ENTER);
+    run("Survey");
+    browser.seeText("Partition 1");
+    run("Rescue image of what is in use");
+    await(job, "copied, not verified yet");
+    run("Check of the image");
+    await(job, "copied and verified");
+  }
+
+  private static void run(String words) {
+    browser.tabTo("Start: " + words);
+    browser.keys(Keys.ENTER);
+  }
+
+  private static void await(String job, String finding) throws Exception {
+    ShopClient shop = whole.signedIn();
+    Await.until(
+        finding,
+        Duration.ofMinutes(2),
+        () ->
+            shop.get("/api/jobs/%s/parts/drive-a/data".formatted(job))
+                .body()
+                .get("finding")
+                .stringValue()
+                .contains(finding));
   }
 
   @Test
@@ -108,14 +169,11 @@ class WholeJobTest {
     browser.tabTo("Choose: Nothing found, hand back");
     browser.keys(Keys.ENTER);
     browser.seeText("It is handed back as it came.");
-    browser.tabTo("Sign the decision");
-    browser.keys(Keys.ENTER);
+    sign("The owner buys a new one.");
     browser.seeHeading("Decided: Nothing found, hand back");
     browser.open("/job/" + job);
     browser.seeText("Hand it back");
-    browser.tabTo("Ready to hand back");
-    browser.keys(Keys.ENTER);
-    Await.until("ready", SOON, () -> !browser.has(By.xpath("//button[.='Ready to hand back']")));
+    handedTo(job);
   }
 
   /** The owner is told what it costs, and what they say is kept. */
@@ -135,11 +193,18 @@ class WholeJobTest {
     assertThat(browser.complaints()).isEmpty();
   }
 
-  /** The board is blamed by what was cleared before it. */
+  /** The adapter is decided on, then cleared: the plan is called into question by itself. */
   @Test
-  void aDeadLaptopToItsBoard() throws Exception {
+  void aPlanThatIsContradictedByWhatIsFoundNext() throws Exception {
     taken("Pia Holm", "14 laptop", "It is dead, no light at all", NOTHING, true, "1");
 
+    make("Try an adapter that is known good", "It charges or comes on");
+    rule("Replace the adapter", "It comes on with ours.");
+    browser.seeText("Nothing speaks against it so far");
+    browser.tabTo("Open the diagnosis");
+    browser.keys(Keys.ENTER);
+    browser.tabTo("Take back: Try an adapter that is known good"); // it was another laptop
+    browser.keys(Keys.ENTER);
     makeAll("Look for light, fan and beep", "No light at all", "It stays still", "None");
     make("Try an adapter that is known good", "The same");
     make("Drain what charge is left", "The same");
@@ -151,10 +216,16 @@ class WholeJobTest {
     make("Look at the board", "Corroded or burnt");
 
     browser.seeText("The board is failing");
+    browser.seeText("Look at the decision again");
+    browser.seeText("The decision was for");
+    browser.tabTo("Decide anew");
+    browser.keys(Keys.ENTER);
+    browser.seeText("Sign the decision");
   }
 
+  /** Hardware that is sound, a reset that breaks off, and what comes then: it erases by name. */
   @Test
-  void cleanHardwareWithASystemReset() throws Exception {
+  void aResetThatFailsAndTheInstallationAfterIt() throws Exception {
     String job = takenIn("Runa Moreau", "mini", "Keeps restarting, stuck update", "5", "1");
     notWanted(job, "Runa Moreau");
 
@@ -174,10 +245,31 @@ class WholeJobTest {
     browser.keys(Keys.ENTER);
     browser.tabTo("Begin");
     browser.keys(Keys.ENTER);
-    answer("The complaint is gone");
+    answer("The reset failed");
     closed();
+    browser.seeText("begun, and broke off half way");
+    browser.seeText("the complaint is still there: decide anew");
+    browser.seeText("What comes then: Install the system anew");
+    browser.tabTo("Decide on it ›");
+    browser.keys(Keys.ENTER);
+    browser.seeText("Sign the decision");
+    finding("Install the system anew", "The reset broke off at a third.");
+    browser.tabToward("Size, such as 500 GB");
+    browser.keys("240 GB", Keys.TAB, "QUAY-240F", Keys.TAB, lastFourOf(job));
+    browser.tabTo("Begin: Install the system anew");
+    browser.keys(Keys.ENTER);
+    browser.seeText("begun: look whether the complaint is gone");
+    browser.tabTo("It is gone");
+    browser.keys(Keys.ENTER);
     browser.seeText("done, the complaint was gone");
     handBack(job);
+  }
+
+  /** From its label. */
+  private static String lastFourOf(String job) {
+    String identity =
+        whole.signedIn().get("/api/jobs/" + job).body().at("/drives/0/identity").stringValue();
+    return identity.substring(identity.length() - 4);
   }
 
   /**
@@ -336,7 +428,7 @@ class WholeJobTest {
     browser.keys(Keys.SPACE);
     browser.tabTo("Compare it");
     browser.keys(Keys.ENTER);
-    browser.seeText("your own");
+    browser.seeText("your own ·");
     finding(remedy, reason);
   }
 
@@ -367,17 +459,22 @@ class WholeJobTest {
 
   /** Not before it is shown. */
   private static void handBack(String job) throws Exception {
-    browser.tabTo("Ready to hand back");
-    browser.keys(Keys.ENTER);
+    menu("Ready to hand back");
     browser.seeText("It is not shown yet that the complaint is gone.");
     int needed = browser.texts(By.cssSelector("[role=img][aria-label*='clean trials'] > *")).size();
     for (int clean = 1; clean <= needed; clean++) {
       browser.tabTo("It ran clean");
       browser.keys(Keys.ENTER);
-      String words = clean == needed ? "then the job is ended" : clean + " of " + needed;
+      String words =
+          clean == needed ? "Print the report, with our advice" : clean + " of " + needed;
       browser.seeText(words);
     }
-    browser.tabTo("Ready to hand back");
+    handedTo(job);
+  }
+
+  /** Said to be ready, then taken by somebody who signs. */
+  private static void handedTo(String job) throws Exception {
+    browser.tabTo("It is ready, call the owner");
     browser.keys(Keys.ENTER);
     Await.until(
         "ready",
@@ -389,19 +486,42 @@ class WholeJobTest {
                 == 1);
     // The page has to have seen that, or its next change would name an older state of the job.
     Await.until(
-        "the page knows", SOON, () -> !browser.has(By.xpath("//button[.='Ready to hand back']")));
-    browser.tabTo("End the job…");
+        "the page knows",
+        SOON,
+        () -> !browser.has(By.xpath("//button[.='It is ready, call the owner']")));
+    browser.tabTo("Hand it back…");
     browser.keys(Keys.ENTER);
-    browser.tabTo("Handed back to the owner");
+    browser.seeText("I have the machine");
+    browser.tabToward("Customer’s full name");
+    browser.keys("Whoever Came");
+    browser.tabToward("Amount");
+    browser.keys("120"); // what stands there is selected by coming to it
+    browser.tabTo("It is handed back");
     browser.keys(Keys.ENTER);
     Await.until(
         "handed back",
         SOON,
         () ->
             whole.count(
-                    "SELECT COUNT(*) FROM job WHERE number = '%s' AND ended_how = 'HANDED_BACK'"
-                        .formatted(job))
+                    "SELECT COUNT(*) FROM job j JOIN hand_back h ON h.job_id = j.id WHERE"
+                        + " j.number = '%s' AND j.ended_how = 'HANDED_BACK' AND h.paid = 120"
+                            .formatted(job))
                 == 1);
-    browser.seeText("Handed back");
+    browser.seeText("This job is ended: handed back");
+    assertThat(browser.complaints()).isEmpty();
+  }
+
+  /** What is done with the job as a whole, from its menu. */
+  private static void menu(String item) {
+    browser.tabTo(
+        browser.attribute(
+            By.xpath("//button[contains(@aria-label,'what can be done')]"), "aria-label"));
+    browser.keys(Keys.ENTER);
+    browser.see(By.xpath("//*[@role='menu']"));
+    List<String> items = browser.texts(By.xpath("//*[@role='menuitem']"));
+    for (int i = items.indexOf(item); i > 0; i--) {
+      browser.keys(Keys.ARROW_DOWN);
+    }
+    browser.keys(Keys.ENTER);
   }
 }

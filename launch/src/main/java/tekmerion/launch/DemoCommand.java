@@ -6,6 +6,8 @@ import java.nio.channels.FileLock;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
+import java.time.Duration;
+import java.time.LocalDateTime;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.TreeMap;
@@ -47,6 +49,15 @@ final class DemoCommand implements Callable<Integer> {
           "With 100,000 past jobs and 300,000 parts, in a folder of its own (.tekmerion/demo-large).")
   private boolean large;
 
+  @Option(
+      names = "--at",
+      description = {
+        "What the shop's clock shows when it starts, such as 2026-11-30T10:20 in the shop's time.",
+        "Left out: now, or the latest morning on which the shop was open. It stays as far off for",
+        "as long as the folder is kept."
+      })
+  private LocalDateTime at;
+
   @Option(names = "--port", description = "Port of the server (default: 8780, or a free one).")
   private Integer port;
 
@@ -85,15 +96,28 @@ final class DemoCommand implements Callable<Integer> {
       environment.put("TEKMERION_DEMO_HISTORY", ShopPast.file(home, folder).toString());
       environment.put("TEKMERION_DEMO_LARGE", Boolean.toString(large));
       environment.put("TEKMERION_DEMO_PASSWORD", password);
+      environment.put("TEKMERION_DEMO_AT", clock(secrets));
       System.out.println("Starting the server, its log in " + folder.resolve("server.log"));
       ServerProcess server = running.server(home, folder, serverPort, environment);
+      Duration offBy = ShopClient.clockOffBy(server.address());
+      secrets.put("clockOffBy", offBy.toString());
       System.out.printf(
           "%n  Tekmerion   %s%n  sign in     %s%n  password    %s%n%n",
           server.address(), PERSON, password);
+      if (!offBy.isZero()) {
+        System.out.printf(
+            "  The shop's clock is off by %d minutes: see --at.%n%n", offBy.toMinutes());
+      }
       bench(home, folder, server, secrets, running);
       System.out.println("Seven simulated machines are on the bench. Ctrl-C ends everything.");
       running.await();
     }
+  }
+
+  /** As it was set first: else what was done later would come before what was done earlier. */
+  private String clock(Secrets secrets) {
+    String known = secrets.peek("clockOffBy");
+    return at != null ? at.toString() : known != null ? known : "latest";
   }
 
   private static String secretPort(Secrets secrets) {
@@ -122,7 +146,14 @@ final class DemoCommand implements Callable<Integer> {
         code = shop.enrolmentCode(bay);
         secrets.put(enrolledWith, server.address().toString());
       }
-      running.add(ProbeProcess.start(home, place, server.address(), machine.getValue(), code));
+      running.add(
+          ProbeProcess.start(
+              home,
+              place,
+              server.address(),
+              machine.getValue(),
+              code,
+              Duration.parse(secrets.peek("clockOffBy"))));
     }
   }
 }

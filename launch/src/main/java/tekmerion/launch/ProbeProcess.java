@@ -2,6 +2,7 @@ package tekmerion.launch;
 
 import java.net.URI;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -16,9 +17,20 @@ public final class ProbeProcess {
    * @param code enrolment code, or null if it is enrolled already
    */
   public static Child start(Home home, Path folder, URI server, String machine, String code) {
+    return start(home, folder, server, machine, code, Duration.ZERO);
+  }
+
+  /**
+   * @param offBy by how much the simulated machine's clock is off, as the made-up shop's is
+   */
+  public static Child start(
+      Home home, Path folder, URI server, String machine, String code, Duration offBy) {
     List<String> command =
         new ArrayList<>(
             List.of(Home.java(), "-Xmx128m", "-XX:+UseSerialGC", "-XX:TieredStopAtLevel=1"));
+    if (!offBy.isZero()) {
+      command.add("-Dtekmerion.sim.clockOffBy=" + offBy);
+    }
     command.addAll(ClassArchive.of(home, "sim", "probe").useOrWrite());
     command.addAll(
         List.of(

@@ -9,6 +9,7 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.Map;
 import java.util.Optional;
 import tools.jackson.databind.JsonNode;
@@ -17,6 +18,10 @@ import tools.jackson.databind.json.JsonMapper;
 /** Speaks to the server as a browser would: session cookie, CSRF header. */
 public final class ShopClient {
   private static final JsonMapper JSON = JsonMapper.builder().build();
+
+  /** Two clocks that are no further apart show the same. */
+  private static final long SAME_SECONDS = 30;
+
   private final URI server;
   private final CookieManager cookies = new CookieManager();
   private final HttpClient http =
@@ -30,6 +35,14 @@ public final class ShopClient {
 
   public ShopClient(URI server) {
     this.server = server;
+  }
+
+  /** By how much the shop's clock is off this machine's; zero for a real shop's. */
+  public static Duration clockOffBy(URI server) {
+    Instant shown =
+        Instant.parse(new ShopClient(server).get("/api/session").body().get("now").stringValue());
+    long seconds = Duration.between(Instant.now(), shown).getSeconds();
+    return Math.abs(seconds) < SAME_SECONDS ? Duration.ZERO : Duration.ofSeconds(seconds);
   }
 
   /** Signs in; the answer has status 200 if that worked. */

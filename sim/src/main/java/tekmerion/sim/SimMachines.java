@@ -53,7 +53,7 @@ public final class SimMachines implements MachineProvider {
 
   /** For {@link java.util.ServiceLoader}. */
   public SimMachines() {
-    this(Clock.systemUTC());
+    this(SimClock.shown());
   }
 
   public SimMachines(Clock clock) {
@@ -278,6 +278,11 @@ public final class SimMachines implements MachineProvider {
 
     SimMachine with(Optional<Board> board, Optional<Battery> battery, Optional<LoadSource> load) {
       return new SimMachine(maker, model, serial, drive, board, battery, load);
+    }
+
+    @Override
+    public Clock clock() {
+      return SimClock.shown();
     }
 
     @Override

@@ -1,6 +1,7 @@
 package tekmerion.core.port;
 
 import java.io.IOException;
+import java.time.Clock;
 import java.util.List;
 import java.util.Optional;
 
@@ -24,6 +25,11 @@ public interface MachineUnderTest {
   /** Empty if its work cannot be looked at from here. */
   default Optional<LoadSource> load() {
     return Optional.empty();
+  }
+
+  /** What time it is there: readings and runs are dated by it. */
+  default Clock clock() {
+    return Clock.systemUTC();
   }
 
   /**

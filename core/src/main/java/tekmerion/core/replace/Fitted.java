@@ -12,9 +12,9 @@ import java.util.function.Predicate;
  * @param now the part that came; empty if none did
  * @param before the part that left; if none did, the one that still sits there
  */
-public record Fitted<P>(State state, Optional<P> now, Optional<P> before) {
+public record Fitted<P>(Recognised state, Optional<P> now, Optional<P> before) {
   /** What the readings show. */
-  public enum State {
+  public enum Recognised {
     /** Nothing was read since. */
     NOT_READ,
     /** It was read since, and the old one still answers. */
@@ -43,12 +43,12 @@ public record Fitted<P>(State state, Optional<P> now, Optional<P> before) {
                 s.since().isBefore(begun)
                     && s.until().filter(until -> !until.isBefore(begun)).isPresent());
     if (came.isPresent()) {
-      return new Fitted<>(State.ANOTHER_ONE, came, left);
+      return new Fitted<>(Recognised.ANOTHER_ONE, came, left);
     }
     Optional<P> still = first(sat, s -> s.since().isBefore(begun) && s.until().isEmpty());
     boolean read = lastRead.filter(at -> at.isAfter(begun)).isPresent();
     return new Fitted<>(
-        read && still.isPresent() ? State.STILL_THE_OLD_ONE : State.NOT_READ,
+        read && still.isPresent() ? Recognised.STILL_THE_OLD_ONE : Recognised.NOT_READ,
         Optional.empty(),
         left.or(() -> still));
   }

@@ -6,8 +6,8 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import tekmerion.core.replace.Fitted.Recognised;
 import tekmerion.core.replace.Fitted.Sat;
-import tekmerion.core.replace.Fitted.State;
 import tekmerion.core.replace.Supply.Happened;
 
 /** A part on its way into a machine, and whether readings show that it is in. */
@@ -22,24 +22,25 @@ class ReplacingTest {
   @Test
   void whatWasNotReadSinceTellsNothing() {
     assertThat(Fitted.of(BEGUN, List.of(OLD), Optional.of(BEFORE)))
-        .isEqualTo(new Fitted<>(State.NOT_READ, Optional.empty(), Optional.of("old")));
+        .isEqualTo(new Fitted<>(Recognised.NOT_READ, Optional.empty(), Optional.of("old")));
     assertThat(Fitted.of(BEGUN, List.<Sat<String>>of(), Optional.empty()))
-        .isEqualTo(new Fitted<>(State.NOT_READ, Optional.empty(), Optional.empty()));
+        .isEqualTo(new Fitted<>(Recognised.NOT_READ, Optional.empty(), Optional.empty()));
   }
 
   @Test
   void theOldOneIsKnownAgain() {
     assertThat(Fitted.of(BEGUN, List.of(OLD), Optional.of(AFTER)))
-        .isEqualTo(new Fitted<>(State.STILL_THE_OLD_ONE, Optional.empty(), Optional.of("old")));
+        .isEqualTo(
+            new Fitted<>(Recognised.STILL_THE_OLD_ONE, Optional.empty(), Optional.of("old")));
   }
 
   @Test
   void anotherOneIsSeenAndWhichOneLeft() {
     assertThat(Fitted.of(BEGUN, List.of(OLD_LEFT, NEW), Optional.of(AFTER)))
-        .isEqualTo(new Fitted<>(State.ANOTHER_ONE, Optional.of("new"), Optional.of("old")));
+        .isEqualTo(new Fitted<>(Recognised.ANOTHER_ONE, Optional.of("new"), Optional.of("old")));
     // Nobody had ever read the old one: that another is in is seen all the same.
     assertThat(Fitted.of(BEGUN, List.of(NEW), Optional.of(AFTER)))
-        .isEqualTo(new Fitted<>(State.ANOTHER_ONE, Optional.of("new"), Optional.empty()));
+        .isEqualTo(new Fitted<>(Recognised.ANOTHER_ONE, Optional.of("new"), Optional.empty()));
   }
 
   /** One that was exchanged long before is not the one that this step took out. */

@@ -7,7 +7,6 @@ import java.net.http.WebSocket;
 import java.net.http.WebSocketHandshakeException;
 import java.nio.ByteBuffer;
 import java.nio.file.Path;
-import java.time.Clock;
 import java.time.Duration;
 import java.util.concurrent.CompletionException;
 import java.util.concurrent.CompletionStage;
@@ -86,10 +85,10 @@ public final class LinkClient {
     boolean enrolsFirst = outbox.identity(Enroller.TOKEN).isEmpty();
     // Outlives every connection: what is being read when the link is lost is read to its end.
     try (CommandHost host =
-            new CommandHost(machine, outbox, Clock.systemUTC(), this::report, this::pumpNow);
+            new CommandHost(machine, outbox, machine.clock(), this::report, this::pumpNow);
         RunHost runHost =
             new RunHost(
-                machine, outbox, folder, copies, Clock.systemUTC(), this::report, this::pumpNow)) {
+                machine, outbox, folder, copies, machine.clock(), this::report, this::pumpNow)) {
       commands = host;
       runs = runHost;
       keepLinked(enrolsFirst);

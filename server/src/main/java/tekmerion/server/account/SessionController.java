@@ -9,6 +9,8 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
+import java.time.Clock;
+import java.time.Instant;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -41,6 +43,7 @@ class SessionController {
   private final Sessions sessions;
   private final Audit audit;
   private final ClientAddress addresses;
+  private final Clock clock;
   private final boolean demo;
 
   /** Compared with when there is no such name, so that both cases take as long; of no password. */
@@ -54,8 +57,10 @@ class SessionController {
    * @param person null if nobody is signed in
    * @param here who else may come back with a PIN
    * @param demo whether the shop is made up, and its machines may be simulated
+   * @param now what the shop's clock shows
    */
-  record Session(@Schema(nullable = true) PersonView person, List<Here> here, boolean demo) {}
+  record Session(
+      @Schema(nullable = true) PersonView person, List<Here> here, boolean demo, Instant now) {}
 
   record PersonView(long id, String displayName, Role role, boolean hasPin) {}
 
@@ -72,7 +77,9 @@ class SessionController {
       Sessions sessions,
       Audit audit,
       ClientAddress addresses,
+      Clock clock,
       @Value("${tekmerion.demo:false}") boolean demo) {
+    this.clock = clock;
     this.demo = demo;
     this.audit = audit;
     this.addresses = addresses;
@@ -169,7 +176,7 @@ class SessionController {
 
   private Session session(Person person, HttpServletRequest request) {
     if (person == null) {
-      return new Session(null, List.of(), demo);
+      return new Session(null, List.of(), demo, clock.instant());
     }
     List<Here> here =
         accounts.findAllById(sessions.idsHere(request)).stream()
@@ -178,6 +185,9 @@ class SessionController {
             .toList();
     boolean hasPin = accounts.findById(person.id()).map(a -> a.pinHash() != null).orElse(false);
     return new Session(
-        new PersonView(person.id(), person.displayName(), person.role(), hasPin), here, demo);
+        new PersonView(person.id(), person.displayName(), person.role(), hasPin),
+        here,
+        demo,
+        clock.instant());
   }
 }

@@ -1,5 +1,6 @@
 package tekmerion.server.audit;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
@@ -22,6 +23,7 @@ public class Audit {
   private final Clock clock;
 
   /** What happened. */
+  @Schema(name = "AuditKind")
   public enum Kind {
     SIGNED_IN,
     SIGN_IN_FAILED,

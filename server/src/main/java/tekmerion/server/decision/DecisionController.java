@@ -57,7 +57,7 @@ class DecisionController {
 
   @PostMapping("/decisions")
   @ResponseStatus(HttpStatus.CREATED)
-  void finding(
+  void sign(
       @PathVariable String number,
       @Valid @RequestBody DecisionSigned signed,
       @AuthenticationPrincipal Person person) {
@@ -68,7 +68,7 @@ class DecisionController {
     if (signed.remedies() != null) {
       service.sign(number, signed.version(), signed.remedies(), signed.reason(), person);
     } else {
-      service.finding(number, signed.version(), signed.courses(), signed.reason(), person);
+      service.signCourses(number, signed.version(), signed.courses(), signed.reason(), person);
     }
   }
 }

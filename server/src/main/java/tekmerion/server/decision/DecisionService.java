@@ -175,7 +175,8 @@ public class DecisionService {
    *     nothing is kept then
    */
   @Transactional
-  public void finding(String number, long version, List<Course> courses, String reason, Person by) {
+  public void signCourses(
+      String number, long version, List<Course> courses, String reason, Person by) {
     by.must(Role.TECHNICIAN, Role.LEAD);
     Job job = jobs.forChange(number, version);
     if (courses.stream().distinct().count() != courses.size()) {

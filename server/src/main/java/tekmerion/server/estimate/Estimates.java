@@ -135,7 +135,7 @@ public class Estimates {
    * @throws Refusal 409 if nobody has said what the shop charges; 400 if no such plan can be made
    */
   @Transactional
-  long make(String number, long version, List<String> remedies, Person by) {
+  public long make(String number, long version, List<String> remedies, Person by) {
     Job job = lock.forChange(number, version);
     Tariff tariff =
         pricing
@@ -190,7 +190,7 @@ public class Estimates {
    * @throws Refusal 409 if it is not the newest estimate of the job
    */
   @Transactional
-  void answer(
+  public void answer(
       String number,
       long version,
       long estimate,

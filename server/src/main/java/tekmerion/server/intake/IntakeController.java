@@ -102,6 +102,7 @@ class IntakeController {
 
   record SecretSaid(@NotBlank @Size(max = 200) String secret) {}
 
+  @Schema(name = "DraftSeen")
   record Seen(long version) {}
 
   record TakenIn(String number) {}

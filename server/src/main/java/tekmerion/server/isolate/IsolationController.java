@@ -1,5 +1,6 @@
 package tekmerion.server.isolate;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
@@ -52,6 +53,7 @@ class IsolationController {
       @NotNull StartOutcome outcome,
       @NotNull @Size(max = 300) String note) {}
 
+  @Schema(name = "IsolationSeen")
   record Seen(long version) {}
 
   IsolationController(IsolationSession session, MemoryViews memory) {

@@ -12,6 +12,7 @@ import tekmerion.core.knowhow.Family;
 import tekmerion.core.knowhow.FindingKind;
 import tekmerion.server.job.Job;
 import tekmerion.server.knowhow.ShopKnowHow;
+import tekmerion.server.part.Machine;
 
 /**
  * Whose machine it is, what is wrong with it, and how far the job has come.
@@ -20,6 +21,7 @@ import tekmerion.server.knowhow.ShopKnowHow;
  * @param bootStage null if not known
  * @param bootStages from nothing to desktop, as the ladder is climbed
  * @param endedAt null while it is in the shop
+ * @param looseDrive whether it is a drive alone, with no machine around it
  * @param fromCounter whether what was said can be corrected in the conversation
  */
 record JobCase(
@@ -27,6 +29,7 @@ record JobCase(
     long version,
     String machine,
     @Schema(nullable = true) String machineSerial,
+    boolean looseDrive,
     long customerId,
     String customer,
     String complaint,
@@ -58,6 +61,7 @@ record JobCase(
           job.version(),
           job.machine().name(),
           job.machine().serial(),
+          job.machine().kind() == Machine.Kind.LOOSE_DRIVE,
           job.customer().id(),
           job.customer().displayName(),
           job.complaint(),

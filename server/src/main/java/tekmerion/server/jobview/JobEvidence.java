@@ -24,6 +24,7 @@ import tekmerion.core.weigh.Weighed.FindingWeight;
 import tekmerion.server.evidence.ReadRequests;
 import tekmerion.server.evidence.Reading;
 import tekmerion.server.job.Job;
+import tekmerion.server.part.Machine;
 import tekmerion.server.part.PartHistory;
 import tekmerion.server.part.PartPlace;
 import tekmerion.server.permit.DataNotes;
@@ -96,6 +97,12 @@ record JobEvidence(
             new String[] {"link", "Cables and ports"},
             new String[] {"system", "System"});
 
+    /**
+     * A drive alone has no battery and no memory; what is on it stands under the system's place.
+     */
+    private static final Map<String, String> OF_A_LOOSE_DRIVE =
+        Map.of("drive", "The drive", "link", "Cables and ports", "system", "What is on it");
+
     private final DataNotes dataNotes;
     private final PartHistory history;
     private final ReadRequests requests;
@@ -112,7 +119,7 @@ record JobEvidence(
               evidence.drives().stream().map(place -> place.part().id()).toList(), job.id());
       return new JobEvidence(
           dataNotes.of(job, permitted),
-          places(evidence.weighed()),
+          places(job, evidence.weighed()),
           evidence.drives().stream().map(d -> drive(d, evidence, metBefore)).toList(),
           pending(job),
           permitted.at().unsafeBattery().orElse(null));
@@ -124,14 +131,16 @@ record JobEvidence(
           .toList();
     }
 
-    private static List<Place> places(Weighed weighed) {
+    private static List<Place> places(Job job, Weighed weighed) {
+      boolean isLoose = job.machine().kind() == Machine.Kind.LOOSE_DRIVE;
       return PLACES.stream()
+          .filter(place -> !isLoose || OF_A_LOOSE_DRIVE.containsKey(place[0]))
           .map(
               place -> {
                 Optional<CauseShare> worst = worst(weighed, c -> c.place().equals(place[0]));
                 return new Place(
                     place[0],
-                    place[1],
+                    isLoose ? OF_A_LOOSE_DRIVE.get(place[0]) : place[1],
                     worst.map(CauseShare::suspicion).orElse(Suspicion.UNKNOWN),
                     note(weighed, place[0], worst));
               })

@@ -72,6 +72,7 @@ record JobPlan(
   /**
    * What could be decided now; all costs in minutes of work.
    *
+   * @param id remedies by id, in order, joined with "+"
    * @param minutes of work, waiting at a tenth
    * @param parts their price
    * @param owner what its owner needs afterwards
@@ -82,6 +83,7 @@ record JobPlan(
    */
   @Schema(name = "Plan")
   record PlanView(
+      String id,
       String words,
       List<Course> courses,
       double minutes,
@@ -92,6 +94,7 @@ record JobPlan(
       double fails) {
     static PlanView of(Plan plan) {
       return new PlanView(
+          plan.id(),
           plan.words(),
           plan.courses(),
           plan.minutes(),

@@ -169,7 +169,7 @@ public class PlanSteps {
    *     drive is none of the machine's; 404 if no signed plan has it
    */
   @Transactional
-  void begin(String number, long version, String remedyId, NamedDrive named, Person by) {
+  public void begin(String number, long version, String remedyId, NamedDrive named, Person by) {
     Job job = jobs.named(number);
     Evidence evidence = weighing.weigh(job);
     Permissions permitted = permissions.of(job, evidence);

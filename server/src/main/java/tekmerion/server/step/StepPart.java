@@ -15,6 +15,7 @@ import tekmerion.server.decision.DecisionService.Lock;
  * @param stock what of that sort is in stock, what fits first
  * @param fitted what readings show since it was begun; null before, and for what no probe reads
  * @param fittedWords the same in words; empty before
+ * @param readKey what a probe is to read so that it is known; null if it reads no such part
  * @param old null while nothing was taken out
  */
 @Schema(name = "StepPart")
@@ -23,8 +24,9 @@ public record StepPart(
     Supply supply,
     String supplyWords,
     List<FromStock> stock,
-    @Schema(nullable = true) Fitted.State fitted,
+    @Schema(nullable = true) Fitted.Recognised fitted,
     String fittedWords,
+    @Schema(nullable = true) String readKey,
     @Schema(nullable = true) OldPart old) {
 
   /**

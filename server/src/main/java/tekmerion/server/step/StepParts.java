@@ -74,6 +74,7 @@ class StepParts {
         stock(remedy, needed),
         fitted.map(Fitted::state).orElse(null),
         fitted.map(f -> TakenOut.words(f, remedy)).orElse(""),
+        takenOut.readKey(job, remedy).orElse(null),
         fitted.flatMap(f -> takenOut.old(job, permitted, remedy, f)).orElse(null));
   }
 
@@ -111,11 +112,7 @@ class StepParts {
         .map(
             item ->
                 new FromStock(
-                    item.id(),
-                    item.model(),
-                    item.place(),
-                    item.pieces(),
-                    misfit(item, needed)))
+                    item.id(), item.model(), item.place(), item.pieces(), misfit(item, needed)))
         .sorted(Comparator.comparing(item -> item.misfit() != null))
         .toList();
   }
@@ -146,8 +143,7 @@ class StepParts {
   /** Null if it fits. */
   private static String misfit(StockItem item, Optional<NeededPart> needed) {
     if (needed.isPresent()) {
-      InStock part =
-          new InStock(item.kind(), item.model(), item.bus(), item.form(), item.bytes());
+      InStock part = new InStock(item.kind(), item.model(), item.bus(), item.form(), item.bytes());
       return needed.get().misfit(part).orElse(null);
     }
     return item.kind().equals(OTHER)

@@ -80,6 +80,22 @@ class TakenOut {
         lastRead);
   }
 
+  /** What a probe is asked to read, so that it tells which part is in. */
+  Optional<String> readKey(Job job, Remedy remedy) {
+    return Optional.ofNullable(KINDS.get(remedy.part()))
+        .map(
+            kind ->
+                switch (kind) {
+                  case DRIVE ->
+                      parts.inMachine(job.machine().id()).stream()
+                          .map(PartPlace::partKey)
+                          .findFirst()
+                          .orElse("drive-a");
+                  case "module" -> RunKind.BOARD;
+                  default -> RunKind.BATTERY;
+                });
+  }
+
   private static boolean tellsOf(String kind, String partKey) {
     return switch (kind) {
       case DRIVE -> partKey.startsWith(DRIVE);
@@ -109,7 +125,7 @@ class TakenOut {
 
   /** Asked of what a reading showed to be out, and of every drive, read or not: data is on it. */
   Optional<OldPart> old(Job job, Permissions permitted, Remedy remedy, Fitted<Part> fitted) {
-    boolean isOut = fitted.state() == Fitted.State.ANOTHER_ONE && fitted.before().isPresent();
+    boolean isOut = fitted.state() == Fitted.Recognised.ANOTHER_ONE && fitted.before().isPresent();
     if (!isOut && !remedy.part().equals(DRIVE)) {
       return Optional.empty();
     }
@@ -167,7 +183,7 @@ class TakenOut {
                 () ->
                     Refusal.notPossibleNow(
                         "Nothing was taken out by this step.", "Begin the step first."));
-    boolean isOut = fitted.state() == Fitted.State.ANOTHER_ONE;
+    boolean isOut = fitted.state() == Fitted.Recognised.ANOTHER_ONE;
     Optional<Part> out = isOut ? fitted.before() : Optional.empty();
     if (fate == OldPartFate.SCRAPPED) {
       if (note.isBlank()) {

@@ -1,0 +1,219 @@
+package tekmerion.demo;
+
+import java.math.BigDecimal;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Consumer;
+import org.springframework.stereotype.Component;
+import tekmerion.server.account.Account;
+import tekmerion.server.decision.DecisionService;
+import tekmerion.server.estimate.EstimateView.How;
+import tekmerion.server.estimate.Estimates;
+import tekmerion.server.job.Changes;
+import tekmerion.server.job.Changes.ComplaintNow;
+import tekmerion.server.job.Job;
+import tekmerion.server.job.Jobs;
+import tekmerion.server.move.MadeMoves;
+import tekmerion.server.person.Person;
+import tekmerion.server.proof.Proofs;
+import tekmerion.server.step.PlanSteps;
+import tekmerion.server.step.StepSupply;
+
+/**
+ * What was done this morning, through the very services that a technician uses: every gate is
+ * asked, every decision is signed. A plan waits for its part, one has it, one waits for its owner,
+ * one is in proof, one broke off.
+ */
+@Component
+class DemoStories {
+  private static final String MACHINE = "machine";
+
+  private final Jobs jobs;
+  private final MadeMoves moves;
+  private final DecisionService decisions;
+  private final Estimates estimates;
+  private final PlanSteps steps;
+  private final StepSupply supply;
+  private final Changes changes;
+  private final Proofs proofs;
+  private final DemoClock clock;
+
+  DemoStories(
+      Jobs jobs,
+      MadeMoves moves,
+      DecisionService decisions,
+      Estimates estimates,
+      PlanSteps steps,
+      StepSupply supply,
+      Changes changes,
+      Proofs proofs,
+      DemoClock clock) {
+    this.jobs = jobs;
+    this.moves = moves;
+    this.decisions = decisions;
+    this.estimates = estimates;
+    this.steps = steps;
+    this.supply = supply;
+    this.changes = changes;
+    this.proofs = proofs;
+    this.clock = clock;
+  }
+
+  void tell(Map<String, Account> people, Instant now) {
+    Person ines = person(people.get("ines"));
+    Person bo = person(people.get("bo"));
+    waitsForItsPart(new Morning("J-2290", ines, now));
+    hasItsPart(new Morning("J-2270", ines, now));
+    waitsForItsOwner(new Morning("J-2293", bo, now));
+    isInProof(new Morning("J-2289", bo, now));
+    brokeOff(new Morning("J-2284", ines, now));
+  }
+
+  private static Person person(Account account) {
+    return new Person(account.id(), account.signInName(), account.displayName(), account.role());
+  }
+
+  private void waitsForItsPart(Morning m) {
+    m.at(
+        130,
+        job ->
+            m.made(
+                job,
+                "battery-report",
+                Map.of("battery.health", "spent", "battery.cycles", "many")));
+    m.at(
+        70,
+        job ->
+            m.made(
+                job,
+                "battery-discharge",
+                Map.of("discharge.capacity", "spent", "discharge.gauge", "agrees")));
+    m.at(62, job -> estimates.make(job.number(), job.version(), List.of("replace-battery"), m.by));
+    m.at(55, job -> m.agreed(job, "Karin Lot, the pilots' office"));
+    m.at(
+        50,
+        job ->
+            m.sign(
+                job,
+                List.of("replace-battery"),
+                "Under half of its charge, by its own count and by ours."));
+    m.at(
+        44,
+        job ->
+            supply.order(
+                job.number(),
+                job.version(),
+                "replace-battery",
+                "Pack for Norrvik 13",
+                "Kvist parts",
+                m.day(2),
+                m.by));
+  }
+
+  private void hasItsPart(Morning m) {
+    m.at(180, job -> m.made(job, "memory-one-module", Map.of("module.alone", "one-fails")));
+    m.at(150, job -> m.made(job, "memory-known-good", Map.of("known-good.memory", "gone")));
+    m.at(
+        140,
+        job ->
+            m.sign(
+                job,
+                List.of("replace-memory"),
+                "The one in slot 2 fails alone; ours in its place runs."));
+    m.at(
+        138,
+        job ->
+            supply.order(
+                job.number(),
+                job.version(),
+                "replace-memory",
+                "SLIP 8G3200",
+                "Kvist parts",
+                m.day(0),
+                m.by));
+    m.at(20, job -> supply.ordered(job.number(), job.version(), "replace-memory", true, m.by));
+  }
+
+  private void waitsForItsOwner(Morning m) {
+    m.at(48, job -> estimates.make(job.number(), job.version(), List.of("replace-board"), m.by));
+  }
+
+  private void isInProof(Morning m) {
+    m.at(
+        120,
+        job ->
+            m.sign(
+                job,
+                List.of("set-profile"),
+                "It slows its processor when the mains is off; the timers follow."));
+    m.at(118, job -> steps.begin(job.number(), job.version(), "set-profile", null, m.by));
+    m.at(
+        108,
+        job ->
+            changes.check(
+                job.number(), job.version(), ComplaintNow.GONE, "an hour of lessons played", m.by));
+    m.at(80, job -> proofs.tried(job.number(), job.version(), false, "", m.by));
+    m.at(40, job -> proofs.tried(job.number(), job.version(), false, "", m.by));
+  }
+
+  private void brokeOff(Morning m) {
+    m.at(
+        100,
+        job ->
+            m.sign(
+                job,
+                List.of("restart-service"),
+                "The list hangs, and its service does not answer."));
+    m.at(98, job -> steps.begin(job.number(), job.version(), "restart-service", null, m.by));
+    m.at(
+        90,
+        job ->
+            changes.check(
+                job.number(),
+                job.version(),
+                ComplaintNow.BROKE_OFF,
+                "it froze while the service stopped",
+                m.by));
+  }
+
+  /** One job's morning. */
+  private final class Morning {
+    private final String number;
+    private final Person by;
+    private final Instant now;
+
+    Morning(String number, Person by, Instant now) {
+      this.number = number;
+      this.by = by;
+      this.now = now;
+    }
+
+    void at(int minutesAgo, Consumer<Job> what) {
+      clock.showing(
+          now.minus(Duration.ofMinutes(minutesAgo)), () -> what.accept(jobs.named(number)));
+      jobs.flush();
+    }
+
+    void made(Job job, String move, Map<String, String> levels) {
+      moves.made(number, job.version(), move, MACHINE, levels, "", by);
+    }
+
+    void sign(Job job, List<String> remedies, String reason) {
+      decisions.sign(number, job.version(), remedies, reason, by);
+    }
+
+    void agreed(Job job, String who) {
+      var estimate = estimates.of(number).get(0);
+      BigDecimal most = estimate.atMost();
+      estimates.answer(number, job.version(), estimate.id(), How.PHONE, who, most, "", by);
+    }
+
+    LocalDate day(int ahead) {
+      return LocalDate.ofInstant(now.plus(Duration.ofDays(ahead)), ZoneOffset.UTC);
+    }
+  }
+}
