@@ -200,13 +200,15 @@ const Bays = styled.ul`
   margin-left: auto;
   flex-wrap: wrap;
   flex: 1 1 0;
+  min-width: 0;
   justify-content: flex-end;
   &[data-many] {
     gap: 4px;
     flex-wrap: nowrap;
   }
   &[data-many] > li {
-    flex: 1 1 70px;
+    flex: 1 1 0;
+    min-width: 0;
     max-width: 130px;
   }
   &[data-rows] {

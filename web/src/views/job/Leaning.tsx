@@ -27,14 +27,8 @@ export function Leaning({ job }: { job: Job }) {
           </b>
         </p>
         {last === undefined && job.plans[0] !== undefined && (
-          <small>{costWords(job.plans[0])}.</small>
+          <small>{costWords(job.plans[0])}</small>
         )}
-        {buys(job) &&
-          job.needed.map((part) => (
-            <small key={part.place}>
-              In place of {part.place}: {part.words}.{part.inStock !== null && ` ${part.inStock}.`}
-            </small>
-          ))}
       </div>
       <Button
         primary={last === undefined}
@@ -44,12 +38,6 @@ export function Leaning({ job }: { job: Job }) {
       </Button>
     </Box>
   );
-}
-
-/** Whether a part is or would be replaced: then it is said which one fits. */
-function buys(job: Job): boolean {
-  const decided = job.decisions[0]?.courses.map((c) => c.course) ?? job.plans[0]?.courses ?? [];
-  return decided.includes('REPLACE_PART');
 }
 
 const Box = styled(Sheet)`

@@ -24,8 +24,14 @@ export function Why({ job, cause }: WhyProps) {
   return (
     <Box aria-label={`Why ${cause.name}`}>
       <Head>
-        <h2>Why “{cause.name.toLowerCase()}”</h2>
-        <span>weight in decibans</span>
+        <h2>
+          Why “{cause.name.toLowerCase()}” <small>weight in decibans</small>
+        </h2>
+        {cause.weights.length > FEW && (
+          <Rest onPress={() => setAll(!all)} aria-expanded={all}>
+            {all ? 'Only what weighs most' : `${cause.weights.length - FEW} more findings`}
+          </Rest>
+        )}
       </Head>
       {cause.weights.length === 0 ? (
         <Teach>No finding bears on it yet. It stands where the complaint alone puts it.</Teach>
@@ -39,11 +45,6 @@ export function Why({ job, cause }: WhyProps) {
             />
           ))}
         </ul>
-      )}
-      {cause.weights.length > FEW && (
-        <Rest onPress={() => setAll(!all)} aria-expanded={all}>
-          {all ? 'Only what weighs most' : `${cause.weights.length - FEW} more findings`}
-        </Rest>
       )}
     </Box>
   );
@@ -121,8 +122,9 @@ const Box = styled.section`
 const Head = styled.header`
   display: flex;
   justify-content: space-between;
-  align-items: baseline;
-  padding: 8px 16px 2px;
+  align-items: center;
+  padding: 0 16px;
+  min-height: 40px;
   font-size: ${size.text};
   color: ${color.ink2};
   h2 {
@@ -164,13 +166,11 @@ const Number = styled.span`
 const Rest = styled(Button)`
   font: inherit;
   font-size: ${size.text};
-  width: 100%;
   min-height: 44px;
-  padding: 0 16px;
+  padding: 0 4px;
   border: 0;
   background: none;
   color: ${color.ink2};
-  text-align: left;
   text-decoration: underline;
   cursor: pointer;
 `;

@@ -1,4 +1,5 @@
 import type { Job, Plan } from '../../api/types';
+import { ofHundred } from '../../ui/format';
 
 /** Courses as a sentence has them: "Recover the data, then replace the part". */
 export function inOrder(words: readonly string[]): string {
@@ -15,12 +16,8 @@ export function leaningWords(job: Job): string | null {
   );
 }
 
-/** "55 min of work, parts for 70; fails in 4 of 100": everything in minutes of work. */
+/** "Complaint gone in 96 of 100 · 55 min of work": the rest is in the decision's view. */
 export function costWords(plan: Plan): string {
-  const parts = plan.parts > 0 ? `, parts worth ${Math.round(plan.parts)} min` : '';
-  const owner =
-    plan.owner >= 1 ? `, ${Math.round(plan.owner)} min for the owner to set up again` : '';
-  const fails = 100 * plan.fails;
-  const often = fails < 1 ? 'fewer than 1' : String(Math.round(fails));
-  return `${Math.round(plan.minutes)} min of work${parts}${owner}; does not mend it in ${often} of 100`;
+  const minutes = `${Math.round(plan.minutes)} min of work`;
+  return `complaint gone in ${ofHundred(1 - plan.fails)} of 100 · ${minutes}`;
 }

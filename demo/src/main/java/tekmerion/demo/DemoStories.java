@@ -79,30 +79,30 @@ class DemoStories {
 
   private void waitsForItsPart(Morning m) {
     m.at(
-        130,
+        51,
         job ->
             m.made(
                 job,
                 "battery-report",
                 Map.of("battery.health", "spent", "battery.cycles", "many")));
     m.at(
-        70,
+        27,
         job ->
             m.made(
                 job,
                 "battery-discharge",
                 Map.of("discharge.capacity", "spent", "discharge.gauge", "agrees")));
-    m.at(62, job -> estimates.make(job.number(), job.version(), List.of("replace-battery"), m.by));
-    m.at(55, job -> m.agreed(job, "Karin Lot, the pilots' office"));
+    m.at(24, job -> estimates.make(job.number(), job.version(), List.of("replace-battery"), m.by));
+    m.at(21, job -> m.agreed(job, "Karin Lot, the pilots' office"));
     m.at(
-        50,
+        19,
         job ->
             m.sign(
                 job,
                 List.of("replace-battery"),
                 "Under half of its charge, by its own count and by ours."));
     m.at(
-        44,
+        17,
         job ->
             supply.order(
                 job.number(),
@@ -115,17 +115,17 @@ class DemoStories {
   }
 
   private void hasItsPart(Morning m) {
-    m.at(180, job -> m.made(job, "memory-one-module", Map.of("module.alone", "one-fails")));
-    m.at(150, job -> m.made(job, "memory-known-good", Map.of("known-good.memory", "gone")));
+    m.at(70, job -> m.made(job, "memory-one-module", Map.of("module.alone", "one-fails")));
+    m.at(58, job -> m.made(job, "memory-known-good", Map.of("known-good.memory", "gone")));
     m.at(
-        140,
+        54,
         job ->
             m.sign(
                 job,
                 List.of("replace-memory"),
                 "The one in slot 2 fails alone; ours in its place runs."));
     m.at(
-        138,
+        54,
         job ->
             supply.order(
                 job.number(),
@@ -135,42 +135,42 @@ class DemoStories {
                 "Kvist parts",
                 m.day(0),
                 m.by));
-    m.at(20, job -> supply.ordered(job.number(), job.version(), "replace-memory", true, m.by));
+    m.at(8, job -> supply.ordered(job.number(), job.version(), "replace-memory", true, m.by));
   }
 
   private void waitsForItsOwner(Morning m) {
-    m.at(48, job -> estimates.make(job.number(), job.version(), List.of("replace-board"), m.by));
+    m.at(19, job -> estimates.make(job.number(), job.version(), List.of("replace-board"), m.by));
   }
 
   private void isInProof(Morning m) {
     m.at(
-        120,
+        47,
         job ->
             m.sign(
                 job,
                 List.of("set-profile"),
                 "It slows its processor when the mains is off; the timers follow."));
-    m.at(118, job -> steps.begin(job.number(), job.version(), "set-profile", null, m.by));
+    m.at(46, job -> steps.begin(job.number(), job.version(), "set-profile", null, m.by));
     m.at(
-        108,
+        42,
         job ->
             changes.check(
                 job.number(), job.version(), ComplaintNow.GONE, "an hour of lessons played", m.by));
-    m.at(80, job -> proofs.tried(job.number(), job.version(), false, "", m.by));
-    m.at(40, job -> proofs.tried(job.number(), job.version(), false, "", m.by));
+    m.at(31, job -> proofs.tried(job.number(), job.version(), false, "", m.by));
+    m.at(16, job -> proofs.tried(job.number(), job.version(), false, "", m.by));
   }
 
   private void brokeOff(Morning m) {
     m.at(
-        100,
+        39,
         job ->
             m.sign(
                 job,
                 List.of("restart-service"),
                 "The list hangs, and its service does not answer."));
-    m.at(98, job -> steps.begin(job.number(), job.version(), "restart-service", null, m.by));
+    m.at(38, job -> steps.begin(job.number(), job.version(), "restart-service", null, m.by));
     m.at(
-        90,
+        35,
         job ->
             changes.check(
                 job.number(),

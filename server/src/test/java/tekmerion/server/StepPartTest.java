@@ -201,6 +201,8 @@ class StepPartTest {
       assertThat(step(job).get("state").stringValue()).isEqualTo("BROKE_OFF");
       assertThat(job.view().at("/work/steps/1/state").stringValue())
           .isEqualTo("WAITS_FOR_DECISION");
+      assertThat(job.view().get("contradicted").stringValue())
+          .isEqualTo("“Replace the drive” broke off half way.");
     }
   }
 

@@ -116,6 +116,9 @@ public class Changes {
             "UPDATE job_change SET result = ?, note = ?, closed_by = ?, closed_at = ? WHERE id = ?")
         .params(result.name(), note.strip(), by.id(), Timestamp.from(clock.instant()), change.id())
         .update();
+    if (result == ComplaintNow.BROKE_OFF) {
+      job.contradicted("“%s” broke off half way.".formatted(change.what()));
+    }
     tell.journal(
         job,
         JournalEntry.Kind.CHECK,

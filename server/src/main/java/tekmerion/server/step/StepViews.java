@@ -76,7 +76,9 @@ class StepViews {
                         .map(r -> "done, the complaint was " + r.words())
                         .orElse("done");
           };
-      if (step.id().equals(PlanProgress.SHOW) && at.proof().isPresent()) {
+      if (step.id().equals(PlanProgress.SHOW)
+          && step.state() != StepState.WAITS_FOR_DECISION
+          && at.proof().isPresent()) {
         Proofs.ProofView proof = at.proof().get();
         words += ", %d of %d clean trials".formatted(proof.clean(), proof.needed());
       }
