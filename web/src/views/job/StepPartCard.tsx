@@ -106,7 +106,9 @@ export function StepPartCard({ job, step, part }: StepPartCardProps) {
         </Row>
       )}
       {part.fittedWords !== '' && <Fitted data-state={part.fitted}>{part.fittedWords}.</Fitted>}
-      {part.fitted !== null && part.fitted !== 'ANOTHER_ONE' && <ReadNow job={job} part={part} />}
+      {(part.fitted === 'NOT_READ' || part.fitted === 'STILL_THE_OLD_ONE') && (
+        <ReadNow job={job} part={part} />
+      )}
       {call.isError && <ProblemNote error={call.error} />}
       {isOrdering && <Order job={job} step={step} part={part} onClose={() => setOrdering(false)} />}
     </Card>

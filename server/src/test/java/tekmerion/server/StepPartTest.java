@@ -115,7 +115,7 @@ class StepPartTest {
       assertThat(handBack(job).status()).isEqualTo(204);
       assertThat(job.view().at("/handBack/done/takenBy").stringValue()).isEqualTo("Stina Varga");
       assertThat(job.view().at("/handBack/done/payment").stringValue())
-          .isEqualTo("EUR 168.000 by card");
+          .isEqualTo("EUR 168.00 by card");
     }
   }
 
@@ -215,6 +215,7 @@ class StepPartTest {
               .body()
               .get("id")
               .longValue();
+      assertThat(answer(job, estimate, "PHONE", 9_000.005)).isEqualTo(400); // nobody can pay that
       assertThat(answer(job, estimate, "REFUSED", null)).isEqualTo(201);
       assertThat(job.act(STEP + "/begin", Map.of()).status()).isEqualTo(423);
       assertThat(answer(job, estimate, "PHONE", 9_000.0)).isEqualTo(201);

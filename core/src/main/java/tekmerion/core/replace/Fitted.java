@@ -19,7 +19,9 @@ public record Fitted<P>(Recognised state, Optional<P> now, Optional<P> before) {
     NOT_READ,
     /** It was read since, and the old one still answers. */
     STILL_THE_OLD_ONE,
-    ANOTHER_ONE
+    ANOTHER_ONE,
+    /** One answers, and none had been read before: it may be the old one. */
+    CANNOT_TELL
   }
 
   /**
@@ -42,8 +44,14 @@ public record Fitted<P>(Recognised state, Optional<P> now, Optional<P> before) {
             s ->
                 s.since().isBefore(begun)
                     && s.until().filter(until -> !until.isBefore(begun)).isPresent());
+    boolean known =
+        sat.stream()
+            .anyMatch(
+                s ->
+                    s.since().isBefore(begun)
+                        && s.until().filter(until -> until.isBefore(begun)).isEmpty());
     if (came.isPresent()) {
-      return new Fitted<>(Recognised.ANOTHER_ONE, came, left);
+      return new Fitted<>(known ? Recognised.ANOTHER_ONE : Recognised.CANNOT_TELL, came, left);
     }
     Optional<P> still = first(sat, s -> s.since().isBefore(begun) && s.until().isEmpty());
     boolean read = lastRead.filter(at -> at.isAfter(begun)).isPresent();

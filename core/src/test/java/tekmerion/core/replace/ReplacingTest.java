@@ -38,9 +38,16 @@ class ReplacingTest {
   void anotherOneIsSeenAndWhichOneLeft() {
     assertThat(Fitted.of(BEGUN, List.of(OLD_LEFT, NEW), Optional.of(AFTER)))
         .isEqualTo(new Fitted<>(Recognised.ANOTHER_ONE, Optional.of("new"), Optional.of("old")));
-    // Nobody had ever read the old one: that another is in is seen all the same.
-    assertThat(Fitted.of(BEGUN, List.of(NEW), Optional.of(AFTER)))
+    // One more beside the old one, as a module is.
+    assertThat(Fitted.of(BEGUN, List.of(OLD, NEW), Optional.of(AFTER)))
         .isEqualTo(new Fitted<>(Recognised.ANOTHER_ONE, Optional.of("new"), Optional.empty()));
+  }
+
+  /** The first that was ever read there may be the very one that was to be replaced. */
+  @Test
+  void whatWasNeverReadBeforeIsNotKnownToBeAnother() {
+    assertThat(Fitted.of(BEGUN, List.of(NEW), Optional.of(AFTER)))
+        .isEqualTo(new Fitted<>(Recognised.CANNOT_TELL, Optional.of("new"), Optional.empty()));
   }
 
   /** One that was exchanged long before is not the one that this step took out. */

@@ -5,7 +5,6 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.Clock;
-import java.util.Currency;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -26,6 +25,7 @@ import tekmerion.server.job.JournalEntry;
 import tekmerion.server.job.Tell;
 import tekmerion.server.permit.JobPermissions;
 import tekmerion.server.person.Person;
+import tekmerion.server.price.Amounts;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.weighing.WeighingService;
 import tools.jackson.core.type.TypeReference;
@@ -92,8 +92,8 @@ public class Estimates {
         rs.getString(3),
         json.readValue(rs.getString(4), LINES),
         currency,
-        amount(rs.getBigDecimal(6), currency),
-        amount(rs.getBigDecimal(7), currency),
+        Amounts.shown(rs.getBigDecimal(6), currency),
+        Amounts.shown(rs.getBigDecimal(7), currency),
         rs.getBigDecimal(8),
         rs.getBoolean(9),
         rs.getTimestamp(10).toInstant(),
@@ -101,11 +101,6 @@ public class Estimates {
         rs.getString(12),
         rs.getTimestamp(13).toInstant(),
         answers(rs.getLong(1), currency));
-  }
-
-  private static BigDecimal amount(BigDecimal stored, String currency) {
-    int places = Math.max(0, Currency.getInstance(currency).getDefaultFractionDigits());
-    return stored == null ? null : stored.setScale(places);
   }
 
   private List<Answer> answers(long estimate, String currency) {
@@ -119,7 +114,7 @@ public class Estimates {
                 new Answer(
                     How.valueOf(rs.getString(1)),
                     rs.getString(2),
-                    amount(rs.getBigDecimal(3), currency),
+                    Amounts.shown(rs.getBigDecimal(3), currency),
                     rs.getString(4),
                     rs.getString(5),
                     rs.getTimestamp(6).toInstant(),
@@ -214,6 +209,7 @@ public class Estimates {
           how == How.REFUSED ? "A refusal names no amount." : "It is not said up to what.",
           "Say what the owner agrees to pay at most.");
     }
+    Amounts.mustBePayable(upTo, newest.currency());
     if (upTo != null && upTo.compareTo(newest.certain()) < 0) {
       throw Refusal.badRequest(
           "%s is less than what the plan costs in any case, %s.".formatted(upTo, newest.certain()),
@@ -241,7 +237,7 @@ public class Estimates {
     tell.journal(
         job,
         JournalEntry.Kind.ESTIMATE,
-        said.formatted(newest.currency(), amount(upTo, newest.currency())),
+        said.formatted(newest.currency(), Amounts.shown(upTo, newest.currency())),
         note.strip(),
         by);
   }

@@ -13,6 +13,7 @@ import org.springframework.transaction.annotation.Transactional;
 import tekmerion.server.job.Job;
 import tekmerion.server.permit.Strokes;
 import tekmerion.server.person.Person;
+import tekmerion.server.price.Amounts;
 import tekmerion.server.price.Tariffs;
 import tekmerion.server.problem.Refusal;
 
@@ -89,9 +90,10 @@ public class HandBacks {
   }
 
   private static String words(PaidHow how, BigDecimal paid, String currency) {
-    return paid == null
-        ? how.words
-        : "%s %s %s".formatted(currency, paid.toPlainString(), how.words);
+    if (paid == null) {
+      return how.words;
+    }
+    return "%s %s %s".formatted(currency, Amounts.shown(paid, currency).toPlainString(), how.words);
   }
 
   /**
@@ -123,6 +125,7 @@ public class HandBacks {
                             "The lead says so under Prices."))
                 .currency()
                 .getCurrencyCode();
+    Amounts.mustBePayable(said.paid(), currency);
     jdbc.sql(
             "INSERT INTO hand_back (job_id, taken_by, strokes, wording, paid, currency, paid_how,"
                 + " note, made_by, made_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)")

@@ -110,6 +110,9 @@ class TakenOut {
           "No reading since it was begun has told which %s is in".formatted(remedy.part());
       case STILL_THE_OLD_ONE ->
           "The old one still answers: %s".formatted(name(fitted.before().orElseThrow()));
+      case CANNOT_TELL ->
+          "%s is in; no %s had been read before, so it may be the old one"
+              .formatted(name(fitted.now().orElseThrow()), remedy.part());
       case ANOTHER_ONE ->
           fitted
               .before()
@@ -125,8 +128,9 @@ class TakenOut {
 
   /** Asked of what a reading showed to be out, and of every drive, read or not: data is on it. */
   Optional<OldPart> old(Job job, Permissions permitted, Remedy remedy, Fitted<Part> fitted) {
-    boolean isOut = fitted.state() == Fitted.Recognised.ANOTHER_ONE && fitted.before().isPresent();
-    if (!isOut && !remedy.part().equals(DRIVE)) {
+    boolean isOut = isOut(fitted);
+    boolean isStillIn = fitted.state() == Fitted.Recognised.STILL_THE_OLD_ONE;
+    if (!isOut && (isStillIn || !remedy.part().equals(DRIVE))) {
       return Optional.empty();
     }
     Optional<Part> out = isOut ? fitted.before() : Optional.empty();
@@ -141,6 +145,10 @@ class TakenOut {
                 .locked()
                 .map(l -> new DecisionService.Lock(l.reason(), l.opens()))
                 .orElse(null)));
+  }
+
+  private static boolean isOut(Fitted<Part> fitted) {
+    return fitted.state() == Fitted.Recognised.ANOTHER_ONE && fitted.before().isPresent();
   }
 
   private Permission scrap(Job job, Permissions permitted, Remedy remedy, Optional<Part> out) {
@@ -183,8 +191,7 @@ class TakenOut {
                 () ->
                     Refusal.notPossibleNow(
                         "Nothing was taken out by this step.", "Begin the step first."));
-    boolean isOut = fitted.state() == Fitted.Recognised.ANOTHER_ONE;
-    Optional<Part> out = isOut ? fitted.before() : Optional.empty();
+    Optional<Part> out = isOut(fitted) ? fitted.before() : Optional.empty();
     if (fate == OldPartFate.SCRAPPED) {
       if (note.isBlank()) {
         throw Refusal.badRequest(
@@ -209,7 +216,9 @@ class TakenOut {
   /** Whether a drive was taken out and nobody has said what became of it. */
   boolean isDriveOpen(Job job, Remedy remedy, Optional<Came> came) {
     return remedy.part().equals(DRIVE)
-        && came.isPresent()
+        && came.flatMap(c -> fitted(job, remedy, c))
+            .filter(f -> f.state() != Fitted.Recognised.STILL_THE_OLD_ONE)
+            .isPresent()
         && !oldParts.of(job.id()).containsKey(remedy.id());
   }
 
@@ -230,6 +239,7 @@ class TakenOut {
         ? permitted.drive(place.partKey()).status()
         : identity(job, place.part())
             .map(drive -> permissions.takenOut(job, drive).status())
-            .orElseGet(permitted::least);
+            // Which drive it was nobody read: then nothing of it is in any copy.
+            .orElse(permitted.at().said());
   }
 }
