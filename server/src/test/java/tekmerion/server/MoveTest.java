@@ -14,7 +14,6 @@ import tools.jackson.databind.JsonNode;
 /** Moves made by hand on jobs of the demo shop that sit in no bay. */
 @ExtendWith(RunningServer.class)
 class MoveTest {
-  private static final String BATTERY = "/api/jobs/J-2290";
   private static final String LOOP = "/api/jobs/J-2287";
 
   private static JsonNode job(ShopClient shop, String job) {
@@ -45,8 +44,13 @@ class MoveTest {
   @Test
   void whatIsSeenIsWeighedAndCanBeTakenBack(RunningServer.Shop shop) {
     ShopClient ines = shop.signedIn();
-    double before = share(ines, BATTERY, "battery-cells");
-    assertThat(offered(ines, BATTERY)).contains("battery-report");
+    String battery =
+        "/api/jobs/"
+            + Talk.begin(shop.signedIn("joao"))
+                .of("Moved Mika", "Norrvik", "13 laptop", "The battery lasts only ten minutes")
+                .takeIn();
+    double before = share(ines, battery, "battery-cells");
+    assertThat(offered(ines, battery)).contains("battery-report");
     Map<String, Object> spent =
         Map.of(
             "levels",
@@ -54,19 +58,19 @@ class MoveTest {
             "note",
             "41 % of design");
 
-    assertThat(send(ines, BATTERY, "battery-report", "outcome", spent).status()).isEqualTo(204);
+    assertThat(send(ines, battery, "battery-report", "outcome", spent).status()).isEqualTo(204);
 
-    assertThat(share(ines, BATTERY, "battery-cells")).isGreaterThan(before);
-    assertThat(offered(ines, BATTERY)).doesNotContain("battery-report");
-    JsonNode journal = job(ines, BATTERY).get("journal");
+    assertThat(share(ines, battery, "battery-cells")).isGreaterThan(before);
+    assertThat(offered(ines, battery)).doesNotContain("battery-report");
+    JsonNode journal = job(ines, battery).get("journal");
     assertThat(journal.get(journal.size() - 1).get("detail").stringValue())
         .isEqualTo("Full charge against design: under 50 %; Cycles: 500 and more. 41 % of design");
 
-    assertThat(send(ines, BATTERY, "battery-report", "take-back", Map.of()).status())
+    assertThat(send(ines, battery, "battery-report", "take-back", Map.of()).status())
         .isEqualTo(204);
 
-    assertThat(share(ines, BATTERY, "battery-cells")).isEqualTo(before);
-    assertThat(offered(ines, BATTERY)).contains("battery-report");
+    assertThat(share(ines, battery, "battery-cells")).isEqualTo(before);
+    assertThat(offered(ines, battery)).contains("battery-report");
   }
 
   @Test
@@ -166,13 +170,13 @@ class MoveTest {
     assertThat(
             send(
                     ines,
-                    BATTERY,
+                    LOOP,
                     "battery-look",
                     "outcome",
                     Map.of("levels", Map.of("battery.shape", "blue"), "note", ""))
                 .status())
         .isEqualTo(400);
-    assertThat(send(ines, BATTERY, "wave-a-wand", "could-not", Map.of("why", "x")).status())
+    assertThat(send(ines, LOOP, "wave-a-wand", "could-not", Map.of("why", "x")).status())
         .isEqualTo(404);
   }
 
