@@ -51,7 +51,7 @@ export function StepPartCard({ job, step, part }: StepPartCardProps) {
           {fitting.map((item) => (
             <Item key={item.id}>
               <span>
-                On the shelf: <b>{item.model}</b>
+                In stock: <b>{item.model}</b>
                 {whereOf(item)}
               </span>
               <Small

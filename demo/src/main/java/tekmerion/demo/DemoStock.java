@@ -20,10 +20,10 @@ class DemoStock {
     {"module", "SLIP 8G3200S", "DDR4", "SODIMM", 8L << 30, "drawer 5", 2},
     {"module", "SLIP 16G4800S", "DDR5", "SODIMM", 16L << 30, "drawer 5", 1},
     {"battery", "Pack for Ostrel 14", null, null, null, "cabinet", 1},
-    {"other", "Adapter 65 W, round plug", null, null, null, "shelf 2", 4},
-    {"other", "Fan for Norrvik 13", null, null, null, "shelf 2", 1},
+    {"other", "Adapter 65 W, round plug", null, null, null, "cupboard 2", 4},
+    {"other", "Fan for Norrvik 13", null, null, null, "cupboard 2", 1},
     {"other", "Coin cell CR2032", null, null, null, "drawer 1", 20},
-    {"other", "Supply 450 W", null, null, null, "shelf 4", 1},
+    {"other", "Supply 450 W", null, null, null, "cupboard 4", 1},
   };
 
   private final JdbcClient jdbc;

@@ -9,7 +9,7 @@ import org.openqa.selenium.interactions.Actions;
 /** The way through a page with the Tab key. */
 final class Tabs {
   /** Three times around the longest page: one that is drawn anew begins from its top. */
-  private static final int MOST_KEYS = 600;
+  private static final int MAX_KEYS = 600;
 
   private final ChromeDriver driver;
 
@@ -35,7 +35,7 @@ final class Tabs {
         """
             .formatted(told));
     List<String> went = focusWent(1);
-    for (int pressed = 0; pressed < MOST_KEYS; ) {
+    for (int pressed = 0; pressed < MAX_KEYS; ) {
       int at = firstOf(went, there);
       if (at >= 0) {
         int tooFar = went.size() - 1 - at;

@@ -3,6 +3,7 @@ package tekmerion.sim;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.InstantSource;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Base64;
@@ -281,8 +282,8 @@ public final class SimMachines implements MachineProvider {
     }
 
     @Override
-    public Clock clock() {
-      return SimClock.shown();
+    public Optional<InstantSource> clock() {
+      return Optional.of(SimClock.shown());
     }
 
     @Override

@@ -1,7 +1,7 @@
 package tekmerion.core.port;
 
 import java.io.IOException;
-import java.time.Clock;
+import java.time.InstantSource;
 import java.util.List;
 import java.util.Optional;
 
@@ -27,9 +27,9 @@ public interface MachineUnderTest {
     return Optional.empty();
   }
 
-  /** What time it is there: readings and runs are dated by it. */
-  default Clock clock() {
-    return Clock.systemUTC();
+  /** What its readings and runs are dated by; empty for the clock of whoever reads it. */
+  default Optional<InstantSource> clock() {
+    return Optional.empty();
   }
 
   /**

@@ -7,7 +7,9 @@ import java.net.http.WebSocket;
 import java.net.http.WebSocketHandshakeException;
 import java.nio.ByteBuffer;
 import java.nio.file.Path;
+import java.time.Clock;
 import java.time.Duration;
+import java.time.ZoneOffset;
 import java.util.concurrent.CompletionException;
 import java.util.concurrent.CompletionStage;
 import java.util.concurrent.CountDownLatch;
@@ -84,11 +86,9 @@ public final class LinkClient {
   public void run() throws InterruptedException {
     boolean enrolsFirst = outbox.identity(Enroller.TOKEN).isEmpty();
     // Outlives every connection: what is being read when the link is lost is read to its end.
-    try (CommandHost host =
-            new CommandHost(machine, outbox, machine.clock(), this::report, this::pumpNow);
+    try (CommandHost host = new CommandHost(machine, outbox, clock(), this::report, this::pumpNow);
         RunHost runHost =
-            new RunHost(
-                machine, outbox, folder, copies, machine.clock(), this::report, this::pumpNow)) {
+            new RunHost(machine, outbox, folder, copies, clock(), this::report, this::pumpNow)) {
       commands = host;
       runs = runHost;
       keepLinked(enrolsFirst);
@@ -307,5 +307,9 @@ public final class LinkClient {
           cause.getMessage() == null ? cause.getClass().getSimpleName() : cause.getMessage();
       return new IOException(why, cause);
     }
+  }
+
+  private Clock clock() {
+    return machine.clock().map(c -> c.withZone(ZoneOffset.UTC)).orElseGet(Clock::systemUTC);
   }
 }
