@@ -203,7 +203,7 @@ const Bays = styled.ul`
   min-width: 0;
   justify-content: flex-end;
   &[data-many] {
-    gap: 4px;
+    gap: 3px;
     flex-wrap: nowrap;
   }
   &[data-many] > li {
@@ -230,6 +230,7 @@ const Bays = styled.ul`
   &[data-many] button {
     inline-size: 100%;
     block-size: 100%;
+    padding: 3px 2px 3px 3px;
   }
 `;
 
