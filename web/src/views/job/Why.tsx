@@ -29,7 +29,7 @@ export function Why({ job, cause }: WhyProps) {
         </h2>
         {cause.weights.length > FEW && (
           <Rest onPress={() => setAll(!all)} aria-expanded={all}>
-            {all ? 'Only what weighs most' : `${cause.weights.length - FEW} more findings`}
+            {all ? 'Only what weighs most' : folded(cause.weights.slice(FEW))}
           </Rest>
         )}
       </Head>
@@ -48,6 +48,14 @@ export function Why({ job, cause }: WhyProps) {
       )}
     </Box>
   );
+}
+
+/** What speaks against the cause is named even while it is folded. */
+function folded(weights: FindingWeight[]): string {
+  const against = weights.filter((w) => w.decibans < 0).length;
+  const more = `${weights.length} more ${weights.length === 1 ? 'finding' : 'findings'}`;
+  if (against === 0) return more;
+  return `${more}, ${against} ${against === 1 ? 'speaks' : 'speak'} against it`;
 }
 
 function FindingRow({ job, weight }: { job: Job; weight: FindingWeight }) {

@@ -117,6 +117,12 @@ final class Browser implements AutoCloseable {
     click(By.xpath("//button[contains(normalize-space(),'%s')]".formatted(words)));
   }
 
+  /** In a job: a place names its drives, and opens to their views when it is chosen. */
+  void followTheReading() {
+    click(By.xpath("//li[.//a[contains(@href,'/drive/')]]/button[@aria-expanded]"));
+    follow("See the reading");
+  }
+
   void follow(String words) {
     click(By.xpath("//a[contains(normalize-space(),'%s')]".formatted(words)));
   }

@@ -84,6 +84,7 @@ class JourneyTest {
     assertThat(browser.texts(CAUSES)).hasSizeGreaterThanOrEqualTo(6);
     assertThat(browser.texts(WEIGHTS))
         .anyMatch(row -> row.matches("(?s).*sectors are pending.*\\+\\d.*"));
+    browser.click(By.xpath("//button[contains(.,'against it')]"));
     assertThat(browser.texts(WEIGHTS)).anyMatch(row -> row.contains("−"));
     assertAccessible();
 
@@ -150,14 +151,14 @@ class JourneyTest {
     browser.seeText("Bay 2 · probe on");
     browser.key("n");
     browser.seeText("240 GB solid-state drive");
-    browser.follow("See the reading");
+    browser.followTheReading();
     browser.seeHeading("The drive reports no trouble with its sectors");
 
     browser.key("3");
     browser.seeText("Bay 3 · probe on");
     browser.key(Keys.chord("n"));
     browser.seeHeading("Perhaps the cable, port or adapter of drive A is bad");
-    browser.follow("See the reading");
+    browser.followTheReading();
     browser.seeHeading("SMART READ DATA fails its own checksum: it cannot be trusted");
     browser.seeText("The bytes are kept");
     assertAccessible();

@@ -35,7 +35,7 @@ class Pictures {
       browser.seeText("Bay 3 · probe on");
       browser.key("n");
       browser.seeText("SMART READ DATA fails its own checksum");
-      browser.follow("See the reading");
+      browser.followTheReading();
       browser.seeHeading("cannot be trusted");
 
       browser.key("1");
