@@ -84,17 +84,18 @@ function Turn({ job, plans }: { job: Job; plans: Plans }) {
   if (turn === null || turn === undefined) {
     return (
       <p>
-        <b>What would change it:</b> nothing that can be looked at now.
+        <b>What could change it:</b> nothing that can be looked at now.
       </p>
     );
   }
   return (
     <p>
-      <b>What would change it:</b> “{turn.outcome}” ({Math.round(100 * turn.chance)} in 100): then{' '}
-      {turn.plan.charAt(0).toLowerCase() + turn.plan.slice(1)}.{' '}
+      <b>What could change it:</b>{' '}
       <Link to={`/job/${job.number}?move=${encodeURIComponent(turn.move)}`}>
         {turn.moveWords}, {turn.minutes} min ›
-      </Link>
+      </Link>{' '}
+      With “{turn.outcome}” ({Math.round(100 * turn.chance)} in 100) the best plan is: “{turn.plan}
+      ”.
     </p>
   );
 }

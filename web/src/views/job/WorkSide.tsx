@@ -18,27 +18,16 @@ export interface WorkSideProps {
 export function WorkSide({ job, onOpenDiagnosis }: WorkSideProps) {
   const lane = useFloor().data?.jobs.find((one) => one.number === job.number);
   const estimates = useEstimates(job.number).data;
-  const isOver = job.work?.steps.some((step) => step.state === 'WAITS_FOR_DECISION') === true;
   return (
     <Side aria-label="Beside the work">
       {lane !== undefined && <Promise lane={lane} />}
       {estimates !== undefined && <Agreed number={job.number} newest={estimates[0]} />}
-      <Card>
-        {job.contradicted === null && !isOver ? (
-          <>
-            <h2>Nothing speaks against it so far</h2>
-            <p>It is called into question if a reading contradicts it, or the complaint stays.</p>
-          </>
-        ) : (
-          <>
-            <h2>Look at the decision again</h2>
-            <p>
-              {job.contradicted ?? 'All of the plan was done, and the complaint is still there.'}
-            </p>
-            <Link to={`/job/${job.number}/decision`}>Decide anew ›</Link>
-          </>
-        )}
-      </Card>
+      {job.contradicted === null && (
+        <Card>
+          <h2>Nothing speaks against it so far</h2>
+          <p>It is called into question if a reading contradicts it, or the complaint stays.</p>
+        </Card>
+      )}
       {onOpenDiagnosis !== null && (
         <Card>
           <h2>Diagnosis</h2>

@@ -5,7 +5,6 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.sql.Timestamp;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -13,8 +12,6 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.UUID;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import tekmerion.core.forecast.OpenHours;
 import tekmerion.core.knowhow.Question.Subject;
@@ -37,7 +34,6 @@ import tools.jackson.databind.json.JsonMapper;
  */
 @Component
 class PastJobs {
-  static final String PROBE_VERSION = "0.1.0";
   private final Map<String, Long> machineBySerial = new HashMap<>();
   private final Map<String, Long> customerByName = new HashMap<>();
   private final Machines machines;
@@ -47,7 +43,6 @@ class PastJobs {
   private final PastWork work;
   private final SearchIndex search;
   private final OpenHours hours;
-  private final JdbcClient jdbc;
   private final JsonMapper json;
   private final EntityManager entities;
 
@@ -59,7 +54,6 @@ class PastJobs {
       PastWork work,
       SearchIndex search,
       OpenHours hours,
-      JdbcClient jdbc,
       JsonMapper json,
       EntityManager entities) {
     this.machines = machines;
@@ -69,7 +63,6 @@ class PastJobs {
     this.work = work;
     this.search = search;
     this.hours = hours;
-    this.jdbc = jdbc;
     this.json = json;
     this.entities = entities;
   }
@@ -80,10 +73,9 @@ class PastJobs {
    */
   void load(Path file, long lastNumber, Account counter, List<Account> technicians, Instant now) {
     List<PastJob> lines = read(file);
-    UUID probe = probe(now);
     for (int i = 0; i < lines.size(); i++) {
       String number = "J-" + (lastNumber - lines.size() + 1 + i);
-      keep(lines.get(i), number, counter, technicians.get(i % technicians.size()), probe, now);
+      keep(lines.get(i), number, counter, technicians.get(i % technicians.size()), now);
       entities.flush();
       entities.clear(); // else every flush would look through all jobs before
     }
@@ -101,26 +93,7 @@ class PastJobs {
     }
   }
 
-  /** The probe that the past readings came from; long revoked. */
-  private UUID probe(Instant now) {
-    UUID id = UUID.randomUUID();
-    jdbc.sql(
-            "INSERT INTO probe (id, bay_id, outbox_id, token_hash, probe_version, machine_note,"
-                + " enrolled_at, revoked_at, online, received_through)"
-                + " SELECT ?, MIN(id), ?, UNHEX(SHA2(?, 256)), ?, '{}', ?, ?, FALSE, 0 FROM bay")
-        .params(
-            id.toString(),
-            UUID.randomUUID().toString(),
-            UUID.randomUUID().toString(),
-            PROBE_VERSION,
-            Timestamp.from(now),
-            Timestamp.from(now))
-        .update();
-    return id;
-  }
-
-  private void keep(
-      PastJob line, String number, Account counter, Account technician, UUID probe, Instant now) {
+  private void keep(PastJob line, String number, Account counter, Account technician, Instant now) {
     Instant taken = taken(line, now);
     Job job =
         takenIn.job(
@@ -132,7 +105,7 @@ class PastJobs {
             taken,
             hours.after(taken, 600),
             counter);
-    work.work(job, line, technician, probe, taken);
+    work.work(job, line, technician, taken);
     jobs.flush();
     search.note(job);
   }

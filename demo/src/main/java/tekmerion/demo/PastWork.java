@@ -3,32 +3,22 @@ package tekmerion.demo;
 import java.sql.Timestamp;
 import java.time.Instant;
 import java.util.Base64;
-import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
-import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import tekmerion.core.decision.Course;
-import tekmerion.core.drive.DriveIdentity;
-import tekmerion.core.drive.PartReading;
 import tekmerion.core.forecast.OpenHours;
 import tekmerion.core.forecast.Stage;
 import tekmerion.core.page.RawPage;
-import tekmerion.core.port.PageAnswer;
 import tekmerion.core.port.PageKind;
 import tekmerion.core.weigh.Weighed;
 import tekmerion.server.account.Account;
 import tekmerion.server.decision.DecisionService;
-import tekmerion.server.evidence.PastReadings;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
-import tekmerion.server.job.Journal;
 import tekmerion.server.job.JournalEntry;
-import tekmerion.server.part.Part;
-import tekmerion.server.part.PartService;
 import tekmerion.server.weighing.WeighingService;
 import tekmerion.sim.PastJob;
 
@@ -36,40 +26,34 @@ import tekmerion.sim.PastJob;
 @Component
 class PastWork {
   private final Jobs jobs;
-  private final PartService parts;
-  private final PastReadings readings;
+  private final BenchReadings bench;
   private final DecisionService decisions;
   private final WeighingService weighing;
   private final TakenIn takenIn;
-  private final Journal journal;
   private final OpenHours hours;
   private final JdbcClient jdbc;
 
   PastWork(
       Jobs jobs,
-      PartService parts,
-      PastReadings readings,
+      BenchReadings bench,
       DecisionService decisions,
       WeighingService weighing,
       TakenIn takenIn,
-      Journal journal,
       OpenHours hours,
       JdbcClient jdbc) {
     this.jobs = jobs;
-    this.parts = parts;
-    this.readings = readings;
+    this.bench = bench;
     this.decisions = decisions;
     this.weighing = weighing;
     this.takenIn = takenIn;
-    this.journal = journal;
     this.hours = hours;
     this.jdbc = jdbc;
   }
 
   /** Read, decided, worked on, handed back: each stage as long as it took. */
-  void work(Job job, PastJob line, Account technician, UUID probe, Instant taken) {
+  void work(Job job, PastJob line, Account technician, Instant taken) {
     Instant read = hours.after(taken, line.stageMinutes().get(0));
-    readDrive(job, line, probe, read);
+    readDrive(job, line, read);
     Weighed weighed = weighing.reweigh(job);
     Instant decided = hours.after(read, line.stageMinutes().get(1));
     List<Course> courses = line.courses().stream().map(Course::valueOf).toList();
@@ -100,7 +84,7 @@ class PastWork {
         .update();
   }
 
-  private void readDrive(Job job, PastJob line, UUID probe, Instant when) {
+  private void readDrive(Job job, PastJob line, Instant when) {
     if (line.pages().isEmpty()) {
       return;
     }
@@ -110,13 +94,7 @@ class PastWork {
             (kind, base64) ->
                 PageKind.ofWireName(kind)
                     .ifPresent(k -> pages.put(k, new RawPage(Base64.getDecoder().decode(base64)))));
-    Map<PageKind, PageAnswer> answers = new EnumMap<>(PageKind.class);
-    pages.forEach((kind, page) -> answers.put(kind, new PageAnswer.Got(page)));
-    Optional<DriveIdentity> identity = DriveIdentity.of(new PartReading(answers));
-    Part part = parts.met(job.machine().id(), "drive-a", "Drive A", identity, when).part();
-    readings.keep(job, part, probe, PastJobs.PROBE_VERSION, when, pages);
-    journal.save(
-        new JournalEntry(job.id(), when, JournalEntry.Kind.READING, "Drive A read", "", "probe"));
+    bench.keep(job, pages, when);
   }
 
   private void change(Job job, String what, Account by, Instant begun, Instant done) {

@@ -4,6 +4,7 @@ import java.sql.Timestamp;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Map;
+import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import tekmerion.core.forecast.OpenHours;
@@ -61,7 +62,7 @@ class TodaysJobs {
         takenIn.job(
             "J-" + today.number(),
             machine(today, then),
-            customers.save(new Customer(today.customer())),
+            customer(today),
             today.answers(promised),
             today.dataWanted(),
             then,
@@ -98,7 +99,28 @@ class TodaysJobs {
     return open.equals(at) ? at : open.plus(Duration.ofHours(3));
   }
 
+  /** Who was here before is known. */
+  private Customer customer(Today today) {
+    String name = today.customer();
+    Customer customer =
+        known("SELECT id FROM customer WHERE display_name = ? ORDER BY id LIMIT 1", name)
+            .flatMap(customers::findById)
+            .orElseGet(() -> new Customer(name));
+    customer.reachedBy(name, today.phone(), today.email());
+    return customers.save(customer);
+  }
+
   private Machine machine(Today today, Instant then) {
+    return known("SELECT id FROM machine WHERE serial = ? ORDER BY id LIMIT 1", today.serial())
+        .map(machines::getReferenceById)
+        .orElseGet(() -> fresh(today, then));
+  }
+
+  private Optional<Long> known(String sql, String by) {
+    return jdbc.sql(sql).param(by).query(Long.class).optional();
+  }
+
+  private Machine fresh(Today today, Instant then) {
     boolean loose = today.subject() != null;
     Machine machine =
         machines.save(

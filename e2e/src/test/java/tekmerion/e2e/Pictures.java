@@ -7,6 +7,7 @@ import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
+import tekmerion.launch.BenchMorning;
 import tekmerion.launch.ShopClient;
 
 /**
@@ -28,6 +29,11 @@ class Pictures {
       browser.signIn(Whole.PERSON, Whole.PASSWORD);
       browser.seeHeading("machines need a person");
       ShopClient shop = whole.signedIn();
+      BenchMorning.MACHINES.forEach(
+          (bay, machine) -> whole.startProbe(bay, machine, shop.enrolmentCode(bay)));
+      new BenchMorning(shop, whole::exchange).work();
+      takeTheMorning(browser, folder);
+      PlansTable.write(shop, folder.resolveSibling("demo-plans.md"));
       whole.startProbe(1, "sim:worn-disk,50,240", shop.enrolmentCode(1));
       whole.startProbe(3, "sim:bad-bridge,50", shop.enrolmentCode(3));
 
@@ -67,6 +73,25 @@ class Pictures {
     }
   }
 
+  /** What stands in the jobs when the demo is opened for the first time. */
+  private static void takeTheMorning(Browser browser, Path folder) {
+    browser.open("/memory/J-2270");
+    browser.seeText("all in byte lane 2");
+    browser.picture(folder.resolve("memory.png"));
+    browser.open("/battery/J-2290");
+    browser.seeHeading("of what a new one does, measured");
+    browser.picture(folder.resolve("battery.png"));
+    browser.open("/work/J-2288");
+    browser.seeText("Between the two samples");
+    browser.picture(folder.resolve("work.png"));
+    browser.open("/memory/J-2294");
+    browser.seeText("3 · Next");
+    browser.picture(folder.resolve("isolate.png"));
+    browser.open("/rescue/J-2279/drive-a");
+    browser.seeText("paused");
+    browser.picture(folder.resolve("rescue.png"));
+  }
+
   /** The signed plan, step by step. */
   private static void takeSteps(Browser browser, Path folder) {
     browser.type("In your words, for the next of us", "Pending sectors grow, its self-test stops.");
@@ -95,7 +120,6 @@ class Pictures {
                 .contains("copied, not verified yet"));
     browser.click(By.xpath("//button[@aria-label='Start: Check of the image']"));
     browser.seeHeading("copied and verified");
-    browser.picture(folder.resolve("rescue.png"));
     browser.open("/job/J-2291");
     browser.press("Data copied");
     browser.seeText("The data is");
@@ -145,41 +169,6 @@ class Pictures {
     browser.picture(folder.resolve("drive.png"));
   }
 
-  /** Memory with its march, a battery run down, a machine at its work, what is plugged in. */
-  private static void takeInstruments(Whole whole, Browser browser, ShopClient shop, Path folder) {
-    whole.startProbe(7, "sim:bad-module,5,2000", shop.enrolmentCode(7));
-    whole.startProbe(8, "sim:tired-battery,5,400", shop.enrolmentCode(8));
-    whole.startProbe(9, "sim:busy-drive,5,6000", shop.enrolmentCode(9));
-    browser.open("/memory/J-2270");
-    browser.seeText("2 of its 2 slots filled");
-    browser.press("Start");
-    browser.seeText("all in byte lane 2");
-    browser.press("Begin");
-    browser.seeHeading("Start it as it came");
-    browser.press("It failed");
-    browser.seeText("2 · Next");
-    browser.picture(folder.resolve("memory.png"));
-    browser.open("/battery/J-2290");
-    browser.seeHeading("It says that it holds");
-    browser.press("Start");
-    browser.seeHeading("of what a new one does, measured");
-    browser.picture(folder.resolve("battery.png"));
-    browser.open("/work/J-2288");
-    browser.press("Start");
-    browser.seeHeading("is busy for 97 % of the time");
-    browser.picture(folder.resolve("work.png"));
-    browser.open("/isolate/J-2294/outside");
-    browser.type(
-        "What there is, one a line", "label printer\nscanner\nhub\noutside drive\nwebcam\nheadset");
-    browser.press("Begin");
-    browser.seeText("1 · Next");
-    browser.press("It failed");
-    browser.seeText("2 · Next");
-    browser.press("It ran");
-    browser.seeText("3 · Next");
-    browser.picture(folder.resolve("isolate.png"));
-  }
-
   private static void takeIntakeAndTheRest(
       Whole whole, Browser browser, ShopClient shop, Path folder) {
     browser.open("/intake");
@@ -209,7 +198,6 @@ class Pictures {
     browser.follow("Its history");
     browser.seeHeading("has been in 2 machines");
     browser.picture(folder.resolve("part.png"));
-    takeInstruments(whole, browser, shop, folder);
     browser.open("/");
     browser.seeHeading("need a person");
     browser.press("Ines R.");

@@ -153,6 +153,12 @@ final class Whole implements AutoCloseable {
     return probe;
   }
 
+  /** Another machine on a bay whose probe is enrolled. */
+  void exchange(int bay, String machine) {
+    probes.get(bay).close();
+    startProbe(bay, machine, null);
+  }
+
   void killProbe(int bay) {
     probes.get(bay).kill();
   }

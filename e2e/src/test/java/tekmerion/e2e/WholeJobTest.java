@@ -64,7 +64,7 @@ class WholeJobTest {
     browser.seeText("46 sectors are pending");
     toTheDecision();
     estimated("By phone…", "Fenna Brandt", "The owner agreed by phone");
-    finding("Recover the data, then replace drive A", "46 pending, its own test stops.");
+    signed("Recover the data, then replace drive A", "46 pending, its own test stops.");
     copied(job);
     browser.open("/job/" + job);
     browser.seeText("Recover the data, then replace drive A: step 2 of");
@@ -253,7 +253,7 @@ class WholeJobTest {
     browser.tabTo("Decide on it ›");
     browser.keys(Keys.ENTER);
     browser.seeText("Sign the decision");
-    finding("Install the system anew", "The reset broke off at a third.");
+    signed("Install the system anew", "The reset broke off at a third.");
     browser.tabToward("Size, such as 500 GB");
     browser.keys("240 GB", Keys.TAB, "QUAY-240F", Keys.TAB, lastFourOf(job));
     browser.tabTo("Begin: Install the system anew");
@@ -415,7 +415,7 @@ class WholeJobTest {
   /** As it leans. */
   private static void rule(String plan, String reason) {
     toTheDecision();
-    finding(plan, reason);
+    signed(plan, reason);
   }
 
   /** Another plan than those that are offered. */
@@ -429,7 +429,7 @@ class WholeJobTest {
     browser.tabTo("Compare it");
     browser.keys(Keys.ENTER);
     browser.seeText("your own ·");
-    finding(remedy, reason);
+    signed(remedy, reason);
   }
 
   private static void sign(String reason) {
@@ -439,7 +439,7 @@ class WholeJobTest {
     browser.keys(Keys.ENTER);
   }
 
-  private static void finding(String plan, String reason) {
+  private static void signed(String plan, String reason) {
     sign(reason);
     browser.seeHeading("Decided: " + plan);
     browser.open(browser.path().replace("/decision", ""));

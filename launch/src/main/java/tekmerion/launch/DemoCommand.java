@@ -10,7 +10,6 @@ import java.time.Duration;
 import java.time.LocalDateTime;
 import java.util.HashMap;
 import java.util.Map;
-import java.util.TreeMap;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -25,18 +24,6 @@ import picocli.CommandLine.Option;
     mixinStandardHelpOptions = true)
 final class DemoCommand implements Callable<Integer> {
   private static final String PERSON = "ines";
-
-  /** By bay. */
-  private static final Map<Integer, String> MACHINES =
-      new TreeMap<>(
-          Map.of(
-              1, "sim:worn-disk",
-              2, "sim:sound-drive",
-              3, "sim:bad-bridge",
-              4, "sim:outside-disk",
-              7, "sim:bad-module",
-              8, "sim:tired-battery",
-              9, "sim:busy-drive"));
 
   @Option(
       names = "--data",
@@ -108,8 +95,7 @@ final class DemoCommand implements Callable<Integer> {
         System.out.printf(
             "  The shop's clock is off by %d minutes: see --at.%n%n", offBy.toMinutes());
       }
-      bench(home, folder, server, secrets, running);
-      System.out.println("Seven simulated machines are on the bench. Ctrl-C ends everything.");
+      new DemoBench(home, folder, server, secrets, running).start(PERSON);
       running.await();
     }
   }
@@ -123,37 +109,5 @@ final class DemoCommand implements Callable<Integer> {
   private static String secretPort(Secrets secrets) {
     String known = secrets.peek("port");
     return known == null ? "8780" : known;
-  }
-
-  /** Each probe enrols as any other would: with a code from its bay. */
-  private static void bench(
-      Home home, Path folder, ServerProcess server, Secrets secrets, Running running) {
-    ShopClient shop = new ShopClient(server.address());
-    boolean signedIn = false;
-    for (Map.Entry<Integer, String> machine : MACHINES.entrySet()) {
-      int bay = machine.getKey();
-      Path place = folder.resolve("probes/bay-" + bay);
-      String enrolledWith = "enrolledWith.bay" + bay;
-      String code = null;
-      if (!server.address().toString().equals(secrets.peek(enrolledWith))) {
-        if (!signedIn) {
-          ShopClient.Answer answer = shop.signIn(PERSON, secrets.get("demoPassword", 10));
-          if (answer.status() != 200) {
-            throw new LaunchException("The demo sign-in does not work: " + answer.body());
-          }
-          signedIn = true;
-        }
-        code = shop.enrolmentCode(bay);
-        secrets.put(enrolledWith, server.address().toString());
-      }
-      running.add(
-          ProbeProcess.start(
-              home,
-              place,
-              server.address(),
-              machine.getValue(),
-              code,
-              Duration.parse(secrets.peek("clockOffBy"))));
-    }
   }
 }

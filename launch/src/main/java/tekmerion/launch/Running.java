@@ -15,8 +15,12 @@ final class Running implements AutoCloseable {
     Runtime.getRuntime().addShutdownHook(new Thread(this::close, "end what was started"));
   }
 
+  /** After the end nothing begins: it is ended at once. */
   synchronized <T extends AutoCloseable> T add(T one) {
     started.push(one);
+    if (ended.getCount() == 0) {
+      close();
+    }
     return one;
   }
 

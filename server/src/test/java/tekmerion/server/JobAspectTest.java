@@ -32,7 +32,7 @@ import tools.jackson.databind.JsonNode;
  */
 @ExtendWith(RunningServer.class)
 class JobAspectTest {
-  private static final int STEPS = 120;
+  private static final int STEPS = 80;
   private static final List<String> STATUSES = List.of("NOT_ASKED", "WANTED", "NOT_WANTED");
   private static final List<String> COURSES = List.of("REPAIR", "RECOVER_DATA", "REPLACE_PART");
 

@@ -133,12 +133,18 @@ class MoveTest {
   @Test
   void aMoveThatWritesIsLockedUntilTheDataIsSafe(RunningServer.Shop shop) {
     ShopClient ines = shop.signedIn();
+    String job =
+        "/api/jobs/"
+            + Talk.begin(shop.signedIn("joao"))
+                .of("Locked Lund", "Tarnwick", "desk tower", "Keeps restarting, stuck update")
+                .say(Map.of("said", Map.of("boot-stage", List.of("recovery"))))
+                .takeIn();
 
-    ShopClient.Answer begun = send(ines, LOOP, "system-file-verify", "begin", Map.of());
+    ShopClient.Answer begun = send(ines, job, "system-file-verify", "begin", Map.of());
     ShopClient.Answer told =
         send(
             ines,
-            LOOP,
+            job,
             "system-file-verify",
             "outcome",
             Map.of("levels", Map.of("cure.system-files", "gone"), "note", ""));

@@ -121,6 +121,9 @@ public final class RunningServer implements ParameterResolver {
       System.setOut(new PrintStream(said, true, StandardCharsets.UTF_8));
       try {
         application = program.run(arguments);
+      } catch (RuntimeException e) {
+        database.close();
+        throw e;
       } finally {
         System.setOut(console);
         firstWords = said.toString(StandardCharsets.UTF_8);

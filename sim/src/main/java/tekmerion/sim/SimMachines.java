@@ -7,6 +7,7 @@ import java.time.InstantSource;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Base64;
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -32,9 +33,9 @@ import tekmerion.sim.disk.DiskContent;
  * <p>{@code sim:bad-module} has two memory modules, A and B, of which B is bad; what sits in its
  * two slots is said after a third comma, as {@code AB}, {@code -B} or {@code B-}. {@code
  * sim:tired-battery} has a worn pack. {@code sim:busy-drive} is at work, and calm after a third
- * comma with {@code calm}. {@code sim:worn-disk} has its drive replaced with {@code new}. {@code
- * sim:outside-disk} is a bench machine with a customer's disk docked to it, whose first sectors
- * were written over.
+ * comma with {@code calm}. {@code sim:stuck-update} is sound in all its parts. {@code
+ * sim:worn-disk} has its drive replaced with {@code new}. {@code sim:outside-disk} is a bench
+ * machine with a customer's disk docked to it, whose first sectors were written over.
  */
 public final class SimMachines implements MachineProvider {
   private static final String SCHEME = "sim:";
@@ -77,6 +78,7 @@ public final class SimMachines implements MachineProvider {
       case "worn-flash" -> Optional.of(wornFlash(perPage, speedUp));
       case "bad-module" -> Optional.of(badModule(perPage, speedUp, setting));
       case "tired-battery" -> Optional.of(tiredBattery(perPage, speedUp));
+      case "stuck-update" -> Optional.of(stuckUpdate(perPage, speedUp));
       case "busy-drive" -> Optional.of(busyDrive(perPage, speedUp, setting));
       case "outside-disk" -> Optional.of(outsideDisk(perPage, speedUp));
       default -> Optional.empty();
@@ -116,9 +118,18 @@ public final class SimMachines implements MachineProvider {
   /** What the worn disk said of itself when it was younger, by wire name, in base64. */
   static Map<String, String> wornDiskPages(double hours) {
     SimDrive drive = wornDisk(hours, NEVER_TESTED, Clock.fixed(Instant.EPOCH, ZoneOffset.UTC), 0);
+    return pages(drive, HistoryDrive.KEPT);
+  }
+
+  /** What the tired pack said of itself when it was younger, likewise. */
+  static Map<String, String> tiredPackPages(double gaugeAh, long cycles) {
+    return pages(tiredPack(gaugeAh, cycles, 1), List.of(PageKind.BATTERY_SUPPLY));
+  }
+
+  private static Map<String, String> pages(PageSource source, Collection<PageKind> kinds) {
     Map<String, String> pages = new LinkedHashMap<>();
-    for (PageKind kind : HistoryDrive.KEPT) {
-      drive
+    for (PageKind kind : kinds) {
+      source
           .read(kind)
           .bytes()
           .ifPresent(
@@ -201,15 +212,24 @@ public final class SimMachines implements MachineProvider {
     SimBoard board =
         new SimBoard(
             "Norrvik", "13 laptop", "NV13-0921-07", true, List.of(Optional.of(only)), speedUp);
-    SimBattery battery =
-        new SimBattery(
-            new SimBattery.Life(
-                "Lodestar", "PM-3", "LS-00417", 4.4, 1.93, 2.05, 731, 0.154, 2 * speedUp));
+    SimBattery battery = tiredPack(2.05, 731, speedUp);
     return machine("Norrvik", "13 laptop", "NV13-0921-07", drive, slow(drive, perPage))
         .with(
             Optional.of(board.board(slow(board, perPage))),
             Optional.of(battery.battery(slow(battery, perPage))),
             Optional.of(new SimLoad(SimLoad.Work.CALM, speedUp / 6, 31)));
+  }
+
+  private static SimBattery tiredPack(double gaugeAh, long cycles, double speedUp) {
+    return new SimBattery(
+        new SimBattery.Life(
+            "Lodestar", "PM-3", "LS-00417", 4.4, 1.93, gaugeAh, cycles, 0.154, 2 * speedUp));
+  }
+
+  /** Sound in all its parts; what is wrong with it is its system. */
+  private MachineUnderTest stuckUpdate(Duration perPage, double speedUp) {
+    SimDrive drive = drive("QUAY-240F", "Q24F-55013-B", SECTORS_240_GB, 55_013, 6_830, speedUp);
+    return machine("Tarnwick", "desk tower", "TWD-31880", drive, slow(drive, perPage));
   }
 
   private MachineUnderTest busyDrive(Duration perPage, double speedUp, String setting) {

@@ -1,5 +1,7 @@
 package tekmerion.core.permit;
 
+import java.util.List;
+
 /** Something that somebody wants to do in a job. */
 public sealed interface Action {
   /** Stands for every drive of the machine. */
@@ -40,6 +42,14 @@ public sealed interface Action {
    */
   record Scrap(DriveState drive) implements Action {}
 
-  /** The machine goes back to its owner as mended. */
-  record HandBack() implements Action {}
+  /**
+   * The machine goes back to its owner.
+   *
+   * @param unsaid steps by name that took a drive out, of which nobody said what became of it
+   */
+  record HandBack(List<String> unsaid) implements Action {
+    public HandBack {
+      unsaid = List.copyOf(unsaid);
+    }
+  }
 }

@@ -16,6 +16,8 @@ public enum Lock {
   BATTERY_UNSAFE,
   /** A part would be replaced on one finding. */
   ONE_FINDING_ONLY,
+  /** Nobody said what became of a drive that was taken out: it may hold the only data. */
+  OLD_DRIVE_UNSAID,
   /** It is not shown that the complaint is gone. */
   NOT_PROVEN,
   /** Nothing was decided that erases. */

@@ -47,7 +47,7 @@ public record Permissions(Situation at) {
     if (action instanceof Action.Scrap scrap) {
       return data(SCRAP, scrap.drive());
     }
-    return handBack();
+    return handBack(((Action.HandBack) action).unsaid());
   }
 
   /** The least safe of the machine's drives; what was said while none is known. */
@@ -207,7 +207,14 @@ public record Permissions(Situation at) {
   }
 
   /** Nothing goes back as mended before that was shown, unless its owner signs for it. */
-  private Permission handBack() {
+  /** The owner may take it without proof; nobody may lose a drive of theirs. */
+  private Permission handBack(List<String> unsaid) {
+    if (!unsaid.isEmpty()) {
+      return new Locked(
+          Lock.OLD_DRIVE_UNSAID,
+          "Nobody has said what became of the old drive.",
+          "Opens when the step “%s” says it.".formatted(unsaid.get(0)));
+    }
     if (at.takenAsItIs()) {
       return Permission.OPEN;
     }

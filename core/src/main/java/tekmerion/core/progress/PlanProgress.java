@@ -113,6 +113,11 @@ public record PlanProgress(List<Step> steps) {
     return new PlanProgress(steps);
   }
 
+  /** Whether all that was to mend it was done, and none of it did. */
+  public boolean isOverInVain() {
+    return steps.stream().anyMatch(step -> step.state() == StepState.WAITS_FOR_DECISION);
+  }
+
   private static StepState state(
       Remedy remedy, DataStatus data, WaitsFor waitsFor, boolean gone, int first) {
     if (remedy.done().filter(Outcome.NOT_DONE::equals).isPresent()) {

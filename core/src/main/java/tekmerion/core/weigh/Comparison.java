@@ -5,6 +5,7 @@ import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
@@ -23,8 +24,10 @@ import tekmerion.core.words.Sentences;
  * @param plans cheapest first; the first is the best
  * @param why what makes the first the best, in a sentence
  * @param remedies what a plan of one's own can be put together from
+ * @param names of these by id, with the part that each is for: "Replace drive A"
  */
-public record Comparison(List<Compared> plans, String why, List<Remedy> remedies) {
+public record Comparison(
+    List<Compared> plans, String why, List<Remedy> remedies, Map<String, String> names) {
   /** Rows that come by themselves. */
   private static final int SHOWN = 5;
 
@@ -37,6 +40,12 @@ public record Comparison(List<Compared> plans, String why, List<Remedy> remedies
   public Comparison {
     plans = List.copyOf(plans);
     remedies = List.copyOf(remedies);
+    names = Map.copyOf(names);
+  }
+
+  /** Any plan of these remedies, with the parts that it is done to. */
+  public String words(Plan plan) {
+    return plan.words(remedy -> names.getOrDefault(remedy.id(), remedy.name()));
   }
 
   /**
@@ -123,7 +132,9 @@ public record Comparison(List<Compared> plans, String why, List<Remedy> remedies
                           draws.gone(plan),
                           own.filter(list -> isOf(plan, list)).isPresent()))
               .toList();
-      return new Comparison(rows, why(rows), choices.all());
+      Map<String, String> names =
+          choices.all().stream().collect(Collectors.toMap(Remedy::id, this::named));
+      return new Comparison(rows, why(rows), choices.all(), names);
     }
 
     private static boolean isOf(Plan plan, List<Remedy> list) {
@@ -246,18 +257,21 @@ public record Comparison(List<Compared> plans, String why, List<Remedy> remedies
       double gone = best.gone() - next.gone();
       double lost = next.dataLost() - best.dataLost();
       long minutes = Math.round(next.cost() - best.cost());
-      String all = "all counted, %d minutes of work less than %s".formatted(minutes, than);
       if (minutes < 1) {
-        return "Nearly the same as %s: the gentler may be chosen.".formatted(than);
+        return "This plan and %s are nearly equal. Choose the gentler one.".formatted(than);
       }
+      String saves =
+          "It saves %d minutes of work, comebacks and lost data counted.".formatted(minutes);
       if (gone >= NAMED && gone >= lost) {
-        return "It ends the complaint %d in 100 more often: %s."
-            .formatted(Math.round(100 * gone), all);
+        return "This plan ends the complaint in %d more of 100 cases than %s. %s"
+            .formatted(Math.round(100 * gone), than, saves);
       }
       if (lost >= NAMED) {
-        return "It loses the data %d in 100 less often: %s.".formatted(Math.round(100 * lost), all);
+        return "This plan loses data in %d fewer of 100 cases than %s. %s"
+            .formatted(Math.round(100 * lost), than, saves);
       }
-      return "It costs least: %s.".formatted(all);
+      return "This plan costs %d minutes of work less than %s, comebacks and lost data counted."
+          .formatted(minutes, than);
     }
   }
 }

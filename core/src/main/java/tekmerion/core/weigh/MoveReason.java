@@ -5,6 +5,8 @@ import tekmerion.core.knowhow.Move;
 
 /** Why a move is worth making, in a plain sentence. */
 final class MoveReason {
+  private static final double WORTH_NAMING = 5;
+
   private MoveReason() {}
 
   /**
@@ -15,44 +17,46 @@ final class MoveReason {
    */
   static String of(Move move, double bits, double saved, Move failed, boolean clears) {
     if (failed != null) {
-      return "“%s” broke off half way: this is what comes after it. %s%s"
+      return "“%s” broke off. This move comes next. %s%s"
           .formatted(
               failed.name(),
               move.purpose(),
               move.presupposes().isEmpty()
                   ? ""
-                  : " It presupposes %s.".formatted(String.join(", ", presupposed(move))));
+                  : " This move needs %s.".formatted(String.join(", ", presupposed(move))));
     }
     if (clears) {
-      return "What would work this part for long stays locked until this was seen. "
-          + move.purpose();
+      return "Long tests of this part stay locked until this move is made. " + move.purpose();
     }
-    String tells =
-        bits >= 0.5
-            ? "It settles most of what is open"
-            : bits >= 0.1
-                ? "It tells much"
-                : bits >= 0.02 ? "It tells something" : "It tells little";
-    return "%s%s. %s".formatted(tells, saves(saved), move.purpose());
+    return "This move %s. %s".formatted(worth(bits, saved), move.purpose());
   }
 
   /**
    * @param differ whether two looks at it told different things
    */
   static String again(double saved, boolean differ, Move move) {
-    return "%s%s. %s"
+    return "%s%s %s"
         .formatted(
             differ
-                ? "Two looks at it told different things; a third one decides"
-                : "Much hangs on what was seen here once; a second look settles it",
-            saves(saved),
+                ? "Two looks showed different things. A third look decides."
+                : "The diagnosis rests on one look here. A second look makes sure.",
+            saved >= WORTH_NAMING ? " This move saves about %.0f minutes.".formatted(saved) : "",
             move.purpose());
   }
 
-  private static String saves(double saved) {
-    return saved >= 5
-        ? " and is expected to save %.0f minutes of work or comeback".formatted(saved)
-        : "";
+  /** What tells little may save much: one look can rule out dear work. */
+  private static String worth(double bits, double saved) {
+    String tells =
+        bits >= 0.5
+            ? "decides most of what is open"
+            : bits >= 0.1
+                ? "tells much about the cause"
+                : bits >= 0.02 ? "tells something about the cause" : "";
+    if (saved < WORTH_NAMING) {
+      return tells.isEmpty() ? "tells little about the cause" : tells;
+    }
+    String saves = "saves about %.0f minutes".formatted(saved);
+    return tells.isEmpty() ? saves : "%s and %s".formatted(tells, saves);
   }
 
   private static List<String> presupposed(Move move) {

@@ -2,6 +2,7 @@ package tekmerion.core.weigh;
 
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.function.Function;
 import java.util.function.IntToDoubleFunction;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
@@ -111,14 +112,23 @@ public record Plan(
 
   /** "Recover the data, then replace the drive; if that does not end it, replace the board". */
   public String words() {
+    return words(Remedy::name);
+  }
+
+  /**
+   * The same with other names.
+   *
+   * @param name of a remedy, with the part that it is for
+   */
+  public String words(Function<Remedy, String> name) {
     if (remedies.isEmpty()) {
       return Course.NOTHING_FOUND.words();
     }
-    StringBuilder words = new StringBuilder(remedies.get(0).name());
+    StringBuilder words = new StringBuilder(name.apply(remedies.get(0)));
     for (int i = 1; i < remedies.size(); i++) {
       words
           .append(isLikely(i) ? ", then " : "; if that does not end it, ")
-          .append(Sentences.lowerFirst(remedies.get(i).name()));
+          .append(Sentences.lowerFirst(name.apply(remedies.get(i))));
     }
     return words.toString();
   }

@@ -232,7 +232,7 @@ class PermissionsTest {
     check(at, new Action.Write(Effects.of(Invasiveness.ERASES), "a", Y), Set.of(Lock.OTHER_DRIVE));
   }
 
-  /** 4 suspicions × 4 proofs × signed or not. */
+  /** 4 suspicions × 4 proofs × signed or not × old drive said or not. */
   @Test
   void replacingAndHandingBack() {
     for (PartEvidence partEvidence : PartEvidence.values()) {
@@ -253,7 +253,9 @@ class PermissionsTest {
               new Action.Decide(Effects.of(Invasiveness.OPENS_CASE), true),
               partEvidence == PartEvidence.ONE_FINDING ? Set.of(Lock.ONE_FINDING_ONLY) : Set.of());
           boolean open = signed || proven == Proven.NOT_NEEDED || proven == Proven.DONE;
-          check(at, new Action.HandBack(), open ? Set.of() : Set.of(Lock.NOT_PROVEN));
+          check(at, new Action.HandBack(List.of()), open ? Set.of() : Set.of(Lock.NOT_PROVEN));
+          check(
+              at, new Action.HandBack(List.of("Replace the drive")), Set.of(Lock.OLD_DRIVE_UNSAID));
         }
       }
     }

@@ -16,6 +16,8 @@ import tekmerion.sim.shop.ShopMachine;
 import tekmerion.sim.shop.ShopMachines;
 
 class VisitTest {
+  private static final int MACHINES = 10;
+
   private static Result visit(int number, Order order) {
     return visit(new ShopPatient(number), order, number);
   }
@@ -90,7 +92,7 @@ class VisitTest {
 
   /** Enough that a few unlucky ones do not decide. */
   private static List<Result> visits(Order order) {
-    return IntStream.range(0, 24).parallel().mapToObj(i -> visit(i, order)).toList();
+    return IntStream.range(0, MACHINES).parallel().mapToObj(i -> visit(i, order)).toList();
   }
 
   @Test

@@ -38,6 +38,7 @@ public class PastReadings {
   public void keep(
       Job job,
       Part part,
+      String partKey,
       UUID probe,
       String version,
       Instant takenAt,
@@ -51,7 +52,7 @@ public class PastReadings {
             job.id(),
             probe,
             UUID.randomUUID(),
-            "drive-a",
+            partKey,
             version,
             takenAt,
             takenAt));
@@ -62,6 +63,8 @@ public class PastReadings {
           answers.put(kind, answer);
           pages.keep(id, PageNote.of(kind, answer), answer);
         });
-    numbers.note(part.id(), new PartReading(answers), takenAt);
+    if (!OtherParts.isOther(partKey)) {
+      numbers.note(part.id(), new PartReading(answers), takenAt);
+    }
   }
 }

@@ -59,6 +59,7 @@ class Lanes implements Shown {
   private final DataRuns dataRuns;
   private final OpenHours hours;
   private final PartSupplies supplies;
+  private final WorkLines work;
   private final JdbcClient jdbc;
   private final Clock clock;
   private final String shop;
@@ -74,6 +75,7 @@ class Lanes implements Shown {
       DataRuns dataRuns,
       OpenHours hours,
       PartSupplies supplies,
+      WorkLines work,
       JdbcClient jdbc,
       Clock clock,
       TekmerionProperties properties) {
@@ -85,6 +87,7 @@ class Lanes implements Shown {
     this.dataRuns = dataRuns;
     this.hours = hours;
     this.supplies = supplies;
+    this.work = work;
     this.jdbc = jdbc;
     this.clock = clock;
     this.shop = properties.shop().name();
@@ -106,7 +109,7 @@ class Lanes implements Shown {
   }
 
   private Outlook outlook(Instant now) {
-    return new Outlook(typicals.now(), supplies.expected(), hours, now);
+    return new Outlook(typicals.now(), supplies.expected(), work.now(), hours, now);
   }
 
   Floor floor(Person person) {
@@ -256,7 +259,7 @@ class Lanes implements Shown {
         job.dataStatus(),
         families,
         acts,
-        line(job, acts, work, run),
+        line(job, acts, work, run, outlook),
         job.holder() == null ? null : job.holder().displayName(),
         mine,
         job.takenInAt(),
@@ -277,7 +280,7 @@ class Lanes implements Shown {
     return job.waitsFor() != null ? Acts.OUTSIDE : Acts.PERSON;
   }
 
-  private static String line(Job job, Acts acts, List<Span> work, Run run) {
+  private static String line(Job job, Acts acts, List<Span> work, Run run, Outlook outlook) {
     if (acts == Acts.RUNNING) {
       return run == null ? "Reading a drive" : RunWords.brief(run);
     }
@@ -293,7 +296,7 @@ class Lanes implements Shown {
     return switch (job.stage()) {
       case READ -> "Read its drive";
       case DECIDE -> "Weigh it up and decide";
-      case WORK -> "Decided: do the work";
+      case WORK -> outlook.atWork().getOrDefault(job.id(), WorkLines.BEGIN);
       case HAND_BACK -> "Ready: call the owner, hand it back";
     };
   }

@@ -18,8 +18,14 @@ import tekmerion.server.run.RunWords;
  * What likely ends are told from.
  *
  * @param partOn day on which the last ordered part is expected, by job
+ * @param atWork what the work of decided jobs is at, by job
  */
-record Outlook(Typical typical, Map<Long, LocalDate> partOn, OpenHours hours, Instant now) {
+record Outlook(
+    Typical typical,
+    Map<Long, LocalDate> partOn,
+    Map<Long, String> atWork,
+    OpenHours hours,
+    Instant now) {
 
   /**
    * @param run of the job that goes on; null for none

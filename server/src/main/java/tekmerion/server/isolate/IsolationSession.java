@@ -38,7 +38,7 @@ import tekmerion.server.weighing.WeighingService;
  * What is named becomes a finding of the job.
  */
 @Service
-class IsolationSession implements Shown {
+public class IsolationSession implements Shown {
   /** How often an innocent one may be named. */
   private static final double ERROR = 0.05;
 

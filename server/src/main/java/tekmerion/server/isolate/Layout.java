@@ -10,7 +10,7 @@ import tekmerion.core.isolate.Isolation;
  * What one isolation puts in and out of play. An arrangement is a list of numbers: of memory the
  * module by slot, of everything else the indexes of the things in play.
  */
-interface Layout {
+public interface Layout {
   /**
    * One of what there is.
    *

@@ -8,6 +8,7 @@ import java.time.Instant;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -24,6 +25,7 @@ public class Changes {
   private final JobLock lock;
   private final JdbcClient jdbc;
   private final Tell tell;
+  private final ObjectProvider<ChangeClosed> listeners;
   private final Clock clock;
 
   /** What became of the complaint after a change. */
@@ -52,10 +54,16 @@ public class Changes {
   @Schema(name = "OpenChange")
   public record Open(long id, String what, String by, Instant at) {}
 
-  Changes(JobLock lock, JdbcClient jdbc, Tell tell, Clock clock) {
+  Changes(
+      JobLock lock,
+      JdbcClient jdbc,
+      Tell tell,
+      ObjectProvider<ChangeClosed> listeners,
+      Clock clock) {
     this.lock = lock;
     this.jdbc = jdbc;
     this.tell = tell;
+    this.listeners = listeners;
     this.clock = clock;
   }
 
@@ -125,6 +133,7 @@ public class Changes {
         result == ComplaintNow.BROKE_OFF ? "It broke off" : "Complaint " + result.words(),
         "after: " + change.what() + (note.isBlank() ? "" : ". " + note.strip()) + took(change),
         by);
+    listeners.forEach(listener -> listener.closed(job));
   }
 
   /**
@@ -153,6 +162,7 @@ public class Changes {
             now)
         .update();
     tell.journal(job, JournalEntry.Kind.CHANGE, "Not done: " + what, why.strip(), by);
+    listeners.forEach(listener -> listener.closed(job));
   }
 
   /**

@@ -1,5 +1,6 @@
 package tekmerion.server.jobview;
 
+import java.util.List;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -87,7 +88,8 @@ class Ending {
     by.must(Role.TECHNICIAN, Role.LEAD);
     Job job = lock.forChange(number, version);
     noOpenChange(job);
-    proofs.mustLetGo(job);
+    // Where the old drive goes may be said until the machine leaves.
+    proofs.mustLetGo(job, List.of());
     progress.readyToHandBack(job);
     tell.journal(job, JournalEntry.Kind.END, "Ready to hand back", "", by);
   }
@@ -110,8 +112,7 @@ class Ending {
     noOpenChange(job);
     noOpenRun(job);
     if (how == Job.EndedHow.HANDED_BACK) {
-      proofs.mustLetGo(job);
-      steps.mustSayOldDrives(job);
+      proofs.mustLetGo(job, steps.unsaidOldDrives(job));
     }
     secret.wipe(job.id());
     jdbc.sql("UPDATE bay SET job_id = NULL WHERE job_id = ?").param(job.id()).update();

@@ -134,13 +134,13 @@ record PlansView(
           stop.enough(),
           stop.words(),
           stop.best().map(Advice.Ranked::id).orElse(null),
-          advice.turns().stream().findFirst().map(Views::turn).orElse(null),
+          advice.turns().stream().findFirst().map(turn -> turn(turn, comparison)).orElse(null),
           comparison.remedies().stream()
               .map(
                   r ->
                       new Choice(
                           r.id(),
-                          r.name(),
+                          comparison.names().get(r.id()),
                           r.course(),
                           r.course().words(),
                           r.recoversOnly(),
@@ -177,14 +177,14 @@ record PlansView(
           row.own());
     }
 
-    private static Changes turn(Advice.Turn turn) {
+    private static Changes turn(Advice.Turn turn, Comparison comparison) {
       return new Changes(
           turn.move().id() + "@" + turn.part().key(),
           turn.move().named(turn.part().name()),
           turn.move().handsOnMinutes() + turn.move().waitingMinutes(),
           turn.outcome(),
           turn.chance(),
-          turn.plan().words());
+          comparison.words(turn.plan()));
     }
   }
 }

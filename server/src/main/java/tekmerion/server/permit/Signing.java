@@ -30,7 +30,7 @@ import tekmerion.server.run.CopiesOfJob;
  * until the writing begins, and even then what is not written yet stays.
  */
 @Service
-class Signing {
+public class Signing {
   private final JobLock lock;
   private final Jobs jobs;
   private final JobPermissions permissions;
@@ -42,7 +42,7 @@ class Signing {
   private final Tell tell;
 
   /** One drive of what is signed. */
-  record Signed(String partKey, WaiverScope scope, List<Holding> holdings) {}
+  public record Signed(String partKey, WaiverScope scope, List<Holding> holdings) {}
 
   Signing(
       JobLock lock,
@@ -71,7 +71,7 @@ class Signing {
    *     is signed for is not what is there
    */
   @Transactional
-  public void finding(
+  public void sign(
       String number,
       long version,
       String signer,

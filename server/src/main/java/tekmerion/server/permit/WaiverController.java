@@ -56,11 +56,11 @@ class WaiverController {
 
   @PostMapping
   @ResponseStatus(HttpStatus.CREATED)
-  void finding(
+  void sign(
       @PathVariable String number,
       @Valid @RequestBody WaiverSigned signed,
       @AuthenticationPrincipal Person by) {
-    signing.finding(
+    signing.sign(
         number,
         signed.version(),
         signed.signer(),

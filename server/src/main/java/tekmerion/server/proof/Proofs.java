@@ -188,15 +188,16 @@ public class Proofs {
   }
 
   /**
-   * @throws Refusal 423 while it is not shown that the complaint is gone
+   * @param unsaid steps that took a drive out of which nobody said what became of it
+   * @throws Refusal 423 while there is one, or it is not shown that the complaint is gone
    */
   @Transactional(readOnly = true)
-  public void mustLetGo(Job job) {
+  public void mustLetGo(Job job, List<String> unsaid) {
     Optional<DecisionView> decision = mending(job);
     Proven proven = decision.map(r -> standing(job, r).proven()).orElse(Proven.NOT_NEEDED);
     boolean signed = decision.flatMap(r -> signer(r.id())).isPresent();
     Permissions.of(permissions.of(job).at().with(proven, signed))
-        .of(new Action.HandBack())
+        .of(new Action.HandBack(unsaid))
         .locked()
         .ifPresent(
             locked -> {

@@ -22,6 +22,7 @@ import tekmerion.server.decision.DecidedPlan;
 import tekmerion.server.decision.DecisionService;
 import tekmerion.server.decision.DecisionService.DecisionView;
 import tekmerion.server.estimate.Estimates;
+import tekmerion.server.job.ChangeClosed;
 import tekmerion.server.job.Changes;
 import tekmerion.server.job.Changes.Came;
 import tekmerion.server.job.Changes.ComplaintNow;
@@ -39,7 +40,10 @@ import tekmerion.server.weighing.WeighingService.Evidence;
 
 /** Carries a signed plan from step to step. */
 @Service
-public class PlanSteps {
+public class PlanSteps implements ChangeClosed {
+  private static final String IN_VAIN =
+      "All of the plan was done, and the complaint is still there.";
+
   private final Jobs jobs;
   private final DecisionService decisions;
   private final Changes changes;
@@ -95,6 +99,25 @@ public class PlanSteps {
                   decision,
                   progress(job, decision, data, came, proof));
             });
+  }
+
+  /**
+   * All of a plan that is done and did not help calls its decision into question, if nothing did.
+   */
+  @Override
+  public void closed(Job job) {
+    signed(job)
+        .map(
+            decision ->
+                progress(
+                    job,
+                    decision,
+                    takenOut.dataOfDrivesAt(
+                        job, decision.signedAt(), permissions.of(job, weighing.weigh(job))),
+                    changes.since(job.id(), decision.signedAt()),
+                    proofs.of(job)))
+        .filter(progress -> progress.isOverInVain() && job.contradicted() == null)
+        .ifPresent(progress -> job.contradicted(IN_VAIN));
   }
 
   private Optional<DecisionView> signed(Job job) {
@@ -209,32 +232,21 @@ public class PlanSteps {
     changes.notDone(number, version, step.name(), step.remedy(), why, by);
   }
 
-  /**
-   * Before the machine goes back, it is said what became of every drive that was taken out.
-   *
-   * @throws Refusal 423 if it was not
-   */
-  public void mustSayOldDrives(Job job) {
-    signed(job)
-        .ifPresent(
-            decision -> {
-              Map<String, Came> came = changes.since(job.id(), decision.signedAt());
-              decision.plan().steps().stream()
-                  .flatMap(step -> knowHow.now().remedy(step.remedy()).stream())
-                  .filter(
-                      r ->
-                          takenOut.isDriveOpen(
-                              job,
-                              r,
-                              Optional.ofNullable(came.get(r.id())).filter(PlanSteps::isBegun)))
-                  .findFirst()
-                  .ifPresent(
-                      r -> {
-                        throw Refusal.locked(
-                            "Nobody has said what became of the old drive.",
-                            "Opens when the step “%s” says it.".formatted(r.name()));
-                      });
-            });
+  /** Steps, by name, that took a drive out of which nobody said what became of it. */
+  public List<String> unsaidOldDrives(Job job) {
+    Optional<DecisionView> signed = signed(job);
+    if (signed.isEmpty()) {
+      return List.of();
+    }
+    Map<String, Came> came = changes.since(job.id(), signed.get().signedAt());
+    return signed.get().plan().steps().stream()
+        .flatMap(step -> knowHow.now().remedy(step.remedy()).stream())
+        .filter(
+            r ->
+                takenOut.isDriveOpen(
+                    job, r, Optional.ofNullable(came.get(r.id())).filter(PlanSteps::isBegun)))
+        .map(Remedy::name)
+        .toList();
   }
 
   /**

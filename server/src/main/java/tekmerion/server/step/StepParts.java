@@ -14,7 +14,6 @@ import tekmerion.core.forecast.OpenHours;
 import tekmerion.core.knowhow.Remedy;
 import tekmerion.core.permit.Permissions;
 import tekmerion.core.replace.Fitted;
-import tekmerion.core.replace.InStock;
 import tekmerion.core.replace.NeededPart;
 import tekmerion.core.replace.Supply;
 import tekmerion.core.replace.Supply.Happened;
@@ -143,8 +142,7 @@ class StepParts {
   /** Null if it fits. */
   private static String misfit(StockItem item, Optional<NeededPart> needed) {
     if (needed.isPresent()) {
-      InStock part = new InStock(item.kind(), item.model(), item.bus(), item.form(), item.bytes());
-      return needed.get().misfit(part).orElse(null);
+      return needed.get().misfit(item.asPart()).orElse(null);
     }
     return item.kind().equals(OTHER)
         ? "look whether it fits this machine"

@@ -11,7 +11,6 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.support.GeneratedKeyHolder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tekmerion.core.replace.InStock;
 import tekmerion.core.replace.NeededPart;
 import tekmerion.core.trend.KaplanMeier;
 import tekmerion.server.evidence.PartNumbers;
@@ -142,11 +141,7 @@ public class Stock {
   public Optional<String> fitting(NeededPart needed) {
     return items().stream()
         .filter(s -> s.pieces() > 0)
-        .filter(
-            s ->
-                needed
-                    .misfit(new InStock(s.kind(), s.model(), s.bus(), s.form(), s.bytes()))
-                    .isEmpty())
+        .filter(s -> needed.misfit(s.asPart()).isEmpty())
         .min(Comparator.comparingLong(s -> s.bytes() == null ? 0 : s.bytes()))
         .map(
             s ->

@@ -3,6 +3,7 @@ package tekmerion.server.stock;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.List;
+import tekmerion.core.replace.InStock;
 import tekmerion.core.trend.KaplanMeier;
 
 /**
@@ -56,5 +57,10 @@ public record StockView(String finding, List<StockModel> models, List<StockItem>
       @Schema(nullable = true) String form,
       @Schema(nullable = true) Long bytes,
       String place,
-      int pieces) {}
+      int pieces) {
+    /** What of it tells whether it fits. */
+    public InStock asPart() {
+      return new InStock(kind, model, bus, form, bytes);
+    }
+  }
 }
