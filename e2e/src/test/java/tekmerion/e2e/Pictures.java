@@ -47,7 +47,7 @@ class Pictures {
       browser.key("1");
       browser.seeText("Bay 1 · probe on");
       browser.key("n");
-      browser.seeText("HELM-1000S");
+      browser.seeHeading("Drive A is failing");
       browser.picture(folder.resolve("job.png"));
       browser.follow("See the reading");
       browser.seeHeading("sectors are pending");

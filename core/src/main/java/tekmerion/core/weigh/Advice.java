@@ -2,6 +2,7 @@ package tekmerion.core.weigh;
 
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import tekmerion.core.knowhow.Move;
 import tekmerion.core.permit.Permission;
@@ -15,8 +16,14 @@ import tekmerion.core.words.Sentences;
  * @param plans cheapest first, none that only adds to one before it; at most three
  * @param turns likeliest first; at most three
  * @param mayBeSigned whether the first plan may be, by what was found so far
+ * @param names of remedies by id, with the part that each is for: "Replace drive A"
  */
-public record Advice(List<Ranked> moves, List<Plan> plans, List<Turn> turns, boolean mayBeSigned) {
+public record Advice(
+    List<Ranked> moves,
+    List<Plan> plans,
+    List<Turn> turns,
+    boolean mayBeSigned,
+    Map<String, String> names) {
   /** Minutes gained by a minute. */
   private static final double WORTH_ITS_MINUTES = 1;
 
@@ -24,7 +31,12 @@ public record Advice(List<Ranked> moves, List<Plan> plans, List<Turn> turns, boo
   private static final double SETTLED = 0.05;
 
   /** Of a job that is ended. */
-  public static final Advice NONE = new Advice(List.of(), List.of(), List.of(), true);
+  public static final Advice NONE = new Advice(List.of(), List.of(), List.of(), true, Map.of());
+
+  /** A plan with the parts that it is done to. */
+  public String words(Plan plan) {
+    return plan.words(remedy -> names.getOrDefault(remedy.id(), remedy.name()));
+  }
 
   /**
    * Whether to decide now: no move that can be made gains as many minutes as it takes. Where a plan

@@ -101,6 +101,7 @@ public record Comparison(
     private final Choices choices;
     private final Stake stake;
     private final Draws draws;
+    private final RemedyNames names;
 
     Maker(Network network, Posterior faults, Plans plans, Stake stake) {
       this.network = network;
@@ -109,6 +110,7 @@ public record Comparison(
       this.choices = plans.choices();
       this.stake = stake;
       this.draws = new Draws(network, choices);
+      this.names = new RemedyNames(network, faults);
     }
 
     /**
@@ -132,9 +134,7 @@ public record Comparison(
                           draws.gone(plan),
                           own.filter(list -> isOf(plan, list)).isPresent()))
               .toList();
-      Map<String, String> names =
-          choices.all().stream().collect(Collectors.toMap(Remedy::id, this::named));
-      return new Comparison(rows, why(rows), choices.all(), names);
+      return new Comparison(rows, why(rows), choices.all(), names.of(choices.all()));
     }
 
     private static boolean isOf(Plan plan, List<Remedy> list) {
@@ -189,7 +189,7 @@ public record Comparison(
     private List<String> names(Plan plan, boolean likely) {
       return IntStream.range(0, plan.remedies().size())
           .filter(k -> plan.isLikely(k) == likely)
-          .mapToObj(k -> named(plan.remedies().get(k)))
+          .mapToObj(k -> names.of(plan.remedies().get(k)))
           .toList();
     }
 
@@ -197,24 +197,11 @@ public record Comparison(
       return plan.remedies().isEmpty() ? plan.words() : Sentences.inOrder(names(plan, true));
     }
 
-    /** With several parts of a kind, the one that it is for: "Replace drive A". */
-    private String named(Remedy remedy) {
-      String of = "the " + remedy.part();
-      return remedy.name().endsWith(of)
-          ? likeliest(List.of(remedy)).stream()
-              .findFirst()
-              .map(i -> network.instances().get(i).part())
-              .filter(part -> part.kind().equals(remedy.part()))
-              .map(part -> remedy.name().replace(of, Sentences.lowerFirst(part.name())))
-              .orElse(remedy.name())
-          : remedy.name();
-    }
-
     private String against(Plan plan) {
       if (plan.remedies().isEmpty()) {
         return "nothing is changed";
       }
-      List<Integer> causes = likeliest(plan.remedies());
+      List<Integer> causes = names.likeliest(plan.remedies());
       if (causes.isEmpty()) {
         return "nothing is mended: it goes on as it is";
       }
@@ -231,19 +218,6 @@ public record Comparison(
           .formatted(
               instance.cause().name().toLowerCase(Locale.ROOT),
               p > 0.99 ? ">99" : p < NAMED ? "<1" : Long.toString(Math.round(100 * p)));
-    }
-
-    /** Causes that these mend, likeliest first. */
-    private List<Integer> likeliest(List<Remedy> remedies) {
-      List<Integer> causes = new ArrayList<>();
-      for (int i = 0; i < network.instances().size(); i++) {
-        String cause = network.instances().get(i).cause().id();
-        if (remedies.stream().anyMatch(r -> r.cures().getOrDefault(cause, 0.0) > 0)) {
-          causes.add(i);
-        }
-      }
-      causes.sort(Comparator.comparingDouble((Integer i) -> -faults.probability()[i]));
-      return causes;
     }
 
     /** Against the runner-up, by what differs most. */

@@ -162,7 +162,8 @@ public final class NextMoves {
         ranked,
         plans,
         new Turns(next.network, next.faults, next.plans, next.stake).of(ranked, plans.get(0)),
-        next.mayBeSigned(plans.get(0)));
+        next.mayBeSigned(plans.get(0)),
+        new RemedyNames(next.network, next.faults).of(next.plans.choices().all()));
   }
 
   /** A part is not replaced on what its owner said alone, or on one finding. */

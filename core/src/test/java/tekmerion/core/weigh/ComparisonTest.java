@@ -56,7 +56,11 @@ class ComparisonTest {
     assertThat(best.words()).isEqualTo("Recover the data, then replace drive A");
     assertThat(best.against()).startsWith("against: failing drive");
     assertThat(comparison.plans()).extracting(row -> row.plan().cost()).isSorted();
-    assertThat(comparison.why()).contains("less than “");
+    assertThat(comparison.why())
+        .startsWith("This plan ends the complaint in ")
+        .contains(" of 100 cases than “" + comparison.plans().get(1).words() + "”");
+    assertThat(comparison.names()).containsEntry("replace-drive", "Replace drive A");
+    assertThat(comparison.words(best.plan())).startsWith("Recover the data, then replace drive A");
   }
 
   /** Without its copy the same plan loses more; to hand it back ends nothing. */

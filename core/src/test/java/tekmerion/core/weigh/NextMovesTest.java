@@ -124,7 +124,7 @@ class NextMovesTest {
             of(advice("not-readable", DataStatus.WANTED, null, settled), "drive-listen")
                 .orElseThrow()
                 .why())
-        .startsWith("What would work this part for long stays locked until this was seen.");
+        .startsWith("Long tests of this part stay locked until this move is made.");
   }
 
   /** Half a reset leaves neither the old system nor a new one: the gentler rungs are behind it. */
@@ -149,7 +149,7 @@ class NextMovesTest {
     Ranked next = advice("restart-loop", DataStatus.COPY_VERIFIED, null, sound).moves().get(0);
     assertThat(next.move().id()).isEqualTo("clean-install");
     assertThat(next.why())
-        .startsWith("“Reset the system, keeping files” broke off half way")
+        .startsWith("“Reset the system, keeping files” broke off. This move comes next.")
         .contains("a verified copy, or data that nobody wants")
         .contains("hardware that is not under suspicion");
 
@@ -386,7 +386,7 @@ class NextMovesTest {
             look -> {
               assertThat(look.again()).isTrue();
               assertThat(look.name()).isEqualTo("Once more: try an adapter that is known good");
-              assertThat(look.why()).startsWith("Much hangs on what was seen here once");
+              assertThat(look.why()).startsWith("The diagnosis rests on one look here.");
             });
     List<Finding> twice = new ArrayList<>(seen);
     twice.add(byHand("other-adapter.after", "better"));

@@ -92,10 +92,10 @@ record JobPlan(
       double comeback,
       double data,
       double fails) {
-    static PlanView of(Plan plan) {
+    static PlanView of(Plan plan, Advice advice) {
       return new PlanView(
           plan.id(),
-          plan.words(),
+          advice.words(plan),
           plan.courses(),
           plan.minutes(),
           plan.parts(),
@@ -146,7 +146,7 @@ record JobPlan(
       return new JobPlan(
           courses,
           evidence.weighed().leaning(),
-          advice.plans().stream().map(PlanView::of).toList(),
+          advice.plans().stream().map(plan -> PlanView.of(plan, advice)).toList(),
           DecisionService.WAIVER,
           job.endedAt() == null ? job.contradicted() : null,
           cameBack.of(job).orElse(null),
