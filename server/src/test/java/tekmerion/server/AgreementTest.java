@@ -86,6 +86,19 @@ class AgreementTest {
     assertThat(job.get("decisions").isEmpty())
         .as("%s is at %s and says what was decided", number, job.get("stage"))
         .isEqualTo(!isDecided);
+    JsonNode contradicted = job.get("contradicted");
+    assertThat(lane.get("line").stringValue().startsWith("Look at the decision again"))
+        .as("%s: %s", number, lane.get("line"))
+        .isEqualTo(!contradicted.isNull());
+    job.at("/work/steps")
+        .valueStream()
+        .filter(step -> step.get("state").stringValue().equals("NEXT"))
+        .filter(step -> step.get("id").stringValue().equals("show"))
+        .forEach(
+            step ->
+                assertThat(lane.get("line").stringValue())
+                    .as(number)
+                    .isEqualTo("Show that it is gone"));
     boolean waits = !job.get("waits").isNull();
     assertThat(lane.get("acts").stringValue().equals("OUTSIDE")).as(number).isEqualTo(waits);
   }

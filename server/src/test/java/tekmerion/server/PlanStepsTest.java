@@ -103,6 +103,43 @@ class PlanStepsTest {
     assertThat(steps(ines, job)).contains(tuple("replace-supply", "NOT_NEEDED"));
   }
 
+  /** Job and floor say so; a new decision is another matter. */
+  @Test
+  void whatIsAllDoneInVainIsDecidedAnew(RunningServer.Shop shop) {
+    ShopClient ines = shop.signedIn();
+    String job = decided(shop, "replace-adapter", "replace-supply");
+
+    assertThat(begin(ines, job, "replace-adapter")).isEqualTo(204);
+    assertThat(check(ines, job, "SAME")).isEqualTo(204);
+    assertThat(ines.get(job).body().get("contradicted").isNull()).isTrue();
+    assertThat(floorLine(ines, job)).isEqualTo("Go on with the plan");
+    assertThat(begin(ines, job, "replace-supply")).isEqualTo(204);
+    assertThat(check(ines, job, "DIFFERENT")).isEqualTo(204);
+
+    assertThat(ines.get(job).body().get("contradicted").stringValue())
+        .isEqualTo("All of the plan was done, and the complaint is still there.");
+    assertThat(floorLine(ines, job))
+        .isEqualTo(
+            "Look at the decision again: all of the plan was done, and the complaint is still"
+                + " there.");
+
+    Map<String, Object> another = Map.of("remedies", List.of("replace-board"), "reason", "Left.");
+    assertThat(send(ines, job, "/decisions", another).status()).isEqualTo(201);
+    assertThat(ines.get(job).body().get("contradicted").isNull()).isTrue();
+  }
+
+  private static String floorLine(ShopClient shop, String job) {
+    String number = job.substring(job.lastIndexOf('/') + 1);
+    return shop.get("/api/floor")
+        .body()
+        .get("jobs")
+        .valueStream()
+        .filter(lane -> lane.get("number").stringValue().equals(number))
+        .map(lane -> lane.get("line").stringValue())
+        .findFirst()
+        .orElseThrow();
+  }
+
   /** The copy was made elsewhere: the plan goes on, and no gate takes the word for it. */
   @Test
   void whatCouldNotBeDoneIsSaidAndOpensNoGate(RunningServer.Shop shop) {
