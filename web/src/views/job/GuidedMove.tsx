@@ -14,7 +14,7 @@ import { Modal } from '../../ui/Modal';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { BeepTap } from './BeepTap';
 import { instrumentOf } from './instruments';
-import { StepTimer } from './StepTimer';
+import { StepList } from './StepList';
 
 export interface GuidedMoveProps {
   job: Job;
@@ -86,14 +86,7 @@ export function GuidedMove({ job, move, onClose }: GuidedMoveProps) {
           ))}
         </Notes>
       )}
-      <Steps>
-        {move.steps.map((step, i) => (
-          <li key={`${i} ${step.words}`}>
-            {step.words}
-            {step.waitSeconds > 0 && <StepTimer seconds={step.waitSeconds} />}
-          </li>
-        ))}
-      </Steps>
+      <StepList steps={move.steps} />
       {begun && job.openChange !== null && (
         <p>
           Begun {when(job.openChange.at)}; such a one is over by{' '}
@@ -237,16 +230,6 @@ const Notes = styled.ul`
   gap: 4px;
   small {
     font-size: ${size.text};
-    color: ${color.ink2};
-  }
-`;
-
-const Steps = styled.ol`
-  padding-left: 22px;
-  list-style: decimal;
-  display: grid;
-  gap: 8px;
-  li::marker {
     color: ${color.ink2};
   }
 `;

@@ -11,6 +11,7 @@ import { FieldRow, Row } from '../../ui/Layout';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { HandBack } from './HandBack';
 import { ProofCard } from './ProofCard';
+import { StepList } from './StepList';
 import { StepPartCard } from './StepPartCard';
 
 export interface StepNowProps {
@@ -36,7 +37,7 @@ export function StepNow({ job, step, onGuided }: StepNowProps) {
   if (step.state === 'OPEN') {
     return (
       <>
-        {step.part != null && <StepPartCard job={job} step={step} part={step.part} />}
+        <How job={job} step={step} />
         <Look job={job} />
       </>
     );
@@ -53,6 +54,18 @@ export function StepNow({ job, step, onGuided }: StepNowProps) {
     );
   }
   return <Begin job={job} step={step} onGuided={onGuided} />;
+}
+
+/** How the step is done, beside the part that it needs. */
+function How({ job, step }: { job: Job; step: WorkStep }) {
+  const part = step.part != null && <StepPartCard job={job} step={step} part={step.part} />;
+  if (step.instructions.length === 0) return part;
+  return (
+    <Beside>
+      <StepList steps={step.instructions} />
+      {part}
+    </Beside>
+  );
 }
 
 /** A step that cannot be done, or was done elsewhere, says why; the plan goes on. */
@@ -145,7 +158,7 @@ function Begin({ job, step, onGuided }: StepNowProps) {
     );
   return (
     <>
-      {step.part != null && <StepPartCard job={job} step={step} part={step.part} />}
+      <How job={job} step={step} />
       {erases && (
         <>
           <p>It erases. Look at the drive and name it.</p>
@@ -194,6 +207,13 @@ function Begin({ job, step, onGuided }: StepNowProps) {
     </>
   );
 }
+
+const Beside = styled.div`
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(min(300px, 100%), 1fr));
+  gap: 8px 20px;
+  align-items: start;
+`;
 
 const Asked = styled(FieldRow)`
   & > :first-child {

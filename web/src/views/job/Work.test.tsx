@@ -22,6 +22,7 @@ const step = (id: string, name: string, more: Partial<WorkStep> = {}): WorkStep 
   recovers: false,
   part: null,
   branch: null,
+  instructions: [],
   ...more,
 });
 
@@ -71,6 +72,26 @@ it('says which step it is at, and what the others wait for', () => {
   ).toBeVisible();
   expect(screen.getByText('data copy verified')).toBeVisible();
   expect(screen.getByText('60 min hands-on, 120 min by itself')).toBeVisible();
+});
+
+it('says how the next step is done, with a timer where it waits', async () => {
+  open(
+    [
+      {
+        ...DRIVE,
+        instructions: [
+          { words: 'Hold the power button.', waitSeconds: 10 },
+          { words: 'Open the case.', waitSeconds: 0 },
+        ],
+      },
+    ],
+    1,
+  );
+
+  expect(screen.getByText('Open the case.')).toBeVisible();
+  await userEvent.click(screen.getByRole('button', { name: 'Wait 10 s' }));
+
+  expect(screen.getByRole('timer')).toHaveTextContent('10 s left');
 });
 
 it('begins the step that is next, with the version that was seen', async () => {

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import tekmerion.core.decision.Course;
+import tekmerion.core.knowhow.Instructions;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Remedy;
 import tekmerion.core.permit.DataStatus;
@@ -19,6 +20,7 @@ import tekmerion.server.job.Changes.Came;
 import tekmerion.server.job.Job;
 import tekmerion.server.knowhow.ShopKnowHow;
 import tekmerion.server.proof.Proofs;
+import tekmerion.server.step.WorkView.Instruction;
 import tekmerion.server.step.WorkView.StepView;
 import tekmerion.server.weighing.WeighingService.Evidence;
 
@@ -107,13 +109,24 @@ class StepViews {
                   .orElse(null),
               step.state() == StepState.BROKE_OFF
                   ? remedy.flatMap(this::branch).orElse(null)
-                  : null));
+                  : null,
+              isToDo(step.state()) ? instructions(step.id()) : List.of()));
       if (now == 0 && PlanProgress.isAhead(step.state())) {
         now = steps.size();
       }
     }
     return new WorkView(
         decision.plan().words(), decision.signedBy(), decision.signedAt(), Math.max(1, now), steps);
+  }
+
+  private static boolean isToDo(StepState state) {
+    return PlanProgress.isAhead(state) || state == StepState.OPEN;
+  }
+
+  private static List<Instruction> instructions(String remedy) {
+    return Instructions.shipped().of(remedy).stream()
+        .map(step -> new Instruction(step.words(), step.waitSeconds()))
+        .toList();
   }
 
   private static String name(String id, Optional<DecidedPlan.Step> decided) {

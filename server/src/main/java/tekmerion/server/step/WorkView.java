@@ -27,6 +27,7 @@ public record WorkView(
    * @param recovers whether it brings the data to safety
    * @param part that it replaces; null if it replaces none
    * @param branch what comes then; null unless it broke off
+   * @param instructions how it is done; none if its move has the steps, or it is done already
    */
   @Schema(name = "WorkStep")
   public record StepView(
@@ -41,7 +42,14 @@ public record WorkView(
       @Schema(nullable = true) Course course,
       boolean recovers,
       @Schema(nullable = true) StepPart part,
-      @Schema(nullable = true) Branch branch) {}
+      @Schema(nullable = true) Branch branch,
+      List<Instruction> instructions) {}
+
+  /**
+   * @param waitSeconds how long to wait after it; 0 for no wait
+   */
+  @Schema(name = "Instruction")
+  public record Instruction(String words, int waitSeconds) {}
 
   /**
    * What comes after a step that broke off.
