@@ -5,12 +5,13 @@ import java.time.Instant;
 import java.util.Map;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.BooleanSupplier;
+import tekmerion.link.RunKind;
 import tools.jackson.databind.JsonNode;
 
 /**
- * What the made-up shop's probes do this morning, asked for as a technician asks: memory is
- * marched, a pack is run down, a machine's work is sampled before and after something was changed,
- * and a rescue image is paused half done.
+ * What the made-up shop's probes do this morning, asked for as a technician asks: memory is tested,
+ * a pack is run down, a machine's work is sampled before and after something was changed, and a
+ * rescue image is paused half done.
  */
 public final class BenchMorning {
   /** The machines that these runs need, by bay; faster than real ones. */
@@ -22,10 +23,8 @@ public final class BenchMorning {
           9, "sim:busy-drive,20,600");
 
   private static final String CALM = "sim:busy-drive,20,600,calm";
-  private static final String BOARD = "board";
-  private static final String BATTERY = "battery";
   private static final String DRIVE = "drive-a";
-  private static final double HALF = 0.4;
+  private static final double PAUSED_AT_SHARE = 0.4;
   private static final Duration LIMIT = Duration.ofMinutes(3);
   private static final Duration LOOK_EVERY = Duration.ofMillis(250);
 
@@ -53,25 +52,25 @@ public final class BenchMorning {
    * @throws LaunchException if something is refused, or does not come to its end
    */
   public void work() {
-    marchesMemory();
+    testsMemory();
     runsThePackDown();
     samplesBeforeAndAfter();
     copiesHalfOfADrive();
   }
 
-  private void marchesMemory() {
+  private void testsMemory() {
     Bench job = new Bench("J-2270", "/memory");
     if (job.isNew()) {
-      job.read(BOARD, () -> job.view().hasNonNull("seenAt"));
-      job.ended(job.run(BOARD, "MEMORY_TEST"));
+      job.read(RunKind.BOARD, () -> job.view().hasNonNull("seenAt"));
+      job.ended(job.run(RunKind.BOARD, "MEMORY_TEST"));
     }
   }
 
   private void runsThePackDown() {
     Bench job = new Bench("J-2290", "/battery");
     if (job.isNew()) {
-      job.read(BATTERY, () -> job.view().hasNonNull("readingId"));
-      job.ended(job.run(BATTERY, "DISCHARGE"));
+      job.read(RunKind.BATTERY, () -> job.view().hasNonNull("readingId"));
+      job.ended(job.run(RunKind.BATTERY, "DISCHARGE"));
     }
   }
 
@@ -79,10 +78,10 @@ public final class BenchMorning {
     Bench job = new Bench("J-2288", "/work");
     if (job.isNew()) {
       job.read(DRIVE, job::hasDrive);
-      job.ended(job.run(BOARD, "LOAD_SAMPLE"));
+      job.ended(job.run(RunKind.BOARD, "LOAD_SAMPLE"));
       job.begin("indexing-off");
       exchange.put(9, CALM);
-      job.ended(job.run(BOARD, "LOAD_SAMPLE"));
+      job.ended(job.run(RunKind.BOARD, "LOAD_SAMPLE"));
     }
   }
 
@@ -92,7 +91,8 @@ public final class BenchMorning {
       job.read(DRIVE, job::hasDrive);
       job.ended(job.run(DRIVE, "SURVEY"));
       String image = job.run(DRIVE, "RESCUE_IN_USE");
-      await("half of it is copied", () -> run(image).path("share").doubleValue(0) >= HALF);
+      await(
+          "half of it is copied", () -> run(image).path("share").doubleValue(0) >= PAUSED_AT_SHARE);
       must(shop.post("/api/runs/" + image + "/pause", Map.of()), "pausing the image");
     }
   }
