@@ -38,6 +38,7 @@ export type Plans = Schemas['PlansView'];
 export type PlanRow = Schemas['PlanRow'];
 export type PlanChoice = Schemas['PlanChoice'];
 export type Estimate = Schemas['Estimate'];
+export type EstimateLine = Schemas['EstimateLine'];
 export type Approval = Schemas['Approval'];
 export type Prices = Schemas['Prices'];
 export type Tariff = Schemas['Tariff'];

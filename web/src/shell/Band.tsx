@@ -79,7 +79,7 @@ export function Band({ person, here, isDemo }: BandProps) {
                 <span>
                   <kbd>{bay.number}</kbd> {bay.job?.number ?? 'free'}
                 </span>
-                {bay.job !== null && <small>{bay.job.line}</small>}
+                {bay.job !== null && <Line words={bay.job.line} share={bay.job.share} />}
               </BayText>
               {bay.job !== null && (
                 <Plate>
@@ -100,6 +100,18 @@ export function Band({ person, here, isDemo }: BandProps) {
         <BayDialog bay={openBay} probe={null} onClose={() => setOpenBay(null)} />
       )}
     </Mat>
+  );
+}
+
+/** How far a run is stays whole where there is no room for all of its name. */
+function Line({ words, share }: { words: string; share: number | null | undefined }) {
+  if (share == null) return <small>{words}</small>;
+  const [, name = words, percent = ''] = /^(.*?)( [0-9]+ %)?$/.exec(words) ?? [];
+  return (
+    <small>
+      <span>{name}</span>
+      {percent}
+    </small>
   );
 }
 
@@ -271,7 +283,14 @@ const BayText = styled.span`
   font-size: ${size.small};
   line-height: 1.25;
   small {
+    display: flex;
+    white-space: pre;
     font-size: ${size.small};
+  }
+  small > span {
+    min-width: 0;
+    overflow: hidden;
+    text-overflow: ellipsis;
   }
 `;
 

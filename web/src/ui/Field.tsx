@@ -13,16 +13,18 @@ export interface FieldProps extends TextFieldProps {
   label: string;
   /** Several lines. */
   area?: boolean;
+  /** How many lines of it show; 3 if not said. */
+  rows?: number;
   /** Below the field: what it is for. */
   hint?: string;
 }
 
 /** A labelled text field. */
-export function Field({ label, area = false, hint, ...props }: FieldProps) {
+export function Field({ label, area = false, rows = 3, hint, ...props }: FieldProps) {
   return (
     <Box {...props}>
       <Label>{label}</Label>
-      {area ? <Area rows={3} /> : <Line />}
+      {area ? <Area rows={rows} /> : <Line />}
       {hint !== undefined && <Hint slot="description">{hint}</Hint>}
     </Box>
   );

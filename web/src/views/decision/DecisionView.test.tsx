@@ -28,7 +28,23 @@ const row = (id: string, words: string, more: Partial<PlanRow> = {}): PlanRow =>
   readyLate: '2026-12-01T15:30:00Z',
   certain: 168,
   atMost: 185,
+  priceLines: [
+    {
+      kind: 'PART',
+      words: 'QUAY-1000F',
+      minutes: 0,
+      amount: 78,
+      certain: true,
+      source: 'STOCK',
+    },
+  ],
   lock: null,
+  grounds: {
+    causes: [{ words: 'Failing drive (drive A)', probability: 0.992, ended: 0.98 }],
+    unknown: 0.006,
+    lostUncopied: 0.23,
+    lostCopied: 0.03,
+  },
   own: false,
   ...more,
 });
@@ -178,7 +194,7 @@ it('cannot choose what is locked and says what opens it', async () => {
   await open();
   const erasing = within(lineOf('Reset the system'));
 
-  expect(erasing.queryByRole('button')).toBeNull();
+  expect(erasing.queryByRole('button', { name: /^Choose/ })).toBeNull();
   expect(erasing.getByText(/Opens when a copy is verified./)).toBeVisible();
   expect(erasing.getByText('all')).toBeVisible();
 });
@@ -220,7 +236,9 @@ it('cannot be signed without a reason, and keeps it when somebody else was faste
 
 it('keeps that the owner agreed by phone, up to what the estimate says at most', async () => {
   const sent = await open(job(), { estimates: [estimate()] });
-  expect(await screen.findByText(/usual price, none is on the list/)).toBeVisible();
+  await userEvent.click(await screen.findByRole('button', { name: /How do we know: estimate/ }));
+  expect(screen.getByText(/usual price, none is on the list/)).toBeVisible();
+  await userEvent.keyboard('{Escape}');
 
   await userEvent.click(screen.getByRole('button', { name: 'By phone…' }));
   await userEvent.type(screen.getByLabelText('Who said so'), 'Runa Sol');
@@ -297,4 +315,22 @@ it('shows earlier decisions with the weighing as it stood', async () => {
   expect(screen.getByRole('heading', { level: 1, name: 'Decided: Repair' })).toBeVisible();
   expect(screen.getByText('As it stood: Perhaps the cable is bad, 61 in 100.')).toBeVisible();
   expect(screen.getByText('61 of 100')).toBeVisible();
+});
+
+it('leads from each number of a plan to how it was made', async () => {
+  await open();
+  const user = userEvent.setup();
+  const best = await screen.findByRole('row', { name: /^Recover the data/ });
+  await user.click(
+    within(best).getByRole('button', { name: /How do we know: complaint gone, 97/ }),
+  );
+  const gone = await screen.findByRole('dialog', { name: 'complaint gone, 97 in 100' });
+  expect(
+    within(gone).getByRole('row', { name: 'Failing drive (drive A) 99 98 in 100' }),
+  ).toBeVisible();
+  expect(gone).toHaveTextContent('eight of ten draws gave 92–99');
+  await user.keyboard('{Escape}');
+  await user.click(within(best).getByRole('button', { name: /How do we know: owner pays/ }));
+  const pays = await screen.findByRole('dialog', { name: /owner pays/ });
+  expect(pays).toHaveTextContent('QUAY-1000F');
 });

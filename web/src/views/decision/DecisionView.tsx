@@ -4,7 +4,7 @@ import styled from 'styled-components';
 import { useJob, usePlans } from '../../api/queries';
 import type { Job, PlanRow, Plans } from '../../api/types';
 import { SuspicionMark } from '../../marks/SuspicionMark';
-import { Back, TwoColumns } from '../../ui/Layout';
+import { Back, Stack, TwoColumns } from '../../ui/Layout';
 import { Loaded } from '../../ui/Loaded';
 import { Page, Sub, Title } from '../../ui/Sheet';
 import { DataCard } from '../job/DataCard';
@@ -69,9 +69,12 @@ function Decide({ job, plans, isOlder, own, onOwn }: DecideProps) {
         }}
       />
       {chosen !== undefined && (
-        <TwoColumns $side="minmax(320px, 40%)">
-          <Left>
+        <>
+          <TwoColumns $side="minmax(320px, 42%)">
             <PlanSteps job={job} row={chosen} />
+            <OwnerAgrees job={job} row={chosen} currency={plans.currency ?? null} />
+          </TwoColumns>
+          <Below>
             <SignPlan
               key={chosen.id}
               job={job}
@@ -79,12 +82,9 @@ function Decide({ job, plans, isOlder, own, onOwn }: DecideProps) {
               isOlder={isOlder}
               onBegin={() => setPicked(chosen.id)}
             />
-          </Left>
-          <Left>
-            <OwnerAgrees job={job} row={chosen} currency={plans.currency ?? null} />
             <Past decisions={job.decisions} />
-          </Left>
-        </TwoColumns>
+          </Below>
+        </>
       )}
     </Page>
   );
@@ -139,7 +139,6 @@ const Headline = styled.div`
   align-items: center;
 `;
 
-const Left = styled.div`
-  display: grid;
-  gap: 12px;
+const Below = styled(Stack)`
+  margin-top: 12px;
 `;

@@ -8,11 +8,13 @@ import { color, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { when } from '../../ui/format';
+import { HowWeKnow } from '../../ui/HowWeKnow';
 import { Row as Controls } from '../../ui/Layout';
 import { Loaded } from '../../ui/Loaded';
 import { Modal } from '../../ui/Modal';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { Lead, Sheet } from '../../ui/Sheet';
+import { PriceLines } from './HowPlans';
 import { money } from './planWords';
 
 export interface OwnerAgreesProps {
@@ -121,29 +123,28 @@ function Newest({ estimate, isOfThis, answer }: NewestProps) {
       )}
       <p>
         {isOfThis ? 'Estimate' : `Last estimate, of “${estimate.words}”`}:{' '}
-        <b>{money(estimate.certain, currency)}</b>
+        <HowWeKnow
+          of={`estimate, ${money(estimate.certain, currency)}`}
+          how={<PriceLines lines={estimate.lines} currency={currency} />}
+        >
+          <b>{money(estimate.certain, currency)}</b>
+        </HowWeKnow>
         {estimate.atMost > estimate.certain &&
           `, at most ${money(estimate.atMost, currency)} without asking again`}
-        {estimate.taxShown && estimate.taxPercent > 0 && `, with ${estimate.taxPercent} % tax`}.{' '}
-        {estimate.madeBy}, {when(estimate.madeAt)}.
+        {estimate.taxShown && estimate.taxPercent > 0 && `, with ${estimate.taxPercent} % tax`}
+        {isOfThis && `: ${sums(estimate)}`}. {estimate.madeBy}, {when(estimate.madeAt)}.
       </p>
-      {isOfThis && (
-        <Lines>
-          {estimate.lines.map((line, i) => (
-            <li key={i}>
-              <span>
-                {line.words}
-                {line.minutes > 0 && `, ${line.minutes} min`}
-                {line.source === 'USUAL' && ' (usual price, none is on the list)'}
-                {!line.certain && ', only if it is needed'}
-              </span>
-              <span>{money(line.amount, currency)}</span>
-            </li>
-          ))}
-        </Lines>
-      )}
     </>
   );
+}
+
+/** "work €133.75, parts €112.50", of all its lines. */
+function sums({ lines, currency }: Estimate): string {
+  const of = (kinds: readonly Estimate['lines'][number]['kind'][]) =>
+    lines.filter((line) => kinds.includes(line.kind)).reduce((sum, line) => sum + line.amount, 0);
+  const parts = of(['PART']);
+  const work = `work ${money(of(['WORK', 'MINIMUM']), currency)}`;
+  return parts > 0 ? `${work}, parts ${money(parts, currency)}` : work;
 }
 
 function saidWords(answer: Approval, currency: string): string {
@@ -227,8 +228,8 @@ function Answered({ job, estimate, how, onClose }: AnsweredProps) {
 
 const Box = styled(Sheet)`
   display: grid;
-  gap: 10px;
-  padding: 14px 16px 16px;
+  gap: 6px;
+  padding: 10px 16px 12px;
   a {
     display: inline-flex;
     align-items: center;
@@ -249,16 +250,5 @@ const Said = styled.p`
   &[data-refused] {
     border-color: ${color.implicated};
     background: ${color.implicatedSoft};
-  }
-`;
-
-const Lines = styled.ul`
-  font-size: ${size.text};
-  li {
-    display: flex;
-    justify-content: space-between;
-    gap: 12px;
-    padding: 3px 0;
-    border-top: 1px solid ${color.line};
   }
 `;

@@ -6,6 +6,8 @@ import { color, size, upTo } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { ofHundred } from '../../ui/format';
 import { Sheet } from '../../ui/Sheet';
+import { HowWeKnow } from '../../ui/HowWeKnow';
+import { HowGone, HowLong, HowLost, PriceLines } from './HowPlans';
 import { OwnPlan } from './OwnPlan';
 import { between, lostWords, minutesWords, money, rangeWords } from './planWords';
 
@@ -94,8 +96,8 @@ function Turn({ job, plans }: { job: Job; plans: Plans }) {
       <Link to={`/job/${job.number}?move=${encodeURIComponent(turn.move)}`}>
         {turn.moveWords}, {turn.minutes} min ›
       </Link>{' '}
-      With “{turn.outcome}” ({Math.round(100 * turn.chance)} in 100) the best plan is: “{turn.plan}
-      ”.
+      With “{turn.outcome}” ({Math.round(100 * turn.chance)} in 100) the best plan becomes: “
+      {turn.plan}”.
     </p>
   );
 }
@@ -121,24 +123,32 @@ function Row({ row, isBest, isChosen, currency, onChoose }: RowProps) {
         </small>
       </th>
       <td>
-        <Share>
-          <Bar aria-hidden>
-            <span style={{ width: `${100 * row.gone}%` }} />
-          </Bar>
-          <span>
-            <b>{ofHundred(row.gone)}</b> {range !== '' && <small>{range}</small>}
-          </span>
-        </Share>
+        <HowWeKnow of={`complaint gone, ${ofHundred(row.gone)} in 100`} how={<HowGone row={row} />}>
+          <Share>
+            <Bar aria-hidden>
+              <span style={{ width: `${100 * row.gone}%` }} />
+            </Bar>
+            <span>
+              <b>{ofHundred(row.gone)}</b> {range !== '' && <small>{range}</small>}
+            </span>
+          </Share>
+        </HowWeKnow>
       </td>
       <td>
-        <Share>
-          <Bar data-data aria-hidden>
-            <span style={{ width: `${100 * row.dataLost}%` }} />
-          </Bar>
-          <b>{lostWords(row.dataLost)}</b>
-        </Share>
+        <HowWeKnow of={`owner’s data lost, ${lostWords(row.dataLost)}`} how={<HowLost row={row} />}>
+          <Share>
+            <Bar data-data aria-hidden>
+              <span style={{ width: `${100 * row.dataLost}%` }} />
+            </Bar>
+            <b>{lostWords(row.dataLost)}</b>
+          </Share>
+        </HowWeKnow>
       </td>
-      <td data-right>{minutesWords(row)}</td>
+      <td data-right>
+        <HowWeKnow of={`hands-on, ${minutesWords(row)}`} how={<HowLong row={row} />}>
+          {minutesWords(row)}
+        </HowWeKnow>
+      </td>
       <td data-right>{between(row.readyEarly, row.readyLate)}</td>
       <td data-right>
         <Price row={row} currency={currency} />
@@ -169,10 +179,13 @@ function Price({ row, currency }: { row: PlanRow; currency: string | null }) {
   }
   const most = row.atMost ?? row.certain;
   return (
-    <>
-      {money(row.certain, currency)}
+    <HowWeKnow
+      of={`owner pays, ${money(row.certain, currency)}`}
+      how={<PriceLines lines={row.priceLines} currency={currency} />}
+    >
+      <span>{money(row.certain, currency)}</span>
       {most > row.certain && <small>at most {money(most, currency)}</small>}
-    </>
+    </HowWeKnow>
   );
 }
 
@@ -213,6 +226,9 @@ const Table = styled.table`
   }
   td button {
     white-space: nowrap;
+  }
+  td[data-right] button {
+    margin-right: -4px;
   }
   [data-right] {
     text-align: right;

@@ -3,7 +3,7 @@ import { Form } from 'react-aria-components';
 import styled from 'styled-components';
 import { useSignDecision } from '../../api/queries';
 import type { Job, PlanRow } from '../../api/types';
-import { color } from '../../theme/theme';
+import { color, upTo } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { ProblemNote } from '../../ui/ProblemNote';
@@ -32,44 +32,58 @@ export function SignPlan({ job, row, isOlder, onBegin }: SignPlanProps) {
   };
   return (
     <Box as={Form} onSubmit={submit}>
-      <Field
-        label="In your words, for the next of us"
-        area
-        value={reason}
-        onChange={(text) => {
-          if (reason === '') onBegin();
-          setReason(text);
-        }}
-        maxLength={4000}
-      />
+      <Beside>
+        <Field
+          label="In your words, for the next of us"
+          area
+          rows={2}
+          value={reason}
+          onChange={(text) => {
+            if (reason === '') onBegin();
+            setReason(text);
+          }}
+          maxLength={4000}
+        />
+        <Button
+          primary
+          type="submit"
+          isDisabled={isLocked || isOlder || reason.trim() === ''}
+          isPending={sign.isPending}
+        >
+          Sign the decision
+        </Button>
+      </Beside>
       {isLocked && (
         <p>
           This plan is locked: {row.lock?.reason} {row.lock?.opens}
         </p>
       )}
-      {!isLocked && reason.trim() === '' && <p>It can be signed once you say why.</p>}
+      {!isLocked && reason.trim() === '' && (
+        <p>The decision can be signed once you say why. It is never changed, only followed.</p>
+      )}
       {isOlder && <p role="status">Your plan is being compared.</p>}
       {sign.isError && <ProblemNote error={sign.error} />}
       {sign.isSuccess && <Kept role="status">Signed and kept.</Kept>}
-      <Button
-        primary
-        type="submit"
-        isDisabled={isLocked || isOlder || reason.trim() === ''}
-        isPending={sign.isPending}
-      >
-        Sign the decision
-      </Button>
-      <p>It keeps the weighing as it stands now and is never changed, only followed by another.</p>
     </Box>
   );
 }
 
 const Box = styled(Sheet)`
   display: grid;
-  gap: 10px;
-  padding: 14px 16px 16px;
+  gap: 6px;
+  padding: 10px 16px 12px;
   p {
     color: ${color.ink2};
+  }
+`;
+
+const Beside = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 14px;
+  align-items: end;
+  ${upTo.phone} {
+    grid-template-columns: minmax(0, 1fr);
   }
 `;
 

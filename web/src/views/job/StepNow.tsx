@@ -26,6 +26,8 @@ export function StepNow({ job, step, onGuided }: StepNowProps) {
   const role = useSession().data?.person?.role;
   if (role === 'COUNTER' && step.id !== 'hand-back') return null;
   if (step.state === 'WAITS_FOR_DECISION') {
+    // What contradicts the decision stands at the top, with its button.
+    if (job.contradicted !== null) return null;
     return (
       <p>
         <Link to={`/job/${job.number}/decision`}>Decide anew ›</Link>

@@ -71,7 +71,7 @@ class WholeJobTest {
     browser.tabTo("Take it: QUAY-1000F");
     browser.keys(Keys.ENTER);
     browser.seeText("QUAY-1000F is set aside for this job");
-    browser.tabTo("Begin: Replace the drive");
+    browser.tabTo("Begin: Replace drive A");
     browser.keys(Keys.ENTER);
     browser.seeText("No reading since it was begun has told which drive is in");
     probe.close();

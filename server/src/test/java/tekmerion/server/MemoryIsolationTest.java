@@ -62,6 +62,18 @@ class MemoryIsolationTest {
             ""));
   }
 
+  private static String lineOnFloor(ShopClient shop, String number) {
+    return shop.get("/api/floor")
+        .body()
+        .get("jobs")
+        .valueStream()
+        .filter(job -> number.equals(job.get("number").stringValue()))
+        .findFirst()
+        .orElseThrow()
+        .get("line")
+        .stringValue();
+  }
+
   @Test
   void followingWhatTellsMostNamesABadModuleAndTheWeighingKnows(RunningServer.Shop shop) {
     ShopClient ines = shop.signedIn();
@@ -98,6 +110,7 @@ class MemoryIsolationTest {
     assertThat(start(ines, number, List.of(0, 0), "FAIL").status()).isEqualTo(400);
     assertThat(start(ines, number, List.of(-1, -1), "FAIL").status()).isEqualTo(400);
     assertThat(start(ines, number, List.of(0, -1), "FAIL").status()).isEqualTo(204);
+    assertThat(lineOnFloor(ines, number)).isEqualTo("Go on with the isolation: start 2");
 
     JsonNode before = view(ines, number);
     ShopClient.Answer back =
@@ -107,6 +120,7 @@ class MemoryIsolationTest {
 
     assertThat(back.status()).isEqualTo(204);
     assertThat(view(ines, number).get("starts")).isEmpty();
+    assertThat(lineOnFloor(ines, number)).isEqualTo("Read its drive");
     assertThat(
             shop.signedIn("joao")
                 .put(path(number), said(ines, number, List.of("M1"), List.of("slot 1")))

@@ -202,7 +202,7 @@ class StepPartTest {
       assertThat(job.view().at("/work/steps/1/state").stringValue())
           .isEqualTo("WAITS_FOR_DECISION");
       assertThat(job.view().get("contradicted").stringValue())
-          .isEqualTo("“Replace the drive” broke off half way.");
+          .isEqualTo("“Replace drive A” broke off half way.");
     }
   }
 

@@ -13,6 +13,7 @@ import tekmerion.core.finding.Finding;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Remedy;
 import tekmerion.core.permit.DataStatus;
+import tekmerion.core.weigh.Grounds.OfCause;
 import tekmerion.core.weigh.Network.Instance;
 import tekmerion.core.weigh.Weighing.Part;
 import tekmerion.core.words.Sentences;
@@ -36,6 +37,7 @@ public record Comparison(
 
   private static final double NAMED = 0.01;
   private static final int NAMED_CAUSES = 2;
+  private static final int EXPLAINED_CAUSES = 5;
 
   public Comparison {
     plans = List.copyOf(plans);
@@ -43,9 +45,11 @@ public record Comparison(
     names = Map.copyOf(names);
   }
 
-  /** Any plan of these remedies, with the parts that it is done to. */
+  /** What is likely done by a plan of these remedies, with the parts that it is done to. */
   public String words(Plan plan) {
-    return plan.words(remedy -> names.getOrDefault(remedy.id(), remedy.name()));
+    List<String> likely =
+        plan.likely().stream().map(r -> names.getOrDefault(r.id(), r.name())).toList();
+    return likely.isEmpty() ? plan.words() : Sentences.inOrder(likely);
   }
 
   /**
@@ -56,12 +60,21 @@ public record Comparison(
    * @param onlyIf what it does only if that does not end the complaint; empty for nothing
    * @param against what it mends, likeliest first: "failing drive A, 99 in 100"; for a plan that
    *     mends nothing, what that means
+   * @param steps what each of its remedies is called here: "Replace drive A"
    * @param gone probability that the complaint is gone, with the middle eight of ten draws of all
    *     priors, likelihoods and cures within their ranges
+   * @param grounds how its numbers were made
    * @param own whether somebody put it together
    */
   public record Compared(
-      Plan plan, String words, String onlyIf, String against, Range gone, boolean own) {}
+      Plan plan,
+      String words,
+      String onlyIf,
+      String against,
+      List<String> steps,
+      Range gone,
+      Grounds grounds,
+      boolean own) {}
 
   /**
    * A probability with its range.
@@ -131,7 +144,9 @@ public record Comparison(
                           words(plan),
                           Sentences.inOrder(names(plan, false)),
                           against(plan),
+                          plan.remedies().stream().map(names::of).toList(),
                           draws.gone(plan),
+                          grounds(plan),
                           own.filter(list -> isOf(plan, list)).isPresent()))
               .toList();
       return new Comparison(rows, why(rows), choices.all(), names.of(choices.all()));
@@ -210,6 +225,36 @@ public record Comparison(
           .map(i -> network.instances().get(i))
           .map(this::chance)
           .collect(Collectors.joining(", ", "against: ", ""));
+    }
+
+    private Grounds grounds(Plan plan) {
+      List<OfCause> causes =
+          IntStream.range(0, network.instances().size())
+              .filter(c -> faults.probability()[c] >= NAMED)
+              .boxed()
+              .sorted(Comparator.comparingDouble((Integer c) -> -faults.probability()[c]))
+              .limit(EXPLAINED_CAUSES)
+              .map(c -> new OfCause(named(c), faults.probability()[c], ended(plan, c)))
+              .toList();
+      double[] lost = plans.lost(faults, plan);
+      double copied = Math.min(lost[DataRisk.COPIED_FIRST], lost[DataRisk.COPIED_BEFORE_RISK]);
+      double wanted = stake.wanted();
+      return new Grounds(causes, faults.none(), wanted * lost[DataRisk.UNCOPIED], wanted * copied);
+    }
+
+    /** With its part, where there may be more than one of them. */
+    private String named(int cause) {
+      Instance instance = network.instances().get(cause);
+      return "%s (%s)"
+          .formatted(instance.cause().name(), Sentences.lowerFirst(instance.part().name()));
+    }
+
+    /** That all of a plan ends a cause that is there. */
+    private double ended(Plan plan, int cause) {
+      return 1
+          - plan.remedies().stream()
+              .mapToDouble(remedy -> 1 - choices.cure(remedy, cause))
+              .reduce(1, (one, other) -> one * other);
     }
 
     private String chance(Instance instance) {

@@ -1,6 +1,5 @@
 package tekmerion.core.weigh;
 
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.function.Function;
 import java.util.function.IntToDoubleFunction;
@@ -101,13 +100,7 @@ public record Plan(
     if (remedies.isEmpty()) {
       return List.of(Course.NOTHING_FOUND);
     }
-    LinkedHashSet<Course> courses = new LinkedHashSet<>();
-    for (int i = 0; i < remedies.size(); i++) {
-      if (isLikely(i)) {
-        courses.add(remedies.get(i).course());
-      }
-    }
-    return List.copyOf(courses);
+    return likely().stream().map(Remedy::course).distinct().toList();
   }
 
   /** "Recover the data, then replace the drive; if that does not end it, replace the board". */
@@ -131,6 +124,14 @@ public record Plan(
           .append(Sentences.lowerFirst(name.apply(remedies.get(i))));
     }
     return words.toString();
+  }
+
+  /** Its remedies that are likelier needed than not, in order. */
+  public List<Remedy> likely() {
+    return IntStream.range(0, remedies.size())
+        .filter(this::isLikely)
+        .mapToObj(remedies::get)
+        .toList();
   }
 
   /** Whether a remedy is likelier needed than not. */

@@ -141,6 +141,11 @@ final class Plans {
     return choices;
   }
 
+  /** Probability that data is lost by a plan, by when it is copied: {@link DataRisk#WAYS}. */
+  double[] lost(Posterior faults, Plan plan) {
+    return new Beliefs(faults).lost(choices.numbers(plan.remedies()));
+  }
+
   /** What findings tell of causes that a plan can hang on, in bits. */
   double bits(Posterior faults, List<List<Observation>> findings) {
     return Information.bits(faults, distinctOf, distinct.length, findings);

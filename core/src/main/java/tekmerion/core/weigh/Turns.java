@@ -7,7 +7,10 @@ import tekmerion.core.knowhow.Move;
 import tekmerion.core.weigh.Advice.Ranked;
 import tekmerion.core.weigh.Advice.Turn;
 
-/** Which outcomes of what can be done next would change the best plan. */
+/**
+ * Which outcomes of what can be done next would change the best plan. What it does only if all else
+ * does not end the complaint is no change.
+ */
 final class Turns {
   private static final int SHOWN = 3;
   private static final int LOOKED_AHEAD = 12;
@@ -49,7 +52,7 @@ final class Turns {
           continue;
         }
         Plan plan = plans.rank(then, stake).get(0);
-        if (!plan.words().equals(best.words())) {
+        if (!plan.likely().equals(best.likely())) {
           turns.add(
               new Turn(
                   ranked.move(),

@@ -60,7 +60,7 @@ class ComparisonTest {
         .startsWith("This plan ends the complaint in ")
         .contains(" of 100 cases than “" + comparison.plans().get(1).words() + "”");
     assertThat(comparison.names()).containsEntry("replace-drive", "Replace drive A");
-    assertThat(comparison.words(best.plan())).startsWith("Recover the data, then replace drive A");
+    assertThat(comparison.words(best.plan())).isEqualTo(best.words());
   }
 
   /** Without its copy the same plan loses more; to hand it back ends nothing. */
@@ -75,6 +75,33 @@ class ComparisonTest {
     Compared nothing = row(comparison, Plan.HAND_BACK);
     assertThat(nothing.plan().gone()).isLessThan(0.1);
     assertThat(nothing.against()).isEqualTo("nothing is changed");
+  }
+
+  /** The chance of a plan leads back to the causes it ends; that of its data to the copy. */
+  @Test
+  void thePlansNumbersLeadToHowTheyWereMade() {
+    Comparison comparison = compared(DataStatus.WANTED);
+
+    Compared best = comparison.plans().get(0);
+    Grounds grounds = best.grounds();
+    assertThat(grounds.causes().get(0).words()).isEqualTo("Failing drive (drive A)");
+    assertThat(grounds.causes().get(0).probability()).isGreaterThan(0.9);
+    // Whatever is not there or not known of cannot be ended: each cause alone ends no more.
+    double none = grounds.unknown();
+    assertThat(best.plan().gone()).isLessThanOrEqualTo(1 - none + 1e-9);
+    assertThat(grounds.causes().get(0).ended())
+        .isEqualTo(
+            best.plan().remedies().stream()
+                .filter(r -> r.id().equals("replace-drive"))
+                .findFirst()
+                .orElseThrow()
+                .cures()
+                .get("failing-drive"));
+    assertThat(grounds.lostCopied()).isLessThan(grounds.lostUncopied());
+    assertThat(List.of(grounds.lostCopied(), grounds.lostUncopied()))
+        .contains(best.plan().dataLost());
+    assertThat(row(comparison, Plan.HAND_BACK).grounds().causes())
+        .allSatisfy(cause -> assertThat(cause.ended()).isZero());
   }
 
   @Test

@@ -27,6 +27,7 @@ public record DecidedPlan(
     List<Step> steps) {
 
   /**
+   * @param name with the part that it is for: "Replace drive A"
    * @param chance that it is needed, 0 to 1
    */
   @Schema(name = "DecidedStep")
@@ -43,14 +44,15 @@ public record DecidedPlan(
         row.gone().low(),
         row.gone().high(),
         plan.dataLost(),
-        IntStream.range(0, plan.remedies().size()).mapToObj(k -> step(plan, k)).toList());
+        IntStream.range(0, plan.remedies().size()).mapToObj(k -> step(row, k)).toList());
   }
 
-  private static Step step(Plan plan, int k) {
+  private static Step step(Compared row, int k) {
+    Plan plan = row.plan();
     Remedy remedy = plan.remedies().get(k);
     return new Step(
         remedy.id(),
-        remedy.name(),
+        row.steps().get(k),
         remedy.course(),
         plan.reached().get(k),
         plan.handsOnMinutes(k),

@@ -46,7 +46,7 @@ public record EstimateView(
       BigDecimal amount,
       boolean certain,
       @Schema(nullable = true) PartPrice.PriceSource source) {
-    static Line of(Estimate.Line line) {
+    public static Line of(Estimate.Line line) {
       return new Line(
           line.kind(), line.words(), line.minutes(), line.amount(), line.certain(), line.source());
     }

@@ -293,10 +293,11 @@ class Lanes implements Shown {
     if (job.contradicted() != null) {
       return "Look at the decision again: " + Sentences.lowerFirst(job.contradicted());
     }
+    String begun = outlook.atWork().get(job.id());
     return switch (job.stage()) {
-      case READ -> "Read its drive";
-      case DECIDE -> "Weigh it up and decide";
-      case WORK -> outlook.atWork().getOrDefault(job.id(), WorkLines.BEGIN);
+      case READ -> begun == null ? "Read its drive" : begun;
+      case DECIDE -> begun == null ? "Weigh it up and decide" : begun;
+      case WORK -> begun == null ? WorkLines.BEGIN : begun;
       case HAND_BACK -> "Ready: call the owner, hand it back";
     };
   }

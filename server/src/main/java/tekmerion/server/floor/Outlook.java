@@ -18,7 +18,7 @@ import tekmerion.server.run.RunWords;
  * What likely ends are told from.
  *
  * @param partOn day on which the last ordered part is expected, by job
- * @param atWork what the work of decided jobs is at, by job
+ * @param atWork what the work on jobs is at, by job; a job of which nothing is begun is not in it
  */
 record Outlook(
     Typical typical,

@@ -3,15 +3,18 @@ package tekmerion.server.floor;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.util.AbstractMap.SimpleEntry;
+import java.util.HashMap;
 import java.util.Map;
 import java.util.Map.Entry;
 import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import tekmerion.core.replace.Supply.Happened;
+import tekmerion.link.RunKind;
 import tekmerion.server.job.Changes.ComplaintNow;
+import tekmerion.server.run.RunWords;
 
-/** What the work of decided jobs is at, in a few words; one statement for all of them. */
+/** What the work on jobs is at, in a few words; two statements for all of them. */
 @Service
 class WorkLines {
   static final String BEGIN = "Decided: do the work";
@@ -22,8 +25,47 @@ class WorkLines {
     this.jdbc = jdbc;
   }
 
-  /** By job; one that stands elsewhere is not in it. */
+  /** By job; one of which nothing is begun is not in it. */
   Map<Long, String> now() {
+    Map<Long, String> lines = new HashMap<>(begunTests());
+    lines.putAll(steps());
+    return lines;
+  }
+
+  /** Runs that stand still until somebody goes on, and isolations between two starts. */
+  private Map<Long, String> begunTests() {
+    return jdbc
+        .sql(
+            "SELECT j.id, r.kind, r.share, s.starts FROM job j"
+                + " LEFT JOIN run r ON r.id = (SELECT MAX(p.id) FROM run p"
+                + " WHERE p.job_id = j.id AND p.state = 'PAUSED')"
+                + " LEFT JOIN (SELECT u.job_id, COUNT(*) - 2 * COUNT(t.takes_back) starts"
+                + " FROM isolation_start t JOIN isolation_setup u ON u.id = t.setup_id"
+                + " JOIN job o ON o.id = u.job_id WHERE o.ended_at IS NULL"
+                + " AND NOT EXISTS (SELECT 1 FROM isolation_setup v"
+                + " WHERE v.job_id = u.job_id AND v.sort = u.sort AND v.id > u.id)"
+                + " GROUP BY u.job_id) s ON s.job_id = j.id"
+                + " WHERE j.ended_at IS NULL AND (r.id IS NOT NULL"
+                + " OR j.stage = 'READ' AND s.starts > 0)")
+        .query(WorkLines::begun)
+        .list()
+        .stream()
+        .collect(Collectors.toMap(Entry::getKey, Entry::getValue));
+  }
+
+  private static Entry<Long, String> begun(ResultSet rs, int n) throws SQLException {
+    String kind = rs.getString(2);
+    if (kind == null) {
+      int next = rs.getInt(4) + 1;
+      return new SimpleEntry<>(rs.getLong(1), "Go on with the isolation: start %d".formatted(next));
+    }
+    return new SimpleEntry<>(
+        rs.getLong(1),
+        "Go on with the run: " + RunWords.paused(RunKind.valueOf(kind), rs.getDouble(3)));
+  }
+
+  /** Of decided jobs. */
+  private Map<Long, String> steps() {
     return jdbc
         .sql(
             "SELECT j.id, (SELECT c.result FROM job_change c WHERE c.job_id = j.id AND c.remedy IS"

@@ -21,6 +21,7 @@ import tekmerion.core.weigh.Plan;
 import tekmerion.server.decision.DecidedPlan;
 import tekmerion.server.decision.DecisionService.CourseView;
 import tekmerion.server.decision.DecisionService.Lock;
+import tekmerion.server.estimate.EstimateView;
 import tekmerion.server.estimate.Pricing;
 
 /**
@@ -62,6 +63,8 @@ record PlansView(
    * @param certain what the owner pays in any case; null if nobody said what the shop charges
    * @param lock why it cannot be decided now, and what opens it; null if it can. What is done only
    *     if the rest does not end the complaint has its gate when it comes to that
+   * @param priceLines what the owner pays it for; none if nobody said what the shop charges
+   * @param grounds how its chances were made
    * @param own whether it was put together by hand
    */
   @Schema(name = "PlanRow")
@@ -84,8 +87,39 @@ record PlansView(
       Instant readyLate,
       @Schema(nullable = true) BigDecimal certain,
       @Schema(nullable = true) BigDecimal atMost,
+      List<EstimateView.Line> priceLines,
       @Schema(nullable = true) Lock lock,
+      Grounds grounds,
       boolean own) {}
+
+  /**
+   * How the chances of a plan were made.
+   *
+   * @param causes what may bring the complaint, likeliest first
+   * @param unknown probability that nothing that is known brings it, 0 to 1
+   * @param lostUncopied probability that wanted data is lost by it without a copy, 0 to 1
+   * @param lostCopied the same with a copy made first
+   */
+  @Schema(name = "PlanGrounds")
+  record Grounds(List<OfCause> causes, double unknown, double lostUncopied, double lostCopied) {
+    static Grounds of(tekmerion.core.weigh.Grounds grounds) {
+      return new Grounds(
+          grounds.causes().stream()
+              .map(c -> new OfCause(c.words(), c.probability(), c.ended()))
+              .toList(),
+          grounds.unknown(),
+          grounds.lostUncopied(),
+          grounds.lostCopied());
+    }
+  }
+
+  /**
+   * @param words the cause, with its part
+   * @param probability that it is there, 0 to 1
+   * @param ended probability that all of the plan ends it, if it is there
+   */
+  @Schema(name = "PlanCause")
+  record OfCause(String words, double probability, double ended) {}
 
   /**
    * A finding that would change the best plan.
@@ -173,7 +207,9 @@ record PlansView(
           end.late(),
           costs.map(Estimate::certain).orElse(null),
           costs.map(Estimate::atMost).orElse(null),
+          costs.map(Estimate::lines).orElse(List.of()).stream().map(EstimateView.Line::of).toList(),
           plan.courses().stream().map(locks::get).filter(Objects::nonNull).findFirst().orElse(null),
+          Grounds.of(row.grounds()),
           row.own());
     }
 

@@ -1,6 +1,7 @@
 package tekmerion.server.run;
 
 import java.time.Instant;
+import tekmerion.core.words.Sentences;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.RunKind;
 import tekmerion.link.RunResult;
@@ -162,6 +163,11 @@ public final class RunWords {
           : "%s waits, %.0f %%".formatted(name, 100 * run.share());
     }
     return run.share() == null ? name + " begins" : "%s %.0f %%".formatted(name, 100 * run.share());
+  }
+
+  /** "rescue image of what is in use, 58 %", of one that somebody stopped for now. */
+  public static String paused(RunKind kind, double share) {
+    return "%s, %.0f %%".formatted(Sentences.lowerFirst(name(kind)), 100 * share);
   }
 
   /**

@@ -196,7 +196,7 @@ public class PlanSteps implements ChangeClosed {
     Job job = jobs.named(number);
     Evidence evidence = weighing.weigh(job);
     Permissions permitted = permissions.of(job, evidence);
-    mustBeItsTurn(job, permitted, remedyId);
+    DecidedPlan.Step step = mustBeItsTurn(job, permitted, remedyId);
     Remedy remedy =
         knowHow
             .now()
@@ -215,7 +215,7 @@ public class PlanSteps implements ChangeClosed {
     if (remedy.invasiveness() == Invasiveness.ERASES) {
       DriveToErase.mustBeOfMachine(evidence, named);
     }
-    changes.begin(number, version, remedy.name(), remedy.id(), by);
+    changes.begin(number, version, step.name(), remedy.id(), by);
   }
 
   /**
@@ -264,6 +264,16 @@ public class PlanSteps implements ChangeClosed {
         .filter(r -> r.course() == Course.REPLACE_PART && !r.part().isEmpty())
         .orElseThrow(
             () -> Refusal.badRequest("This step replaces no part.", "Do it as the step says it."));
+  }
+
+  /** What a step of the signed plan is called: "Replace drive A". */
+  String nameOf(Job job, Remedy remedy) {
+    return signed(job).stream()
+        .flatMap(decision -> decision.plan().steps().stream())
+        .filter(step -> step.remedy().equals(remedy.id()))
+        .findFirst()
+        .map(DecidedPlan.Step::name)
+        .orElse(remedy.name());
   }
 
   /** What came of a step since the plan was signed; empty if it was not begun. */

@@ -86,7 +86,7 @@ public class StepSupply {
         job,
         JournalEntry.Kind.CHANGE,
         "From stock: " + item.model(),
-        "for “%s”".formatted(remedy.name()),
+        "for “%s”".formatted(steps.nameOf(job, remedy)),
         by);
   }
 
@@ -133,7 +133,8 @@ public class StepSupply {
     Happened what = came ? Happened.CAME : Happened.CALLED_OFF;
     keep(job, remedy, new PartSupplies.Now(what, "", "", null, null, null), by);
     String title = came ? "The part has come" : "Called off";
-    tell.journal(job, JournalEntry.Kind.CHANGE, title, "for “%s”".formatted(remedy.name()), by);
+    tell.journal(
+        job, JournalEntry.Kind.CHANGE, title, "for “%s”".formatted(steps.nameOf(job, remedy)), by);
     if (job.waitsFor() == Job.WaitsFor.PART) {
       hands.waits(job, null, "", null, by);
     }
