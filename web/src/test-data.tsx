@@ -160,6 +160,8 @@ export const job = (more: Partial<Job> = {}): Job => ({
     findings: 2,
     causes: [failing],
     noneProbability: 0.01,
+    conflictBits: -2,
+    doubt: '',
     leaning: ['RECOVER_DATA'],
   },
   pending: [],

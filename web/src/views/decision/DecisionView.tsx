@@ -106,7 +106,7 @@ function Top({ job, plans, chosen }: TopProps) {
           <Title>{titleOf(job, chosen)}</Title>
         </Headline>
         <Sub>
-          {job.weighing.headline} {job.weighing.findings} findings. <b>{plans.stop}</b>
+          {job.weighing.headline} {job.weighing.findings} findings. {job.weighing.doubt} <b>{plans.stop}</b>
         </Sub>
       </div>
       <DataCard job={job} />

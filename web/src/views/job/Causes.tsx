@@ -31,7 +31,8 @@ export function Causes({ job, shown, onChoose }: CausesProps) {
       <Head>
         <h1>{headline}</h1>
         <Sub>
-          {subOf(findings, job.weighing.noneProbability)} {job.stop !== '' && <b>{job.stop}</b>}
+          {subOf(findings, job.weighing.noneProbability)} {job.weighing.doubt}{' '}
+          {job.stop !== '' && <b>{job.stop}</b>}
         </Sub>
       </Head>
       <Columns aria-hidden="true">

@@ -12,6 +12,8 @@ import tekmerion.core.finding.Finding;
  * @param causes likeliest first; but the very first is the likeliest that can be behind the
  *     complaint, whatever else was found beside it
  * @param noneProbability that none of the known causes is at work
+ * @param conflictBits how much the findings speak against one another: {@link Conflict#bits}
+ * @param doubt the same in a sentence, with what fits least; empty if they do not
  * @param leaning courses that usually follow from the likeliest cause; empty if none leans
  */
 public record Weighed(
@@ -19,6 +21,8 @@ public record Weighed(
     int findings,
     List<CauseShare> causes,
     double noneProbability,
+    double conflictBits,
+    String doubt,
     List<Course> leaning) {
   public Weighed {
     causes = List.copyOf(causes);

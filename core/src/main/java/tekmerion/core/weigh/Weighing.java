@@ -121,11 +121,14 @@ public final class Weighing {
               shares.remove(first);
               shares.add(0, first);
             });
+    Conflict conflict = Conflict.of(network, posterior);
     return new Weighed(
         Headline.of(inOrder(shares), shares, posterior.none()),
         network.counted().size(),
         shares,
         posterior.none(),
+        conflict.bits(),
+        conflict.words(),
         leaning(shares, plans, stake));
   }
 

@@ -24,7 +24,7 @@ class ContradictionTest {
   }
 
   private static Weighed now(CauseShare... causes) {
-    return new Weighed("", 3, List.of(causes), 0.01, List.of());
+    return new Weighed("", 3, List.of(causes), 0.01, 0, "", List.of());
   }
 
   @Test

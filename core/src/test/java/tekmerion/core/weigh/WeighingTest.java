@@ -103,6 +103,26 @@ class WeighingTest {
     assertThat(worn.probability()).isCloseTo(0.82 / 0.92, within(1e-12));
   }
 
+  /**
+   * P(waiting) = P(noise) = (0.82 + 0.1) / 2 = 0.46. Both yes: (0.82² + 0.1²) / 2 = 0.3412, so
+   * log2(0.46² / 0.3412) = −0.689; one of them no: (0.82·0.18 + 0.1·0.9) / 2 = 0.1188, so
+   * log2(0.46·0.54 / 0.1188) = 1.064.
+   */
+  @Test
+  void findingsOfOneFaultAgreeAndThoseOfNoneSpeakAgainstOneAnother() {
+    Weighed agree = weighed(seen("waiting", "yes"), seen("noise", "yes"));
+    Weighed against = weighed(seen("waiting", "yes"), seen("noise", "no"));
+
+    assertThat(agree.conflictBits()).isCloseTo(-0.689, within(1e-3));
+    assertThat(against.conflictBits()).isCloseTo(1.064, within(1e-3));
+    assertThat(weighed(seen("waiting", "yes")).conflictBits()).isZero();
+    assertThat(against.doubt()).isEmpty(); // that much is chance
+  }
+
+  private static Weighed weighed(Finding... findings) {
+    return Weighing.of(knowHow(), List.of(), ONE_DRIVE, List.of(findings));
+  }
+
   @Test
   void unknownIsNotAbsent() {
     // Absent: P(no | worn) = 0.9 × 0.2 = 0.18, P(no | not) = 0.9: 0.18 / 1.08

@@ -11,6 +11,8 @@ import tekmerion.evaluation.shop.Visit.Result;
 
 /** A score in print. */
 final class ScoreSheet {
+  private static final List<Double> CONFLICTS = List.of(0.0, 1.0, 1.5, 2.0, 3.0);
+
   private final int misses;
   private final boolean listMachines;
 
@@ -59,6 +61,7 @@ final class ScoreSheet {
   /** By complaint family, and what was missed. */
   void details(List<Result> results) {
     byFamily(results);
+    conflicts(results);
     missed(results);
   }
 
@@ -80,6 +83,23 @@ final class ScoreSheet {
                 100 * share(of, r -> r.decidedRight()),
                 100 * share(of, r -> r.rightCourse()),
                 mean(of, Result::minutes)));
+  }
+
+  /** How often findings speak against one another, where the cause is right and where it is not. */
+  private static void conflicts(List<Result> results) {
+    System.out.printf("%n  findings in conflict ");
+    CONFLICTS.forEach(least -> System.out.printf(" %4.1f bits", least));
+    conflicts("cause right", results.stream().filter(Result::right).toList());
+    conflicts("another named", results.stream().filter(r -> !r.right()).toList());
+    System.out.println();
+  }
+
+  private static void conflicts(String of, List<Result> results) {
+    System.out.printf("%n  %-20s", of);
+    CONFLICTS.forEach(
+        least ->
+            System.out.printf(" %7.1f %%", 100 * share(results, r -> r.conflictBits() >= least)));
+    System.out.printf(" of %d", results.size());
   }
 
   private void missed(List<Result> results) {

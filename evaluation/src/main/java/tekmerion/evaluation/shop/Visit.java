@@ -21,6 +21,7 @@ import tekmerion.core.permit.Load;
 import tekmerion.core.permit.Permissions;
 import tekmerion.core.weigh.Advice;
 import tekmerion.core.weigh.Advice.Ranked;
+import tekmerion.core.weigh.Conflict;
 import tekmerion.core.weigh.EvidenceAgainstParts;
 import tekmerion.core.weigh.NextMoves;
 import tekmerion.core.weigh.NextMoves.Situation;
@@ -86,6 +87,7 @@ final class Visit {
    * @param hazards how often a swollen pack was loaded, or a clicking drive worked on
    * @param minutes hands-on, and waiting at a tenth
    * @param levels what was seen last, by finding
+   * @param conflictBits how much the findings speak against one another: {@link Conflict#bits}
    * @param dataLost by something that a move or the decision did
    */
   record Result(
@@ -104,6 +106,7 @@ final class Visit {
       double minutes,
       List<String> moves,
       Map<String, String> levels,
+      double conflictBits,
       boolean dataLost,
       int hazards) {}
 
@@ -304,6 +307,7 @@ final class Visit {
         List.copyOf(made),
         findings.stream()
             .collect(Collectors.toMap(Finding::id, Finding::level, (before, last) -> last)),
+        weighed.conflictBits(),
         dataLost,
         hazards);
   }
