@@ -1,6 +1,10 @@
 import '@testing-library/jest-dom/vitest';
 import { cleanup } from '@testing-library/react';
 import { afterEach, vi } from 'vitest';
+import english from '../../words/src/main/resources/tekmerion/words/en.json';
+import { speakIn } from './words/words';
+
+speakIn('en', english);
 
 // What a test put in place of the browser's own goes with it: files share one jsdom.
 afterEach(() => {

@@ -1,3 +1,4 @@
+import { t } from '../words/words';
 import createClient, { type Middleware } from 'openapi-fetch';
 import type { paths } from './generated/schema';
 
@@ -16,15 +17,20 @@ export class Problem extends Error {
 
 const UNREACHABLE = new Problem(
   0,
-  'The server does not answer.',
-  'What was kept before is safe; this was not sent.',
-  'Check that it runs, then try again.',
+  t('web.api.client.the-server-does-not-answer'),
+  t('web.api.client.what-was-kept-before-is-safe'),
+  t('web.api.client.check-that-it-runs-then-try'),
 );
 
 /** Any error as a problem, so that every view can show it the same way. */
 export function asProblem(error: unknown): Problem {
   if (error instanceof Problem) return error;
-  return new Problem(-1, 'This page made a mistake.', 'Nothing was sent.', 'Load the page again.');
+  return new Problem(
+    -1,
+    t('web.api.client.this-page-made-a-mistake'),
+    t('web.api.client.nothing-was-sent'),
+    t('web.api.client.load-the-page-again'),
+  );
 }
 
 function cookie(name: string): string | undefined {
@@ -86,16 +92,17 @@ async function problemOf(response: Response): Promise<Problem> {
     const body = (await response.json()) as { detail?: string; kept?: string; toDo?: string };
     return new Problem(
       response.status,
-      body.detail ?? `The server answered with status ${response.status}.`,
-      body.kept ?? 'Nothing was changed.',
-      body.toDo ?? 'Try again.',
+      body.detail ??
+        t('web.api.client.the-server-answered-with-status', { status: response.status }),
+      body.kept ?? t('web.api.client.nothing-was-changed'),
+      body.toDo ?? t('web.api.client.try-again'),
     );
   } catch {
     return new Problem(
       response.status,
-      `The server answered with status ${response.status}.`,
-      'Nothing was changed.',
-      'Try again in a moment.',
+      t('web.api.client.the-server-answered-with-status', { status: response.status }),
+      t('web.api.client.nothing-was-changed'),
+      t('web.api.client.try-again-in-a-moment'),
     );
   }
 }

@@ -1,3 +1,4 @@
+import { t } from '../words/words';
 import styled from 'styled-components';
 import { color, size, upTo } from '../theme/theme';
 
@@ -9,22 +10,25 @@ export interface BootStageLadderProps {
 }
 
 const NAMES: Record<string, string> = {
-  nothing: 'Nothing',
-  power: 'Power',
-  picture: 'Picture',
-  firmware: 'Firmware',
-  loader: 'Loader',
-  recovery: 'Recovery',
-  limited: 'Limited',
-  desktop: 'Desktop',
+  nothing: t('web.marks.boot-stage-ladder.nothing'),
+  power: t('web.marks.boot-stage-ladder.power'),
+  picture: t('web.marks.boot-stage-ladder.picture'),
+  firmware: t('web.marks.boot-stage-ladder.firmware'),
+  loader: t('web.marks.boot-stage-ladder.loader'),
+  recovery: t('web.marks.boot-stage-ladder.recovery'),
+  limited: t('web.marks.boot-stage-ladder.limited'),
+  desktop: t('web.marks.boot-stage-ladder.desktop'),
 };
 
 /** How far the machine gets when it is switched on. */
 export function BootStageLadder({ levels, bootStage }: BootStageLadderProps) {
   const at = bootStage === null ? -1 : levels.indexOf(bootStage);
-  const said = bootStage === null ? 'not known' : (NAMES[bootStage] ?? bootStage);
+  const said =
+    bootStage === null
+      ? t('web.marks.boot-stage-ladder.not-known')
+      : (NAMES[bootStage] ?? bootStage);
   return (
-    <Ladder aria-label={`How far it gets: ${said}`}>
+    <Ladder aria-label={t('web.marks.boot-stage-ladder.how-far-it-gets', { said })}>
       {levels.slice(1).map((level, i) => (
         <Rung
           key={level}
@@ -35,7 +39,9 @@ export function BootStageLadder({ levels, bootStage }: BootStageLadderProps) {
           {NAMES[level] ?? level}
         </Rung>
       ))}
-      {bootStage === null && <Unknown>how far it gets: not known</Unknown>}
+      {bootStage === null && (
+        <Unknown>{t('web.marks.boot-stage-ladder.how-far-it-gets-not-known')}</Unknown>
+      )}
     </Ladder>
   );
 }

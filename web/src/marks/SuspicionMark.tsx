@@ -1,3 +1,4 @@
+import { t } from '../words/words';
 import styled from 'styled-components';
 import type { Suspicion } from '../api/types';
 import { color, type Token } from '../theme/theme';
@@ -21,12 +22,42 @@ interface Look {
 
 /** Direction, shape and colour each tell the state alone. */
 const LOOKS: Record<Suspicion, Look> = {
-  UNKNOWN: { turn: 0, token: 'ink3', weight: 'none', words: 'nothing known' },
-  CLEARED: { turn: -20, token: 'clear', weight: 'ring', words: 'cleared' },
-  LEANING_CLEAR: { turn: -9, token: 'clear', weight: 'ring', words: 'leaning clear' },
-  OPEN: { turn: 0, token: 'ink2', weight: 'dot', words: 'open: something found, nothing decided' },
-  LEANING: { turn: 11, token: 'leanMark', weight: 'square', words: 'leaning to fault' },
-  IMPLICATED: { turn: 25, token: 'implicated', weight: 'full', words: 'implicated' },
+  UNKNOWN: {
+    turn: 0,
+    token: 'ink3',
+    weight: 'none',
+    words: t('web.marks.suspicion-mark.nothing-known'),
+  },
+  CLEARED: {
+    turn: -20,
+    token: 'clear',
+    weight: 'ring',
+    words: t('web.marks.suspicion-mark.cleared'),
+  },
+  LEANING_CLEAR: {
+    turn: -9,
+    token: 'clear',
+    weight: 'ring',
+    words: t('web.marks.suspicion-mark.leaning-clear'),
+  },
+  OPEN: {
+    turn: 0,
+    token: 'ink2',
+    weight: 'dot',
+    words: t('web.marks.suspicion-mark.open-something-found-nothing-decided'),
+  },
+  LEANING: {
+    turn: 11,
+    token: 'leanMark',
+    weight: 'square',
+    words: t('web.marks.suspicion-mark.leaning-to-fault'),
+  },
+  IMPLICATED: {
+    turn: 25,
+    token: 'implicated',
+    weight: 'full',
+    words: t('web.marks.suspicion-mark.implicated'),
+  },
 };
 
 /** A beam on a pivot: the state of a part, a cause, a job, everywhere the same. */

@@ -1,3 +1,4 @@
+import { say, t } from '../words/words';
 import { useEffect, useState } from 'react';
 import { Button as AriaButton, VisuallyHidden } from 'react-aria-components';
 import { Link, useLocation, useNavigate } from 'react-router';
@@ -50,19 +51,25 @@ export function Band({ person, here, isDemo }: BandProps) {
           />
         </SuspicionName>
         <span>
-          tekmerion
-          {isDemo && <small>demo shop</small>}
+          {say('web.shell.band.tekmerion', {
+            value: isDemo && <small>{t('web.shell.band.demo-shop')}</small>,
+          })}
         </span>
       </Name>
-      <nav aria-label="Views">
-        {tab('/', 'Floor', pathname === '/')}
-        {tab('/intake', 'Intake', pathname.startsWith('/intake'))}
-        {tab('/stock', 'Stock', pathname === '/stock' || pathname === '/prices')}
-        {tab('/know-how', 'Know-how', pathname === '/know-how' || pathname === '/makers')}
-        {person.role === 'LEAD' && tab('/people', 'People', pathname === '/people')}
+      <nav aria-label={t('web.shell.band.views')}>
+        {tab('/', t('web.shell.band.floor'), pathname === '/')}
+        {tab('/intake', t('web.shell.band.intake'), pathname.startsWith('/intake'))}
+        {tab('/stock', t('web.shell.band.stock'), pathname === '/stock' || pathname === '/prices')}
+        {tab(
+          '/know-how',
+          t('web.shell.band.know-how'),
+          pathname === '/know-how' || pathname === '/makers',
+        )}
+        {person.role === 'LEAD' &&
+          tab('/people', t('web.shell.band.people'), pathname === '/people')}
       </nav>
       <Bays
-        aria-label="Bays"
+        aria-label={t('web.shell.band.bays')}
         data-tabs={person.role === 'LEAD' ? 4 : 3}
         data-many={bays.length > PLATES || undefined}
         data-rows={bays.length > ONE_ROW || undefined}
@@ -74,10 +81,10 @@ export function Band({ person, here, isDemo }: BandProps) {
               data-waits={bay.job?.acts === 'PERSON' || undefined}
               onPress={() => goTo(bay)}
             >
-              <VisuallyHidden>Bay</VisuallyHidden>
+              <VisuallyHidden>{t('web.shell.band.bay')}</VisuallyHidden>
               <BayText>
                 <span>
-                  <kbd>{bay.number}</kbd> {bay.job?.number ?? 'free'}
+                  <kbd>{bay.number}</kbd> {bay.job?.number ?? t('web.shell.band.free')}
                 </span>
                 {bay.job !== null && <Line words={bay.job.line} share={bay.job.share} />}
               </BayText>

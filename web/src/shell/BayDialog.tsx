@@ -1,3 +1,4 @@
+import { say, t } from '../words/words';
 import styled from 'styled-components';
 import { useEnrolmentCode, useRevokeProbe } from '../api/queries';
 import type { Job } from '../api/types';
@@ -24,24 +25,28 @@ export function BayDialog({ bay, probe, onClose }: BayDialogProps) {
     <Modal title={title(bay, probe)} isOpen onClose={onClose}>
       {probe !== null && (
         <p>
-          {probe.machine}, probe {probe.probeVersion}
-          {probe.lastSeenAt !== null &&
-            `, ${probe.online ? 'on since' : 'last seen'} ${when(probe.lastSeenAt)}`}
-          .
+          {say('web.shell.bay-dialog.probe', {
+            machine: probe.machine,
+            probeVersion: probe.probeVersion,
+            value:
+              probe.lastSeenAt !== null &&
+              `, ${probe.online ? t('web.shell.bay-dialog.on-since') : t('web.shell.bay-dialog.last-seen')} ${when(probe.lastSeenAt)}`,
+          })}
         </p>
       )}
       {code.data === undefined ? (
-        <p>
-          A probe joins the bay with a code that works once and for a quarter of an hour. Start it
-          on the machine under test with the command that is shown with the code.
-        </p>
+        <p>{t('web.shell.bay-dialog.a-probe-joins-the-bay-with')}</p>
       ) : (
         <CodeBox>
           <Code>{code.data.code}</Code>
-          <p>works once, until {when(code.data.expiresAt)}</p>
+          <p>{t('web.shell.bay-dialog.works-once-until', { when: when(code.data.expiresAt) })}</p>
           <Command>
-            ./tekmerion probe --link {window.location.origin} --code {code.data.code} --machine{' '}
-            {code.data.machine} --data probe-bay-{bay}
+            {t('web.shell.bay-dialog.tekmerion-probe-link-code-machine-data', {
+              origin: window.location.origin,
+              code: code.data.code,
+              machine: code.data.machine,
+              bay,
+            })}
           </Command>
         </CodeBox>
       )}
@@ -49,31 +54,28 @@ export function BayDialog({ bay, probe, onClose }: BayDialogProps) {
       {revoke.isError && <ProblemNote error={revoke.error} />}
       <Row>
         <Button primary={probe === null} onPress={() => code.mutate()} isPending={code.isPending}>
-          {code.data === undefined ? 'Show an enrolment code' : 'Show another code'}
+          {code.data === undefined
+            ? t('web.shell.bay-dialog.show-an-enrolment-code')
+            : t('web.shell.bay-dialog.show-another-code')}
         </Button>
         {probe !== null && (
           <Button
             onPress={() => revoke.mutate(undefined, { onSuccess: onClose })}
             isPending={revoke.isPending}
           >
-            Revoke this probe
+            {t('web.shell.bay-dialog.revoke-this-probe')}
           </Button>
         )}
-        <Button onPress={onClose}>Close</Button>
+        <Button onPress={onClose}>{t('web.shell.bay-dialog.close')}</Button>
       </Row>
-      {probe !== null && (
-        <small>
-          A new code or revoking takes the present probe off. What it sent stays; what it has not
-          sent yet it keeps.
-        </small>
-      )}
+      {probe !== null && <small>{t('web.shell.bay-dialog.a-new-code-or-revoking-takes')}</small>}
     </Modal>
   );
 }
 
 function title(bay: number, probe: BayDialogProps['probe']): string {
-  if (probe === null) return `Bay ${bay} has no probe`;
-  return `The probe in bay ${bay} is ${probe.online ? 'connected' : 'not connected'}`;
+  if (probe === null) return t('web.shell.bay-dialog.bay-has-no-probe', { bay });
+  return t('web.shell.bay-dialog.the-probe-in-bay-is', { bay, online: probe.online });
 }
 
 const CodeBox = styled.div`

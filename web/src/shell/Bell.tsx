@@ -1,3 +1,4 @@
+import { t } from '../words/words';
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import styled from 'styled-components';
@@ -5,7 +6,7 @@ import { api } from '../api/client';
 import { keys, useBell, useCall } from '../api/queries';
 import { color } from '../theme/theme';
 import { Button } from '../ui/Button';
-import { counted, when } from '../ui/format';
+import { when } from '../ui/format';
 import { Modal } from '../ui/Modal';
 import { RowButton } from '../ui/RowButton';
 import { BandButton } from './BandButton';
@@ -30,7 +31,11 @@ export function Bell() {
     <>
       <BandButton
         onPress={() => setOpen(true)}
-        aria-label={fresh.length === 0 ? 'Bell: nothing new' : `Bell: ${fresh.length} new`}
+        aria-label={
+          fresh.length === 0
+            ? t('web.shell.bell.bell-nothing-new')
+            : t('web.shell.bell.bell-new', { length: fresh.length })
+        }
       >
         <Shape viewBox="0 0 24 24" width="20" aria-hidden="true">
           <path d="M4 18h16l-2-3v-5a6 6 0 0 0-12 0v5zM10 20h4v1.5h-4z" fill="currentColor" />
@@ -41,15 +46,13 @@ export function Bell() {
         <Modal
           title={
             fresh.length === 0
-              ? 'Nothing new'
-              : `${counted(fresh.length, 'thing')} since you looked`
+              ? t('web.shell.bell.nothing-new')
+              : t('web.shell.bell.since-you-looked', { length: fresh.length })
           }
           isOpen
           onClose={close}
         >
-          {notices.length === 0 && (
-            <p>When a run of yours ends, or a job is handed to you, it is told here.</p>
-          )}
+          {notices.length === 0 && <p>{t('web.shell.bell.when-a-run-of-yours-ends')}</p>}
           <ul>
             {notices.map((notice) => (
               <li key={notice.id}>
@@ -67,7 +70,7 @@ export function Bell() {
             ))}
           </ul>
           <AskOutside />
-          <Button onPress={close}>Close</Button>
+          <Button onPress={close}>{t('web.shell.bell.close')}</Button>
         </Modal>
       )}
     </>
@@ -81,7 +84,7 @@ function AskOutside() {
   if (state !== 'default') return null;
   return (
     <Button onPress={() => void Notification.requestPermission().then(setState)}>
-      Also tell me when this page is not in front
+      {t('web.shell.bell.also-tell-me-when-this-page')}
     </Button>
   );
 }

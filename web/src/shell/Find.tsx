@@ -1,3 +1,4 @@
+import { say, t } from '../words/words';
 import { useEffect, useState } from 'react';
 import { VisuallyHidden } from 'react-aria-components';
 import { useNavigate } from 'react-router';
@@ -34,7 +35,10 @@ export function Find({ open, onOpen }: FindProps) {
   });
   return (
     <>
-      <BandButton onPress={() => onOpen('')} aria-label="Find a job, serial or customer">
+      <BandButton
+        onPress={() => onOpen('')}
+        aria-label={t('web.shell.find.find-a-job-serial-or-customer')}
+      >
         <Glass viewBox="0 0 24 24" width="18" aria-hidden="true">
           <path
             d="M15 15l6 6M10 3a7 7 0 1 1 0 14 7 7 0 0 1 0-14z"
@@ -70,9 +74,9 @@ function FindDialog({ start, onClose }: { start: string; onClose: () => void }) 
     void navigate(`/job/${hit.number}`);
   };
   return (
-    <Modal title="Find a job, serial, customer, model or error text" isOpen onClose={onClose}>
+    <Modal title={t('web.shell.find.find-a-job-serial-customer-model')} isOpen onClose={onClose}>
       <Input
-        aria-label="What to find"
+        aria-label={t('web.shell.find.what-to-find')}
         role="combobox"
         aria-expanded={hits.length > 0}
         aria-controls="found"
@@ -93,7 +97,7 @@ function FindDialog({ start, onClose }: { start: string; onClose: () => void }) 
         }}
       />
       <p role="status">{words(asked, found.isFetching, hits.length, found.data?.more ?? false)}</p>
-      <List id="found" role="listbox" aria-label="Found">
+      <List id="found" role="listbox" aria-label={t('web.shell.find.found')}>
         {hits.map((hit, i) => (
           <li
             key={hit.number}
@@ -116,7 +120,9 @@ function FindDialog({ start, onClose }: { start: string; onClose: () => void }) 
                 <small>
                   {hit.serial !== null && (
                     <>
-                      serial <Marked text={hit.serial} find={asked} serial /> ·{' '}
+                      {say('web.shell.find.serial', {
+                        marked: <Marked text={hit.serial} find={asked} serial />,
+                      })}{' '}
                     </>
                   )}
                   <Marked text={hit.complaint} find={asked} />
@@ -128,20 +134,27 @@ function FindDialog({ start, onClose }: { start: string; onClose: () => void }) 
                   )}
                 </small>
               </span>
-              <small>{hit.endedAt === null ? 'in the shop' : when(hit.endedAt)}</small>
+              <small>
+                {hit.endedAt === null ? t('web.shell.find.in-the-shop') : when(hit.endedAt)}
+              </small>
             </Row>
           </li>
         ))}
       </List>
-      <VisuallyHidden>Arrow keys choose, Enter opens, Escape closes.</VisuallyHidden>
+      <VisuallyHidden>{t('web.shell.find.arrow-keys-choose-enter-opens-escape')}</VisuallyHidden>
     </Modal>
   );
 }
 
 function words(asked: string, isFetching: boolean, count: number, more: boolean): string {
-  if (asked.trim().length < 2) return 'Type at least two characters; of a serial any three.';
-  if (count === 0) return isFetching ? 'Looking…' : 'Nothing is found. Try fewer characters.';
-  return more ? `The newest ${count}; type more to narrow it.` : `${count} found`;
+  if (asked.trim().length < 2) return t('web.shell.find.type-at-least-two-characters-of');
+  if (count === 0)
+    return isFetching
+      ? t('web.shell.find.looking')
+      : t('web.shell.find.nothing-is-found-try-fewer-characters');
+  return more
+    ? t('web.shell.find.the-newest-type-more-to-narrow', { count })
+    : t('web.shell.find.found-2', { count });
 }
 
 const Glass = styled.svg`

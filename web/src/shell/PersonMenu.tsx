@@ -1,3 +1,4 @@
+import { t } from '../words/words';
 import { useState, type FormEvent } from 'react';
 import { Form } from 'react-aria-components';
 import { Link } from 'react-router';
@@ -28,19 +29,25 @@ export function PersonMenu({ person, here }: PersonMenuProps) {
     <>
       <BandButton
         onPress={() => setOpen(true)}
-        aria-label={`${person.displayName}: person at this screen`}
+        aria-label={t('web.shell.person-menu.person-at-this-screen', {
+          displayName: person.displayName,
+        })}
       >
         <b>{person.displayName}</b>
       </BandButton>
       {open && (
-        <Modal title={`${person.displayName} is at this screen`} isOpen onClose={close}>
+        <Modal
+          title={t('web.shell.person-menu.is-at-this-screen', { displayName: person.displayName })}
+          isOpen
+          onClose={close}
+        >
           <Row>
             <Link to="/me" onClick={close}>
-              My password, PIN and absence
+              {t('web.shell.person-menu.my-password-pin-and-absence')}
             </Link>
-            <Button onPress={() => signOut.mutate()}>Sign out</Button>
+            <Button onPress={() => signOut.mutate()}>{t('web.shell.person-menu.sign-out')}</Button>
           </Row>
-          <h3>Somebody else takes the screen</h3>
+          <h3>{t('web.shell.person-menu.somebody-else-takes-the-screen')}</h3>
           {here.map((other) => (
             <Switch key={other.id} other={other} onDone={close} />
           ))}
@@ -55,7 +62,12 @@ function Switch({ other, onDone }: { other: Here; onDone: () => void }) {
   const [pin, setPin] = useState('');
   const client = useQueryClient();
   const call = useCall();
-  if (!other.hasPin) return <p>{other.displayName} has no PIN and signs in in full.</p>;
+  if (!other.hasPin)
+    return (
+      <p>
+        {t('web.shell.person-menu.has-no-pin-and-signs-in', { displayName: other.displayName })}
+      </p>
+    );
   const submit = (event: FormEvent) => {
     event.preventDefault();
     call.mutate(() => api.POST('/api/session/pin', { body: { person: other.id, pin } }), {
@@ -69,7 +81,7 @@ function Switch({ other, onDone }: { other: Here; onDone: () => void }) {
   return (
     <Inline onSubmit={submit}>
       <Field
-        label={`PIN of ${other.displayName}`}
+        label={t('web.shell.person-menu.pin-of', { displayName: other.displayName })}
         type="password"
         inputMode="numeric"
         value={pin}
@@ -77,7 +89,7 @@ function Switch({ other, onDone }: { other: Here; onDone: () => void }) {
         autoComplete="off"
       />
       <Button primary type="submit" isDisabled={pin.length < 4} isPending={call.isPending}>
-        Switch
+        {t('web.shell.person-menu.switch')}
       </Button>
       {call.isError && <ProblemNote error={call.error} />}
     </Inline>
@@ -95,9 +107,14 @@ function SignInBeside({ onDone }: { onDone: () => void }) {
   };
   return (
     <Inline onSubmit={submit}>
-      <Field label="Sign-in name" value={name} onChange={setName} autoComplete="off" />
       <Field
-        label="Their password"
+        label={t('web.shell.person-menu.sign-in-name')}
+        value={name}
+        onChange={setName}
+        autoComplete="off"
+      />
+      <Field
+        label={t('web.shell.person-menu.their-password')}
         type="password"
         value={password}
         onChange={setPassword}
@@ -108,7 +125,7 @@ function SignInBeside({ onDone }: { onDone: () => void }) {
         isDisabled={name === '' || password === ''}
         isPending={signIn.isPending}
       >
-        Sign in beside
+        {t('web.shell.person-menu.sign-in-beside')}
       </Button>
       {signIn.isError && <ProblemNote error={signIn.error} />}
     </Inline>

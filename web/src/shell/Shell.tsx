@@ -1,3 +1,4 @@
+import { t } from '../words/words';
 import { useState } from 'react';
 import { Outlet, useLocation } from 'react-router';
 import styled from 'styled-components';
@@ -31,16 +32,11 @@ export function Shell() {
     <>
       {!wall && <Band person={person} here={session.data.here} isDemo={session.data.demo} />}
       {!live && (
-        <Stale role="status">
-          The server does not send changes at the moment. What you see may be old; it catches up by
-          itself.
-        </Stale>
+        <Stale role="status">{t('web.shell.shell.the-server-does-not-send-changes')}</Stale>
       )}
       <Outlet />
       {session.data.demo && (
-        <Demo role="note">
-          Demo shop: its machines are simulated, and so is everything that is found on them.
-        </Demo>
+        <Demo role="note">{t('web.shell.shell.demo-shop-its-machines-are-simulated')}</Demo>
       )}
     </>
   );

@@ -1,3 +1,4 @@
+import { t } from '../words/words';
 import { useEffect, useRef } from 'react';
 import { useNavigate } from 'react-router';
 
@@ -54,7 +55,8 @@ export function useScan(onOther: (text: string) => void) {
 }
 
 const inField = (target: EventTarget | null) =>
-  target instanceof HTMLElement && target.closest('input, textarea, select') !== null;
+  target instanceof HTMLElement &&
+  target.closest(t('web.shell.use-scan.input-textarea-select')) !== null;
 
 /** What the scanner typed into a field is not part of what the person wrote there. */
 function takeOut(target: EventTarget | null, text: string) {

@@ -1,3 +1,4 @@
+import { t } from '../words/words';
 import type { ReactNode } from 'react';
 import { Button, Dialog, DialogTrigger, Heading, Popover } from 'react-aria-components';
 import styled from 'styled-components';
@@ -16,7 +17,7 @@ export interface HowWeKnowProps {
 export function HowWeKnow({ of, children, how }: HowWeKnowProps) {
   return (
     <DialogTrigger>
-      <Asked aria-label={`How do we know: ${of}`}>{children}</Asked>
+      <Asked aria-label={t('web.ui.how-we-know.how-do-we-know', { of })}>{children}</Asked>
       <Popup>
         <Answer>
           <Heading slot="title">{of}</Heading>

@@ -1,3 +1,4 @@
+import { t } from '../words/words';
 import styled, { keyframes } from 'styled-components';
 import { color } from '../theme/theme';
 import { Page } from './Sheet';
@@ -6,7 +7,7 @@ import { Page } from './Sheet';
 export function Loading() {
   return (
     <Page aria-busy="true">
-      <Late role="status">Loading…</Late>
+      <Late role="status">{t('web.ui.loading.loading')}</Late>
     </Page>
   );
 }

@@ -1,3 +1,5 @@
+import { say, t } from '../words/words';
+import type { ReactNode } from 'react';
 import { Link, useLocation } from 'react-router';
 import { Page, Sub, Title } from './Sheet';
 
@@ -6,10 +8,12 @@ export function NoSuchPage() {
   const { pathname } = useLocation();
   return (
     <Page>
-      <Title>There is no page at this address</Title>
+      <Title>{t('web.ui.no-such-page.there-is-no-page-at-this')}</Title>
       <Sub>
-        {pathname} may be mistyped, or the link is old. <Link to="/">Go to the floor</Link>, or
-        search for the job above.
+        {say('web.ui.no-such-page.may-be-mistyped-or-the-link', {
+          pathname,
+          link: (words: ReactNode) => <Link to="/">{words}</Link>,
+        })}
       </Sub>
     </Page>
   );

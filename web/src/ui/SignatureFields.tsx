@@ -1,3 +1,4 @@
+import { t } from '../words/words';
 import { useState, type Dispatch, type SetStateAction } from 'react';
 import { Field } from './Field';
 import { SignaturePad } from './SignaturePad';
@@ -30,13 +31,15 @@ export function SignatureFields({ signature, note = '' }: SignatureFieldsProps) 
   return (
     <>
       <Field
-        label="Customer’s full name, typed by the customer"
+        label={t('web.ui.signature-fields.customer-s-full-name-typed-by')}
         value={signature.name}
         onChange={signature.setName}
       />
       <SignaturePad
         path={signature.path}
-        label={`Field to sign in with pen or finger.${note === '' ? '' : ` ${note}`}`}
+        label={t('web.ui.signature-fields.field-to-sign-in-with-pen', {
+          note: note === '' ? '' : ` ${note}`,
+        })}
         onChange={signature.setPath}
       />
     </>

@@ -1,3 +1,4 @@
+import { t } from '../words/words';
 import { useRef, type Dispatch, type PointerEvent, type SetStateAction } from 'react';
 import styled from 'styled-components';
 import { color, radius } from '../theme/theme';
@@ -30,7 +31,7 @@ export function SignaturePad({ path, label, onChange }: SignaturePadProps) {
       ref={field}
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       role="img"
-      aria-label={path === '' ? label : 'A drawn signature'}
+      aria-label={path === '' ? label : t('web.ui.signature-pad.a-drawn-signature')}
       onPointerDown={(event) => {
         drawing.current = true;
         event.currentTarget.setPointerCapture(event.pointerId);

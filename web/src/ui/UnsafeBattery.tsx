@@ -1,13 +1,11 @@
+import { say } from '../words/words';
 import styled from 'styled-components';
 import { color } from '../theme/theme';
 
 /** What comes before everything else. */
 export function UnsafeBattery({ why }: { why: string }) {
   return (
-    <Warning role="alert">
-      <b>{why}</b> Do not charge it, load it, press it or pierce it. Switch the machine off, take
-      the battery out if that needs no force, and keep it away from what burns.
-    </Warning>
+    <Warning role="alert">{say('web.ui.unsafe-battery.do-not-charge-it-load-it', { why })}</Warning>
   );
 }
 

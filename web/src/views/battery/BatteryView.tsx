@@ -1,3 +1,4 @@
+import { say, t } from '../../words/words';
 import { Link, useParams } from 'react-router';
 import styled from 'styled-components';
 import { useBattery, useReadPart } from '../../api/queries';
@@ -7,7 +8,7 @@ import { SuspicionMark } from '../../marks/SuspicionMark';
 import { color } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Back, Stack, TwoColumns } from '../../ui/Layout';
-import { when } from '../../ui/format';
+import { when, fixed } from '../../ui/format';
 import { LineChart } from '../../ui/LineChart';
 import { Loaded } from '../../ui/Loaded';
 import { ProblemNote } from '../../ui/ProblemNote';
@@ -27,6 +28,8 @@ export function BatteryView() {
   return <Loaded query={battery}>{(data) => <Shown battery={data} />}</Loaded>;
 }
 
+const orUnknown = (n: number | null, digits: number) => (n === null ? '?' : fixed(n, digits));
+
 function Shown({ battery }: { battery: Battery }) {
   const read = useReadPart(battery.number);
   return (
@@ -42,7 +45,9 @@ function Shown({ battery }: { battery: Battery }) {
           isPending={read.isPending}
           onPress={() => read.mutate({ partKey: 'battery' })}
         >
-          {battery.readAt === null ? 'Read it' : 'Read it again'}
+          {battery.readAt === null
+            ? t('web.battery.battery-view.read-it')
+            : t('web.battery.battery-view.read-it-again')}
         </Button>
       </Head>
       {battery.unsafe !== null && <UnsafeBattery why={battery.unsafe} />}
@@ -63,22 +68,25 @@ function Shown({ battery }: { battery: Battery }) {
 
 /** The finding, not the type. */
 export function titleOf(battery: Battery): string {
-  if (battery.unsafe !== null) return 'This battery is unsafe: it is neither loaded nor charged';
+  if (battery.unsafe !== null) return t('web.battery.battery-view.this-battery-is-unsafe-it-is');
   const second = worseSecond(battery);
   if (second !== null) {
-    return `Its second pack says that it holds ${percent(second)} of what a new one does`;
+    return t('web.battery.battery-view.its-second-pack-says-that-it', { percent: percent(second) });
   }
   const measured = measuredOf(battery);
   if (measured !== null) {
     return measured.health === null
-      ? `${measured.ampereHours.toFixed(2)} Ah were in it`
-      : `It holds ${percent(measured.health)} of what a new one does, measured`;
+      ? t('web.battery.battery-view.ah-were-in-it', {
+          ampereHours: fixed(measured.ampereHours, 2),
+        })
+      : t('web.battery.battery-view.it-holds-of-what-a-new', { percent: percent(measured.health) });
   }
   const own = battery.report?.health ?? null;
-  if (own !== null) return `It says that it holds ${percent(own)} of what a new one does`;
+  if (own !== null)
+    return t('web.battery.battery-view.it-says-that-it-holds-of', { percent: percent(own) });
   return battery.readAt === null
-    ? 'Nobody has read this battery yet'
-    : 'It does not tell how much it holds';
+    ? t('web.battery.battery-view.nobody-has-read-this-battery-yet')
+    : t('web.battery.battery-view.it-does-not-tell-how-much');
 }
 
 function suspicionOf(battery: Battery) {
@@ -90,7 +98,7 @@ function suspicionOf(battery: Battery) {
 
 /** "4.39 Ah", or that it is not told. */
 const amount = (value: number | null, unit: string | null) =>
-  value === null ? 'not reported' : `${value.toFixed(2)} ${unit ?? ''}`;
+  value === null ? t('web.battery.battery-view.not-reported') : `${fixed(value, 2)} ${unit ?? ''}`;
 
 function OwnAccount({ battery }: { battery: Battery }) {
   const r = battery.report;
@@ -98,104 +106,146 @@ function OwnAccount({ battery }: { battery: Battery }) {
   return (
     <Sheet>
       <SheetHead>
-        <Lead>Self-report</Lead>
+        <Lead>{t('web.battery.battery-view.self-report')}</Lead>
         {battery.readAt !== null && (
-          <Link to={`/reading/${battery.readingId ?? ''}`}>read {when(battery.readAt)}</Link>
+          <Link to={`/reading/${battery.readingId ?? ''}`}>
+            {t('web.battery.battery-view.read', { when: when(battery.readAt) })}
+          </Link>
         )}
       </SheetHead>
       {r === null ? (
         <Teach>
-          {battery.canRead ?? 'Read it: design, last full charge and cycles then stand here.'}
+          {battery.canRead ?? t('web.battery.battery-view.read-it-design-last-full-charge')}
         </Teach>
       ) : (
         <>
           <Facts>
-            <dt>Pack</dt>
+            <dt>{t('web.battery.battery-view.pack')}</dt>
             <dd>
-              {r.maker ?? 'maker not reported'} {r.model ?? ''}
+              {r.maker ?? t('web.battery.battery-view.maker-not-reported')} {r.model ?? ''}
               <br />
-              <Mono>{r.serial ?? 'serial not reported'}</Mono>
+              <Mono>{r.serial ?? t('web.battery.battery-view.serial-not-reported')}</Mono>
               {battery.partId !== null && (
                 <>
                   {' '}
-                  <Link to={`/part/${battery.partId}`}>its history</Link>
+                  <Link to={`/part/${battery.partId}`}>
+                    {t('web.battery.battery-view.its-history')}
+                  </Link>
                 </>
               )}
             </dd>
-            <dt>New</dt>
+            <dt>{t('web.battery.battery-view.new')}</dt>
             <dd>{amount(r.design, r.unit)}</dd>
-            <dt>When full</dt>
+            <dt>{t('web.battery.battery-view.when-full')}</dt>
             <dd>
               {amount(r.full, r.unit)}
               {r.health !== null && `, ${percent(r.health)}`}
             </dd>
-            <dt>Now in it</dt>
+            <dt>{t('web.battery.battery-view.now-in-it')}</dt>
             <dd>
               {amount(r.left, r.unit)}
-              {r.gauge !== null && `, ${percent(r.gauge)} by its gauge`}
+              {r.gauge !== null &&
+                t('web.battery.battery-view.by-its-gauge', { percent: percent(r.gauge) })}
             </dd>
-            <dt>Cycles</dt>
-            <dd>{r.cycles ?? 'not counted'}</dd>
+            <dt>{t('web.battery.battery-view.cycles')}</dt>
+            <dd>{r.cycles ?? t('web.battery.battery-view.not-counted')}</dd>
             {r.state !== null && (
               <>
-                <dt>State</dt>
+                <dt>{t('web.battery.battery-view.state')}</dt>
                 <dd>
-                  {[r.state, ...r.flags.filter((f) => f !== 'fully charged')].join(', ')}
-                  {r.minutesLeft !== null && `, ${String(r.minutesLeft)} min left by its reckoning`}
+                  {[
+                    r.state,
+                    ...r.flags.filter((f) => f !== t('web.battery.battery-view.fully-charged')),
+                  ].join(', ')}
+                  {r.minutesLeft !== null &&
+                    t('web.battery.battery-view.min-left-by-its-reckoning', {
+                      minutesLeft: String(r.minutesLeft),
+                    })}
                 </dd>
               </>
             )}
             {r.chargeLimit !== null && (
               <>
-                <dt>Charged up to</dt>
-                <dd>{percent(r.chargeLimit)}, a limit set in this machine</dd>
+                <dt>{t('web.battery.battery-view.charged-up-to')}</dt>
+                <dd>
+                  {t('web.battery.battery-view.a-limit-set-in-this-machine', {
+                    percent: percent(r.chargeLimit),
+                  })}
+                </dd>
               </>
             )}
-            <dt>Voltage</dt>
-            <dd>{r.volts === null ? 'not reported' : `${r.volts.toFixed(2)} V`}</dd>
-            <dt>Temperature</dt>
-            <dd>{r.celsius === null ? 'not reported' : `${r.celsius.toFixed(0)} °C`}</dd>
+            <dt>{t('web.battery.battery-view.voltage')}</dt>
+            <dd>
+              {r.volts === null
+                ? t('web.battery.battery-view.not-reported')
+                : `${fixed(r.volts, 2)} V`}
+            </dd>
+            <dt>{t('web.battery.battery-view.temperature')}</dt>
+            <dd>
+              {r.celsius === null
+                ? t('web.battery.battery-view.not-reported')
+                : `${fixed(r.celsius, 0)} °C`}
+            </dd>
             {r.made !== null && (
               <>
-                <dt>Made</dt>
+                <dt>{t('web.battery.battery-view.made')}</dt>
                 <dd>{r.made}</dd>
               </>
             )}
             {battery.second !== null && (
               <>
-                <dt>Second pack</dt>
+                <dt>{t('web.battery.battery-view.second-pack')}</dt>
                 <dd>
-                  {battery.second.model ?? 'model not reported'}{' '}
-                  <Mono>{battery.second.serial ?? 'serial not reported'}</Mono>
-                  <br />
-                  {amount(battery.second.full, battery.second.unit)} of{' '}
-                  {amount(battery.second.design, battery.second.unit)}
-                  {battery.second.health !== null && `, ${percent(battery.second.health)}`}
+                  {say('web.battery.battery-view.of', {
+                    model: battery.second.model ?? t('web.battery.battery-view.model-not-reported'),
+                    mono: (
+                      <Mono>
+                        {battery.second.serial ?? t('web.battery.battery-view.serial-not-reported')}
+                      </Mono>
+                    ),
+                    br: <br />,
+                    amount: amount(battery.second.full, battery.second.unit),
+                    amount2: amount(battery.second.design, battery.second.unit),
+                    value: battery.second.health !== null && `, ${percent(battery.second.health)}`,
+                  })}
                 </dd>
               </>
             )}
             {battery.together !== null && (
               <>
-                <dt>Both together</dt>
+                <dt>{t('web.battery.battery-view.both-together')}</dt>
                 <dd>
-                  {amount(battery.together.full, battery.together.unit)} of{' '}
-                  {amount(battery.together.design, battery.together.unit)}
-                  {battery.together.health !== null && `, ${percent(battery.together.health)}`}
+                  {say('web.battery.battery-view.of-2', {
+                    amount: amount(battery.together.full, battery.together.unit),
+                    amount2: amount(battery.together.design, battery.together.unit),
+                    value:
+                      battery.together.health !== null && `, ${percent(battery.together.health)}`,
+                  })}
                 </dd>
               </>
             )}
-            <dt>To buy</dt>
+            <dt>{t('web.battery.battery-view.to-buy')}</dt>
             <dd>{worseSecond(battery) === null ? r.replacement : battery.second?.replacement}</dd>
           </Facts>
-          {r.alarms.length > 0 && <Warn role="alert">It reports: {r.alarms.join(', ')}.</Warn>}
+          {r.alarms.length > 0 && (
+            <Warn role="alert">
+              {t('web.battery.battery-view.it-reports', { alarms: r.alarms.join(', ') })}
+            </Warn>
+          )}
           {second !== null && second.alarms.length > 0 && (
-            <Warn role="alert">The second pack reports: {second.alarms.join(', ')}.</Warn>
+            <Warn role="alert">
+              {t('web.battery.battery-view.the-second-pack-reports', {
+                alarms: second.alarms.join(', '),
+              })}
+            </Warn>
           )}
           {r.doubts.map((doubt) => (
-            <Teach key={doubt}>Not believed: {doubt}.</Teach>
+            <Teach key={doubt}>{t('web.battery.battery-view.not-believed', { doubt })}</Teach>
           ))}
           {second?.doubts.map((doubt) => (
-            <Teach key={`second ${doubt}`}>Not believed of the second pack: {doubt}.</Teach>
+            <Teach key={t('web.battery.battery-view.second', { doubt })}>
+              {t('web.battery.battery-view.not-believed-of-the-second-pack', { doubt })}
+            </Teach>
           ))}
         </>
       )}
@@ -206,22 +256,22 @@ function OwnAccount({ battery }: { battery: Battery }) {
 const WATCH = [
   {
     kind: 'CHARGE',
-    name: 'Watch it charge',
-    about: 'Under 85 % full, adapter in: a quarter of an hour at rest, three minutes under load',
+    name: t('web.battery.battery-view.watch-it-charge'),
+    about: t('web.battery.battery-view.under-85-full-adapter-in-a'),
   },
 ] as const;
 
 function chargeTitle(found: ChargeResult | null): string {
-  if (found === null) return 'Charging';
+  if (found === null) return t('web.battery.battery-view.charging');
   switch (found.verdict) {
     case 'normal':
-      return 'It charges as it should';
+      return t('web.battery.battery-view.it-charges-as-it-should');
     case 'low':
-      return 'It charges slowly';
+      return t('web.battery.battery-view.it-charges-slowly');
     case 'none':
-      return 'It does not charge';
+      return t('web.battery.battery-view.it-does-not-charge');
     default:
-      return 'Too full, or of unknown size, to tell how it charges';
+      return t('web.battery.battery-view.too-full-or-of-unknown-size');
   }
 }
 
@@ -234,25 +284,34 @@ function Charged({ found }: { found: ChargeResult }) {
   return (
     <Padded>
       <LineChart
-        label={`Current into the pack, ${found.intoAmperes?.toFixed(2) ?? 'not heard'} A at rest`}
-        lines={[{ name: 'current', points }]}
+        label={t('web.battery.battery-view.current-into-the-pack-a-at', {
+          intoAmperes:
+            found.intoAmperes === null
+              ? t('web.battery.battery-view.not-heard')
+              : fixed(found.intoAmperes, 2),
+        })}
+        lines={[{ name: t('web.battery.battery-view.current'), points }]}
         x={[0, minutes]}
         y={[least, most]}
         xTicks={[
-          [0, '0 min'],
-          [minutes, `${Math.round(minutes)} min`],
+          [0, t('web.battery.battery-view.0-min')],
+          [minutes, t('web.battery.battery-view.min', { minutes: Math.round(minutes) })],
         ]}
-        yTicks={[...new Set([least, 0, most])].map((a) => [a, `${a.toFixed(1)} A`] as const)}
+        yTicks={[...new Set([least, 0, most])].map((a) => [a, `${fixed(a, 1)} A`] as const)}
         height={110}
       />
       <p>
         {found.intoAmperes === null
-          ? 'Not heard at rest'
-          : `${found.intoAmperes.toFixed(2)} A into it at rest`}
+          ? t('web.battery.battery-view.not-heard-at-rest')
+          : t('web.battery.battery-view.a-into-it-at-rest', {
+              intoAmperes: fixed(found.intoAmperes, 2),
+            })}
         {found.helpsAmperes !== null &&
           (found.helpsAmperes > 0.1
-            ? `; under load it had to help with ${found.helpsAmperes.toFixed(2)} A`
-            : '; under load the adapter carries it alone')}
+            ? t('web.battery.battery-view.under-load-it-had-to-help', {
+                fixed: fixed(found.helpsAmperes, 2),
+              })
+            : t('web.battery.battery-view.under-load-the-adapter-carries-it'))}
       </p>
     </Padded>
   );
@@ -278,18 +337,24 @@ function Charging({ battery }: { battery: Battery }) {
         <Teach>{last.why}.</Teach>
       )}
       {a === null ? (
-        <Teach>No adapter tells anything of itself here.</Teach>
+        <Teach>{t('web.battery.battery-view.no-adapter-tells-anything-of-itself')}</Teach>
       ) : (
         <Facts>
-          <dt>Adapter</dt>
-          <dd>{a.type === '' ? 'kind not reported' : a.type}</dd>
-          <dt>Plugged in</dt>
-          <dd>{a.plugged === null ? 'not reported' : a.plugged ? 'yes' : 'no'}</dd>
-          <dt>It may give</dt>
+          <dt>{t('web.battery.battery-view.adapter')}</dt>
+          <dd>{a.type === '' ? t('web.battery.battery-view.kind-not-reported') : a.type}</dd>
+          <dt>{t('web.battery.battery-view.plugged-in')}</dt>
+          <dd>
+            {a.plugged === null
+              ? t('web.battery.battery-view.not-reported')
+              : a.plugged
+                ? t('web.battery.battery-view.yes')
+                : t('web.battery.battery-view.no')}
+          </dd>
+          <dt>{t('web.battery.battery-view.it-may-give')}</dt>
           <dd>
             {a.mostWatts === null
-              ? 'not reported'
-              : `${a.mostWatts.toFixed(0)} W, ${a.volts?.toFixed(1) ?? '?'} V, ${a.mostAmperes?.toFixed(2) ?? '?'} A`}
+              ? t('web.battery.battery-view.not-reported')
+              : `${fixed(a.mostWatts, 0)} W, ${orUnknown(a.volts, 1)} V, ${orUnknown(a.mostAmperes, 2)} A`}
           </dd>
         </Facts>
       )}

@@ -1,8 +1,9 @@
+import { t } from '../../words/words';
 import styled from 'styled-components';
 import { resultOf } from '../../api/result';
 import type { Battery, DischargeResult, Run } from '../../api/types';
 import { color, size } from '../../theme/theme';
-import { when } from '../../ui/format';
+import { when, fixed } from '../../ui/format';
 import { LineChart } from '../../ui/LineChart';
 import { Lead, Sheet, SheetHead } from '../../ui/Sheet';
 import { RunPanel } from '../run/RunPanel';
@@ -13,9 +14,8 @@ import { duration, percent, ranged } from './figures';
 const STARTS = [
   {
     kind: 'DISCHARGE',
-    name: 'Run it down',
-    about:
-      'Charge it full, take the adapter off, then start. The machine makes its own load until it switches off',
+    name: t('web.battery.discharges.run-it-down'),
+    about: t('web.battery.discharges.charge-it-full-take-the-adapter'),
   },
 ] as const;
 
@@ -37,36 +37,51 @@ export function Discharges({ battery }: { battery: Battery }) {
         <>
           <Curve found={found} before={resultOf(before, 'discharge')} />
           <Facts>
-            <dt>Drawn</dt>
+            <dt>{t('web.battery.discharges.drawn')}</dt>
             <dd>
               {ranged(found.chargeAh, 'Ah')}
               {found.chargeAh !== null &&
                 found.designAh !== null &&
                 found.reachedCutOff &&
-                `, ${percent(found.chargeAh.value / found.designAh)} of ${found.designAh.toFixed(2)} Ah new`}
-              {!found.reachedCutOff && ' until now; it holds more'}
+                t('web.battery.discharges.of-ah-new', {
+                  percent: percent(found.chargeAh.value / found.designAh),
+                  designAh: fixed(found.designAh, 2),
+                })}
+              {!found.reachedCutOff && ` ${t('web.battery.discharges.until-now-it-holds-more')}`}
             </dd>
-            <dt>Energy</dt>
+            <dt>{t('web.battery.discharges.energy')}</dt>
             <dd>{ranged(found.energyWh, 'Wh', 1)}</dd>
-            <dt>Its gauge</dt>
+            <dt>{t('web.battery.discharges.its-gauge')}</dt>
             <dd>{gauge(found)}</dd>
-            <dt>Resistance</dt>
+            <dt>{t('web.battery.discharges.resistance')}</dt>
             <dd>
               {found.resistanceOhm === null
-                ? `not measured: ${found.steps} load steps are too few`
-                : `${ranged(found.resistanceOhm, 'Ω', 3)} by ${found.steps} load steps${times(found)}`}
+                ? t('web.battery.discharges.not-measured-load-steps-are-too', {
+                    steps: found.steps,
+                  })
+                : t('web.battery.discharges.by-load-steps', {
+                    ranged: ranged(found.resistanceOhm, 'Ω', 3),
+                    steps: found.steps,
+                    times: times(found),
+                  })}
             </dd>
-            <dt>Warmed by</dt>
+            <dt>{t('web.battery.discharges.warmed-by')}</dt>
             <dd>
               {found.warmedCelsius === null
-                ? 'not measured'
-                : `${found.warmedCelsius.toFixed(1)} °C`}
+                ? t('web.battery.discharges.not-measured')
+                : `${fixed(found.warmedCelsius, 1)} °C`}
             </dd>
-            <dt>Took</dt>
+            <dt>{t('web.battery.discharges.took')}</dt>
             <dd>
               {duration(found.seconds)}
               {found.gaps > 0 &&
-                `, not heard ${found.gaps === 1 ? 'once' : `${found.gaps} times`} for ${duration(found.secondsInGaps)} in all; the ranges hold that`}
+                t('web.battery.discharges.not-heard-for-in-all-the', {
+                  gaps:
+                    found.gaps === 1
+                      ? t('web.battery.discharges.once')
+                      : t('web.battery.discharges.times', { gaps: found.gaps }),
+                  duration: duration(found.secondsInGaps),
+                })}
             </dd>
           </Facts>
         </>
@@ -89,28 +104,34 @@ export function Discharges({ battery }: { battery: Battery }) {
 }
 
 function dischargeTitle(running: Run | null, last: Run | null): string {
-  if (running !== null) return 'It is being run down';
+  if (running !== null) return t('web.battery.discharges.it-is-being-run-down');
   const found = resultOf(last, 'discharge');
-  if (found === null) return 'It has not been run down yet';
-  if (!found.reachedCutOff) return 'Run down in part: it holds more than was drawn';
-  return `Empty after ${duration(found.seconds)} under load`;
+  if (found === null) return t('web.battery.discharges.it-has-not-been-run-down');
+  if (!found.reachedCutOff) return t('web.battery.discharges.run-down-in-part-it-holds');
+  return t('web.battery.discharges.empty-after-under-load', { duration: duration(found.seconds) });
 }
 
 /** What it believed against what came out. */
 function gauge(found: DischargeResult): string {
   if (found.gaugeFullAh === null || found.chargeAh === null || !found.reachedCutOff) {
     return found.gaugeFullAh === null
-      ? 'not reported'
-      : `believes in ${found.gaugeFullAh.toFixed(2)} Ah`;
+      ? t('web.battery.discharges.not-reported')
+      : t('web.battery.discharges.believes-in-ah', { gaugeFullAh: fixed(found.gaugeFullAh, 2) });
   }
   const believed = found.gaugeFullAh * (found.gaugeLevel ?? 1);
   const off = believed / found.chargeAh.value - 1;
-  return `believed in ${believed.toFixed(2)} Ah, ${percent(Math.abs(off))} ${off >= 0 ? 'more' : 'less'} than came out`;
+  return t('web.battery.discharges.believed-in-ah-than-came-out', {
+    believed: fixed(believed, 2),
+    percent: percent(Math.abs(off)),
+    off: off >= 0,
+  });
 }
 
 const times = (found: DischargeResult) =>
   found.resistanceOhm !== null && found.newOhm !== null
-    ? `, ${(found.resistanceOhm.value / found.newOhm).toFixed(1)} times that of a new one`
+    ? t('web.battery.discharges.times-that-of-a-new-one', {
+        newOhm: fixed(found.resistanceOhm.value / found.newOhm, 1),
+      })
     : '';
 
 type Points = DischargeResult['points'];
@@ -126,34 +147,54 @@ function Curve({ found, before }: { found: DischargeResult; before: DischargeRes
   const high = Math.ceil(Math.max(...volts));
   const most = Math.ceil(Math.max(0.5, ...both.map((p) => p[2] ?? 0)));
   const times = [0, minutes / 2, minutes].map(
-    (m) => [m, minutes < 4 ? `${Math.round(60 * m)} s` : `${Math.round(m)} min`] as const,
+    (m) =>
+      [
+        m,
+        minutes < 4
+          ? `${Math.round(60 * m)} s`
+          : t('web.battery.discharges.min', { m: Math.round(m) }),
+      ] as const,
   );
   return (
     <Plots>
       <LineChart
-        label={`Voltage from ${volts[0]?.toFixed(1) ?? '?'} to ${found.points.at(-1)?.[1]?.toFixed(1) ?? '?'} V in ${duration(found.seconds)}`}
+        label={t('web.battery.discharges.voltage-from-to-v-in', {
+          volts: fixed(volts[0] ?? 0, 1),
+          at: fixed(found.points.at(-1)?.[1] ?? 0, 1),
+          duration: duration(found.seconds),
+        })}
         lines={[
           ...(before === null
             ? []
-            : [{ name: 'before', points: series(before.points, 1), faint: true }]),
-          { name: 'voltage', points: series(found.points, 1) },
+            : [
+                {
+                  name: t('web.battery.discharges.before'),
+                  points: series(before.points, 1),
+                  faint: true,
+                },
+              ]),
+          { name: t('web.battery.discharges.voltage'), points: series(found.points, 1) },
         ]}
         x={[0, minutes]}
         y={[low, high]}
         xTicks={times}
-        yTicks={[low, (low + high) / 2, high].map((v) => [v, `${v.toFixed(1)} V`] as const)}
+        yTicks={[low, (low + high) / 2, high].map((v) => [v, `${fixed(v, 1)} V`] as const)}
         height={180}
       />
       <LineChart
-        label={`Current with its load steps, up to ${Math.max(...both.map((p) => p[2] ?? 0)).toFixed(1)} A`}
-        lines={[{ name: 'current', points: series(found.points, 2) }]}
+        label={t('web.battery.discharges.current-with-its-load-steps-up', {
+          value: fixed(Math.max(...both.map((p) => p[2] ?? 0)), 1),
+        })}
+        lines={[{ name: t('web.battery.discharges.current'), points: series(found.points, 2) }]}
         x={[0, minutes]}
         y={[0, most]}
         xTicks={times}
-        yTicks={[0, most / 2, most].map((a) => [a, `${a.toFixed(1)} A`] as const)}
+        yTicks={[0, most / 2, most].map((a) => [a, `${fixed(a, 1)} A`] as const)}
         height={90}
       />
-      {before !== null && <small>Broken line: the discharge before.</small>}
+      {before !== null && (
+        <small>{t('web.battery.discharges.broken-line-the-discharge-before')}</small>
+      )}
     </Plots>
   );
 }

@@ -1,7 +1,8 @@
+import { say, t } from '../../words/words';
 import styled from 'styled-components';
 import type { Battery } from '../../api/types';
 import { color, size } from '../../theme/theme';
-import { when } from '../../ui/format';
+import { when, fixed } from '../../ui/format';
 import { LineChart } from '../../ui/LineChart';
 import { Lead, Sheet, SheetHead } from '../../ui/Sheet';
 import { percent } from './figures';
@@ -15,37 +16,55 @@ export function FadeCard({ battery }: { battery: Battery }) {
     <Sheet>
       <SheetHead>
         <Lead>{fadeTitle(battery)}</Lead>
-        <small>robust slope with its 95 % range</small>
+        <small>{t('web.battery.fade-card.robust-slope-with-its-95-range')}</small>
       </SheetHead>
       {new Set(looks.map((l) => l.at.slice(0, 10))).size > 1 && <Plot battery={battery} />}
       <Body>
         {fade?.sinceNew != null && (
           <p>
-            Since it was new, {(100 * Math.abs(fade.sinceNew)).toFixed(1)} points of 100 lost in 100
-            cycles on average.
+            {t('web.battery.fade-card.since-it-was-new-points-of', {
+              abs: fixed(100 * Math.abs(fade.sinceNew), 1),
+            })}
           </p>
         )}
         {fade?.perHundredCycles != null && (
-          <p>Of late {spanWords(fade.perHundredCycles)} in 100 cycles.</p>
+          <p>
+            {t('web.battery.fade-card.of-late-in-100-cycles', {
+              spanWords: spanWords(fade.perHundredCycles),
+            })}
+          </p>
         )}
-        {fade?.perYear != null && <p>Of late {spanWords(fade.perYear)} in a year.</p>}
+        {fade?.perYear != null && (
+          <p>
+            {t('web.battery.fade-card.of-late-in-a-year', { spanWords: spanWords(fade.perYear) })}
+          </p>
+        )}
         {fade?.limits.map((limit) => (
           <p key={limit.share}>
-            {percent(limit.share)} if it goes on like this:{' '}
-            {limit.cycles !== null && `in ${span(limit.cycles, 0)} cycles`}
-            {limit.cycles !== null && limit.years !== null && ', '}
-            {limit.years !== null && `in ${span(limit.years, 1)} years`}.
+            {say('web.battery.fade-card.if-it-goes-on-like-this', {
+              percent: percent(limit.share),
+              value:
+                limit.cycles !== null &&
+                t('web.battery.fade-card.in-cycles', { span: span(limit.cycles, 0) }),
+              years: limit.cycles !== null && limit.years !== null && ', ',
+              value2:
+                limit.years !== null &&
+                t('web.battery.fade-card.in-years', { span: span(limit.years, 1) }),
+            })}
           </p>
         ))}
         {fade !== null && fade.looks < 3 && (
-          <p>From fewer than three looks at different times nothing is foretold.</p>
+          <p>{t('web.battery.fade-card.from-fewer-than-three-looks-at')}</p>
         )}
         {others === null ? (
-          <p>Fewer than three others of its model met: nothing to compare with.</p>
+          <p>{t('web.battery.fade-card.fewer-than-three-others-of-its')}</p>
         ) : (
           <p>
-            {others.packs} others of its model met; half of them hold {percent(others.median)} and
-            more, {others.below} are worse than this one.
+            {t('web.battery.fade-card.others-of-its-model-met-half', {
+              packs: others.packs,
+              percent: percent(others.median),
+              below: others.below,
+            })}
           </p>
         )}
       </Body>
@@ -53,11 +72,11 @@ export function FadeCard({ battery }: { battery: Battery }) {
         <Table>
           <thead>
             <tr>
-              <th scope="col">Looked at</th>
-              <th scope="col">job</th>
-              <th scope="col">cycles</th>
-              <th scope="col">of new</th>
-              <th scope="col">how</th>
+              <th scope="col">{t('web.battery.fade-card.looked-at')}</th>
+              <th scope="col">{t('web.battery.fade-card.job')}</th>
+              <th scope="col">{t('web.battery.fade-card.cycles')}</th>
+              <th scope="col">{t('web.battery.fade-card.of-new')}</th>
+              <th scope="col">{t('web.battery.fade-card.how')}</th>
             </tr>
           </thead>
           <tbody>
@@ -65,9 +84,13 @@ export function FadeCard({ battery }: { battery: Battery }) {
               <tr key={`${look.at} ${look.measured}`}>
                 <th scope="row">{when(look.at)}</th>
                 <td>{look.job}</td>
-                <td>{look.cycles ?? 'not counted'}</td>
+                <td>{look.cycles ?? t('web.battery.fade-card.not-counted')}</td>
                 <td>{percent(look.health)}</td>
-                <td>{look.measured ? 'measured' : 'self-report'}</td>
+                <td>
+                  {look.measured
+                    ? t('web.battery.fade-card.measured')
+                    : t('web.battery.fade-card.self-report')}
+                </td>
               </tr>
             ))}
           </tbody>
@@ -80,22 +103,38 @@ export function FadeCard({ battery }: { battery: Battery }) {
 function fadeTitle(battery: Battery): string {
   const next = battery.fade?.limits[0];
   if (next?.years != null) {
-    return `Heading for ${percent(next.share)} in about ${next.years.value.toFixed(1)} years`;
+    return t('web.battery.fade-card.heading-for-in-about-years', {
+      percent: percent(next.share),
+      value: fixed(next.years.value, 1),
+    });
   }
   if (next?.cycles != null) {
-    return `Heading for ${percent(next.share)} in about ${Math.round(next.cycles.value)} cycles`;
+    return t('web.battery.fade-card.heading-for-in-about-cycles', {
+      percent: percent(next.share),
+      value: Math.round(next.cycles.value),
+    });
   }
-  if (battery.looks.length === 0) return 'Its fade is not known yet';
-  return battery.looks.length < 3 ? 'Too few looks to foretell its fade' : 'It fades no further';
+  if (battery.looks.length === 0) return t('web.battery.fade-card.its-fade-is-not-known-yet');
+  return battery.looks.length < 3
+    ? t('web.battery.fade-card.too-few-looks-to-foretell-its')
+    : t('web.battery.fade-card.it-fades-no-further');
 }
 
 const span = (of: FadeSpan, digits: number) =>
-  `${of.value.toFixed(digits)} (${of.low.toFixed(digits)} to ${of.high === null ? 'never' : of.high.toFixed(digits)})`;
+  t('web.battery.fade-card.to', {
+    value: fixed(of.value, digits),
+    low: fixed(of.low, digits),
+    high: of.high === null ? 'never' : fixed(of.high, digits),
+  });
 
 /** A change of a share, as points of 100. */
 function spanWords(of: FadeSpan): string {
-  const points = (share: number) => (100 * share).toFixed(1).replace('-', '−');
-  return `${points(of.value)} points of 100 (${points(of.low)} to ${of.high === null ? '∞' : points(of.high)})`;
+  const points = (share: number) => fixed(100 * share, 1).replace('-', '−');
+  return t('web.battery.fade-card.points-of-100-to', {
+    points: points(of.value),
+    points2: points(of.low),
+    high: of.high === null ? '∞' : points(of.high),
+  });
 }
 
 function Plot({ battery }: { battery: Battery }) {
@@ -110,10 +149,18 @@ function Plot({ battery }: { battery: Battery }) {
   return (
     <Padded>
       <LineChart
-        label={`Share of a new one over ${battery.looks.length} looks: ${battery.looks.map((l) => percent(l.health)).join(', ')}`}
+        label={t('web.battery.fade-card.share-of-a-new-one-over', {
+          length: battery.looks.length,
+          looks: battery.looks.map((l) => percent(l.health)).join(', '),
+        })}
         lines={[
-          { name: 'self-report', points: line(false), dots: true },
-          { name: 'measured', points: line(true), dots: true, faint: true },
+          { name: t('web.battery.fade-card.self-report'), points: line(false), dots: true },
+          {
+            name: t('web.battery.fade-card.measured'),
+            points: line(true),
+            dots: true,
+            faint: true,
+          },
         ]}
         x={[first, last]}
         y={[Math.floor(10 * low) / 10, 1]}
@@ -125,7 +172,7 @@ function Plot({ battery }: { battery: Battery }) {
           [1, '100 %'],
           [0.6, '60 %'],
         ]}
-        limits={[[0.8, 'worn by convention: 80 %']]}
+        limits={[[0.8, t('web.battery.fade-card.worn-by-convention-80')]]}
         height={130}
       />
     </Padded>

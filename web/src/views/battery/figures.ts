@@ -1,3 +1,5 @@
+import { fixed } from '../../ui/format';
+import { t } from '../../words/words';
 import { resultOf } from '../../api/result';
 import type { Battery } from '../../api/types';
 
@@ -33,11 +35,16 @@ export function ranged(
   digits = 2,
 ): string {
   return of === null
-    ? 'not measured'
-    : `${of.value.toFixed(digits)} ${unit} (${of.low.toFixed(digits)} to ${of.high.toFixed(digits)})`;
+    ? t('web.battery.figures.not-measured')
+    : t('web.battery.figures.to', {
+        value: fixed(of.value, digits),
+        unit,
+        low: fixed(of.low, digits),
+        high: fixed(of.high, digits),
+      });
 }
 
 export function duration(seconds: number): string {
   const minutes = Math.round(seconds / 60);
-  return minutes < 90 ? `${minutes} min` : `${(minutes / 60).toFixed(1)} h`;
+  return minutes < 90 ? t('web.battery.figures.min', { minutes }) : `${fixed(minutes / 60, 1)} h`;
 }

@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import styled from 'styled-components';
@@ -7,7 +8,7 @@ import type { CustomerLife } from '../../api/types';
 import { color } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
-import { counted, when } from '../../ui/format';
+import { when } from '../../ui/format';
 import { Row } from '../../ui/Layout';
 import { Loaded } from '../../ui/Loaded';
 import { Modal } from '../../ui/Modal';
@@ -27,22 +28,26 @@ function Shown({ customer }: { customer: CustomerLife }) {
   return (
     <Page>
       <Title>
-        {customer.name}: {counted(customer.jobs.length, 'job')}
+        {customer.name}: {t('web.customer.customer-view.words', { length: customer.jobs.length })}
       </Title>
       <Sub>
         {customer.erasedAt !== null
-          ? `Personal data erased ${when(customer.erasedAt)}; what the machines told stays.`
+          ? t('web.customer.customer-view.personal-data-erased-what-the-machines', {
+              when: when(customer.erasedAt),
+            })
           : [customer.phone, customer.email].filter((x) => x !== null).join(' · ') ||
-            'no phone or e-mail known'}
+            t('web.customer.customer-view.no-phone-or-e-mail-known')}
       </Sub>
       <Actions>
         {role !== 'TECHNICIAN' && customer.erasedAt === null && (
           <a href={address('/api/customers/{id}/export', { id: customer.id })} download>
-            Export what belongs to them
+            {t('web.customer.customer-view.export-what-belongs-to-them')}
           </a>
         )}
         {role === 'LEAD' && customer.erasedAt === null && (
-          <Button onPress={() => setErasing(true)}>Erase the personal data…</Button>
+          <Button onPress={() => setErasing(true)}>
+            {t('web.customer.customer-view.erase-the-personal-data')}
+          </Button>
         )}
       </Actions>
       <Sheet as="ul">
@@ -56,7 +61,10 @@ function Shown({ customer }: { customer: CustomerLife }) {
             </span>
             <span>{job.complaint}</span>
             <span>
-              {when(job.takenInAt)} – {job.endedAt === null ? 'in the shop' : when(job.endedAt)}
+              {when(job.takenInAt)} –{' '}
+              {job.endedAt === null
+                ? t('web.customer.customer-view.in-the-shop')
+                : when(job.endedAt)}
             </span>
           </Line>
         ))}
@@ -70,13 +78,14 @@ function Erase({ customer, onClose }: { customer: CustomerLife; onClose: () => v
   const call = useCall(keys.customer(String(customer.id)), keys.floor);
   const [name, setName] = useState('');
   return (
-    <Modal title={`Erase what belongs to ${customer.name}?`} isOpen onClose={onClose}>
-      <p>
-        Name, phone, e-mail, words, signatures, passwords and photos go for good. Readings,
-        decisions and the history of what was done stay, linked to nobody. This cannot be undone.
-      </p>
+    <Modal
+      title={t('web.customer.customer-view.erase-what-belongs-to', { name: customer.name })}
+      isOpen
+      onClose={onClose}
+    >
+      <p>{t('web.customer.customer-view.name-phone-e-mail-words-signatures')}</p>
       <Field
-        label="Type the name as it stands"
+        label={t('web.customer.customer-view.type-the-name-as-it-stands')}
         value={name}
         onChange={setName}
         autoComplete="off"
@@ -97,10 +106,10 @@ function Erase({ customer, onClose }: { customer: CustomerLife; onClose: () => v
             )
           }
         >
-          Erase for good
+          {t('web.customer.customer-view.erase-for-good')}
         </Button>
         <Button primary onPress={onClose}>
-          Leave it
+          {t('web.customer.customer-view.leave-it')}
         </Button>
       </Row>
     </Modal>

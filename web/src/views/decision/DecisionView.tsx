@@ -1,3 +1,4 @@
+import { say, t } from '../../words/words';
 import { useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import styled from 'styled-components';
@@ -106,7 +107,12 @@ function Top({ job, plans, chosen }: TopProps) {
           <Title>{titleOf(job, chosen)}</Title>
         </Headline>
         <Sub>
-          {job.weighing.headline} {job.weighing.findings} findings. {job.weighing.doubt} <b>{plans.stop}</b>
+          {say('web.decision.decision-view.findings', {
+            headline: job.weighing.headline,
+            findings: job.weighing.findings,
+            doubt: job.weighing.doubt,
+            stop: plans.stop,
+          })}
         </Sub>
       </div>
       <DataCard job={job} />
@@ -117,9 +123,11 @@ function Top({ job, plans, chosen }: TopProps) {
 function titleOf(job: Job, chosen: PlanRow | undefined): string {
   const last = job.decisions[0];
   if (last !== undefined) {
-    return `Decided: ${last.plan?.words ?? inOrder(last.courses.map((c) => c.words))}`;
+    return t('web.decision.decision-view.decided', {
+      inOrder: last.plan?.words ?? inOrder(last.courses.map((c) => c.words)),
+    });
   }
-  return chosen?.words ?? 'Nothing can be decided yet';
+  return chosen?.words ?? t('web.decision.decision-view.nothing-can-be-decided-yet');
 }
 
 const Head = styled.div`

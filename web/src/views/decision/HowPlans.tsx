@@ -1,6 +1,7 @@
+import { t } from '../../words/words';
 import type { EstimateLine, PlanRow } from '../../api/types';
-import { ofHundred } from '../../ui/format';
-import { lostWords, money, rangeWords } from './planWords';
+import { ofHundred, money } from '../../ui/format';
+import { lostWords, rangeWords } from './planWords';
 
 interface OfPlan {
   row: PlanRow;
@@ -14,9 +15,9 @@ export function HowGone({ row }: OfPlan) {
       <table>
         <thead>
           <tr>
-            <th scope="col">Cause</th>
-            <th scope="col">in 100</th>
-            <th scope="col">of these ended</th>
+            <th scope="col">{t('web.decision.how-plans.cause')}</th>
+            <th scope="col">{t('web.decision.how-plans.in-100')}</th>
+            <th scope="col">{t('web.decision.how-plans.of-these-ended')}</th>
           </tr>
         </thead>
         <tbody>
@@ -24,24 +25,25 @@ export function HowGone({ row }: OfPlan) {
             <tr key={cause.words}>
               <th scope="row">{cause.words}</th>
               <td>{ofHundred(cause.probability)}</td>
-              <td>{cause.ended === 0 ? 'none' : `${Math.round(100 * cause.ended)} in 100`}</td>
+              <td>
+                {cause.ended === 0
+                  ? t('web.decision.how-plans.none')
+                  : t('web.decision.how-plans.in-100-2', { ended: Math.round(100 * cause.ended) })}
+              </td>
             </tr>
           ))}
           <tr>
-            <th scope="row">None of the known causes</th>
+            <th scope="row">{t('web.decision.how-plans.none-of-the-known-causes')}</th>
             <td>{ofHundred(row.grounds.unknown)}</td>
-            <td>none</td>
+            <td>{t('web.decision.how-plans.none')}</td>
           </tr>
         </tbody>
       </table>
-      <p>
-        The chance is counted over all sets of causes that can hold together; the likeliest are
-        shown.
-      </p>
+      <p>{t('web.decision.how-plans.the-chance-is-counted-over-all')}</p>
       <p>
         {range === ''
-          ? 'All numbers were drawn anew within their ranges: the chance stays the same.'
-          : `All numbers were drawn anew within their ranges: eight of ten draws gave ${range}.`}
+          ? t('web.decision.how-plans.all-numbers-were-drawn-anew-within')
+          : t('web.decision.how-plans.all-numbers-were-drawn-anew-within-2', { range })}
       </p>
     </>
   );
@@ -50,63 +52,64 @@ export function HowGone({ row }: OfPlan) {
 /** How the chance that wanted data is lost was made. */
 export function HowLost({ row }: OfPlan) {
   const { lostUncopied, lostCopied } = row.grounds;
-  if (lostUncopied === 0)
-    return <p>No data is at stake: it is copied and verified, or not wanted.</p>;
+  if (lostUncopied === 0) return <p>{t('web.decision.how-plans.no-data-is-at-stake-it')}</p>;
   return (
     <>
       <table>
         <tbody>
           <tr>
-            <th scope="row">This plan without a copy</th>
+            <th scope="row">{t('web.decision.how-plans.this-plan-without-a-copy')}</th>
             <td>{lostWords(lostUncopied)}</td>
           </tr>
           <tr>
-            <th scope="row">The same with a copy made first</th>
+            <th scope="row">{t('web.decision.how-plans.the-same-with-a-copy-made')}</th>
             <td>{lostWords(lostCopied)}</td>
           </tr>
         </tbody>
       </table>
-      <p>
-        Three things lose data: a failing drive dies, a step writes to the drive, a step erases it.
-        A copy can fail as well, more often from a failing drive.
-      </p>
+      <p>{t('web.decision.how-plans.three-things-lose-data-a-failing')}</p>
     </>
   );
 }
 
 /** How the minutes were made. */
 export function HowLong({ row }: OfPlan) {
-  if (row.steps.length === 0) return <p>Nothing is done, so no minutes are needed.</p>;
+  if (row.steps.length === 0)
+    return <p>{t('web.decision.how-plans.nothing-is-done-so-no-minutes')}</p>;
   return (
     <>
       <table>
         <thead>
           <tr>
-            <th scope="col">Step</th>
-            <th scope="col">needed, in 100</th>
-            <th scope="col">hands-on</th>
-            <th scope="col">waiting</th>
+            <th scope="col">{t('web.decision.how-plans.step')}</th>
+            <th scope="col">{t('web.decision.how-plans.needed-in-100')}</th>
+            <th scope="col">{t('web.decision.how-plans.hands-on')}</th>
+            <th scope="col">{t('web.decision.how-plans.waiting')}</th>
           </tr>
         </thead>
         <tbody>
           {row.steps.map((step) => (
             <tr key={step.remedy}>
               <th scope="row">{step.name}</th>
-              <td>{step.chance >= 0.995 ? 'always' : ofHundred(step.chance)}</td>
-              <td>{step.handsOn} min</td>
-              <td>{step.waiting === 0 ? 'none' : `${step.waiting} min`}</td>
+              <td>
+                {step.chance >= 0.995 ? t('web.decision.how-plans.always') : ofHundred(step.chance)}
+              </td>
+              <td>{t('web.decision.how-plans.min', { handsOn: step.handsOn })}</td>
+              <td>
+                {step.waiting === 0
+                  ? t('web.decision.how-plans.none')
+                  : t('web.decision.how-plans.min-2', { waiting: step.waiting })}
+              </td>
             </tr>
           ))}
         </tbody>
       </table>
-      <p>
-        The first number is expected: the minutes of each step times how often it is needed. The
-        second is what all steps take.
-      </p>
+      <p>{t('web.decision.how-plans.the-first-number-is-expected-the')}</p>
       {row.ownerMinutes >= 1 && (
         <p>
-          The owner is expected to need {Math.round(row.ownerMinutes)} minutes afterwards to set
-          everything up.
+          {t('web.decision.how-plans.the-owner-is-expected-to-need', {
+            ownerMinutes: Math.round(row.ownerMinutes),
+          })}
         </p>
       )}
     </>
@@ -127,9 +130,10 @@ export function PriceLines({ lines, currency }: PriceLinesProps) {
           <tr key={i}>
             <th scope="row">
               {line.words}
-              {line.minutes > 0 && `, ${line.minutes} min`}
-              {line.source === 'USUAL' && ' (usual price, none is on the list)'}
-              {!line.certain && ', only if it is needed'}
+              {line.minutes > 0 && t('web.decision.how-plans.min-3', { minutes: line.minutes })}
+              {line.source === 'USUAL' &&
+                ` ${t('web.decision.how-plans.usual-price-none-is-on-the')}`}
+              {!line.certain && t('web.decision.how-plans.only-if-it-is-needed')}
             </th>
             <td>{money(line.amount, currency)}</td>
           </tr>

@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import { useState } from 'react';
 import { Checkbox, CheckboxGroup } from 'react-aria-components';
 import styled from 'styled-components';
@@ -28,14 +29,15 @@ export function OwnPlan({ choices, onClose, onDone }: OwnPlanProps) {
     (c) => ticked.includes(c.id) || c.name.toLowerCase().includes(text.trim().toLowerCase()),
   );
   return (
-    <Modal title="Put together your own plan" isOpen onClose={onClose}>
-      <p>
-        Up to three, in the order in which you tick them; each is done only if the complaint is
-        still there. It is costed as the others are.
-      </p>
-      <Field label="Show only what has" value={text} onChange={setText} />
+    <Modal title={t('web.decision.own-plan.put-together-your-own-plan')} isOpen onClose={onClose}>
+      <p>{t('web.decision.own-plan.up-to-three-in-the-order')}</p>
+      <Field
+        label={t('web.decision.own-plan.show-only-what-has')}
+        value={text}
+        onChange={setText}
+      />
       <List
-        aria-label="What is done, in the order in which you tick it"
+        aria-label={t('web.decision.own-plan.what-is-done-in-the-order')}
         value={ticked}
         onChange={(values) => setTicked(first(recovery, values))}
       >
@@ -49,7 +51,9 @@ export function OwnPlan({ choices, onClose, onDone }: OwnPlanProps) {
             <span>
               {choice.name}
               {choice.lock !== null && choice.lock !== undefined && (
-                <small>Cannot be signed yet. {choice.lock.opens}</small>
+                <small>
+                  {t('web.decision.own-plan.cannot-be-signed-yet', { opens: choice.lock.opens })}
+                </small>
               )}
             </span>
           </Choice>
@@ -57,9 +61,9 @@ export function OwnPlan({ choices, onClose, onDone }: OwnPlanProps) {
       </List>
       <Row>
         <Button primary isDisabled={ticked.length === 0} onPress={() => onDone(ticked)}>
-          Compare it
+          {t('web.decision.own-plan.compare-it')}
         </Button>
-        <Button onPress={onClose}>Leave it</Button>
+        <Button onPress={onClose}>{t('web.decision.own-plan.leave-it')}</Button>
       </Row>
     </Modal>
   );

@@ -1,3 +1,5 @@
+import { say, t } from '../../words/words';
+import type { ReactNode } from 'react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
@@ -7,7 +9,7 @@ import { address } from '../../api/client';
 import { color, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
-import { when } from '../../ui/format';
+import { when, money, listed } from '../../ui/format';
 import { HowWeKnow } from '../../ui/HowWeKnow';
 import { Row as Controls } from '../../ui/Layout';
 import { Loaded } from '../../ui/Loaded';
@@ -15,7 +17,6 @@ import { Modal } from '../../ui/Modal';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { Lead, Sheet } from '../../ui/Sheet';
 import { PriceLines } from './HowPlans';
-import { money } from './planWords';
 
 export interface OwnerAgreesProps {
   job: Job;
@@ -29,11 +30,12 @@ export function OwnerAgrees({ job, row, currency }: OwnerAgreesProps) {
   const estimates = useEstimates(job.number);
   return (
     <Box>
-      <Lead>The owner agrees</Lead>
+      <Lead>{t('web.decision.owner-agrees.the-owner-agrees')}</Lead>
       {currency === null || row.certain === null || row.certain === undefined ? (
         <p>
-          Nobody has said yet what the shop charges. The lead says so under{' '}
-          <Link to="/prices">Prices</Link>.
+          {say('web.decision.owner-agrees.nobody-has-said-yet-what-the', {
+            link: (words: ReactNode) => <Link to="/prices">{words}</Link>,
+          })}
         </p>
       ) : (
         <Loaded query={estimates}>
@@ -63,7 +65,9 @@ function Told({ job, row, currency, newest }: ToldProps) {
         <p>
           {row.words}: {money(row.certain ?? 0, currency)}
           {(row.atMost ?? 0) > (row.certain ?? 0) &&
-            `, at most ${money(row.atMost ?? 0, currency)} without asking again`}
+            t('web.decision.owner-agrees.at-most-without-asking-again', {
+              money: money(row.atMost ?? 0, currency),
+            })}
           .
         </p>
       )}
@@ -74,7 +78,7 @@ function Told({ job, row, currency, newest }: ToldProps) {
             onPress={() => make.mutate({ version: job.version, remedies: row.remedies })}
             isPending={make.isPending}
           >
-            Make the estimate
+            {t('web.decision.owner-agrees.make-the-estimate')}
           </Button>
         )}
         {isOfThis && (
@@ -87,11 +91,17 @@ function Told({ job, row, currency, newest }: ToldProps) {
               target="_blank"
               rel="noreferrer"
             >
-              Print or send
+              {t('web.decision.owner-agrees.print-or-send')}
             </a>
-            <Button onPress={() => setHow('SIGNED')}>Signed here…</Button>
-            <Button onPress={() => setHow('PHONE')}>By phone…</Button>
-            <Button onPress={() => setHow('REFUSED')}>Refused…</Button>
+            <Button onPress={() => setHow('SIGNED')}>
+              {t('web.decision.owner-agrees.signed-here')}
+            </Button>
+            <Button onPress={() => setHow('PHONE')}>
+              {t('web.decision.owner-agrees.by-phone')}
+            </Button>
+            <Button onPress={() => setHow('REFUSED')}>
+              {t('web.decision.owner-agrees.refused')}
+            </Button>
           </>
         )}
       </Controls>
@@ -122,16 +132,25 @@ function Newest({ estimate, isOfThis, answer }: NewestProps) {
         </Said>
       )}
       <p>
-        {isOfThis ? 'Estimate' : `Last estimate, of “${estimate.words}”`}:{' '}
+        {isOfThis
+          ? t('web.decision.owner-agrees.estimate')
+          : t('web.decision.owner-agrees.last-estimate-of', { words: estimate.words })}
+        :{' '}
         <HowWeKnow
-          of={`estimate, ${money(estimate.certain, currency)}`}
+          of={t('web.decision.owner-agrees.estimate-2', {
+            money: money(estimate.certain, currency),
+          })}
           how={<PriceLines lines={estimate.lines} currency={currency} />}
         >
           <b>{money(estimate.certain, currency)}</b>
         </HowWeKnow>
         {estimate.atMost > estimate.certain &&
-          `, at most ${money(estimate.atMost, currency)} without asking again`}
-        {estimate.taxShown && estimate.taxPercent > 0 && `, with ${estimate.taxPercent} % tax`}
+          t('web.decision.owner-agrees.at-most-without-asking-again', {
+            money: money(estimate.atMost, currency),
+          })}
+        {estimate.taxShown &&
+          estimate.taxPercent > 0 &&
+          t('web.decision.owner-agrees.with-tax', { taxPercent: estimate.taxPercent })}
         {isOfThis && `: ${sums(estimate)}`}. {estimate.madeBy}, {when(estimate.madeAt)}.
       </p>
     </>
@@ -143,16 +162,21 @@ function sums({ lines, currency }: Estimate): string {
   const of = (kinds: readonly Estimate['lines'][number]['kind'][]) =>
     lines.filter((line) => kinds.includes(line.kind)).reduce((sum, line) => sum + line.amount, 0);
   const parts = of(['PART']);
-  const work = `work ${money(of(['WORK', 'MINIMUM']), currency)}`;
-  return parts > 0 ? `${work}, parts ${money(parts, currency)}` : work;
+  const work = t('web.decision.owner-agrees.work', {
+    money: money(of(['WORK', 'MINIMUM']), currency),
+  });
+  return parts > 0
+    ? t('web.decision.owner-agrees.parts', { work, money: money(parts, currency) })
+    : work;
 }
 
 function saidWords(answer: Approval, currency: string): string {
-  if (answer.how === 'REFUSED') return 'The owner refused it: only handing it back is open';
+  if (answer.how === 'REFUSED')
+    return t('web.decision.owner-agrees.the-owner-refused-it-only-handing');
   const upTo = money(answer.upTo ?? 0, currency);
   return answer.how === 'SIGNED'
-    ? `The owner signed for up to ${upTo}`
-    : `The owner agreed by phone to up to ${upTo}`;
+    ? t('web.decision.owner-agrees.the-owner-signed-for-up-to', { upTo })
+    : t('web.decision.owner-agrees.the-owner-agreed-by-phone-to', { upTo });
 }
 
 interface AnsweredProps {
@@ -163,9 +187,9 @@ interface AnsweredProps {
 }
 
 const TITLES: Record<Approval['how'], string> = {
-  SIGNED: 'The owner signs the estimate',
-  PHONE: 'The owner agreed by phone',
-  REFUSED: 'The owner refused the estimate',
+  SIGNED: t('web.decision.owner-agrees.the-owner-signs-the-estimate'),
+  PHONE: t('web.decision.owner-agrees.the-owner-agreed-by-phone'),
+  REFUSED: t('web.decision.owner-agrees.the-owner-refused-the-estimate'),
 };
 
 function Answered({ job, estimate, how, onClose }: AnsweredProps) {
@@ -176,30 +200,41 @@ function Answered({ job, estimate, how, onClose }: AnsweredProps) {
   const amount = Number(upTo.replace(',', '.'));
   const isAmount = upTo.trim() !== '' && Number.isFinite(amount) && amount >= 0;
   const missing = [
-    ...(signer.trim() === '' ? ['a name'] : []),
-    ...(how === 'REFUSED' || isAmount ? [] : ['an amount']),
+    ...(signer.trim() === '' ? [t('web.decision.owner-agrees.a-name')] : []),
+    ...(how === 'REFUSED' || isAmount ? [] : [t('web.decision.owner-agrees.an-amount')]),
   ];
   return (
     <Modal title={TITLES[how]} isOpen onClose={onClose}>
       <p>{estimate.words}</p>
       <Field
-        label={how === 'SIGNED' ? 'Customer’s full name, typed by the customer' : 'Who said so'}
+        label={
+          how === 'SIGNED'
+            ? t('web.decision.owner-agrees.customer-s-full-name-typed-by')
+            : t('web.decision.owner-agrees.who-said-so')
+        }
         value={signer}
         onChange={setSigner}
         maxLength={200}
       />
       {how !== 'REFUSED' && (
         <Field
-          label={`Up to how much, in ${estimate.currency}`}
+          label={t('web.decision.owner-agrees.up-to-how-much-in', { currency: estimate.currency })}
           value={upTo}
           onChange={setUpTo}
           inputMode="decimal"
-          hint="Work that would cost more stops, and the owner is asked again."
+          hint={t('web.decision.owner-agrees.work-that-would-cost-more-stops')}
         />
       )}
-      <Field label="Note" value={note} onChange={setNote} maxLength={1000} />
+      <Field
+        label={t('web.decision.owner-agrees.note')}
+        value={note}
+        onChange={setNote}
+        maxLength={1000}
+      />
       {answer.isError && <ProblemNote error={answer.error} />}
-      {missing.length > 0 && <p>Still missing: {missing.join(' and ')}.</p>}
+      {missing.length > 0 && (
+        <p>{t('web.decision.owner-agrees.still-missing', { missing: listed(missing) })}</p>
+      )}
       <Controls>
         <Button
           primary
@@ -218,9 +253,9 @@ function Answered({ job, estimate, how, onClose }: AnsweredProps) {
             )
           }
         >
-          Keep it
+          {t('web.decision.owner-agrees.keep-it')}
         </Button>
-        <Button onPress={onClose}>Leave it</Button>
+        <Button onPress={onClose}>{t('web.decision.owner-agrees.leave-it')}</Button>
       </Controls>
     </Modal>
   );

@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import styled from 'styled-components';
 import type { Decision } from '../../api/types';
 import { color, size } from '../../theme/theme';
@@ -11,7 +12,7 @@ export function Past({ decisions }: { decisions: readonly Decision[] }) {
   return (
     <Sheet>
       <SheetHead>
-        <Lead>Decisions so far</Lead>
+        <Lead>{t('web.decision.past.decisions-so-far')}</Lead>
       </SheetHead>
       <ol>
         {decisions.map((decision) => (
@@ -19,24 +20,30 @@ export function Past({ decisions }: { decisions: readonly Decision[] }) {
             <b>{decision.plan?.words ?? inOrder(decision.courses.map((c) => c.words))}</b>
             {decision.plan !== null && decision.plan !== undefined && (
               <span>
-                Complaint gone {ofHundred(decision.plan.gone)} in 100,{' '}
-                {ofHundred(decision.plan.goneLow)} to {ofHundred(decision.plan.goneHigh)}
+                {t('web.decision.past.complaint-gone-in-100-to', {
+                  ofHundred: ofHundred(decision.plan.gone),
+                  ofHundred2: ofHundred(decision.plan.goneLow),
+                  ofHundred3: ofHundred(decision.plan.goneHigh),
+                })}
               </span>
             )}
             <p>{decision.reason}</p>
             <small>
               {decision.signedBy}, {when(decision.signedAt)}
-              {decision.fromElsewhere && ' · came with an archive, decides nothing here'}
+              {decision.fromElsewhere &&
+                ` ${t('web.decision.past.came-with-an-archive-decides-nothing')}`}
             </small>
             <Stood>
-              <p>As it stood: {decision.headline}</p>
+              <p>{t('web.decision.past.as-it-stood', { headline: decision.headline })}</p>
               <ul>
                 {decision.causes.map((cause) => (
                   <li key={`${cause.name}${cause.partName}`}>
                     <span>
                       {cause.name}, {cause.partName}
                     </span>
-                    <span>{ofHundred(cause.probability)} of 100</span>
+                    <span>
+                      {t('web.decision.past.of-100', { ofHundred: ofHundred(cause.probability) })}
+                    </span>
                   </li>
                 ))}
               </ul>

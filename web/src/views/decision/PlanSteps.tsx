@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import styled from 'styled-components';
 import type { Job, PlanRow } from '../../api/types';
 import { color, size } from '../../theme/theme';
@@ -9,13 +10,17 @@ export function PlanSteps({ job, row }: { job: Job; row: PlanRow }) {
   return (
     <Sheet>
       <SheetHead>
-        <Lead>Then, in this order</Lead>
+        <Lead>{t('web.decision.plan-steps.then-in-this-order')}</Lead>
         {row.ownerMinutes >= 1 && (
-          <small>its owner needs about {Math.round(row.ownerMinutes)} min to set up again</small>
+          <small>
+            {t('web.decision.plan-steps.its-owner-needs-about-min-to', {
+              ownerMinutes: Math.round(row.ownerMinutes),
+            })}
+          </small>
         )}
       </SheetHead>
       {row.steps.length === 0 ? (
-        <Teach>It is handed back as it came.</Teach>
+        <Teach>{t('web.decision.plan-steps.it-is-handed-back-as-it')}</Teach>
       ) : (
         <Steps>
           {row.steps.map((step, i) => (
@@ -25,21 +30,33 @@ export function PlanSteps({ job, row }: { job: Job; row: PlanRow }) {
               </b>
               <span>{timesOf(step)}</span>
               {step.chance < 0.995 && (
-                <span>only if it is still there: {Math.round(100 * step.chance)} in 100</span>
+                <span>
+                  {t('web.decision.plan-steps.only-if-it-is-still-there', {
+                    chance: Math.round(100 * step.chance),
+                  })}
+                </span>
               )}
             </li>
           ))}
           <li>
-            <b>{row.steps.length + 1} Show that it is gone</b>
-            <span>then it is handed back</span>
+            <b>
+              {t('web.decision.plan-steps.show-that-it-is-gone', { length: row.steps.length + 1 })}
+            </b>
+            <span>{t('web.decision.plan-steps.then-it-is-handed-back')}</span>
           </li>
         </Steps>
       )}
       {replaces &&
         job.needed.map((part) => (
           <Part key={part.place}>
-            In place of {part.place}: {part.words}.{' '}
-            {part.inStock === null ? 'Nothing in stock fits.' : `${part.inStock}.`}
+            {t('web.decision.plan-steps.in-place-of', {
+              place: part.place,
+              words: part.words,
+              inStock:
+                part.inStock === null
+                  ? t('web.decision.plan-steps.nothing-in-stock-fits')
+                  : `${part.inStock}.`,
+            })}
           </Part>
         ))}
     </Sheet>
@@ -48,8 +65,11 @@ export function PlanSteps({ job, row }: { job: Job; row: PlanRow }) {
 
 function timesOf(step: PlanRow['steps'][number]): string {
   return step.waiting === 0
-    ? `${step.handsOn} min`
-    : `${step.handsOn} min, ${step.waiting} min by itself`;
+    ? t('web.decision.plan-steps.min', { handsOn: step.handsOn })
+    : t('web.decision.plan-steps.min-min-by-itself', {
+        handsOn: step.handsOn,
+        waiting: step.waiting,
+      });
 }
 
 const Steps = styled.ol`

@@ -1,15 +1,17 @@
+import { say, t } from '../../words/words';
+import type { ReactNode } from 'react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import type { Job, PlanRow, Plans } from '../../api/types';
 import { color, size, upTo } from '../../theme/theme';
 import { Button } from '../../ui/Button';
-import { ofHundred } from '../../ui/format';
+import { ofHundred, money } from '../../ui/format';
 import { Sheet } from '../../ui/Sheet';
 import { HowWeKnow } from '../../ui/HowWeKnow';
 import { HowGone, HowLong, HowLost, PriceLines } from './HowPlans';
 import { OwnPlan } from './OwnPlan';
-import { between, lostWords, minutesWords, money, rangeWords } from './planWords';
+import { between, lostWords, minutesWords, rangeWords } from './planWords';
 
 export interface PlanTableProps {
   job: Job;
@@ -26,23 +28,23 @@ export function PlanTable({ job, plans, chosen, onChoose, onOwn }: PlanTableProp
   return (
     <Sheet>
       <Scroll>
-        <Table aria-label="Plans, the cheapest first">
+        <Table aria-label={t('web.decision.plan-table.plans-the-cheapest-first')}>
           <thead>
             <tr>
-              <th scope="col">Plan</th>
-              <th scope="col">complaint gone, in 100</th>
-              <th scope="col">owner’s data lost</th>
+              <th scope="col">{t('web.decision.plan-table.plan')}</th>
+              <th scope="col">{t('web.decision.plan-table.complaint-gone-in-100')}</th>
+              <th scope="col">{t('web.decision.plan-table.owner-s-data-lost')}</th>
               <th scope="col" data-right>
-                hands-on
+                {t('web.decision.plan-table.hands-on')}
               </th>
               <th scope="col" data-right>
-                ready, 8 of 10
+                {t('web.decision.plan-table.ready-8-of-10')}
               </th>
               <th scope="col" data-right>
-                owner pays
+                {t('web.decision.plan-table.owner-pays')}
               </th>
               <th scope="col">
-                <Hidden>Choose</Hidden>
+                <Hidden>{t('web.decision.plan-table.choose')}</Hidden>
               </th>
             </tr>
           </thead>
@@ -62,10 +64,12 @@ export function PlanTable({ job, plans, chosen, onChoose, onOwn }: PlanTableProp
       </Scroll>
       <Foot>
         <p>
-          <b>Best:</b> {plans.why}
+          <b>{t('web.decision.plan-table.best')}</b> {plans.why}
         </p>
         <Turn job={job} plans={plans} />
-        <Button onPress={() => setOwnOpen(true)}>Put together your own…</Button>
+        <Button onPress={() => setOwnOpen(true)}>
+          {t('web.decision.plan-table.put-together-your-own')}
+        </Button>
       </Foot>
       {isOwnOpen && (
         <OwnPlan
@@ -84,20 +88,20 @@ export function PlanTable({ job, plans, chosen, onChoose, onOwn }: PlanTableProp
 function Turn({ job, plans }: { job: Job; plans: Plans }) {
   const turn = plans.turn;
   if (turn === null || turn === undefined) {
-    return (
-      <p>
-        <b>What could change it:</b> nothing that can be looked at now.
-      </p>
-    );
+    return <p>{say('web.decision.plan-table.what-could-change-it-nothing-that')}</p>;
   }
   return (
     <p>
-      <b>What could change it:</b>{' '}
-      <Link to={`/job/${job.number}?move=${encodeURIComponent(turn.move)}`}>
-        {turn.moveWords}, {turn.minutes} min ›
-      </Link>{' '}
-      With “{turn.outcome}” ({Math.round(100 * turn.chance)} in 100) the best plan becomes: “
-      {turn.plan}”.
+      {say('web.decision.plan-table.what-could-change-it-min-with', {
+        link: (words: ReactNode) => (
+          <Link to={`/job/${job.number}?move=${encodeURIComponent(turn.move)}`}>{words}</Link>
+        ),
+        moveWords: turn.moveWords,
+        minutes: turn.minutes,
+        outcome: turn.outcome,
+        chance: Math.round(100 * turn.chance),
+        plan: turn.plan,
+      })}
     </p>
   );
 }
@@ -117,13 +121,20 @@ function Row({ row, isBest, isChosen, currency, onChoose }: RowProps) {
       <th scope="row">
         <b>{row.words}</b>
         <small>
-          {isBest && 'best · '}
-          {row.own && 'your own · '}
-          {row.onlyIf === '' ? row.against : `only if that does not end it: ${lower(row.onlyIf)}`}
+          {isBest && `${t('web.decision.plan-table.best-2')} `}
+          {row.own && `${t('web.decision.plan-table.your-own')} `}
+          {row.onlyIf === ''
+            ? row.against
+            : t('web.decision.plan-table.only-if-that-does-not-end', { lower: lower(row.onlyIf) })}
         </small>
       </th>
       <td>
-        <HowWeKnow of={`complaint gone, ${ofHundred(row.gone)} in 100`} how={<HowGone row={row} />}>
+        <HowWeKnow
+          of={t('web.decision.plan-table.complaint-gone-in-100-2', {
+            ofHundred: ofHundred(row.gone),
+          })}
+          how={<HowGone row={row} />}
+        >
           <Share>
             <Bar aria-hidden>
               <span style={{ width: `${100 * row.gone}%` }} />
@@ -135,7 +146,12 @@ function Row({ row, isBest, isChosen, currency, onChoose }: RowProps) {
         </HowWeKnow>
       </td>
       <td>
-        <HowWeKnow of={`owner’s data lost, ${lostWords(row.dataLost)}`} how={<HowLost row={row} />}>
+        <HowWeKnow
+          of={t('web.decision.plan-table.owner-s-data-lost-2', {
+            lostWords: lostWords(row.dataLost),
+          })}
+          how={<HowLost row={row} />}
+        >
           <Share>
             <Bar data-data aria-hidden>
               <span style={{ width: `${100 * row.dataLost}%` }} />
@@ -145,7 +161,10 @@ function Row({ row, isBest, isChosen, currency, onChoose }: RowProps) {
         </HowWeKnow>
       </td>
       <td data-right>
-        <HowWeKnow of={`hands-on, ${minutesWords(row)}`} how={<HowLong row={row} />}>
+        <HowWeKnow
+          of={t('web.decision.plan-table.hands-on-2', { minutesWords: minutesWords(row) })}
+          how={<HowLong row={row} />}
+        >
           {minutesWords(row)}
         </HowWeKnow>
       </td>
@@ -158,14 +177,14 @@ function Row({ row, isBest, isChosen, currency, onChoose }: RowProps) {
           <Button
             primary={isChosen}
             aria-pressed={isChosen}
-            aria-label={`${isChosen ? 'Chosen' : 'Choose'}: ${row.words}`}
+            aria-label={`${isChosen ? t('web.decision.plan-table.chosen') : t('web.decision.plan-table.choose')}: ${row.words}`}
             onPress={onChoose}
           >
-            {isChosen ? 'Chosen' : 'Choose'}
+            {isChosen ? t('web.decision.plan-table.chosen') : t('web.decision.plan-table.choose')}
           </Button>
         ) : (
           <Locked>
-            <b>Locked.</b> {row.lock.opens}
+            <b>{t('web.decision.plan-table.locked')}</b> {row.lock.opens}
           </Locked>
         )}
       </td>
@@ -175,16 +194,18 @@ function Row({ row, isBest, isChosen, currency, onChoose }: RowProps) {
 
 function Price({ row, currency }: { row: PlanRow; currency: string | null }) {
   if (currency === null || row.certain === null || row.certain === undefined) {
-    return <small>not said</small>;
+    return <small>{t('web.decision.plan-table.not-said')}</small>;
   }
   const most = row.atMost ?? row.certain;
   return (
     <HowWeKnow
-      of={`owner pays, ${money(row.certain, currency)}`}
+      of={t('web.decision.plan-table.owner-pays-2', { money: money(row.certain, currency) })}
       how={<PriceLines lines={row.priceLines} currency={currency} />}
     >
       <span>{money(row.certain, currency)}</span>
-      {most > row.certain && <small>at most {money(most, currency)}</small>}
+      {most > row.certain && (
+        <small>{t('web.decision.plan-table.at-most', { money: money(most, currency) })}</small>
+      )}
     </HowWeKnow>
   );
 }

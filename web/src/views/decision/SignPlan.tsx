@@ -1,3 +1,4 @@
+import { say, t } from '../../words/words';
 import { useState, type FormEvent } from 'react';
 import { Form } from 'react-aria-components';
 import styled from 'styled-components';
@@ -34,7 +35,7 @@ export function SignPlan({ job, row, isOlder, onBegin }: SignPlanProps) {
     <Box as={Form} onSubmit={submit}>
       <Beside>
         <Field
-          label="In your words, for the next of us"
+          label={t('web.decision.sign-plan.in-your-words-for-the-next')}
           area
           rows={2}
           value={reason}
@@ -50,20 +51,23 @@ export function SignPlan({ job, row, isOlder, onBegin }: SignPlanProps) {
           isDisabled={isLocked || isOlder || reason.trim() === ''}
           isPending={sign.isPending}
         >
-          Sign the decision
+          {t('web.decision.sign-plan.sign-the-decision')}
         </Button>
       </Beside>
       {isLocked && (
         <p>
-          This plan is locked: {row.lock?.reason} {row.lock?.opens}
+          {say('web.decision.sign-plan.this-plan-is-locked', {
+            reason: row.lock?.reason,
+            opens: row.lock?.opens,
+          })}
         </p>
       )}
       {!isLocked && reason.trim() === '' && (
-        <p>The decision can be signed once you say why. It is never changed, only followed.</p>
+        <p>{t('web.decision.sign-plan.the-decision-can-be-signed-once')}</p>
       )}
-      {isOlder && <p role="status">Your plan is being compared.</p>}
+      {isOlder && <p role="status">{t('web.decision.sign-plan.your-plan-is-being-compared')}</p>}
       {sign.isError && <ProblemNote error={sign.error} />}
-      {sign.isSuccess && <Kept role="status">Signed and kept.</Kept>}
+      {sign.isSuccess && <Kept role="status">{t('web.decision.sign-plan.signed-and-kept')}</Kept>}
     </Box>
   );
 }

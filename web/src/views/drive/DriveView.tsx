@@ -1,3 +1,4 @@
+import { say, t } from '../../words/words';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import styled from 'styled-components';
@@ -8,7 +9,7 @@ import { SuspicionMark } from '../../marks/SuspicionMark';
 import { color, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { TwoColumns } from '../../ui/Layout';
-import { when } from '../../ui/format';
+import { when, fixed } from '../../ui/format';
 import { Loaded } from '../../ui/Loaded';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { Lead, Mono, Page, Sheet, SheetHead, Teach, Title } from '../../ui/Sheet';
@@ -56,22 +57,29 @@ function Shown({ drive }: { drive: DriveData }) {
             isPending={read.isPending}
             onPress={() => read.mutate({ partKey: drive.partKey })}
           >
-            {drive.reading ? 'Being read' : 'Read again'}
+            {drive.reading
+              ? t('web.drive.drive-view.being-read')
+              : t('web.drive.drive-view.read-again')}
           </Button>
           <Button primary isDisabled={open !== undefined} onPress={() => setStarting(true)}>
-            Test…
+            {t('web.drive.drive-view.test')}
           </Button>
         </Buttons>
       </Head>
       <About>
         <Mono>
-          {drive.model ?? 'model not readable'} · {drive.serial ?? 'serial not readable'}
+          {drive.model ?? t('web.drive.drive-view.model-not-readable')} ·{' '}
+          {drive.serial ?? t('web.drive.drive-view.serial-not-readable')}
         </Mono>{' '}
         {drive.about}
         {drive.metBefore !== null && <> · {drive.metBefore}</>} ·{' '}
-        <Link to={`/part/${drive.partId}`}>its history</Link>
+        <Link to={`/part/${drive.partId}`}>{t('web.drive.drive-view.its-history')}</Link>
       </About>
-      {drive.decisive !== null && <Decisive role="note">Decisive: {drive.decisive}</Decisive>}
+      {drive.decisive !== null && (
+        <Decisive role="note">
+          {t('web.drive.drive-view.decisive', { decisive: drive.decisive })}
+        </Decisive>
+      )}
       {read.isError && <ProblemNote error={read.error} />}
       <TwoColumns $side="356px" $gapAbove={false}>
         <Wide>
@@ -83,10 +91,12 @@ function Shown({ drive }: { drive: DriveData }) {
         </Wide>
         <Sheet>
           <SheetHead>
-            <Lead>Where it is heading</Lead>
-            <small>robust slope with its 95 % band</small>
+            <Lead>{t('web.drive.drive-view.where-it-is-heading')}</Lead>
+            <small>{t('web.drive.drive-view.robust-slope-with-its-95-band')}</small>
           </SheetHead>
-          {drive.trends.length === 0 && <Teach>It has told no numbers yet.</Teach>}
+          {drive.trends.length === 0 && (
+            <Teach>{t('web.drive.drive-view.it-has-told-no-numbers-yet')}</Teach>
+          )}
           {drive.trends.map((t) => (
             <TrendCard key={t.key} trend={t} />
           ))}
@@ -112,26 +122,27 @@ function SurfaceSheet({ shown, before, running, drive }: SurfaceSheetProps) {
       <SheetHead>
         <Lead>
           {surface === null
-            ? 'Its surface has not been read yet'
+            ? t('web.drive.drive-view.its-surface-has-not-been-read')
             : profileTitle(surface, shown?.kind === 'SURFACE_SAMPLE')}
         </Lead>
         {shown !== null && surface !== null && (
           <small>
-            {shown.name.toLowerCase()}, read only, {(100 * surface.shareRead).toFixed(0)} % ·{' '}
-            {shown.endedAt === null
-              ? shown.waits === null
-                ? 'running'
-                : 'waits'
-              : when(shown.endedAt)}
+            {t('web.drive.drive-view.read-only', {
+              name: shown.name.toLowerCase(),
+              shareRead: fixed(100 * surface.shareRead, 0),
+              endedAt:
+                shown.endedAt === null
+                  ? shown.waits === null
+                    ? t('web.drive.drive-view.running')
+                    : t('web.drive.drive-view.waits')
+                  : when(shown.endedAt),
+            })}
           </small>
         )}
         {surface !== null && <Legend hasBefore={before !== null} before={before} />}
       </SheetHead>
       {surface === null ? (
-        <Teach>
-          A surface scan reads every sector and shows here what is slow and what is lost, by
-          position. It only reads.
-        </Teach>
+        <Teach>{t('web.drive.drive-view.a-surface-scan-reads-every-sector')}</Teach>
       ) : (
         <Padded>
           <Profile
@@ -149,14 +160,19 @@ function SurfaceSheet({ shown, before, running, drive }: SurfaceSheetProps) {
 function Legend({ hasBefore, before }: { hasBefore: boolean; before: Run | null }) {
   return (
     <Keys>
-      <i data-kind="typical" /> typical
-      <i data-kind="high" /> 99 in 100
-      <i data-kind="slowest" /> slowest
-      {hasBefore && before !== null && before.endedAt !== null && (
-        <>
-          <i data-kind="before" /> typical {when(before.endedAt)}
-        </>
-      )}
+      {say('web.drive.drive-view.typical-99-in-100-slowest', {
+        i: <i data-kind="typical" />,
+        i2: <i data-kind="high" />,
+        i3: <i data-kind="slowest" />,
+        value: hasBefore && before !== null && before.endedAt !== null && (
+          <>
+            {say('web.drive.drive-view.typical', {
+              i: <i data-kind="before" />,
+              when: when(before.endedAt),
+            })}
+          </>
+        ),
+      })}
     </Keys>
   );
 }
@@ -167,9 +183,13 @@ function VolumesSheet({ drive }: { drive: DriveData }) {
   return (
     <Sheet>
       <SheetHead>
-        <Lead>{survey === null ? 'Nobody looked yet what is on it' : survey.why}</Lead>
+        <Lead>
+          {survey === null ? t('web.drive.drive-view.nobody-looked-yet-what-is-on') : survey.why}
+        </Lead>
         <Link to={`/rescue/${drive.job}/${drive.partKey}`}>
-          {survey === null ? 'Survey and copy its data' : 'Its data and copies'}
+          {survey === null
+            ? t('web.drive.drive-view.survey-and-copy-its-data')
+            : t('web.drive.drive-view.its-data-and-copies')}
         </Link>
       </SheetHead>
       {survey !== null && (
@@ -188,8 +208,8 @@ function PagesSheet({ drive }: { drive: DriveData }) {
   return (
     <Sheet>
       <SheetHead>
-        <Lead>{got.length} pages as they came from the drive</Lead>
-        <small>bytes with the decoded field under the cursor</small>
+        <Lead>{t('web.drive.drive-view.pages-as-they-came-from-the', { length: got.length })}</Lead>
+        <small>{t('web.drive.drive-view.bytes-with-the-decoded-field-under')}</small>
       </SheetHead>
       <PageLinks>
         {got.map((p) => (

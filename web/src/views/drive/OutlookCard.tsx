@@ -1,18 +1,24 @@
+import { count, fixed } from '../../ui/format';
+import { t } from '../../words/words';
 import styled from 'styled-components';
 import type { DriveData } from '../../api/types';
 import { color, size } from '../../theme/theme';
 import { Lead } from '../../ui/Sheet';
 
-const NAMES: Record<number, string> = { 30: '30 days', 90: '90 days', 365: '1 year' };
+const NAMES: Record<number, string> = {
+  30: t('web.drive.outlook-card.30-days'),
+  90: t('web.drive.outlook-card.90-days'),
+  365: t('web.drive.outlook-card.1-year'),
+};
 
 /** How likely it fails, with its range and what drove it. */
 export function OutlookCard({ drive }: { drive: DriveData }) {
   const outlook = drive.outlook;
   return (
     <Card>
-      <Lead as="h3">Outlook</Lead>
+      <Lead as="h3">{t('web.drive.outlook-card.outlook')}</Lead>
       {outlook === null ? (
-        <p>Without a sound self-report nothing can be said.</p>
+        <p>{t('web.drive.outlook-card.without-a-sound-self-report-nothing')}</p>
       ) : (
         <>
           <p>{sentence(outlook)}</p>
@@ -21,13 +27,19 @@ export function OutlookCard({ drive }: { drive: DriveData }) {
               <li key={d.days}>
                 <span
                   role="img"
-                  aria-label={`${percent(d.probability)} in ${NAMES[d.days] ?? d.days}`}
+                  aria-label={t('web.drive.outlook-card.in', {
+                    percent: percent(d.probability),
+                    days: NAMES[d.days] ?? d.days,
+                  })}
                 >
                   <i style={{ width: `${100 * d.probability}%` }} />
                 </span>
                 {NAMES[d.days]} <b>{percent(d.probability)}</b>
                 <small>
-                  {percent(d.low)} to {percent(d.high)}
+                  {t('web.drive.outlook-card.to', {
+                    percent: percent(d.low),
+                    percent2: percent(d.high),
+                  })}
                 </small>
               </li>
             ))}
@@ -36,8 +48,13 @@ export function OutlookCard({ drive }: { drive: DriveData }) {
             <Drivers>
               {outlook.drivers.map((driver) => (
                 <li key={driver.words}>
-                  {driver.words}: about {driver.relativeRisk.toFixed(0)} times likelier (
-                  {driver.low.toFixed(0)} to {driver.high.toFixed(0)}), {driver.source}
+                  {t('web.drive.outlook-card.about-times-likelier-to', {
+                    words: driver.words,
+                    relativeRisk: fixed(driver.relativeRisk, 0),
+                    low: fixed(driver.low, 0),
+                    high: fixed(driver.high, 0),
+                    source: driver.source,
+                  })}
                 </li>
               ))}
             </Drivers>
@@ -55,22 +72,30 @@ export function OutlookCard({ drive }: { drive: DriveData }) {
 function sentence(outlook: NonNullable<DriveData['outlook']>): string {
   const ninety = outlook.days.find((d) => d.days === 90);
   if (ninety === undefined) return '';
-  const range = `${Math.round(100 * ninety.low)} to ${Math.max(1, Math.round(100 * ninety.high))}`;
+  const range = t('web.drive.outlook-card.to-2', {
+    low: Math.round(100 * ninety.low),
+    value: Math.max(1, Math.round(100 * ninety.high)),
+  });
   return outlook.drivers.length === 0
-    ? `Of drives of this age ${range} in 100 fail within 90 days. Nothing found raises that; over half of failed drives showed nothing before.`
-    : `Of drives that looked like this, ${range} in 100 failed within 90 days.`;
+    ? t('web.drive.outlook-card.of-drives-of-this-age-in', { range })
+    : t('web.drive.outlook-card.of-drives-that-looked-like-this', { range });
 }
 
 function survivalWords(drive: DriveData): string {
   const last = drive.survival.at(-1);
   if (last === undefined) return '.';
-  return `; after ${Math.round(last.hours).toLocaleString('en-GB')} h ${percent(last.survival)} still worked (${percent(last.low)} to ${percent(last.high)}).`;
+  return t('web.drive.outlook-card.after-h-still-worked-to', {
+    count: count(Math.round(last.hours)),
+    percent: percent(last.survival),
+    percent2: percent(last.low),
+    percent3: percent(last.high),
+  });
 }
 
 function percent(share: number): string {
   const p = 100 * share;
   if (p > 0 && p < 1) return '<1 %';
-  return `${p.toFixed(0)} %`;
+  return `${fixed(p, 0)} %`;
 }
 
 const Card = styled.div`

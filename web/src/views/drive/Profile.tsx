@@ -1,8 +1,9 @@
+import { t } from '../../words/words';
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
 import type { Surface } from '../../api/types';
 import { color, size } from '../../theme/theme';
-import { bytes, count, counted } from '../../ui/format';
+import { bytes, count } from '../../ui/format';
 import { paintProfile } from './paintProfile';
 import {
   columns,
@@ -28,10 +29,10 @@ const LANE = 26;
 const LEFT = 62;
 const LATENCIES: [number, string][] = [
   [1_000_000, '1 s'],
-  [100_000, '100 ms'],
-  [10_000, '10 ms'],
-  [1_000, '1 ms'],
-  [100, '0.1 ms'],
+  [100_000, t('web.drive.profile.100-ms')],
+  [10_000, t('web.drive.profile.10-ms')],
+  [1_000, t('web.drive.profile.1-ms')],
+  [100, t('web.drive.profile.0-1-ms')],
 ];
 
 /**
@@ -142,7 +143,7 @@ export function Profile({ surface, before, atByte }: ProfileProps) {
           {words}
         </YLabel>
       ))}
-      <YLabel style={{ top: PLOT + 8 }}>lost</YLabel>
+      <YLabel style={{ top: PLOT + 8 }}>{t('web.drive.profile.lost')}</YLabel>
       {labels(surface, view, x, LEFT + width).map((label) => (
         <Trouble key={label.left} data-bad={label.bad || undefined} style={{ left: label.left }}>
           {label.words}
@@ -152,7 +153,9 @@ export function Profile({ surface, before, atByte }: ProfileProps) {
         ref={canvas}
         role="img"
         tabIndex={0}
-        aria-label={`Latency by position. ${readout(surface, view, at)}`}
+        aria-label={t('web.drive.profile.latency-by-position', {
+          readout: readout(surface, view, at),
+        })}
         aria-keyshortcuts="+ - ArrowLeft ArrowRight 0"
         style={{ width, height: PLOT + LANE, marginLeft: LEFT }}
         onKeyDown={onKeyDown}
@@ -173,7 +176,7 @@ export function Profile({ surface, before, atByte }: ProfileProps) {
       </Axis>
       <Readout>
         <span aria-live="polite">{readout(surface, view, at)}</span>
-        <small>wheel or + − to zoom, ← → to move, 0 for all</small>
+        <small>{t('web.drive.profile.wheel-or-to-zoom-to-move')}</small>
       </Readout>
     </Box>
   );
@@ -205,13 +208,25 @@ function readout(surface: Surface, view: View, share: number): string {
   const bad = surface.bad.find(
     (b) => sector >= b.firstSector && sector < b.firstSector + b.sectors,
   );
-  const place = `${bytes(share * surface.sizeBytes)}, sector ${count(sector)}`;
+  const place = t('web.drive.profile.sector', {
+    bytes: bytes(share * surface.sizeBytes),
+    count: count(sector),
+  });
   const span =
-    view.to - view.from < 1 ? ` (${bytes((view.to - view.from) * surface.sizeBytes)} shown)` : '';
-  if (bad !== undefined) return `${place}${span}: cannot be read`;
-  if (here === undefined || here.typical === null) return `${place}${span}: not read yet`;
-  const zone = here.bad > 0 ? `, ${counted(here.bad, 'sector')} lost in this zone` : '';
-  return `${place}${span}: typically ${latency(here.typical)}, slowest ${latency(here.slowest ?? 0)}${zone}`;
+    view.to - view.from < 1
+      ? ` ${t('web.drive.profile.shown', { bytes: bytes((view.to - view.from) * surface.sizeBytes) })}`
+      : '';
+  if (bad !== undefined) return t('web.drive.profile.cannot-be-read', { place, span });
+  if (here === undefined || here.typical === null)
+    return t('web.drive.profile.not-read-yet', { place, span });
+  const zone = here.bad > 0 ? t('web.drive.profile.lost-in-this-zone', { bad: here.bad }) : '';
+  return t('web.drive.profile.typically-slowest', {
+    place,
+    span,
+    latency: latency(here.typical),
+    latency2: latency(here.slowest ?? 0),
+    zone,
+  });
 }
 
 function withAlpha(hex: string, alpha: number): string {

@@ -1,8 +1,9 @@
+import { t } from '../../words/words';
 import styled from 'styled-components';
 import { resultOf } from '../../api/result';
 import type { Run } from '../../api/types';
 import { color, size } from '../../theme/theme';
-import { counted, when } from '../../ui/format';
+import { when, fixed } from '../../ui/format';
 import { Lead, Sheet, SheetHead } from '../../ui/Sheet';
 
 /** What runs found, newest first. */
@@ -11,13 +12,14 @@ export function RunList({ runs }: { runs: readonly Run[] }) {
   return (
     <Sheet>
       <SheetHead>
-        <Lead>{ended.length === 0 ? 'Not tested here yet' : 'Tests of this drive'}</Lead>
+        <Lead>
+          {ended.length === 0
+            ? t('web.drive.run-list.not-tested-here-yet')
+            : t('web.drive.run-list.tests-of-this-drive')}
+        </Lead>
       </SheetHead>
       {ended.length === 0 ? (
-        <Empty>
-          A surface sample tells in minutes what share may be bad; a self-test is done by the drive
-          itself.
-        </Empty>
+        <Empty>{t('web.drive.run-list.a-surface-sample-tells-in-minutes')}</Empty>
       ) : (
         <List>
           {ended.map((r) => (
@@ -42,22 +44,22 @@ function isBad(run: Run): boolean {
 }
 
 function outcome(run: Run): string {
-  if (run.end === 'COULD_NOT_RUN') return 'could not run';
+  if (run.end === 'COULD_NOT_RUN') return t('web.drive.run-list.could-not-run');
   const how =
     run.end === 'COMPLETE'
       ? ''
       : run.end === 'CANCELLED'
-        ? ', ended by hand'
-        : ', stopped to spare it';
+        ? t('web.drive.run-list.ended-by-hand')
+        : t('web.drive.run-list.stopped-to-spare-it');
   const test = resultOf(run, 'self-test');
   if (test !== null) return `${test.words}${how}`;
   const s = resultOf(run, 'surface');
-  if (s === null) return `ended${how}`;
+  if (s === null) return t('web.drive.run-list.ended', { how });
   const bad = s.bad.reduce((sum, b) => sum + b.sectors, 0);
-  const read = `${(100 * s.shareRead).toFixed(0)} % read`;
+  const read = t('web.drive.run-list.read', { fixed: fixed(100 * s.shareRead, 0) });
   return bad === 0
-    ? `nothing unreadable, ${read}${how}`
-    : `${counted(bad, 'sector')} unreadable, ${read}${how}`;
+    ? t('web.drive.run-list.nothing-unreadable', { read, how })
+    : t('web.drive.run-list.unreadable', { bad, read, how });
 }
 
 const Empty = styled.p`

@@ -1,3 +1,4 @@
+import { say, t } from '../../words/words';
 import styled from 'styled-components';
 import { api } from '../../api/client';
 import { keys, useCall } from '../../api/queries';
@@ -26,11 +27,13 @@ export function StartRun({ drive, isOpen, onClose }: StartRunProps) {
       { onSuccess: onClose },
     );
   return (
-    <Modal title={`Test ${drive.slot}`} isOpen={isOpen} onClose={onClose}>
+    <Modal
+      title={t('web.drive.start-run.test', { slot: drive.slot })}
+      isOpen={isOpen}
+      onClose={onClose}
+    >
       {!drive.probeOnline && (
-        <p role="note">
-          No probe is connected: put the machine in a bay and start the probe there.
-        </p>
+        <p role="note">{t('web.drive.start-run.no-probe-is-connected-put-the')}</p>
       )}
       {call.isError && <ProblemNote error={call.error} />}
       <List>
@@ -41,17 +44,19 @@ export function StartRun({ drive, isOpen, onClose }: StartRunProps) {
               <small>{s.about}</small>
               {s.lockedWhy !== null && (
                 <small>
-                  Locked: {s.lockedWhy} {s.opens}
+                  {say('web.drive.start-run.locked', { lockedWhy: s.lockedWhy, opens: s.opens })}
                 </small>
               )}
             </span>
             <Button
-              aria-label={`Start: ${s.name}`}
+              aria-label={t('web.drive.start-run.start', { name: s.name })}
               isDisabled={s.lockedWhy !== null || !drive.probeOnline}
               isPending={call.isPending}
               onPress={() => start(s.kind)}
             >
-              {s.lockedWhy === null ? 'Start' : 'Locked'}
+              {s.lockedWhy === null
+                ? t('web.drive.start-run.start-2')
+                : t('web.drive.start-run.locked-2')}
             </Button>
           </li>
         ))}

@@ -1,3 +1,4 @@
+import { say } from '../../words/words';
 import styled from 'styled-components';
 import { SuspicionMark } from '../../marks/SuspicionMark';
 import type { TrendSeries } from '../../api/types';
@@ -21,7 +22,9 @@ export function TrendCard({ trend }: { trend: TrendSeries }) {
         </Mono>
       </h3>
       <p>{trend.words}</p>
-      {trend.splits.length > 0 && <p>Begins anew: {trend.splits.at(-1)}</p>}
+      {trend.splits.length > 0 && (
+        <p>{say('web.drive.trend-card.begins-anew', { at: trend.splits.at(-1) })}</p>
+      )}
       {trend.points.length > 1 && <Chart trend={trend} />}
     </Card>
   );
@@ -40,7 +43,7 @@ function Chart({ trend }: { trend: TrendSeries }) {
         <>
           <line className="limit" x1={g.left} x2={WIDTH} y1={g.limitY} y2={g.limitY} />
           <text className="limit" x={WIDTH} y={g.limitY - 4} textAnchor="end">
-            limit {trend.limit}
+            {say('web.drive.trend-card.limit', { limit: trend.limit })}
           </text>
         </>
       )}

@@ -1,19 +1,16 @@
+import { t } from '../../words/words';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import type { DriveData, DriveNumber } from '../../api/types';
 import { color, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
-import { count } from '../../ui/format';
+import { count, dated, sameDay } from '../../ui/format';
 import { Lead, Sheet, SheetHead } from '../../ui/Sheet';
 import { shopNow } from '../../ui/now';
 
-const day = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' });
-const dayAndYear = new Intl.DateTimeFormat('en-GB', {
-  day: 'numeric',
-  month: 'short',
-  year: '2-digit',
-});
+const DAY = { day: 'numeric', month: 'short' } as const;
+const DAY_AND_YEAR = { day: 'numeric', month: 'short', year: '2-digit' } as const;
 
 /** What the drive said of itself, visit by visit; what changed stands first. */
 export function VisitsTable({ drive }: { drive: DriveData }) {
@@ -26,20 +23,22 @@ export function VisitsTable({ drive }: { drive: DriveData }) {
       <SheetHead>
         <Lead>{title(drive.visits.length)}</Lead>
         <small>
-          {changed.length > 0 && 'changed values first'}
-          {changed.length === 0 && drive.rows.length > 0 && 'nothing has changed for the worse'}
-          {hidden > 0 && `; ${hidden} unchanged hidden`}
+          {changed.length > 0 && t('web.drive.visits-table.changed-values-first')}
+          {changed.length === 0 &&
+            drive.rows.length > 0 &&
+            t('web.drive.visits-table.nothing-has-changed-for-the-worse')}
+          {hidden > 0 && t('web.drive.visits-table.unchanged-hidden', { hidden })}
         </small>
       </SheetHead>
       {drive.rows.length === 0 ? (
-        <Foot>What it told of itself cannot be used: see its pages below.</Foot>
+        <Foot>{t('web.drive.visits-table.what-it-told-of-itself-cannot')}</Foot>
       ) : (
         <Scroll>
           <table>
             <thead>
               <tr>
                 <th scope="col" colSpan={2}>
-                  What the drive reports
+                  {t('web.drive.visits-table.what-the-drive-reports')}
                 </th>
                 {drive.visits.map((v) => (
                   <th scope="col" key={v.readingId} className="number">
@@ -48,10 +47,10 @@ export function VisitsTable({ drive }: { drive: DriveData }) {
                 ))}
                 {drive.visits.length > 1 && (
                   <th scope="col" className="number">
-                    change
+                    {t('web.drive.visits-table.change')}
                   </th>
                 )}
-                <th scope="col">against others like it</th>
+                <th scope="col">{t('web.drive.visits-table.against-others-like-it')}</th>
               </tr>
             </thead>
             <tbody>
@@ -65,7 +64,11 @@ export function VisitsTable({ drive }: { drive: DriveData }) {
                       {row.name}
                     </Link>
                     {row.rule !== null && !row.rule.startsWith('COUNT') && (
-                      <small>read as {row.rule.toLowerCase().replaceAll('_', ' ')}</small>
+                      <small>
+                        {t('web.drive.visits-table.read-as', {
+                          replaceAll: row.rule.toLowerCase().replaceAll('_', ' '),
+                        })}
+                      </small>
                     )}
                   </th>
                   {row.values.map((value, i) => (
@@ -74,7 +77,9 @@ export function VisitsTable({ drive }: { drive: DriveData }) {
                       className="number"
                       data-last={i === row.values.length - 1 || undefined}
                     >
-                      {value === null ? 'not reported' : `${count(value)} ${row.unit}`}
+                      {value === null
+                        ? t('web.drive.visits-table.not-reported')
+                        : `${count(value)} ${row.unit}`}
                     </td>
                   ))}
                   {drive.visits.length > 1 && (
@@ -94,7 +99,9 @@ export function VisitsTable({ drive }: { drive: DriveData }) {
       {(hidden > 0 || all) && (
         <Foot>
           <Button onPress={() => setAll(!all)}>
-            {all ? 'Hide what has not changed' : `Show all ${drive.rows.length} values`}
+            {all
+              ? t('web.drive.visits-table.hide-what-has-not-changed')
+              : t('web.drive.visits-table.show-all-values', { length: drive.rows.length })}
           </Button>
         </Foot>
       )}
@@ -103,21 +110,23 @@ export function VisitsTable({ drive }: { drive: DriveData }) {
 }
 
 function title(visits: number): string {
-  if (visits === 0) return 'Not read yet';
-  return visits === 1 ? 'Met once so far' : `Same drive, ${visits} readings`;
+  if (visits === 0) return t('web.drive.visits-table.not-read-yet');
+  return visits === 1
+    ? t('web.drive.visits-table.met-once-so-far')
+    : t('web.drive.visits-table.same-drive-readings', { visits });
 }
 
 function dateOf(iso: string): string {
   const at = new Date(iso);
   const now = shopNow();
-  if (at.toDateString() === now.toDateString()) return 'today';
-  return (at.getFullYear() === now.getFullYear() ? day : dayAndYear).format(at);
+  if (sameDay(at, now)) return t('web.drive.visits-table.today');
+  return dated(at, at.getFullYear() === now.getFullYear() ? DAY : DAY_AND_YEAR);
 }
 
 /** The middle half of the others as a bar, this drive as a stroke. */
 function Standing({ row }: { row: DriveNumber }) {
   const s = row.stand;
-  if (s === null) return <Few>too few known</Few>;
+  if (s === null) return <Few>{t('web.drive.visits-table.too-few-known')}</Few>;
   const now = row.values.at(-1) ?? 0;
   const most = Math.max(s.highest, now, 1);
   const x = (v: number) => (100 * v) / most;
@@ -125,8 +134,13 @@ function Standing({ row }: { row: DriveNumber }) {
   return (
     <Mark
       role="img"
-      aria-label={`higher than ${higher} in 100 of ${s.among}; the middle half has ${count(s.lower)} to ${count(s.upper)}`}
-      title={`higher than ${higher} in 100 of ${s.among}`}
+      aria-label={t('web.drive.visits-table.higher-than-in-100-of-the', {
+        higher,
+        among: s.among,
+        count: count(s.lower),
+        count2: count(s.upper),
+      })}
+      title={t('web.drive.visits-table.higher-than-in-100-of', { higher, among: s.among })}
     >
       <i style={{ left: `${x(s.lower)}%`, width: `${Math.max(2, x(s.upper) - x(s.lower))}%` }} />
       <b style={{ left: `calc(${x(now)}% - 2px)` }} data-bad={row.bad || undefined} />

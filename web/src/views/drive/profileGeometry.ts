@@ -1,5 +1,6 @@
+import { t } from '../../words/words';
 import type { Surface } from '../../api/types';
-import { bytes, count, counted, inWords } from '../../ui/format';
+import { bytes, count, inWords, fixed } from '../../ui/format';
 
 /** Part of a drive that is looked at, as shares of it, 0 to 1. */
 export interface View {
@@ -74,8 +75,10 @@ export function ticks(view: View, sizeBytes: number): number[] {
 
 /** "1.2 ms", "0.8 ms", "2.4 s". */
 export function latency(us: number): string {
-  if (us < 1000) return `${us.toFixed(0)} µs`;
-  return us < 1e6 ? `${(us / 1000).toPrecision(2)} ms` : `${(us / 1e6).toPrecision(2)} s`;
+  if (us < 1000) return t('web.drive.profile-geometry.s', { us: fixed(us, 0) });
+  return us < 1e6
+    ? t('web.drive.profile-geometry.ms', { toPrecision: (us / 1000).toPrecision(2) })
+    : `${(us / 1e6).toPrecision(2)} s`;
 }
 
 /** Runs of neighbouring zones with damage, or slow ones, as one place each. */
@@ -100,7 +103,7 @@ export function troubles(surface: Surface): PlaceOfTrouble[] {
     found.push({
       from: group.first * zoneBytes,
       to: (group.last + 1) * zoneBytes,
-      words: `${counted(sectors, 'sector')} lost`,
+      words: t('web.drive.profile-geometry.lost', { sectors }),
       bad: true,
     });
   }
@@ -111,7 +114,9 @@ export function troubles(surface: Surface): PlaceOfTrouble[] {
     found.push({
       from: group.first * zoneBytes,
       to: (group.last + 1) * zoneBytes,
-      words: `slow, ${bytes((group.last - group.first + 1) * zoneBytes)}`,
+      words: t('web.drive.profile-geometry.slow', {
+        bytes: bytes((group.last - group.first + 1) * zoneBytes),
+      }),
       bad: false,
     });
   }
@@ -135,12 +140,23 @@ export function profileTitle(surface: Surface, sampleOnly = false): string {
   const last = bad.at(-1);
   if (first !== undefined && last !== undefined) {
     return bad.length === 1
-      ? `One damaged zone at ${bytes(first.from)}`
-      : `${inWords(bad.length)} damaged zones between ${bytes(first.from)} and ${bytes(last.to)}`;
+      ? t('web.drive.profile-geometry.one-damaged-zone-at', { bytes: bytes(first.from) })
+      : t('web.drive.profile-geometry.damaged-zones-between-and', {
+          inWords: inWords(bad.length),
+          bytes: bytes(first.from),
+          bytes2: bytes(last.to),
+        });
   }
   const slow = troubles(surface).length;
   if (slow > 0)
-    return slow === 1 ? 'One slow zone, nothing lost' : `${inWords(slow)} slow zones, nothing lost`;
-  if (sampleOnly) return `Nothing lost at ${count(surface.sampled)} random places`;
-  return surface.shareRead >= 0.99 ? 'Everything was read' : 'Nothing lost so far';
+    return slow === 1
+      ? t('web.drive.profile-geometry.one-slow-zone-nothing-lost')
+      : t('web.drive.profile-geometry.slow-zones-nothing-lost', { inWords: inWords(slow) });
+  if (sampleOnly)
+    return t('web.drive.profile-geometry.nothing-lost-at-random-places', {
+      count: count(surface.sampled),
+    });
+  return surface.shareRead >= 0.99
+    ? t('web.drive.profile-geometry.everything-was-read')
+    : t('web.drive.profile-geometry.nothing-lost-so-far');
 }

@@ -1,3 +1,5 @@
+import { fixed, dated } from '../../ui/format';
+import { t } from '../../words/words';
 import type { TrendSeries } from '../../api/types';
 
 export interface Dot {
@@ -20,7 +22,7 @@ export interface TrendShape {
 
 const LEFT = 44;
 const DAY_MS = 86_400_000;
-const month = new Intl.DateTimeFormat('en-GB', { month: 'short', year: '2-digit' });
+const MONTH = { month: 'short', year: '2-digit' } as const;
 
 /** Points and band in a box of `width` by `height`, time by the calendar, values from their lowest. */
 export function trendGeometry(trend: TrendSeries, width: number, height: number): TrendShape {
@@ -80,13 +82,13 @@ function path(points: readonly Dot[]): string {
 
 /** The first reading and the last one, unless they are one. */
 function dates(first: number, last: number, x: (ms: number) => number): TrendShape['dates'] {
-  const end = { x: x(last), words: 'last', anchor: 'middle' as const };
+  const end = { x: x(last), words: t('web.drive.trend-geometry.last'), anchor: 'middle' as const };
   return last - first < DAY_MS
     ? [end]
-    : [{ x: x(first), words: month.format(first), anchor: 'start' }, end];
+    : [{ x: x(first), words: dated(new Date(first), MONTH), anchor: 'start' }, end];
 }
 
 function short(value: number): string {
-  if (value >= 10_000) return `${(value / 1000).toFixed(0)}k`;
-  return value >= 100 || Number.isInteger(value) ? value.toFixed(0) : value.toFixed(1);
+  if (value >= 10_000) return `${fixed(value / 1000, 0)}k`;
+  return value >= 100 || Number.isInteger(value) ? fixed(value, 0) : fixed(value, 1);
 }

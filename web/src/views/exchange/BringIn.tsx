@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import { useMutation } from '@tanstack/react-query';
 import { FileTrigger } from 'react-aria-components';
 import { useNavigate } from 'react-router';
@@ -22,7 +23,9 @@ export function BringIn() {
         }}
       >
         <Button isPending={bring.isPending}>
-          {bring.isPending ? 'Being brought in…' : 'Bring in a job from an archive'}
+          {bring.isPending
+            ? t('web.exchange.bring-in.being-brought-in')
+            : t('web.exchange.bring-in.bring-in-a-job-from-an')}
         </Button>
       </FileTrigger>
       {bring.isError && <ProblemNote error={bring.error} />}

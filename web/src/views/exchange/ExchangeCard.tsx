@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import { useState } from 'react';
 import {
   DropZone,
@@ -17,11 +18,11 @@ import { Select } from '../../ui/Select';
 import { Lead, Sheet, SheetHead } from '../../ui/Sheet';
 
 const OF = [
-  ['drive-a', 'Drive A'],
-  ['drive-b', 'Drive B'],
-  ['drive-c', 'Drive C'],
-  ['board', 'Board and memory'],
-  ['battery', 'Battery'],
+  ['drive-a', t('web.exchange.exchange-card.drive-a')],
+  ['drive-b', t('web.exchange.exchange-card.drive-b')],
+  ['drive-c', t('web.exchange.exchange-card.drive-c')],
+  ['board', t('web.exchange.exchange-card.board-and-memory')],
+  ['battery', t('web.exchange.exchange-card.battery')],
 ] as const;
 
 /** A job out of here: archive and numbers; and into it: pages that come as files. */
@@ -42,39 +43,49 @@ export function ExchangeCard({ number }: { number: string }) {
   return (
     <Card>
       <SheetHead>
-        <Lead>Out of here, and into here</Lead>
+        <Lead>{t('web.exchange.exchange-card.out-of-here-and-into-here')}</Lead>
       </SheetHead>
       <Links>
         <a href={address('/api/jobs/{number}/archive.zip', { number })} download>
-          The whole job as an archive
+          {t('web.exchange.exchange-card.the-whole-job-as-an-archive')}
         </a>
         <a href={address('/api/jobs/{number}/series.csv', { number })} download>
-          Every number of its drives as CSV
+          {t('web.exchange.exchange-card.every-number-of-its-drives-as')}
         </a>
       </Links>
-      <Zone aria-label="Drop captured pages here" onDrop={(e) => void filesOf(e.items).then(send)}>
-        <Text slot="label">
-          Drop captured pages here, or a file that a probe without a server wrote. They are known by
-          their content, and become a reading of this job.
-        </Text>
+      <Zone
+        aria-label={t('web.exchange.exchange-card.drop-captured-pages-here')}
+        onDrop={(e) => void filesOf(e.items).then(send)}
+      >
+        <Text slot="label">{t('web.exchange.exchange-card.drop-captured-pages-here-or-a')}</Text>
         <Row>
-          <Select label="Loose pages are of" value={of} onChange={setOf} options={OF} />
+          <Select
+            label={t('web.exchange.exchange-card.loose-pages-are-of')}
+            value={of}
+            onChange={setOf}
+            options={OF}
+          />
           <FileTrigger
             allowsMultiple
             onSelect={(files) => void send(files === null ? [] : [...files])}
           >
             <Button isPending={call.isPending}>
-              {call.isPending ? 'Sending…' : 'Choose files'}
+              {call.isPending
+                ? t('web.exchange.exchange-card.sending')
+                : t('web.exchange.exchange-card.choose-files')}
             </Button>
           </FileTrigger>
         </Row>
       </Zone>
       {call.isError && <ProblemNote error={call.error} />}
       {call.isSuccess && (
-        <Taken aria-label="What became of the files">
-          {call.data.map((t) => (
-            <li key={t.name}>
-              <b>{t.name}</b>: {t.taken ? t.words : `not taken, ${t.words}`}
+        <Taken aria-label={t('web.exchange.exchange-card.what-became-of-the-files')}>
+          {call.data.map((file) => (
+            <li key={file.name}>
+              <b>{file.name}</b>:{' '}
+              {file.taken
+                ? file.words
+                : t('web.exchange.exchange-card.not-taken', { words: file.words })}
             </li>
           ))}
         </Taken>
@@ -93,7 +104,8 @@ function base64(file: File): Promise<string> {
     const reader = new FileReader();
     // A data URL: what is behind its comma is the file in base 64.
     reader.onload = () => resolve(String(reader.result).replace(/^[^,]*,/, ''));
-    reader.onerror = () => reject(new Error(`${file.name} cannot be read`));
+    reader.onerror = () =>
+      reject(new Error(t('web.exchange.exchange-card.cannot-be-read', { name: file.name })));
     reader.readAsDataURL(file);
   });
 }

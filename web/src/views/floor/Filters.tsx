@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import { useQuery } from '@tanstack/react-query';
 import styled from 'styled-components';
 import { api, told } from '../../api/client';
@@ -13,11 +14,11 @@ interface FiltersProps {
 }
 
 const DATA_STATUSES: Record<string, string> = {
-  NOT_ASKED: 'not asked yet',
-  WANTED: 'wanted',
-  NOT_WANTED: 'not wanted, signed',
-  COPIED: 'copied',
-  COPY_VERIFIED: 'copy verified',
+  NOT_ASKED: t('web.floor.filters.not-asked-yet'),
+  WANTED: t('web.floor.filters.wanted'),
+  NOT_WANTED: t('web.floor.filters.not-wanted-signed'),
+  COPIED: t('web.floor.filters.copied'),
+  COPY_VERIFIED: t('web.floor.filters.copy-verified'),
 };
 
 /** Whose jobs, with what complaint, whose data stands how. */
@@ -38,30 +39,33 @@ export function Filters({ floor, filter, onFilter }: FiltersProps) {
     <Filtering>
       <Select
         labelAt="beside"
-        label="Whose"
+        label={t('web.floor.filters.whose')}
         value={filter.whose}
         onChange={(whose) => onFilter({ ...filter, whose })}
         options={[
-          ['all', 'everybody’s'],
-          ['mine', 'mine'],
-          ['nobody', 'nobody’s'],
+          ['all', t('web.floor.filters.everybody-s')],
+          ['mine', t('web.floor.filters.mine')],
+          ['nobody', t('web.floor.filters.nobody-s')],
           ...people.map((name) => [name, name] as const),
         ]}
       />
       <Select
         labelAt="beside"
-        label="Complaint"
+        label={t('web.floor.filters.complaint')}
         value={filter.family}
         onChange={(family) => onFilter({ ...filter, family })}
-        options={[['all', 'any'], ...families.map((f) => [f.id, f.name] as const)]}
+        options={[
+          ['all', t('web.floor.filters.any')],
+          ...families.map((f) => [f.id, f.name] as const),
+        ]}
       />
       <Select
         labelAt="beside"
-        label="Data"
+        label={t('web.floor.filters.data')}
         value={filter.dataStatus}
         onChange={(dataStatus) => onFilter({ ...filter, dataStatus })}
         options={[
-          ['all', 'any'],
+          ['all', t('web.floor.filters.any')],
           ...statusEntries.map((id) => [id, DATA_STATUSES[id] ?? id] as const),
         ]}
       />

@@ -1,3 +1,5 @@
+import { say, t } from '../../words/words';
+import type { ReactNode } from 'react';
 import { lazy, Suspense, useState } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
@@ -25,7 +27,7 @@ export function FloorView() {
             <Head>
               <Title>{titleOf(data)}</Title>
               <Sub>{subOf(data)}</Sub>
-              <Link to="/wall">Wall screen</Link>
+              <Link to="/wall">{t('web.floor.floor-view.wall-screen')}</Link>
             </Head>
             <DueCopies copies={data.dueCopies} />
             {data.jobs.length === 0 ? (
@@ -37,7 +39,11 @@ export function FloorView() {
                 </Suspense>
                 {jobs.length === 0 ? (
                   <Sheet style={{ padding: 24 }}>
-                    <p>None of the {data.jobs.length} jobs in the shop passes these filters.</p>
+                    <p>
+                      {t('web.floor.floor-view.none-of-the-jobs-in-the', {
+                        length: data.jobs.length,
+                      })}
+                    </p>
                   </Sheet>
                 ) : (
                   <Lanes floor={data} jobs={jobs} />
@@ -58,16 +64,20 @@ function DueCopies({ copies }: { copies: Floor['dueCopies'] }) {
     <Due>
       <b>
         {copies.length === 1
-          ? 'One copy of a customer’s data is due for erasing:'
-          : `${copies.length} copies of customers’ data are due for erasing:`}
+          ? t('web.floor.floor-view.one-copy-of-a-customer-s')
+          : t('web.floor.floor-view.copies-of-customers-data-are-due', { length: copies.length })}
       </b>
       <ul>
         {copies.map((copy) => (
           <li key={`${copy.job} ${copy.partKey}`}>
-            <Link to={`/rescue/${copy.job}/${copy.partKey}`}>
-              {copy.job} {copy.machine}
-            </Link>{' '}
-            since {when(copy.dueAt)}
+            {say('web.floor.floor-view.since', {
+              link: (words: ReactNode) => (
+                <Link to={`/rescue/${copy.job}/${copy.partKey}`}>{words}</Link>
+              ),
+              job: copy.job,
+              machine: copy.machine,
+              when: when(copy.dueAt),
+            })}
           </li>
         ))}
       </ul>
@@ -76,15 +86,19 @@ function DueCopies({ copies }: { copies: Floor['dueCopies'] }) {
 }
 
 export function titleOf(floor: Floor): string {
-  if (floor.jobs.length === 0) return 'Nothing is in the shop';
+  if (floor.jobs.length === 0) return t('web.floor.floor-view.nothing-is-in-the-shop');
   const waiting = floor.jobs.filter((job) => job.acts === 'PERSON');
   const late = floor.jobs.filter((j) => j.promise === 'OVERDUE' || j.promise === 'LIKELY_LATE');
   const lateWords =
-    late.length === 0 ? '' : `, ${late.length} ${late.length === 1 ? 'is' : 'are'} late or will be`;
-  if (waiting.length === 0) return `Nobody is needed right now${lateWords}`;
+    late.length === 0 ? '' : t('web.floor.floor-view.late-or-will-be', { length: late.length });
+  if (waiting.length === 0)
+    return t('web.floor.floor-view.nobody-is-needed-right-now', { lateWords });
   return waiting.length === 1
-    ? `One machine needs a person${lateWords}`
-    : `${inWords(waiting.length)} machines need a person${lateWords}`;
+    ? t('web.floor.floor-view.one-machine-needs-a-person', { lateWords })
+    : t('web.floor.floor-view.machines-need-a-person', {
+        inWords: inWords(waiting.length),
+        lateWords,
+      });
 }
 
 export function subOf(floor: Floor): string {
@@ -95,13 +109,13 @@ export function subOf(floor: Floor): string {
   const free = floor.bays.filter((bay) => bay.job === null).length;
   const bays =
     floor.nextFreeBayAt === null
-      ? `${free} of ${floor.bays.length} bays free`
-      : `next free bay about ${when(floor.nextFreeBayAt)}`;
+      ? t('web.floor.floor-view.of-bays-free', { free, length: floor.bays.length })
+      : t('web.floor.floor-view.next-free-bay-about', { when: when(floor.nextFreeBayAt) });
   return [
-    `${floor.jobs.length} in the shop`,
-    `${promised} promised today`,
+    t('web.floor.floor-view.in-the-shop', { length: floor.jobs.length }),
+    t('web.floor.floor-view.promised-today', { promised }),
     bays,
-    `at ${clock(now)}`,
+    t('web.floor.floor-view.at', { clock: clock(now) }),
   ].join(' · ');
 }
 
@@ -109,8 +123,9 @@ function EmptyFloor() {
   return (
     <Sheet style={{ padding: 24 }}>
       <p>
-        When a machine is taken in it appears here, with what it waits for and when it is promised.{' '}
-        <Link to="/intake">Take the first one in.</Link>
+        {say('web.floor.floor-view.when-a-machine-is-taken-in', {
+          link: (words: ReactNode) => <Link to="/intake">{words}</Link>,
+        })}
       </p>
     </Sheet>
   );

@@ -1,3 +1,4 @@
+import { say, t } from '../../words/words';
 import { VisuallyHidden } from 'react-aria-components';
 import { Link } from 'react-router';
 import styled from 'styled-components';
@@ -19,9 +20,9 @@ export interface LanesProps {
 export function Lanes({ floor, jobs, wall = false }: LanesProps) {
   const axis = axisOf({ ...floor, jobs: [...jobs] });
   return (
-    <Board aria-label="Jobs on a time axis" data-wall={wall || undefined}>
+    <Board aria-label={t('web.floor.lanes.jobs-on-a-time-axis')} data-wall={wall || undefined}>
       <Row as="div" data-head="">
-        <HeadWords>Bay, job and what it waits for</HeadWords>
+        <HeadWords>{t('web.floor.lanes.bay-job-and-what-it-waits')}</HeadWords>
         <AxisHead axis={axis} wall={wall} />
       </Row>
       {groupsOf(jobs).map((group) => (
@@ -38,25 +39,17 @@ export function Lanes({ floor, jobs, wall = false }: LanesProps) {
         </section>
       ))}
       <Legend>
+        <span>{say('web.floor.lanes.taken-in', { i: <i data-kind="TAKEN_IN" /> })}</span>
+        <span>{say('web.floor.lanes.test', { i: <i data-kind="TEST" /> })}</span>
+        <span>{say('web.floor.lanes.hands-on-it', { i: <i data-kind="HANDS" /> })}</span>
         <span>
-          <i data-kind="TAKEN_IN" /> taken in
+          {say('web.floor.lanes.waits-for-a-person', { i: <i data-kind="WAITS_PERSON" /> })}
         </span>
+        <span>{say('web.floor.lanes.waits-outside', { i: <i data-kind="WAITS_OUTSIDE" /> })}</span>
         <span>
-          <i data-kind="TEST" /> test
+          {say('web.floor.lanes.likely-end-the-bar-is-where', { i: <i data-kind="likely" /> })}
         </span>
-        <span>
-          <i data-kind="HANDS" /> hands on it
-        </span>
-        <span>
-          <i data-kind="WAITS_PERSON" /> waits for a person
-        </span>
-        <span>
-          <i data-kind="WAITS_OUTSIDE" /> waits outside
-        </span>
-        <span>
-          <i data-kind="likely" /> likely end, the bar is where 8 in 10 end
-        </span>
-        <span>⚑ promised</span>
+        <span>{t('web.floor.lanes.promised')}</span>
       </Legend>
     </Board>
   );
@@ -70,7 +63,9 @@ function Lane({ job, axis, wall }: { job: FloorJob; axis: Axis; wall: boolean })
     <Row data-late={late === undefined ? undefined : job.promise}>
       <Who to={`/job/${job.number}`} tabIndex={wall ? -1 : 0}>
         <BayNumber>
-          <VisuallyHidden>{job.bay === null ? 'no bay' : 'bay'}</VisuallyHidden>
+          <VisuallyHidden>
+            {job.bay === null ? t('web.floor.lanes.no-bay') : t('web.floor.lanes.bay')}
+          </VisuallyHidden>
           {job.bay ?? '–'}
         </BayNumber>
         <SuspicionMark suspicion={job.suspicion} size={wall ? 40 : 26} />
@@ -82,19 +77,34 @@ function Lane({ job, axis, wall }: { job: FloorJob; axis: Axis; wall: boolean })
           <br />
           <Waits data-acts={job.acts}>{job.line}</Waits>{' '}
           <Holder>
-            · {job.mine && !wall ? 'yours' : (job.holder ?? 'nobody has it')}
+            ·{' '}
+            {job.mine && !wall
+              ? t('web.floor.lanes.yours')
+              : (job.holder ?? t('web.floor.lanes.nobody-has-it'))}
             {late !== undefined && <Late data-promise={job.promise}>{late}</Late>}
           </Holder>
           <VisuallyHidden>
-            {job.promisedAt === null ? 'nothing promised' : `promised ${when(job.promisedAt)}`},
-            likely ready {when(job.likelyEnd.likely)}, between {when(job.likelyEnd.early)} and{' '}
-            {when(job.likelyEnd.late)}, {basis(job)}
+            {t('web.floor.lanes.likely-ready-between-and', {
+              promisedAt:
+                job.promisedAt === null
+                  ? t('web.floor.lanes.nothing-promised')
+                  : t('web.floor.lanes.promised-2', { when: when(job.promisedAt) }),
+              when: when(job.likelyEnd.likely),
+              when2: when(job.likelyEnd.early),
+              when3: when(job.likelyEnd.late),
+              basis: basis(job),
+            })}
           </VisuallyHidden>
         </span>
       </Who>
       <Track
         aria-hidden="true"
-        title={`Likely ready ${when(job.likelyEnd.likely)}, 8 in 10 between ${when(job.likelyEnd.early)} and ${when(job.likelyEnd.late)}; ${basis(job)}`}
+        title={t('web.floor.lanes.likely-ready-8-in-10-between', {
+          when: when(job.likelyEnd.likely),
+          when2: when(job.likelyEnd.early),
+          when3: when(job.likelyEnd.late),
+          basis: basis(job),
+        })}
       >
         {axis.ticks.map((tick) => (
           <Tick key={tick} style={{ left: `${100 * share(axis, tick)}%` }} />
@@ -124,7 +134,7 @@ function Lane({ job, axis, wall }: { job: FloorJob; axis: Axis; wall: boolean })
         {isOn(axis, likely) ? (
           <End style={{ left: at(job.likelyEnd.likely) }} />
         ) : (
-          <Beyond>likely {when(job.likelyEnd.likely)} →</Beyond>
+          <Beyond>{t('web.floor.lanes.likely', { when: when(job.likelyEnd.likely) })}</Beyond>
         )}
         <Now style={{ left: `${100 * share(axis, axis.now)}%` }} />
         {job.promisedAt !== null && isOn(axis, Date.parse(job.promisedAt)) && (
@@ -141,7 +151,9 @@ function Lane({ job, axis, wall }: { job: FloorJob; axis: Axis; wall: boolean })
 }
 
 const basis = (job: FloorJob) =>
-  job.restsOn === 0 ? 'by judgement' : `from ${job.restsOn} past jobs of this shop`;
+  job.restsOn === 0
+    ? t('web.floor.lanes.by-judgement')
+    : t('web.floor.lanes.from-past-jobs-of-this-shop', { restsOn: job.restsOn });
 
 /** A label near an end would be cut off, one near "now" would lie on it. */
 function hasRoom(axis: Axis, tick: number, wall: boolean): boolean {
@@ -161,7 +173,7 @@ function AxisHead({ axis, wall }: { axis: Axis; wall: boolean }) {
           </TickWords>
         ))}
       <TickWords data-now="" style={{ left: `${100 * share(axis, axis.now)}%` }}>
-        now {clock(new Date(axis.now))}
+        {t('web.floor.lanes.now', { clock: clock(new Date(axis.now)) })}
       </TickWords>
     </Track>
   );

@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import type { Floor, FloorJob } from '../../api/types';
 
 const HOUR = 3_600_000;
@@ -68,9 +69,9 @@ export function groupsOf(jobs: readonly FloorJob[]): Group[] {
     jobs: jobs.filter((job) => job.acts === acts).sort(inOrder),
   });
   return [
-    of('Needs a person now', 'PERSON'),
-    of('Running by themselves', 'RUNNING'),
-    of('Waiting for a part or an answer', 'OUTSIDE'),
+    of(t('web.floor.lanes.needs-a-person-now'), 'PERSON'),
+    of(t('web.floor.lanes.running-by-themselves'), 'RUNNING'),
+    of(t('web.floor.lanes.waiting-for-a-part-or-an'), 'OUTSIDE'),
   ].filter((group) => group.jobs.length > 0);
 }
 
@@ -81,7 +82,11 @@ export interface Filter {
   dataStatus: string;
 }
 
-export const NO_FILTER: Filter = { whose: 'all', family: 'all', dataStatus: 'all' };
+export const NO_FILTER: Filter = {
+  whose: t('web.floor.lanes.all'),
+  family: t('web.floor.lanes.all'),
+  dataStatus: t('web.floor.lanes.all'),
+};
 
 export const passes = (job: FloorJob, filter: Filter) =>
   (filter.whose === 'all' ||
@@ -95,11 +100,11 @@ export const passes = (job: FloorJob, filter: Filter) =>
 export function promiseWords(job: FloorJob): string | undefined {
   switch (job.promise) {
     case 'OVERDUE':
-      return 'promised time has passed';
+      return t('web.floor.lanes.promised-time-has-passed');
     case 'LIKELY_LATE':
-      return 'likely late';
+      return t('web.floor.lanes.likely-late');
     case 'AT_RISK':
-      return 'may be late';
+      return t('web.floor.lanes.may-be-late');
     default:
       return undefined;
   }

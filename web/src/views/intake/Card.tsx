@@ -1,3 +1,4 @@
+import { say, t } from '../../words/words';
 import { useEffect, useRef, type ReactNode } from 'react';
 import styled from 'styled-components';
 import { color, size } from '../../theme/theme';
@@ -68,13 +69,13 @@ export function Card({
         </Button>
         {onUnknown !== undefined && (
           <Button data-do onPress={onUnknown}>
-            Owner does not know
+            {t('web.intake.card.owner-does-not-know')}
           </Button>
         )}
         <Button data-do onPress={onSkip}>
-          Skip <kbd>Esc</kbd>
+          {say('web.intake.card.skip', { kbd: <kbd>Esc</kbd> })}
         </Button>
-        <small>Skipped answers stay unknown. Nothing is guessed.</small>
+        <small>{t('web.intake.card.skipped-answers-stay-unknown-nothing-is')}</small>
       </Row>
     </Asked>
   );

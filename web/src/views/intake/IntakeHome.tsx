@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useLocation, useNavigate } from 'react-router';
 import styled from 'styled-components';
@@ -7,7 +8,7 @@ import { BringIn } from '../exchange/BringIn';
 import type { Intake } from '../../api/types';
 import { color } from '../../theme/theme';
 import { Button } from '../../ui/Button';
-import { counted, when } from '../../ui/format';
+import { when } from '../../ui/format';
 import { Loaded } from '../../ui/Loaded';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { Page, Sheet, Sub, Title } from '../../ui/Sheet';
@@ -30,10 +31,10 @@ export function IntakeHome() {
         <Page>
           <Title>
             {open.length === 0
-              ? 'The counter is free'
-              : `${counted(open.length, 'draft waits', 'drafts wait')} at the counter`}
+              ? t('web.intake.intake-home.the-counter-is-free')
+              : t('web.intake.intake-home.at-the-counter', { length: open.length })}
           </Title>
-          <Sub>A machine or a loose drive is taken in by talking it through.</Sub>
+          <Sub>{t('web.intake.intake-home.a-machine-or-a-loose-drive')}</Sub>
           <Start>
             <Button
               primary
@@ -45,7 +46,7 @@ export function IntakeHome() {
                 })
               }
             >
-              Take something in
+              {t('web.intake.intake-home.take-something-in')}
             </Button>
             {session.data?.person?.role === 'LEAD' && <BringIn />}
             {dropped !== undefined && (
@@ -60,7 +61,7 @@ export function IntakeHome() {
                   )
                 }
               >
-                Undo: bring back what was put aside
+                {t('web.intake.intake-home.undo-bring-back-what-was-put')}
               </Button>
             )}
           </Start>
@@ -71,10 +72,20 @@ export function IntakeHome() {
               {open.map((draft) => (
                 <Draft key={draft.id}>
                   <Link to={`/intake/${draft.id}`}>
-                    <b>{draft.customer === '' ? 'Nobody named yet' : draft.customer}</b>
-                    <span>{draft.machine === '' ? 'no machine yet' : draft.machine}</span>
+                    <b>
+                      {draft.customer === ''
+                        ? t('web.intake.intake-home.nobody-named-yet')
+                        : draft.customer}
+                    </b>
+                    <span>
+                      {draft.machine === ''
+                        ? t('web.intake.intake-home.no-machine-yet')
+                        : draft.machine}
+                    </span>
                     <span>{draft.complaint}</span>
-                    <small>kept {when(draft.changedAt)}</small>
+                    <small>
+                      {t('web.intake.intake-home.kept', { when: when(draft.changedAt) })}
+                    </small>
                   </Link>
                 </Draft>
               ))}

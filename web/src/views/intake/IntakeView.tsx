@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
@@ -86,7 +87,7 @@ function Conversation({ state, script }: { state: IntakeState; script: Script })
           {current === null && <Finish state={state} rest={rest.length} />}
           {rest.length > 0 && (
             <Still>
-              <b>Still to ask</b>
+              <b>{t('web.intake.intake-view.still-to-ask')}</b>
               {rest.map((step) => (
                 <StillButton key={step} onPress={() => go(step)}>
                   {stepName(step, script)}
@@ -102,24 +103,26 @@ function Conversation({ state, script }: { state: IntakeState; script: Script })
       </TwoColumns>
       {state.conflict !== null && (
         <Modal
-          title="Two people changed the same answer"
+          title={t('web.intake.intake-view.two-people-changed-the-same-answer')}
           isOpen
           onClose={() => state.settle(false)}
         >
           <ProblemNote error={state.conflict.problem} />
           {Object.entries(state.conflict.mine).map(([name, mine]) => (
             <Compare key={name}>
-              <dt>Theirs</dt>
+              <dt>{t('web.intake.intake-view.theirs')}</dt>
               <dd>{shown(view.answers[name as keyof typeof view.answers])}</dd>
-              <dt>Yours</dt>
+              <dt>{t('web.intake.intake-view.yours')}</dt>
               <dd>{shown(mine)}</dd>
             </Compare>
           ))}
           <Row>
             <Button primary onPress={() => state.settle(false)}>
-              Keep theirs
+              {t('web.intake.intake-view.keep-theirs')}
             </Button>
-            <Button onPress={() => state.settle(true)}>Put mine</Button>
+            <Button onPress={() => state.settle(true)}>
+              {t('web.intake.intake-view.put-mine')}
+            </Button>
           </Row>
         </Modal>
       )}
@@ -128,7 +131,11 @@ function Conversation({ state, script }: { state: IntakeState; script: Script })
 }
 
 const shown = (value: unknown) =>
-  value == null ? 'nothing' : typeof value === 'string' ? value : JSON.stringify(value);
+  value == null
+    ? t('web.intake.intake-view.nothing')
+    : typeof value === 'string'
+      ? value
+      : JSON.stringify(value);
 
 /** Forward from the present step first, then from the beginning. */
 function order(step: Step, from: Step, steps: readonly Step[]): number {
@@ -137,30 +144,34 @@ function order(step: Step, from: Step, steps: readonly Step[]): number {
 }
 
 function titleOf({ view, answers }: IntakeState): string {
-  if (view.job !== null) return `${view.job}: correct what was said`;
-  if (answers.customerName === undefined) return 'Who brings what?';
+  if (view.job !== null)
+    return t('web.intake.intake-view.correct-what-was-said', { job: view.job });
+  if (answers.customerName === undefined) return t('web.intake.intake-view.who-brings-what');
   const machine = [answers.maker, answers.model].filter(Boolean).join(' ');
-  return `${answers.customerName} brings ${machine === '' ? 'something' : `a ${machine}`}`;
+  return t('web.intake.intake-view.brings', {
+    customerName: answers.customerName ?? '',
+    machine: machine === '' ? t('web.intake.intake-view.something') : `a ${machine}`,
+  });
 }
 
 const savedWords = ({ saved, view }: IntakeState) =>
   saved
     ? view.job === null
-      ? 'Draft kept'
+      ? t('web.intake.intake-view.draft-kept')
       : view.corrected
-        ? 'Correction not applied yet'
-        : 'As taken in'
-    : 'Keeping…';
+        ? t('web.intake.intake-view.correction-not-applied-yet')
+        : t('web.intake.intake-view.as-taken-in')
+    : t('web.intake.intake-view.keeping');
 
 const NAMES: Record<string, string> = {
-  who: 'whose it is',
-  which: 'which machine',
-  complaint: 'the complaint',
-  error: 'error text',
-  data: 'data and consent',
-  left: 'left with us',
-  password: 'password',
-  promise: 'promised for',
+  who: t('web.intake.intake-view.whose-it-is'),
+  which: t('web.intake.intake-view.which-machine'),
+  complaint: t('web.intake.intake-view.the-complaint'),
+  error: t('web.intake.intake-view.error-text'),
+  data: t('web.intake.intake-view.data-and-consent'),
+  left: t('web.intake.intake-view.left-with-us'),
+  password: t('web.intake.intake-view.password'),
+  promise: t('web.intake.intake-view.promised-for'),
 };
 
 function stepName(step: Step, script: Script): string {
@@ -210,10 +221,10 @@ function Finish({ state, rest }: { state: IntakeState; rest: number }) {
     <Done>
       <h2>
         {state.view.job !== null
-          ? 'Any phrase above can be changed'
+          ? t('web.intake.intake-view.any-phrase-above-can-be-changed')
           : rest === 0
-            ? 'Everything is asked'
-            : 'Asked through; what was skipped stays unknown'}
+            ? t('web.intake.intake-view.everything-is-asked')
+            : t('web.intake.intake-view.asked-through-what-was-skipped-stays')}
       </h2>
       <TakeIn state={state} autoFocus />
     </Done>
@@ -243,7 +254,9 @@ function TakeIn({ state, autoFocus = false }: { state: IntakeState; autoFocus?: 
   };
   return (
     <Stack>
-      {view.missing !== null && <small>Still missing: {view.missing}.</small>}
+      {view.missing !== null && (
+        <small>{t('web.intake.intake-view.still-missing', { missing: view.missing })}</small>
+      )}
       {failed !== null && <ProblemNote error={failed} />}
       <Row>
         <Button
@@ -254,12 +267,14 @@ function TakeIn({ state, autoFocus = false }: { state: IntakeState; autoFocus?: 
           isDisabled={view.missing !== null}
           isPending={takeIn.isPending}
         >
-          {view.job === null ? 'Take it in' : 'Keep the correction'}
+          {view.job === null
+            ? t('web.intake.intake-view.take-it-in')
+            : t('web.intake.intake-view.keep-the-correction')}
         </Button>
         {view.job === null ? (
           <>
             <Button data-do onPress={() => void flush().then(() => navigate('/intake'))}>
-              Keep for later
+              {t('web.intake.intake-view.keep-for-later')}
             </Button>
             <Button
               data-do
@@ -270,12 +285,12 @@ function TakeIn({ state, autoFocus = false }: { state: IntakeState; autoFocus?: 
                 )
               }
             >
-              Put aside
+              {t('web.intake.intake-view.put-aside')}
             </Button>
           </>
         ) : (
           <Button data-do onPress={() => void navigate(`/job/${view.job}`)}>
-            Back to the job
+            {t('web.intake.intake-view.back-to-the-job')}
           </Button>
         )}
       </Row>

@@ -1,8 +1,9 @@
+import { t } from '../../words/words';
 import styled from 'styled-components';
 import type { Answers, Intake, Script } from '../../api/types';
 import { SuspicionMark } from '../../marks/SuspicionMark';
 import { color, size } from '../../theme/theme';
-import { ofHundred } from '../../ui/format';
+import { ofHundred, fixed } from '../../ui/format';
 import { RowButton } from '../../ui/RowButton';
 import { Sheet } from '../../ui/Sheet';
 import type { Step } from './steps';
@@ -20,9 +21,9 @@ export function Side({ intake, script, answers, current, onGo }: SideProps) {
   const next = intake.ask.filter((a) => a.bits >= 0.005).slice(0, 5);
   return (
     <>
-      <Box aria-label="What it could be">
-        <h2>What it could be, from talk alone</h2>
-        <small>No test yet. This only chooses the first one.</small>
+      <Box aria-label={t('web.intake.side.what-it-could-be')}>
+        <h2>{t('web.intake.side.what-it-could-be-from-talk')}</h2>
+        <small>{t('web.intake.side.no-test-yet-this-only-chooses')}</small>
         <ul>
           {intake.causes.map((cause) => (
             <Cause key={cause.name}>
@@ -39,10 +40,10 @@ export function Side({ intake, script, answers, current, onGo }: SideProps) {
           ))}
         </ul>
       </Box>
-      <Box aria-label="Ask next">
-        <h2>Ask next</h2>
+      <Box aria-label={t('web.intake.side.ask-next')}>
+        <h2>{t('web.intake.side.ask-next')}</h2>
         {next.length === 0 ? (
-          <small>No open question would tell more. Take it in.</small>
+          <small>{t('web.intake.side.no-open-question-would-tell-more')}</small>
         ) : (
           <ul>
             {next.map((ask, i) => (
@@ -54,7 +55,7 @@ export function Side({ intake, script, answers, current, onGo }: SideProps) {
                   <span data-most={i === 0 || undefined}>
                     {script.questions.find((q) => q.id === ask.question)?.ask}
                   </span>
-                  <span>{ask.bits.toFixed(2)} bit</span>
+                  <span>{t('web.intake.side.bit', { bits: fixed(ask.bits, 2) })}</span>
                 </Ask>
               </li>
             ))}
@@ -65,8 +66,8 @@ export function Side({ intake, script, answers, current, onGo }: SideProps) {
         <strong>{dataTitle(answers)}</strong>
         <span>
           {answers.waiver != null
-            ? 'The owner signed that everything may be erased.'
-            : 'Nothing will be written to its drives before a copy is verified.'}
+            ? t('web.intake.side.the-owner-signed-that-everything-may')
+            : t('web.intake.side.nothing-will-be-written-to-its')}
         </span>
       </Data>
     </>
@@ -74,11 +75,11 @@ export function Side({ intake, script, answers, current, onGo }: SideProps) {
 }
 
 function dataTitle(answers: Answers): string {
-  if (answers.waiver != null) return 'The data: not wanted, signed';
-  if (answers.dataWanted == null) return 'The data: not asked yet, counts as wanted';
+  if (answers.waiver != null) return t('web.intake.side.the-data-not-wanted-signed');
+  if (answers.dataWanted == null) return t('web.intake.side.the-data-not-asked-yet-counts');
   return answers.dataWanted
-    ? 'The data: wanted'
-    : 'The data: not wanted, not signed: counts as wanted';
+    ? t('web.intake.side.the-data-wanted')
+    : t('web.intake.side.the-data-not-wanted-not-signed');
 }
 
 const Box = styled(Sheet)`

@@ -1,3 +1,5 @@
+import { say, t } from '../../words/words';
+import type { ReactNode } from 'react';
 import styled from 'styled-components';
 import { color } from '../../theme/theme';
 import { Button } from '../../ui/Button';
@@ -16,10 +18,15 @@ export function Signature({ wording, isPending, onSign }: SignatureProps) {
   return (
     <Box>
       <p>
-        The owner reads and signs: <q>{wording}</q> Nothing is erased by this alone: the drives are
-        named once they are read.
+        {say('web.intake.signature.the-owner-reads-and-signs-nothing', {
+          q: (words: ReactNode) => <q>{words}</q>,
+          wording,
+        })}
       </p>
-      <SignatureFields signature={signature} note="Typing the name is enough here." />
+      <SignatureFields
+        signature={signature}
+        note={t('web.intake.signature.typing-the-name-is-enough-here')}
+      />
       <Row>
         <Button
           data-do
@@ -27,10 +34,10 @@ export function Signature({ wording, isPending, onSign }: SignatureProps) {
           isPending={isPending}
           onPress={() => onSign(signature.name, signature.isDrawn ? signature.path : null)}
         >
-          Sign: the data is not wanted
+          {t('web.intake.signature.sign-the-data-is-not-wanted')}
         </Button>
         <Button data-do isDisabled={!signature.isDrawn} onPress={() => signature.setPath('')}>
-          Clear the drawing
+          {t('web.intake.signature.clear-the-drawing')}
         </Button>
       </Row>
     </Box>

@@ -1,11 +1,12 @@
+import { say, t } from '../../words/words';
 import { Button } from 'react-aria-components';
 import { Fragment, type ReactNode } from 'react';
 import styled from 'styled-components';
 import type { Answers, Intake, Script } from '../../api/types';
 import { color, size } from '../../theme/theme';
-import { when } from '../../ui/format';
+import { when, listed } from '../../ui/format';
 import { Lead, Sheet } from '../../ui/Sheet';
-import { listed, phraseOf, questionOf, type Step } from './steps';
+import { phraseOf, questionOf, type Step } from './steps';
 
 export interface SoFarProps {
   intake: Intake;
@@ -26,53 +27,81 @@ export function SoFar({ intake, script, answers, steps, onGo }: SoFarProps) {
   const machine = [answers.maker, answers.model].filter(Boolean).join(' ');
   const families = script.families.filter((f) => intake.families.includes(f.id)).map((f) => f.says);
   return (
-    <Box aria-label="What was said so far">
-      <Lead>So far</Lead>
+    <Box aria-label={t('web.intake.so-far.what-was-said-so-far')}>
+      <Lead>{t('web.intake.so-far.so-far')}</Lead>
       <Text>
-        {phrase('who', answers.customerName || undefined, 'Who?')} brings{' '}
-        {loose && 'the loose drive '}
-        {phrase('which', machine || undefined, loose ? 'which drive?' : 'which machine?')}
-        {answers.serial && <> with the serial {phrase('which', answers.serial, '')}</>}
-        {answers.machineId != null && <Met> met before</Met>}
-        {machine !== '' && '.'} It{' '}
-        {phrase(
-          'complaint',
-          answers.complaint
-            ? families.length > 0
-              ? listed(families)
-              : `“${answers.complaint}”`
-            : undefined,
-          'does what?',
-        )}
-        {answers.complaint && families.length > 0 && <Quote> “{answers.complaint}”</Quote>}
-        {answers.complaint && '.'}{' '}
-        {answers.errorText && (
-          <>The screen says {phrase('error', `“${answers.errorText}”`, '')}. </>
-        )}
-        {steps.map((step) => {
-          const question = questionOf(step, script);
-          if (question === undefined) return null;
-          const said = phraseOf(question, answers);
-          const [before = '', after = ''] = question.says.split('{answer}');
-          return (
-            <Fragment key={step}>
-              {said === undefined ? (
-                phrase(step, undefined, question.open)
-              ) : (
-                <>
-                  {before}
-                  {phrase(step, said, '')}
-                  {after}
-                </>
-              )}{' '}
-            </Fragment>
-          );
+        {say('web.intake.so-far.brings-it-promised-for', {
+          phrase: phrase('who', answers.customerName || undefined, 'Who?'),
+          loose,
+          phrase2: phrase(
+            'which',
+            machine || undefined,
+            loose ? t('web.intake.so-far.which-drive') : t('web.intake.so-far.which-machine'),
+          ),
+          value: answers.serial && (
+            <>
+              {' '}
+              {say('web.intake.so-far.with-the-serial', {
+                phrase: phrase('which', answers.serial, ''),
+              })}
+            </>
+          ),
+          value2: answers.machineId != null && <Met> {t('web.intake.so-far.met-before')}</Met>,
+          machine: machine !== '' && '.',
+          phrase3: phrase(
+            'complaint',
+            answers.complaint
+              ? families.length > 0
+                ? listed(families)
+                : `“${answers.complaint}”`
+              : undefined,
+            t('web.intake.so-far.does-what'),
+          ),
+          value3: answers.complaint && families.length > 0 && <Quote> “{answers.complaint}”</Quote>,
+          complaint: answers.complaint && '.',
+          value4: answers.errorText && (
+            <>
+              {say('web.intake.so-far.the-screen-says', {
+                phrase: phrase('error', `“${answers.errorText}”`, ''),
+              })}{' '}
+            </>
+          ),
+          steps: steps.map((step) => {
+            const question = questionOf(step, script);
+            if (question === undefined) return null;
+            const said = phraseOf(question, answers);
+            const [before = '', after = ''] = question.says.split('{answer}');
+            return (
+              <Fragment key={step}>
+                {said === undefined ? (
+                  phrase(step, undefined, question.open)
+                ) : (
+                  <>
+                    {before}
+                    {phrase(step, said, '')}
+                    {after}
+                  </>
+                )}{' '}
+              </Fragment>
+            );
+          }),
+          dataWords: dataWords(answers, phrase),
+          leftWords: leftWords(answers, phrase),
+          value5: intake.secretKept && (
+            <>
+              {' '}
+              {say('web.intake.so-far.a-password-is', {
+                phrase: phrase('password', t('web.intake.so-far.kept-sealed'), ''),
+              })}{' '}
+            </>
+          ),
+          phrase4: phrase(
+            'promise',
+            answers.promisedAt ? when(answers.promisedAt) : undefined,
+            'when?',
+          ),
+          promisedAt: answers.promisedAt && '.',
         })}
-        {dataWords(answers, phrase)} {leftWords(answers, phrase)}
-        {intake.secretKept && <> A password is {phrase('password', 'kept sealed', '')}. </>}
-        Promised for{' '}
-        {phrase('promise', answers.promisedAt ? when(answers.promisedAt) : undefined, 'when?')}
-        {answers.promisedAt && '.'}
       </Text>
     </Box>
   );
@@ -82,25 +111,40 @@ type Say = (step: Step, said: string | undefined, open: string) => ReactNode;
 
 function dataWords(answers: Answers, phrase: Say): ReactNode {
   if (answers.waiver != null)
-    return <>The data is {phrase('data', `not wanted, signed by ${answers.waiver.name}`, '')}.</>;
+    return (
+      <>
+        {say('web.intake.so-far.the-data-is', {
+          phrase: phrase(
+            'data',
+            t('web.intake.so-far.not-wanted-signed-by', { name: answers.waiver.name }),
+            '',
+          ),
+        })}
+      </>
+    );
   const wanted =
     answers.dataWanted == null
       ? undefined
       : answers.dataWanted
-        ? 'wanted'
-        : 'not wanted, not signed yet';
+        ? t('web.intake.so-far.wanted')
+        : t('web.intake.so-far.not-wanted-not-signed-yet');
   return (
     <>
-      The data on it is {phrase('data', wanted, 'wanted?')}
-      {wanted !== undefined && '.'}
+      {say('web.intake.so-far.the-data-on-it-is', {
+        phrase: phrase('data', wanted, 'wanted?'),
+        more: wanted !== undefined && '.',
+      })}
     </>
   );
 }
 
 function leftWords(answers: Answers, phrase: Say): ReactNode {
   if (answers.leftWithUs == null) return null;
-  const words = answers.leftWithUs.length === 0 ? 'nothing else' : listed(answers.leftWithUs);
-  return <>Left with us: {phrase('left', words, '')}. </>;
+  const words =
+    answers.leftWithUs.length === 0
+      ? t('web.intake.so-far.nothing-else')
+      : listed(answers.leftWithUs);
+  return <>{say('web.intake.so-far.left-with-us', { phrase: phrase('left', words, '') })} </>;
 }
 
 const Box = styled(Sheet)`

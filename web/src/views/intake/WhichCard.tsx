@@ -1,3 +1,4 @@
+import { say, t } from '../../words/words';
 import { useQuery } from '@tanstack/react-query';
 import styled from 'styled-components';
 import { api, told } from '../../api/client';
@@ -11,8 +12,8 @@ import { Choices } from './Choices';
 import type { StepProps } from './stepProps';
 
 const SUBJECTS = [
-  { id: 'MACHINE', name: 'A machine', hint: '' },
-  { id: 'DRIVE', name: 'A loose drive', hint: '' },
+  { id: 'MACHINE', name: t('web.intake.which-card.a-machine'), hint: '' },
+  { id: 'DRIVE', name: t('web.intake.which-card.a-loose-drive'), hint: '' },
 ];
 
 /** Which machine or drive. One that was met before is known by its serial. */
@@ -37,61 +38,79 @@ export function WhichCard({ answers, change, onNext, onSkip }: StepProps) {
     });
   return (
     <Card
-      title={subject === 'DRIVE' ? 'Which drive is it?' : 'Which machine is it?'}
-      hint="scan its serial, or type it; leave it empty if there is none to read"
-      next="That is it"
+      title={
+        subject === 'DRIVE'
+          ? t('web.intake.which-card.which-drive-is-it')
+          : t('web.intake.which-card.which-machine-is-it')
+      }
+      hint={t('web.intake.which-card.scan-its-serial-or-type-it')}
+      next={t('web.intake.which-card.that-is-it')}
       onNext={onNext}
       onSkip={onSkip}
       isNextDisabled={answers.machineId == null && !named}
     >
       <Fields>
         <Field
-          label="Serial"
+          label={t('web.intake.which-card.serial')}
           value={serial}
           onChange={(value) => change({ serial: value === '' ? null : value, machineId: null })}
           autoComplete="off"
         />
         <Field
-          label="Maker"
+          label={t('web.intake.which-card.maker')}
           value={answers.maker ?? ''}
           onChange={(value) => change({ maker: value === '' ? null : value, machineId: null })}
           autoComplete="off"
         />
         <Field
-          label="Model"
+          label={t('web.intake.which-card.model')}
           value={answers.model ?? ''}
           onChange={(value) => change({ model: value === '' ? null : value, machineId: null })}
           autoComplete="off"
         />
       </Fields>
-      {answers.machineId != null && <Met>Met before: the job is added to its history.</Met>}
+      {answers.machineId != null && (
+        <Met>{t('web.intake.which-card.met-before-the-job-is-added')}</Met>
+      )}
       {answers.machineId == null &&
         known.data?.machines.map((machine) => (
           <Offer key={machine.id}>
             <span>
-              <b>
-                {machine.maker} {machine.model}
-              </b>
-              , serial {machine.serial}: {machine.how}.
-              {machine.lastJob !== null &&
-                ` Last here as ${machine.lastJob}${machine.lastSeenAt === null ? '' : `, ${when(machine.lastSeenAt)}`}${machine.customer === null ? '' : `, ${machine.customer}`}.`}
+              {say('web.intake.which-card.serial-2', {
+                maker: machine.maker,
+                model: machine.model,
+                serial: machine.serial,
+                how: machine.how,
+                value:
+                  machine.lastJob !== null &&
+                  ` ${t('web.intake.which-card.last-here-as', { lastJob: machine.lastJob, lastSeenAt: machine.lastSeenAt === null ? '' : `, ${when(machine.lastSeenAt)}`, customer: machine.customer === null ? '' : `, ${machine.customer}` })}`,
+              })}
             </span>
             <Button data-do onPress={() => take(machine)}>
-              {machine.certain ? 'It is this one' : 'It is this one all the same'}
+              {machine.certain
+                ? t('web.intake.which-card.it-is-this-one')
+                : t('web.intake.which-card.it-is-this-one-all-the')}
             </Button>
           </Offer>
         ))}
       {known.data?.parts.map((part) => (
         <Offer key={`part-${part.id}`}>
           <span>
-            A {part.kind} with this serial was here: <b>{part.model ?? 'model not known'}</b>{' '}
-            {part.serial}
-            {part.lastIn === null ? '' : `, last in ${part.lastIn}`} ({part.how}).
+            {say('web.intake.which-card.a-with-this-serial-was-here', {
+              kind: part.kind,
+              model: part.model ?? t('web.intake.which-card.model-not-known'),
+              serial: part.serial,
+              lastIn:
+                part.lastIn === null
+                  ? ''
+                  : t('web.intake.which-card.last-in', { lastIn: part.lastIn }),
+              how: part.how,
+            })}
           </span>
         </Offer>
       ))}
       <Choices
-        label="What was brought in"
+        label={t('web.intake.which-card.what-was-brought-in')}
         second
         options={SUBJECTS}
         chosen={[subject]}

@@ -1,8 +1,8 @@
+import { t } from '../../words/words';
 import { useQuery } from '@tanstack/react-query';
 import styled from 'styled-components';
 import { api, told } from '../../api/client';
 import { Button } from '../../ui/Button';
-import { counted } from '../../ui/format';
 import { Field } from '../../ui/Field';
 import { Card } from './Card';
 import type { StepProps } from './stepProps';
@@ -19,35 +19,35 @@ export function WhoCard({ answers, change, onNext, onSkip }: StepProps) {
   });
   return (
     <Card
-      title="Whose is it?"
-      next="That is who"
+      title={t('web.intake.who-card.whose-is-it')}
+      next={t('web.intake.who-card.that-is-who')}
       onNext={onNext}
       onSkip={onSkip}
       isNextDisabled={name.trim() === ''}
     >
       <Fields>
         <Field
-          label="Name of person or business"
+          label={t('web.intake.who-card.name-of-person-or-business')}
           value={name}
           onChange={(value) => change({ customerName: value, customerId: null })}
           autoComplete="off"
         />
         <Field
-          label="Phone"
+          label={t('web.intake.who-card.phone')}
           value={answers.phone ?? ''}
           onChange={(value) => change({ phone: value === '' ? null : value })}
           autoComplete="off"
         />
         <Field
-          label="E-mail"
+          label={t('web.intake.who-card.e-mail')}
           value={answers.email ?? ''}
           onChange={(value) => change({ email: value === '' ? null : value })}
           autoComplete="off"
         />
       </Fields>
       {answers.customerId == null && (known.data?.length ?? 0) > 0 && (
-        <Row aria-label="Here before">
-          <span>Here before?</span>
+        <Row aria-label={t('web.intake.who-card.here-before')}>
+          <span>{t('web.intake.who-card.here-before-2')}</span>
           {known.data?.map((who) => (
             <Button
               key={who.id}
@@ -62,12 +62,13 @@ export function WhoCard({ answers, change, onNext, onSkip }: StepProps) {
               }
             >
               {who.name}
-              {who.phone === null ? '' : `, ${who.phone}`} ({counted(who.jobs, 'job')})
+              {who.phone === null ? '' : `, ${who.phone}`} (
+              {t('web.intake.who-card.words', { jobs: who.jobs })})
             </Button>
           ))}
         </Row>
       )}
-      {answers.customerId != null && <p>Here before: the job is added to what they had.</p>}
+      {answers.customerId != null && <p>{t('web.intake.who-card.here-before-the-job-is-added')}</p>}
     </Card>
   );
 }

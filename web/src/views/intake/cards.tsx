@@ -1,3 +1,5 @@
+import { say, t } from '../../words/words';
+import type { ReactNode } from 'react';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { api } from '../../api/client';
@@ -27,15 +29,15 @@ export function ComplaintCard({
   const heard = answers.families == null;
   return (
     <Card
-      title="What is wrong with it?"
-      hint="in the owner’s words"
-      next="That is it"
+      title={t('web.intake.cards.what-is-wrong-with-it')}
+      hint={t('web.intake.cards.in-the-owner-s-words')}
+      next={t('web.intake.cards.that-is-it')}
       onNext={onNext}
       onSkip={onSkip}
       isNextDisabled={(answers.complaint ?? '').trim() === ''}
     >
       <Field
-        label="The owner says"
+        label={t('web.intake.cards.the-owner-says')}
         area
         value={answers.complaint ?? ''}
         onChange={(value) => change({ complaint: value === '' ? null : value })}
@@ -43,12 +45,12 @@ export function ComplaintCard({
       <p>
         {heard
           ? intake.families.length === 0
-            ? 'No known complaint is heard in these words yet. Choose what fits, or leave it.'
-            : 'Heard in these words. Choose others if that is wrong.'
-          : 'Chosen by you.'}
+            ? t('web.intake.cards.no-known-complaint-is-heard-in')
+            : t('web.intake.cards.heard-in-these-words-choose-others')
+          : t('web.intake.cards.chosen-by-you')}
       </p>
       <Choices
-        label="Known complaints"
+        label={t('web.intake.cards.known-complaints')}
         second
         several
         options={script.families.map((f) => ({ id: f.id, name: f.name, hint: '' }))}
@@ -66,15 +68,15 @@ export function ErrorCard({ answers, change, onNext, onSkip }: StepProps) {
   };
   return (
     <Card
-      title="What exactly does the screen say?"
-      hint="error text or stop code, letter by letter"
-      next="That is what it says"
+      title={t('web.intake.cards.what-exactly-does-the-screen-say')}
+      hint={t('web.intake.cards.error-text-or-stop-code-letter')}
+      next={t('web.intake.cards.that-is-what-it-says')}
       onNext={onNext}
       onSkip={onSkip}
       onUnknown={none}
     >
       <Field
-        label="Error text or stop code"
+        label={t('web.intake.cards.error-text-or-stop-code')}
         area
         value={answers.errorText ?? ''}
         onChange={(value) => change({ errorText: value === '' ? null : value })}
@@ -84,11 +86,11 @@ export function ErrorCard({ answers, change, onNext, onSkip }: StepProps) {
 }
 
 const PER = [
-  { id: 'start', name: 'start', hint: '' },
-  { id: 'hour', name: 'hour', hint: '' },
-  { id: 'day', name: 'day', hint: '' },
-  { id: 'week', name: 'week', hint: '' },
-  { id: 'month', name: 'month', hint: '' },
+  { id: 'start', name: t('web.intake.cards.start'), hint: '' },
+  { id: 'hour', name: t('web.intake.cards.hour'), hint: '' },
+  { id: 'day', name: t('web.intake.cards.day'), hint: '' },
+  { id: 'week', name: t('web.intake.cards.week'), hint: '' },
+  { id: 'month', name: t('web.intake.cards.month'), hint: '' },
 ];
 
 /** The answers with one of them changed, or taken back. */
@@ -116,7 +118,11 @@ export function QuestionCard({
     <Card
       title={question.ask}
       hint={question.hint}
-      next={several && chosen.length === 0 ? sentence(question.nothing) : 'That is it'}
+      next={
+        several && chosen.length === 0
+          ? sentence(question.nothing)
+          : t('web.intake.cards.that-is-it')
+      }
       onNext={() => {
         if (several && !answered) say([]);
         onNext();
@@ -142,7 +148,7 @@ export function QuestionCard({
       {question.kind === 'OFTEN' && (
         <Times>
           <Field
-            label="How many times"
+            label={t('web.intake.cards.how-many-times')}
             inputMode="numeric"
             value={answers.times == null ? '' : String(answers.times)}
             onChange={(value) => {
@@ -151,7 +157,7 @@ export function QuestionCard({
             }}
           />
           <Choices
-            label="In a"
+            label={t('web.intake.cards.in-a')}
             second
             options={PER.map((p) => ({ ...p }))}
             chosen={answers.per == null ? [] : [answers.per]}
@@ -164,21 +170,21 @@ export function QuestionCard({
 }
 
 const WANTED = [
-  { id: 'yes', name: 'The data is wanted', hint: '' },
-  { id: 'no', name: 'It is not wanted', hint: '' },
+  { id: 'yes', name: t('web.intake.cards.the-data-is-wanted'), hint: '' },
+  { id: 'no', name: t('web.intake.cards.it-is-not-wanted'), hint: '' },
 ];
 const BACKUPS = [
-  { id: 'never', name: 'No backup', hint: '' },
-  { id: 'days', name: 'Days old', hint: '' },
-  { id: 'weeks', name: 'Weeks old', hint: '' },
-  { id: 'months', name: 'Months old', hint: '' },
-  { id: 'longer', name: 'Older', hint: '' },
+  { id: 'never', name: t('web.intake.cards.no-backup'), hint: '' },
+  { id: 'days', name: t('web.intake.cards.days-old'), hint: '' },
+  { id: 'weeks', name: t('web.intake.cards.weeks-old'), hint: '' },
+  { id: 'months', name: t('web.intake.cards.months-old'), hint: '' },
+  { id: 'longer', name: t('web.intake.cards.older'), hint: '' },
 ];
 const LOCKED = [
-  { id: 'no', name: 'Not encrypted', hint: '' },
-  { id: 'owner', name: 'Encrypted, owner has the key', hint: '' },
-  { id: 'work', name: 'Encrypted, their work has it', hint: '' },
-  { id: 'nobody', name: 'Encrypted, nobody has it', hint: '' },
+  { id: 'no', name: t('web.intake.cards.not-encrypted'), hint: '' },
+  { id: 'owner', name: t('web.intake.cards.encrypted-owner-has-the-key'), hint: '' },
+  { id: 'work', name: t('web.intake.cards.encrypted-their-work-has-it'), hint: '' },
+  { id: 'nobody', name: t('web.intake.cards.encrypted-nobody-has-it'), hint: '' },
 ];
 
 /** Whether the data is wanted, and what the owner signs if not. */
@@ -196,9 +202,9 @@ export function DataCard({
     answers.encrypted == null ? [] : answers.encrypted ? [answers.keyHolder ?? 'owner'] : ['no'];
   return (
     <Card
-      title="Is the data on it wanted?"
-      hint="until it is said, it counts as wanted"
-      next="That is said"
+      title={t('web.intake.cards.is-the-data-on-it-wanted')}
+      hint={t('web.intake.cards.until-it-is-said-it-counts')}
+      next={t('web.intake.cards.that-is-said')}
       onNext={onNext}
       onSkip={onSkip}
       onUnknown={() => {
@@ -207,7 +213,7 @@ export function DataCard({
       }}
     >
       <Choices
-        label="Whether the data is wanted"
+        label={t('web.intake.cards.whether-the-data-is-wanted')}
         options={WANTED}
         chosen={answers.dataWanted == null ? [] : [answers.dataWanted ? 'yes' : 'no']}
         onChoose={([id]) =>
@@ -232,19 +238,23 @@ export function DataCard({
       )}
       {answers.waiver != null && (
         <p>
-          Signed by <b>{answers.waiver.name}</b>: <q>{answers.waiver.wording}</q>
+          {say('web.intake.cards.signed-by', {
+            name: answers.waiver.name,
+            q: (words: ReactNode) => <q>{words}</q>,
+            wording: answers.waiver.wording,
+          })}
         </p>
       )}
       {finding.isError && <ProblemNote error={finding.error} />}
       <Choices
-        label="Last backup"
+        label={t('web.intake.cards.last-backup')}
         second
         options={BACKUPS}
         chosen={answers.lastBackup == null ? [] : [answers.lastBackup]}
         onChoose={([id]) => change({ lastBackup: id ?? null })}
       />
       <Choices
-        label="Encryption"
+        label={t('web.intake.cards.encryption')}
         second
         options={LOCKED}
         chosen={locked}
@@ -260,7 +270,13 @@ export function DataCard({
   );
 }
 
-const LEFT = ['Adapter', 'Bag', 'Mouse', 'Outside drive', 'Paper with notes'].map((name) => ({
+const LEFT = [
+  'Adapter',
+  'Bag',
+  'Mouse',
+  t('web.intake.cards.outside-drive'),
+  t('web.intake.cards.paper-with-notes'),
+].map((name) => ({
   id: name,
   name,
   hint: '',
@@ -272,9 +288,11 @@ export function LeftCard({ answers, change, onNext, onSkip }: StepProps) {
   const other = left.filter((l) => !named.includes(l)).join(', ');
   return (
     <Card
-      title="What stays here with it?"
-      hint="the owner gets it back with the machine"
-      next={left.length === 0 ? 'Nothing else' : 'That is all'}
+      title={t('web.intake.cards.what-stays-here-with-it')}
+      hint={t('web.intake.cards.the-owner-gets-it-back-with')}
+      next={
+        left.length === 0 ? t('web.intake.cards.nothing-else') : t('web.intake.cards.that-is-all')
+      }
       onNext={() => {
         if (answers.leftWithUs == null) change({ leftWithUs: [] });
         onNext();
@@ -282,14 +300,14 @@ export function LeftCard({ answers, change, onNext, onSkip }: StepProps) {
       onSkip={onSkip}
     >
       <Choices
-        label="What stays here"
+        label={t('web.intake.cards.what-stays-here')}
         several
         options={LEFT}
         chosen={left}
         onChoose={(ids) => change({ leftWithUs: ids })}
       />
       <Field
-        label="Something else"
+        label={t('web.intake.cards.something-else')}
         value={other}
         onChange={(value) => {
           const kept = left.filter((l) => named.includes(l));
@@ -325,16 +343,16 @@ export function PasswordCard({ intake, answers, change, onNext, onSkip }: StepPr
   };
   return (
     <Card
-      title="Does it need a password?"
-      hint="sealed at once; a technician on the job opens it, the history tells, and it is gone at hand-back"
-      next={secret === '' ? 'None is needed' : 'Seal it'}
+      title={t('web.intake.cards.does-it-need-a-password')}
+      hint={t('web.intake.cards.sealed-at-once-a-technician-on')}
+      next={secret === '' ? t('web.intake.cards.none-is-needed') : t('web.intake.cards.seal-it')}
       onNext={keep}
       onSkip={onSkip}
       isNextDisabled={call.isPending}
     >
       {intake.secretKept && (
         <Row>
-          <p>A password is kept sealed.</p>
+          <p>{t('web.intake.cards.a-password-is-kept-sealed')}</p>
           <Button
             data-do
             onPress={() =>
@@ -343,12 +361,12 @@ export function PasswordCard({ intake, answers, change, onNext, onSkip }: StepPr
               )
             }
           >
-            Forget it
+            {t('web.intake.cards.forget-it')}
           </Button>
         </Row>
       )}
       <Field
-        label="Password or PIN of the machine"
+        label={t('web.intake.cards.password-or-pin-of-the-machine')}
         type="password"
         value={secret}
         onChange={setSecret}
@@ -370,11 +388,11 @@ function at(days: number, hour: number): Date {
 /** Times that are often promised, from now on. */
 function promiseOffers() {
   const offers: [Date, string][] = [
-    [at(0, 17), 'Today 17:00'],
-    [at(1, 12), 'Tomorrow 12:00'],
-    [at(1, 17), 'Tomorrow 17:00'],
-    [at(3, 17), 'In three days'],
-    [at(7, 17), 'In a week'],
+    [at(0, 17), t('web.intake.cards.today-17-00')],
+    [at(1, 12), t('web.intake.cards.tomorrow-12-00')],
+    [at(1, 17), t('web.intake.cards.tomorrow-17-00')],
+    [at(3, 17), t('web.intake.cards.in-three-days')],
+    [at(7, 17), t('web.intake.cards.in-a-week')],
   ];
   return offers
     .filter(([time]) => time.getTime() > shopNow().getTime())
@@ -390,9 +408,13 @@ export function PromiseCard({ answers, change, onNext, onSkip }: StepProps) {
   const [offers] = useState(promiseOffers);
   return (
     <Card
-      title="When shall it be ready?"
-      hint="what is promised stands on the floor as a flag"
-      next={answers.promisedAt == null ? 'Nothing is promised' : 'Promised'}
+      title={t('web.intake.cards.when-shall-it-be-ready')}
+      hint={t('web.intake.cards.what-is-promised-stands-on-the')}
+      next={
+        answers.promisedAt == null
+          ? t('web.intake.cards.nothing-is-promised')
+          : t('web.intake.cards.promised')
+      }
       onNext={() => {
         if (answers.promisedAt == null)
           change({ unknown: [...(answers.unknown ?? []), 'promise'] });
@@ -401,13 +423,13 @@ export function PromiseCard({ answers, change, onNext, onSkip }: StepProps) {
       onSkip={onSkip}
     >
       <Choices
-        label="Promised for"
+        label={t('web.intake.cards.promised-for')}
         options={offers}
         chosen={answers.promisedAt == null ? [] : [new Date(answers.promisedAt).toISOString()]}
         onChoose={([id]) => change({ promisedAt: id ?? null })}
       />
       <Field
-        label="Another time"
+        label={t('web.intake.cards.another-time')}
         type="datetime-local"
         value={answers.promisedAt == null ? '' : local(answers.promisedAt)}
         onChange={(value) =>

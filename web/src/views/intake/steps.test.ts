@@ -1,7 +1,8 @@
 import { expect, it } from 'vitest';
 import type { Answers } from '../../api/types';
 import { intake, question, script } from '../../test-data';
-import { isDone, listed, nextOpen, phraseOf, stepsOf } from './steps';
+import { listed } from '../../ui/format';
+import { isDone, nextOpen, phraseOf, stepsOf } from './steps';
 
 const asked = script(
   question('boot-stage'),

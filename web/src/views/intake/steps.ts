@@ -1,3 +1,5 @@
+import { listed } from '../../ui/format';
+import { t } from '../../words/words';
 import type { Answers, Intake, Question, Script } from '../../api/types';
 
 /** A thing to ask: fixed ones by name, the others by the id of their question. */
@@ -88,22 +90,17 @@ export function nextOpen(
   );
 }
 
-/** "clicks, the fan roars and it gets hot" */
-export function listed(words: readonly string[]): string {
-  if (words.length < 2) return words.join('');
-  return `${words.slice(0, -1).join(', ')} and ${words[words.length - 1]}`;
-}
-
 /** What the running text says for a question; undefined while it is open. */
 export function phraseOf(question: Question, answers: Answers): string | undefined {
-  if ((answers.unknown ?? []).includes(question.id)) return 'not known';
+  if ((answers.unknown ?? []).includes(question.id)) return t('web.intake.steps.not-known');
   const chosen = answers.said?.[question.id];
   if (chosen == null) return undefined;
-  if (chosen.length === 0) return question.nothing === '' ? 'none of these' : question.nothing;
+  if (chosen.length === 0)
+    return question.nothing === '' ? t('web.intake.steps.none-of-these') : question.nothing;
   const phrases = question.options.filter((o) => chosen.includes(o.id)).map((o) => o.phrase);
   const often =
     question.kind === 'OFTEN' && answers.times != null && answers.per != null
-      ? `, ${answers.times} times a ${answers.per}`
+      ? t('web.intake.steps.times-a', { times: answers.times, per: answers.per })
       : '';
   return listed(phrases) + often;
 }

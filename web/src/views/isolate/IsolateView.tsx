@@ -1,3 +1,4 @@
+import { say, t } from '../../words/words';
 import { Link, useParams } from 'react-router';
 import { useIsolation } from '../../api/queries';
 import type { Isolation } from '../../api/types';
@@ -24,14 +25,15 @@ export function IsolateView() {
           </Back>
           <Title>{titleOf(data)}</Title>
           <Sub>
-            An innocent one is named in at most {ofHundred(data.error)} of 100. Also by this:{' '}
-            {SORTS.filter((s) => s.sort !== data.sort).map((s, i) => (
-              <span key={s.path}>
-                {i > 0 && ', '}
-                <Link to={`/isolate/${data.number}/${s.path}`}>{s.words}</Link>
-              </span>
-            ))}
-            .
+            {say('web.isolate.isolate-view.an-innocent-one-is-named-in', {
+              ofHundred: ofHundred(data.error),
+              filter: SORTS.filter((s) => s.sort !== data.sort).map((s, i) => (
+                <span key={s.path}>
+                  {i > 0 && ', '}
+                  <Link to={`/isolate/${data.number}/${s.path}`}>{s.words}</Link>
+                </span>
+              )),
+            })}
           </Sub>
           {data.things.length === 0 ? (
             <NameThings key={data.sort} isolation={data} />
@@ -49,11 +51,17 @@ export function IsolateView() {
 
 /** The finding, not the type. */
 export function titleOf(data: Isolation): string {
-  if (data.things.length === 0) return `${data.title}: what is there?`;
+  if (data.things.length === 0)
+    return t('web.isolate.isolate-view.what-is-there', { title: data.title });
   if (data.named !== null) {
-    return data.named === 'none of these' ? 'It is none of these' : `It is ${data.named}`;
+    return data.named === 'none of these'
+      ? t('web.isolate.isolate-view.it-is-none-of-these')
+      : t('web.isolate.isolate-view.it-is', { named: data.named });
   }
-  if (data.starts.length === 0) return 'Start it as it came, and say whether it fails';
+  if (data.starts.length === 0) return t('web.isolate.isolate-view.start-it-as-it-came-and');
   const [first, second] = data.suspects;
-  return `Perhaps ${first?.words ?? 'nothing'}, or ${second?.words ?? 'nothing'}: not told apart yet`;
+  return t('web.isolate.isolate-view.perhaps-or-not-told-apart-yet', {
+    words: first?.words ?? t('web.isolate.isolate-view.nothing'),
+    words2: second?.words ?? t('web.isolate.isolate-view.nothing'),
+  });
 }

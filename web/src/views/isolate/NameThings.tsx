@@ -1,3 +1,4 @@
+import { say, t } from '../../words/words';
 import { useState, type FormEvent } from 'react';
 import { Form } from 'react-aria-components';
 import styled from 'styled-components';
@@ -17,9 +18,9 @@ interface Thing {
 }
 
 const AS_IT_CAME: Record<string, string> = {
-  drive: 'its drive\nspare drive',
-  cable: 'its cable\nspare cable',
-  port: 'first port\nsecond port',
+  drive: t('web.isolate.name-things.its-drive-spare-drive'),
+  cable: t('web.isolate.name-things.its-cable-spare-cable'),
+  port: t('web.isolate.name-things.first-port-second-port'),
   machine: '',
 };
 
@@ -45,14 +46,15 @@ export function NameThings({ isolation }: { isolation: Isolation }) {
     <Box>
       <Form onSubmit={submit}>
         <p>
-          {SORTS.find((s) => s.sort === isolation.sort)?.hint} From then on every start is kept, and
-          what to put in and out next is worked out: fewer starts than one thing after the other.
+          {say('web.isolate.name-things.from-then-on-every-start-is', {
+            hint: SORTS.find((s) => s.sort === isolation.sort)?.hint,
+          })}
         </p>
         {isChain ? (
           KINDS.map((kind) => (
             <Field
               key={kind}
-              label={`Each ${kind}, one a line`}
+              label={t('web.isolate.name-things.each-one-a-line', { kind })}
               area
               value={chain[kind] ?? ''}
               onChange={(text) => setChain({ ...chain, [kind]: text })}
@@ -61,7 +63,7 @@ export function NameThings({ isolation }: { isolation: Isolation }) {
           ))
         ) : (
           <Field
-            label="What there is, one a line"
+            label={t('web.isolate.name-things.what-there-is-one-a-line')}
             area
             value={lines}
             onChange={setLines}
@@ -75,9 +77,9 @@ export function NameThings({ isolation }: { isolation: Isolation }) {
           isDisabled={named.length < 2 || named.length > 64}
           isPending={call.isPending}
         >
-          Begin
+          {t('web.isolate.name-things.begin')}
         </Button>
-        <Count role="status">{named.length} named</Count>
+        <Count role="status">{t('web.isolate.name-things.named', { length: named.length })}</Count>
       </Form>
     </Box>
   );

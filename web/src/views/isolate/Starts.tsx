@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
 import { api } from '../../api/client';
@@ -6,7 +7,7 @@ import type { Isolation } from '../../api/types';
 import { SuspicionMark } from '../../marks/SuspicionMark';
 import { color, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
-import { counted, when } from '../../ui/format';
+import { when, fixed } from '../../ui/format';
 import { Row } from '../../ui/Layout';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { Lead, Sheet, SheetHead } from '../../ui/Sheet';
@@ -54,8 +55,12 @@ export function Starts(props: StartsProps) {
   return (
     <Sheet>
       <SheetHead>
-        <Lead>{last === undefined ? 'No start yet' : counted(starts.length, 'start')}</Lead>
-        <small>each row is one arrangement and one start with the complaint looked for</small>
+        <Lead>
+          {last === undefined
+            ? t('web.isolate.starts.no-start-yet')
+            : t('web.isolate.starts.words', { length: starts.length })}
+        </Lead>
+        <small>{t('web.isolate.starts.each-row-is-one-arrangement-and')}</small>
       </SheetHead>
       <Table>
         <thead>
@@ -66,7 +71,7 @@ export function Starts(props: StartsProps) {
                 {head}
               </th>
             ))}
-            <th scope="col">It</th>
+            <th scope="col">{t('web.isolate.starts.it')}</th>
           </tr>
         </thead>
         <tbody>
@@ -92,35 +97,42 @@ export function Starts(props: StartsProps) {
       {last !== undefined && (
         <Slip>
           <Button isPending={call.isPending} onPress={() => takeBack(last.id)}>
-            Take back the last start
+            {t('web.isolate.starts.take-back-the-last-start')}
           </Button>
         </Slip>
       )}
       <Next>
         <b>
           {named === null
-            ? `${starts.length + 1} · Next${best === undefined ? '' : `: with ${best.words}`}`
-            : 'Another start, if it helps'}
+            ? t('web.isolate.starts.next', {
+                length: starts.length + 1,
+                undefined:
+                  best === undefined ? '' : t('web.isolate.starts.with', { words: best.words }),
+              })
+            : t('web.isolate.starts.another-start-if-it-helps')}
         </b>
         {best !== undefined && last !== undefined && (
           <small>
-            tells {best.bits.toFixed(2)} bit, takes {Math.round(best.minutes)} min
+            {t('web.isolate.starts.tells-bit-takes-min', {
+              bits: fixed(best.bits, 2),
+              minutes: Math.round(best.minutes),
+            })}
           </small>
         )}
         {children}
         <Row>
           <Big isDisabled={!isPossible} isPending={call.isPending} onPress={() => report('FAIL')}>
-            It failed
+            {t('web.isolate.starts.it-failed')}
           </Big>
           <Big isDisabled={!isPossible} isPending={call.isPending} onPress={() => report('PASS')}>
-            It {passed}
+            {t('web.isolate.starts.it-2', { passed })}
           </Big>
           <Big
             isDisabled={!isPossible}
             isPending={call.isPending}
             onPress={() => report('INCONCLUSIVE')}
           >
-            Could not tell
+            {t('web.isolate.starts.could-not-tell')}
           </Big>
         </Row>
         {call.isError && <ProblemNote error={call.error} />}
@@ -130,7 +142,11 @@ export function Starts(props: StartsProps) {
 }
 
 function says(outcome: Outcome, passed: string): string {
-  return outcome === 'FAIL' ? 'failed' : outcome === 'PASS' ? passed : 'nobody could tell';
+  return outcome === 'FAIL'
+    ? t('web.isolate.starts.failed')
+    : outcome === 'PASS'
+      ? passed
+      : t('web.isolate.starts.nobody-could-tell');
 }
 
 const suspicionOf = (outcome: Outcome) =>

@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import styled from 'styled-components';
 import type { Isolation } from '../../api/types';
 import { SuspicionMark } from '../../marks/SuspicionMark';
@@ -10,8 +11,8 @@ export function Suspects({ isolation }: { isolation: Isolation }) {
   return (
     <Sheet>
       <SheetHead>
-        <Lead>Under suspicion</Lead>
-        <small>of 100</small>
+        <Lead>{t('web.isolate.suspects.under-suspicion')}</Lead>
+        <small>{t('web.isolate.suspects.of-100')}</small>
       </SheetHead>
       <List>
         {isolation.suspects.map((suspect) => (

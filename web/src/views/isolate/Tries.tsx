@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import { useState } from 'react';
 import { Checkbox, CheckboxGroup, Radio, RadioGroup } from 'react-aria-components';
 import styled from 'styled-components';
@@ -12,7 +13,7 @@ export function Tries({ isolation }: { isolation: Isolation }) {
   return (
     <Starts
       isolation={isolation}
-      heads={['In play']}
+      heads={[t('web.isolate.tries.in-play')]}
       cells={(arrangement) => [wordsOf(isolation, arrangement)]}
       arrangement={inPlay}
       isPossible
@@ -21,7 +22,7 @@ export function Tries({ isolation }: { isolation: Isolation }) {
         <Kinds isolation={isolation} inPlay={inPlay} onChange={setInPlay} />
       ) : (
         <Ticks
-          aria-label="In play"
+          aria-label={t('web.isolate.tries.in-play')}
           value={inPlay.map(String)}
           onChange={(values) => setInPlay(values.map(Number))}
         >
@@ -73,11 +74,11 @@ function Kinds({ isolation, inPlay, onChange }: KindsProps) {
 function wordsOf(isolation: Isolation, inPlay: Arrangement): string {
   const { things, sort } = isolation;
   const name = (i: number) => things[i]?.name ?? '';
-  if (inPlay.length === things.length) return 'all of them';
-  if (inPlay.length === 0) return 'none of them';
+  if (inPlay.length === things.length) return t('web.isolate.tries.all-of-them');
+  if (inPlay.length === 0) return t('web.isolate.tries.none-of-them');
   const out = things.map((_, i) => i).filter((i) => !inPlay.includes(i));
   return sort !== 'CHAIN' && out.length < inPlay.length
-    ? `all but ${out.map(name).join(', ')}`
+    ? t('web.isolate.tries.all-but', { out: out.map(name).join(', ') })
     : inPlay.map(name).join(', ');
 }
 

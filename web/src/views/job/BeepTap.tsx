@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import { useRef, useState } from 'react';
 import styled from 'styled-components';
 import { color, radius } from '../../theme/theme';
@@ -19,7 +20,7 @@ export function BeepTap({ onHeard }: { onHeard: (pattern: string) => void }) {
     onHeard(patternOf(all));
   };
   return (
-    <Box role="group" aria-label="Tap the beeps">
+    <Box role="group" aria-label={t('web.job.beep-tap.tap-the-beeps')}>
       <Pad
         type="button"
         onPointerDown={begin}
@@ -32,7 +33,7 @@ export function BeepTap({ onHeard }: { onHeard: (pattern: string) => void }) {
           if (event.key === ' ') end();
         }}
       >
-        Tap with each beep, hold for a long one
+        {t('web.job.beep-tap.tap-with-each-beep-hold-for')}
       </Pad>
       {beeps.length > 0 && (
         <>
@@ -43,7 +44,7 @@ export function BeepTap({ onHeard }: { onHeard: (pattern: string) => void }) {
               onHeard('');
             }}
           >
-            Once more
+            {t('web.job.beep-tap.once-more')}
           </Button>
         </>
       )}

@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import { useState } from 'react';
 import { Button as AriaButton, VisuallyHidden } from 'react-aria-components';
 import styled from 'styled-components';
@@ -5,7 +6,7 @@ import type { CauseShare, Job } from '../../api/types';
 import { SuspicionMark } from '../../marks/SuspicionMark';
 import { WeightBar } from '../../marks/WeightBar';
 import { color, size } from '../../theme/theme';
-import { counted, ofHundred } from '../../ui/format';
+import { ofHundred } from '../../ui/format';
 import { RowButton } from '../../ui/RowButton';
 import { Sheet, Sub } from '../../ui/Sheet';
 import { causeKey } from './causeKey';
@@ -36,11 +37,11 @@ export function Causes({ job, shown, onChoose }: CausesProps) {
         </Sub>
       </Head>
       <Columns aria-hidden="true">
-        <span>Cause</span>
-        <span>speaks against · for</span>
-        <span>of 100</span>
+        <span>{t('web.job.causes.cause')}</span>
+        <span>{t('web.job.causes.speaks-against-for')}</span>
+        <span>{t('web.job.causes.of-100')}</span>
       </Columns>
-      <ul aria-label="Causes, likeliest first">
+      <ul aria-label={t('web.job.causes.causes-likeliest-first')}>
         {rows.map((cause) => (
           <li key={causeKey(cause)}>
             <Row
@@ -53,7 +54,7 @@ export function Causes({ job, shown, onChoose }: CausesProps) {
                 <b>{cause.name}</b>
                 <small>
                   {cause.partName}
-                  {!cause.behind && leans(cause) && ', found beside the complaint'}
+                  {!cause.behind && leans(cause) && t('web.job.causes.found-beside-the-complaint')}
                 </small>
               </span>
               <WeightBar
@@ -64,7 +65,7 @@ export function Causes({ job, shown, onChoose }: CausesProps) {
               />
               <Share>
                 {ofHundred(cause.probability)}
-                <VisuallyHidden> of 100</VisuallyHidden>
+                <VisuallyHidden> {t('web.job.causes.of-100')}</VisuallyHidden>
               </Share>
             </Row>
           </li>
@@ -73,8 +74,11 @@ export function Causes({ job, shown, onChoose }: CausesProps) {
       {causes.length > FEW_ROWS && (
         <Rest onPress={() => setAll(!all)} aria-expanded={all}>
           {all
-            ? 'Show only the likeliest'
-            : `Show ${causes.length - FEW_ROWS} more, each under ${ofHundred(causes[FEW_ROWS - 1]?.probability ?? 0)} of 100`}
+            ? t('web.job.causes.show-only-the-likeliest')
+            : t('web.job.causes.show-more-each-under-of-100', {
+                FEW_ROWS: causes.length - FEW_ROWS,
+                ofHundred: ofHundred(causes[FEW_ROWS - 1]?.probability ?? 0),
+              })}
         </Rest>
       )}
       {shown !== undefined && <Why job={job} cause={shown} />}
@@ -86,9 +90,9 @@ const leans = (cause: CauseShare) =>
   cause.suspicion === 'LEANING' || cause.suspicion === 'IMPLICATED';
 
 function subOf(findings: number, none: number): string {
-  if (findings === 0) return 'Nothing is known but the complaint. The first reading settles most.';
-  const weighed = `${counted(findings, 'finding')} weighed.`;
-  return `${weighed} None of the known causes: ${ofHundred(none)} in 100.`;
+  if (findings === 0) return t('web.job.causes.nothing-is-known-but-the-complaint');
+  const weighed = t('web.job.causes.weighed', { findings });
+  return t('web.job.causes.none-of-the-known-causes-in', { weighed, ofHundred: ofHundred(none) });
 }
 
 function toneOf(cause: CauseShare) {

@@ -1,3 +1,4 @@
+import { say, t } from '../../words/words';
 import { useState } from 'react';
 import { Button as AriaButton } from 'react-aria-components';
 import styled from 'styled-components';
@@ -20,11 +21,15 @@ export function DataCard({ job }: { job: Job }) {
   return (
     <>
       <Card onPress={() => setOpen(true)}>
-        <strong>Data {data.words}</strong>
+        <strong>{t('web.job.data-card.data', { words: data.words })}</strong>
         <span>{data.meaning}</span>
-        {signed.length > 0 && <span>Signed: {signed[0]?.signer}</span>}
+        {signed.length > 0 && (
+          <span>{say('web.job.data-card.signed', { signer: signed[0]?.signer })}</span>
+        )}
         {signed.length === 0 && data.saidBy !== null && (
-          <span>{data.saidBy} said at intake: not wanted. No drive is signed for yet.</span>
+          <span>
+            {t('web.job.data-card.said-at-intake-not-wanted-no', { saidBy: data.saidBy })}
+          </span>
         )}
       </Card>
       {open && <DataDialog job={job} onClose={() => setOpen(false)} />}
@@ -33,35 +38,43 @@ export function DataCard({ job }: { job: Job }) {
 }
 
 function DataDialog({ job, onClose }: { job: Job; onClose: () => void }) {
-  const say = useSayDataStatus(job.number);
+  const change = useSayDataStatus(job.number);
   const data = job.data;
   return (
-    <Modal title={`The data is ${data.words}`} isOpen onClose={onClose}>
+    <Modal
+      title={t('web.job.data-card.the-data-is', { words: data.words })}
+      isOpen
+      onClose={onClose}
+    >
       <p>
-        {data.meaning}.{data.setAt !== null && ` Last changed ${when(data.setAt)}.`} “Copied” and
-        “copy verified” come from a copy that was run and compared, never from here.
+        {say('web.job.data-card.copied-and-copy-verified-come-from', {
+          meaning: data.meaning,
+          value:
+            data.setAt !== null &&
+            ` ${t('web.job.data-card.last-changed', { when: when(data.setAt) })}`,
+        })}
       </p>
       <Drives drives={data.drives} />
       <Button
         onPress={() =>
-          say.mutate({ version: job.version, dataStatus: 'WANTED' }, { onSuccess: onClose })
+          change.mutate({ version: job.version, dataStatus: 'WANTED' }, { onSuccess: onClose })
         }
         isDisabled={data.status === 'WANTED'}
-        isPending={say.isPending}
+        isPending={change.isPending}
       >
-        The owner wants the data
+        {t('web.job.data-card.the-owner-wants-the-data')}
       </Button>
-      {say.isError && <ProblemNote error={say.error} />}
+      {change.isError && <ProblemNote error={change.error} />}
       <Waivers job={job} />
       <SignAway job={job} onDone={onClose} />
-      <Button onPress={onClose}>Leave it as it is</Button>
+      <Button onPress={onClose}>{t('web.job.data-card.leave-it-as-it-is')}</Button>
     </Modal>
   );
 }
 
 function Drives({ drives }: { drives: DriveHolds[] }) {
   if (drives.length === 0) {
-    return <p>No drive of this machine was read yet. Read its drives first.</p>;
+    return <p>{t('web.job.data-card.no-drive-of-this-machine-was')}</p>;
   }
   return (
     <List>
@@ -69,17 +82,25 @@ function Drives({ drives }: { drives: DriveHolds[] }) {
         <li key={d.partKey}>
           <b>{d.name}</b>: {d.words}
           {d.drive === null ? (
-            <small>It has not told who it is: nothing is written to it.</small>
+            <small>{t('web.job.data-card.it-has-not-told-who-it')}</small>
           ) : (
             <Mono>
               {d.drive.model} · {d.drive.serial}
             </Mono>
           )}
           {d.elsewhere.length > 0 && (
-            <small>The same drive is in job {d.elsewhere.join(', ')} too.</small>
+            <small>
+              {t('web.job.data-card.the-same-drive-is-in-job', {
+                elsewhere: d.elsewhere.join(', '),
+              })}
+            </small>
           )}
           {d.drive !== null && d.open.length > 0 && (
-            <small>Erasing it would lose: {d.open.map((h) => h.words).join('; ')}.</small>
+            <small>
+              {t('web.job.data-card.erasing-it-would-lose', {
+                open: d.open.map((h) => h.words).join('; '),
+              })}
+            </small>
           )}
         </li>
       ))}

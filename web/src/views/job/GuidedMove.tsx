@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
@@ -72,15 +73,19 @@ export function GuidedMove({ job, move, onClose }: GuidedMoveProps) {
       <Facts>
         <InvasivenessPips invasiveness={move.invasiveness} words={move.invasivenessWords} />
         <span>{times(move)}</span>
-        {move.needs.length > 0 && <span>needs {move.needs.join(', ')}</span>}
+        {move.needs.length > 0 && (
+          <span>{t('web.job.guided-move.needs', { needs: move.needs.join(', ') })}</span>
+        )}
       </Facts>
       {move.notes.length > 0 && (
-        <Notes aria-label="What the shop knows of this machine">
+        <Notes aria-label={t('web.job.guided-move.what-the-shop-knows-of-this')}>
           {move.notes.map((note) => (
             <li key={note.topic}>
               <b>{note.topicWords}:</b> {note.text}{' '}
               <small>
-                {note.models === '' ? `all of ${note.maker}` : `${note.maker} ${note.models}`}
+                {note.models === ''
+                  ? t('web.job.guided-move.all-of', { maker: note.maker })
+                  : `${note.maker} ${note.models}`}
               </small>
             </li>
           ))}
@@ -89,8 +94,10 @@ export function GuidedMove({ job, move, onClose }: GuidedMoveProps) {
       <StepList steps={move.steps} />
       {begun && job.openChange !== null && (
         <p>
-          Begun {when(job.openChange.at)}; such a one is over by{' '}
-          {when(likelyOver(job.openChange.at, move))}.
+          {t('web.job.guided-move.begun-such-a-one-is-over', {
+            when: when(job.openChange.at),
+            when2: when(likelyOver(job.openChange.at, move)),
+          })}
         </p>
       )}
       {instrument !== null && (
@@ -101,29 +108,23 @@ export function GuidedMove({ job, move, onClose }: GuidedMoveProps) {
       {call.isError && <ProblemNote error={call.error} />}
       {waitsForBegin ? (
         <>
-          <p role="note">
-            It changes something. From its beginning it is the one open change of this job; what you
-            see afterwards closes it.
-          </p>
+          <p role="note">{t('web.job.guided-move.it-changes-something-from-its-beginning')}</p>
           {erases && (
             <>
-              <p>
-                It erases. Type what is printed on the drive that it is to be done to; if it is none
-                of this machine’s, it does not begin.
-              </p>
+              <p>{t('web.job.guided-move.it-erases-type-what-is-printed')}</p>
               <FieldRow>
                 <Field
-                  label="Size, such as 500 GB"
+                  label={t('web.job.guided-move.size-such-as-500-gb')}
                   value={drive.size}
                   onChange={(size) => setDrive({ ...drive, size })}
                 />
                 <Field
-                  label="Model"
+                  label={t('web.job.guided-move.model')}
                   value={drive.model}
                   onChange={(model) => setDrive({ ...drive, model })}
                 />
                 <Field
-                  label="Last four of its serial"
+                  label={t('web.job.guided-move.last-four-of-its-serial')}
                   value={drive.lastFour}
                   onChange={(lastFour) => setDrive({ ...drive, lastFour })}
                 />
@@ -136,7 +137,7 @@ export function GuidedMove({ job, move, onClose }: GuidedMoveProps) {
             isPending={call.isPending}
             onPress={begin}
           >
-            Begin
+            {t('web.job.guided-move.begin')}
           </Button>
         </>
       ) : (
@@ -164,10 +165,19 @@ export function GuidedMove({ job, move, onClose }: GuidedMoveProps) {
         ))
       )}
       {!waitsForBegin && move.asks.some((ask) => ask.finding.endsWith('.beep')) && (
-        <BeepTap onHeard={(pattern) => setNote(pattern === '' ? '' : `Beeps: ${pattern}`)} />
+        <BeepTap
+          onHeard={(pattern) =>
+            setNote(pattern === '' ? '' : t('web.job.guided-move.beeps', { pattern }))
+          }
+        />
       )}
       {!waitsForBegin && (
-        <Field label="A note, if one helps" value={note} onChange={setNote} maxLength={400} />
+        <Field
+          label={t('web.job.guided-move.a-note-if-one-helps')}
+          value={note}
+          onChange={setNote}
+          maxLength={400}
+        />
       )}
       {!single && !waitsForBegin && (
         <Button
@@ -176,27 +186,35 @@ export function GuidedMove({ job, move, onClose }: GuidedMoveProps) {
           isPending={call.isPending}
           onPress={() => keep(seen)}
         >
-          Keep what was seen
+          {t('web.job.guided-move.keep-what-was-seen')}
         </Button>
       )}
       {not === null ? (
-        <Button onPress={() => setNot('')}>Could not do it…</Button>
+        <Button onPress={() => setNot('')}>{t('web.job.guided-move.could-not-do-it')}</Button>
       ) : (
         <FieldRow>
-          <Field label="Because" value={not} onChange={setNot} maxLength={400} autoFocus />
+          <Field
+            label={t('web.job.guided-move.because')}
+            value={not}
+            onChange={setNot}
+            maxLength={400}
+            autoFocus
+          />
           <Button
             isDisabled={not.trim() === ''}
             isPending={call.isPending}
             onPress={() => couldNot(not, false)}
           >
-            Keep that it could not be done
+            {t('web.job.guided-move.keep-that-it-could-not-be')}
           </Button>
           {move.part !== WHOLE_MACHINE && (
             <Button
               isPending={call.isPending}
-              onPress={() => couldNot(not.trim() || 'the drive did not answer', true)}
+              onPress={() =>
+                couldNot(not.trim() || t('web.job.guided-move.the-drive-did-not-answer'), true)
+              }
             >
-              The drive did not answer
+              {t('web.job.guided-move.the-drive-did-not-answer-2')}
             </Button>
           )}
         </FieldRow>
@@ -211,8 +229,9 @@ const likelyOver = (begunAt: string, move: Move) =>
 
 /** Work, then waiting: "10 min, wait 5 min". */
 export function times(move: Move): string {
-  const work = move.handsOn === 0 ? '' : `${move.handsOn} min`;
-  const wait = move.waiting === 0 ? '' : `wait ${move.waiting} min`;
+  const work = move.handsOn === 0 ? '' : t('web.job.guided-move.min', { handsOn: move.handsOn });
+  const wait =
+    move.waiting === 0 ? '' : t('web.job.guided-move.wait-min', { waiting: move.waiting });
   return [work, wait].filter((words) => words !== '').join(', ');
 }
 

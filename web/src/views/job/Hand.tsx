@@ -1,3 +1,4 @@
+import { say, t } from '../../words/words';
 import { useState } from 'react';
 import { Menu, MenuItem, MenuTrigger, Popover } from 'react-aria-components';
 import { useNavigate } from 'react-router';
@@ -41,11 +42,17 @@ export function Hand({ job }: { job: Job }) {
     return (
       <>
         <b>
-          This job is ended: {job.endedHow}, {when(job.endedAt)}.
+          {say('web.job.hand.this-job-is-ended', {
+            endedHow: job.endedHow,
+            when: when(job.endedAt),
+          })}
         </b>
         {job.handBack.done != null && (
           <small>
-            To {job.handBack.done.takenBy}, {job.handBack.done.payment}.
+            {t('web.job.hand.to', {
+              takenBy: job.handBack.done.takenBy,
+              payment: job.handBack.done.payment,
+            })}
           </small>
         )}
       </>
@@ -54,36 +61,46 @@ export function Hand({ job }: { job: Job }) {
   const technician = me?.role !== 'COUNTER';
   const mine = job.holder?.id === me?.id;
   const close = () => setDialog(null);
-  const whose = job.holder === null ? 'Nobody has it' : mine ? 'Yours' : job.holder.displayName;
+  const whose =
+    job.holder === null
+      ? t('web.job.hand.nobody-has-it')
+      : mine
+        ? t('web.job.hand.yours')
+        : job.holder.displayName;
   const items: readonly Item[] = [
-    ...(technician && !mine ? [{ words: 'Take it', act: take }] : []),
-    { words: 'Hand over or share', act: () => setDialog('hand') },
+    ...(technician && !mine ? [{ words: t('web.job.hand.take-it'), act: take }] : []),
+    { words: t('web.job.hand.hand-over-or-share'), act: () => setDialog('hand') },
     job.waits === null
-      ? { words: 'Waits for…', act: () => setDialog('wait') }
-      : { words: 'Waits no longer', act: waitNoLonger },
-    { words: job.bay === null ? 'Put in a bay' : 'Move bay', act: () => setDialog('bay') },
+      ? { words: t('web.job.hand.waits-for'), act: () => setDialog('wait') }
+      : { words: t('web.job.hand.waits-no-longer'), act: waitNoLonger },
+    {
+      words: job.bay === null ? t('web.job.hand.put-in-a-bay') : t('web.job.hand.move-bay'),
+      act: () => setDialog('bay'),
+    },
     ...(job.secretKept && technician
-      ? [{ words: 'Owner’s password', act: () => setDialog('secret') }]
+      ? [{ words: t('web.job.hand.owner-s-password'), act: () => setDialog('secret') }]
       : []),
     ...(job.fromCounter
       ? [
           {
-            words: 'Correct what was said',
+            words: t('web.job.hand.correct-what-was-said'),
             act: () => void navigate(`/job/${job.number}/intake`),
           },
         ]
       : []),
-    { words: 'Print label', act: () => printLabel(job.number) },
-    { words: 'Report', act: () => void navigate(`/job/${job.number}/report`) },
-    ...(technician && job.stage === 'WORK' ? [{ words: 'Ready to hand back', act: ready }] : []),
-    { words: 'End the job…', act: () => setDialog('end') },
+    { words: t('web.job.hand.print-label'), act: () => printLabel(job.number) },
+    { words: t('web.job.hand.report'), act: () => void navigate(`/job/${job.number}/report`) },
+    ...(technician && job.stage === 'WORK'
+      ? [{ words: t('web.job.hand.ready-to-hand-back'), act: ready }]
+      : []),
+    { words: t('web.job.hand.end-the-job'), act: () => setDialog('end') },
   ];
   return (
     <>
       <MenuTrigger>
-        <Small aria-label={`${whose}: what can be done with the job`}>{whose} ▾</Small>
+        <Small aria-label={t('web.job.hand.what-can-be-done-with-the', { whose })}>{whose} ▾</Small>
         <Popup placement="bottom start">
-          <Menu aria-label="What can be done with the job">
+          <Menu aria-label={t('web.job.hand.what-can-be-done-with-the-2')}>
             {items.map((item) => (
               <MenuItem key={item.words} onAction={item.act}>
                 {item.words}
@@ -93,12 +110,22 @@ export function Hand({ job }: { job: Job }) {
         </Popup>
       </MenuTrigger>
       {job.sharedWith.length > 0 && (
-        <small>shared with {job.sharedWith.map((p) => p.displayName).join(', ')}</small>
+        <small>
+          {t('web.job.hand.shared-with', {
+            sharedWith: job.sharedWith.map((p) => p.displayName).join(', '),
+          })}
+        </small>
       )}
       {job.waits !== null && (
         <Waits>
-          waits for {job.waits.words}: {job.waits.note}
-          {job.waits.until === null ? '' : `, expected ${when(job.waits.until)}`}
+          {t('web.job.hand.waits-for-2', {
+            words: job.waits.words,
+            note: job.waits.note,
+            until:
+              job.waits.until === null
+                ? ''
+                : t('web.job.hand.expected', { when: when(job.waits.until) }),
+          })}
         </Waits>
       )}
       {call.isError && <ProblemNote error={call.error} />}
@@ -151,28 +178,40 @@ function HandDialog({ job, onClose }: DialogProps) {
       }),
     );
   return (
-    <Modal title={`Who goes on with ${job.number}?`} isOpen onClose={onClose}>
+    <Modal
+      title={t('web.job.hand.who-goes-on-with', { number: job.number })}
+      isOpen
+      onClose={onClose}
+    >
       <Select
-        label="Colleague"
+        label={t('web.job.hand.colleague')}
         value={to}
         onChange={setTo}
         options={[
-          ['', 'whoever is free'],
+          ['', t('web.job.hand.whoever-is-free')],
           ...others
             .filter((p) => p.id !== job.holder?.id)
-            .map((p) => [String(p.id), p.displayName + (p.id === me?.id ? ' (you)' : '')] as const),
+            .map(
+              (p) =>
+                [
+                  String(p.id),
+                  p.displayName + (p.id === me?.id ? ` ${t('web.job.hand.you')}` : ''),
+                ] as const,
+            ),
         ]}
       />
-      <Field label="Note for them" value={note} onChange={setNote} />
+      <Field label={t('web.job.hand.note-for-them')} value={note} onChange={setNote} />
       {call.isError && <ProblemNote error={call.error} />}
       <Row>
         <Button primary isPending={call.isPending} onPress={handOver}>
-          Hand it over
+          {t('web.job.hand.hand-it-over')}
         </Button>
         <Button isDisabled={to === ''} isPending={call.isPending} onPress={share}>
-          {shared.includes(Number(to)) ? 'Share no longer' : 'Share it'}
+          {shared.includes(Number(to))
+            ? t('web.job.hand.share-no-longer')
+            : t('web.job.hand.share-it')}
         </Button>
-        <Button onPress={onClose}>Leave it</Button>
+        <Button onPress={onClose}>{t('web.job.hand.leave-it')}</Button>
       </Row>
     </Modal>
   );
@@ -190,18 +229,23 @@ function WaitDialog({ job, onClose }: DialogProps) {
       }),
     );
   return (
-    <Modal title="What does it wait for?" isOpen onClose={onClose}>
-      <Field label="What exactly" value={note} onChange={setNote} />
-      <Field label="Expected" type="datetime-local" value={until} onChange={setUntil} />
+    <Modal title={t('web.job.hand.what-does-it-wait-for')} isOpen onClose={onClose}>
+      <Field label={t('web.job.hand.what-exactly')} value={note} onChange={setNote} />
+      <Field
+        label={t('web.job.hand.expected-2')}
+        type="datetime-local"
+        value={until}
+        onChange={setUntil}
+      />
       {call.isError && <ProblemNote error={call.error} />}
       <Row>
         <Button primary isDisabled={note.trim() === ''} onPress={() => wait('PART')}>
-          A part
+          {t('web.job.hand.a-part')}
         </Button>
         <Button isDisabled={note.trim() === ''} onPress={() => wait('ANSWER')}>
-          An answer
+          {t('web.job.hand.an-answer')}
         </Button>
-        <Button onPress={onClose}>Leave it</Button>
+        <Button onPress={onClose}>{t('web.job.hand.leave-it')}</Button>
       </Row>
     </Modal>
   );
@@ -214,7 +258,11 @@ function BayChoice({ job, onClose }: DialogProps) {
   const free = (useFloor().data?.bays ?? []).filter((bay) => bay.job === null);
   return (
     <Modal
-      title={free.length === 0 ? 'No bay is free' : 'Which bay does it sit in?'}
+      title={
+        free.length === 0
+          ? t('web.job.hand.no-bay-is-free')
+          : t('web.job.hand.which-bay-does-it-sit-in')
+      }
       isOpen
       onClose={onClose}
     >
@@ -222,11 +270,13 @@ function BayChoice({ job, onClose }: DialogProps) {
       <Row>
         {free.map((bay) => (
           <Button key={bay.number} onPress={() => put(bay.number)}>
-            Bay {bay.number}
+            {t('web.job.hand.bay', { number: bay.number })}
           </Button>
         ))}
-        {job.bay !== null && <Button onPress={() => put(null)}>Off its bay</Button>}
-        <Button onPress={onClose}>Leave it</Button>
+        {job.bay !== null && (
+          <Button onPress={() => put(null)}>{t('web.job.hand.off-its-bay')}</Button>
+        )}
+        <Button onPress={onClose}>{t('web.job.hand.leave-it')}</Button>
       </Row>
     </Modal>
   );
@@ -242,16 +292,16 @@ function EndDialog({ job, onClose }: DialogProps) {
       api.POST('/api/jobs/{number}/end', { params, body: { version, how: 'WITHDRAWN', note } }),
     );
   return (
-    <Modal title={`How does ${job.number} end?`} isOpen onClose={onClose}>
-      <p>The owner’s password is wiped and the bay is free. The history stays for ever.</p>
-      <Field label="Note" value={note} onChange={setNote} />
+    <Modal title={t('web.job.hand.how-does-end', { number: job.number })} isOpen onClose={onClose}>
+      <p>{t('web.job.hand.the-owner-s-password-is-wiped')}</p>
+      <Field label={t('web.job.hand.note')} value={note} onChange={setNote} />
       {call.isError && <ProblemNote error={call.error} />}
       <Row>
         <Button primary onPress={() => setBack(true)}>
-          Handed back to the owner…
+          {t('web.job.hand.handed-back-to-the-owner')}
         </Button>
-        <Button onPress={mistake}>Taken in by mistake</Button>
-        <Button onPress={onClose}>Not yet</Button>
+        <Button onPress={mistake}>{t('web.job.hand.taken-in-by-mistake')}</Button>
+        <Button onPress={onClose}>{t('web.job.hand.not-yet')}</Button>
       </Row>
     </Modal>
   );
@@ -260,8 +310,8 @@ function EndDialog({ job, onClose }: DialogProps) {
 function SecretDialog({ job, onClose }: DialogProps) {
   const call = useCall<{ secret: string }>(keys.job(job.number));
   return (
-    <Modal title="The owner’s password is sealed" isOpen onClose={onClose}>
-      <p>Opening it is written into the history with your name. It is gone at hand-back.</p>
+    <Modal title={t('web.job.hand.the-owner-s-password-is-sealed')} isOpen onClose={onClose}>
+      <p>{t('web.job.hand.opening-it-is-written-into-the')}</p>
       {call.isError && <ProblemNote error={call.error} />}
       {call.data !== undefined && <Secret>{call.data.secret}</Secret>}
       <Row>
@@ -275,9 +325,9 @@ function SecretDialog({ job, onClose }: DialogProps) {
             )
           }
         >
-          Open it
+          {t('web.job.hand.open-it')}
         </Button>
-        <Button onPress={onClose}>Close</Button>
+        <Button onPress={onClose}>{t('web.job.hand.close')}</Button>
       </Row>
     </Modal>
   );

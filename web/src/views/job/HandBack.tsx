@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
@@ -7,7 +8,7 @@ import type { HandedBack, Job } from '../../api/types';
 import { size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
-import { when } from '../../ui/format';
+import { when, listed } from '../../ui/format';
 import { Row } from '../../ui/Layout';
 import { Modal } from '../../ui/Modal';
 import { ProblemNote } from '../../ui/ProblemNote';
@@ -24,10 +25,16 @@ export function HandBack({ job }: { job: Job }) {
     <>
       <List>
         <li>
-          <Link to={`/job/${job.number}/report`}>Print the report, with our advice ›</Link>
+          <Link to={`/job/${job.number}/report`}>
+            {t('web.job.hand-back.print-the-report-with-our-advice')}
+          </Link>
         </li>
         {job.handBack.copiesUntil != null && (
-          <li>A copy of its data lies here: to be erased by {when(job.handBack.copiesUntil)}.</li>
+          <li>
+            {t('web.job.hand-back.a-copy-of-its-data-lies', {
+              when: when(job.handBack.copiesUntil),
+            })}
+          </li>
         )}
       </List>
       <Row>
@@ -43,11 +50,11 @@ export function HandBack({ job }: { job: Job }) {
               )
             }
           >
-            It is ready, call the owner
+            {t('web.job.hand-back.it-is-ready-call-the-owner')}
           </Button>
         )}
         <Button primary={isReady} onPress={() => setOpen(true)}>
-          Hand it back…
+          {t('web.job.hand-back.hand-it-back')}
         </Button>
       </Row>
       {call.isError && <ProblemNote error={call.error} />}
@@ -59,10 +66,10 @@ export function HandBack({ job }: { job: Job }) {
 type PaidHow = HandedBack['paidHow'];
 
 const PAID: readonly (readonly [PaidHow, string])[] = [
-  ['CASH', 'In cash'],
-  ['CARD', 'By card'],
-  ['INVOICE', 'By invoice'],
-  ['NOTHING', 'Nothing to pay'],
+  ['CASH', t('web.job.hand-back.in-cash')],
+  ['CARD', t('web.job.hand-back.by-card')],
+  ['INVOICE', t('web.job.hand-back.by-invoice')],
+  ['NOTHING', t('web.job.hand-back.nothing-to-pay')],
 ];
 
 /** Who takes it, what was paid, and the signature. */
@@ -80,30 +87,46 @@ export function HandBackDialog({ job, onClose }: { job: Job; onClose: () => void
   const amount = Number(paid.replace(',', '.'));
   const pays = paidHow !== 'NOTHING';
   const missing = [
-    ...(signature.hasName ? [] : ['a name']),
+    ...(signature.hasName ? [] : [t('web.job.hand-back.a-name')]),
     ...(!pays || (paid.trim() !== '' && Number.isFinite(amount) && amount >= 0)
       ? []
-      : ['an amount']),
+      : [t('web.job.hand-back.an-amount')]),
   ];
   return (
-    <Modal title={`Who takes ${job.number} back?`} isOpen onClose={onClose}>
+    <Modal
+      title={t('web.job.hand-back.who-takes-back', { number: job.number })}
+      isOpen
+      onClose={onClose}
+    >
       <Quote>“{job.handBack.wording}”</Quote>
-      <SignatureFields signature={signature} note="Typing the name is enough here." />
+      <SignatureFields
+        signature={signature}
+        note={t('web.job.hand-back.typing-the-name-is-enough-here')}
+      />
       <Row>
-        <Select label="Paid" value={paidHow} onChange={setChosen} options={PAID} />
+        <Select
+          label={t('web.job.hand-back.paid')}
+          value={paidHow}
+          onChange={setChosen}
+          options={PAID}
+        />
         {pays && (
           <Field
-            label={`Amount, in ${currency ?? 'the shop’s money'}`}
+            label={t('web.job.hand-back.amount-in', {
+              currency: currency ?? t('web.job.hand-back.the-shop-s-money'),
+            })}
             value={paid}
             onChange={setTyped}
             inputMode="decimal"
           />
         )}
       </Row>
-      <Field label="Note" value={note} onChange={setNote} maxLength={500} />
-      <p>The owner’s password is wiped and the bay is free. The history stays.</p>
+      <Field label={t('web.job.hand-back.note')} value={note} onChange={setNote} maxLength={500} />
+      <p>{t('web.job.hand-back.the-owner-s-password-is-wiped')}</p>
       {call.isError && <ProblemNote error={call.error} />}
-      {missing.length > 0 && <p>Still missing: {missing.join(' and ')}.</p>}
+      {missing.length > 0 && (
+        <p>{t('web.job.hand-back.still-missing', { missing: listed(missing) })}</p>
+      )}
       <Row>
         <Button
           primary
@@ -127,9 +150,9 @@ export function HandBackDialog({ job, onClose }: { job: Job; onClose: () => void
             )
           }
         >
-          It is handed back
+          {t('web.job.hand-back.it-is-handed-back')}
         </Button>
-        <Button onPress={onClose}>Not yet</Button>
+        <Button onPress={onClose}>{t('web.job.hand-back.not-yet')}</Button>
       </Row>
     </Modal>
   );

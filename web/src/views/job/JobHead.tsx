@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
@@ -23,7 +24,9 @@ export function JobHead({ job }: { job: Job }) {
           <Hand job={job} />
         </Line>
         <Sub>
-          “{job.complaint}”{job.errorText !== null && ` · the screen says “${job.errorText}”`}
+          “{job.complaint}”
+          {job.errorText !== null &&
+            ` ${t('web.job.job-head.the-screen-says', { errorText: job.errorText })}`}
         </Sub>
       </div>
       <BootStageLadder levels={job.bootStages} bootStage={job.bootStage} />
@@ -34,11 +37,16 @@ export function JobHead({ job }: { job: Job }) {
 
 function BayLink({ bay }: { bay: NonNullable<Job['bay']> }) {
   const [open, setOpen] = useState(false);
-  const link = bay.probe === null ? 'no probe' : bay.probe.online ? 'probe on' : 'probe off';
+  const link =
+    bay.probe === null
+      ? t('web.job.job-head.no-probe')
+      : bay.probe.online
+        ? t('web.job.job-head.probe-on')
+        : t('web.job.job-head.probe-off');
   return (
     <>
       <Small onPress={() => setOpen(true)}>
-        Bay {bay.number} · {link}
+        {t('web.job.job-head.bay', { number: bay.number, link })}
       </Small>
       {open && <BayDialog bay={bay.number} probe={bay.probe} onClose={() => setOpen(false)} />}
     </>

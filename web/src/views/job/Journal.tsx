@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import { useEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
 import type { JournalLine } from '../../api/types';
@@ -16,12 +17,12 @@ export function Journal({ lines }: { lines: readonly JournalLine[] }) {
   return (
     <Sheet>
       <Head>
-        <Lead>History: everything that happened, in order</Lead>
+        <Lead>{t('web.job.journal.history-everything-that-happened-in-order')}</Lead>
         <Small aria-expanded={isWhole} onPress={() => setWhole(!isWhole)}>
-          {isWhole ? 'In short' : 'In full'}
+          {isWhole ? t('web.job.journal.in-short') : t('web.job.journal.in-full')}
         </Small>
       </Head>
-      <Line ref={strip} tabIndex={0} aria-label="History">
+      <Line ref={strip} tabIndex={0} aria-label={t('web.job.journal.history')}>
         {lines.map((line, i) => (
           <Entry
             key={`${line.at}-${i}`}

@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import { useNavigate } from 'react-router';
 import styled from 'styled-components';
 import type { Job } from '../../api/types';
@@ -17,12 +18,15 @@ export function Leaning({ job }: { job: Job }) {
         <p>
           <small>
             {last === undefined
-              ? 'Leaning to'
-              : `Decided by ${last.signedBy}, ${when(last.signedAt)}`}
+              ? t('web.job.leaning.leaning-to')
+              : t('web.job.leaning.decided-by', {
+                  signedBy: last.signedBy,
+                  when: when(last.signedAt),
+                })}
           </small>
           <b>
             {last === undefined
-              ? (job.plans[0]?.words ?? leaningWords(job) ?? 'nothing yet')
+              ? (job.plans[0]?.words ?? leaningWords(job) ?? t('web.job.leaning.nothing-yet'))
               : inOrder(last.courses.map((c) => c.words))}
           </b>
         </p>
@@ -34,7 +38,7 @@ export function Leaning({ job }: { job: Job }) {
         primary={last === undefined}
         onPress={() => void navigate(`/job/${job.number}/decision`)}
       >
-        {last === undefined ? 'Decide' : 'See the decision'}
+        {last === undefined ? t('web.job.leaning.decide') : t('web.job.leaning.see-the-decision')}
       </Button>
     </Box>
   );

@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import styled from 'styled-components';
 import { api } from '../../api/client';
 import { keys, useCall, useSession } from '../../api/queries';
@@ -16,8 +17,8 @@ export function MadeMoves({ job }: { job: Job }) {
   return (
     <Sheet id="made">
       <SheetHead>
-        <Lead>Moves made</Lead>
-        <small>newest first</small>
+        <Lead>{t('web.job.made-moves.moves-made')}</Lead>
+        <small>{t('web.job.made-moves.newest-first')}</small>
       </SheetHead>
       {call.isError && <ProblemNote error={call.error} />}
       <List>
@@ -26,18 +27,19 @@ export function MadeMoves({ job }: { job: Job }) {
             <span>
               <b>{made.title}</b>
               <span>
-                {made.outcome === 'COULD_NOT' ? `Could not be done: ${made.note}` : made.words}
+                {made.outcome === 'COULD_NOT'
+                  ? t('web.job.made-moves.could-not-be-done', { note: made.note })
+                  : made.words}
                 {made.outcome === 'DONE' && made.note !== '' && `. ${made.note}`}
               </span>
               <small>
                 {made.by}, {when(made.at)}
-                {!made.known &&
-                  '. This move is not in the know-how of this shop: what it showed is not weighed.'}
+                {!made.known && t('web.job.made-moves.this-move-is-not-in-the')}
               </small>
             </span>
             {made.known && job.endedAt === null && role !== 'COUNTER' && (
               <Button
-                aria-label={`Take back: ${made.title}`}
+                aria-label={t('web.job.made-moves.take-back', { title: made.title })}
                 isPending={call.isPending}
                 onPress={() =>
                   call.mutate(() =>
@@ -48,7 +50,7 @@ export function MadeMoves({ job }: { job: Job }) {
                   )
                 }
               >
-                Take back
+                {t('web.job.made-moves.take-back-2')}
               </Button>
             )}
           </li>

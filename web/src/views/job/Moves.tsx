@@ -1,3 +1,4 @@
+import { say, t } from '../../words/words';
 import { useEffect, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import styled from 'styled-components';
@@ -55,19 +56,23 @@ export function Moves({ job }: { job: Job }) {
   return (
     <Sheet>
       <SheetHead>
-        <Lead>Next moves, best first</Lead>
+        <Lead>{t('web.job.moves.next-moves-best-first')}</Lead>
         {job.moves.length > few.length && (
           <More onPress={() => setAll(!all)}>
-            {all ? 'Only the best' : `${job.moves.length - few.length} more moves`}
+            {all
+              ? t('web.job.moves.only-the-best')
+              : t('web.job.moves.more-moves', { length: job.moves.length - few.length })}
           </More>
         )}
       </SheetHead>
-      {job.enough && job.stop !== '' && <Enough>{job.stop} Decide, or look further.</Enough>}
+      {job.enough && job.stop !== '' && (
+        <Enough>{t('web.job.moves.decide-or-look-further', { stop: job.stop })}</Enough>
+      )}
       {read.isError && <ProblemNote error={read.error} />}
       {run.isError && <ProblemNote error={run.error} />}
       {refused.map((request) => (
         <Refused key={request.requestId} role="status">
-          <b>The last reading could not run.</b> {request.refusedWhy}. Nothing is lost; try again.
+          {say('web.job.moves.the-last-reading-could-not-run', { refusedWhy: request.refusedWhy })}
         </Refused>
       ))}
       <ul>
@@ -109,29 +114,34 @@ export function Moves({ job }: { job: Job }) {
 const byHand = (move: Move) => move.partKey === null || move.by === null;
 
 const verb = (move: Move) =>
-  move.by === null ? 'Do it…' : move.by === 'READ' ? 'Read it' : 'Start it';
+  move.by === null
+    ? t('web.job.moves.do-it')
+    : move.by === 'READ'
+      ? t('web.job.moves.read-it')
+      : t('web.job.moves.start-it');
 
 function LockWords({ move, job, progress }: { move: Move; job: Job; progress: Progress | null }) {
   const running = job.pending.find((p) => p.partKey === move.partKey && p.refusedWhy === null);
   if (running !== undefined) {
     const step = progress?.requestId === running.requestId ? progress : null;
     if (job.bay?.probe?.online !== true) {
-      return (
-        <p role="status">
-          Asked for, but the probe is not connected. It reads as soon as it is back; nothing is
-          lost.
-        </p>
-      );
+      return <p role="status">{t('web.job.moves.asked-for-but-the-probe-is')}</p>;
     }
     return (
       <Running role="status">
-        <span>{step === null ? 'Waiting for the probe' : sentence(step.words)}</span>
+        <span>
+          {step === null ? t('web.job.moves.waiting-for-the-probe') : sentence(step.words)}
+        </span>
         <progress
-          aria-label="Reading"
+          aria-label={t('web.job.moves.reading')}
           max={step?.of ?? 3}
           {...(step === null ? {} : { value: step.done })}
         />
-        <span>{step === null ? 'a few seconds' : `page ${step.done + 1} of ${step.of}`}</span>
+        <span>
+          {step === null
+            ? t('web.job.moves.a-few-seconds')
+            : t('web.job.moves.page-of', { done: step.done + 1, of: step.of })}
+        </span>
       </Running>
     );
   }
@@ -139,7 +149,7 @@ function LockWords({ move, job, progress }: { move: Move; job: Job; progress: Pr
     <Locked>
       <LockMark />
       <span>
-        Locked: {move.lock?.reason} {move.lock?.opens}
+        {say('web.job.moves.locked', { reason: move.lock?.reason, opens: move.lock?.opens })}
       </span>
     </Locked>
   );

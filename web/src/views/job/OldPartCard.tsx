@@ -1,3 +1,5 @@
+import { say, t } from '../../words/words';
+import type { ReactNode } from 'react';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { api } from '../../api/client';
@@ -12,9 +14,9 @@ import { ProblemNote } from '../../ui/ProblemNote';
 type Fate = NonNullable<OldPart['fate']>;
 
 const FATES: readonly [Fate, string][] = [
-  ['RETURNED', 'Returned to the owner'],
-  ['KEPT', 'Kept here as evidence'],
-  ['SCRAPPED', 'Scrapped, with a certificate'],
+  ['RETURNED', t('web.job.old-part-card.returned-to-the-owner')],
+  ['KEPT', t('web.job.old-part-card.kept-here-as-evidence')],
+  ['SCRAPPED', t('web.job.old-part-card.scrapped-with-a-certificate')],
 ];
 
 export interface OldPartCardProps {
@@ -28,8 +30,8 @@ export function OldPartCard({ job, step, old }: OldPartCardProps) {
   const call = useCall(keys.job(job.number));
   const [isOpen, setOpen] = useState(false);
   const [note, setNote] = useState('');
-  const which = old.words === '' ? 'the old part' : old.words;
-  const say = (fate: Fate) =>
+  const which = old.words === '' ? t('web.job.old-part-card.the-old-part') : old.words;
+  const keep = (fate: Fate) =>
     call.mutate(
       () =>
         api.POST('/api/jobs/{number}/steps/{remedy}/part/old', {
@@ -41,17 +43,20 @@ export function OldPartCard({ job, step, old }: OldPartCardProps) {
   if (old.fate !== null && old.fate !== undefined && !isOpen) {
     return (
       <Said>
-        Taken out: {which}, {old.fateWords}
-        {old.note !== null && old.note !== undefined && old.note !== '' && ` (${old.note})`}.{' '}
-        <Small onPress={() => setOpen(true)}>Correct it</Small>
+        {say('web.job.old-part-card.taken-out-correct-it', {
+          which,
+          fateWords: old.fateWords,
+          value: old.note !== null && old.note !== undefined && old.note !== '' && ` (${old.note})`,
+          small: (words: ReactNode) => <Small onPress={() => setOpen(true)}>{words}</Small>,
+        })}
       </Said>
     );
   }
   return (
-    <Card aria-label={`The old part of: ${step.name}`}>
-      <b>What became of {which}?</b>
+    <Card aria-label={t('web.job.old-part-card.the-old-part-of', { name: step.name })}>
+      <b>{t('web.job.old-part-card.what-became-of', { which })}</b>
       <Field
-        label="Who took it, or the number of the certificate"
+        label={t('web.job.old-part-card.who-took-it-or-the-number')}
         value={note}
         onChange={setNote}
         maxLength={500}
@@ -62,7 +67,7 @@ export function OldPartCard({ job, step, old }: OldPartCardProps) {
             key={fate}
             isDisabled={fate === 'SCRAPPED' && (note.trim() === '' || isLocked(old))}
             isPending={call.isPending}
-            onPress={() => say(fate)}
+            onPress={() => keep(fate)}
           >
             {words}
           </Small>
@@ -70,7 +75,10 @@ export function OldPartCard({ job, step, old }: OldPartCardProps) {
       </Row>
       {isLocked(old) && (
         <Lock>
-          Scrapping is locked. {old.scrap?.reason} {old.scrap?.opens}
+          {say('web.job.old-part-card.scrapping-is-locked', {
+            reason: old.scrap?.reason,
+            opens: old.scrap?.opens,
+          })}
         </Lock>
       )}
       {call.isError && <ProblemNote error={call.error} />}

@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { api } from '../../api/client';
@@ -12,10 +13,10 @@ import { ProblemNote } from '../../ui/ProblemNote';
 import { Lead, Sheet } from '../../ui/Sheet';
 
 const RESULTS: readonly [ComplaintNow, string][] = [
-  ['GONE', 'It is gone'],
-  ['SAME', 'It is the same'],
-  ['DIFFERENT', 'It is different'],
-  ['COULD_NOT_TELL', 'Could not tell'],
+  ['GONE', t('web.job.one-change.it-is-gone')],
+  ['SAME', t('web.job.one-change.it-is-the-same')],
+  ['DIFFERENT', t('web.job.one-change.it-is-different')],
+  ['COULD_NOT_TELL', t('web.job.one-change.could-not-tell')],
 ];
 
 /** One change at a time: an open one is closed by looking at the complaint. */
@@ -43,7 +44,7 @@ export function OneChange({ job }: { job: Job }) {
     <Box data-open={change !== null || undefined}>
       {change === null ? (
         <>
-          <Lead>What do you change?</Lead>
+          <Lead>{t('web.job.one-change.what-do-you-change')}</Lead>
           <Asked
             onSubmit={(event) => {
               event.preventDefault();
@@ -51,23 +52,27 @@ export function OneChange({ job }: { job: Job }) {
             }}
           >
             <Field
-              label="One change, then look at the complaint"
+              label={t('web.job.one-change.one-change-then-look-at-the')}
               value={what}
               onChange={setWhat}
               maxLength={200}
             />
             <Button type="submit" isDisabled={what.trim() === ''} isPending={call.isPending}>
-              Begin this change
+              {t('web.job.one-change.begin-this-change')}
             </Button>
           </Asked>
         </>
       ) : (
         <>
           <Lead>
-            Changed: {change.what} ({change.by}, {when(change.at)}). What is the complaint now?
+            {t('web.job.one-change.changed-what-is-the-complaint-now', {
+              what: change.what,
+              by: change.by,
+              when: when(change.at),
+            })}
           </Lead>
           <Asked as="div">
-            <Field label="Note, if any" value={note} onChange={setNote} />
+            <Field label={t('web.job.one-change.note-if-any')} value={note} onChange={setNote} />
             {RESULTS.map(([result, words]) => (
               <Button key={result} isPending={call.isPending} onPress={() => check(result)}>
                 {words}

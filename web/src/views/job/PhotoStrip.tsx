@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { FileTrigger } from 'react-aria-components';
@@ -36,7 +37,11 @@ export function PhotoStrip({ job }: { job: Job }) {
   if (job.photos.length === 0 && job.endedAt !== null) return null;
   return (
     <Box>
-      <Lead>{job.photos.length === 0 ? 'No photos yet' : `${job.photos.length} photos`}</Lead>
+      <Lead>
+        {job.photos.length === 0
+          ? t('web.job.photo-strip.no-photos-yet')
+          : t('web.job.photo-strip.photos', { length: job.photos.length })}
+      </Lead>
       {error !== null && <ProblemNote error={error} />}
       <Strip>
         {job.photos.map((photo) => (
@@ -48,7 +53,7 @@ export function PhotoStrip({ job }: { job: Job }) {
             >
               <img
                 src={address('/api/photos/{id}', { id: photo.id })}
-                alt={`Photo of ${when(photo.addedAt)}`}
+                alt={t('web.job.photo-strip.photo-of', { when: when(photo.addedAt) })}
               />
             </a>
           </li>
@@ -60,7 +65,9 @@ export function PhotoStrip({ job }: { job: Job }) {
               allowsMultiple
               onSelect={(files) => void add(files)}
             >
-              <Button isDisabled={busy}>{busy ? 'Sending…' : 'Add photos'}</Button>
+              <Button isDisabled={busy}>
+                {busy ? t('web.job.photo-strip.sending') : t('web.job.photo-strip.add-photos')}
+              </Button>
             </FileTrigger>
           </li>
         )}

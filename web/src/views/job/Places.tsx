@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
@@ -15,12 +16,19 @@ export interface PlacesProps {
 
 /** Where a place has views of its own with their tests. */
 const INSTRUMENTS: Record<string, readonly { to: (job: string) => string; words: string }[]> = {
-  memory: [{ to: (job) => `/memory/${job}`, words: 'Memory test, isolate by swapping' }],
-  power: [{ to: (job) => `/battery/${job}`, words: 'Its battery' }],
-  link: [{ to: (job) => `/isolate/${job}/outside`, words: 'Isolate what is plugged in' }],
+  memory: [
+    { to: (job) => `/memory/${job}`, words: t('web.job.places.memory-test-isolate-by-swapping') },
+  ],
+  power: [{ to: (job) => `/battery/${job}`, words: t('web.job.places.its-battery') }],
+  link: [
+    {
+      to: (job) => `/isolate/${job}/outside`,
+      words: t('web.job.places.isolate-what-is-plugged-in'),
+    },
+  ],
   system: [
-    { to: (job) => `/work/${job}`, words: 'What keeps it busy' },
-    { to: (job) => `/isolate/${job}/start-up`, words: 'Isolate start-up items' },
+    { to: (job) => `/work/${job}`, words: t('web.job.places.what-keeps-it-busy') },
+    { to: (job) => `/isolate/${job}/start-up`, words: t('web.job.places.isolate-start-up-items') },
   ],
 };
 
@@ -32,7 +40,7 @@ export function Places({ job, chosen, onChoose }: PlacesProps) {
   return (
     <Sheet>
       <SheetHead>
-        <Lead>Machine, in checking order</Lead>
+        <Lead>{t('web.job.places.machine-in-checking-order')}</Lead>
       </SheetHead>
       <ul>
         {job.places.map((place) => (
@@ -68,11 +76,7 @@ export function Places({ job, chosen, onChoose }: PlacesProps) {
 
 function Drives({ job, isOpen }: { job: Job; isOpen: boolean }) {
   if (job.drives.length === 0) {
-    return (
-      <Teach>
-        No drive has answered yet. Read it: it then stands here with its size and serial.
-      </Teach>
-    );
+    return <Teach>{t('web.job.places.no-drive-has-answered-yet-read')}</Teach>;
   }
   return (
     <ul>
@@ -88,10 +92,14 @@ function Drives({ job, isOpen }: { job: Job; isOpen: boolean }) {
             {drive.metBefore !== null && <MetBefore>{drive.metBefore}</MetBefore>}
             {isOpen && (
               <Links>
-                <Link to={`/part/${drive.partId}`}>Its history</Link>
-                <Link to={`/rescue/${job.number}/${drive.key}`}>Its data</Link>
+                <Link to={`/part/${drive.partId}`}>{t('web.job.places.its-history')}</Link>
+                <Link to={`/rescue/${job.number}/${drive.key}`}>
+                  {t('web.job.places.its-data')}
+                </Link>
                 {drive.readingId !== null && (
-                  <Link to={`/reading/${drive.readingId}`}>See the reading</Link>
+                  <Link to={`/reading/${drive.readingId}`}>
+                    {t('web.job.places.see-the-reading')}
+                  </Link>
                 )}
               </Links>
             )}

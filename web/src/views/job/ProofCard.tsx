@@ -1,3 +1,5 @@
+import { say, t } from '../../words/words';
+import type { ReactNode } from 'react';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { api } from '../../api/client';
@@ -32,7 +34,13 @@ export function ProofCard({ job }: { job: Job }) {
   return (
     <Box data-state={proof.proven}>
       <Lead>{title(proof)}</Lead>
-      <Pips role="img" aria-label={`${proof.clean} of ${proof.needed} clean trials`}>
+      <Pips
+        role="img"
+        aria-label={t('web.job.proof-card.of-clean-trials', {
+          clean: proof.clean,
+          needed: proof.needed,
+        })}
+      >
         {Array.from({ length: proof.needed }, (_, i) => (
           <span key={i} data-clean={i < proof.clean || undefined}>
             {i < proof.clean ? '✓' : i + 1}
@@ -42,14 +50,21 @@ export function ProofCard({ job }: { job: Job }) {
       <p>{proof.words}</p>
       {open && role !== 'COUNTER' && (
         <Asked as="div">
-          <Field label="Note, if any" value={note} onChange={setNote} maxLength={400} />
+          <Field
+            label={t('web.job.proof-card.note-if-any')}
+            value={note}
+            onChange={setNote}
+            maxLength={400}
+          />
           <Button primary isPending={call.isPending} onPress={() => tried(false)}>
-            It ran clean
+            {t('web.job.proof-card.it-ran-clean')}
           </Button>
           <Button isPending={call.isPending} onPress={() => tried(true)}>
-            It failed again
+            {t('web.job.proof-card.it-failed-again')}
           </Button>
-          <Button onPress={() => setSigning(true)}>Owner takes it without proof…</Button>
+          <Button onPress={() => setSigning(true)}>
+            {t('web.job.proof-card.owner-takes-it-without-proof')}
+          </Button>
         </Asked>
       )}
       {call.isError && <ProblemNote error={call.error} />}
@@ -59,22 +74,33 @@ export function ProofCard({ job }: { job: Job }) {
 }
 
 const title = (proof: Proof): string => {
-  if (proof.proven === 'DONE') return 'Shown: the complaint is gone';
-  if (proof.signedBy !== null) return `${proof.signedBy} takes it without proof, signed`;
-  if (proof.proven === 'FAILED') return 'It failed again: what was decided does not hold yet';
-  return `Not shown yet: ${proof.clean} of ${proof.needed} clean trials`;
+  if (proof.proven === 'DONE') return t('web.job.proof-card.shown-the-complaint-is-gone');
+  if (proof.signedBy !== null)
+    return t('web.job.proof-card.takes-it-without-proof-signed', { signedBy: proof.signedBy });
+  if (proof.proven === 'FAILED') return t('web.job.proof-card.it-failed-again-what-was-decided');
+  return t('web.job.proof-card.not-shown-yet-of-clean-trials', {
+    clean: proof.clean,
+    needed: proof.needed,
+  });
 };
 
 function Signing({ job, proof, onClose }: { job: Job; proof: Proof; onClose: () => void }) {
   const call = useCall(keys.job(job.number), keys.floor);
   const [signer, setSigner] = useState('');
   return (
-    <Modal title="The owner takes it without proof" isOpen onClose={onClose}>
+    <Modal
+      title={t('web.job.proof-card.the-owner-takes-it-without-proof')}
+      isOpen
+      onClose={onClose}
+    >
       <p>
-        The owner reads and signs: <q>{proof.waiver}</q>
+        {say('web.job.proof-card.the-owner-reads-and-signs', {
+          q: (words: ReactNode) => <q>{words}</q>,
+          waiver: proof.waiver,
+        })}
       </p>
       <Field
-        label="Customer’s full name, typed by the customer"
+        label={t('web.job.proof-card.customer-s-full-name-typed-by')}
         value={signer}
         onChange={setSigner}
       />
@@ -93,9 +119,9 @@ function Signing({ job, proof, onClose }: { job: Job; proof: Proof; onClose: () 
           )
         }
       >
-        Sign it: without proof
+        {t('web.job.proof-card.sign-it-without-proof')}
       </Button>
-      <Button onPress={onClose}>Leave it as it is</Button>
+      <Button onPress={onClose}>{t('web.job.proof-card.leave-it-as-it-is')}</Button>
     </Modal>
   );
 }

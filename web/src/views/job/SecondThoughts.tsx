@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import { Link, useNavigate } from 'react-router';
 import styled from 'styled-components';
 import type { Job } from '../../api/types';
@@ -20,11 +21,11 @@ export function SecondThoughts({ job }: { job: Job }) {
         <Thought role="status">
           <SuspicionMark suspicion="LEANING" size={24} />
           <div>
-            <b>Look at the decision again</b>
+            <b>{t('web.job.second-thoughts.look-at-the-decision-again')}</b>
             <p>{job.contradicted}</p>
           </div>
           <Button primary onPress={() => void navigate(`/job/${job.number}/decision`)}>
-            Decide anew
+            {t('web.job.second-thoughts.decide-anew')}
           </Button>
         </Thought>
       )}
@@ -34,14 +35,18 @@ export function SecondThoughts({ job }: { job: Job }) {
           <SuspicionMark suspicion="UNKNOWN" size={24} />
           <div>
             <p>
-              <b>The shop knows a weak point.</b> {note.text}{' '}
+              <b>{t('web.job.second-thoughts.the-shop-knows-a-weak-point')}</b> {note.text}{' '}
               <small>
-                {note.models === '' ? `all of ${note.maker}` : `${note.maker} ${note.models}`},{' '}
-                {note.by}
+                {note.models === ''
+                  ? t('web.job.second-thoughts.all-of', { maker: note.maker })
+                  : `${note.maker} ${note.models}`}
+                , {note.by}
               </small>
             </p>
           </div>
-          <Link to={`/makers?text=${encodeURIComponent(note.maker)}`}>All notes</Link>
+          <Link to={`/makers?text=${encodeURIComponent(note.maker)}`}>
+            {t('web.job.second-thoughts.all-notes')}
+          </Link>
         </Thought>
       ))}
     </Strip>
@@ -49,20 +54,29 @@ export function SecondThoughts({ job }: { job: Job }) {
 }
 
 function CameBack({ earlier }: { earlier: NonNullable<Job['cameBack']> }) {
-  const days = earlier.days === 0 ? 'on the same day' : `after ${earlier.days} days`;
+  const days =
+    earlier.days === 0
+      ? t('web.job.second-thoughts.on-the-same-day')
+      : t('web.job.second-thoughts.after-days', { days: earlier.days });
   return (
     <Thought>
       <SuspicionMark suspicion="LEANING" size={24} />
       <div>
-        <b>Back {days} with the same complaint</b>
+        <b>{t('web.job.second-thoughts.back-with-the-same-complaint', { days })}</b>
         <p>
           {earlier.decision === null
-            ? 'It went back without a decision.'
-            : `Then: ${inOrder(earlier.decision.courses.map((c) => c.words))}, because “${earlier.decision.reason}”. ${earlier.decision.headline}`}{' '}
+            ? t('web.job.second-thoughts.it-went-back-without-a-decision')
+            : t('web.job.second-thoughts.then-because', {
+                inOrder: inOrder(earlier.decision.courses.map((c) => c.words)),
+                reason: earlier.decision.reason,
+                headline: earlier.decision.headline,
+              })}{' '}
           <small>{when(earlier.endedAt)}</small>
         </p>
       </div>
-      <Link to={`/job/${earlier.number}`}>Compare with {earlier.number}</Link>
+      <Link to={`/job/${earlier.number}`}>
+        {t('web.job.second-thoughts.compare-with', { number: earlier.number })}
+      </Link>
     </Thought>
   );
 }

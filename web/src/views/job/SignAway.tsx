@@ -1,3 +1,4 @@
+import { say, t } from '../../words/words';
 import { useState } from 'react';
 import { Checkbox, CheckboxGroup } from 'react-aria-components';
 import styled from 'styled-components';
@@ -26,28 +27,29 @@ export function SignAway({ job, onDone }: { job: Job; onDone: () => void }) {
     );
   return (
     <Box>
-      <p>
-        What {job.customer} does not need any more. Each drive is named; what is not ticked stays
-        locked.
-      </p>
-      <Choice aria-label="What may be erased" value={chosen} onChange={setChosen}>
+      <p>{t('web.job.sign-away.what-does-not-need-any-more', { customer: job.customer })}</p>
+      <Choice
+        aria-label={t('web.job.sign-away.what-may-be-erased')}
+        value={chosen}
+        onChange={setChosen}
+      >
         {open.map((d) => (
           <Choices key={d.partKey} drive={d} all={chosen.includes(d.partKey)} />
         ))}
       </Choice>
       <SignatureFields
         signature={signature}
-        note="Without a drawing a second person has to confirm."
+        note={t('web.job.sign-away.without-a-drawing-a-second-person')}
       />
       <Row>
         <Button isDisabled={!ready || !signature.isDrawn} onPress={() => send(signature.path)}>
-          Sign: this may be erased
+          {t('web.job.sign-away.sign-this-may-be-erased')}
         </Button>
         <Button isDisabled={!ready || signature.isDrawn} onPress={() => send(null)}>
-          Write down the owner’s word
+          {t('web.job.sign-away.write-down-the-owner-s-word')}
         </Button>
         <Button isDisabled={!signature.isDrawn} onPress={() => signature.setPath('')}>
-          Clear the drawing
+          {t('web.job.sign-away.clear-the-drawing')}
         </Button>
       </Row>
       {sign.isError && <ProblemNote error={sign.error} />}
@@ -63,7 +65,11 @@ function Choices({ drive, all }: { drive: DriveHolds; all: boolean }) {
           <>
             <Mark data-on={isSelected} aria-hidden />
             <b>
-              All of {drive.name}: {drive.drive?.model}, serial {drive.drive?.serial}
+              {say('web.job.sign-away.all-of-serial', {
+                name: drive.name,
+                model: drive.drive?.model,
+                serial: drive.drive?.serial,
+              })}
             </b>
           </>
         )}

@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
@@ -30,7 +31,7 @@ export function StepNow({ job, step, onGuided }: StepNowProps) {
     if (job.contradicted !== null) return null;
     return (
       <p>
-        <Link to={`/job/${job.number}/decision`}>Decide anew ›</Link>
+        <Link to={`/job/${job.number}/decision`}>{t('web.job.step-now.decide-anew')}</Link>
       </p>
     );
   }
@@ -49,7 +50,9 @@ export function StepNow({ job, step, onGuided }: StepNowProps) {
     return (
       <>
         <p>
-          <Link to={`/rescue/${job.number}/${drive}`}>Survey and copy its data ›</Link>
+          <Link to={`/rescue/${job.number}/${drive}`}>
+            {t('web.job.step-now.survey-and-copy-its-data')}
+          </Link>
         </p>
         <NotDone job={job} step={step} />
       </>
@@ -76,8 +79,11 @@ function NotDone({ job, step }: { job: Job; step: WorkStep }) {
   const [why, setWhy] = useState<string | null>(null);
   if (why === null) {
     return (
-      <Button aria-label={`Could not do it: ${step.name}`} onPress={() => setWhy('')}>
-        Could not do it…
+      <Button
+        aria-label={t('web.job.step-now.could-not-do-it', { name: step.name })}
+        onPress={() => setWhy('')}
+      >
+        {t('web.job.step-now.could-not-do-it-2')}
       </Button>
     );
   }
@@ -94,27 +100,27 @@ function NotDone({ job, step }: { job: Job; step: WorkStep }) {
       }}
     >
       <Field
-        label="Why not, or where it was done"
+        label={t('web.job.step-now.why-not-or-where-it-was')}
         value={why}
         onChange={setWhy}
         maxLength={1000}
         autoFocus
       />
       <Button type="submit" isDisabled={why.trim() === ''} isPending={call.isPending}>
-        Go on without it
+        {t('web.job.step-now.go-on-without-it')}
       </Button>
-      <Button onPress={() => setWhy(null)}>Leave it</Button>
+      <Button onPress={() => setWhy(null)}>{t('web.job.step-now.leave-it')}</Button>
       {call.isError && <ProblemNote error={call.error} />}
     </Asked>
   );
 }
 
 const RESULTS: readonly [ComplaintNow, string][] = [
-  ['GONE', 'It is gone'],
-  ['SAME', 'It is the same'],
-  ['DIFFERENT', 'It is different'],
-  ['COULD_NOT_TELL', 'Could not tell'],
-  ['BROKE_OFF', 'It broke off'],
+  ['GONE', t('web.job.step-now.it-is-gone')],
+  ['SAME', t('web.job.step-now.it-is-the-same')],
+  ['DIFFERENT', t('web.job.step-now.it-is-different')],
+  ['COULD_NOT_TELL', t('web.job.step-now.could-not-tell')],
+  ['BROKE_OFF', t('web.job.step-now.it-broke-off')],
 ];
 
 /** What was changed is closed by looking at the complaint. */
@@ -130,9 +136,14 @@ function Look({ job }: { job: Job }) {
     );
   return (
     <>
-      <p>Is the complaint still there? “{job.complaint}”</p>
+      <p>{t('web.job.step-now.is-the-complaint-still-there', { complaint: job.complaint })}</p>
       <Asked as="div">
-        <Field label="Note, if any" value={note} onChange={setNote} maxLength={1000} />
+        <Field
+          label={t('web.job.step-now.note-if-any')}
+          value={note}
+          onChange={setNote}
+          maxLength={1000}
+        />
         {RESULTS.map(([result, words]) => (
           <Button key={result} isPending={call.isPending} onPress={() => check(result)}>
             {words}
@@ -163,20 +174,20 @@ function Begin({ job, step, onGuided }: StepNowProps) {
       <How job={job} step={step} />
       {erases && (
         <>
-          <p>It erases. Look at the drive and name it.</p>
+          <p>{t('web.job.step-now.it-erases-look-at-the-drive')}</p>
           <FieldRow as="div">
             <Field
-              label="Size, such as 500 GB"
+              label={t('web.job.step-now.size-such-as-500-gb')}
               value={drive.size}
               onChange={(size) => setDrive({ ...drive, size })}
             />
             <Field
-              label="Model"
+              label={t('web.job.step-now.model')}
               value={drive.model}
               onChange={(model) => setDrive({ ...drive, model })}
             />
             <Field
-              label="Last four of its serial"
+              label={t('web.job.step-now.last-four-of-its-serial')}
               value={drive.lastFour}
               onChange={(lastFour) => setDrive({ ...drive, lastFour })}
             />
@@ -185,25 +196,29 @@ function Begin({ job, step, onGuided }: StepNowProps) {
       )}
       <Row>
         {move !== null && !erases ? (
-          <Button primary aria-label={`Do it: ${step.name}`} onPress={() => onGuided(move)}>
-            Do it…
+          <Button
+            primary
+            aria-label={t('web.job.step-now.do-it', { name: step.name })}
+            onPress={() => onGuided(move)}
+          >
+            {t('web.job.step-now.do-it-2')}
           </Button>
         ) : (
           <Button
             primary
-            aria-label={`Begin: ${step.name}`}
+            aria-label={t('web.job.step-now.begin', { name: step.name })}
             isDisabled={(erases && !isNamed) || step.state === 'WAITS_FOR_PART'}
             isPending={call.isPending}
             onPress={begin}
           >
-            Begin
+            {t('web.job.step-now.begin-2')}
           </Button>
         )}
         <NotDone job={job} step={step} />
         {step.invasiveness !== null && step.invasiveness !== undefined && (
           <InvasivenessPips invasiveness={step.invasiveness} words="" />
         )}
-        <small>Then the complaint is looked at: gone, the same, different.</small>
+        <small>{t('web.job.step-now.then-the-complaint-is-looked-at')}</small>
       </Row>
       {call.isError && <ProblemNote error={call.error} />}
     </>

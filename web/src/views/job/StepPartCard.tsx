@@ -1,3 +1,5 @@
+import { listed } from '../../ui/format';
+import { say, t } from '../../words/words';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { api } from '../../api/client';
@@ -40,35 +42,41 @@ export function StepPartCard({ job, step, part }: StepPartCardProps) {
   const fitting = part.stock.filter((item) => item.misfit === null || item.misfit === undefined);
   const others = part.stock.filter((item) => !fitting.includes(item));
   return (
-    <Card aria-label={`Part for: ${step.name}`}>
+    <Card aria-label={t('web.job.step-part-card.part-for', { name: step.name })}>
       <p>
-        <b>Part: {part.need}</b>
+        <b>{t('web.job.step-part-card.part', { need: part.need })}</b>
         {part.supplyWords !== '' && <span> · {part.supplyWords}</span>}
       </p>
       {part.supply === 'NEEDED' && (
         <>
-          {fitting.length === 0 && <p>Nothing in stock is known to fit.</p>}
+          {fitting.length === 0 && (
+            <p>{t('web.job.step-part-card.nothing-in-stock-is-known-to')}</p>
+          )}
           {fitting.map((item) => (
             <Item key={item.id}>
               <span>
-                In stock: <b>{item.model}</b>
-                {whereOf(item)}
+                {say('web.job.step-part-card.in-stock', {
+                  model: item.model,
+                  whereOf: whereOf(item),
+                })}
               </span>
               <Small
-                aria-label={`Take it: ${item.model}`}
+                aria-label={t('web.job.step-part-card.take-it', { model: item.model })}
                 isPending={call.isPending}
                 onPress={() => take(item.id)}
               >
-                Take it
+                {t('web.job.step-part-card.take-it-2')}
               </Small>
             </Item>
           ))}
           <Row>
-            <Small onPress={() => setOrdering(true)}>Order one…</Small>
+            <Small onPress={() => setOrdering(true)}>{t('web.job.step-part-card.order-one')}</Small>
           </Row>
           {others.length > 0 && (
             <details>
-              <summary>▸ Others in stock: {others.length}</summary>
+              <summary>
+                {t('web.job.step-part-card.others-in-stock', { length: others.length })}
+              </summary>
               {others.map((item) => (
                 <Item key={item.id}>
                   <span>
@@ -76,11 +84,13 @@ export function StepPartCard({ job, step, part }: StepPartCardProps) {
                     {whereOf(item)}: {item.misfit}
                   </span>
                   <Small
-                    aria-label={`Take it all the same: ${item.model}`}
+                    aria-label={t('web.job.step-part-card.take-it-all-the-same', {
+                      model: item.model,
+                    })}
                     isPending={call.isPending}
                     onPress={() => take(item.id)}
                   >
-                    Take it all the same
+                    {t('web.job.step-part-card.take-it-all-the-same-2')}
                   </Small>
                 </Item>
               ))}
@@ -91,17 +101,17 @@ export function StepPartCard({ job, step, part }: StepPartCardProps) {
       {part.supply === 'ORDERED' && (
         <Row>
           <Small isPending={call.isPending} onPress={() => orderEnds(true)}>
-            It has come
+            {t('web.job.step-part-card.it-has-come')}
           </Small>
           <Small isPending={call.isPending} onPress={() => orderEnds(false)}>
-            Call it off
+            {t('web.job.step-part-card.call-it-off')}
           </Small>
         </Row>
       )}
       {part.supply === 'HERE' && step.state !== 'OPEN' && (
         <Row>
           <Small isPending={call.isPending} onPress={putBack}>
-            Put it back
+            {t('web.job.step-part-card.put-it-back')}
           </Small>
         </Row>
       )}
@@ -132,9 +142,11 @@ function ReadNow({ job, part }: { job: Job; part: StepPart }) {
           isPending={read.isPending}
           onPress={() => read.mutate({ partKey })}
         >
-          {isBeingRead ? 'It is being read' : 'Read which one is in'}
+          {isBeingRead
+            ? t('web.job.step-part-card.it-is-being-read')
+            : t('web.job.step-part-card.read-which-one-is-in')}
         </Small>
-        {!isOn && <span>The probe is not connected: start the machine with it.</span>}
+        {!isOn && <span>{t('web.job.step-part-card.the-probe-is-not-connected-start')}</span>}
       </Row>
       {read.isError && <ProblemNote error={read.error} />}
     </>
@@ -142,7 +154,10 @@ function ReadNow({ job, part }: { job: Job; part: StepPart }) {
 }
 
 const whereOf = (item: FromStock) =>
-  `, ${item.place === '' ? 'in stock' : item.place}, ${item.pieces} there`;
+  t('web.job.step-part-card.there', {
+    place: item.place === '' ? t('web.job.step-part-card.in-stock-2') : item.place,
+    pieces: item.pieces,
+  });
 
 interface OrderProps extends StepPartCardProps {
   onClose: () => void;
@@ -154,22 +169,34 @@ function Order({ job, step, part, onClose }: OrderProps) {
   const [supplier, setSupplier] = useState('');
   const [day, setDay] = useState('');
   const missing = [
-    ...(words.trim() === '' ? ['which part'] : []),
-    ...(supplier.trim() === '' ? ['the supplier'] : []),
+    ...(words.trim() === '' ? [t('web.job.step-part-card.which-part')] : []),
+    ...(supplier.trim() === '' ? [t('web.job.step-part-card.the-supplier')] : []),
   ];
   return (
-    <Modal title="Order a part" isOpen onClose={onClose}>
-      <Field label="Which part" value={words} onChange={setWords} maxLength={200} />
-      <Field label="Supplier" value={supplier} onChange={setSupplier} maxLength={120} />
+    <Modal title={t('web.job.step-part-card.order-a-part')} isOpen onClose={onClose}>
       <Field
-        label="Expected on"
+        label={t('web.job.step-part-card.which-part-2')}
+        value={words}
+        onChange={setWords}
+        maxLength={200}
+      />
+      <Field
+        label={t('web.job.step-part-card.supplier')}
+        value={supplier}
+        onChange={setSupplier}
+        maxLength={120}
+      />
+      <Field
+        label={t('web.job.step-part-card.expected-on')}
         type="date"
         value={day}
         onChange={setDay}
-        hint="The job’s likely end follows it. Leave it empty if nobody knows."
+        hint={t('web.job.step-part-card.the-job-s-likely-end-follows')}
       />
       {call.isError && <ProblemNote error={call.error} />}
-      {missing.length > 0 && <p>Still missing: {missing.join(' and ')}.</p>}
+      {missing.length > 0 && (
+        <p>{t('web.job.step-part-card.still-missing', { missing: listed(missing) })}</p>
+      )}
       <Row>
         <Button
           primary
@@ -191,9 +218,9 @@ function Order({ job, step, part, onClose }: OrderProps) {
             )
           }
         >
-          It is ordered
+          {t('web.job.step-part-card.it-is-ordered')}
         </Button>
-        <Button onPress={onClose}>Leave it</Button>
+        <Button onPress={onClose}>{t('web.job.step-part-card.leave-it')}</Button>
       </Row>
     </Modal>
   );

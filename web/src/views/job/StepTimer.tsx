@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
 import { color } from '../../theme/theme';
@@ -21,7 +22,7 @@ export function StepTimer({ seconds }: { seconds: number }) {
             setEndsAt(Date.now() + 1000 * seconds);
           }}
         >
-          Wait {length(seconds)}
+          {t('web.job.step-timer.wait', { length: length(seconds) })}
         </Button>
       </Row>
     );
@@ -29,8 +30,12 @@ export function StepTimer({ seconds }: { seconds: number }) {
   const left = Math.max(0, Math.ceil((endsAt - now) / 1000));
   return (
     <Row>
-      <progress max={seconds} value={seconds - left} aria-label="Wait" />
-      <span role="timer">{left === 0 ? 'Done: go on' : `${length(left)} left`}</span>
+      <progress max={seconds} value={seconds - left} aria-label={t('web.job.step-timer.wait-2')} />
+      <span role="timer">
+        {left === 0
+          ? t('web.job.step-timer.done-go-on')
+          : t('web.job.step-timer.left', { length: length(left) })}
+      </span>
     </Row>
   );
 }
@@ -40,7 +45,9 @@ export function length(seconds: number): string {
   const minutes = Math.floor(seconds / 60);
   const rest = seconds % 60;
   if (minutes === 0) return `${rest} s`;
-  return rest === 0 ? `${minutes} min` : `${minutes} min ${rest} s`;
+  return rest === 0
+    ? t('web.job.step-timer.min', { minutes })
+    : t('web.job.step-timer.min-s', { minutes, rest });
 }
 
 const Row = styled.span`

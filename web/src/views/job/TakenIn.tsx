@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import { useLocation, useNavigate } from 'react-router';
 import type { Job } from '../../api/types';
 import { Button } from '../../ui/Button';
@@ -16,18 +17,22 @@ export function TakenIn({ job }: { job: Job }) {
   if (!fresh) return null;
   const close = () => void navigate(pathname, { replace: true, state: null });
   return (
-    <Modal title={`${job.number} is taken in`} isOpen onClose={close}>
+    <Modal title={t('web.job.taken-in.is-taken-in', { number: job.number })} isOpen onClose={close}>
       <p>
-        {job.machine} of {job.customer}. The label opens in a tab of its own and prints; stick it on
-        the machine, and on what was left with it.
+        {t('web.job.taken-in.of-the-label-opens-in-a', {
+          machine: job.machine,
+          customer: job.customer,
+        })}
       </p>
       <Row>
         <Button primary autoFocus onPress={() => printLabel(job.number)}>
-          Print the label
+          {t('web.job.taken-in.print-the-label')}
         </Button>
-        <Button onPress={() => void navigate('/')}>To the floor</Button>
-        <Button onPress={() => void navigate('/intake')}>Next customer</Button>
-        <Button onPress={close}>Stay with the job</Button>
+        <Button onPress={() => void navigate('/')}>{t('web.job.taken-in.to-the-floor')}</Button>
+        <Button onPress={() => void navigate('/intake')}>
+          {t('web.job.taken-in.next-customer')}
+        </Button>
+        <Button onPress={close}>{t('web.job.taken-in.stay-with-the-job')}</Button>
       </Row>
     </Modal>
   );

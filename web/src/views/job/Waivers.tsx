@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import styled from 'styled-components';
 import { useWaiverStep } from '../../api/queries';
 import type { Job, Waiver } from '../../api/types';
@@ -14,7 +15,7 @@ export function Waivers({ job }: { job: Job }) {
   if (standing.length === 0) return null;
   return (
     <>
-      <List aria-label="What the owner signed">
+      <List aria-label={t('web.job.waivers.what-the-owner-signed')}>
         {standing.map((w) => (
           <li key={w.id}>
             <q>{w.wording}</q>
@@ -25,14 +26,14 @@ export function Waivers({ job }: { job: Job }) {
                   isPending={step.isPending}
                   onPress={() => step.mutate({ id: w.id, step: 'confirm', version: job.version })}
                 >
-                  I heard it too: confirm
+                  {t('web.job.waivers.i-heard-it-too-confirm')}
                 </Button>
               )}
               <Button
                 isPending={step.isPending}
                 onPress={() => step.mutate({ id: w.id, step: 'revoke', version: job.version })}
               >
-                Take it back
+                {t('web.job.waivers.take-it-back')}
               </Button>
             </Row>
           </li>
@@ -45,10 +46,14 @@ export function Waivers({ job }: { job: Job }) {
 
 function standingOf(w: Waiver): string {
   const by = `${w.signer}, ${when(w.recordedAt)}`;
-  if (w.onScreen) return `Signed on the screen by ${by}.`;
+  if (w.onScreen) return t('web.job.waivers.signed-on-the-screen-by', { by });
   return w.confirmedBy === null
-    ? `${by}, written down by ${w.recordedBy}. It opens nothing until a second person confirms it.`
-    : `${by}, written down by ${w.recordedBy}, confirmed by ${w.confirmedBy}.`;
+    ? t('web.job.waivers.written-down-by-it-opens-nothing', { by, recordedBy: w.recordedBy })
+    : t('web.job.waivers.written-down-by-confirmed-by', {
+        by,
+        recordedBy: w.recordedBy,
+        confirmedBy: w.confirmedBy,
+      });
 }
 
 const List = styled.ul`

@@ -1,3 +1,4 @@
+import { say, t } from '../../words/words';
 import { useState } from 'react';
 import { Button, Disclosure, DisclosurePanel } from 'react-aria-components';
 import { Link } from 'react-router';
@@ -22,19 +23,17 @@ export function Why({ job, cause }: WhyProps) {
   const [all, setAll] = useState(false);
   const shown = all ? cause.weights : cause.weights.slice(0, FEW);
   return (
-    <Box aria-label={`Why ${cause.name}`}>
+    <Box aria-label={t('web.job.why.why', { name: cause.name })}>
       <Head>
-        <h2>
-          Why “{cause.name.toLowerCase()}” <small>weight in decibans</small>
-        </h2>
+        <h2>{say('web.job.why.why-weight-in-decibans', { name: cause.name.toLowerCase() })}</h2>
         {cause.weights.length > FEW && (
           <Rest onPress={() => setAll(!all)} aria-expanded={all}>
-            {all ? 'Only what weighs most' : folded(cause.weights.slice(FEW))}
+            {all ? t('web.job.why.only-what-weighs-most') : folded(cause.weights.slice(FEW))}
           </Rest>
         )}
       </Head>
       {cause.weights.length === 0 ? (
-        <Teach>No finding bears on it yet. It stands where the complaint alone puts it.</Teach>
+        <Teach>{t('web.job.why.no-finding-bears-on-it-yet')}</Teach>
       ) : (
         <ul>
           {shown.map((weight) => (
@@ -53,9 +52,9 @@ export function Why({ job, cause }: WhyProps) {
 /** What speaks against the cause is named even while it is folded. */
 function folded(weights: FindingWeight[]): string {
   const against = weights.filter((w) => w.decibans < 0).length;
-  const more = `${weights.length} more ${weights.length === 1 ? 'finding' : 'findings'}`;
+  const more = t('web.job.why.more', { length: weights.length });
   if (against === 0) return more;
-  return `${more}, ${against} ${against === 1 ? 'speaks' : 'speak'} against it`;
+  return t('web.job.why.against-it', { more, against });
 }
 
 function FindingRow({ job, weight }: { job: Job; weight: FindingWeight }) {
@@ -72,7 +71,7 @@ function FindingRow({ job, weight }: { job: Job; weight: FindingWeight }) {
             {finding.words}{' '}
             <small>
               {basis}
-              {!weight.direct && ', by comparison'}
+              {!weight.direct && t('web.job.why.by-comparison')}
             </small>
           </span>
           <WeightBar
@@ -82,33 +81,38 @@ function FindingRow({ job, weight }: { job: Job; weight: FindingWeight }) {
             tone={weight.decibans >= 1 ? 'implicated' : 'bar'}
           />
           <Number>
-            {countedBy === '' ? decibans(weight.decibans) : <small>not counted</small>}
+            {countedBy === '' ? (
+              decibans(weight.decibans)
+            ) : (
+              <small>{t('web.job.why.not-counted')}</small>
+            )}
           </Number>
         </Row>
         <DisclosurePanel>
           <Detail>
             {countedBy !== '' && (
-              <p>Measures the same as “{countedBy}”, so it is not counted twice.</p>
+              <p>{t('web.job.why.measures-the-same-as-so-it', { countedBy })}</p>
             )}
-            {!weight.direct && (
-              <p>
-                It does not bear on this cause itself; it moves it because others explain it better
-                or worse.
-              </p>
-            )}
-            <p>Likelihoods: {weight.source}.</p>
+            {!weight.direct && <p>{t('web.job.why.it-does-not-bear-on-this')}</p>}
+            <p>{t('web.job.why.likelihoods', { source: weight.source })}</p>
             {finding.basis.page !== '' && drive?.readingId != null && (
               <Link
                 to={`/reading/${drive.readingId}?page=${finding.basis.page}&offset=${finding.basis.offset}&length=${finding.basis.length}`}
               >
-                See {rangeWords(finding.basis)} of the page
+                {t('web.job.why.see-of-the-page', { rangeWords: rangeWords(finding.basis) })}
               </Link>
             )}
             {finding.basis.kind === 'run' && drive !== undefined && (
-              <Link to={`/drive/${job.number}/${finding.part}`}>See the test that found it</Link>
+              <Link to={`/drive/${job.number}/${finding.part}`}>
+                {t('web.job.why.see-the-test-that-found-it')}
+              </Link>
             )}
-            {drive === undefined && at !== null && <Link to={at}>See where it was found</Link>}
-            {finding.basis.kind === 'move' && <a href="#made">See the move that showed it</a>}
+            {drive === undefined && at !== null && (
+              <Link to={at}>{t('web.job.why.see-where-it-was-found')}</Link>
+            )}
+            {finding.basis.kind === 'move' && (
+              <a href="#made">{t('web.job.why.see-the-move-that-showed-it')}</a>
+            )}
           </Detail>
         </DisclosurePanel>
       </Disclosure>
@@ -117,9 +121,11 @@ function FindingRow({ job, weight }: { job: Job; weight: FindingWeight }) {
 }
 
 function basisWords(kind: string, takenAt: string | null): string {
-  if (kind === 'run') return 'test';
+  if (kind === 'run') return t('web.job.why.test');
   if (kind !== 'reading') return kind;
-  return takenAt === null ? 'reading' : `reading, ${when(takenAt)}`;
+  return takenAt === null
+    ? t('web.job.why.reading')
+    : t('web.job.why.reading-2', { when: when(takenAt) });
 }
 
 const Box = styled.section`

@@ -1,3 +1,5 @@
+import { say, t } from '../../words/words';
+import type { ReactNode } from 'react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
@@ -23,15 +25,18 @@ export function Work({ job, work, isTitle }: WorkProps) {
   const plan = work.steps.length - 1; // the hand-back is no step of the plan
   const at = Math.min(work.at, plan);
   return (
-    <Plan aria-label="The work that was decided">
+    <Plan aria-label={t('web.job.work.the-work-that-was-decided')}>
       <SheetHead>
         <Heading as={isTitle ? 'h1' : 'h2'}>
           {work.words}
-          {plan > 0 && `: step ${at} of ${plan}`}
+          {plan > 0 && t('web.job.work.step-of', { at, plan })}
         </Heading>
         <small>
-          decided by {work.decidedBy}, {when(work.decidedAt)} ·{' '}
-          <Link to={`/job/${job.number}/decision`}>see the decision</Link>
+          {say('web.job.work.decided-by-see-the-decision', {
+            decidedBy: work.decidedBy,
+            when: when(work.decidedAt),
+            link: (words: ReactNode) => <Link to={`/job/${job.number}/decision`}>{words}</Link>,
+          })}
         </small>
       </SheetHead>
       <ol>
@@ -52,12 +57,16 @@ export function Work({ job, work, isTitle }: WorkProps) {
               )}
               {step.branch != null && (
                 <p>
-                  What comes then: <b>{step.branch.name}</b>.{' '}
-                  <Link
-                    to={`/job/${job.number}/decision${step.branch.remedy == null ? '' : `?own=${step.branch.remedy}`}`}
-                  >
-                    Decide on it ›
-                  </Link>
+                  {say('web.job.work.what-comes-then-decide-on-it', {
+                    name: step.branch.name,
+                    link: (words: ReactNode) => (
+                      <Link
+                        to={`/job/${job.number}/decision${step.branch?.remedy == null ? '' : `?own=${step.branch.remedy}`}`}
+                      >
+                        {words}
+                      </Link>
+                    ),
+                  })}
                 </p>
               )}
             </div>
@@ -82,8 +91,11 @@ const isAhead = (step: WorkStep) => MARKS[step.state] === undefined;
 
 const minutesOf = (step: WorkStep) =>
   step.waiting === 0
-    ? `${step.handsOn} min hands-on`
-    : `${step.handsOn} min hands-on, ${step.waiting} min by itself`;
+    ? t('web.job.work.min-hands-on', { handsOn: step.handsOn })
+    : t('web.job.work.min-hands-on-min-by-itself', {
+        handsOn: step.handsOn,
+        waiting: step.waiting,
+      });
 
 const Plan = styled(Sheet)`
   align-self: start;

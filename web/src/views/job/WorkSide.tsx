@@ -1,12 +1,13 @@
+import { t } from '../../words/words';
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import { useEstimates, useFloor } from '../../api/queries';
 import type { Estimate, FloorJob, Job } from '../../api/types';
 import { color, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
-import { ofHundred, when } from '../../ui/format';
+import { ofHundred, when, money } from '../../ui/format';
 import { Sheet } from '../../ui/Sheet';
-import { between, money } from '../decision/planWords';
+import { between } from '../decision/planWords';
 
 export interface WorkSideProps {
   job: Job;
@@ -19,21 +20,21 @@ export function WorkSide({ job, onOpenDiagnosis }: WorkSideProps) {
   const lane = useFloor().data?.jobs.find((one) => one.number === job.number);
   const estimates = useEstimates(job.number).data;
   return (
-    <Side aria-label="Beside the work">
+    <Side aria-label={t('web.job.work-side.beside-the-work')}>
       {lane !== undefined && <Promise lane={lane} />}
       {estimates !== undefined && <Agreed number={job.number} newest={estimates[0]} />}
       {job.contradicted === null && (
         <Card>
-          <h2>Nothing speaks against it so far</h2>
-          <p>It is called into question if a reading contradicts it, or the complaint stays.</p>
+          <h2>{t('web.job.work-side.nothing-speaks-against-it-so-far')}</h2>
+          <p>{t('web.job.work-side.it-is-called-into-question-if')}</p>
         </Card>
       )}
       {onOpenDiagnosis !== null && (
         <Card>
-          <h2>Diagnosis</h2>
+          <h2>{t('web.job.work-side.diagnosis')}</h2>
           <p>{diagnosisWords(job)}</p>
           <Button onPress={onOpenDiagnosis} aria-expanded={false}>
-            Open the diagnosis
+            {t('web.job.work-side.open-the-diagnosis')}
           </Button>
         </Card>
       )}
@@ -45,22 +46,25 @@ function Promise({ lane }: { lane: FloorJob }) {
   const { early, late } = lane.likelyEnd;
   return (
     <Card>
-      <h2>Ready {between(early, late)}</h2>
+      <h2>{t('web.job.work-side.ready', { between: between(early, late) })}</h2>
       <p>
         {lane.promisedAt === null
-          ? 'Nothing was promised.'
-          : `Promised ${when(lane.promisedAt)}: ${STANDING[lane.promise]}.`}
+          ? t('web.job.work-side.nothing-was-promised')
+          : t('web.job.work-side.promised', {
+              when: when(lane.promisedAt),
+              STANDING: STANDING[lane.promise],
+            })}
       </p>
     </Card>
   );
 }
 
 const STANDING: Record<FloorJob['promise'], string> = {
-  NONE: 'nothing was promised',
-  KEPT: 'it holds',
-  AT_RISK: 'it may not hold',
-  LIKELY_LATE: 'it will hardly hold',
-  OVERDUE: 'it is over',
+  NONE: t('web.job.work-side.nothing-was-promised-2'),
+  KEPT: t('web.job.work-side.it-holds'),
+  AT_RISK: t('web.job.work-side.it-may-not-hold'),
+  LIKELY_LATE: t('web.job.work-side.it-will-hardly-hold'),
+  OVERDUE: t('web.job.work-side.it-is-over'),
 };
 
 interface AgreedProps {
@@ -74,19 +78,22 @@ function Agreed({ number, newest }: AgreedProps) {
   if (newest === undefined) {
     return (
       <Card>
-        <h2>The owner was told no price</h2>
-        <Link to={decision}>Make an estimate ›</Link>
+        <h2>{t('web.job.work-side.the-owner-was-told-no-price')}</h2>
+        <Link to={decision}>{t('web.job.work-side.make-an-estimate')}</Link>
       </Card>
     );
   }
   if (answer === undefined) {
     return (
       <Card>
-        <h2>The owner has not answered yet</h2>
+        <h2>{t('web.job.work-side.the-owner-has-not-answered-yet')}</h2>
         <p>
-          Estimate of {money(newest.certain, newest.currency)}, {when(newest.madeAt)}.
+          {t('web.job.work-side.estimate-of', {
+            money: money(newest.certain, newest.currency),
+            when: when(newest.madeAt),
+          })}
         </p>
-        <Link to={decision}>Keep the answer ›</Link>
+        <Link to={decision}>{t('web.job.work-side.keep-the-answer')}</Link>
       </Card>
     );
   }
@@ -94,18 +101,29 @@ function Agreed({ number, newest }: AgreedProps) {
     <Card data-refused={answer.how === 'REFUSED' || undefined}>
       <h2>
         {answer.how === 'REFUSED'
-          ? 'The owner refused'
-          : `Owner agreed to at most ${money(answer.upTo ?? 0, newest.currency)}`}
+          ? t('web.job.work-side.the-owner-refused')
+          : t('web.job.work-side.owner-agreed-to-at-most', {
+              money: money(answer.upTo ?? 0, newest.currency),
+            })}
       </h2>
       <p>
-        {answer.signer} {HOW[answer.how]}, {when(answer.at)}, kept by {answer.wroteDown}
-        {answer.how !== 'REFUSED' && ': what would cost more stops and asks again'}
+        {t('web.job.work-side.kept-by', {
+          signer: answer.signer,
+          HOW: HOW[answer.how],
+          when: when(answer.at),
+          wroteDown: answer.wroteDown,
+          how: answer.how !== 'REFUSED',
+        })}
       </p>
     </Card>
   );
 }
 
-const HOW = { SIGNED: 'signed', PHONE: 'by phone', REFUSED: 'said so' } as const;
+const HOW = {
+  SIGNED: t('web.job.work-side.signed'),
+  PHONE: t('web.job.work-side.by-phone'),
+  REFUSED: t('web.job.work-side.said-so'),
+} as const;
 
 /** The likeliest causes in a line. */
 function diagnosisWords(job: Job): string {

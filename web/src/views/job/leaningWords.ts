@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import type { Job, Plan } from '../../api/types';
 import { ofHundred } from '../../ui/format';
 
@@ -5,7 +6,7 @@ import { ofHundred } from '../../ui/format';
 export function inOrder(words: readonly string[]): string {
   return words
     .map((w, i) => (i === 0 ? w : w.charAt(0).toLowerCase() + w.slice(1)))
-    .join(', then ');
+    .join(`${t('web.job.leaning-words.then')} `);
 }
 
 /** The courses that usually follow from the likeliest cause, in a sentence; null if none leans. */
@@ -18,6 +19,9 @@ export function leaningWords(job: Job): string | null {
 
 /** "Complaint gone in 96 of 100 · 55 min of work": the rest is in the decision's view. */
 export function costWords(plan: Plan): string {
-  const minutes = `${Math.round(plan.minutes)} min of work`;
-  return `complaint gone in ${ofHundred(1 - plan.fails)} of 100 · ${minutes}`;
+  const minutes = t('web.job.leaning-words.min-of-work', { minutes: Math.round(plan.minutes) });
+  return t('web.job.leaning-words.complaint-gone-in-of-100', {
+    ofHundred: ofHundred(1 - plan.fails),
+    minutes,
+  });
 }

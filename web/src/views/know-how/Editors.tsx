@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import { useState } from 'react';
 import styled from 'styled-components';
 import type { KnowHowChange, KnowHowChoices, KnowHowEntry } from '../../api/types';
@@ -47,13 +48,18 @@ function FindingEditor({
   const leak = rows.find((row) => row.id === '');
   return (
     <Form>
-      <Field label="Name" value={name} onChange={setName} maxLength={120} />
+      <Field
+        label={t('web.know-how.editors.name')}
+        value={name}
+        onChange={setName}
+        maxLength={120}
+      />
       <Likelihoods
-        head="of 100, if at work is"
+        head={t('web.know-how.editors.of-100-if-at-work-is')}
         columns={entry.levels}
         rows={rows}
         names={choices.causes}
-        nobody="no cause"
+        nobody={t('web.know-how.editors.no-cause')}
         distribution
         onChange={setRows}
       />
@@ -95,22 +101,32 @@ function CauseEditor({
   const dataRisk = fromHundred(risk);
   return (
     <Form>
-      <Field label="Name" value={name} onChange={setName} maxLength={120} />
+      <Field
+        label={t('web.know-how.editors.name')}
+        value={name}
+        onChange={setName}
+        maxLength={120}
+      />
       <Likelihoods
-        head="comes in with"
-        columns={['machines of 100 that have it']}
+        head={t('web.know-how.editors.comes-in-with')}
+        columns={[t('web.know-how.editors.machines-of-100-that-have-it')]}
         rows={rows}
-        names={[{ id: 'any', name: 'any other complaint' }, ...choices.families]}
+        names={[
+          { id: 'any', name: t('web.know-how.editors.any-other-complaint') },
+          ...choices.families,
+        ]}
         distribution={false}
         onChange={setRows}
       />
       <Field
-        label="Data lost if it is left alone, of 100"
+        label={t('web.know-how.editors.data-lost-if-it-is-left')}
         value={risk}
         onChange={setRisk}
         inputMode="decimal"
       />
-      {bad && <Wrong role="alert">Each share is a number between 0 and 100.</Wrong>}
+      {bad && (
+        <Wrong role="alert">{t('web.know-how.editors.each-share-is-a-number-between')}</Wrong>
+      )}
       <Propose
         isDisabled={name.trim() === '' || bad || !(dataRisk >= 0 && dataRisk <= 1)}
         onPress={() =>
@@ -145,7 +161,9 @@ function MoveEditor({ entry, choices, onPropose, move }: EditorProps & { move: M
           onPress={() => said !== null && onPropose(changeOf('MOVE', entry.id, { move: said }))}
         />
         {!entry.aside && (
-          <Button onPress={() => onPropose(changeOf('ASIDE', entry.id))}>Offer it no more…</Button>
+          <Button onPress={() => onPropose(changeOf('ASIDE', entry.id))}>
+            {t('web.know-how.editors.offer-it-no-more')}
+          </Button>
         )}
       </Buttons>
     </Form>
@@ -210,47 +228,47 @@ export function MoveWordsFields({ words, choices, onChange }: MoveWordsProps) {
   return (
     <>
       <Field
-        label="Name"
-        hint="{part} stands for the part it is done to."
+        label={t('web.know-how.editors.name')}
+        hint={t('web.know-how.editors.stands-for-the-part-it-is')}
         value={words.name}
         onChange={(name) => set({ name })}
         maxLength={120}
       />
       <Field
-        label="Why it is worth doing"
+        label={t('web.know-how.editors.why-it-is-worth-doing')}
         value={words.purpose}
         onChange={(purpose) => set({ purpose })}
         maxLength={300}
       />
       <Pair>
         <Field
-          label="Minutes of hands"
+          label={t('web.know-how.editors.minutes-of-hands')}
           value={words.handsOn}
           onChange={(handsOn) => set({ handsOn })}
           inputMode="numeric"
         />
         <Field
-          label="Minutes of waiting"
+          label={t('web.know-how.editors.minutes-of-waiting')}
           value={words.waiting}
           onChange={(waiting) => set({ waiting })}
           inputMode="numeric"
         />
       </Pair>
       <Field
-        label="What to do, a step a line"
-        hint="“@30” at the end of a line waits 30 seconds with a clock."
+        label={t('web.know-how.editors.what-to-do-a-step-a')}
+        hint={t('web.know-how.editors.30-at-the-end-of-a')}
         area
         value={words.steps}
         onChange={(steps) => set({ steps })}
       />
       <Field
-        label="What is needed, a thing a line"
+        label={t('web.know-how.editors.what-is-needed-a-thing-a')}
         area
         value={words.needs}
         onChange={(needs) => set({ needs })}
       />
       <Families>
-        <legend>Offered for these complaints; none ticked: for all</legend>
+        <legend>{t('web.know-how.editors.offered-for-these-complaints-none-ticked')}</legend>
         {choices.families.map((family) => (
           <Tick
             key={family.id}
@@ -292,21 +310,38 @@ function RemedyEditor({
   });
   return (
     <Form>
-      <Field label="Name" value={name} onChange={setName} maxLength={120} />
+      <Field
+        label={t('web.know-how.editors.name')}
+        value={name}
+        onChange={setName}
+        maxLength={120}
+      />
       <Pair>
-        <Field label="Minutes of hands" value={handsOn} onChange={setHandsOn} />
-        <Field label="Minutes of waiting" value={waiting} onChange={setWaiting} />
-        <Field label="Parts, in minutes of work" value={parts} onChange={setParts} />
+        <Field
+          label={t('web.know-how.editors.minutes-of-hands')}
+          value={handsOn}
+          onChange={setHandsOn}
+        />
+        <Field
+          label={t('web.know-how.editors.minutes-of-waiting')}
+          value={waiting}
+          onChange={setWaiting}
+        />
+        <Field
+          label={t('web.know-how.editors.parts-in-minutes-of-work')}
+          value={parts}
+          onChange={setParts}
+        />
       </Pair>
       <Likelihoods
-        head="mends"
-        columns={['of 100, for good']}
+        head={t('web.know-how.editors.mends')}
+        columns={[t('web.know-how.editors.of-100-for-good')]}
         rows={rows}
         names={choices.causes}
         distribution={false}
         onChange={setRows}
       />
-      {bad && <Wrong role="alert">Each is a number above 0 and up to 100.</Wrong>}
+      {bad && <Wrong role="alert">{t('web.know-how.editors.each-is-a-number-above-0')}</Wrong>}
       <Propose
         isDisabled={name.trim() === '' || bad || minutes.includes(null)}
         onPress={() =>
@@ -332,7 +367,7 @@ function RemedyEditor({
 export function Propose(props: { isDisabled: boolean; onPress: () => void }) {
   return (
     <Button primary {...props}>
-      What would it have changed?
+      {t('web.know-how.editors.what-would-it-have-changed')}
     </Button>
   );
 }

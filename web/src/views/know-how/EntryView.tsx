@@ -1,3 +1,5 @@
+import { say, t } from '../../words/words';
+import type { ReactNode } from 'react';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import styled from 'styled-components';
@@ -15,10 +17,10 @@ import { Editor } from './Editors';
 import { Proposal } from './Proposal';
 
 const WORDS: Record<KnowHowEntry['subject'], string> = {
-  CAUSE: 'cause',
-  FINDING: 'finding',
-  MOVE: 'move',
-  REMEDY: 'remedy',
+  CAUSE: t('web.know-how.entry-view.cause'),
+  FINDING: t('web.know-how.entry-view.finding'),
+  MOVE: t('web.know-how.entry-view.move'),
+  REMEDY: t('web.know-how.entry-view.remedy'),
 };
 
 /** One entry of the know-how: what it says, what it said, and by whom and why it was changed. */
@@ -51,22 +53,27 @@ function Shown({ entry, choices }: { entry: KnowHowEntry; choices: KnowHowChoice
   return (
     <>
       <Title>
-        {entry.name.replace('{part}', 'the part')}: {state(entry)}
+        {entry.name.replace('{part}', t('web.know-how.entry-view.the-part'))}: {state(entry)}
       </Title>
       <Sub>
-        A {WORDS[entry.subject]} of the <Link to="/know-how">know-how</Link>
-        {entry.source !== null && <>. Its numbers: {entry.source}</>}
+        {say('web.know-how.entry-view.a-of-the-know-how', {
+          WORDS: WORDS[entry.subject],
+          link: (words: ReactNode) => <Link to="/know-how">{words}</Link>,
+          value: entry.source !== null && (
+            <>{t('web.know-how.entry-view.its-numbers', { source: entry.source })}</>
+          ),
+        })}
       </Sub>
       <Columns $side="minmax(0, 40%)">
         {change === null ? (
           <Sheet>
             <SheetHead>
-              <Lead>What it says</Lead>
+              <Lead>{t('web.know-how.entry-view.what-it-says')}</Lead>
             </SheetHead>
             <fieldset disabled={!isLead}>
               <Editor entry={entry} choices={choices} onPropose={setChange} />
             </fieldset>
-            {!isLead && <Only>Changed by a lead only.</Only>}
+            {!isLead && <Only>{t('web.know-how.entry-view.changed-by-a-lead-only')}</Only>}
           </Sheet>
         ) : (
           <Proposal
@@ -78,14 +85,14 @@ function Shown({ entry, choices }: { entry: KnowHowEntry; choices: KnowHowChoice
         )}
         <Sheet>
           <SheetHead>
-            <Lead>What it said before</Lead>
+            <Lead>{t('web.know-how.entry-view.what-it-said-before')}</Lead>
             {isLead && entry.ships && entry.version > 0 && (
               <Button
                 onPress={() =>
                   setChange(changeOf('AS_SHIPPED', entry.id, { subject: entry.subject }))
                 }
               >
-                Back to what ships…
+                {t('web.know-how.entry-view.back-to-what-ships')}
               </Button>
             )}
           </SheetHead>
@@ -97,11 +104,11 @@ function Shown({ entry, choices }: { entry: KnowHowEntry; choices: KnowHowChoice
 }
 
 function state(entry: KnowHowEntry): string {
-  if (entry.aside) return 'set aside, not offered here';
+  if (entry.aside) return t('web.know-how.entry-view.set-aside-not-offered-here');
   const last = entry.history.at(-1);
-  if (last === undefined) return 'as it ships';
-  if (last.change.what === 'AS_SHIPPED') return 'as it ships again';
-  return `${entry.ships ? 'changed' : 'this shop’s own, last set'} by ${last.by}, ${when(last.at)}`;
+  if (last === undefined) return t('web.know-how.entry-view.as-it-ships');
+  if (last.change.what === 'AS_SHIPPED') return t('web.know-how.entry-view.as-it-ships-again');
+  return t('web.know-how.entry-view.by', { ships: entry.ships, by: last.by, when: when(last.at) });
 }
 
 interface HistoryProps {
@@ -111,9 +118,7 @@ interface HistoryProps {
 
 function History({ entry, onAgain }: HistoryProps) {
   if (entry.history.length === 0) {
-    return (
-      <Only>Nothing else: nobody has changed it. A lead can, with a reason that stands here.</Only>
-    );
+    return <Only>{t('web.know-how.entry-view.nothing-else-nobody-has-changed-it')}</Only>;
   }
   return (
     <Versions>
@@ -122,27 +127,36 @@ function History({ entry, onAgain }: HistoryProps) {
         return (
           <li key={version.version}>
             <b>
-              Version {version.version}: “{version.reason}”
+              {t('web.know-how.entry-view.version', {
+                version: version.version,
+                reason: version.reason,
+              })}
             </b>
             <small>
               {version.by}, {when(version.at)}
             </small>
             {version.leftOut !== null && (
-              <small role="alert">Not in force: {version.leftOut}. Change it again.</small>
+              <small role="alert">
+                {t('web.know-how.entry-view.not-in-force-change-it-again', {
+                  leftOut: version.leftOut,
+                })}
+              </small>
             )}
             <dl>
               {version.differences.map((d) => (
                 <div key={d.field}>
                   <dt>{d.field}</dt>
                   <dd>
-                    {d.before === '' ? 'nothing' : d.before} →{' '}
-                    {d.after === '' ? 'nothing' : d.after}
+                    {d.before === '' ? t('web.know-how.entry-view.nothing') : d.before} →{' '}
+                    {d.after === '' ? t('web.know-how.entry-view.nothing') : d.after}
                   </dd>
                 </div>
               ))}
             </dl>
             {back !== null && onAgain !== undefined && (
-              <Button onPress={() => onAgain(back)}>As in version {version.version}…</Button>
+              <Button onPress={() => onAgain(back)}>
+                {t('web.know-how.entry-view.as-in-version', { version: version.version })}
+              </Button>
             )}
           </li>
         );

@@ -1,3 +1,5 @@
+import { say, t } from '../../words/words';
+import type { ReactNode } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import styled from 'styled-components';
 import { useKnowHow, useMovesFromElsewhere, useSession } from '../../api/queries';
@@ -5,7 +7,7 @@ import type { KnowHow, KnowHowEntry } from '../../api/types';
 import { InvasivenessPips } from '../../marks/InvasivenessPips';
 import { color, size } from '../../theme/theme';
 import { Field } from '../../ui/Field';
-import { counted, likelihood } from '../../ui/format';
+import { likelihood } from '../../ui/format';
 import { Loaded } from '../../ui/Loaded';
 import { Page, Sheet, Sub, Title } from '../../ui/Sheet';
 import { Learnt } from './Learnt';
@@ -22,23 +24,31 @@ export function KnowHowView() {
         {(data) => (
           <>
             <Title>
-              {data.judged} of {data.signsInAll} findings rest on judgement alone
+              {t('web.know-how.know-how-view.of-findings-rest-on-judgement-alone', {
+                judged: data.judged,
+                signsInAll: data.signsInAll,
+              })}
             </Title>
             <Sub>
-              The others name what they were measured by. Every number says its source. What differs
-              from maker to maker stands in <Link to="/makers">the shop’s own notes</Link>.
+              {say('web.know-how.know-how-view.the-others-name-what-they-were', {
+                link: (words: ReactNode) => <Link to="/makers">{words}</Link>,
+              })}
             </Sub>
             {isLead && text === '' && <Learnt />}
             <Search>
               <Field
-                label="Search causes, findings, moves and remedies"
+                label={t('web.know-how.know-how-view.search-causes-findings-moves-and-remedies')}
                 value={text}
                 onChange={(value) =>
                   setParams(value === '' ? {} : { text: value }, { replace: true })
                 }
                 autoComplete="off"
               />
-              {isLead && <Link to="/know-how/own-move">A move of our own…</Link>}
+              {isLead && (
+                <Link to="/know-how/own-move">
+                  {t('web.know-how.know-how-view.a-move-of-our-own')}
+                </Link>
+              )}
             </Search>
             {isLead && text === '' && <FromElsewhere />}
             <Found data={data} text={text} />
@@ -55,23 +65,32 @@ function FromElsewhere() {
   if (moves.length === 0) return null;
   return (
     <Part open>
-      <summary>{counted(moves.length, 'move')} from other shops, not in force here</summary>
+      <summary>
+        {t('web.know-how.know-how-view.from-other-shops-not-in-force', { length: moves.length })}
+      </summary>
       <ul>
         {moves.map(({ id, job, move }) => (
           <Offered key={id}>
             <span>
-              <b>{move.words.name.replace('{part}', 'the part')}</b>
+              <b>{move.words.name.replace('{part}', t('web.know-how.know-how-view.the-part'))}</b>
               <span>{move.words.purpose}</span>
               <small>
-                Came with job <Link to={`/job/${job}`}>{job}</Link>. What it showed there is not
-                weighed.
+                {say('web.know-how.know-how-view.came-with-job-what-it-showed', {
+                  link: (words: ReactNode) => <Link to={`/job/${job}`}>{words}</Link>,
+                  job,
+                })}
               </small>
             </span>
             <Link
               to={`/know-how/own-move?from=${id}`}
-              aria-label={`Take over ${move.words.name.replace('{part}', 'the part')}…`}
+              aria-label={t('web.know-how.know-how-view.take-over', {
+                replace: move.words.name.replace(
+                  '{part}',
+                  t('web.know-how.know-how-view.the-part'),
+                ),
+              })}
             >
-              Take it over…
+              {t('web.know-how.know-how-view.take-it-over')}
             </Link>
           </Offered>
         ))}
@@ -82,18 +101,20 @@ function FromElsewhere() {
 
 function Found({ data, text }: { data: KnowHow; text: string }) {
   if (data.causes.length + data.findings.length + data.moves.length + data.remedies.length === 0) {
-    return <Empty>Nothing in the know-how has “{text}” in it.</Empty>;
+    return <Empty>{t('web.know-how.know-how-view.nothing-in-the-know-how-has', { text })}</Empty>;
   }
   return (
     <>
       {data.causes.length > 0 && (
         <Part open={text !== ''}>
-          <summary>{counted(data.causes.length, 'cause')}</summary>
+          <summary>{t('web.know-how.know-how-view.words', { length: data.causes.length })}</summary>
           <ul>
             {data.causes.map((cause) => (
               <li key={cause.id}>
                 <Entry subject="CAUSE" entry={cause} />
-                <small>of the {cause.partKind}</small>
+                <small>
+                  {t('web.know-how.know-how-view.of-the', { partKind: cause.partKind })}
+                </small>
               </li>
             ))}
           </ul>
@@ -101,19 +122,28 @@ function Found({ data, text }: { data: KnowHow; text: string }) {
       )}
       {data.moves.length > 0 && (
         <Part open={text !== ''}>
-          <summary>{counted(data.moves.length, 'move')}</summary>
+          <summary>
+            {t('web.know-how.know-how-view.words-2', { length: data.moves.length })}
+          </summary>
           <ul>
             {data.moves.map((move) => (
               <li key={move.id}>
                 <Entry subject="MOVE" entry={move} />
                 <span>{move.purpose}</span>
                 <small>
-                  {move.handsOn} min{move.waiting > 0 && `, wait ${move.waiting} min`}{' '}
-                  <InvasivenessPips
-                    invasiveness={move.invasiveness}
-                    words={move.invasivenessWords}
-                  />
-                  {move.aside && ' · set aside: not offered here'}
+                  {say('web.know-how.know-how-view.min', {
+                    handsOn: move.handsOn,
+                    value:
+                      move.waiting > 0 &&
+                      t('web.know-how.know-how-view.wait-min', { waiting: move.waiting }),
+                    invasivenesspips: (
+                      <InvasivenessPips
+                        invasiveness={move.invasiveness}
+                        words={move.invasivenessWords}
+                      />
+                    ),
+                    aside: move.aside,
+                  })}
                 </small>
               </li>
             ))}
@@ -122,17 +152,33 @@ function Found({ data, text }: { data: KnowHow; text: string }) {
       )}
       {data.remedies.length > 0 && (
         <Part open={text !== ''}>
-          <summary>{counted(data.remedies.length, 'remedy', 'remedies')}</summary>
+          <summary>
+            {t('web.know-how.know-how-view.words-3', { length: data.remedies.length })}
+          </summary>
           <ul>
             {data.remedies.map((remedy) => (
               <li key={remedy.id}>
                 <Entry subject="REMEDY" entry={remedy} />
                 <small>
-                  {remedy.handsOn} min{remedy.waiting > 0 && `, wait ${remedy.waiting} min`}
-                  {remedy.partsMinutes > 0 && `, parts worth ${remedy.partsMinutes} min of work`}
-                  {remedy.ownerMinutes > 0 &&
-                    `, ${remedy.ownerMinutes} min for the owner to set up again`}
-                  {remedy.mends.length > 0 && ` · mends ${remedy.mends.join(', ')}`}
+                  {say('web.know-how.know-how-view.min-2', {
+                    handsOn: remedy.handsOn,
+                    value:
+                      remedy.waiting > 0 &&
+                      t('web.know-how.know-how-view.wait-min', { waiting: remedy.waiting }),
+                    value2:
+                      remedy.partsMinutes > 0 &&
+                      t('web.know-how.know-how-view.parts-worth-min-of-work', {
+                        partsMinutes: remedy.partsMinutes,
+                      }),
+                    value3:
+                      remedy.ownerMinutes > 0 &&
+                      t('web.know-how.know-how-view.min-for-the-owner-to-set', {
+                        ownerMinutes: remedy.ownerMinutes,
+                      }),
+                    value4:
+                      remedy.mends.length > 0 &&
+                      ` ${t('web.know-how.know-how-view.mends', { mends: remedy.mends.join(', ') })}`,
+                  })}
                 </small>
               </li>
             ))}
@@ -141,16 +187,22 @@ function Found({ data, text }: { data: KnowHow; text: string }) {
       )}
       {data.findings.length > 0 && (
         <Part open={text !== ''}>
-          <summary>{counted(data.findings.length, 'finding')}</summary>
+          <summary>
+            {t('web.know-how.know-how-view.words-4', { length: data.findings.length })}
+          </summary>
           <ul>
             {data.findings.map((finding) => (
               <li key={finding.id}>
                 <Entry subject="FINDING" entry={finding} />
-                <small>{finding.judged ? 'judged' : 'partly measured'}</small>
+                <small>
+                  {finding.judged
+                    ? t('web.know-how.know-how-view.judged')
+                    : t('web.know-how.know-how-view.partly-measured')}
+                </small>
                 <Likelihoods>
                   <thead>
                     <tr>
-                      <th scope="col">of 100, if at work is</th>
+                      <th scope="col">{t('web.know-how.know-how-view.of-100-if-at-work-is')}</th>
                       {finding.levels.map((level) => (
                         <th key={level} scope="col">
                           {level}
@@ -159,7 +211,7 @@ function Found({ data, text }: { data: KnowHow; text: string }) {
                     </tr>
                   </thead>
                   <tbody>
-                    <Row name="no cause" p={finding.leak} />
+                    <Row name={t('web.know-how.know-how-view.no-cause')} p={finding.leak} />
                     {Object.entries(finding.links).map(([cause, link]) => (
                       <Row key={cause} name={cause} p={link} />
                     ))}
@@ -187,7 +239,14 @@ function Entry({
     <span>
       <Link to={`/know-how/${subject}/${entry.id}`}>{entry.name}</Link>
       {entry.version > 0 && (
-        <small> · changed by this shop{entry.version > 1 && ` ${entry.version} times`}</small>
+        <small>
+          {' '}
+          {say('web.know-how.know-how-view.changed-by-this-shop', {
+            value:
+              entry.version > 1 &&
+              ` ${t('web.know-how.know-how-view.times', { version: entry.version })}`,
+          })}
+        </small>
       )}
     </span>
   );

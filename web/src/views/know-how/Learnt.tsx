@@ -1,3 +1,5 @@
+import { say, t } from '../../words/words';
+import type { ReactNode } from 'react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
@@ -7,7 +9,7 @@ import type { LikelihoodProposal } from '../../api/types';
 import { color, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
-import { counted, likelihood, when } from '../../ui/format';
+import { likelihood, when } from '../../ui/format';
 import { Loaded } from '../../ui/Loaded';
 import { Modal } from '../../ui/Modal';
 import { ProblemNote } from '../../ui/ProblemNote';
@@ -26,45 +28,57 @@ export function Learnt() {
         <Box>
           <h2>
             {data.proposals.length === 0
-              ? `${data.provenJobs} jobs that stayed mended agree with the table`
-              : `${counted(data.proposals.length, 'number differs', 'numbers differ')} from what ${data.provenJobs} mended jobs showed`}
+              ? t('web.know-how.learnt.jobs-that-stayed-mended-agree-with', {
+                  provenJobs: data.provenJobs,
+                })
+              : t('web.know-how.learnt.from-what-mended-jobs-showed', {
+                  length: data.proposals.length,
+                  provenJobs: data.provenJobs,
+                })}
           </h2>
-          <Sub>
-            From 20 jobs of one cause on, beyond chance (1 in 1,000). They were decided by this very
-            table, so look at the jobs before you trust them more than it.
-          </Sub>
+          <Sub>{t('web.know-how.learnt.from-20-jobs-of-one-cause')}</Sub>
           {data.proposals.slice(0, all ? undefined : FEW).map((p) => (
             <Line key={`${p.finding} ${p.cause}`}>
               <span>
                 <b>{p.causeName}</b>: {p.signName}
                 <small>
-                  {p.levels
-                    .map(
-                      (level, i) =>
-                        `${level}: expected ${likelihood(p.expected[i] ?? 0)}, seen ${likelihood((p.seen[i] ?? 0) / p.jobs)} of 100`,
-                    )
-                    .join(' · ')}{' '}
-                  · {p.jobs} jobs
+                  {t('web.know-how.learnt.jobs', {
+                    levels: p.levels
+                      .map((level, i) =>
+                        t('web.know-how.learnt.expected-seen-of-100', {
+                          level,
+                          likelihood: likelihood(p.expected[i] ?? 0),
+                          likelihood2: likelihood((p.seen[i] ?? 0) / p.jobs),
+                        }),
+                      )
+                      .join(' · '),
+                    jobs: p.jobs,
+                  })}
                 </small>
               </span>
-              <Button onPress={() => setChosen(p)}>Take over…</Button>
+              <Button onPress={() => setChosen(p)}>{t('web.know-how.learnt.take-over')}</Button>
             </Line>
           ))}
           {data.proposals.length > FEW && (
             <Button aria-expanded={all} onPress={() => setAll(!all)}>
-              {all ? 'Show the widest only' : `Show ${data.proposals.length - FEW} more`}
+              {all
+                ? t('web.know-how.learnt.show-the-widest-only')
+                : t('web.know-how.learnt.show-more', { FEW: data.proposals.length - FEW })}
             </Button>
           )}
           {data.decided.map((d) => (
             <Line key={`${d.finding} ${d.cause} ${d.at}`}>
               <span>
-                <Link to={`/know-how/FINDING/${d.finding}`}>
-                  {d.signName} under {d.causeName}
-                </Link>
-                : taken over
-                <small>
-                  {d.by}, {when(d.at)}: “{d.reason}”
-                </small>
+                {say('web.know-how.learnt.under-taken-over', {
+                  link: (words: ReactNode) => (
+                    <Link to={`/know-how/FINDING/${d.finding}`}>{words}</Link>
+                  ),
+                  signName: d.signName,
+                  causeName: d.causeName,
+                  by: d.by,
+                  when: when(d.at),
+                  reason: d.reason,
+                })}
               </span>
             </Line>
           ))}
@@ -83,14 +97,17 @@ function TakeOver({ proposal, onClose }: { proposal: LikelihoodProposal; onClose
       <ul>
         {proposal.levels.map((level, i) => (
           <li key={level}>
-            {level}: {likelihood(proposal.now[i] ?? 0)} becomes{' '}
-            {likelihood(proposal.proposed[i] ?? 0)} of 100 under the cause alone
+            {t('web.know-how.learnt.becomes-of-100-under-the-cause', {
+              level,
+              likelihood: likelihood(proposal.now[i] ?? 0),
+              likelihood2: likelihood(proposal.proposed[i] ?? 0),
+            })}
           </li>
         ))}
       </ul>
-      <p>It holds at once, for every open job. Decisions that are signed keep theirs.</p>
+      <p>{t('web.know-how.learnt.it-holds-at-once-for-every')}</p>
       <Field
-        label="Why these jobs are trusted"
+        label={t('web.know-how.learnt.why-these-jobs-are-trusted')}
         value={reason}
         onChange={setReason}
         maxLength={500}
@@ -111,7 +128,7 @@ function TakeOver({ proposal, onClose }: { proposal: LikelihoodProposal; onClose
           )
         }
       >
-        Take it over
+        {t('web.know-how.learnt.take-it-over')}
       </Button>
     </Modal>
   );

@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import { useState } from 'react';
 import { Input, TextField } from 'react-aria-components';
 import styled from 'styled-components';
@@ -52,7 +53,7 @@ export function Likelihoods({
                 {column}
               </th>
             ))}
-            <th aria-label="Take out" />
+            <th aria-label={t('web.know-how.likelihoods.take-out')} />
           </tr>
         </thead>
         <tbody>
@@ -67,7 +68,10 @@ export function Likelihoods({
                 {row.values.map((value, column) => (
                   <td key={column}>
                     <TextField
-                      aria-label={`${nameOf(row.id)}, ${columns[column] ?? ''}, of 100`}
+                      aria-label={t('web.know-how.likelihoods.of-100', {
+                        nameOf: nameOf(row.id),
+                        columns: columns[column] ?? '',
+                      })}
                       inputMode="decimal"
                       value={value}
                       onChange={(text) => set(at, column, text)}
@@ -79,7 +83,9 @@ export function Likelihoods({
                 <td>
                   {row.id !== '' && row.id !== 'any' && (
                     <Button
-                      aria-label={`Take ${nameOf(row.id)} out`}
+                      aria-label={t('web.know-how.likelihoods.take-out-2', {
+                        nameOf: nameOf(row.id),
+                      })}
                       onPress={() => onChange(rows.filter((_, i) => i !== at))}
                     >
                       ×
@@ -94,7 +100,7 @@ export function Likelihoods({
       {free.length > 0 && (
         <Add>
           <Select
-            label="One more"
+            label={t('web.know-how.likelihoods.one-more')}
             labelAt="beside"
             value={add}
             options={free.map((n) => [n.id, n.name] as const)}
@@ -108,7 +114,7 @@ export function Likelihoods({
               ])
             }
           >
-            Add it
+            {t('web.know-how.likelihoods.add-it')}
           </Button>
         </Add>
       )}

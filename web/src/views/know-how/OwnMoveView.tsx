@@ -1,3 +1,5 @@
+import { say, t } from '../../words/words';
+import type { ReactNode } from 'react';
 import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import styled from 'styled-components';
@@ -29,36 +31,36 @@ import { Proposal } from './Proposal';
 type Own = NonNullable<KnowHowChange['ownMove']>;
 
 const ACTS: readonly (readonly [Own['act'], string])[] = [
-  ['OBSERVE', 'Look, listen, feel'],
-  ['TEST', 'Test'],
-  ['SWAP', 'Swap a part'],
-  ['CLEAN', 'Clean'],
-  ['REPAIR', 'Repair'],
+  ['OBSERVE', t('web.know-how.own-move-view.look-listen-feel')],
+  ['TEST', t('web.know-how.own-move-view.test')],
+  ['SWAP', t('web.know-how.own-move-view.swap-a-part')],
+  ['CLEAN', t('web.know-how.own-move-view.clean')],
+  ['REPAIR', t('web.know-how.own-move-view.repair')],
 ];
 const PLACES: readonly (readonly [string, string])[] = [
-  ['power', 'Power and cooling'],
-  ['memory', 'Memory'],
-  ['drive', 'Drives'],
-  ['link', 'Cables and ports'],
-  ['system', 'System'],
+  ['power', t('web.know-how.own-move-view.power-and-cooling')],
+  ['memory', t('web.know-how.own-move-view.memory')],
+  ['drive', t('web.know-how.own-move-view.drives')],
+  ['link', t('web.know-how.own-move-view.cables-and-ports')],
+  ['system', t('web.know-how.own-move-view.system')],
 ];
 const INVASIVENESS: readonly (readonly [Invasiveness, string])[] = [
-  ['LOOKS_ONLY', 'looks only'],
-  ['NO_TOOLS', 'no tools'],
-  ['OPENS_CASE', 'opens the case'],
-  ['CHANGES_SETTINGS', 'changes settings'],
-  ['WRITES_TO_DRIVE', 'writes to the drive'],
+  ['LOOKS_ONLY', t('web.know-how.own-move-view.looks-only')],
+  ['NO_TOOLS', t('web.know-how.own-move-view.no-tools')],
+  ['OPENS_CASE', t('web.know-how.own-move-view.opens-the-case')],
+  ['CHANGES_SETTINGS', t('web.know-how.own-move-view.changes-settings')],
+  ['WRITES_TO_DRIVE', t('web.know-how.own-move-view.writes-to-the-drive')],
 ];
 /** How far a machine must come for the move to be possible, in words. */
 const BOOT_STAGES: Readonly<Record<string, string>> = {
-  nothing: 'anywhere, even dead',
-  power: 'power comes on',
-  firmware: 'its firmware’s screen',
-  picture: 'a picture',
-  loader: 'the loader',
-  recovery: 'its recovery menu',
-  limited: 'a limited start',
-  desktop: 'the desktop',
+  nothing: t('web.know-how.own-move-view.anywhere-even-dead'),
+  power: t('web.know-how.own-move-view.power-comes-on'),
+  firmware: t('web.know-how.own-move-view.its-firmware-s-screen'),
+  picture: t('web.know-how.own-move-view.a-picture'),
+  loader: t('web.know-how.own-move-view.the-loader'),
+  recovery: t('web.know-how.own-move-view.its-recovery-menu'),
+  limited: t('web.know-how.own-move-view.a-limited-start'),
+  desktop: t('web.know-how.own-move-view.the-desktop'),
 };
 const EMPTY: MoveDraft = {
   name: '',
@@ -81,12 +83,13 @@ export function OwnMoveView() {
     <Page>
       <Title>
         {from === null
-          ? 'A move of our own is offered like any other, by what it tells for its minutes'
-          : 'Check this move of another shop before you take it over'}
+          ? t('web.know-how.own-move-view.a-move-of-our-own-is')
+          : t('web.know-how.own-move-view.check-this-move-of-another-shop')}
       </Title>
       <Sub>
-        It joins the <Link to="/know-how">know-how</Link>; one that writes to a drive is locked
-        until the copy is verified, like all that do.
+        {say('web.know-how.own-move-view.it-joins-the-know-how-one', {
+          link: (words: ReactNode) => <Link to="/know-how">{words}</Link>,
+        })}
       </Sub>
       {isLead ? (
         <Loaded query={choices}>
@@ -98,12 +101,14 @@ export function OwnMoveView() {
                 {(moves) => {
                   const taken = moves.find((move) => move.id === from);
                   return taken === undefined ? (
-                    <p>This move is in the know-how already, or its job is gone.</p>
+                    <p>{t('web.know-how.own-move-view.this-move-is-in-the-know')}</p>
                   ) : (
                     <>
                       <p>
-                        It came with job <Link to={`/job/${taken.job}`}>{taken.job}</Link>. What it
-                        showed there is weighed once you take it over with the same things to see.
+                        {say('web.know-how.own-move-view.it-came-with-job-what-it', {
+                          link: (words: ReactNode) => <Link to={`/job/${taken.job}`}>{words}</Link>,
+                          job: taken.job,
+                        })}
                       </p>
                       <Draft choices={all} from={taken} />
                     </>
@@ -114,7 +119,7 @@ export function OwnMoveView() {
           }
         </Loaded>
       ) : (
-        <p>A lead adds it. Write down what you do and what it shows, and ask one.</p>
+        <p>{t('web.know-how.own-move-view.a-lead-adds-it-write-down')}</p>
       )}
     </Page>
   );
@@ -142,10 +147,10 @@ const LOADED: Record<string, Own['loads']> = {
 };
 
 const LOADS = [
-  ['none', 'nothing'],
-  ['drive', 'a drive'],
-  ['battery', 'the battery'],
-  ['machine', 'the whole machine'],
+  ['none', t('web.know-how.own-move-view.nothing')],
+  ['drive', t('web.know-how.own-move-view.a-drive')],
+  ['battery', t('web.know-how.own-move-view.the-battery')],
+  ['machine', t('web.know-how.own-move-view.the-whole-machine')],
 ] as const;
 
 /** The choice that stands for what a move loads; all that it loads, at least. */
@@ -174,7 +179,9 @@ function Draft({ choices, from }: { choices: KnowHowChoices; from?: MoveFromElse
   const [invasiveness, setInvasiveness] = useState<Invasiveness>(own?.invasiveness ?? 'LOOKS_ONLY');
   const [loads, setLoads] = useState<string>(loadsOf(own?.loads ?? []));
   const [looksAt, setLooksAt] = useState(own?.looksAt ?? '');
-  const [levelText, setLevelText] = useState(own?.levels.join('\n') ?? 'Nothing\n');
+  const [levelText, setLevelText] = useState(
+    own?.levels.join('\n') ?? `${t('web.know-how.own-move-view.nothing-2')}\n`,
+  );
   const [rows, setRows] = useState<Row[]>(
     own === undefined ? [{ id: '', values: ['100'] }] : rowsOfOwn(own),
   );
@@ -220,19 +227,29 @@ function Draft({ choices, from }: { choices: KnowHowChoices; from?: MoveFromElse
         <Form>
           <MoveWordsFields words={words} choices={choices} onChange={setWords} />
           <Pair>
-            <Select label="What it is" value={act} options={ACTS} onChange={setAct} />
-            <Select label="Stands under" value={place} options={PLACES} onChange={setPlace} />
             <Select
-              label="Done to"
+              label={t('web.know-how.own-move-view.what-it-is')}
+              value={act}
+              options={ACTS}
+              onChange={setAct}
+            />
+            <Select
+              label={t('web.know-how.own-move-view.stands-under')}
+              value={place}
+              options={PLACES}
+              onChange={setPlace}
+            />
+            <Select
+              label={t('web.know-how.own-move-view.done-to')}
               value={of}
               options={[
-                ['machine', 'the machine'],
-                ['drive', 'a drive'],
+                ['machine', t('web.know-how.own-move-view.the-machine')],
+                ['drive', t('web.know-how.own-move-view.a-drive')],
               ]}
               onChange={setOf}
             />
             <Select
-              label="The machine gets at least to"
+              label={t('web.know-how.own-move-view.the-machine-gets-at-least-to')}
               value={bootStage}
               options={[...choices.bootStages]
                 .reverse()
@@ -240,39 +257,44 @@ function Draft({ choices, from }: { choices: KnowHowChoices; from?: MoveFromElse
               onChange={setBootStage}
             />
             <Select
-              label="How invasive"
+              label={t('web.know-how.own-move-view.how-invasive')}
               value={invasiveness}
               options={INVASIVENESS}
               onChange={setInvasiveness}
             />
-            <Select label="Works for long" value={loads} options={LOADS} onChange={setLoads} />
+            <Select
+              label={t('web.know-how.own-move-view.works-for-long')}
+              value={loads}
+              options={LOADS}
+              onChange={setLoads}
+            />
           </Pair>
-          <Field label="What is looked at" value={looksAt} onChange={setLooksAt} maxLength={120} />
           <Field
-            label="What may be seen, a line each"
-            hint="The first is what shows when nothing is wrong."
+            label={t('web.know-how.own-move-view.what-is-looked-at')}
+            value={looksAt}
+            onChange={setLooksAt}
+            maxLength={120}
+          />
+          <Field
+            label={t('web.know-how.own-move-view.what-may-be-seen-a-line')}
+            hint={t('web.know-how.own-move-view.the-first-is-what-shows-when')}
             area
             value={levelText}
             onChange={setLevelText}
           />
           {levels.length >= 2 && (
             <Likelihoods
-              head="of 100, if at work is"
+              head={t('web.know-how.own-move-view.of-100-if-at-work-is')}
               columns={levels}
               rows={fitted}
               names={choices.causes}
-              nobody="no cause"
+              nobody={t('web.know-how.own-move-view.no-cause')}
               distribution
               onChange={setRows}
             />
           )}
           <Propose isDisabled={!ready} onPress={propose} />
-          {!ready && (
-            <small>
-              Missing yet: a name, why, steps, what is looked at, two things that may be seen, and
-              what they speak for.
-            </small>
-          )}
+          {!ready && <small>{t('web.know-how.own-move-view.missing-yet-a-name-why-steps')}</small>}
         </Form>
       </Sheet>
       {change !== null && (

@@ -1,3 +1,5 @@
+import { fixed } from '../../ui/format';
+import { t } from '../../words/words';
 import { useMutation } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
@@ -32,23 +34,27 @@ export function Proposal({ change, version, onDone, onDrop }: ProposalProps) {
     <Sheet aria-live="polite">
       <SheetHead>
         <Lead>
-          {preview.data === undefined ? 'Weighing the last jobs both ways' : finding(preview.data)}
+          {preview.data === undefined
+            ? t('web.know-how.proposal.weighing-the-last-jobs-both-ways')
+            : finding(preview.data)}
         </Lead>
       </SheetHead>
       <Inner>
-        {preview.isPending && <p>This takes some seconds; nothing is changed by it.</p>}
+        {preview.isPending && (
+          <p>{t('web.know-how.proposal.this-takes-some-seconds-nothing-is')}</p>
+        )}
         {preview.isError && (
           <>
             <ProblemNote error={preview.error} />
-            <Button onPress={onDrop}>Back to it</Button>
+            <Button onPress={onDrop}>{t('web.know-how.proposal.back-to-it')}</Button>
           </>
         )}
         {preview.data !== undefined && (
           <>
             <Moved preview={preview.data} />
             <Field
-              label="Why it is changed"
-              hint="The next lead reads this beside the numbers."
+              label={t('web.know-how.proposal.why-it-is-changed')}
+              hint={t('web.know-how.proposal.the-next-lead-reads-this-beside')}
               value={reason}
               onChange={setReason}
               maxLength={500}
@@ -66,13 +72,11 @@ export function Proposal({ change, version, onDone, onDrop }: ProposalProps) {
                   )
                 }
               >
-                Put it in force
+                {t('web.know-how.proposal.put-it-in-force')}
               </Button>
-              <Button onPress={onDrop}>Leave it as it is</Button>
+              <Button onPress={onDrop}>{t('web.know-how.proposal.leave-it-as-it-is')}</Button>
             </Buttons>
-            <p>
-              It is in force at once, for every open job. Decisions that are signed keep theirs.
-            </p>
+            <p>{t('web.know-how.proposal.it-is-in-force-at-once')}</p>
           </>
         )}
       </Inner>
@@ -82,18 +86,29 @@ export function Proposal({ change, version, onDone, onDrop }: ProposalProps) {
 
 /** In a sentence. */
 export function finding(p: KnowHowPreview): string {
-  if (p.jobs === 0) return 'There are no jobs yet to weigh it by';
+  if (p.jobs === 0) return t('web.know-how.proposal.there-are-no-jobs-yet-to');
   const right =
     p.decided === 0
       ? ''
       : p.rightNow === p.rightThen
-        ? `; ${p.rightThen} of ${p.decided} decided ones right first, as now`
-        : `; ${p.rightThen} of ${p.decided} decided ones right first instead of ${p.rightNow}`;
+        ? t('web.know-how.proposal.of-decided-ones-right-first-as', {
+            rightThen: p.rightThen,
+            decided: p.decided,
+          })
+        : t('web.know-how.proposal.of-decided-ones-right-first-instead', {
+            rightThen: p.rightThen,
+            decided: p.decided,
+            rightNow: p.rightNow,
+          });
   if (p.moved.length === 0)
-    return `None of the last ${p.jobs} jobs would be told otherwise${right}`;
+    return t('web.know-how.proposal.none-of-the-last-jobs-would', { jobs: p.jobs, right });
   return p.otherFirst === 0
-    ? `The same cause first in all of the last ${p.jobs} jobs${right}`
-    : `Another cause first in ${p.otherFirst} of the last ${p.jobs} jobs${right}`;
+    ? t('web.know-how.proposal.the-same-cause-first-in-all', { jobs: p.jobs, right })
+    : t('web.know-how.proposal.another-cause-first-in-of-the', {
+        otherFirst: p.otherFirst,
+        jobs: p.jobs,
+        right,
+      });
 }
 
 function Moved({ preview }: { preview: KnowHowPreview }) {
@@ -101,16 +116,19 @@ function Moved({ preview }: { preview: KnowHowPreview }) {
   return (
     <>
       <p>
-        Another course in {preview.otherCourse}, another first move in {preview.otherMove}; the
-        first cause’s share moves by 1 % or more in {preview.moved.length}.
+        {t('web.know-how.proposal.another-course-in-another-first-move', {
+          otherCourse: preview.otherCourse,
+          otherMove: preview.otherMove,
+          length: preview.moved.length,
+        })}
       </p>
       <Table>
         <thead>
           <tr>
-            <th scope="col">Job</th>
-            <th scope="col">First now</th>
-            <th scope="col">First then</th>
-            <th scope="col">Decided</th>
+            <th scope="col">{t('web.know-how.proposal.job')}</th>
+            <th scope="col">{t('web.know-how.proposal.first-now')}</th>
+            <th scope="col">{t('web.know-how.proposal.first-then')}</th>
+            <th scope="col">{t('web.know-how.proposal.decided')}</th>
           </tr>
         </thead>
         <tbody>
@@ -122,12 +140,14 @@ function Moved({ preview }: { preview: KnowHowPreview }) {
               </th>
               <Side side={job.now} />
               <Side side={job.then} before={job.now} />
-              <td>{job.decided ?? 'not decided'}</td>
+              <td>{job.decided ?? t('web.know-how.proposal.not-decided')}</td>
             </tr>
           ))}
         </tbody>
       </Table>
-      {preview.moved.length > SHOWN && <p>And {preview.moved.length - SHOWN} more.</p>}
+      {preview.moved.length > SHOWN && (
+        <p>{t('web.know-how.proposal.and-more', { SHOWN: preview.moved.length - SHOWN })}</p>
+      )}
     </>
   );
 }
@@ -137,9 +157,14 @@ type SideData = KnowHowPreview['moved'][number]['now'];
 function Side({ side, before }: { side: SideData; before?: SideData }) {
   return (
     <td>
-      {side.first}, {(100 * side.share).toFixed(0)} %{side.right && <b> ✓ as decided</b>}
+      {side.first}, {fixed(100 * side.share, 0)} %
+      {side.right && <b> {t('web.know-how.proposal.as-decided')}</b>}
       {before !== undefined && before.move !== side.move && (
-        <small>first to do: {side.move ?? 'nothing'}</small>
+        <small>
+          {t('web.know-how.proposal.first-to-do', {
+            move: side.move ?? t('web.know-how.proposal.nothing'),
+          })}
+        </small>
       )}
     </td>
   );

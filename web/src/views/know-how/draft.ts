@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import type { KnowHowChange, KnowHowEntry } from '../../api/types';
 
 /** A row of a table of likelihoods while it is typed: of 100, as text. */
@@ -40,9 +41,10 @@ export const listsOf = (rows: readonly Row[]): Record<string, number[]> =>
 /** What is wrong with a row that must come to 100, or null. */
 export function rowProblem(row: Row): string | null {
   const p = row.values.map(fromHundred);
-  if (p.some((x) => !(x >= 0 && x <= 1))) return 'Each is a number from 0 to 100.';
+  if (p.some((x) => !(x >= 0 && x <= 1))) return t('web.know-how.draft.each-is-a-number-from-0');
   const sum = p.reduce((all, x) => all + x, 0);
-  if (Math.abs(sum - 1) > 1e-9) return `Comes to ${ofHundredText(sum)}, not to 100.`;
+  if (Math.abs(sum - 1) > 1e-9)
+    return t('web.know-how.draft.comes-to-not-to-100', { ofHundredText: ofHundredText(sum) });
   return null;
 }
 

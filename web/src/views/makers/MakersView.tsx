@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import styled from 'styled-components';
@@ -16,13 +17,13 @@ import { Select } from '../../ui/Select';
 import { Page, Sheet, Sub, Title } from '../../ui/Sheet';
 
 const TOPICS = [
-  ['FIRMWARE_KEY', 'Key to its firmware'],
-  ['TESTS_KEY', 'Key to its built-in tests'],
-  ['START_KEY', 'Key to the choice of what it starts from'],
-  ['RESULT_CODES', 'Codes of its built-in tests'],
-  ['CASE', 'How its case opens'],
-  ['WEAK_POINT', 'Known weak point'],
-  ['CHARGES_WITH', 'What charges it'],
+  ['FIRMWARE_KEY', t('web.makers.makers-view.key-to-its-firmware')],
+  ['TESTS_KEY', t('web.makers.makers-view.key-to-its-built-in-tests')],
+  ['START_KEY', t('web.makers.makers-view.key-to-the-choice-of-what')],
+  ['RESULT_CODES', t('web.makers.makers-view.codes-of-its-built-in-tests')],
+  ['CASE', t('web.makers.makers-view.how-its-case-opens')],
+  ['WEAK_POINT', t('web.makers.makers-view.known-weak-point')],
+  ['CHARGES_WITH', t('web.makers.makers-view.what-charges-it')],
 ] as const satisfies readonly (readonly [MakerNote['topic'], string])[];
 
 type Draft = Pick<MakerNote, 'maker' | 'models' | 'topic' | 'text'>;
@@ -37,21 +38,18 @@ export function MakersView() {
   const [draft, setDraft] = useState<Draft | null>(null);
   return (
     <Page>
-      <Title>What differs from maker to maker</Title>
-      <Sub>
-        A note holds for all of a maker, or for the models whose names begin as it says; the closest
-        one is shown inside the moves that need it.
-      </Sub>
+      <Title>{t('web.makers.makers-view.what-differs-from-maker-to-maker')}</Title>
+      <Sub>{t('web.makers.makers-view.a-note-holds-for-all-of')}</Sub>
       <Bar>
         <Field
-          label="Search the notes"
+          label={t('web.makers.makers-view.search-the-notes')}
           value={text}
           onChange={(value) => setParams(value === '' ? {} : { text: value }, { replace: true })}
           autoComplete="off"
         />
         {mayWrite && (
           <Button primary onPress={() => setDraft(NEW)}>
-            Write a note
+            {t('web.makers.makers-view.write-a-note')}
           </Button>
         )}
       </Bar>
@@ -60,8 +58,8 @@ export function MakersView() {
           data.length === 0 ? (
             <Empty>
               {text === ''
-                ? 'Nothing is written down yet. Begin with the key that opens the firmware.'
-                : `No note has “${text}” in it.`}
+                ? t('web.makers.makers-view.nothing-is-written-down-yet-begin')
+                : t('web.makers.makers-view.no-note-has-in-it', { text })}
             </Empty>
           ) : (
             <Groups notes={data} onEdit={mayWrite ? setDraft : undefined} />
@@ -82,7 +80,10 @@ function Groups({
 }) {
   const groups = new Map<string, MakerNote[]>();
   notes.forEach((note) => {
-    const name = note.models === '' ? `All of ${note.maker}` : `${note.maker} ${note.models}`;
+    const name =
+      note.models === ''
+        ? t('web.makers.makers-view.all-of', { maker: note.maker })
+        : `${note.maker} ${note.models}`;
     groups.set(name, [...(groups.get(name) ?? []), note]);
   });
   return (
@@ -102,10 +103,13 @@ function Groups({
                 </span>
                 {onEdit !== undefined && (
                   <Button
-                    aria-label={`Change: ${name}, ${note.topicWords}`}
+                    aria-label={t('web.makers.makers-view.change', {
+                      name,
+                      topicWords: note.topicWords,
+                    })}
                     onPress={() => onEdit(note)}
                   >
-                    Change
+                    {t('web.makers.makers-view.change-2')}
                   </Button>
                 )}
               </li>
@@ -131,24 +135,30 @@ function Editor({ draft, onClose }: { draft: Draft; onClose: () => void }) {
       { onSuccess: onClose },
     );
   return (
-    <Modal title={isNew ? 'A new note' : 'Change the note'} isOpen onClose={onClose}>
+    <Modal
+      title={
+        isNew ? t('web.makers.makers-view.a-new-note') : t('web.makers.makers-view.change-the-note')
+      }
+      isOpen
+      onClose={onClose}
+    >
       {isNew ? (
         <>
           <Field
-            label="Maker"
+            label={t('web.makers.makers-view.maker')}
             value={note.maker}
             onChange={(maker) => set({ maker })}
             maxLength={120}
             autoFocus
           />
           <Field
-            label="Models that begin with (empty: all of the maker)"
+            label={t('web.makers.makers-view.models-that-begin-with-empty-all')}
             value={note.models}
             onChange={(models) => set({ models })}
             maxLength={200}
           />
           <Select
-            label="About"
+            label={t('web.makers.makers-view.about')}
             value={note.topic}
             options={TOPICS}
             onChange={(topic) => set({ topic })}
@@ -156,12 +166,14 @@ function Editor({ draft, onClose }: { draft: Draft; onClose: () => void }) {
         </>
       ) : (
         <p>
-          {note.models === '' ? `All of ${note.maker}` : `${note.maker} ${note.models}`}:{' '}
-          {TOPICS.find(([id]) => id === note.topic)?.[1]}
+          {note.models === ''
+            ? t('web.makers.makers-view.all-of', { maker: note.maker })
+            : `${note.maker} ${note.models}`}
+          : {TOPICS.find(([id]) => id === note.topic)?.[1]}
         </p>
       )}
       <Field
-        label="What a colleague needs to know"
+        label={t('web.makers.makers-view.what-a-colleague-needs-to-know')}
         value={note.text}
         onChange={(text) => set({ text })}
         maxLength={2000}
@@ -175,11 +187,11 @@ function Editor({ draft, onClose }: { draft: Draft; onClose: () => void }) {
           isPending={call.isPending}
           onPress={() => keep(note.text)}
         >
-          Keep it
+          {t('web.makers.makers-view.keep-it')}
         </Button>
         {!isNew && (
           <Button isPending={call.isPending} onPress={() => keep('')}>
-            Take the note away
+            {t('web.makers.makers-view.take-the-note-away')}
           </Button>
         )}
       </Row>

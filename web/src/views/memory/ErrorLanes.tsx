@@ -1,6 +1,7 @@
+import { t } from '../../words/words';
 import styled from 'styled-components';
 import { color, size } from '../../theme/theme';
-import { count, counted } from '../../ui/format';
+import { count } from '../../ui/format';
 
 const LANES = 8;
 const BITS = 8;
@@ -11,14 +12,16 @@ const BITS = 8;
  */
 export function ErrorLanes({ byBit }: { byBit: readonly number[] }) {
   const most = Math.max(1, ...byBit);
-  const bad = byBit.flatMap((n, bit) => (n > 0 ? [`line ${bit}: ${count(n)}`] : []));
+  const bad = byBit.flatMap((n, bit) =>
+    n > 0 ? [t('web.memory.error-lanes.line', { bit, count: count(n) })] : [],
+  );
   return (
     <Lanes
       role="img"
       aria-label={
         bad.length === 0
-          ? 'No error on any of the 64 lines'
-          : `Faulty words by line: ${bad.join(', ')}`
+          ? t('web.memory.error-lanes.no-error-on-any-of-the')
+          : t('web.memory.error-lanes.faulty-words-by-line', { bad: bad.join(', ') })
       }
     >
       {Array.from({ length: LANES }, (_, lane) => {
@@ -37,8 +40,12 @@ export function ErrorLanes({ byBit }: { byBit: readonly number[] }) {
                 );
               })}
             </Bars>
-            <b>lane {lane}</b>
-            <span>{sum === 0 ? 'no error' : counted(sum, 'word')}</span>
+            <b>{t('web.memory.error-lanes.lane', { lane })}</b>
+            <span>
+              {sum === 0
+                ? t('web.memory.error-lanes.no-error')
+                : t('web.memory.error-lanes.words', { sum })}
+            </span>
           </Lane>
         );
       })}

@@ -1,8 +1,9 @@
+import { say, t } from '../../words/words';
 import styled from 'styled-components';
 import { resultOf } from '../../api/result';
 import type { Run, Memory } from '../../api/types';
 import { color, size } from '../../theme/theme';
-import { count, counted, when } from '../../ui/format';
+import { count, when, fixed } from '../../ui/format';
 import { Lead, Sheet, SheetHead } from '../../ui/Sheet';
 import { RunPanel } from '../run/RunPanel';
 import { StartPart } from '../run/StartPart';
@@ -12,25 +13,25 @@ import { ErrorLanes } from './ErrorLanes';
 const STARTS = [
   {
     kind: 'MEMORY_TEST',
-    name: 'Memory test',
-    about: 'Stuck cells, transitions, couplings, wrong addresses; minutes',
+    name: t('web.memory.memory-test.memory-test'),
+    about: t('web.memory.memory-test.stuck-cells-transitions-couplings-wrong-addr'),
   },
   {
     kind: 'MEMORY_TEST_LONG',
-    name: 'Long memory test',
-    about: 'Also what shows only after a pause or now and then; an hour and more',
+    name: t('web.memory.memory-test.long-memory-test'),
+    about: t('web.memory.memory-test.also-what-shows-only-after-a'),
   },
 ] as const;
 
 /** How each kind of fault reads. */
 const FAULTS: Record<string, string> = {
-  'stuck-at': 'stuck',
-  transition: 'not changing in one direction',
-  coupling: 'turned by another cell',
-  decoder: 'at another’s address',
-  retention: 'losing its value in a pause',
-  intermittent: 'now and then',
-  'heat-related': 'only when warm',
+  'stuck-at': t('web.memory.memory-test.stuck'),
+  transition: t('web.memory.memory-test.not-changing-in-one-direction'),
+  coupling: t('web.memory.memory-test.turned-by-another-cell'),
+  decoder: t('web.memory.memory-test.at-another-s-address'),
+  retention: t('web.memory.memory-test.losing-its-value-in-a-pause'),
+  intermittent: t('web.memory.memory-test.now-and-then'),
+  'heat-related': t('web.memory.memory-test.only-when-warm'),
 };
 
 /** The march of this machine: as it goes on, or what the last one found. */
@@ -54,19 +55,22 @@ export function MemoryTest({ memory }: { memory: Memory }) {
           <Facts>
             {Object.entries(found.byClass).map(([fault, n]) => (
               <span key={fault}>
-                {counted(n, 'bit')} {FAULTS[fault] ?? fault}
+                {t('web.memory.memory-test.words', { n })} {FAULTS[fault] ?? fault}
               </span>
             ))}
             {found.stretches.length > 0 && (
               <span>
-                {counted(found.stretches.length, 'place')}, the first at{' '}
-                {mebibytes(found.stretches[0]?.fromWord ?? 0)} of {mebibytes(found.bytes / 8)}
+                {t('web.memory.memory-test.the-first-at-of', {
+                  length: found.stretches.length,
+                  mebibytes: mebibytes(found.stretches[0]?.fromWord ?? 0),
+                  mebibytes2: mebibytes(found.bytes / 8),
+                })}
               </span>
             )}
             <span>
               {found.done.length === 0
-                ? `Now: ${found.algorithm}`
-                : `Ran whole: ${found.done.join(', ')}`}
+                ? t('web.memory.memory-test.now', { algorithm: found.algorithm })
+                : t('web.memory.memory-test.ran-whole', { done: found.done.join(', ') })}
             </span>
             {shown?.endedAt != null && <span>{when(shown.endedAt)}</span>}
           </Facts>
@@ -77,7 +81,11 @@ export function MemoryTest({ memory }: { memory: Memory }) {
         .slice(0, 1)
         .map((r) => (
           <Why key={r.id}>
-            {r.name} {r.endedAt !== null && when(r.endedAt)} could not run: {r.why}
+            {say('web.memory.memory-test.could-not-run', {
+              name: r.name,
+              when: r.endedAt !== null && when(r.endedAt),
+              why: r.why,
+            })}
           </Why>
         ))}
       {running === null && (
@@ -96,23 +104,23 @@ export function memoryTestTitle(running: Run | null, ended: readonly Run[]): str
   if (running !== null) {
     const errors = resultOf(running, 'memory-test')?.mismatches ?? 0;
     return errors === 0
-      ? 'Memory test goes on, no error so far'
-      : `Memory test goes on: ${count(errors)} wrong reads so far`;
+      ? t('web.memory.memory-test.memory-test-goes-on-no-error')
+      : t('web.memory.memory-test.memory-test-goes-on-wrong-reads', { count: count(errors) });
   }
   const last = resultOf(
     ended.find((r) => resultOf(r, 'memory-test') !== null),
     'memory-test',
   );
-  if (last === null) return 'No memory test yet';
-  if (last.where !== '') return `Memory test: ${last.where}`;
-  if (last.mismatches > 0)
-    return 'The memory test found errors and was ended before it could tell where';
+  if (last === null) return t('web.memory.memory-test.no-memory-test-yet');
+  if (last.where !== '') return t('web.memory.memory-test.memory-test-2', { where: last.where });
+  if (last.mismatches > 0) return t('web.memory.memory-test.the-memory-test-found-errors-and');
   return last.passes > 0
-    ? 'The memory test found no error in a whole pass'
-    : 'The memory test was ended before one whole pass: no error until then';
+    ? t('web.memory.memory-test.the-memory-test-found-no-error')
+    : t('web.memory.memory-test.the-memory-test-was-ended-before');
 }
 
-const mebibytes = (words: number) => `${((8 * words) / 1_048_576).toFixed(2)} MiB`;
+const mebibytes = (words: number) =>
+  t('web.memory.memory-test.mib', { words: fixed((8 * words) / 1_048_576, 2) });
 
 const Facts = styled.p`
   display: flex;

@@ -1,10 +1,11 @@
+import { t } from '../../words/words';
 import { useParams } from 'react-router';
 import styled from 'styled-components';
 import { useMemory } from '../../api/queries';
 import { resultOf } from '../../api/result';
 import type { Memory } from '../../api/types';
 import { color, size } from '../../theme/theme';
-import { counted, ofHundred } from '../../ui/format';
+import { ofHundred, fixed } from '../../ui/format';
 import { Back, Stack, TwoColumns } from '../../ui/Layout';
 import { Loaded } from '../../ui/Loaded';
 import { Lead, Page, Sheet, SheetHead, Sub, Title } from '../../ui/Sheet';
@@ -38,8 +39,11 @@ export function MemoryView() {
           ) : (
             <>
               <Sub>
-                {counted(slotsOf(data).length, 'slot')}, {counted(modulesOf(data).length, 'module')}
-                . An innocent part is named in at most {ofHundred(data.isolation.error)} of 100.
+                {t('web.memory.memory-view.an-innocent-part-is-named-in', {
+                  length: slotsOf(data).length,
+                  length2: modulesOf(data).length,
+                  ofHundred: ofHundred(data.isolation.error),
+                })}
               </Sub>
               <TwoColumns $side="minmax(320px, 400px)">
                 <Stack>
@@ -59,27 +63,35 @@ export function MemoryView() {
 /** The finding, not the type. */
 export function titleOf(memory: Memory): string {
   if (memory.isolation.things.length === 0) {
-    if (memory.runs.some((r) => r.state !== 'ENDED')) return 'Its memory is being tested';
+    if (memory.runs.some((r) => r.state !== 'ENDED'))
+      return t('web.memory.memory-view.its-memory-is-being-tested');
     const march = resultOf(
       memory.runs.find((r) => r.state === 'ENDED' && resultOf(r, 'memory-test') !== null),
       'memory-test',
     );
-    if (march != null && march.where !== '') return 'Its memory errs: which module, or which slot?';
+    if (march != null && march.where !== '')
+      return t('web.memory.memory-view.its-memory-errs-which-module-or');
     return march != null && march.passes > 0
-      ? 'Its memory held through a whole test'
-      : 'What sits in its memory slots?';
+      ? t('web.memory.memory-view.its-memory-held-through-a-whole')
+      : t('web.memory.memory-view.what-sits-in-its-memory-slots');
   }
   if (memory.isolation.named !== null) {
     return memory.isolation.named.startsWith('none of these')
-      ? 'It is neither a module nor a slot'
-      : `It is ${memory.isolation.named}`;
+      ? t('web.memory.memory-view.it-is-neither-a-module-nor')
+      : t('web.memory.memory-view.it-is', { named: memory.isolation.named });
   }
-  if (memory.isolation.starts.length === 0) return 'Start it as it came, and say whether it fails';
+  if (memory.isolation.starts.length === 0)
+    return t('web.memory.memory-view.start-it-as-it-came-and');
   const [first, second] = memory.isolation.suspects;
-  return `Perhaps ${first?.words ?? 'nothing'}, or ${second?.words ?? 'nothing'}: the ${together(memory.isolation.starts.length)} cannot tell them apart yet`;
+  return t('web.memory.memory-view.perhaps-or-the-cannot-tell-them', {
+    words: first?.words ?? t('web.memory.memory-view.nothing'),
+    words2: second?.words ?? t('web.memory.memory-view.nothing'),
+    together: together(memory.isolation.starts.length),
+  });
 }
 
-const together = (n: number) => (n === 1 ? 'one start' : `${n} starts`);
+const together = (n: number) =>
+  n === 1 ? t('web.memory.memory-view.one-start') : t('web.memory.memory-view.starts', { n });
 
 function Side({ memory }: { memory: Memory }) {
   return (
@@ -88,22 +100,24 @@ function Side({ memory }: { memory: Memory }) {
       {memory.isolation.options.length > 0 && (
         <Sheet>
           <SheetHead>
-            <Lead>Which start tells most</Lead>
+            <Lead>{t('web.memory.memory-view.which-start-tells-most')}</Lead>
           </SheetHead>
           <Options>
             <thead>
               <tr>
-                <th scope="col">With</th>
-                <th scope="col">tells</th>
-                <th scope="col">takes</th>
+                <th scope="col">{t('web.memory.memory-view.with')}</th>
+                <th scope="col">{t('web.memory.memory-view.tells')}</th>
+                <th scope="col">{t('web.memory.memory-view.takes')}</th>
               </tr>
             </thead>
             <tbody>
               {memory.isolation.options.map((option) => (
                 <tr key={option.words}>
                   <th scope="row">{option.words}</th>
-                  <td>{option.bits.toFixed(2)} bit</td>
-                  <td>{Math.round(option.minutes)} min</td>
+                  <td>{t('web.memory.memory-view.bit', { bits: fixed(option.bits, 2) })}</td>
+                  <td>
+                    {t('web.memory.memory-view.min', { minutes: Math.round(option.minutes) })}
+                  </td>
                 </tr>
               ))}
             </tbody>
@@ -112,14 +126,18 @@ function Side({ memory }: { memory: Memory }) {
       )}
       {memory.replacement !== null && (
         <Padded>
-          <Lead>To buy in its place</Lead>
+          <Lead>{t('web.memory.memory-view.to-buy-in-its-place')}</Lead>
           <p>{memory.replacement}</p>
         </Padded>
       )}
       {memory.meanwhile !== null && (
         <Padded>
-          <Lead>Until the part comes</Lead>
-          <p>It may go home with {memory.meanwhile}: nothing speaks against that.</p>
+          <Lead>{t('web.memory.memory-view.until-the-part-comes')}</Lead>
+          <p>
+            {t('web.memory.memory-view.it-may-go-home-with-nothing', {
+              meanwhile: memory.meanwhile,
+            })}
+          </p>
         </Padded>
       )}
       <SlotsSeen memory={memory} />

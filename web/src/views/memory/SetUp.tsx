@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { api } from '../../api/client';
@@ -38,19 +39,20 @@ export function SetUp({ memory }: { memory: Memory }) {
     .filter((name) => name !== '');
   return (
     <Box>
-      <Lead>Isolate by swapping</Lead>
-      <p>
-        Mark the modules before the first comes out: M1 for the one in the first slot, and so on.
-        From then on every start is kept, and the next best one is worked out.
-        {told > 0 && ' The machine tells their serials, so they are known again wherever they sit.'}
-      </p>
+      <Lead>{t('web.memory.set-up.isolate-by-swapping')}</Lead>
+      <p>{t('web.memory.set-up.mark-the-modules-before-the-first', { told: told > 0 })}</p>
       <Field
-        label="Modules, in the order of their slots, with commas between"
+        label={t('web.memory.set-up.modules-in-the-order-of-their')}
         value={names}
         onChange={setNames}
         maxLength={160}
       />
-      <Select label="Slots" value={slots} options={COUNTS} onChange={setSlots} />
+      <Select
+        label={t('web.memory.set-up.slots')}
+        value={slots}
+        options={COUNTS}
+        onChange={setSlots}
+      />
       {call.isError && <ProblemNote error={call.error} />}
       <Button
         primary
@@ -66,7 +68,7 @@ export function SetUp({ memory }: { memory: Memory }) {
                   ...modules.map((name) => ({ kind: 'module', name })),
                   ...Array.from({ length: Number(slots) }, (_, i) => ({
                     kind: 'slot',
-                    name: memory.seen[i]?.slot ?? `slot ${i + 1}`,
+                    name: memory.seen[i]?.slot ?? t('web.memory.set-up.slot', { i: i + 1 }),
                   })),
                 ],
               },
@@ -74,7 +76,7 @@ export function SetUp({ memory }: { memory: Memory }) {
           )
         }
       >
-        Begin
+        {t('web.memory.set-up.begin')}
       </Button>
     </Box>
   );

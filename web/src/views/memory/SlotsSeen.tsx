@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import styled from 'styled-components';
 import type { Memory } from '../../api/types';
 import { color } from '../../theme/theme';
@@ -12,22 +13,29 @@ export function SlotsSeen({ memory }: { memory: Memory }) {
       <SheetHead>
         <Lead>
           {memory.seenAt === null
-            ? 'Nobody has read its slots yet'
-            : `${filled} of its ${memory.seen.length} slots filled`}
+            ? t('web.memory.slots-seen.nobody-has-read-its-slots-yet')
+            : t('web.memory.slots-seen.of-its-slots-filled', {
+                filled,
+                length: memory.seen.length,
+              })}
         </Lead>
-        <small>{memory.seenAt === null ? '' : `told by the machine, ${when(memory.seenAt)}`}</small>
+        <small>
+          {memory.seenAt === null
+            ? ''
+            : t('web.memory.slots-seen.told-by-the-machine', { when: when(memory.seenAt) })}
+        </small>
       </SheetHead>
       {memory.seenAt === null ? (
-        <Teach>
-          A probe on the machine tells at each start which module sits where, by its serial.
-        </Teach>
+        <Teach>{t('web.memory.slots-seen.a-probe-on-the-machine-tells')}</Teach>
       ) : (
         <List>
           {memory.seen.map((slot) => (
             <li key={slot.slot}>
               <b>{slot.slot}</b>
-              <span>{slot.module ?? 'empty'}</span>
-              {slot.module !== null && <Mono>{slot.serial ?? 'serial not reported'}</Mono>}
+              <span>{slot.module ?? t('web.memory.slots-seen.empty')}</span>
+              {slot.module !== null && (
+                <Mono>{slot.serial ?? t('web.memory.slots-seen.serial-not-reported')}</Mono>
+              )}
             </li>
           ))}
         </List>

@@ -1,3 +1,4 @@
+import { say, t } from '../../words/words';
 import { useState } from 'react';
 import styled from 'styled-components';
 import type { Memory } from '../../api/types';
@@ -20,7 +21,11 @@ export function Swaps({ memory }: { memory: Memory }) {
       heads={slots}
       cells={(arrangement) =>
         arrangement.map((m) =>
-          m < 0 ? <Empty key={m}>empty</Empty> : <Module key={m}>{modules[m]}</Module>,
+          m < 0 ? (
+            <Empty key={m}>{t('web.memory.swaps.empty')}</Empty>
+          ) : (
+            <Module key={m}>{modules[m]}</Module>
+          ),
         )
       }
       arrangement={placement}
@@ -39,7 +44,10 @@ export function Swaps({ memory }: { memory: Memory }) {
             <Select
               label={slot}
               value={String(placement[s] ?? -1)}
-              options={[['-1', 'empty'], ...modules.map((name, m) => [String(m), name] as const)]}
+              options={[
+                ['-1', t('web.memory.swaps.empty')],
+                ...modules.map((name, m) => [String(m), name] as const),
+              ]}
               onChange={(to) => setPlacement(placement.map((m, at) => (at === s ? Number(to) : m)))}
             />
           </Slot>
@@ -51,22 +59,21 @@ export function Swaps({ memory }: { memory: Memory }) {
             setPlacement(moved(placement, Number(event.dataTransfer.getData(MODULE)), -1));
           }}
         >
-          Drag:{' '}
-          {modules.map((name, m) => (
-            <Held
-              key={name}
-              draggable
-              onDragStart={(event) => event.dataTransfer.setData(MODULE, String(m))}
-            >
-              {name}
-            </Held>
-          ))}
+          {say('web.memory.swaps.drag', {
+            modules: modules.map((name, m) => (
+              <Held
+                key={name}
+                draggable
+                onDragStart={(event) => event.dataTransfer.setData(MODULE, String(m))}
+              >
+                {name}
+              </Held>
+            )),
+          })}
         </Tray>
       </Row>
-      {seenNow && (
-        <p role="status">The machine tells that it sits so now: filled in by its serials.</p>
-      )}
-      {!isPossible && <p role="status">One module sits in one slot, and one at least is in.</p>}
+      {seenNow && <p role="status">{t('web.memory.swaps.the-machine-tells-that-it-sits')}</p>}
+      {!isPossible && <p role="status">{t('web.memory.swaps.one-module-sits-in-one-slot')}</p>}
     </Starts>
   );
 }

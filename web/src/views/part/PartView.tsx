@@ -1,3 +1,4 @@
+import { say, t } from '../../words/words';
 import { Link, useParams } from 'react-router';
 import styled from 'styled-components';
 import { api } from '../../api/client';
@@ -29,14 +30,17 @@ function Shown({ part }: { part: PartLife }) {
     <Page>
       <Title>{titleOf(part)}</Title>
       <Sub>
-        {part.model ?? 'Model not known'} · <Mono>{part.serial ?? 'serial not readable'}</Mono> ·
-        first met {when(part.firstMet)}
+        {say('web.part.part-view.first-met', {
+          model: part.model ?? t('web.part.part-view.model-not-known'),
+          mono: <Mono>{part.serial ?? t('web.part.part-view.serial-not-readable')}</Mono>,
+          when: when(part.firstMet),
+        })}
       </Sub>
       {call.isError && <ProblemNote error={call.error} />}
       <TwoColumns $side="minmax(0, 1fr)">
         <Sheet>
           <SheetHead>
-            <Lead>Where it was</Lead>
+            <Lead>{t('web.part.part-view.where-it-was')}</Lead>
           </SheetHead>
           <Columned>
             {part.stays.map((stay) => (
@@ -44,7 +48,8 @@ function Shown({ part }: { part: PartLife }) {
                 <b>{stay.machine}</b>
                 <span>{stay.slot}</span>
                 <span>
-                  {when(stay.since)} – {stay.until === null ? 'now' : when(stay.until)}
+                  {when(stay.since)} –{' '}
+                  {stay.until === null ? t('web.part.part-view.now') : when(stay.until)}
                 </span>
               </li>
             ))}
@@ -52,9 +57,11 @@ function Shown({ part }: { part: PartLife }) {
         </Sheet>
         <Sheet>
           <SheetHead>
-            <Lead>What it said</Lead>
+            <Lead>{t('web.part.part-view.what-it-said')}</Lead>
           </SheetHead>
-          {part.readings.length === 0 && <Empty>It has not been read yet.</Empty>}
+          {part.readings.length === 0 && (
+            <Empty>{t('web.part.part-view.it-has-not-been-read-yet')}</Empty>
+          )}
           <Columned>
             {part.readings.map((reading) => (
               <li key={reading.id}>
@@ -68,16 +75,22 @@ function Shown({ part }: { part: PartLife }) {
         {(part.near.length > 0 || part.sameAs.length > 0) && (
           <Sheet>
             <SheetHead>
-              <Lead>May be the same part</Lead>
-              <small>A person decides; it can be undone.</small>
+              <Lead>{t('web.part.part-view.may-be-the-same-part')}</Lead>
+              <small>{t('web.part.part-view.a-person-decides-it-can-be')}</small>
             </SheetHead>
             <Rows>
               {part.sameAs.map((other) => (
                 <li key={other.id}>
                   <span>
-                    Held to be the same: {other.model} <Mono>{other.serial}</Mono>, {other.lastSeen}
+                    {say('web.part.part-view.held-to-be-the-same', {
+                      model: other.model,
+                      mono: <Mono>{other.serial}</Mono>,
+                      lastSeen: other.lastSeen,
+                    })}
                   </span>
-                  <Button onPress={() => separate(other.id)}>Take apart again</Button>
+                  <Button onPress={() => separate(other.id)}>
+                    {t('web.part.part-view.take-apart-again')}
+                  </Button>
                 </li>
               ))}
               {part.near.map((other) => (
@@ -85,7 +98,9 @@ function Shown({ part }: { part: PartLife }) {
                   <span>
                     {other.model} <Mono>{other.serial}</Mono>: {other.how}, {other.lastSeen}
                   </span>
-                  <Button onPress={() => join(other.id)}>It is the same</Button>
+                  <Button onPress={() => join(other.id)}>
+                    {t('web.part.part-view.it-is-the-same')}
+                  </Button>
                 </li>
               ))}
             </Rows>
@@ -100,9 +115,10 @@ function titleOf(part: PartLife): string {
   const machines = new Set(part.stays.map((stay) => stay.machine));
   const kind = sentence(part.kind);
   const [only] = machines;
-  if (machines.size === 0) return `${kind} that was never placed`;
-  if (machines.size === 1) return `${kind} of one machine: ${only}`;
-  return `${kind} that has been in ${machines.size} machines`;
+  if (machines.size === 0) return t('web.part.part-view.that-was-never-placed', { kind });
+  if (machines.size === 1)
+    return t('web.part.part-view.of-one-machine', { kind, only: only ?? '' });
+  return t('web.part.part-view.that-has-been-in-machines', { kind, size: machines.size });
 }
 
 const Rows = styled.ul`

@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import styled from 'styled-components';
@@ -20,8 +21,8 @@ export function JoinView() {
   return (
     <Ground>
       <Card>
-        <Title>Join with your invitation</Title>
-        <Sub>A lead gave you the code. Choose how you sign in; nobody else will know.</Sub>
+        <Title>{t('web.people.join-view.join-with-your-invitation')}</Title>
+        <Sub>{t('web.people.join-view.a-lead-gave-you-the-code')}</Sub>
         <Form
           onSubmit={(event) => {
             event.preventDefault();
@@ -36,16 +37,21 @@ export function JoinView() {
               );
           }}
         >
-          <Field label="Invitation code" value={code} onChange={setCode} autoComplete="off" />
           <Field
-            label="Sign-in name"
-            hint="small letters, digits, points, hyphens; leave it empty if you only need a new password"
+            label={t('web.people.join-view.invitation-code')}
+            value={code}
+            onChange={setCode}
+            autoComplete="off"
+          />
+          <Field
+            label={t('web.people.join-view.sign-in-name')}
+            hint={t('web.people.join-view.small-letters-digits-points-hyphens-leave')}
             value={signInName}
             onChange={setName}
             autoComplete="username"
           />
           <Field
-            label="New password, at least 10 characters"
+            label={t('web.people.join-view.new-password-at-least-10-characters')}
             type="password"
             value={password}
             onChange={setPassword}
@@ -53,7 +59,7 @@ export function JoinView() {
           />
           {call.isError && <ProblemNote error={call.error} />}
           <Button primary type="submit" isDisabled={code === '' || password.length < 10}>
-            Join
+            {t('web.people.join-view.join')}
           </Button>
         </Form>
       </Card>

@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { useQueryClient } from '@tanstack/react-query';
@@ -19,9 +20,10 @@ export function MeView() {
   return (
     <Page>
       <Title>
-        {person.displayName}, {person.hasPin ? 'with a PIN' : 'no PIN yet'}
+        {person.displayName},{' '}
+        {person.hasPin ? t('web.people.me-view.with-a-pin') : t('web.people.me-view.no-pin-yet')}
       </Title>
-      <Sub>Your own password, PIN and absence. Nobody else can read or set them.</Sub>
+      <Sub>{t('web.people.me-view.your-own-password-pin-and-absence')}</Sub>
       <Cards>
         <PinForm hasPin={person.hasPin} />
         <PasswordForm />
@@ -50,10 +52,10 @@ function PinForm({ hasPin }: { hasPin: boolean }) {
         send(pin);
       }}
     >
-      <h2>PIN for a shared screen</h2>
-      <p>4 to 8 digits. It works only where you have signed in in full, and only after that.</p>
+      <h2>{t('web.people.me-view.pin-for-a-shared-screen')}</h2>
+      <p>{t('web.people.me-view.4-to-8-digits-it-works')}</p>
       <Field
-        label="New PIN"
+        label={t('web.people.me-view.new-pin')}
         type="password"
         inputMode="numeric"
         value={pin}
@@ -61,7 +63,7 @@ function PinForm({ hasPin }: { hasPin: boolean }) {
         autoComplete="off"
       />
       <Field
-        label="Your password, for the PIN"
+        label={t('web.people.me-view.your-password-for-the-pin')}
         type="password"
         value={password}
         onChange={setPassword}
@@ -75,15 +77,15 @@ function PinForm({ hasPin }: { hasPin: boolean }) {
           isDisabled={pin.length < 4 || password === ''}
           isPending={call.isPending}
         >
-          {hasPin ? 'Change the PIN' : 'Set the PIN'}
+          {hasPin ? t('web.people.me-view.change-the-pin') : t('web.people.me-view.set-the-pin')}
         </Button>
         {hasPin && (
           <Button isDisabled={password === ''} onPress={() => send(null)}>
-            Take it away
+            {t('web.people.me-view.take-it-away')}
           </Button>
         )}
       </Row>
-      {call.isSuccess && <p role="status">Kept.</p>}
+      {call.isSuccess && <p role="status">{t('web.people.me-view.kept')}</p>}
     </Card>
   );
 }
@@ -99,17 +101,17 @@ function PasswordForm() {
         call.mutate(() => api.PUT('/api/me/password', { body: { old, fresh } }));
       }}
     >
-      <h2>Password</h2>
-      <p>At least 10 characters. You are signed out on every screen, this one too.</p>
+      <h2>{t('web.people.me-view.password')}</h2>
+      <p>{t('web.people.me-view.at-least-10-characters-you-are')}</p>
       <Field
-        label="Present password"
+        label={t('web.people.me-view.present-password')}
         type="password"
         value={old}
         onChange={setOld}
         autoComplete="current-password"
       />
       <Field
-        label="New password"
+        label={t('web.people.me-view.new-password')}
         type="password"
         value={fresh}
         onChange={setFresh}
@@ -117,7 +119,7 @@ function PasswordForm() {
       />
       {call.isError && <ProblemNote error={call.error} />}
       <Button type="submit" isDisabled={old === '' || fresh.length < 10} isPending={call.isPending}>
-        Change the password
+        {t('web.people.me-view.change-the-password')}
       </Button>
     </Card>
   );
@@ -137,24 +139,26 @@ function AwayForm({ me }: { me: number }) {
         );
       }}
     >
-      <h2>Away for the day</h2>
-      <p>Hands over every job that you hold, at once, with a note to each.</p>
+      <h2>{t('web.people.me-view.away-for-the-day')}</h2>
+      <p>{t('web.people.me-view.hands-over-every-job-that-you')}</p>
       <Select
-        label="To"
+        label={t('web.people.me-view.to')}
         value={to}
         onChange={setTo}
         options={[
-          ['', 'whoever is free'],
+          ['', t('web.people.me-view.whoever-is-free')],
           ...(people.data ?? [])
             .filter((p) => p.active && p.id !== me && p.role !== 'COUNTER')
             .map((p) => [String(p.id), p.displayName] as const),
         ]}
       />
-      <Field label="Note" value={note} onChange={setNote} />
+      <Field label={t('web.people.me-view.note')} value={note} onChange={setNote} />
       {call.isError && <ProblemNote error={call.error} />}
-      {call.data !== undefined && <p role="status">Handed over: {call.data.jobs}.</p>}
+      {call.data !== undefined && (
+        <p role="status">{t('web.people.me-view.handed-over', { jobs: call.data.jobs })}</p>
+      )}
       <Button type="submit" isPending={call.isPending}>
-        Hand everything over
+        {t('web.people.me-view.hand-everything-over')}
       </Button>
     </Card>
   );
@@ -165,8 +169,8 @@ function Everywhere() {
   const client = useQueryClient();
   return (
     <Card as="section">
-      <h2>Signed in elsewhere?</h2>
-      <p>Ends every session of yours, on this screen too.</p>
+      <h2>{t('web.people.me-view.signed-in-elsewhere')}</h2>
+      <p>{t('web.people.me-view.ends-every-session-of-yours-on')}</p>
       <Button
         onPress={() =>
           call.mutate(() => api.DELETE('/api/me/sessions'), {
@@ -174,7 +178,7 @@ function Everywhere() {
           })
         }
       >
-        Sign out everywhere
+        {t('web.people.me-view.sign-out-everywhere')}
       </Button>
     </Card>
   );

@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { api } from '../../api/client';
@@ -14,9 +15,9 @@ import { Select } from '../../ui/Select';
 import { Mono, Page, Sheet, Sub, Title } from '../../ui/Sheet';
 
 const ROLES: readonly (readonly [Colleague['role'], string])[] = [
-  ['TECHNICIAN', 'technician'],
-  ['LEAD', 'lead'],
-  ['COUNTER', 'counter'],
+  ['TECHNICIAN', t('web.people.people-view.technician')],
+  ['LEAD', t('web.people.people-view.lead')],
+  ['COUNTER', t('web.people.people-view.counter')],
 ];
 
 interface Invited {
@@ -35,22 +36,26 @@ export function PeopleView() {
     <Loaded query={people}>
       {(all) => (
         <Page>
-          <Title>{all.filter((p) => p.active).length} people work here</Title>
-          <Sub>
-            A lead invites; each chooses name, password and PIN. Nobody is deleted: the history
-            names them.
-          </Sub>
+          <Title>
+            {t('web.people.people-view.people-work-here', {
+              length: all.filter((p) => p.active).length,
+            })}
+          </Title>
+          <Sub>{t('web.people.people-view.a-lead-invites-each-chooses-name')}</Sub>
           {call.isError && <ProblemNote error={call.error} />}
           <List as="ul">
             {all.map((person) => (
               <li key={person.id} data-gone={!person.active || undefined}>
                 <span>
-                  <b>{person.displayName}</b> <small>signs in as {person.signInName}</small>
+                  <b>{person.displayName}</b>{' '}
+                  <small>
+                    {t('web.people.people-view.signs-in-as', { signInName: person.signInName })}
+                  </small>
                 </span>
                 <Select
                   labelAt="hidden"
                   options={ROLES}
-                  label={`Role of ${person.displayName}`}
+                  label={t('web.people.people-view.role-of', { displayName: person.displayName })}
                   value={person.role}
                   onChange={(to) =>
                     call.mutate(() =>
@@ -70,7 +75,7 @@ export function PeopleView() {
                     )
                   }
                 >
-                  New password…
+                  {t('web.people.people-view.new-password')}
                 </Button>
                 <Button
                   onPress={() =>
@@ -82,7 +87,9 @@ export function PeopleView() {
                     )
                   }
                 >
-                  {person.active ? 'Has left' : 'Is back'}
+                  {person.active
+                    ? t('web.people.people-view.has-left')
+                    : t('web.people.people-view.is-back')}
                 </Button>
               </li>
             ))}
@@ -96,23 +103,34 @@ export function PeopleView() {
               );
             }}
           >
-            <Field label="Name of somebody new" value={name} onChange={setName} />
-            <Select label="Role" options={ROLES} value={role} onChange={setRole} />
+            <Field
+              label={t('web.people.people-view.name-of-somebody-new')}
+              value={name}
+              onChange={setName}
+            />
+            <Select
+              label={t('web.people.people-view.role')}
+              options={ROLES}
+              value={role}
+              onChange={setRole}
+            />
             <Button
               primary
               type="submit"
               isDisabled={name.trim() === ''}
               isPending={invite.isPending}
             >
-              Invite
+              {t('web.people.people-view.invite')}
             </Button>
           </FieldRow>
           {invite.isError && <ProblemNote error={invite.error} />}
           {invite.data !== undefined && (
             <Code role="status">
               <p>
-                Give them this code; it works once, until {when(invite.data.expiresAt)}, at{' '}
-                {window.location.origin}/join
+                {t('web.people.people-view.give-them-this-code-it-works', {
+                  when: when(invite.data.expiresAt),
+                  origin: window.location.origin,
+                })}
               </p>
               <Mono>{invite.data.code}</Mono>
             </Code>

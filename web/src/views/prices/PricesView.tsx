@@ -1,3 +1,6 @@
+import { money } from '../../ui/format';
+import { say, t } from '../../words/words';
+import type { ReactNode } from 'react';
 import { useState, type FormEvent } from 'react';
 import { Checkbox } from 'react-aria-components';
 import styled from 'styled-components';
@@ -12,7 +15,6 @@ import { Loaded } from '../../ui/Loaded';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { Select } from '../../ui/Select';
 import { Lead, Page, Sheet, SheetHead, Sub, Teach, Title } from '../../ui/Sheet';
-import { money } from '../decision/planWords';
 
 /** What the shop charges: the rates, and what parts cost. The lead changes it. */
 export function PricesView() {
@@ -25,20 +27,20 @@ function Shown({ prices }: { prices: Prices }) {
   const tariff = prices.tariff ?? null;
   return (
     <Page>
-      <Back to="/stock">‹ Stock</Back>
+      <Back to="/stock">{t('web.prices.prices-view.stock')}</Back>
       <Title>
         {tariff === null
-          ? 'The shop has not said what it charges'
-          : `An hour of work costs ${money(tariff.perHour, tariff.currency)}, a job at least ${money(tariff.minimum, tariff.currency)}`}
+          ? t('web.prices.prices-view.the-shop-has-not-said-what')
+          : t('web.prices.prices-view.an-hour-of-work-costs-a', {
+              money: money(tariff.perHour, tariff.currency),
+              money2: money(tariff.minimum, tariff.currency),
+            })}
       </Title>
-      <Sub>
-        All amounts before tax. What was estimated before stays as it was told.
-        {!isLead && ' A lead can change it.'}
-      </Sub>
+      <Sub>{t('web.prices.prices-view.all-amounts-before-tax-what-was', { isLead: !isLead })}</Sub>
       <TwoColumns $side="minmax(320px, 44%)">
         <Sheet>
           <SheetHead>
-            <Lead>Work</Lead>
+            <Lead>{t('web.prices.prices-view.work')}</Lead>
           </SheetHead>
           <Work
             key={JSON.stringify(tariff)}
@@ -54,7 +56,7 @@ function Shown({ prices }: { prices: Prices }) {
 }
 
 const EMPTY: Tariff = {
-  currency: 'EUR',
+  currency: t('web.prices.prices-view.eur'),
   perHour: 0,
   perHourOf: {},
   minimum: 0,
@@ -103,19 +105,42 @@ function Work({ prices, tariff, isLead }: WorkProps) {
   return (
     <Form onSubmit={submit}>
       <Row>
-        <Field label="Currency" value={currency} onChange={setCurrency} isDisabled={!isLead} />
-        <Field label="An hour" value={perHour} onChange={setPerHour} isDisabled={!isLead} />
-        <Field label="At least" value={minimum} onChange={setMinimum} isDisabled={!isLead} />
-        <Field label="Tax, %" value={tax} onChange={setTax} isDisabled={!isLead} />
+        <Field
+          label={t('web.prices.prices-view.currency')}
+          value={currency}
+          onChange={setCurrency}
+          isDisabled={!isLead}
+        />
+        <Field
+          label={t('web.prices.prices-view.an-hour')}
+          value={perHour}
+          onChange={setPerHour}
+          isDisabled={!isLead}
+        />
+        <Field
+          label={t('web.prices.prices-view.at-least')}
+          value={minimum}
+          onChange={setMinimum}
+          isDisabled={!isLead}
+        />
+        <Field
+          label={t('web.prices.prices-view.tax')}
+          value={tax}
+          onChange={setTax}
+          isDisabled={!isLead}
+        />
       </Row>
       <Tick isSelected={taxShown} onChange={setTaxShown} isDisabled={!isLead}>
         {({ isSelected }) => (
           <>
-            <span aria-hidden>{isSelected ? '☑' : '☐'}</span> Owners are told amounts with the tax
+            {say('web.prices.prices-view.owners-are-told-amounts-with-the', {
+              span: (words: ReactNode) => <span aria-hidden>{words}</span>,
+              isSelected,
+            })}
           </>
         )}
       </Tick>
-      <p>An hour of some work may cost another amount; empty: as above.</p>
+      <p>{t('web.prices.prices-view.an-hour-of-some-work-may')}</p>
       <Rates>
         {prices.courses.map(({ course, words }) => (
           <Field
@@ -128,11 +153,15 @@ function Work({ prices, tariff, isLead }: WorkProps) {
         ))}
       </Rates>
       {call.isError && <ProblemNote error={call.error} />}
-      {call.isSuccess && <strong role="status">Kept. It holds from now on.</strong>}
-      {isLead && !isReady && <p>Three letters for the currency, and amounts of at least 0.</p>}
+      {call.isSuccess && (
+        <strong role="status">{t('web.prices.prices-view.kept-it-holds-from-now-on')}</strong>
+      )}
+      {isLead && !isReady && (
+        <p>{t('web.prices.prices-view.three-letters-for-the-currency-and')}</p>
+      )}
       {isLead && (
         <Button primary type="submit" isDisabled={!isReady} isPending={call.isPending}>
-          Keep it
+          {t('web.prices.prices-view.keep-it')}
         </Button>
       )}
     </Form>
@@ -145,14 +174,11 @@ function Parts({ prices, isLead }: { prices: Prices; isLead: boolean }) {
   return (
     <Sheet>
       <SheetHead>
-        <Lead>Parts</Lead>
-        <small>of a sort, the cheapest is estimated</small>
+        <Lead>{t('web.prices.prices-view.parts')}</Lead>
+        <small>{t('web.prices.prices-view.of-a-sort-the-cheapest-is')}</small>
       </SheetHead>
       {prices.prices.length === 0 && (
-        <Teach>
-          No part has a price yet. Until one has, an estimate takes what such parts usually cost,
-          and says so.
-        </Teach>
+        <Teach>{t('web.prices.prices-view.no-part-has-a-price-yet')}</Teach>
       )}
       <List>
         {prices.prices.map((price) => (
@@ -164,7 +190,7 @@ function Parts({ prices, isLead }: { prices: Prices; isLead: boolean }) {
             <span>{money(price.amount, currency)}</span>
             {isLead && (
               <Button
-                aria-label={`Take ${price.words} off the list`}
+                aria-label={t('web.prices.prices-view.take-off-the-list', { words: price.words })}
                 isPending={call.isPending}
                 onPress={() =>
                   call.mutate(() =>
@@ -174,7 +200,7 @@ function Parts({ prices, isLead }: { prices: Prices; isLead: boolean }) {
                   )
                 }
               >
-                Take off
+                {t('web.prices.prices-view.take-off')}
               </Button>
             )}
           </li>
@@ -207,19 +233,29 @@ function Add({ prices }: { prices: Prices }) {
   return (
     <Below onSubmit={submit}>
       <Select
-        label="Sort of part"
+        label={t('web.prices.prices-view.sort-of-part')}
         value={part}
         options={prices.sorts.map((sort) => [sort, sort] as const)}
         onChange={setPart}
       />
-      <Field label="What it is" value={words} onChange={setWords} maxLength={200} />
-      <Field label="Price" value={amount} onChange={setAmount} inputMode="decimal" />
+      <Field
+        label={t('web.prices.prices-view.what-it-is')}
+        value={words}
+        onChange={setWords}
+        maxLength={200}
+      />
+      <Field
+        label={t('web.prices.prices-view.price')}
+        value={amount}
+        onChange={setAmount}
+        inputMode="decimal"
+      />
       <Button
         type="submit"
         isDisabled={words.trim() === '' || !isAmount(amount)}
         isPending={call.isPending}
       >
-        Put on the list
+        {t('web.prices.prices-view.put-on-the-list')}
       </Button>
       {call.isError && <ProblemNote error={call.error} />}
     </Below>
@@ -238,17 +274,21 @@ function TakeIn() {
   return (
     <Below onSubmit={submit}>
       <Field
-        label="A list as CSV"
+        label={t('web.prices.prices-view.a-list-as-csv')}
         area
         value={csv}
         onChange={setCsv}
-        hint="First line: part,words,price. A price for the same sort and words takes the place of the old one."
+        hint={t('web.prices.prices-view.first-line-part-words-price-a')}
       />
       <Button type="submit" isDisabled={csv.trim() === ''} isPending={call.isPending}>
-        Take the list in
+        {t('web.prices.prices-view.take-the-list-in')}
       </Button>
       {call.isError && <ProblemNote error={call.error} />}
-      {call.isSuccess && <strong role="status">{call.data?.lines} lines were taken in.</strong>}
+      {call.isSuccess && (
+        <strong role="status">
+          {t('web.prices.prices-view.lines-were-taken-in', { lines: call.data?.lines })}
+        </strong>
+      )}
     </Below>
   );
 }

@@ -1,3 +1,4 @@
+import { say, t } from '../../words/words';
 import styled from 'styled-components';
 import { Button as AriaButton } from 'react-aria-components';
 import type { Attribute, Reading } from '../../api/types';
@@ -21,24 +22,27 @@ export function AttributeTable({ attributes, smart, range, onRange }: AttributeT
     <>
       {smart !== null && (
         <Self data-failed={smart.selfTestFailed || undefined}>
-          Self-test: {smart.selfTest}.
-          {smart.extendedSelfTestMinutes !== null &&
-            ` A full one takes about ${smart.extendedSelfTestMinutes} min.`}
+          {say('web.reading.attribute-table.self-test', {
+            selfTest: smart.selfTest,
+            value:
+              smart.extendedSelfTestMinutes !== null &&
+              ` ${t('web.reading.attribute-table.a-full-one-takes-about-min', { extendedSelfTestMinutes: smart.extendedSelfTestMinutes })}`,
+          })}
         </Self>
       )}
       <DataTable>
         <thead>
           <tr>
-            <th scope="col">ID</th>
-            <th scope="col">What it counts</th>
+            <th scope="col">{t('web.reading.attribute-table.id')}</th>
+            <th scope="col">{t('web.reading.attribute-table.what-it-counts')}</th>
             <th scope="col" className="number">
-              Reads as
+              {t('web.reading.attribute-table.reads-as')}
             </th>
             <th scope="col" className="number">
-              Value / worst / limit
+              {t('web.reading.attribute-table.value-worst-limit')}
             </th>
-            <th scope="col">State</th>
-            <th scope="col">Raw bytes</th>
+            <th scope="col">{t('web.reading.attribute-table.state')}</th>
+            <th scope="col">{t('web.reading.attribute-table.raw-bytes')}</th>
           </tr>
         </thead>
         <tbody>
@@ -48,7 +52,10 @@ export function AttributeTable({ attributes, smart, range, onRange }: AttributeT
               <tr key={a.offset} data-here={sameRange(range, bytes) || undefined}>
                 <td className="mono">{a.id}</td>
                 <td>
-                  <RowButton onPress={() => onRange(bytes)} aria-label={`${nameOf(a)}: show bytes`}>
+                  <RowButton
+                    onPress={() => onRange(bytes)}
+                    aria-label={t('web.reading.attribute-table.show-bytes', { nameOf: nameOf(a) })}
+                  >
                     {nameOf(a)}
                   </RowButton>
                 </td>
@@ -57,11 +64,14 @@ export function AttributeTable({ attributes, smart, range, onRange }: AttributeT
                   <small>{alsoOf(a)}</small>
                 </td>
                 <td className="number mono">
-                  {a.value} / {a.worst} / {a.threshold ?? 'not reported'}
+                  {a.value} / {a.worst} /{' '}
+                  {a.threshold ?? t('web.reading.attribute-table.not-reported')}
                 </td>
                 <td>
                   <State data-state={a.state}>{a.stateWords}</State>
-                  {a.preFailure && <small>predicts failure</small>}
+                  {a.preFailure && (
+                    <small>{t('web.reading.attribute-table.predicts-failure')}</small>
+                  )}
                 </td>
                 <td className="mono">{a.rawHex}</td>
               </tr>
@@ -73,10 +83,10 @@ export function AttributeTable({ attributes, smart, range, onRange }: AttributeT
   );
 }
 
-const nameOf = (a: Attribute) => a.name ?? `Attribute ${a.id}`;
+const nameOf = (a: Attribute) => a.name ?? t('web.reading.attribute-table.attribute', { id: a.id });
 
 function meaningOf(a: Attribute): string {
-  if (a.meaning === null) return 'no rule fits';
+  if (a.meaning === null) return t('web.reading.attribute-table.no-rule-fits');
   const unit = ['count', 'errors'].includes(a.meaning.unit) ? '' : ` ${a.meaning.unit}`;
   return `${count(a.meaning.value)}${unit}`;
 }

@@ -1,3 +1,4 @@
+import { say, t } from '../../words/words';
 import { useState } from 'react';
 import { Button as AriaButton, Checkbox } from 'react-aria-components';
 import styled from 'styled-components';
@@ -18,17 +19,19 @@ export function FieldTable({ fields, range, onRange }: FieldTableProps) {
   return (
     <>
       <All isSelected={all} onChange={setAll}>
-        <i aria-hidden="true" />
-        Show all {fields.length} fields, {fields.length - shown.length} hidden: “false” or not
-        reported
+        {say('web.reading.field-table.show-all-fields-hidden-false-or', {
+          i: <i aria-hidden="true" />,
+          length: fields.length,
+          length2: fields.length - shown.length,
+        })}
       </All>
       <DataTable>
         <thead>
           <tr>
-            <th scope="col">Field of the standard</th>
-            <th scope="col">Value</th>
+            <th scope="col">{t('web.reading.field-table.field-of-the-standard')}</th>
+            <th scope="col">{t('web.reading.field-table.value')}</th>
             <th scope="col" className="number">
-              Byte
+              {t('web.reading.field-table.byte')}
             </th>
           </tr>
         </thead>
@@ -43,12 +46,16 @@ export function FieldTable({ fields, range, onRange }: FieldTableProps) {
                 <td>
                   <RowButton
                     onPress={() => onRange(bytes)}
-                    aria-label={`${spaced(field.name)}: show bytes`}
+                    aria-label={t('web.reading.field-table.show-bytes', {
+                      spaced: spaced(field.name),
+                    })}
                   >
                     {spaced(field.name)}
                   </RowButton>
                 </td>
-                <td className="mono wraps">{field.value ?? 'not reported'}</td>
+                <td className="mono wraps">
+                  {field.value ?? t('web.reading.field-table.not-reported')}
+                </td>
                 <td className="number mono">{field.offset}</td>
               </tr>
             );

@@ -1,3 +1,4 @@
+import { say, t } from '../../words/words';
 import { useEffect, useRef } from 'react';
 import styled from 'styled-components';
 import { color, size } from '../../theme/theme';
@@ -29,13 +30,18 @@ export function HexView({ name, hex, range, onByte, meaning = null }: HexViewPro
   return (
     <>
       <Caption>
-        {name}, {hex.length / 2} bytes
-        {range !== null && `; ${rangeWords(range)} marked`}
-        {meaning !== null && <b>{meaning}</b>}
+        {say('web.reading.hex-view.bytes', {
+          name,
+          length: hex.length / 2,
+          value:
+            range !== null &&
+            `; ${t('web.reading.hex-view.marked', { rangeWords: rangeWords(range) })}`,
+          value2: meaning !== null && <b>{meaning}</b>,
+        })}
       </Caption>
       <Bytes
         role="region"
-        aria-label={`Bytes of ${name}`}
+        aria-label={t('web.reading.hex-view.bytes-of', { name })}
         tabIndex={0}
         onPointerOver={(event) => {
           const at = (event.target as HTMLElement).dataset.at;

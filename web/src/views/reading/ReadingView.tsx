@@ -1,3 +1,4 @@
+import { say, t } from '../../words/words';
 import { useState } from 'react';
 import { Tab, TabList, TabPanel, Tabs } from 'react-aria-components';
 import { useParams, useSearchParams } from 'react-router';
@@ -16,9 +17,9 @@ import { readingTitle } from './readingTitle';
 import { sameRange, type Range } from './range';
 
 const NAMES: Record<string, string> = {
-  'ata-smart': 'Self-report',
-  'ata-identify': 'Identity',
-  'ata-thresholds': 'Limits',
+  'ata-smart': t('web.reading.reading-view.self-report'),
+  'ata-identify': t('web.reading.reading-view.identity'),
+  'ata-thresholds': t('web.reading.reading-view.limits'),
 };
 
 const ORDER = Object.keys(NAMES);
@@ -48,8 +49,11 @@ function Shown({ reading }: { reading: Reading }) {
       )}
       <Title>{readingTitle(reading)}</Title>
       <Sub>
-        {reading.drive}, read {when(reading.takenAt)} by probe {reading.probeVersion}. The bytes are
-        kept as they came and never changed.
+        {t('web.reading.reading-view.read-by-probe-the-bytes-are', {
+          drive: reading.drive,
+          when: when(reading.takenAt),
+          probeVersion: reading.probeVersion,
+        })}
       </Sub>
       <Tabs
         selectedKey={page}
@@ -58,7 +62,7 @@ function Shown({ reading }: { reading: Reading }) {
           setRange(null);
         }}
       >
-        <Bar aria-label="Pages">
+        <Bar aria-label={t('web.reading.reading-view.pages')}>
           {pages.map((p) => (
             <PageTab key={p.kind} id={p.kind}>
               {NAMES[p.kind] ?? p.standardName} <small>{stateWords(p)}</small>
@@ -99,7 +103,7 @@ function OnePage({ reading, page, range, onRange }: PageTableProps) {
       </Sheet>
       <Beside>
         {page.hex === null ? (
-          <Teach>There are no bytes: {page.why}</Teach>
+          <Teach>{say('web.reading.reading-view.there-are-no-bytes', { why: page.why })}</Teach>
         ) : (
           <HexView
             name={page.standardName}
@@ -118,7 +122,9 @@ function OnePage({ reading, page, range, onRange }: PageTableProps) {
 }
 
 function valueWords(field: PageBytes['fields'][number]): string {
-  return field.value === null ? 'not reported' : `${field.value} ${field.unit}`.trim();
+  return field.value === null
+    ? t('web.reading.reading-view.not-reported')
+    : `${field.value} ${field.unit}`.trim();
 }
 
 function PageTable({
@@ -133,8 +139,8 @@ function PageTable({
       <Teach>
         <b>
           {page.outcome === 'NOT_REPORTED'
-            ? 'The drive does not report it.'
-            : 'It could not be read.'}
+            ? t('web.reading.reading-view.the-drive-does-not-report-it')
+            : t('web.reading.reading-view.it-could-not-be-read')}
         </b>{' '}
         {page.why}
       </Teach>
@@ -143,9 +149,12 @@ function PageTable({
   if (page.damage !== null) {
     return (
       <Teach role="note">
-        <b>{page.damage.what}.</b> At byte {page.damage.offset} the standard wants{' '}
-        <Mono>{page.damage.expected}</Mono>, there is <Mono>{page.damage.found}</Mono>. Nothing on
-        this page is used for weighing but this. The bytes are kept: a later release may read them.
+        {say('web.reading.reading-view.at-byte-the-standard-wants-there', {
+          what: page.damage.what,
+          offset: page.damage.offset,
+          mono: <Mono>{page.damage.expected}</Mono>,
+          mono2: <Mono>{page.damage.found}</Mono>,
+        })}
       </Teach>
     );
   }
@@ -166,9 +175,11 @@ function PageTable({
 }
 
 function stateWords(page: PageView): string {
-  if (page.outcome === 'NOT_REPORTED') return 'not reported';
-  if (page.outcome === 'COULD_NOT_RUN') return 'could not be read';
-  return page.damage === null ? 'sound' : 'damaged';
+  if (page.outcome === 'NOT_REPORTED') return t('web.reading.reading-view.not-reported');
+  if (page.outcome === 'COULD_NOT_RUN') return t('web.reading.reading-view.could-not-be-read');
+  return page.damage === null
+    ? t('web.reading.reading-view.sound')
+    : t('web.reading.reading-view.damaged');
 }
 
 /** A damaged page points at its damage unless something else was chosen. */

@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 /** Some bytes of a page. */
 export interface Range {
   offset: number;
@@ -9,5 +10,8 @@ export const sameRange = (a: Range | null, b: Range) =>
 
 export const rangeWords = (range: Range) =>
   range.length === 1
-    ? `byte ${range.offset}`
-    : `bytes ${range.offset} to ${range.offset + range.length - 1}`;
+    ? t('web.reading.range.byte', { offset: range.offset })
+    : t('web.reading.range.bytes-to', {
+        offset: range.offset,
+        length: range.offset + range.length - 1,
+      });

@@ -1,10 +1,12 @@
+import { say, t } from '../../words/words';
+import type { ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
 import styled from 'styled-components';
 import { address } from '../../api/client';
 import { useReport } from '../../api/queries';
 import type { Report } from '../../api/types';
 import { color, radius, size } from '../../theme/theme';
-import { when } from '../../ui/format';
+import { when, fixed } from '../../ui/format';
 import { LineChart } from '../../ui/LineChart';
 import { ExchangeCard } from '../exchange/ExchangeCard';
 import { Loaded } from '../../ui/Loaded';
@@ -29,10 +31,10 @@ function Shown({ report }: { report: Report }) {
         </Link>
         <span>
           <Paper href={pdf(report.number, 'A4')} target="_blank" rel="noopener">
-            PDF, A4
+            {t('web.report.report-view.pdf-a4')}
           </Paper>
           <Paper href={pdf(report.number, 'LETTER')} target="_blank" rel="noopener">
-            PDF, Letter
+            {t('web.report.report-view.pdf-letter')}
           </Paper>
         </span>
       </Bar>
@@ -62,7 +64,13 @@ function Shown({ report }: { report: Report }) {
               <figure key={plot.title}>
                 <figcaption>{plot.title}</figcaption>
                 <LineChart
-                  label={`${plot.title}: from ${plot.from} to ${plot.to}, at most ${plot.most} ${plot.unit}`}
+                  label={t('web.report.report-view.from-to-at-most', {
+                    title: plot.title,
+                    from: plot.from,
+                    to: plot.to,
+                    most: plot.most,
+                    unit: plot.unit,
+                  })}
                   lines={[{ name: plot.title, points: plot.points.map((p) => [p.x, p.y]) }]}
                   x={[0, 1]}
                   y={[0, plot.most * 1.05]}
@@ -97,7 +105,7 @@ function Shown({ report }: { report: Report }) {
   );
 }
 
-const rounded = (n: number) => (n >= 100 || Number.isInteger(n) ? n.toFixed(0) : n.toFixed(1));
+const rounded = (n: number) => (n >= 100 || Number.isInteger(n) ? fixed(n, 0) : fixed(n, 1));
 
 function AnnexPage({ report }: { report: Report }) {
   const { annex, words } = report;
@@ -110,8 +118,14 @@ function AnnexPage({ report }: { report: Report }) {
       <ul>
         {annex.runs.map((r) => (
           <li key={r.id}>
-            <time>{when(r.at)}</time> {r.name} of {r.part}: {r.outcome}
-            {r.detail !== '' && ` (${r.detail})`}
+            {say('web.report.report-view.of', {
+              time: (words: ReactNode) => <time>{words}</time>,
+              when: when(r.at),
+              name: r.name,
+              part: r.part,
+              outcome: r.outcome,
+              value: r.detail !== '' && ` (${r.detail})`,
+            })}
           </li>
         ))}
       </ul>
@@ -121,7 +135,9 @@ function AnnexPage({ report }: { report: Report }) {
         {annex.readings.map((r) => (
           <li key={r.id}>
             <time>{when(r.at)}</time>{' '}
-            <Link to={`/reading/${r.id}`}>what {r.part} said of itself</Link>
+            <Link to={`/reading/${r.id}`}>
+              {t('web.report.report-view.what-said-of-itself', { part: r.part })}
+            </Link>
           </li>
         ))}
       </ul>

@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import styled from 'styled-components';
 import type { Rescue } from '../../api/types';
 import { color, size } from '../../theme/theme';
@@ -8,18 +9,18 @@ const ROW = 26;
 const GAP = 16;
 
 const SOURCE: Record<string, string> = {
-  '?': 'not tried yet',
-  '+': 'read',
-  '/': 'failed at first',
-  '-': 'lost',
-  '.': 'not in use',
+  '?': t('web.rescue.bands.not-tried-yet'),
+  '+': t('web.rescue.bands.read'),
+  '/': t('web.rescue.bands.failed-at-first'),
+  '-': t('web.rescue.bands.lost'),
+  '.': t('web.rescue.bands.not-in-use'),
 };
 
 const COPY: Record<string, string> = {
-  ' ': 'nothing',
-  '+': 'written',
-  '=': 'read again, the same',
-  '!': 'not the same',
+  ' ': t('web.rescue.bands.nothing'),
+  '+': t('web.rescue.bands.written'),
+  '=': t('web.rescue.bands.read-again-the-same'),
+  '!': t('web.rescue.bands.not-the-same'),
 };
 
 /** What is wanted of the drive above, its copy below, on one scale; what is lost hangs between them. */
@@ -29,7 +30,7 @@ export function Bands({ rescue }: { rescue: Rescue }) {
   return (
     <Box>
       <Row>
-        <small>drive</small>
+        <small>{t('web.rescue.bands.drive')}</small>
         <Drawing viewBox={`0 0 ${width} ${ROW}`} aria-label={words(rescue)}>
           {spans(rescue.cells).map((s) => (
             <rect
@@ -51,7 +52,7 @@ export function Bands({ rescue }: { rescue: Rescue }) {
         </Drawing>
       </Row>
       <Row>
-        <small>copy</small>
+        <small>{t('web.rescue.bands.copy')}</small>
         <Drawing viewBox={`0 0 ${width} ${ROW}`} aria-hidden>
           {spans(rescue.copyCells).map((s) => (
             <rect key={s.from} data-copy={s.symbol} x={s.from} width={s.to - s.from} height={ROW} />
@@ -75,8 +76,8 @@ export function Bands({ rescue }: { rescue: Rescue }) {
           ))}
         <span>
           {rescue.inUseOnly
-            ? `the ${bytes(rescue.wantedBytes)} in use, in order of place`
-            : `from 0 to ${bytes(rescue.sizeBytes)}`}
+            ? t('web.rescue.bands.the-in-use-in-order-of', { bytes: bytes(rescue.wantedBytes) })
+            : t('web.rescue.bands.from-0-to', { bytes: bytes(rescue.sizeBytes) })}
         </span>
       </Keys>
     </Box>
@@ -91,7 +92,12 @@ function wedge(from: number, to: number): string {
 }
 
 function words(r: Rescue): string {
-  return `Of ${bytes(r.wantedBytes)} wanted ${bytes(r.readBytes)} are read, ${bytes(r.lostBytes)} are lost, ${bytes(r.openBytes)} failed at first and are tried again`;
+  return t('web.rescue.bands.of-wanted-are-read-are-lost', {
+    bytes: bytes(r.wantedBytes),
+    bytes2: bytes(r.readBytes),
+    bytes3: bytes(r.lostBytes),
+    bytes4: bytes(r.openBytes),
+  });
 }
 
 const Box = styled.div`

@@ -1,3 +1,4 @@
+import { say, t } from '../../words/words';
 import styled from 'styled-components';
 import { resultOf } from '../../api/result';
 import type { Run } from '../../api/types';
@@ -17,32 +18,36 @@ export function CarvedSheet({ run }: { run: Run }) {
       <SheetHead>
         <Lead>
           {files === 0
-            ? 'No file was found by its content'
-            : `${count(files)} files found by their content`}
+            ? t('web.rescue.carved-sheet.no-file-was-found-by-its')
+            : t('web.rescue.carved-sheet.files-found-by-their-content', { count: count(files) })}
         </Lead>
-        {run.endedAt !== null && <small>{when(run.endedAt)}, from the image</small>}
+        {run.endedAt !== null && (
+          <small>{t('web.rescue.carved-sheet.from-the-image', { when: when(run.endedAt) })}</small>
+        )}
       </SheetHead>
       <Inner>
         {found.sorts.length > 0 && (
           <p>
-            {found.sorts
-              .map((s) => `${count(s.files)} ${s.extension} (${bytes(s.bytes)})`)
-              .join(', ')}
-            , each whole by its own structure and the same when read again; in{' '}
-            <Mono>{found.folder}</Mono>.
-            {found.failed > 0 &&
-              ` ${count(found.failed)} more ${found.failed === 1 ? 'has' : 'have'} a part that was not read.`}
+            {say('web.rescue.carved-sheet.each-whole-by-its-own-structure', {
+              sorts: found.sorts
+                .map((s) => `${count(s.files)} ${s.extension} (${bytes(s.bytes)})`)
+                .join(', '),
+              mono: <Mono>{found.folder}</Mono>,
+              value:
+                found.failed > 0 &&
+                ` ${t('web.rescue.carved-sheet.more-a-part-that-was-not', { count: count(found.failed), failed: found.failed })}`,
+            })}
           </p>
         )}
-        <p>
-          What they were called and when they were changed is not to be had so, and what lay in
-          several pieces is not found.
-        </p>
+        <p>{t('web.rescue.carved-sheet.what-they-were-called-and-when')}</p>
         {pictures.length > 0 && (
           <Pictures>
             {pictures.map((e) => (
               <li key={e.name}>
-                <img src={`data:image/jpeg;base64,${e.preview ?? ''}`} alt={`Picture ${e.name}`} />
+                <img
+                  src={`data:image/jpeg;base64,${e.preview ?? ''}`}
+                  alt={t('web.rescue.carved-sheet.picture', { name: e.name })}
+                />
                 <small>{bytes(e.bytes)}</small>
               </li>
             ))}
@@ -52,7 +57,11 @@ export function CarvedSheet({ run }: { run: Run }) {
           <ul>
             {others.map((e) => (
               <li key={e.name}>
-                <Mono>{e.name}</Mono>, {bytes(e.bytes)}; checked: {e.checked}
+                {say('web.rescue.carved-sheet.checked', {
+                  mono: <Mono>{e.name}</Mono>,
+                  bytes: bytes(e.bytes),
+                  checked: e.checked,
+                })}
               </li>
             ))}
           </ul>

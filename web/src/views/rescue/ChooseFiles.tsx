@@ -1,3 +1,4 @@
+import { say, t } from '../../words/words';
 import { useState } from 'react';
 import { Checkbox, CheckboxGroup } from 'react-aria-components';
 import styled from 'styled-components';
@@ -32,11 +33,11 @@ export function ChooseFiles({ job, partKey, volume, last, lockedWhy }: ChooseFil
     <Sheet>
       <SheetHead>
         <Lead>{filesTitle(volume, last)}</Lead>
-        <small>what people make is ticked; each file is read again after it was written</small>
+        <small>{t('web.rescue.choose-files.what-people-make-is-ticked-each')}</small>
       </SheetHead>
       {last !== null && resultOf(last, 'file-copy') !== null && <Came run={last} />}
       <Choice
-        aria-label={`Folders of ${nameOf(volume)}`}
+        aria-label={t('web.rescue.choose-files.folders-of', { nameOf: nameOf(volume) })}
         value={[...chosen]}
         onChange={(values) => setChosen(new Set(values))}
       >
@@ -64,8 +65,12 @@ export function ChooseFiles({ job, partKey, volume, last, lockedWhy }: ChooseFil
       <Foot>
         <span>
           {all.files === 0
-            ? 'Tick at least one folder.'
-            : `${count(all.files)} files, ${bytes(all.bytes)}, ${copyTime(all.bytes)}`}
+            ? t('web.rescue.choose-files.tick-at-least-one-folder')
+            : t('web.rescue.choose-files.files', {
+                count: count(all.files),
+                bytes: bytes(all.bytes),
+                copyTime: copyTime(all.bytes),
+              })}
         </span>
         <Button
           isDisabled={all.files === 0 || lockedWhy !== null}
@@ -82,24 +87,39 @@ export function ChooseFiles({ job, partKey, volume, last, lockedWhy }: ChooseFil
             )
           }
         >
-          Copy these files
+          {t('web.rescue.choose-files.copy-these-files')}
         </Button>
       </Foot>
-      {lockedWhy !== null && <Not role="note">Not now: {lockedWhy}.</Not>}
+      {lockedWhy !== null && (
+        <Not role="note">{t('web.rescue.choose-files.not-now', { lockedWhy })}</Not>
+      )}
       {call.isError && <ProblemNote error={call.error} />}
     </Sheet>
   );
 }
 
 const nameOfFolder = (path: string) =>
-  path === '' ? 'files that lie in no folder' : path.slice(path.indexOf('/') + 1);
+  path === ''
+    ? t('web.rescue.choose-files.files-that-lie-in-no-folder')
+    : path.slice(path.indexOf('/') + 1);
 
 function filesTitle(volume: VolumeNote, last: Run | null): string {
   const files = resultOf(last, 'file-copy');
-  if (files === null) return `${count(volume.files)} files on ${nameOf(volume)}`;
+  if (files === null)
+    return t('web.rescue.choose-files.files-on', {
+      count: count(volume.files),
+      nameOf: nameOf(volume),
+    });
   return files.failedInAll === 0
-    ? `${count(files.verifiedFiles)} files of ${nameOf(volume)} copied and verified`
-    : `${count(files.failedInAll)} of ${count(files.files)} files of ${nameOf(volume)} are not whole`;
+    ? t('web.rescue.choose-files.files-of-copied-and-verified', {
+        count: count(files.verifiedFiles),
+        nameOf: nameOf(volume),
+      })
+    : t('web.rescue.choose-files.of-files-of-are-not-whole', {
+        count: count(files.failedInAll),
+        count2: count(files.files),
+        nameOf: nameOf(volume),
+      });
 }
 
 function Came({ run }: { run: Run }) {
@@ -108,16 +128,23 @@ function Came({ run }: { run: Run }) {
   return (
     <Result>
       <p>
-        {run.state === 'ENDED' ? 'Copied' : 'Being copied'} from{' '}
-        {files.fromImage ? 'the image' : 'the drive'} into <b>{files.folder}</b>:{' '}
-        {count(files.verifiedFiles)} files with {bytes(files.verifiedBytes)} are the same when read
-        again.{files.current !== '' && ` Now: ${files.current}`}
+        {say('web.rescue.choose-files.from-into-files-with-are-the', {
+          state: run.state === 'ENDED',
+          fromImage: files.fromImage,
+          folder: files.folder,
+          count: count(files.verifiedFiles),
+          bytes: bytes(files.verifiedBytes),
+          value:
+            files.current !== '' &&
+            ` ${t('web.rescue.choose-files.now', { current: files.current })}`,
+        })}
       </p>
       {files.failed.length > 0 && (
-        <ul aria-label="Files that are not whole">
+        <ul aria-label={t('web.rescue.choose-files.files-that-are-not-whole')}>
           {files.failed.map((f) => (
             <li key={f.path}>
-              <b>{f.path}</b>, {bytes(f.bytes)}: {f.partly ? 'in part. ' : ''}
+              <b>{f.path}</b>, {bytes(f.bytes)}:{' '}
+              {f.partly ? `${t('web.rescue.choose-files.in-part')} ` : ''}
               {f.why}
             </li>
           ))}

@@ -1,3 +1,4 @@
+import { say, t } from '../../words/words';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { api } from '../../api/client';
@@ -15,21 +16,24 @@ export function CopyCard({ data }: { data: DataOnDrive }) {
   if (data.copy === null && data.copyErased === null) return null;
   return (
     <Card>
-      <b>The copy</b>
+      <b>{t('web.rescue.copy-card.the-copy')}</b>
       {data.copy === null ? (
-        <p>Erased: {data.copyErased}.</p>
+        <p>{say('web.rescue.copy-card.erased', { copyErased: data.copyErased })}</p>
       ) : (
         <>
           {data.copy.missingSince !== null && (
             <p role="alert">
-              <b>It is not where it was made</b>, seen {when(data.copy.missingSince)}. Look for the
-              disk that it lies on; until then it does not count.
+              {say('web.rescue.copy-card.it-is-not-where-it-was', {
+                when: when(data.copy.missingSince),
+              })}
             </p>
           )}
           <p>
             {data.copy.keptUntil === null
-              ? 'It is kept until 30 days after the hand-back, then it is due to be erased.'
-              : `It is due to be erased ${when(data.copy.keptUntil)}.`}
+              ? t('web.rescue.copy-card.it-is-kept-until-30-days')
+              : t('web.rescue.copy-card.it-is-due-to-be-erased', {
+                  when: when(data.copy.keptUntil),
+                })}
           </p>
           {data.copy.lockedWhy === null ? (
             <Button
@@ -42,11 +46,11 @@ export function CopyCard({ data }: { data: DataOnDrive }) {
                 )
               }
             >
-              Erase the copy
+              {t('web.rescue.copy-card.erase-the-copy')}
             </Button>
           ) : (
             <>
-              <p>Not now: {data.copy.lockedWhy}</p>
+              <p>{t('web.rescue.copy-card.not-now', { lockedWhy: data.copy.lockedWhy })}</p>
               <Returned data={data} />
             </>
           )}
@@ -63,14 +67,15 @@ function Returned({ data }: { data: DataOnDrive }) {
   const [open, setOpen] = useState(false);
   const signature = useSignature();
   if (!open) {
-    return <Button onPress={() => setOpen(true)}>The owner has the data again</Button>;
+    return (
+      <Button onPress={() => setOpen(true)}>
+        {t('web.rescue.copy-card.the-owner-has-the-data-again')}
+      </Button>
+    );
   }
   return (
     <>
-      <p>
-        The customer signs to have the data of this drive again. The shop’s copy of it may then be
-        erased.
-      </p>
+      <p>{t('web.rescue.copy-card.the-customer-signs-to-have-the')}</p>
       <SignatureFields signature={signature} />
       <Button
         isDisabled={!signature.hasName || !signature.isDrawn}
@@ -84,7 +89,7 @@ function Returned({ data }: { data: DataOnDrive }) {
           })
         }
       >
-        Sign: I have my data
+        {t('web.rescue.copy-card.sign-i-have-my-data')}
       </Button>
       {sign.isError && <ProblemNote error={sign.error} />}
     </>

@@ -1,3 +1,4 @@
+import { say, t } from '../../words/words';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { resultOf } from '../../api/result';
@@ -13,17 +14,20 @@ export function EraseCard({ data }: { data: DataOnDrive }) {
   const busy = data.open !== null || !data.probeOnline;
   return (
     <Card>
-      <b>Erase it</b>
+      <b>{t('web.rescue.erase-card.erase-it')}</b>
       {data.erased !== null && <Came run={data.erased} />}
       {data.eraseLock !== null ? (
         <p>
-          Locked: {data.eraseLock.reason} {data.eraseLock.opens}
+          {t('web.rescue.erase-card.locked', {
+            reason: data.eraseLock.reason,
+            opens: data.eraseLock.opens,
+          })}
         </p>
       ) : (
         <>
-          <p>Open: it is given up or safe, and it was decided. Only its name is wanted.</p>
+          <p>{t('web.rescue.erase-card.open-it-is-given-up-or')}</p>
           <Button isDisabled={busy} onPress={() => setOpen(true)}>
-            Erase this drive…
+            {t('web.rescue.erase-card.erase-this-drive')}
           </Button>
         </>
       )}
@@ -31,9 +35,9 @@ export function EraseCard({ data }: { data: DataOnDrive }) {
         <NameDrive
           data={data}
           what="erase"
-          title="Everything on this drive will be gone for good"
-          verb="erased"
-          act="Erase the drive that I named"
+          title={t('web.rescue.erase-card.everything-on-this-drive-will-be')}
+          verb={t('web.rescue.erase-card.erased')}
+          act={t('web.rescue.erase-card.erase-the-drive-that-i-named')}
           onClose={() => setOpen(false)}
         />
       )}
@@ -43,22 +47,31 @@ export function EraseCard({ data }: { data: DataOnDrive }) {
 
 function Came({ run }: { run: Run }) {
   const e = resultOf(run, 'erase');
-  if (e === null) return <p>{run.why ?? 'It did not begin.'}</p>;
+  if (e === null) return <p>{run.why ?? t('web.rescue.erase-card.it-did-not-begin')}</p>;
   const whole = e.refusedBytes === 0 && e.writtenBytes === e.sizeBytes;
   return (
     <p>
-      {run.endedAt !== null && `${when(run.endedAt)}: `}
-      {bytes(e.writtenBytes)} of {bytes(e.sizeBytes)} written over
-      {!whole && `, ${bytes(e.sizeBytes - e.writtenBytes)} not`}
-      {e.lookedAt > 0 && (
-        <>
-          ; read back at {count(e.lookedAt)} places, {count(e.notZero)} not zero,{' '}
-          {count(e.unreadable)} unreadable
-          {e.notErasedAtMost !== null &&
-            `: with 95 % confidence at most ${(100 * e.notErasedAtMost).toPrecision(2)} % is left`}
-        </>
-      )}
-      .
+      {say('web.rescue.erase-card.of-written-over', {
+        value: run.endedAt !== null && `${when(run.endedAt)}: `,
+        bytes: bytes(e.writtenBytes),
+        bytes2: bytes(e.sizeBytes),
+        value2:
+          !whole && t('web.rescue.erase-card.not', { bytes: bytes(e.sizeBytes - e.writtenBytes) }),
+        value3: e.lookedAt > 0 && (
+          <>
+            {say('web.rescue.erase-card.read-back-at-places-not-zero', {
+              count: count(e.lookedAt),
+              count2: count(e.notZero),
+              count3: count(e.unreadable),
+              value:
+                e.notErasedAtMost !== null &&
+                t('web.rescue.erase-card.with-95-confidence-at-most-is', {
+                  toPrecision: (100 * e.notErasedAtMost).toPrecision(2),
+                }),
+            })}
+          </>
+        ),
+      })}
     </p>
   );
 }

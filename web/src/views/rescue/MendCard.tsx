@@ -1,8 +1,9 @@
+import { say, t } from '../../words/words';
 import { useState } from 'react';
 import { resultOf } from '../../api/result';
 import type { DataOnDrive, Run } from '../../api/types';
 import { Button } from '../../ui/Button';
-import { bytes, when } from '../../ui/format';
+import { bytes, count, when } from '../../ui/format';
 import { Mono } from '../../ui/Sheet';
 import { Card } from './EraseCard';
 import { NameDrive } from './NameDrive';
@@ -15,25 +16,23 @@ export function MendCard({ data }: { data: DataOnDrive }) {
   const busy = data.open !== null || !data.probeOnline;
   return (
     <Card>
-      <b>Put back what is damaged</b>
+      <b>{t('web.rescue.mend-card.put-back-what-is-damaged')}</b>
       {last !== null && <Came run={last} />}
       {pieces.map((what) => (
         <p key={what}>{what}.</p>
       ))}
       {lock !== null ? (
-        <p>
-          Locked: {lock.reason} {lock.opens}
-        </p>
+        <p>{t('web.rescue.mend-card.locked', { reason: lock.reason, opens: lock.opens })}</p>
       ) : (
         <>
           {pieces.length > 0 && (
             <Button isDisabled={busy} onPress={() => setOpen('mend')}>
-              Write it anew from its copy…
+              {t('web.rescue.mend-card.write-it-anew-from-its-copy')}
             </Button>
           )}
           {canTakeBack && (
             <Button isDisabled={busy} onPress={() => setOpen('mend/take-back')}>
-              Take the mending back…
+              {t('web.rescue.mend-card.take-the-mending-back')}
             </Button>
           )}
         </>
@@ -44,11 +43,11 @@ export function MendCard({ data }: { data: DataOnDrive }) {
           what={open}
           title={
             open === 'mend'
-              ? 'A few sectors are written; what stands there is kept first'
-              : 'What stood there before the mending is written again'
+              ? t('web.rescue.mend-card.a-few-sectors-are-written-what')
+              : t('web.rescue.mend-card.what-stood-there-before-the-mending')
           }
-          verb="written"
-          act="Write to the drive that I named"
+          verb={t('web.rescue.mend-card.written')}
+          act={t('web.rescue.mend-card.write-to-the-drive-that-i')}
           onClose={() => setOpen(null)}
         />
       )}
@@ -63,21 +62,33 @@ function Came({ run }: { run: Run }) {
     return (
       <p>
         {at}
-        {run.why ?? 'it did not begin'}
+        {run.why ?? t('web.rescue.mend-card.it-did-not-begin')}
       </p>
     );
   }
   const back = run.kind === 'TAKE_BACK';
   return (
     <p>
-      {at}
-      {m.written} of {m.pieces.length} {back ? 'taken back' : 'written and read back the same'} (
-      {m.pieces
-        .map((p) => `${bytes(p.length)} at byte ${p.offset.toLocaleString('en')}`)
-        .join(', ')}
-      ). Now: {m.why}.{m.left.length > 0 && ` Left as it is: ${m.left.join(' ')}`}
-      {run.why !== null && ` ${run.why}.`} What stood there is kept in <Mono>{m.keptIn}</Mono> of
-      the bench machine’s folder of copies.
+      {say('web.rescue.mend-card.of-now-what-stood-there-is', {
+        at,
+        written: m.written,
+        length: m.pieces.length,
+        back,
+        pieces: m.pieces
+          .map((p) =>
+            t('web.rescue.mend-card.at-byte', {
+              bytes: bytes(p.length),
+              offset: count(p.offset),
+            }),
+          )
+          .join(', '),
+        why: m.why,
+        value:
+          m.left.length > 0 &&
+          ` ${t('web.rescue.mend-card.left-as-it-is', { left: m.left.join(' ') })}`,
+        value2: run.why !== null && ` ${run.why}.`,
+        mono: <Mono>{m.keptIn}</Mono>,
+      })}
     </p>
   );
 }

@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import { useState, type FormEvent } from 'react';
 import { Form } from 'react-aria-components';
 import styled from 'styled-components';
@@ -42,19 +43,24 @@ export function NameDrive({ data, what, title, verb, act, onClose }: NameDrivePr
     <Modal title={title} isOpen onClose={onClose}>
       <Form onSubmit={submit}>
         <Fields>
-          <p>
-            Take the drive in your hand and type what is printed on it. If one of the three is not
-            this drive’s, nothing is {verb}; the probe looks again before it writes.
-          </p>
-          <Field label="Size, such as 1 TB or 500 GB" value={size} onChange={setSize} />
-          <Field label="Model" value={model} onChange={setModel} />
-          <Field label="Last four of its serial" value={lastFour} onChange={setLastFour} />
+          <p>{t('web.rescue.name-drive.take-the-drive-in-your-hand', { verb })}</p>
+          <Field
+            label={t('web.rescue.name-drive.size-such-as-1-tb-or')}
+            value={size}
+            onChange={setSize}
+          />
+          <Field label={t('web.rescue.name-drive.model')} value={model} onChange={setModel} />
+          <Field
+            label={t('web.rescue.name-drive.last-four-of-its-serial')}
+            value={lastFour}
+            onChange={setLastFour}
+          />
           {call.isError && <ProblemNote error={call.error} />}
           <Button type="submit" isDisabled={!named} isPending={call.isPending}>
             {act}
           </Button>
           <Button primary onPress={onClose}>
-            Leave it as it is
+            {t('web.rescue.name-drive.leave-it-as-it-is')}
           </Button>
         </Fields>
       </Form>

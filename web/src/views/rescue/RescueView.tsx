@@ -1,3 +1,4 @@
+import { say, t } from '../../words/words';
 import { Link, useParams } from 'react-router';
 import styled from 'styled-components';
 import { api } from '../../api/client';
@@ -7,7 +8,7 @@ import type { DataOnDrive, Run, Rescue } from '../../api/types';
 import { color, size, upTo } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { TwoColumns } from '../../ui/Layout';
-import { bytes, count, when } from '../../ui/format';
+import { bytes, count, when, fixed } from '../../ui/format';
 import { Loaded } from '../../ui/Loaded';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { Lead, Mono, Page, Sheet, SheetHead, Teach, Title } from '../../ui/Sheet';
@@ -41,32 +42,41 @@ function Shown({ data }: { data: DataOnDrive }) {
         ‹ {data.job} {data.machine}, {named(data.slot)}
       </Link>
       <Title>
-        The data on {named(data.slot)}: {data.finding}
+        {t('web.rescue.rescue-view.the-data-on', {
+          named: named(data.slot),
+          finding: data.finding,
+        })}
       </Title>
       <About>
         <Mono>
-          {data.model ?? 'model not readable'} · {data.serial ?? 'serial not readable'}
+          {data.model ?? t('web.rescue.rescue-view.model-not-readable')} ·{' '}
+          {data.serial ?? t('web.rescue.rescue-view.serial-not-readable')}
         </Mono>
-        {data.decisive !== null && <> · spare it: {data.decisive}</>}
+        {data.decisive !== null && (
+          <> {t('web.rescue.rescue-view.spare-it', { decisive: data.decisive })}</>
+        )}
       </About>
       <Columns $side="356px" $gapAbove={false}>
         <Wide>
           <CopySheet data={data} running={running} />
           <Sheet>
             <SheetHead>
-              <Lead>{survey === null ? 'Nobody looked yet what is on it' : survey.why}</Lead>
+              <Lead>
+                {survey === null
+                  ? t('web.rescue.rescue-view.nobody-looked-yet-what-is-on')
+                  : survey.why}
+              </Lead>
               {data.survey?.endedAt != null && (
                 <small>
-                  survey of {when(data.survey.endedAt)}, read only
-                  {writtenSince(data) && '; written to since: survey it again'}
+                  {t('web.rescue.rescue-view.survey-of-read-only', {
+                    when: when(data.survey.endedAt),
+                    writtenSince: writtenSince(data),
+                  })}
                 </small>
               )}
             </SheetHead>
             {survey === null ? (
-              <Teach>
-                A survey reads the first, last and a few other sectors and says which volumes are
-                there, whether they are encrypted or damaged, and which files they hold.
-              </Teach>
+              <Teach>{t('web.rescue.rescue-view.a-survey-reads-the-first-last')}</Teach>
             ) : (
               <Padded>
                 <VolumeMap survey={survey} />
@@ -108,7 +118,13 @@ function CopySheet({ data, running }: { data: DataOnDrive; running: Run | null }
   return (
     <Sheet>
       <SheetHead>
-        <Lead>{rescue !== null ? copyTitle(rescue) : `${running?.name ?? 'A run'} goes on`}</Lead>
+        <Lead>
+          {rescue !== null
+            ? copyTitle(rescue)
+            : t('web.rescue.rescue-view.goes-on', {
+                name: running?.name ?? t('web.rescue.rescue-view.a-run'),
+              })}
+        </Lead>
         {shown?.endedAt != null && (
           <small>
             {shown.name.toLowerCase()}, {when(shown.endedAt)}
@@ -133,13 +149,19 @@ function latest(data: DataOnDrive, running: Run | null): Run | null {
 }
 
 function copyTitle(r: Rescue): string {
-  if (r.verified === true) return 'The copy was read again and is what was read of the drive';
-  if (r.verified === false) return 'The copy is not what was read of the drive: copy it anew';
+  if (r.verified === true) return t('web.rescue.rescue-view.the-copy-was-read-again-and');
+  if (r.verified === false) return t('web.rescue.rescue-view.the-copy-is-not-what-was');
   const share = (100 * r.readBytes) / Math.max(1, r.wantedBytes);
-  const of =
-    `${bytes(r.readBytes)} of ${bytes(r.wantedBytes)} ${r.inUseOnly ? 'in use' : ''}`.trim();
-  if (r.readBytes === r.wantedBytes) return `All of it is read: ${of}`;
-  return `${share >= 99.995 ? '>99.99' : share.toFixed(2)} % read: ${of}`;
+  const of = t('web.rescue.rescue-view.of', {
+    bytes: bytes(r.readBytes),
+    bytes2: bytes(r.wantedBytes),
+    inUseOnly: r.inUseOnly,
+  }).trim();
+  if (r.readBytes === r.wantedBytes) return t('web.rescue.rescue-view.all-of-it-is-read', { of });
+  return t('web.rescue.rescue-view.read', {
+    share: share >= 99.995 ? '>99.99' : fixed(share, 2),
+    of,
+  });
 }
 
 function Lost({ rescue }: { rescue: Rescue }) {
@@ -147,31 +169,48 @@ function Lost({ rescue }: { rescue: Rescue }) {
   return (
     <Figures>
       <p>
-        Lost: <b>{bytes(rescue.lostBytes)}</b>
-        {rescue.openBytes > 0 && <>, still to be tried: {bytes(rescue.openBytes)}</>}
-        {rescue.expectedShare !== null && rescue.phase !== 'ended' && (
-          <> · {(100 * rescue.expectedShare).toFixed(2)} % of it is expected in the end</>
-        )}
-        {rescue.phase !== 'ended' && rescue.verified === null && <> · now: {rescue.phase}</>}
+        {say('web.rescue.rescue-view.lost', {
+          bytes: bytes(rescue.lostBytes),
+          value: rescue.openBytes > 0 && (
+            <>{t('web.rescue.rescue-view.still-to-be-tried', { bytes: bytes(rescue.openBytes) })}</>
+          ),
+          value2: rescue.expectedShare !== null && rescue.phase !== 'ended' && (
+            <>
+              {' '}
+              {t('web.rescue.rescue-view.of-it-is-expected-in-the', {
+                expectedShare: fixed(100 * rescue.expectedShare, 2),
+              })}
+            </>
+          ),
+          value3: rescue.phase !== 'ended' && rescue.verified === null && (
+            <> {t('web.rescue.rescue-view.now', { phase: rescue.phase })}</>
+          ),
+        })}
       </p>
       {files.length > 0 && (
         <>
           <p>
             {rescue.lostFilesInAll === 1
-              ? 'One file is hit:'
-              : `${count(rescue.lostFilesInAll ?? files.length)} files are hit:`}
+              ? t('web.rescue.rescue-view.one-file-is-hit')
+              : t('web.rescue.rescue-view.files-are-hit', {
+                  count: count(rescue.lostFilesInAll ?? files.length),
+                })}
           </p>
-          <ul aria-label="Files that lost something">
+          <ul aria-label={t('web.rescue.rescue-view.files-that-lost-something')}>
             {files.map((f) => (
               <li key={f.path}>
-                <b>{f.path}</b>: {bytes(f.lostBytes)} of {bytes(f.bytes)}
+                {say('web.rescue.rescue-view.of-2', {
+                  path: f.path,
+                  bytes: bytes(f.lostBytes),
+                  bytes2: bytes(f.bytes),
+                })}
               </li>
             ))}
           </ul>
         </>
       )}
       {files.length === 0 && rescue.lostBytes > 0 && rescue.lostFilesInAll === 0 && (
-        <p>No file is hit: what is lost lies where no file does.</p>
+        <p>{t('web.rescue.rescue-view.no-file-is-hit-what-is')}</p>
       )}
     </Figures>
   );
@@ -185,31 +224,35 @@ function Steps({ data }: { data: DataOnDrive }) {
   return (
     <Sheet>
       <SheetHead>
-        <Lead>Data {data.dataStatusWords}</Lead>
+        <Lead>{t('web.rescue.rescue-view.data', { dataStatusWords: data.dataStatusWords })}</Lead>
       </SheetHead>
       <Next>{data.next}</Next>
       {data.survey !== null && data.holds.open.length > 0 && (
         <Figures>
-          <p>In no verified copy, and not signed away:</p>
-          <ul aria-label="What erasing it would lose">
+          <p>{t('web.rescue.rescue-view.in-no-verified-copy-and-not')}</p>
+          <ul aria-label={t('web.rescue.rescue-view.what-erasing-it-would-lose')}>
             {data.holds.open.map((h) => (
               <li key={h.words}>{h.words}</li>
             ))}
           </ul>
         </Figures>
       )}
-      {common !== null && <Not role="note">Nothing can be started now: {common}.</Not>}
+      {common !== null && (
+        <Not role="note">{t('web.rescue.rescue-view.nothing-can-be-started-now', { common })}</Not>
+      )}
       <List>
         {data.steps.map((s) => (
           <li key={s.kind}>
             <span>
               <b>{s.name}</b>
               <small>{s.about}</small>
-              {s.lockedWhy !== null && common === null && <small>Not now: {s.lockedWhy}.</small>}
+              {s.lockedWhy !== null && common === null && (
+                <small>{t('web.rescue.rescue-view.not-now', { lockedWhy: s.lockedWhy })}</small>
+              )}
             </span>
             <Button
               primary={s.next}
-              aria-label={`Start: ${s.name}`}
+              aria-label={t('web.rescue.rescue-view.start', { name: s.name })}
               isDisabled={s.lockedWhy !== null}
               isPending={call.isPending}
               onPress={() =>
@@ -221,7 +264,7 @@ function Steps({ data }: { data: DataOnDrive }) {
                 )
               }
             >
-              Start
+              {t('web.rescue.rescue-view.start-2')}
             </Button>
           </li>
         ))}
@@ -232,8 +275,10 @@ function Steps({ data }: { data: DataOnDrive }) {
       <EraseCard data={data} />
       {image !== null && (
         <Where>
-          The image lies in <b>{image.folder}</b> of the bench machine’s folder of copies. Its sums:{' '}
-          <Mono>{image.sums.slice(0, 16)}…</Mono>
+          {say('web.rescue.rescue-view.the-image-lies-in-of-the', {
+            folder: image.folder,
+            mono: <Mono>{image.sums.slice(0, 16)}…</Mono>,
+          })}
         </Where>
       )}
     </Sheet>

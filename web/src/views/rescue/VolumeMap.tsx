@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import styled from 'styled-components';
 import type { Survey, VolumeNote } from '../../api/types';
 import { color, size } from '../../theme/theme';
@@ -37,13 +38,21 @@ export function VolumeMap({ survey }: { survey: Survey }) {
             <i data-kind={kindOf(v)} />
             <span>
               <b>{nameOf(v)}</b>: {v.content}, {bytes(v.bytes)}
-              {v.usedBytes !== null && v.usedBytes > 0 && `, ${bytes(v.usedBytes)} of it used`}
-              {v.listed && `, ${count(v.files)} files with ${bytes(v.filesBytes)}`}
+              {v.usedBytes !== null &&
+                v.usedBytes > 0 &&
+                t('web.rescue.volume-map.of-it-used', { bytes: bytes(v.usedBytes) })}
+              {v.listed &&
+                t('web.rescue.volume-map.files-with', {
+                  count: count(v.files),
+                  bytes: bytes(v.filesBytes),
+                })}
               {v.damage.map((d) => (
                 <small key={d.offset}>
                   {d.what}
                   {d.backupOffset !== null &&
-                    `, ${bytes(d.backupOffset - v.startByte)} behind its start`}
+                    t('web.rescue.volume-map.behind-its-start', {
+                      bytes: bytes(d.backupOffset - v.startByte),
+                    })}
                   .
                 </small>
               ))}
@@ -58,7 +67,7 @@ export function VolumeMap({ survey }: { survey: Survey }) {
             <i data-kind="damaged" />
             <span>
               {d.what}
-              {d.backupOffset !== null && '; a copy of it is intact'}.
+              {d.backupOffset !== null && t('web.rescue.volume-map.a-copy-of-it-is-intact')}.
             </span>
           </li>
         ))}
@@ -75,7 +84,10 @@ function kindOf(v: VolumeNote): string {
 
 /** "Partition 1, CHOIR"; a volume without a table is the whole drive. */
 export function nameOf(v: VolumeNote): string {
-  const name = v.number === 0 ? 'The whole drive' : `Partition ${v.number}`;
+  const name =
+    v.number === 0
+      ? t('web.rescue.volume-map.the-whole-drive')
+      : t('web.rescue.volume-map.partition', { number: v.number });
   const label = v.label ?? (v.name === '' ? null : v.name);
   return label === null ? name : `${name}, ${label}`;
 }

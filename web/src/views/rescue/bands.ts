@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 /** A stretch of neighbouring cells with one symbol. */
 export interface Span {
   symbol: string;
@@ -20,10 +21,10 @@ export function spans(cells: string): Span[] {
 export function duration(seconds: number): string {
   if (seconds < 90) return `${Math.max(1, Math.round(seconds))} s`;
   const minutes = Math.round(seconds / 60);
-  if (minutes < 90) return `${minutes} min`;
+  if (minutes < 90) return t('web.rescue.bands.min', { minutes });
   const hours = Math.floor(minutes / 60);
   const rest = Math.round((minutes % 60) / 10) * 10;
-  return rest === 0 || hours >= 10 ? `${hours} h` : `${hours} h ${rest} min`;
+  return rest === 0 || hours >= 10 ? `${hours} h` : t('web.rescue.bands.h-min', { hours, rest });
 }
 
 /** Bytes a second that a copy of files makes at worst and at best: a spinning disk, a fast one. */
@@ -34,5 +35,7 @@ const FAST = 130e6;
 export function copyTime(bytes: number): string {
   const fast = duration(bytes / FAST);
   const slow = duration(bytes / SLOW);
-  return fast === slow ? `about ${fast}` : `${fast} to ${slow}`;
+  return fast === slow
+    ? t('web.rescue.bands.about', { fast })
+    : t('web.rescue.bands.to', { fast, slow });
 }

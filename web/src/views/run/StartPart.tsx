@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import styled from 'styled-components';
 import { api } from '../../api/client';
 import { keys, useCall } from '../../api/queries';
@@ -29,7 +30,7 @@ export function StartPart({ job, part, starts, lockedWhy }: StartPartProps) {
             </span>
             <Button
               primary={i === 0}
-              aria-label={`Start: ${start.name}`}
+              aria-label={t('web.run.start-part.start', { name: start.name })}
               isDisabled={lockedWhy !== null}
               isPending={call.isPending}
               onPress={() =>
@@ -41,12 +42,12 @@ export function StartPart({ job, part, starts, lockedWhy }: StartPartProps) {
                 )
               }
             >
-              Start
+              {t('web.run.start-part.start-2')}
             </Button>
           </li>
         ))}
       </ul>
-      {lockedWhy !== null && <p role="note">Not now: {lockedWhy}</p>}
+      {lockedWhy !== null && <p role="note">{t('web.run.start-part.not-now', { lockedWhy })}</p>}
       {call.isError && <ProblemNote error={call.error} />}
     </Box>
   );

@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import { useState, type FormEvent } from 'react';
 import { Form } from 'react-aria-components';
 import styled from 'styled-components';
@@ -29,15 +30,15 @@ export function SignInView({ ended }: SignInViewProps) {
         <Mark>
           <SuspicionMark suspicion="UNKNOWN" size={40} />
         </Mark>
-        <Title>Sign in to Tekmerion</Title>
+        <Title>{t('web.sign-in.sign-in-view.sign-in-to-tekmerion')}</Title>
         <Sub>
           {ended
-            ? 'Your session has ended. Sign in again; you come back to where you were.'
-            : 'The bench, its tests and its decisions.'}
+            ? t('web.sign-in.sign-in-view.your-session-has-ended-sign-in')
+            : t('web.sign-in.sign-in-view.the-bench-its-tests-and-its')}
         </Sub>
         <Fields onSubmit={submit}>
           <Field
-            label="Name"
+            label={t('web.sign-in.sign-in-view.name')}
             value={name}
             onChange={setName}
             autoComplete="username"
@@ -45,7 +46,7 @@ export function SignInView({ ended }: SignInViewProps) {
             isRequired
           />
           <Field
-            label="Password"
+            label={t('web.sign-in.sign-in-view.password')}
             type="password"
             value={password}
             onChange={setPassword}
@@ -54,7 +55,9 @@ export function SignInView({ ended }: SignInViewProps) {
           />
           {signIn.isError && <ProblemNote error={signIn.error} />}
           <Button primary type="submit" isPending={signIn.isPending}>
-            {signIn.isPending ? 'Signing in…' : 'Sign in'}
+            {signIn.isPending
+              ? t('web.sign-in.sign-in-view.signing-in')
+              : t('web.sign-in.sign-in-view.sign-in')}
           </Button>
         </Fields>
       </Card>

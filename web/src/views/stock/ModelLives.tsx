@@ -1,9 +1,10 @@
+import { t } from '../../words/words';
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import { useModelLives } from '../../api/queries';
 import type { ModelLivesData } from '../../api/types';
 import { color, size } from '../../theme/theme';
-import { count, when } from '../../ui/format';
+import { count, when, fixed } from '../../ui/format';
 import { Loaded } from '../../ui/Loaded';
 
 const WIDTH = 600;
@@ -22,10 +23,16 @@ export function ModelLives({ model }: { model: string }) {
             <ul>
               {data.lives.map((life) => (
                 <li key={life.part}>
-                  <Link to={`/part/${life.part}`}>{life.serial ?? 'serial not reported'}</Link>
+                  <Link to={`/part/${life.part}`}>
+                    {life.serial ?? t('web.stock.model-lives.serial-not-reported')}
+                  </Link>
                   <span>{count(Math.round(life.hours))} h</span>
-                  <span>{life.replaced ? 'decided to be replaced' : 'worked'}</span>
-                  <span>last seen {when(life.lastSeen)}</span>
+                  <span>
+                    {life.replaced
+                      ? t('web.stock.model-lives.decided-to-be-replaced')
+                      : t('web.stock.model-lives.worked')}
+                  </span>
+                  <span>{t('web.stock.model-lives.last-seen', { when: when(life.lastSeen) })}</span>
                 </li>
               ))}
             </ul>
@@ -41,7 +48,7 @@ function Curve({ data }: { data: ModelLivesData }) {
   // The last drives of all say nothing of others: told is as far as a few were followed.
   const last = data.survival.filter((s) => s.atRisk >= FEW).at(-1);
   if (last === undefined) {
-    return <p>None failed, or too few were met, to tell how long they last.</p>;
+    return <p>{t('web.stock.model-lives.none-failed-or-too-few-were')}</p>;
   }
   const end = Math.max(last.hours, ...data.lives.map((l) => l.hours));
   const x = (hours: number) => (WIDTH * hours) / end;
@@ -68,15 +75,23 @@ function Curve({ data }: { data: ModelLivesData }) {
         <line className="axis" x1={0} x2={WIDTH} y1={HEIGHT} y2={HEIGHT} />
       </Plot>
       <figcaption>
-        Share that still works, from 0 to {count(Math.round(end))} h. {words(last)}
+        {t('web.stock.model-lives.share-that-still-works-from-0', {
+          count: count(Math.round(end)),
+          words: words(last),
+        })}
       </figcaption>
     </figure>
   );
 }
 
 function words(last: ModelLivesData['survival'][number]): string {
-  const percent = (share: number) => `${(100 * share).toFixed(0)} %`;
-  return `After ${count(Math.round(last.hours))} h ${percent(last.survival)} still worked (95 %: ${percent(last.low)} to ${percent(last.high)}).`;
+  const percent = (share: number) => `${fixed(100 * share, 0)} %`;
+  return t('web.stock.model-lives.after-h-still-worked-95-to', {
+    count: count(Math.round(last.hours)),
+    percent: percent(last.survival),
+    percent2: percent(last.low),
+    percent3: percent(last.high),
+  });
 }
 
 const Box = styled.div`

@@ -1,3 +1,5 @@
+import { say, t } from '../../words/words';
+import type { ReactNode } from 'react';
 import { useState, type FormEvent } from 'react';
 import { Button as Plain, Form } from 'react-aria-components';
 import { Link } from 'react-router';
@@ -9,7 +11,7 @@ import { color, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { TwoColumns } from '../../ui/Layout';
-import { bytes, count } from '../../ui/format';
+import { bytes, count, fixed } from '../../ui/format';
 import { Loaded } from '../../ui/Loaded';
 import { Modal } from '../../ui/Modal';
 import { ProblemNote } from '../../ui/ProblemNote';
@@ -38,21 +40,27 @@ function Shown({ stock, text, onText }: ShownProps) {
     <Page>
       <Title>{stock.finding}</Title>
       <Sub>
-        Drives by model, worst first: the share that had to be replaced, with its 95 % interval.{' '}
-        <Link to="/prices">What work and parts cost</Link>
+        {say('web.stock.stock-view.drives-by-model-worst-first-the', {
+          link: (words: ReactNode) => <Link to="/prices">{words}</Link>,
+        })}
       </Sub>
       <TwoColumns $side="400px">
         <Sheet>
           <SheetHead>
             <Lead>
-              {stock.models.length === 1 ? 'One model' : `${count(stock.models.length)} models`} met
+              {t('web.stock.stock-view.met', {
+                length:
+                  stock.models.length === 1
+                    ? t('web.stock.stock-view.one-model')
+                    : t('web.stock.stock-view.models', { count: count(stock.models.length) }),
+              })}
             </Lead>
           </SheetHead>
           <Search>
-            <Field label="Find a model" value={text} onChange={onText} />
+            <Field label={t('web.stock.stock-view.find-a-model')} value={text} onChange={onText} />
           </Search>
           {stock.models.length === 0 && (
-            <Teach>No drive of that name was met yet. Each one that is read counts here.</Teach>
+            <Teach>{t('web.stock.stock-view.no-drive-of-that-name-was')}</Teach>
           )}
           <Rows>
             {stock.models.map((m) => (
@@ -63,12 +71,18 @@ function Shown({ stock, text, onText }: ShownProps) {
                 >
                   {m.model}
                 </Plain>
-                <span>{m.sort === 'FLASH' ? 'solid state' : 'disk'}</span>
+                <span>
+                  {m.sort === 'FLASH'
+                    ? t('web.stock.stock-view.solid-state')
+                    : t('web.stock.stock-view.disk')}
+                </span>
                 <Interval model={m} />
                 <span>
-                  {count(m.replaced)} of {count(m.met)}
+                  {t('web.stock.stock-view.of', { count: count(m.replaced), count2: count(m.met) })}
                 </span>
-                <span>{count(Math.round(m.hours))} h on average</span>
+                <span>
+                  {t('web.stock.stock-view.h-on-average', { count: count(Math.round(m.hours)) })}
+                </span>
                 {open === m.model && <ModelLives model={m.model} />}
               </li>
             ))}
@@ -81,11 +95,15 @@ function Shown({ stock, text, onText }: ShownProps) {
 }
 
 function Interval({ model: m }: { model: StockData['models'][number] }) {
-  const percent = (share: number) => `${(100 * share).toFixed(0)} %`;
+  const percent = (share: number) => `${fixed(100 * share, 0)} %`;
   return (
     <Bar
       role="img"
-      aria-label={`${percent(m.replaced / m.met)} replaced, from ${percent(m.low)} to ${percent(m.high)}`}
+      aria-label={t('web.stock.stock-view.replaced-from-to', {
+        percent: percent(m.replaced / m.met),
+        percent2: percent(m.low),
+        percent3: percent(m.high),
+      })}
       viewBox="0 0 100 14"
       preserveAspectRatio="none"
     >
@@ -112,12 +130,12 @@ function InStock({ stock }: { stock: StockData }) {
     <Sheet>
       <SheetHead>
         <Lead>{stockTitle(stock)}</Lead>
-        {mayChange && <Button onPress={() => setAdding(true)}>Add to stock…</Button>}
+        {mayChange && (
+          <Button onPress={() => setAdding(true)}>{t('web.stock.stock-view.add-to-stock')}</Button>
+        )}
       </SheetHead>
       {stock.items.length === 0 && (
-        <Teach>
-          Nothing is in stock yet. What is added here is proposed on jobs whose part it can replace.
-        </Teach>
+        <Teach>{t('web.stock.stock-view.nothing-is-in-stock-yet-what')}</Teach>
       )}
       <Items>
         {stock.items.map((s) => (
@@ -130,11 +148,13 @@ function InStock({ stock }: { stock: StockData }) {
                   .join(', ')}
               </small>
             </span>
-            <output aria-label={`Pieces of ${s.model}`}>{s.pieces}</output>
+            <output aria-label={t('web.stock.stock-view.pieces-of', { model: s.model })}>
+              {s.pieces}
+            </output>
             {mayChange && (
               <>
                 <Button
-                  aria-label={`Take one ${s.model}`}
+                  aria-label={t('web.stock.stock-view.take-one', { model: s.model })}
                   isDisabled={s.pieces === 0}
                   isPending={call.isPending}
                   onPress={() => move(s.id, -1)}
@@ -142,7 +162,7 @@ function InStock({ stock }: { stock: StockData }) {
                   −
                 </Button>
                 <Button
-                  aria-label={`Add one ${s.model}`}
+                  aria-label={t('web.stock.stock-view.add-one', { model: s.model })}
                   isPending={call.isPending}
                   onPress={() => move(s.id, 1)}
                 >
@@ -162,27 +182,31 @@ function InStock({ stock }: { stock: StockData }) {
 /** Memory is counted in powers of two. */
 function sizeOf(s: StockData['items'][number]): string | null {
   if (s.bytes === null) return null;
-  return s.kind === 'module' ? `${s.bytes / 2 ** 30} GB` : bytes(s.bytes);
+  return s.kind === 'module'
+    ? t('web.stock.stock-view.gb', { value: s.bytes / 2 ** 30 })
+    : bytes(s.bytes);
 }
 
 function stockTitle(stock: StockData): string {
   const pieces = stock.items.reduce((sum, s) => sum + s.pieces, 0);
-  return pieces === 1 ? 'One piece in stock' : `${count(pieces)} pieces in stock`;
+  return pieces === 1
+    ? t('web.stock.stock-view.one-piece-in-stock')
+    : t('web.stock.stock-view.pieces-in-stock', { count: count(pieces) });
 }
 
 const KINDS = [
-  ['drive', 'Drive'],
-  ['module', 'Memory module'],
-  ['battery', 'Battery'],
-  ['other', 'Something else'],
+  ['drive', t('web.stock.stock-view.drive')],
+  ['module', t('web.stock.stock-view.memory-module')],
+  ['battery', t('web.stock.stock-view.battery')],
+  ['other', t('web.stock.stock-view.something-else')],
 ] as const;
 const BUSES = [
   ['SATA', 'SATA'],
   ['NVMe', 'NVMe'],
 ] as const;
 const FORMS = [
-  ['2.5 inch', '2.5 inch'],
-  ['3.5 inch', '3.5 inch'],
+  [t('web.stock.stock-view.2-5-inch'), t('web.stock.stock-view.2-5-inch')],
+  [t('web.stock.stock-view.3-5-inch'), t('web.stock.stock-view.3-5-inch')],
   ['M.2', 'M.2'],
 ] as const;
 const SORTS = [
@@ -191,8 +215,8 @@ const SORTS = [
   ['DDR5', 'DDR5'],
 ] as const;
 const MODULE_FORMS = [
-  ['SO-DIMM', 'for laptops (SO-DIMM)'],
-  ['DIMM', 'for desktops (DIMM)'],
+  ['SO-DIMM', t('web.stock.stock-view.for-laptops-so-dimm')],
+  ['DIMM', t('web.stock.stock-view.for-desktops-dimm')],
 ] as const;
 
 function Adding({ onClose }: { onClose: () => void }) {
@@ -200,7 +224,7 @@ function Adding({ onClose }: { onClose: () => void }) {
   const [kind, setKind] = useState<(typeof KINDS)[number][0]>('drive');
   const [model, setModel] = useState('');
   const [bus, setBus] = useState<(typeof BUSES)[number][0]>('SATA');
-  const [form, setForm] = useState<(typeof FORMS)[number][0]>('2.5 inch');
+  const [form, setForm] = useState<(typeof FORMS)[number][0]>(t('web.stock.stock-view.2-5-inch'));
   const [gigabytes, setGigabytes] = useState('');
   const [place, setPlace] = useState('');
   const [pieces, setPieces] = useState('1');
@@ -233,33 +257,79 @@ function Adding({ onClose }: { onClose: () => void }) {
     );
   };
   return (
-    <Modal title="Add to stock" isOpen onClose={onClose}>
+    <Modal title={t('web.stock.stock-view.add-to-stock-2')} isOpen onClose={onClose}>
       <Form onSubmit={submit}>
         <Fields>
-          <Select label="What it is" value={kind} onChange={setKind} options={KINDS} />
-          <Field label="Model" value={model} onChange={setModel} maxLength={200} />
-          {drive && <Select label="Interface" value={bus} onChange={setBus} options={BUSES} />}
-          {drive && <Select label="Form" value={form} onChange={setForm} options={FORMS} />}
-          {module && <Select label="Sort" value={sort} onChange={setSort} options={SORTS} />}
+          <Select
+            label={t('web.stock.stock-view.what-it-is')}
+            value={kind}
+            onChange={setKind}
+            options={KINDS}
+          />
+          <Field
+            label={t('web.stock.stock-view.model')}
+            value={model}
+            onChange={setModel}
+            maxLength={200}
+          />
+          {drive && (
+            <Select
+              label={t('web.stock.stock-view.interface')}
+              value={bus}
+              onChange={setBus}
+              options={BUSES}
+            />
+          )}
+          {drive && (
+            <Select
+              label={t('web.stock.stock-view.form')}
+              value={form}
+              onChange={setForm}
+              options={FORMS}
+            />
+          )}
           {module && (
             <Select
-              label="Form"
+              label={t('web.stock.stock-view.sort')}
+              value={sort}
+              onChange={setSort}
+              options={SORTS}
+            />
+          )}
+          {module && (
+            <Select
+              label={t('web.stock.stock-view.form')}
               value={moduleForm}
               onChange={setModuleForm}
               options={MODULE_FORMS}
             />
           )}
-          {kind === 'battery' && <p>A battery fits by the model that the old one reports.</p>}
+          {kind === 'battery' && <p>{t('web.stock.stock-view.a-battery-fits-by-the-model')}</p>}
           {(drive || module) && (
-            <Field label="Size in GB" value={gigabytes} onChange={setGigabytes} maxLength={10} />
+            <Field
+              label={t('web.stock.stock-view.size-in-gb')}
+              value={gigabytes}
+              onChange={setGigabytes}
+              maxLength={10}
+            />
           )}
-          <Field label="Where it lies" value={place} onChange={setPlace} maxLength={60} />
-          <Field label="Pieces" value={pieces} onChange={setPieces} maxLength={4} />
+          <Field
+            label={t('web.stock.stock-view.where-it-lies')}
+            value={place}
+            onChange={setPlace}
+            maxLength={60}
+          />
+          <Field
+            label={t('web.stock.stock-view.pieces')}
+            value={pieces}
+            onChange={setPieces}
+            maxLength={4}
+          />
           {call.isError && <ProblemNote error={call.error} />}
           <Button primary type="submit" isDisabled={!fits} isPending={call.isPending}>
-            Put it there
+            {t('web.stock.stock-view.put-it-there')}
           </Button>
-          <Button onPress={onClose}>Leave it</Button>
+          <Button onPress={onClose}>{t('web.stock.stock-view.leave-it')}</Button>
         </Fields>
       </Form>
     </Modal>

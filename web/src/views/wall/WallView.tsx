@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import { useFloor } from '../../api/queries';
@@ -17,7 +18,7 @@ export function WallView() {
           <Head>
             <h1>{titleOf(data)}</h1>
             <b>{clock(new Date(data.now))}</b>
-            <Link to="/">Leave the wall screen</Link>
+            <Link to="/">{t('web.wall.wall-view.leave-the-wall-screen')}</Link>
           </Head>
           <Lanes floor={data} jobs={data.jobs} wall />
         </Wall>

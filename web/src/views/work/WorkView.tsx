@@ -1,3 +1,4 @@
+import { t } from '../../words/words';
 import { useParams } from 'react-router';
 import styled from 'styled-components';
 import { useWork } from '../../api/queries';
@@ -5,7 +6,7 @@ import { resultOf } from '../../api/result';
 import type { LoadResult, Work } from '../../api/types';
 import { color, size } from '../../theme/theme';
 import { Back, Stack, TwoColumns } from '../../ui/Layout';
-import { count, sentence, when } from '../../ui/format';
+import { count, sentence, when, fixed } from '../../ui/format';
 import { LineChart } from '../../ui/LineChart';
 import { Loaded } from '../../ui/Loaded';
 import { Lead, Page, Sheet, SheetHead, Sub, Teach, Title } from '../../ui/Sheet';
@@ -16,9 +17,8 @@ import { useLatest } from '../run/useLatest';
 const STARTS = [
   {
     kind: 'LOAD_SAMPLE',
-    name: 'Sample its work',
-    about:
-      'Processors, drives, memory, programs and how late it wakes, once a second for three minutes. Looks only',
+    name: t('web.work.work-view.sample-its-work'),
+    about: t('web.work.work-view.processors-drives-memory-programs-and-how'),
   },
 ] as const;
 
@@ -42,14 +42,20 @@ function Shown({ work }: { work: Work }) {
       </Back>
       <Title>{titleOf(work)}</Title>
       {work.between.length > 0 && (
-        <Sub>Between the two samples: {work.between.map((b) => b.what).join(', ')}.</Sub>
+        <Sub>
+          {t('web.work.work-view.between-the-two-samples', {
+            between: work.between.map((b) => b.what).join(', '),
+          })}
+        </Sub>
       )}
       <TwoColumns>
         <Sheet>
           <SheetHead>
             <Lead>
-              {load === null ? 'Not sampled yet' : 'Every second of the sample'}
-              {before !== null && ', with the sample before as a broken line'}
+              {load === null
+                ? t('web.work.work-view.not-sampled-yet')
+                : t('web.work.work-view.every-second-of-the-sample')}
+              {before !== null && t('web.work.work-view.with-the-sample-before-as-a')}
             </Lead>
             {shown?.endedAt != null && <small>{when(shown.endedAt)}</small>}
           </SheetHead>
@@ -79,34 +85,40 @@ export function titleOf(work: Work): string {
     (a, b) => Math.abs(b.after - b.before) - Math.abs(a.after - a.before),
   )[0];
   if (most !== undefined) return sentence(most.words);
-  if (work.shifts.length > 0) return 'Nothing changed for certain between the two samples';
+  if (work.shifts.length > 0)
+    return t('web.work.work-view.nothing-changed-for-certain-between-the');
   const load = resultOf(
     work.runs.find((r) => r.state === 'ENDED' && resultOf(r, 'load') !== null),
     'load',
   );
-  if (load === null) return 'What keeps it busy?';
+  if (load === null) return t('web.work.work-view.what-keeps-it-busy');
   const [name, drive] =
     Object.entries(load.drives).sort(([, a], [, b]) => b.busy - a.busy)[0] ?? [];
   const program = load.programs[0];
   const busy =
     name === undefined || drive === undefined
       ? ''
-      : `Drive ${name} is busy for ${percent(drive.busy)} of the time`;
+      : t('web.work.work-view.drive-is-busy-for-of-the', { name, percent: percent(drive.busy) });
   return program === undefined || program.cpu < 0.05
     ? busy
-    : `${busy}; ${program.name} takes ${percent(program.cpu)} of the processors`;
+    : t('web.work.work-view.takes-of-the-processors', {
+        busy,
+        name: program.name,
+        percent: percent(program.cpu),
+      });
 }
 
 const percent = (share: number) => `${Math.round(100 * share)} %`;
 
 const NAMES: Record<string, string> = {
-  cpu: 'Processors busy',
-  'waits for io': 'Something waits for drives',
-  'waits for cpu': 'Something waits for processors',
-  'waits for memory': 'Something waits for memory',
+  cpu: t('web.work.work-view.processors-busy'),
+  'waits for io': t('web.work.work-view.something-waits-for-drives'),
+  'waits for cpu': t('web.work.work-view.something-waits-for-processors'),
+  'waits for memory': t('web.work.work-view.something-waits-for-memory'),
 };
 
-const nameOf = (what: string) => NAMES[what] ?? `${sentence(what)} busy`;
+const nameOf = (what: string) =>
+  NAMES[what] ?? t('web.work.work-view.busy', { sentence: sentence(what) });
 
 interface SeriesProps {
   what: string;
@@ -123,13 +135,17 @@ function Series({ what, load, before }: SeriesProps) {
   return (
     <Plot>
       <h3>
-        {nameOf(what)} <span>{percent(mean)} on average</span>
+        {nameOf(what)} <span>{t('web.work.work-view.on-average', { percent: percent(mean) })}</span>
       </h3>
       <LineChart
-        label={`${nameOf(what)}: ${percent(mean)} on average over ${Math.round(seconds)} s`}
+        label={t('web.work.work-view.on-average-over-s', {
+          nameOf: nameOf(what),
+          percent: percent(mean),
+          seconds: Math.round(seconds),
+        })}
         lines={[
-          { name: 'before', points: points(then), faint: true },
-          { name: 'now', points: points(values) },
+          { name: t('web.work.work-view.before'), points: points(then), faint: true },
+          { name: t('web.work.work-view.now'), points: points(values) },
         ]}
         x={[0, Math.max(1, seconds)]}
         y={[0, 1]}
@@ -152,13 +168,10 @@ function Shifts({ work }: { work: Work }) {
   return (
     <Sheet>
       <SheetHead>
-        <Lead>Before and after</Lead>
+        <Lead>{t('web.work.work-view.before-and-after')}</Lead>
       </SheetHead>
       {work.shifts.length === 0 ? (
-        <Teach>
-          Sample it, make one change, sample it again: what changed, and whether that is certain,
-          then stands here.
-        </Teach>
+        <Teach>{t('web.work.work-view.sample-it-make-one-change-sample')}</Teach>
       ) : (
         <List>
           {work.shifts.map((shift) => (
@@ -168,8 +181,11 @@ function Shifts({ work }: { work: Work }) {
                 {percent(shift.before)} → {percent(shift.after)}
               </span>
               <small>
-                {shift.certain ? 'certain' : 'no certain change'}: {points(shift.low)} to{' '}
-                {points(shift.high)} points of 100
+                {t('web.work.work-view.to-points-of-100', {
+                  certain: shift.certain,
+                  points: points(shift.low),
+                  points2: points(shift.high),
+                })}
               </small>
             </li>
           ))}
@@ -186,7 +202,7 @@ function Programs({ load }: { load: LoadResult }) {
   return (
     <Sheet>
       <SheetHead>
-        <Lead>Programs, by processor</Lead>
+        <Lead>{t('web.work.work-view.programs-by-processor')}</Lead>
       </SheetHead>
       <List>
         {load.programs.map((program) => (
@@ -195,8 +211,10 @@ function Programs({ load }: { load: LoadResult }) {
             <span>{percent(program.cpu)}</span>
             <small>
               {program.bytesPerSecond === null
-                ? 'drives: not told'
-                : `${(program.bytesPerSecond / 1e6).toFixed(1)} MB/s by drives`}
+                ? t('web.work.work-view.drives-not-told')
+                : t('web.work.work-view.mb-s-by-drives', {
+                    bytesPerSecond: fixed(program.bytesPerSecond / 1e6, 1),
+                  })}
             </small>
           </li>
         ))}
@@ -209,37 +227,49 @@ function Besides({ load }: { load: LoadResult }) {
   return (
     <Sheet>
       <SheetHead>
-        <Lead>Beside that</Lead>
+        <Lead>{t('web.work.work-view.beside-that')}</Lead>
       </SheetHead>
       <List>
         {Object.entries(load.drives).map(([name, drive]) => (
           <li key={name}>
-            <b>Drive {name}</b>
+            <b>{t('web.work.work-view.drive', { name })}</b>
             <span>
-              {drive.latencyMs === null ? 'nothing asked' : `${drive.latencyMs.toFixed(1)} ms each`}
+              {drive.latencyMs === null
+                ? t('web.work.work-view.nothing-asked')
+                : t('web.work.work-view.ms-each', { latencyMs: fixed(drive.latencyMs, 1) })}
             </span>
             <small>
-              {drive.queue.toFixed(1)} waiting on average, {(drive.bytesPerSecond / 1e6).toFixed(1)}{' '}
-              MB/s
+              {t('web.work.work-view.waiting-on-average-mb-s', {
+                queue: fixed(drive.queue, 1),
+                bytesPerSecond: fixed(drive.bytesPerSecond / 1e6, 1),
+              })}
             </small>
           </li>
         ))}
         <li>
-          <b>Memory left</b>
-          <span>{load.memoryLeft === null ? 'not told' : percent(load.memoryLeft)}</span>
+          <b>{t('web.work.work-view.memory-left')}</b>
+          <span>
+            {load.memoryLeft === null ? t('web.work.work-view.not-told') : percent(load.memoryLeft)}
+          </span>
           <small>
             {load.swappedPerSecond === null
-              ? 'swapping: not told'
-              : `${load.swappedPerSecond.toFixed(0)} pages swapped a second`}
+              ? t('web.work.work-view.swapping-not-told')
+              : t('web.work.work-view.pages-swapped-a-second', {
+                  swappedPerSecond: fixed(load.swappedPerSecond, 0),
+                })}
           </small>
         </li>
         {load.latenessMicros !== null && (
           <li>
-            <b>Woke late by</b>
-            <span>{count(load.latenessMicros[2] ?? 0)} µs at most</span>
+            <b>{t('web.work.work-view.woke-late-by')}</b>
+            <span>
+              {t('web.work.work-view.s-at-most', { count: count(load.latenessMicros[2] ?? 0) })}
+            </span>
             <small>
-              half under {count(load.latenessMicros[0] ?? 0)} µs, 99 of 100 under{' '}
-              {count(load.latenessMicros[1] ?? 0)} µs
+              {t('web.work.work-view.half-under-s-99-of-100', {
+                count: count(load.latenessMicros[0] ?? 0),
+                count2: count(load.latenessMicros[1] ?? 0),
+              })}
             </small>
           </li>
         )}
