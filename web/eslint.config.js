@@ -4,6 +4,9 @@ import tseslint from 'typescript-eslint';
 
 const PATH = '[value=/^\\/api\\//]';
 const PART_OF_A_PATH = '[value.raw=/^\\/api\\//]';
+const READ = 'What people read is a message in words/: say it by t() or say().';
+const SENTENCE = '/[A-Za-z]{2,},? [a-z]{2,},? [a-z]{2,}/';
+const NAMED = '/^(label|title|hint|note|aria-label|placeholder|alt)$/';
 const TYPED = 'CallExpression[callee.object.name="api"]';
 
 export default tseslint.config(
@@ -24,6 +27,14 @@ export default tseslint.config(
           selector,
           message: 'Ask by api.GET and the like, or link by address(): they know the description.',
         })),
+        ...[
+          'JSXElement:not([openingElement.name.name="kbd"]) > JSXText[value=/[A-Za-z]{2,}/]',
+          `JSXAttribute[name.name=${NAMED}] > Literal[value=/[A-Za-z]{2,}/]`,
+          // What is compared with is a code of the server's; an error of ours is read by nobody.
+          `:not(BinaryExpression, Property, NewExpression, CallExpression[callee.property.name="startsWith"]) > Literal[value=${SENTENCE}]`,
+          `Property > Literal.value[value=${SENTENCE}]`,
+          `:not(TaggedTemplateExpression) > TemplateLiteral > TemplateElement[value.raw=${SENTENCE}]`,
+        ].map((selector) => ({ selector, message: READ })),
       ],
     },
   },

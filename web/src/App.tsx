@@ -1,6 +1,7 @@
 import { MutationCache, QueryCache, QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { useState } from 'react';
 import { createBrowserRouter, RouterProvider, useRouteError } from 'react-router';
+import { I18nProvider } from 'react-aria-components';
 import { Problem } from './api/client';
 import { keys } from './api/queries';
 import { Shell } from './shell/Shell';
@@ -9,6 +10,7 @@ import { Loading } from './ui/Loading';
 import { NoSuchPage } from './ui/NoSuchPage';
 import { ProblemNote } from './ui/ProblemNote';
 import { Page } from './ui/Sheet';
+import { locale } from './words/words';
 
 /** Each view is a file of its own, fetched when it is first opened. */
 const router = createBrowserRouter([
@@ -172,8 +174,10 @@ export function App() {
   const [client] = useState(makeClient);
   return (
     <QueryClientProvider client={client}>
-      <GlobalStyle />
-      <RouterProvider router={router} />
+      <I18nProvider locale={locale()}>
+        <GlobalStyle />
+        <RouterProvider router={router} />
+      </I18nProvider>
     </QueryClientProvider>
   );
 }

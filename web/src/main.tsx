@@ -2,7 +2,7 @@ import '@fontsource-variable/atkinson-hyperlegible-next';
 import '@fontsource-variable/jetbrains-mono';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
-import { App } from './App';
+import { speakAsWanted } from './words/languages';
 
 const RENEWED = 'renewed';
 const ONCE_MS = 60_000;
@@ -15,6 +15,8 @@ addEventListener('vite:preloadError', (event) => {
   location.reload();
 });
 
+await speakAsWanted();
+const { App } = await import('./App');
 const root = document.getElementById('root');
 if (root === null) throw new Error('index.html has no #root');
 createRoot(root).render(

@@ -295,7 +295,7 @@ export const intake = (more: Partial<Intake> = {}): Intake => ({
 });
 
 export const session = (role: 'TECHNICIAN' | 'LEAD' | 'COUNTER' = 'TECHNICIAN'): Session => ({
-  person: { id: 7, displayName: 'Ines R.', role, hasPin: false },
+  person: { id: 7, displayName: 'Ines R.', role, hasPin: false, language: null },
   here: [],
   demo: false,
   now: new Date().toISOString(),

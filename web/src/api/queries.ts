@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, told } from './client';
 import { shopClockShows } from '../ui/now';
+import { changeTo } from '../words/languages';
 import { fetchJob } from './job';
 import type { Approval, DataStatus, Isolation, Job, KnowHowEntry, WaiverSigned } from './types';
 
@@ -183,6 +184,7 @@ export const useSession = () =>
     queryFn: async () => {
       const session = await told(api.GET('/api/session'));
       shopClockShows(session.now);
+      changeTo(session.person?.language?.toLowerCase() ?? null);
       return session;
     },
     staleTime: 60_000,

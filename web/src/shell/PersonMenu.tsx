@@ -13,6 +13,7 @@ import { Field } from '../ui/Field';
 import { Modal } from '../ui/Modal';
 import { ProblemNote } from '../ui/ProblemNote';
 import { BandButton } from './BandButton';
+import { LanguageChoice } from './LanguageChoice';
 import { Row } from '../ui/Layout';
 
 export interface PersonMenuProps {
@@ -46,6 +47,7 @@ export function PersonMenu({ person, here }: PersonMenuProps) {
               {t('web.shell.person-menu.my-password-pin-and-absence')}
             </Link>
             <Button onPress={() => signOut.mutate()}>{t('web.shell.person-menu.sign-out')}</Button>
+            <LanguageChoice isSignedIn />
           </Row>
           <h3>{t('web.shell.person-menu.somebody-else-takes-the-screen')}</h3>
           {here.map((other) => (

@@ -1,4 +1,4 @@
-import { t } from '../words/words';
+import { FIELDS } from './isTyping';
 import { useEffect, useRef } from 'react';
 import { useNavigate } from 'react-router';
 
@@ -55,8 +55,7 @@ export function useScan(onOther: (text: string) => void) {
 }
 
 const inField = (target: EventTarget | null) =>
-  target instanceof HTMLElement &&
-  target.closest(t('web.shell.use-scan.input-textarea-select')) !== null;
+  target instanceof HTMLElement && target.closest(FIELDS) !== null;
 
 /** What the scanner typed into a field is not part of what the person wrote there. */
 function takeOut(target: EventTarget | null, text: string) {

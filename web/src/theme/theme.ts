@@ -1,4 +1,3 @@
-import { t } from '../words/words';
 /**
  * The one theme file. Components name tokens; their values, light and dark, are CSS custom
  * properties set once in GlobalStyle, so that a change of scheme re-renders nothing.
@@ -32,8 +31,8 @@ export const light = {
   matWarn: '#e9b25c',
   matWarnInk: '#16262a',
   matClear: '#5cc2b8',
-  veil: t('web.theme.theme.rgb-10-25-24-55'),
-  shadow: t('web.theme.theme.rgb-0-0-0-30'),
+  veil: 'rgb(10 25 24 / 55%)',
+  shadow: 'rgb(0 0 0 / 30%)',
 } as const;
 
 /** A dim bench: the same meanings. */
@@ -66,8 +65,8 @@ export const dark: Record<keyof typeof light, string> = {
   matWarn: '#e9b25c',
   matWarnInk: '#16262a',
   matClear: '#5cc2b8',
-  veil: t('web.theme.theme.rgb-10-25-24-55'),
-  shadow: t('web.theme.theme.rgb-0-0-0-30'),
+  veil: 'rgb(10 25 24 / 55%)',
+  shadow: 'rgb(0 0 0 / 30%)',
 };
 
 export type Token = keyof typeof light;
@@ -78,8 +77,8 @@ export const color = Object.fromEntries(
 ) as Record<Token, string>;
 
 export const font = {
-  text: t('web.theme.theme.atkinson-hyperlegible-next-variable-system-u'),
-  mono: t('web.theme.theme.jetbrains-mono-variable-ui-monospace-monospa'),
+  text: "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif",
+  mono: "'JetBrains Mono Variable', ui-monospace, monospace",
 } as const;
 
 /** At most 4 px, by design. */

@@ -83,9 +83,9 @@ export interface Filter {
 }
 
 export const NO_FILTER: Filter = {
-  whose: t('web.floor.lanes.all'),
-  family: t('web.floor.lanes.all'),
-  dataStatus: t('web.floor.lanes.all'),
+  whose: 'all',
+  family: 'all',
+  dataStatus: 'all',
 };
 
 export const passes = (job: FloorJob, filter: Filter) =>

@@ -106,8 +106,7 @@ export function Starts(props: StartsProps) {
           {named === null
             ? t('web.isolate.starts.next', {
                 length: starts.length + 1,
-                undefined:
-                  best === undefined ? '' : t('web.isolate.starts.with', { words: best.words }),
+                more: best === undefined ? '' : t('web.isolate.starts.with', { words: best.words }),
               })
             : t('web.isolate.starts.another-start-if-it-helps')}
         </b>

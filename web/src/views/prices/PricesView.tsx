@@ -56,7 +56,7 @@ function Shown({ prices }: { prices: Prices }) {
 }
 
 const EMPTY: Tariff = {
-  currency: t('web.prices.prices-view.eur'),
+  currency: 'EUR',
   perHour: 0,
   perHourOf: {},
   minimum: 0,

@@ -1,6 +1,7 @@
 import { t } from '../../words/words';
 import { useState, type FormEvent } from 'react';
 import { Form } from 'react-aria-components';
+import { LanguageChoice } from '../../shell/LanguageChoice';
 import styled from 'styled-components';
 import { useSignIn } from '../../api/queries';
 import { SuspicionMark } from '../../marks/SuspicionMark';
@@ -60,6 +61,7 @@ export function SignInView({ ended }: SignInViewProps) {
               : t('web.sign-in.sign-in-view.sign-in')}
           </Button>
         </Fields>
+        <LanguageChoice isSignedIn={false} />
       </Card>
     </Ground>
   );

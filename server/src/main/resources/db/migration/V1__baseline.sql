@@ -14,6 +14,8 @@ CREATE TABLE account (
   disabled_at   DATETIME(6),
   -- Counted up when every session of the person must end.
   epoch         BIGINT NOT NULL DEFAULT 0,
+  -- What they read; null until they chose one.
+  language      VARCHAR(5),
   PRIMARY KEY (id),
   UNIQUE KEY sign_in_name (sign_in_name)
 );

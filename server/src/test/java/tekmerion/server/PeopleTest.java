@@ -34,6 +34,18 @@ class PeopleTest {
   }
 
   @Test
+  void eachReadsTheirOwnLanguage(RunningServer.Shop shop) {
+    ShopClient bo = shop.signedIn("bo");
+    assertThat(bo.get("/api/session").body().at("/person/language").isNull()).isTrue();
+
+    assertThat(bo.put("/api/me/language", Map.of("language", "NB")).status()).isEqualTo(204);
+
+    assertThat(bo.get("/api/session").body().at("/person/language").stringValue()).isEqualTo("NB");
+    assertThat(shop.signedIn().get("/api/session").body().at("/person/language").isNull()).isTrue();
+    assertThat(bo.put("/api/me/language", Map.of("language", "TLH")).status()).isEqualTo(400);
+  }
+
+  @Test
   void aLeadInvitesAndTheCodeWorksOnce(RunningServer.Shop shop) {
     String code = invite(shop, "Kaja V.", "TECHNICIAN");
     ShopClient kaja = shop.stranger();

@@ -8,6 +8,7 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import java.time.Instant;
 import org.hibernate.annotations.DynamicUpdate;
+import tekmerion.server.person.Language;
 import tekmerion.server.person.Person;
 import tekmerion.server.person.Role;
 
@@ -30,6 +31,9 @@ public class Account {
   private String pinHash;
   private Instant disabledAt;
   private long epoch;
+
+  @Enumerated(EnumType.STRING)
+  private Language language;
 
   protected Account() {}
 
@@ -92,6 +96,15 @@ public class Account {
 
   void pin(String hash) {
     pinHash = hash;
+  }
+
+  /** Null until they chose one. */
+  Language language() {
+    return language;
+  }
+
+  void language(Language chosen) {
+    language = chosen;
   }
 
   void role(Role role) {

@@ -15,6 +15,7 @@ import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.server.audit.Audit;
+import tekmerion.server.person.Language;
 import tekmerion.server.person.Person;
 import tekmerion.server.person.Role;
 import tekmerion.server.problem.Refusal;
@@ -228,6 +229,11 @@ class People {
     }
     account.pin(pin == null ? null : encoder.encode(pin));
     audit.of(Audit.Kind.PIN_CHANGED, person, "", pin == null ? "taken away" : "");
+  }
+
+  @Transactional
+  void changeLanguage(Person person, Language language) {
+    account(person.id()).language(language);
   }
 
   @Transactional

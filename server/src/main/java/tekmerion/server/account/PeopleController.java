@@ -20,6 +20,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import tekmerion.server.person.Language;
 import tekmerion.server.person.Person;
 import tekmerion.server.person.Role;
 import tekmerion.server.web.ClientAddress;
@@ -52,6 +53,8 @@ class PeopleController {
   record PinChange(
       @NotBlank @Size(max = 200) String password,
       @Schema(nullable = true) @Pattern(regexp = "\\d{4,8}") String pin) {}
+
+  record LanguageChosen(@NotNull Language language) {}
 
   PeopleController(People people, Sessions sessions, ClientAddress addresses) {
     this.addresses = addresses;
@@ -115,6 +118,12 @@ class PeopleController {
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void pin(@Valid @RequestBody PinChange change, @AuthenticationPrincipal Person person) {
     people.changePin(person, change.password(), change.pin());
+  }
+
+  @PutMapping("/me/language")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void language(@Valid @RequestBody LanguageChosen chosen, @AuthenticationPrincipal Person person) {
+    people.changeLanguage(person, chosen.language());
   }
 
   @DeleteMapping("/me/sessions")

@@ -28,6 +28,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import tekmerion.server.audit.Audit;
+import tekmerion.server.person.Language;
 import tekmerion.server.person.Person;
 import tekmerion.server.person.Role;
 import tekmerion.server.problem.Refusal;
@@ -62,7 +63,15 @@ class SessionController {
   record Session(
       @Schema(nullable = true) PersonView person, List<Here> here, boolean demo, Instant now) {}
 
-  record PersonView(long id, String displayName, Role role, boolean hasPin) {}
+  /**
+   * @param language that they chose; null until then
+   */
+  record PersonView(
+      long id,
+      String displayName,
+      Role role,
+      boolean hasPin,
+      @Schema(nullable = true) Language language) {}
 
   /** Somebody else who signed in at this screen in full. */
   @Schema(name = "PersonHere")
@@ -183,9 +192,11 @@ class SessionController {
             .filter(a -> a.id() != person.id() && a.isActive() && sessions.isHere(a, request))
             .map(a -> new Here(a.id(), a.displayName(), a.pinHash() != null))
             .toList();
-    boolean hasPin = accounts.findById(person.id()).map(a -> a.pinHash() != null).orElse(false);
+    Optional<Account> account = accounts.findById(person.id());
+    boolean hasPin = account.map(a -> a.pinHash() != null).orElse(false);
+    Language language = account.map(Account::language).orElse(null);
     return new Session(
-        new PersonView(person.id(), person.displayName(), person.role(), hasPin),
+        new PersonView(person.id(), person.displayName(), person.role(), hasPin, language),
         here,
         demo,
         clock.instant());
