@@ -1,6 +1,13 @@
 import { t } from '../words/words';
 import type { ReactNode } from 'react';
-import { Button, Dialog, DialogTrigger, Heading, Popover } from 'react-aria-components';
+import {
+  Button,
+  Dialog,
+  DialogTrigger,
+  Heading,
+  Popover,
+  VisuallyHidden,
+} from 'react-aria-components';
 import styled from 'styled-components';
 import { color, radius, size } from '../theme/theme';
 
@@ -17,7 +24,10 @@ export interface HowWeKnowProps {
 export function HowWeKnow({ of, children, how }: HowWeKnowProps) {
   return (
     <DialogTrigger>
-      <Asked aria-label={t('web.ui.how-we-know.how-do-we-know', { of })}>{children}</Asked>
+      <Asked>
+        <VisuallyHidden>{t('web.ui.how-we-know.how-do-we-know', { of })}</VisuallyHidden>
+        <Shown>{children}</Shown>
+      </Asked>
       <Popup>
         <Answer>
           <Heading slot="title">{of}</Heading>
@@ -38,11 +48,6 @@ const Asked = styled(Button)`
   border-radius: ${radius};
   background: none;
   cursor: pointer;
-  & > :last-child,
-  &:not(:has(*)) {
-    text-decoration: underline dotted ${color.ink3};
-    text-underline-offset: 4px;
-  }
   p > & {
     margin: -12px -4px;
     display: inline-block;
@@ -50,6 +55,12 @@ const Asked = styled(Button)`
   &[data-hovered] {
     background: ${color.sunken};
   }
+`;
+
+const Shown = styled.span`
+  display: block;
+  text-decoration: underline dotted ${color.ink3};
+  text-underline-offset: 4px;
 `;
 
 const Popup = styled(Popover)`

@@ -9,7 +9,7 @@ import { color } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Back, Stack, TwoColumns } from '../../ui/Layout';
 import { when, fixed } from '../../ui/format';
-import { LineChart } from '../../ui/LineChart';
+import { Plot } from '../../ui/plot/Plot';
 import { Loaded } from '../../ui/Loaded';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { Lead, Mono, Page, Sheet, SheetHead, Teach, Title } from '../../ui/Sheet';
@@ -278,27 +278,23 @@ function chargeTitle(found: ChargeResult | null): string {
 /** Above the line it charges, below it the pack gives. */
 function Charged({ found }: { found: ChargeResult }) {
   const points = found.points.map((p) => [(p[0] ?? 0) / 60, -(p[2] ?? 0)] as const);
-  const minutes = Math.max(1, ...points.map(([m]) => m));
-  const most = Math.max(0.5, ...points.map(([, a]) => Math.ceil(2 * a) / 2));
-  const least = Math.min(0, ...points.map(([, a]) => Math.floor(2 * a) / 2));
   return (
     <Padded>
-      <LineChart
+      <Plot
         label={t('web.battery.battery-view.current-into-the-pack-a-at', {
           intoAmperes:
             found.intoAmperes === null
               ? t('web.battery.battery-view.not-heard')
               : fixed(found.intoAmperes, 2),
         })}
-        lines={[{ name: t('web.battery.battery-view.current'), points }]}
-        x={[0, minutes]}
-        y={[least, most]}
-        xTicks={[
-          [0, t('web.battery.battery-view.0-min')],
-          [minutes, t('web.battery.battery-view.min', { minutes: Math.round(minutes) })],
-        ]}
-        yTicks={[...new Set([least, 0, most])].map((a) => [a, `${fixed(a, 1)} A`] as const)}
-        height={110}
+        data={{
+          title: t('web.battery.battery-view.current'),
+          x: { kind: 'number', name: t('web.ui.plot.time'), unit: 'min', from: 0 },
+          y: { unit: 'A', digits: 2 },
+          series: [{ name: t('web.battery.battery-view.current'), points }],
+          limits: [{ value: 0, words: '' }],
+        }}
+        height={150}
       />
       <p>
         {found.intoAmperes === null

@@ -4,7 +4,7 @@ import { resultOf } from '../../api/result';
 import type { Battery, DischargeResult, Run } from '../../api/types';
 import { color, size } from '../../theme/theme';
 import { when, fixed } from '../../ui/format';
-import { LineChart } from '../../ui/LineChart';
+import { Plot } from '../../ui/plot/Plot';
 import { Lead, Sheet, SheetHead } from '../../ui/Sheet';
 import { RunPanel } from '../run/RunPanel';
 import { StartPart } from '../run/StartPart';
@@ -141,56 +141,57 @@ const series = (points: Points, at: 1 | 2) =>
 
 function Curve({ found, before }: { found: DischargeResult; before: DischargeResult | null }) {
   const both = [...found.points, ...(before?.points ?? [])];
-  const minutes = Math.max(1, ...both.map((p) => (p[0] ?? 0) / 60));
   const volts = both.map((p) => p[1] ?? 0);
-  const low = Math.floor(Math.min(...volts));
-  const high = Math.ceil(Math.max(...volts));
-  const most = Math.ceil(Math.max(0.5, ...both.map((p) => p[2] ?? 0)));
-  const times = [0, minutes / 2, minutes].map(
-    (m) =>
-      [
-        m,
-        minutes < 4
-          ? `${Math.round(60 * m)} s`
-          : t('web.battery.discharges.min', { m: Math.round(m) }),
-      ] as const,
-  );
+  const x = {
+    kind: 'number',
+    name: t('web.ui.plot.time'),
+    unit: 'min',
+    from: 0,
+    to: Math.max(1, ...both.map((p) => (p[0] ?? 0) / 60)),
+  } as const;
+  const earlier = (at: 1 | 2) =>
+    before === null
+      ? []
+      : [
+          {
+            name: t('web.battery.discharges.before'),
+            points: series(before.points, at),
+            faint: true,
+          },
+        ];
   return (
     <Plots>
-      <LineChart
+      <Plot
         label={t('web.battery.discharges.voltage-from-to-v-in', {
           volts: fixed(volts[0] ?? 0, 1),
           at: fixed(found.points.at(-1)?.[1] ?? 0, 1),
           duration: duration(found.seconds),
         })}
-        lines={[
-          ...(before === null
-            ? []
-            : [
-                {
-                  name: t('web.battery.discharges.before'),
-                  points: series(before.points, 1),
-                  faint: true,
-                },
-              ]),
-          { name: t('web.battery.discharges.voltage'), points: series(found.points, 1) },
-        ]}
-        x={[0, minutes]}
-        y={[low, high]}
-        xTicks={times}
-        yTicks={[low, (low + high) / 2, high].map((v) => [v, `${fixed(v, 1)} V`] as const)}
-        height={180}
+        data={{
+          title: t('web.battery.discharges.voltage'),
+          x,
+          y: { unit: 'V', digits: 2 },
+          series: [
+            ...earlier(1),
+            { name: t('web.battery.discharges.voltage'), points: series(found.points, 1) },
+          ],
+        }}
+        height={200}
       />
-      <LineChart
+      <Plot
         label={t('web.battery.discharges.current-with-its-load-steps-up', {
           value: fixed(Math.max(...both.map((p) => p[2] ?? 0)), 1),
         })}
-        lines={[{ name: t('web.battery.discharges.current'), points: series(found.points, 2) }]}
-        x={[0, minutes]}
-        y={[0, most]}
-        xTicks={times}
-        yTicks={[0, most / 2, most].map((a) => [a, `${fixed(a, 1)} A`] as const)}
-        height={90}
+        data={{
+          title: t('web.battery.discharges.current'),
+          x,
+          y: { unit: 'A', from: 0, digits: 2 },
+          series: [
+            ...earlier(2),
+            { name: t('web.battery.discharges.current'), points: series(found.points, 2) },
+          ],
+        }}
+        height={130}
       />
       {before !== null && (
         <small>{t('web.battery.discharges.broken-line-the-discharge-before')}</small>

@@ -3,7 +3,7 @@ import styled from 'styled-components';
 import type { Battery } from '../../api/types';
 import { color, size } from '../../theme/theme';
 import { when, fixed } from '../../ui/format';
-import { LineChart } from '../../ui/LineChart';
+import { Plot } from '../../ui/plot/Plot';
 import { Lead, Sheet, SheetHead } from '../../ui/Sheet';
 import { percent } from './figures';
 
@@ -18,7 +18,7 @@ export function FadeCard({ battery }: { battery: Battery }) {
         <Lead>{fadeTitle(battery)}</Lead>
         <small>{t('web.battery.fade-card.robust-slope-with-its-95-range')}</small>
       </SheetHead>
-      {new Set(looks.map((l) => l.at.slice(0, 10))).size > 1 && <Plot battery={battery} />}
+      {new Set(looks.map((l) => l.at.slice(0, 10))).size > 1 && <FadePlot battery={battery} />}
       <Body>
         {fade?.sinceNew != null && (
           <p>
@@ -115,8 +115,13 @@ function fadeTitle(battery: Battery): string {
     });
   }
   if (battery.looks.length === 0) return t('web.battery.fade-card.its-fade-is-not-known-yet');
-  return battery.looks.length < 3
-    ? t('web.battery.fade-card.too-few-looks-to-foretell-its')
+  if (battery.looks.length < 3) return t('web.battery.fade-card.too-few-looks-to-foretell-its');
+  const slope = battery.fade?.perYear ?? battery.fade?.perHundredCycles;
+  // What it was heading for lies behind it.
+  return slope != null && slope.high !== null && slope.high < 0
+    ? t('web.battery.fade-card.down-to-and-fading', {
+        percent: percent(battery.looks.at(-1)?.health ?? 0),
+      })
     : t('web.battery.fade-card.it-fades-no-further');
 }
 
@@ -137,43 +142,34 @@ function spanWords(of: FadeSpan): string {
   });
 }
 
-function Plot({ battery }: { battery: Battery }) {
-  const times = battery.looks.map((l) => new Date(l.at).getTime());
-  const first = Math.min(...times);
-  const last = Math.max(...times, first + 86_400_000);
-  const low = Math.min(0.5, ...battery.looks.map((l) => l.health));
-  const line = (measured: boolean) =>
+function FadePlot({ battery }: { battery: Battery }) {
+  const points = (measured: boolean) =>
     battery.looks
       .filter((l) => l.measured === measured)
-      .map((l) => [new Date(l.at).getTime(), l.health] as const);
+      .map((l) => [new Date(l.at).getTime(), 100 * l.health] as const);
   return (
     <Padded>
-      <LineChart
+      <Plot
         label={t('web.battery.fade-card.share-of-a-new-one-over', {
           length: battery.looks.length,
           looks: battery.looks.map((l) => percent(l.health)).join(', '),
         })}
-        lines={[
-          { name: t('web.battery.fade-card.self-report'), points: line(false), dots: true },
-          {
-            name: t('web.battery.fade-card.measured'),
-            points: line(true),
-            dots: true,
-            faint: true,
-          },
-        ]}
-        x={[first, last]}
-        y={[Math.floor(10 * low) / 10, 1]}
-        xTicks={[
-          [first, when(new Date(first).toISOString())],
-          [last, when(new Date(last).toISOString())],
-        ]}
-        yTicks={[
-          [1, '100 %'],
-          [0.6, '60 %'],
-        ]}
-        limits={[[0.8, t('web.battery.fade-card.worn-by-convention-80')]]}
-        height={130}
+        data={{
+          title: t('web.battery.fade-card.of-new'),
+          x: { kind: 'time', name: t('web.ui.plot.when') },
+          y: { unit: '%', to: 100, digits: 0 },
+          series: [
+            { name: t('web.battery.fade-card.self-report'), points: points(false), dots: true },
+            {
+              name: t('web.battery.fade-card.measured'),
+              points: points(true),
+              dots: true,
+              faint: true,
+            },
+          ],
+          limits: [{ value: 80, words: t('web.battery.fade-card.worn-by-convention-80') }],
+        }}
+        height={160}
       />
     </Padded>
   );

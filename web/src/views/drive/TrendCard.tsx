@@ -1,14 +1,14 @@
-import { say } from '../../words/words';
+import { say, t } from '../../words/words';
 import styled from 'styled-components';
 import { SuspicionMark } from '../../marks/SuspicionMark';
 import type { TrendSeries } from '../../api/types';
 import { color, size } from '../../theme/theme';
 import { count } from '../../ui/format';
 import { Mono } from '../../ui/Sheet';
-import { trendGeometry } from './trendGeometry';
+import { Plot } from '../../ui/plot/Plot';
+import type { PlotData } from '../../ui/plot/plotData';
 
-const WIDTH = 320;
-const HEIGHT = 92;
+const DAY_MS = 86_400_000;
 
 /** One number over time and where it leads: measured points, then the band. */
 export function TrendCard({ trend }: { trend: TrendSeries }) {
@@ -25,47 +25,50 @@ export function TrendCard({ trend }: { trend: TrendSeries }) {
       {trend.splits.length > 0 && (
         <p>{say('web.drive.trend-card.begins-anew', { at: trend.splits.at(-1) })}</p>
       )}
-      {trend.points.length > 1 && <Chart trend={trend} />}
+      {trend.points.length > 1 && (
+        <Plot
+          data={plotOf(trend)}
+          label={`${trend.name}: ${trend.points.map((p) => count(p.value)).join(', ')}`}
+          height={150}
+        />
+      )}
     </Card>
   );
 }
 
-function Chart({ trend }: { trend: TrendSeries }) {
-  const g = trendGeometry(trend, WIDTH, HEIGHT);
-  return (
-    <svg
-      viewBox={`0 0 ${WIDTH} ${HEIGHT + 18}`}
-      role="img"
-      aria-label={`${trend.name}: ${trend.points.map((p) => p.value).join(', ')}`}
-    >
-      <line className="base" x1={g.left} x2={WIDTH} y1={HEIGHT} y2={HEIGHT} />
-      {g.limitY !== null && (
-        <>
-          <line className="limit" x1={g.left} x2={WIDTH} y1={g.limitY} y2={g.limitY} />
-          <text className="limit" x={WIDTH} y={g.limitY - 4} textAnchor="end">
-            {say('web.drive.trend-card.limit', { limit: trend.limit })}
-          </text>
-        </>
-      )}
-      {g.band !== '' && <path className="band" d={g.band} />}
-      {g.ahead !== '' && <path className="ahead" d={g.ahead} />}
-      <path className="line" data-grave={trend.grave || undefined} d={g.line} />
-      {g.points.map((p) => (
-        <circle key={p.x} cx={p.x} cy={p.y} r={3} data-grave={trend.grave || undefined} />
-      ))}
-      <text x={g.left - 6} y={12} textAnchor="end">
-        {g.top}
-      </text>
-      <text x={g.left - 6} y={HEIGHT} textAnchor="end">
-        {g.bottom}
-      </text>
-      {g.dates.map((d) => (
-        <text key={d.words} x={d.x} y={HEIGHT + 15} textAnchor={d.anchor}>
-          {d.words}
-        </text>
-      ))}
-    </svg>
-  );
+/** What was measured, then where it leads: the band opens at the last point. */
+function plotOf(trend: TrendSeries): PlotData {
+  const points = trend.points.map((p) => [new Date(p.takenAt).getTime(), p.value] as const);
+  const [lastAt, lastValue] = points.at(-1) ?? [0, 0];
+  const [firstAt] = points[0] ?? [0];
+  // The future takes no more room than half of the past, so that what was measured stays in sight.
+  const room = Math.max((lastAt - firstAt) / 2, 15 * DAY_MS);
+  const ahead = trend.forecast.filter((f) => f.daysAhead * DAY_MS <= room);
+  const at = (days: number) => lastAt + days * DAY_MS;
+  return {
+    title: trend.name,
+    x: { kind: 'time', name: t('web.ui.plot.when') },
+    y: { unit: trend.unit, ...(Math.min(...points.map((p) => p[1])) >= 0 ? { from: 0 } : {}) },
+    series: [{ name: trend.name, points, dots: points.length < 40, grave: trend.grave }],
+    ...(ahead.length === 0
+      ? {}
+      : {
+          band: [
+            [lastAt, lastValue, lastValue],
+            ...ahead.map((f) => [at(f.daysAhead), f.low, f.high] as const),
+          ],
+          ahead: [[lastAt, lastValue], ...ahead.map((f) => [at(f.daysAhead), f.value] as const)],
+        }),
+    limits:
+      trend.limit === null
+        ? []
+        : [
+            {
+              value: trend.limit,
+              words: t('web.drive.trend-card.limit', { limit: count(trend.limit) }),
+            },
+          ],
+  };
 }
 
 const Card = styled.article`
@@ -83,50 +86,5 @@ const Card = styled.article`
   p {
     font-size: ${size.text};
     color: ${color.ink2};
-  }
-  > svg {
-    width: 100%;
-    margin-top: 4px;
-  }
-  > svg text {
-    font-size: ${size.small};
-    fill: ${color.ink2};
-  }
-  .base {
-    stroke: ${color.line};
-  }
-  .limit {
-    stroke: ${color.implicated};
-    stroke-dasharray: 2 3;
-  }
-  text.limit {
-    stroke: none;
-    fill: ${color.implicated};
-  }
-  .line {
-    fill: none;
-    stroke: ${color.clear};
-    stroke-width: 2.2;
-  }
-  .line[data-grave] {
-    stroke: ${color.implicated};
-  }
-  circle {
-    fill: ${color.sheet};
-    stroke: ${color.clear};
-    stroke-width: 2;
-  }
-  circle[data-grave] {
-    stroke: ${color.implicated};
-  }
-  .band {
-    fill: ${color.leanMark};
-    opacity: 0.2;
-  }
-  .ahead {
-    fill: none;
-    stroke: ${color.leanMark};
-    stroke-width: 1.6;
-    stroke-dasharray: 5 4;
   }
 `;

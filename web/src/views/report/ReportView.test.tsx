@@ -8,6 +8,8 @@ const report: Report = {
   number: 'J-2291',
   shop: '',
   owner: 'Bakery on the quay',
+  ownerId: 4,
+  language: 'EN',
   machine: 'Ostrel 17 laptop',
   serial: null,
   title: 'What became of your Ostrel 17 laptop',

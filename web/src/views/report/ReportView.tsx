@@ -1,15 +1,16 @@
-import { say, t } from '../../words/words';
+import { LANGUAGES, say, t, type Language } from '../../words/words';
 import type { ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
 import styled from 'styled-components';
-import { address } from '../../api/client';
-import { useReport } from '../../api/queries';
+import { address, api } from '../../api/client';
+import { keys, useCall, useReport } from '../../api/queries';
 import type { Report } from '../../api/types';
 import { color, radius, size } from '../../theme/theme';
-import { when, fixed } from '../../ui/format';
-import { LineChart } from '../../ui/LineChart';
+import { when } from '../../ui/format';
+import { Plot } from '../../ui/plot/Plot';
 import { ExchangeCard } from '../exchange/ExchangeCard';
 import { Loaded } from '../../ui/Loaded';
+import { Select } from '../../ui/Select';
 import { Page } from '../../ui/Sheet';
 
 /** What the owner takes home, and the evidence behind it. */
@@ -30,6 +31,7 @@ function Shown({ report }: { report: Report }) {
           ‹ {report.number} {report.machine}
         </Link>
         <span>
+          <OwnersLanguage report={report} />
           <Paper href={pdf(report.number, 'A4')} target="_blank" rel="noopener">
             {t('web.report.report-view.pdf-a4')}
           </Paper>
@@ -38,7 +40,7 @@ function Shown({ report }: { report: Report }) {
           </Paper>
         </span>
       </Bar>
-      <OwnersPage lang="en">
+      <OwnersPage lang={report.language.toLowerCase()}>
         <small>
           {report.shop !== '' && `${report.shop} · `}
           {report.words.shop}
@@ -63,7 +65,8 @@ function Shown({ report }: { report: Report }) {
             {report.plots.map((plot) => (
               <figure key={plot.title}>
                 <figcaption>{plot.title}</figcaption>
-                <LineChart
+                <Plot
+                  still
                   label={t('web.report.report-view.from-to-at-most', {
                     title: plot.title,
                     from: plot.from,
@@ -71,18 +74,13 @@ function Shown({ report }: { report: Report }) {
                     most: plot.most,
                     unit: plot.unit,
                   })}
-                  lines={[{ name: plot.title, points: plot.points.map((p) => [p.x, p.y]) }]}
-                  x={[0, 1]}
-                  y={[0, plot.most * 1.05]}
-                  xTicks={[
-                    [0, plot.from],
-                    [1, plot.to],
-                  ]}
-                  yTicks={[
-                    [0, '0'],
-                    [plot.most, `${rounded(plot.most)} ${plot.unit}`.trim()],
-                  ]}
-                  height={130}
+                  data={{
+                    title: plot.title,
+                    x: { kind: 'number', name: '', ends: [plot.from, plot.to] },
+                    y: { unit: plot.unit, from: 0, to: plot.most },
+                    series: [{ name: plot.title, points: plot.points.map((p) => [p.x, p.y]) }],
+                  }}
+                  height={150}
                 />
               </figure>
             ))}
@@ -105,7 +103,26 @@ function Shown({ report }: { report: Report }) {
   );
 }
 
-const rounded = (n: number) => (n >= 100 || Number.isInteger(n) ? fixed(n, 0) : fixed(n, 1));
+/** What the owner's papers are written in; kept with the customer. */
+function OwnersLanguage({ report }: { report: Report }) {
+  const call = useCall(keys.report(report.number));
+  return (
+    <Select
+      label={t('web.report.report-view.the-owner-reads')}
+      labelAt="beside"
+      value={report.language.toLowerCase() as Language}
+      onChange={(language) =>
+        call.mutate(() =>
+          api.PUT('/api/customers/{id}/language', {
+            params: { path: { id: report.ownerId } },
+            body: { language: language.toUpperCase() as Report['language'] },
+          }),
+        )
+      }
+      options={(Object.keys(LANGUAGES) as Language[]).map((code) => [code, LANGUAGES[code].name])}
+    />
+  );
+}
 
 function AnnexPage({ report }: { report: Report }) {
   const { annex, words } = report;

@@ -5,10 +5,9 @@ import { useModelLives } from '../../api/queries';
 import type { ModelLivesData } from '../../api/types';
 import { color, size } from '../../theme/theme';
 import { count, when, fixed } from '../../ui/format';
+import { Plot } from '../../ui/plot/Plot';
 import { Loaded } from '../../ui/Loaded';
 
-const WIDTH = 600;
-const HEIGHT = 90;
 const FEW = 5;
 
 /** How long drives of a model lasted here, as a curve, and each of them on the way to its life. */
@@ -51,35 +50,39 @@ function Curve({ data }: { data: ModelLivesData }) {
     return <p>{t('web.stock.model-lives.none-failed-or-too-few-were')}</p>;
   }
   const end = Math.max(last.hours, ...data.lives.map((l) => l.hours));
-  const x = (hours: number) => (WIDTH * hours) / end;
-  const y = (share: number) => HEIGHT * (1 - share);
-  const steps = (of: (s: ModelLivesData['survival'][number]) => number) =>
-    data.survival.map((s) => `H${x(s.hours)} V${y(of(s))}`).join(' ');
-  const back = [...data.survival]
-    .reverse()
-    .map((s, i, all) => `V${y(s.high)} H${x(all[i + 1]?.hours ?? 0)}`)
-    .join(' ');
+  const percent = (of: (s: ModelLivesData['survival'][number]) => number) =>
+    [...data.survival, { ...last, hours: end }].map((s) => [s.hours, 100 * of(s)] as const);
   return (
     <figure>
       <Plot
-        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-        preserveAspectRatio="none"
-        role="img"
-        aria-label={words(last)}
-      >
-        <path
-          className="band"
-          d={`M0 0 ${steps((s) => s.low)} H${x(end)} V${y(data.survival.at(-1)?.high ?? 1)} H${x(data.survival.at(-1)?.hours ?? 0)} ${back} Z`}
-        />
-        <path className="curve" d={`M0 0 ${steps((s) => s.survival)} H${x(end)}`} />
-        <line className="axis" x1={0} x2={WIDTH} y1={HEIGHT} y2={HEIGHT} />
-      </Plot>
-      <figcaption>
-        {t('web.stock.model-lives.share-that-still-works-from-0', {
-          count: count(Math.round(end)),
-          words: words(last),
-        })}
-      </figcaption>
+        label={words(last)}
+        data={{
+          title: t('web.stock.model-lives.still-works'),
+          x: { kind: 'number', name: t('web.ui.plot.power-on-hours'), unit: 'h', from: 0, to: end },
+          y: { unit: '%', from: 0, to: 100, digits: 0 },
+          series: [
+            {
+              name: t('web.stock.model-lives.still-works'),
+              points: [[0, 100], ...percent((s) => s.survival)],
+              step: true,
+            },
+            {
+              name: t('web.stock.model-lives.95-lower'),
+              points: [[0, 100], ...percent((s) => s.low)],
+              step: true,
+              faint: true,
+            },
+            {
+              name: t('web.stock.model-lives.95-upper'),
+              points: [[0, 100], ...percent((s) => s.high)],
+              step: true,
+              faint: true,
+            },
+          ],
+        }}
+        height={150}
+      />
+      <figcaption>{words(last)}</figcaption>
     </figure>
   );
 }
@@ -118,26 +121,5 @@ const Box = styled.div`
     border: 0;
     font-size: ${size.body};
     min-height: 0;
-  }
-`;
-
-const Plot = styled.svg`
-  display: block;
-  width: 100%;
-  height: ${HEIGHT}px;
-  path,
-  line {
-    vector-effect: non-scaling-stroke;
-  }
-  .band {
-    fill: ${color.sunken};
-  }
-  .curve {
-    fill: none;
-    stroke: ${color.clear};
-    stroke-width: 2;
-  }
-  .axis {
-    stroke: ${color.line};
   }
 `;

@@ -83,7 +83,7 @@ it('opens a model to how long it lasts, and to each drive of it', async () => {
   show(<StockView />);
   await userEvent.click(await screen.findByRole('button', { name: 'HELM-1000S' }));
   expect(
-    await screen.findByRole('img', {
+    await screen.findByRole('slider', {
       name: 'After 9,000 h 60 % still worked (95 %: 40 % to 80 %).',
     }),
   ).toBeTruthy();

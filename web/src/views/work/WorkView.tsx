@@ -7,7 +7,7 @@ import type { LoadResult, Work } from '../../api/types';
 import { color, size } from '../../theme/theme';
 import { Back, Stack, TwoColumns } from '../../ui/Layout';
 import { count, sentence, when, fixed } from '../../ui/format';
-import { LineChart } from '../../ui/LineChart';
+import { Plot } from '../../ui/plot/Plot';
 import { Loaded } from '../../ui/Loaded';
 import { Lead, Page, Sheet, SheetHead, Sub, Teach, Title } from '../../ui/Sheet';
 import { RunPanel } from '../run/RunPanel';
@@ -131,36 +131,37 @@ function Series({ what, load, before }: SeriesProps) {
   const then = before?.series[what] ?? [];
   const mean = values.reduce((a, b) => a + b, 0) / Math.max(1, values.length);
   const seconds = load.secondsEach * Math.max(values.length, then.length);
-  const points = (of: readonly number[]) => of.map((v, i) => [i * load.secondsEach, v] as const);
+  const points = (of: readonly number[]) =>
+    of.map((v, i) => [i * load.secondsEach, 100 * v] as const);
   return (
-    <Plot>
+    <OnePlot>
       <h3>
         {nameOf(what)} <span>{t('web.work.work-view.on-average', { percent: percent(mean) })}</span>
       </h3>
-      <LineChart
+      <Plot
         label={t('web.work.work-view.on-average-over-s', {
           nameOf: nameOf(what),
           percent: percent(mean),
           seconds: Math.round(seconds),
         })}
-        lines={[
-          { name: t('web.work.work-view.before'), points: points(then), faint: true },
-          { name: t('web.work.work-view.now'), points: points(values) },
-        ]}
-        x={[0, Math.max(1, seconds)]}
-        y={[0, 1]}
-        xTicks={[
-          [0, '0 s'],
-          [Math.max(1, seconds), `${Math.round(seconds)} s`],
-        ]}
-        yTicks={[
-          [0, '0 %'],
-          [0.5, '50 %'],
-          [1, '100 %'],
-        ]}
-        height={90}
+        data={{
+          title: nameOf(what),
+          x: {
+            kind: 'number',
+            name: t('web.ui.plot.time'),
+            unit: 's',
+            from: 0,
+            to: Math.max(1, seconds),
+          },
+          y: { unit: '%', from: 0, to: 100, digits: 0 },
+          series: [
+            { name: t('web.work.work-view.before'), points: points(then), faint: true },
+            { name: t('web.work.work-view.now'), points: points(values) },
+          ],
+        }}
+        height={130}
       />
-    </Plot>
+    </OnePlot>
   );
 }
 
@@ -278,7 +279,7 @@ function Besides({ load }: { load: LoadResult }) {
   );
 }
 
-const Plot = styled.div`
+const OnePlot = styled.div`
   padding: 8px 16px;
   border-top: 1px solid ${color.line};
   h3 {

@@ -70,6 +70,8 @@ CREATE TABLE customer (
   phone        VARCHAR(60),
   email        VARCHAR(200),
   erased_at    DATETIME(6),
+  -- What their papers are written in; null until somebody chose.
+  language     VARCHAR(5),
   PRIMARY KEY (id),
   KEY customer_by_name (display_name)
 );

@@ -3,6 +3,7 @@ package tekmerion.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.util.Map;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
@@ -46,6 +47,29 @@ class ReportTest {
           .forEach(advice -> assertThat(page).contains(advice.get("title").stringValue()));
       assertThat(page).contains("Haas, luthier").contains("Page 1 of 1 J-2296");
     }
+  }
+
+  /** Also on paper: letters that English has not are in the font that goes with it. */
+  @Test
+  void speaksTheOwnersLanguage(RunningServer.Shop shop) throws IOException {
+    ShopClient ines = shop.signedIn();
+    JsonNode english = ines.get("/api/jobs/J-2293/report").body();
+    assertThat(english.get("language").stringValue()).isEqualTo("EN");
+    String owner = "/api/customers/%d/language".formatted(english.get("ownerId").longValue());
+
+    assertThat(ines.put(owner, Map.of("language", "NB")).status()).isEqualTo(204);
+
+    JsonNode report = ines.get("/api/jobs/J-2293/report").body();
+    assertThat(report.get("title").stringValue()).startsWith("Hva som skjedde med");
+    assertThat(report.at("/sections").findValuesAsString("heading"))
+        .contains("Det vi fant", "Dataene dine", "Hva du kan vente deg");
+    try (PDDocument pdf =
+        Loader.loadPDF(ines.download("/api/jobs/J-2293/report.pdf?annex=false").orElseThrow())) {
+      assertThat(text(pdf, 1)).contains("Våre råd").contains("Side 1 av 1");
+    }
+    assertThat(ines.put(owner, Map.of("language", "EN")).status()).isEqualTo(204);
+    assertThat(ines.put("/api/customers/0/language", Map.of("language", "EN")).status())
+        .isEqualTo(404);
   }
 
   @Test

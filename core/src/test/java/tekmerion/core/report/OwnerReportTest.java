@@ -2,11 +2,18 @@ package tekmerion.core.report;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.io.Reader;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Properties;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import tekmerion.core.decision.Course;
 import tekmerion.core.knowhow.KnowHow;
@@ -125,5 +132,40 @@ class OwnerReportTest {
   @Test
   void isEnglishWhereThereIsNoOther() {
     assertThat(new OwnerWords(Locale.forLanguageTag("pt")).of("found")).isEqualTo("What we found");
+  }
+
+  /** Every other language says all that English says, with as many things to fill in. */
+  @Test
+  void saysTheSameInNorwegian() {
+    Properties english = file("owner.properties");
+    Properties bokmal = file("owner_nb.properties");
+    assertThat(bokmal.keySet()).isEqualTo(english.keySet());
+    english.forEach(
+        (key, words) ->
+            assertThat(gaps((String) bokmal.get(key)))
+                .as("%s", key)
+                .isEqualTo(gaps((String) words)));
+
+    OwnerWords nb = new OwnerWords(Locale.forLanguageTag("nb-NO"));
+    assertThat(nb.of("found")).isEqualTo("Det vi fant");
+    assertThat(nb.of("sure", nb.of("cause.failing-drive"))).startsWith("Vi er sikre: disken");
+  }
+
+  private static Properties file(String name) {
+    Properties read = new Properties();
+    try (Reader in =
+        new InputStreamReader(
+            OwnerWords.class.getResourceAsStream("/tekmerion/report/" + name),
+            StandardCharsets.UTF_8)) {
+      read.load(in);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    return read;
+  }
+
+  /** "{0}", "{1}" and the bar between a title and its text, in their order. */
+  private static List<String> gaps(String words) {
+    return Pattern.compile("\\{\\d}|\\|").matcher(words).results().map(m -> m.group()).toList();
   }
 }

@@ -110,6 +110,7 @@ public class Access implements AuthorizationManager<RequestAuthorizationContext>
                   "/api/jobs/{number}/hand-back",
                   "/api/jobs/{number}/end"),
               rules(Who.SIGNED_IN, "PUT POST DELETE", "/api/me/**"),
+              rules(Who.SIGNED_IN, "PUT", "/api/customers/{id}/language"),
               rules(
                   Who.SIGNED_IN,
                   READ,

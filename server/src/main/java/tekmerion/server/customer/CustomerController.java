@@ -2,6 +2,7 @@ package tekmerion.server.customer;
 
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
 import java.util.List;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
@@ -9,6 +10,7 @@ import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -17,6 +19,7 @@ import org.springframework.web.bind.annotation.RestController;
 import tekmerion.server.customer.CustomerFile.CustomerView;
 import tekmerion.server.customer.CustomerFile.Export;
 import tekmerion.server.customer.CustomerFile.KnownCustomer;
+import tekmerion.server.person.Language;
 import tekmerion.server.person.Person;
 
 /** Customers of the shop and their personal data. */
@@ -24,6 +27,9 @@ import tekmerion.server.person.Person;
 @RequestMapping("/api/customers")
 class CustomerController {
   private final CustomerFile file;
+
+  /** What a customer's papers are written in. */
+  record LanguageOfPapers(@NotNull Language language) {}
 
   record Erasure(@NotBlank String name) {}
 
@@ -40,6 +46,12 @@ class CustomerController {
   @GetMapping("/{id}")
   CustomerView customer(@PathVariable long id) {
     return file.of(id);
+  }
+
+  @PutMapping("/{id}/language")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void language(@PathVariable long id, @Valid @RequestBody LanguageOfPapers chosen) {
+    file.changeLanguage(id, chosen.language());
   }
 
   @GetMapping("/{id}/export")

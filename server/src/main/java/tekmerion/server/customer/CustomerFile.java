@@ -13,6 +13,7 @@ import tekmerion.server.audit.Audit;
 import tekmerion.server.job.Customer;
 import tekmerion.server.job.Customers;
 import tekmerion.server.live.LiveEvents;
+import tekmerion.server.person.Language;
 import tekmerion.server.person.Person;
 import tekmerion.server.person.Role;
 import tekmerion.server.photo.Photos;
@@ -110,12 +111,23 @@ class CustomerFile {
         .list();
   }
 
+  /**
+   * @throws Refusal 404 if there is no such customer
+   */
+  @Transactional
+  public void changeLanguage(long id, Language language) {
+    named(id).language(language);
+  }
+
+  private Customer named(long id) {
+    return customers
+        .findById(id)
+        .orElseThrow(() -> Refusal.notFound("There is no customer %d.".formatted(id)));
+  }
+
   @Transactional(readOnly = true)
   public CustomerView of(long id) {
-    Customer customer =
-        customers
-            .findById(id)
-            .orElseThrow(() -> Refusal.notFound("There is no customer %d.".formatted(id)));
+    Customer customer = named(id);
     List<CustomerJob> jobs =
         jdbc.sql(
                 "SELECT j.number, CONCAT(m.maker, ' ', m.model), m.serial, j.complaint, j.taken_in_at,"

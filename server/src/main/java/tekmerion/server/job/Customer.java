@@ -1,10 +1,13 @@
 package tekmerion.server.job;
 
 import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import java.time.Instant;
+import tekmerion.server.person.Language;
 
 /** The owner of a machine. */
 @Entity
@@ -17,6 +20,9 @@ public class Customer {
   private String phone;
   private String email;
   private Instant erasedAt;
+
+  @Enumerated(EnumType.STRING)
+  private Language language;
 
   protected Customer() {}
 
@@ -34,6 +40,15 @@ public class Customer {
 
   public String email() {
     return email;
+  }
+
+  /** What their papers are written in; null until somebody chose. */
+  public Language language() {
+    return language;
+  }
+
+  public void language(Language chosen) {
+    language = chosen;
   }
 
   public Instant erasedAt() {

@@ -8,9 +8,9 @@ import java.text.NumberFormat;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.Currency;
-import java.util.Locale;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import tekmerion.core.price.PartPrice.PriceSource;
+import tekmerion.core.report.OwnerWords;
 import tekmerion.server.estimate.EstimateView;
 
 /** An estimate on paper, for the owner to sign. */
@@ -24,11 +24,11 @@ final class EstimatePdf {
 
   private EstimatePdf() {}
 
-  static byte[] of(EstimateView estimate, Head head, Paper paper) {
+  static byte[] of(EstimateView estimate, Head head, OwnerWords owner, Paper paper) {
     try (PDDocument document = new PDDocument()) {
-      document.getDocumentInformation().setTitle("Estimate " + head.job());
+      document.getDocumentInformation().setTitle(owner.of("estimate") + " " + head.job());
       try (Sheets sheets = new Sheets(document, paper.size())) {
-        write(estimate, head, sheets);
+        write(estimate, head, owner, sheets);
       }
       ByteArrayOutputStream out = new ByteArrayOutputStream();
       document.save(out);
@@ -41,17 +41,18 @@ final class EstimatePdf {
   /** Who it is for, and of what. */
   record Head(String shop, String owner, String machine, String job, ZoneId zone) {}
 
-  private static void write(EstimateView estimate, Head head, Sheets s) throws IOException {
+  private static void write(EstimateView estimate, Head head, OwnerWords owner, Sheets s)
+      throws IOException {
     DateTimeFormatter when =
-        DateTimeFormatter.ofPattern("EEE d MMM yyyy, HH:mm", Locale.UK).withZone(head.zone());
-    NumberFormat money = NumberFormat.getCurrencyInstance(Locale.UK);
+        DateTimeFormatter.ofPattern("EEE d MMM yyyy, HH:mm", owner.locale()).withZone(head.zone());
+    NumberFormat money = NumberFormat.getCurrencyInstance(owner.locale());
     money.setCurrency(Currency.getInstance(estimate.currency()));
     int places = Math.max(0, money.getCurrency().getDefaultFractionDigits());
     money.setMinimumFractionDigits(places);
     money.setMaximumFractionDigits(places);
     s.text(head.shop(), TEXT, false, SOFT, 0);
     s.down(4);
-    s.text("Estimate: " + estimate.words(), 17, true, MAT, 0);
+    s.text(owner.of("estimate") + ": " + estimate.words(), 17, true, MAT, 0);
     s.down(2);
     s.text(head.owner() + " · " + head.machine() + " · " + head.job(), TEXT, false, SOFT, 0);
     s.text(
@@ -62,46 +63,43 @@ final class EstimatePdf {
         0);
     s.down(10);
     for (EstimateView.Line line : estimate.lines()) {
-      line(words(line), money.format(line.amount()), line.certain(), s);
+      line(words(line, owner), money.format(line.amount()), line.certain(), s);
     }
     s.down(4);
-    line("Sure to be paid", money.format(estimate.certain()), true, s);
-    line("At most, without asking you again", money.format(estimate.atMost()), true, s);
+    line(owner.of("estimate.certain"), money.format(estimate.certain()), true, s);
+    line(owner.of("estimate.most"), money.format(estimate.atMost()), true, s);
     s.down(6);
     if (estimate.taxShown() && estimate.taxPercent().signum() > 0) {
       s.text(
-          "All amounts are with %s %% tax."
-              .formatted(estimate.taxPercent().stripTrailingZeros().toPlainString()),
+          owner.of("estimate.tax", estimate.taxPercent().stripTrailingZeros().toPlainString()),
           TEXT,
           false,
           INK,
           0);
     }
     s.text(
-        "Likely ready between %s and %s, if you agree at once and no part has to be ordered."
-            .formatted(when.format(estimate.readyEarly()), when.format(estimate.readyLate())),
+        owner.of(
+            "estimate.ready",
+            when.format(estimate.readyEarly()),
+            when.format(estimate.readyLate())),
         TEXT,
         false,
         INK,
         0);
-    s.text(
-        "Work that would cost more stops, and you are asked again. If you refuse, the machine is"
-            + " handed back, and nothing on its drives is changed.",
-        TEXT,
-        false,
-        INK,
-        0);
+    s.text(owner.of("estimate.more"), TEXT, false, INK, 0);
     s.room(70);
     s.down(46);
     s.line(s.left(), s.y(), s.left() + s.width() * 0.6f, s.y(), 0.8f, SOFT);
     s.down(4);
-    s.text("I agree to this work, up to the amount at most. Name, date", 8.5f, false, SOFT, 0);
+    s.text(owner.of("estimate.agree"), 8.5f, false, SOFT, 0);
   }
 
-  private static String words(EstimateView.Line line) {
-    String minutes = line.minutes() == 0 ? "" : ", %d minutes".formatted(line.minutes());
-    String usual = line.source() == PriceSource.USUAL ? " (usual price, none is on our list)" : "";
-    return line.words() + minutes + usual + (line.certain() ? "" : ", only if it is needed");
+  private static String words(EstimateView.Line line, OwnerWords owner) {
+    String minutes = line.minutes() == 0 ? "" : ", " + owner.of("estimate.minutes", line.minutes());
+    String usual =
+        line.source() == PriceSource.USUAL ? " (%s)".formatted(owner.of("estimate.usual")) : "";
+    String certain = line.certain() ? "" : ", " + owner.of("estimate.only");
+    return line.words() + minutes + usual + certain;
   }
 
   private static void line(String words, String amount, boolean certain, Sheets s)

@@ -1,6 +1,5 @@
 package tekmerion.server.report;
 
-import java.util.Locale;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -25,13 +24,10 @@ class ReportController {
     this.estimates = estimates;
   }
 
-  /**
-   * @param language of the owner, as a language tag; English where there is no file of it
-   */
+  /** In the owner's language. */
   @GetMapping("/report")
-  ReportView report(
-      @PathVariable String number, @RequestParam(defaultValue = "en-GB") String language) {
-    return reports.of(number, Locale.forLanguageTag(language));
+  ReportView report(@PathVariable String number) {
+    return reports.of(number);
   }
 
   /**
@@ -40,10 +36,9 @@ class ReportController {
   @GetMapping(path = "/report.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
   ResponseEntity<byte[]> pdf(
       @PathVariable String number,
-      @RequestParam(defaultValue = "en-GB") String language,
       @RequestParam(defaultValue = "A4") Paper paper,
       @RequestParam(defaultValue = "true") boolean annex) {
-    byte[] pdf = ReportPdf.of(reports.of(number, Locale.forLanguageTag(language)), paper, annex);
+    byte[] pdf = ReportPdf.of(reports.of(number), paper, annex);
     return ResponseEntity.ok()
         .header(HttpHeaders.CONTENT_DISPOSITION, "inline; filename=\"" + number + ".pdf\"")
         .body(pdf);
@@ -61,6 +56,6 @@ class ReportController {
             .orElseThrow(() -> Refusal.notFound("There is no such estimate in this job."));
     return ResponseEntity.ok()
         .header(HttpHeaders.CONTENT_DISPOSITION, "inline; filename=\"" + number + "-estimate.pdf\"")
-        .body(EstimatePdf.of(told, reports.head(number), paper));
+        .body(EstimatePdf.of(told, reports.head(number), reports.words(number), paper));
   }
 }

@@ -1,6 +1,5 @@
 package tekmerion.server.report;
 
-import java.util.Locale;
 import org.springframework.stereotype.Service;
 
 /** A job's report as a file, for whoever sends it along. */
@@ -14,6 +13,6 @@ public class ReportFile {
 
   /** A4, with its evidence. */
   public byte[] pdf(String number) {
-    return ReportPdf.of(reports.of(number, Locale.UK), Paper.A4, true);
+    return ReportPdf.of(reports.of(number), Paper.A4, true);
   }
 }

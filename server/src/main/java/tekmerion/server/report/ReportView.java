@@ -4,12 +4,14 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
+import tekmerion.server.person.Language;
 
 /**
  * A report.
  *
  * @param shop name of the shop; empty if it has none
  * @param owner name of the customer
+ * @param language that it is written in: the owner's
  * @param words fixed words of the page in the owner's language
  * @param plots at most two
  */
@@ -18,6 +20,8 @@ record ReportView(
     String number,
     String shop,
     String owner,
+    long ownerId,
+    Language language,
     String machine,
     @Schema(nullable = true) String serial,
     String title,

@@ -6,7 +6,6 @@ import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -28,6 +27,7 @@ import tekmerion.server.knowhow.ShopKnowHow;
 import tekmerion.server.move.MadeMoves;
 import tekmerion.server.part.Machine;
 import tekmerion.server.permit.JobPermissions;
+import tekmerion.server.person.Language;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.proof.Proofs;
 import tekmerion.server.report.ReportView.Annex;
@@ -86,9 +86,9 @@ class Reports {
    * @throws Refusal 404 if there is no such job
    */
   @Transactional(readOnly = true)
-  ReportView of(String number, Locale locale) {
+  ReportView of(String number) {
     Job job = jobs.named(number);
-    OwnerWords words = new OwnerWords(locale);
+    OwnerWords words = words(job);
     Evidence evidence = weighing.weigh(job);
     List<Run> ofJob = runs.ofJob(job.id());
     List<MadeMoves.Made> moves = made.of(job.id());
@@ -101,6 +101,8 @@ class Reports {
         job.number(),
         Optional.ofNullable(properties.shop().name()).orElse(""),
         job.customer().displayName(),
+        job.customer().id(),
+        language(job),
         job.machine().name(),
         job.machine().serial(),
         report.title(),
@@ -124,6 +126,20 @@ class Reports {
             words.of("annex.none"),
             words.of("page", "{0}", "{1}")),
         annex(job, ofJob, moves));
+  }
+
+  /** What the owner of a job reads. */
+  @Transactional(readOnly = true)
+  OwnerWords words(String number) {
+    return words(jobs.named(number));
+  }
+
+  private static OwnerWords words(Job job) {
+    return new OwnerWords(language(job).locale());
+  }
+
+  private static Language language(Job job) {
+    return Optional.ofNullable(job.customer().language()).orElse(Language.EN);
   }
 
   /** Who an estimate is for, and of what. */
