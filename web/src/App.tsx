@@ -102,6 +102,11 @@ const router = createBrowserRouter([
         lazy: () => import('./views/stock/StockView').then((m) => ({ Component: m.StockView })),
       },
       {
+        path: '/records',
+        lazy: () =>
+          import('./views/records/RecordsView').then((m) => ({ Component: m.RecordsView })),
+      },
+      {
         path: '/prices',
         lazy: () => import('./views/prices/PricesView').then((m) => ({ Component: m.PricesView })),
       },

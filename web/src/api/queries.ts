@@ -33,6 +33,7 @@ export const keys = {
   estimates: (number: string) => ['job', number, 'estimates'] as const,
   prices: ['prices'] as const,
   stock: ['stock'] as const,
+  records: ['records'] as const,
   knowHow: ['know-how'] as const,
   learnt: ['learnt'] as const,
   part: (id: string) => ['part', id] as const,
@@ -131,6 +132,12 @@ export const useModelLives = (model: string) =>
   useQuery({
     queryKey: [...keys.stock, 'model', model],
     queryFn: () => told(api.GET('/api/stock/model', { params: { query: { model } } })),
+  });
+
+export const useRecords = (from: string, to: string) =>
+  useQuery({
+    queryKey: [...keys.records, from, to],
+    queryFn: () => told(api.GET('/api/records', { params: { query: { from, to } } })),
   });
 
 export const useStock = (text: string) =>

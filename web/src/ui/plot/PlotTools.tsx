@@ -4,6 +4,7 @@ import { Button } from 'react-aria-components';
 import styled from 'styled-components';
 import { t } from '../../words/words';
 import { color, radius, size } from '../../theme/theme';
+import { save } from '../save';
 import type { PlotData } from './plotData';
 import { valueWords, xWords } from './plotWords';
 
@@ -98,14 +99,6 @@ function svgOf(svg: SVGSVGElement | null): string {
   });
   copy.setAttribute('xmlns', 'http://www.w3.org/2000/svg');
   return new XMLSerializer().serializeToString(copy);
-}
-
-function save(title: string, ending: string, type: string, content: string) {
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(new Blob([content], { type }));
-  link.download = `${title.replace(/[^\p{L}\d]+/gu, '-')}.${ending}`;
-  link.click();
-  URL.revokeObjectURL(link.href);
 }
 
 const Row = styled.div`

@@ -27,6 +27,7 @@ export function FloorView() {
             <Head>
               <Title>{titleOf(data)}</Title>
               <Sub>{subOf(data)}</Sub>
+              <Link to="/records">{t('web.floor.floor-view.records')}</Link>
               <Link to="/wall">{t('web.floor.floor-view.wall-screen')}</Link>
             </Head>
             <DueCopies copies={data.dueCopies} />
@@ -137,7 +138,7 @@ const Head = styled.div`
   align-items: baseline;
   gap: 4px 16px;
   padding: 2px 0 8px;
-  a {
+  a:first-of-type {
     margin-left: auto;
   }
 `;

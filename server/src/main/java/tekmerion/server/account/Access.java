@@ -125,6 +125,7 @@ public class Access implements AuthorizationManager<RequestAuthorizationContext>
                   "/api/know-how/**",
                   "/api/stock/**",
                   "/api/prices",
+                  "/api/records",
                   "/api/parts/{id}",
                   "/api/readings/**",
                   "/api/runs/{id}",

@@ -1,0 +1,35 @@
+package tekmerion.server.records;
+
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import tekmerion.server.problem.Refusal;
+
+/** What jobs came to. */
+@RestController
+@RequestMapping("/api/records")
+class RecordsController {
+  private static final int MAX_YEARS = 10;
+  private final Records records;
+
+  RecordsController(Records records) {
+    this.records = records;
+  }
+
+  /**
+   * @param from first day on which jobs ended, in the shop's zone
+   * @param to last day
+   */
+  @GetMapping
+  RecordsView between(@RequestParam LocalDate from, @RequestParam LocalDate to) {
+    if (to.isBefore(from) || ChronoUnit.YEARS.between(from, to) > MAX_YEARS) {
+      throw Refusal.badRequest(
+          "These days are no stretch of time that can be looked at.",
+          "Name a first day and a later one, at most %d years apart.".formatted(MAX_YEARS));
+    }
+    return records.between(from, to);
+  }
+}
