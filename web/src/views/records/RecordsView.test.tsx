@@ -73,7 +73,7 @@ it('says what came back, and sets what was stated beside it', async () => {
 
 it('sorts and filters every job', async () => {
   // jsdom lays nothing out; only rows in sight are drawn.
-  const high = vi.spyOn(HTMLElement.prototype, 'offsetHeight', 'get').mockReturnValue(480);
+  const high = vi.spyOn(Element.prototype, 'clientHeight', 'get').mockReturnValue(480);
   onTestFinished(() => high.mockRestore());
   answering(() => [200, records]);
   show(<RecordsView />, '/records', '/records');
