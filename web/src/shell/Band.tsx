@@ -185,6 +185,9 @@ const Name = styled(Link)`
   text-decoration: none;
   line-height: 1.15;
   min-height: 44px;
+  ${upTo.phone} {
+    order: -2;
+  }
   small {
     display: block;
     font-weight: 400;
@@ -244,6 +247,19 @@ const Bays = styled.ul`
     justify-content: flex-start;
     &[data-many] {
       flex-wrap: wrap;
+    }
+  }
+  /* Bays in one row that is pushed along with a finger. */
+  ${upTo.phone} {
+    &,
+    &[data-many],
+    &[data-rows] {
+      flex-wrap: nowrap;
+      overflow-x: auto;
+    }
+    &[data-many] > li,
+    &[data-rows] > li {
+      flex: 0 0 104px;
     }
   }
   &[data-many] button {
@@ -319,6 +335,10 @@ const Plate = styled.span`
 `;
 
 const Who = styled.div`
+  ${upTo.phone} {
+    order: -1;
+    margin-left: auto;
+  }
   &[data-rows] {
     margin-left: auto;
   }

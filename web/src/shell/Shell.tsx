@@ -10,6 +10,8 @@ import { Loading } from '../ui/Loading';
 import { ProblemNote } from '../ui/ProblemNote';
 import { SignInView } from '../views/sign-in/SignInView';
 import { Band } from './Band';
+import { KeysHelp } from './KeysHelp';
+import { Tour } from './Tour';
 
 /** What stands around every view: the sign-in or the band, and whether the view is live. */
 export function Shell() {
@@ -35,6 +37,8 @@ export function Shell() {
         <Stale role="status">{t('web.shell.shell.the-server-does-not-send-changes')}</Stale>
       )}
       <Outlet />
+      <KeysHelp />
+      {session.data.demo && !wall && <Tour />}
       {session.data.demo && (
         <Demo role="note">{t('web.shell.shell.demo-shop-its-machines-are-simulated')}</Demo>
       )}

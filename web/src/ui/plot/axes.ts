@@ -28,7 +28,7 @@ const X_TICK_PX = 95;
 const Y_TICK_PX = 38;
 
 /** A band may open without end: this many times the highest value is as far as it is drawn. */
-const MOST_OF_BAND = 1.6;
+const MAX_BAND = 1.6;
 
 /** Places of values in a drawing of this size. */
 export function axesOf(data: PlotData, width: number, height: number, m: Margins): Axes {
@@ -82,10 +82,7 @@ function valueScale(data: PlotData) {
     ...(data.limits ?? []).map((limit) => limit.value),
   ];
   const [least = 0, most = 1] = extent(measured) as [number | undefined, number | undefined];
-  const highest = Math.max(
-    most,
-    ...(data.band ?? []).map((b) => Math.min(b[2], MOST_OF_BAND * most)),
-  );
+  const highest = Math.max(most, ...(data.band ?? []).map((b) => Math.min(b[2], MAX_BAND * most)));
   const lowest = Math.min(least, ...(data.band ?? []).map((b) => b[1]));
   const from = data.y.from ?? lowest;
   const to = data.y.to ?? highest;

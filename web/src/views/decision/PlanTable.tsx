@@ -213,6 +213,8 @@ function Price({ row, currency }: { row: PlanRow; currency: string | null }) {
 const lower = (words: string) => words.charAt(0).toLowerCase() + words.slice(1);
 
 const Scroll = styled.div`
+  /* What is read aloud only is placed within, or the page would be as wide as the table. */
+  position: relative;
   overflow-x: auto;
 `;
 

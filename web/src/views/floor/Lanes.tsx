@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import styled from 'styled-components';
 import type { Floor, FloorJob } from '../../api/types';
 import { SuspicionMark } from '../../marks/SuspicionMark';
-import { color, radius, size } from '../../theme/theme';
+import { color, radius, size, upTo } from '../../theme/theme';
 import { clock, when } from '../../ui/format';
 import { Mono, Sheet } from '../../ui/Sheet';
 import { axisOf, groupsOf, isOn, promiseWords, share, type Axis } from './lanes';
@@ -198,6 +198,13 @@ const Row = styled.li`
   border-top: 1px solid ${color.line};
   [data-wall] & {
     grid-template-columns: 52% 1fr;
+  }
+  /* On a phone the floor is a list: what each waits for, and no picture of when. */
+  ${upTo.phone} {
+    grid-template-columns: minmax(0, 1fr);
+    & > :last-child:not(:only-child) {
+      display: none;
+    }
   }
   &[data-head] {
     border-top: 0;

@@ -5,7 +5,7 @@ import styled from 'styled-components';
 import type { CauseShare, Job } from '../../api/types';
 import { SuspicionMark } from '../../marks/SuspicionMark';
 import { WeightBar } from '../../marks/WeightBar';
-import { color, size } from '../../theme/theme';
+import { color, size, upTo } from '../../theme/theme';
 import { ofHundred } from '../../ui/format';
 import { RowButton } from '../../ui/RowButton';
 import { Sheet, Sub } from '../../ui/Sheet';
@@ -114,6 +114,12 @@ const grid = `
   gap: 12px;
   align-items: center;
   padding: 2px 16px;
+  ${upTo.phone} {
+    grid-template-columns: 30px minmax(0, 1fr) 52px;
+    & > :nth-last-child(2) {
+      display: none;
+    }
+  }
 `;
 
 const Columns = styled.div`

@@ -101,6 +101,16 @@ const Columns = styled.div`
       grid-column: 1 / -1;
     }
   }
+  /* In the hand what to do next comes first, then why, then the machine. */
+  ${upTo.phone} {
+    grid-template-columns: minmax(0, 1fr);
+    & > :last-child {
+      order: -2;
+    }
+    & > :nth-child(2) {
+      order: -1;
+    }
+  }
 `;
 
 const Right = styled.div`

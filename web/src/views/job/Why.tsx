@@ -5,7 +5,7 @@ import { Link } from 'react-router';
 import styled from 'styled-components';
 import type { CauseShare, Job, FindingWeight } from '../../api/types';
 import { WeightBar } from '../../marks/WeightBar';
-import { color, size } from '../../theme/theme';
+import { color, size, upTo } from '../../theme/theme';
 import { decibans, when } from '../../ui/format';
 import { rangeWords } from '../reading/range';
 import { foundAt } from './instruments';
@@ -151,6 +151,12 @@ const Row = styled(Button)`
   font: inherit;
   display: grid;
   grid-template-columns: minmax(200px, 1.9fr) minmax(90px, 1fr) 68px;
+  ${upTo.phone} {
+    grid-template-columns: minmax(0, 1fr) 68px;
+    & > :nth-last-child(2) {
+      display: none;
+    }
+  }
   gap: 12px;
   align-items: center;
   width: 100%;

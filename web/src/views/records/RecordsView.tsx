@@ -5,7 +5,7 @@ import { useRecords } from '../../api/queries';
 import type { RecordRow, RecordsData } from '../../api/types';
 import { t } from '../../words/words';
 import { color, size } from '../../theme/theme';
-import { dated, fixed, ofHundred, when } from '../../ui/format';
+import { dated, fixed, ofHundred } from '../../ui/format';
 import { TwoColumns } from '../../ui/Layout';
 import { Loaded } from '../../ui/Loaded';
 import { shopNow } from '../../ui/now';
@@ -114,6 +114,7 @@ function ByMonth({ jobs }: { jobs: readonly RecordRow[] }) {
   );
 }
 
+const DAY = { day: 'numeric', month: 'short', year: 'numeric' } as const;
 const MONTH = { month: 'short', year: '2-digit' } as const;
 
 /** What was stated when plans were signed, beside what came of it. */
@@ -196,6 +197,11 @@ function Groups({ jobs }: { jobs: readonly RecordRow[] }) {
   );
 }
 
+const spanWords = (days: number) =>
+  days < 1
+    ? t('web.records.records-view.hours-value', { hours: fixed(24 * days, 1) })
+    : t('web.records.records-view.days-value', { days: fixed(days, 1) });
+
 const SHOWN = 6;
 
 function GroupTable({ title, groups }: { title: string; groups: readonly Group[] }) {
@@ -216,10 +222,10 @@ function GroupTable({ title, groups }: { title: string; groups: readonly Group[]
         <tbody>
           {groups.slice(0, SHOWN).map((group) => (
             <tr key={group.name}>
-              <th scope="row">{group.name}</th>
+              <th scope="row">{group.name === '' ? '–' : group.name}</th>
               <td>{group.jobs}</td>
               <td>{heldShare(group)}</td>
-              <td>{fixed(group.medianDays, 1)}</td>
+              <td>{spanWords(group.medianDays)}</td>
             </tr>
           ))}
         </tbody>
@@ -264,8 +270,8 @@ function columnsOf(): Column<RecordRow>[] {
       id: 'ended',
       name: t('web.records.records-view.ended'),
       value: (job) => job.endedAt,
-      cell: (job) => when(job.endedAt),
-      wide: 1.3,
+      cell: (job) => dated(new Date(job.endedAt), DAY),
+      wide: 1.1,
     },
     {
       id: 'machine',
@@ -362,6 +368,7 @@ const Small = styled.table`
     padding: 4px 8px 4px 0;
     text-align: right;
     font-weight: 400;
+    white-space: nowrap;
   }
   thead th {
     font-size: ${size.small};
@@ -370,6 +377,8 @@ const Small = styled.table`
   th:first-child {
     text-align: left;
     padding-left: 16px;
+    width: 52%;
+    white-space: normal;
   }
   td:last-child,
   thead th:last-child {

@@ -7,7 +7,7 @@ import styled from 'styled-components';
 import { api } from '../../api/client';
 import { keys, useCall, useSession, useStock } from '../../api/queries';
 import type { StockData } from '../../api/types';
-import { color, size } from '../../theme/theme';
+import { color, size, upTo } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { TwoColumns } from '../../ui/Layout';
@@ -344,6 +344,9 @@ const Rows = styled.ul`
   > li {
     display: grid;
     grid-template-columns: minmax(120px, 1fr) 90px minmax(90px, 200px) 92px 150px;
+    ${upTo.phone} {
+      grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+    }
     gap: 12px;
     align-items: center;
     padding: 9px 16px;

@@ -68,13 +68,28 @@ final class Browser implements AutoCloseable {
             .usingDriverExecutable(new File("/usr/bin/chromedriver"))
             .build();
     driver = new ChromeDriver(service, options);
-    // The page itself, not the window with its frame, is 1280 by 800.
+    size(1280, 800);
+    // Who tests was here before: the demo's tour is over.
     driver.executeCdpCommand(
-        "Emulation.setDeviceMetricsOverride",
-        Map.of("width", 1280, "height", 800, "deviceScaleFactor", 1, "mobile", false));
+        "Page.addScriptToEvaluateOnNewDocument",
+        Map.of("source", "localStorage.setItem('tour-is-over', 'yes')"));
     driver.manage().timeouts().scriptTimeout(PATIENCE.multipliedBy(2));
     wait = new WebDriverWait(driver, PATIENCE, Duration.ofMillis(100));
     tabs = new Tabs(driver);
+  }
+
+  /** The page itself, not the window with its frame, is so large. */
+  void size(int width, int height) {
+    driver.executeCdpCommand(
+        "Emulation.setDeviceMetricsOverride",
+        Map.of("width", width, "height", height, "deviceScaleFactor", 1, "mobile", false));
+  }
+
+  /** What the browser says its user prefers: "light" or "dark". */
+  void scheme(String scheme) {
+    driver.executeCdpCommand(
+        "Emulation.setEmulatedMedia",
+        Map.of("features", List.of(Map.of("name", "prefers-color-scheme", "value", scheme))));
   }
 
   private Path downloads() {
@@ -267,6 +282,16 @@ final class Browser implements AutoCloseable {
 
   void seeHeading(String words) {
     see(By.xpath("//h1[contains(normalize-space(),'%s')]".formatted(words)));
+  }
+
+  /** Whether it comes within some seconds. */
+  boolean appears(By what) {
+    try {
+      new WebDriverWait(driver, Duration.ofSeconds(8)).until(d -> !d.findElements(what).isEmpty());
+      return true;
+    } catch (TimeoutException e) {
+      return false;
+    }
   }
 
   boolean has(By what) {

@@ -17,6 +17,7 @@ public final class Pages {
           "/know-how/**",
           "/stock",
           "/prices",
+          "/records",
           "/intake",
           "/intake/**",
           "/join",
