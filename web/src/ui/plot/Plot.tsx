@@ -144,9 +144,12 @@ function Drawing({ axes, data, box, here, onPointer }: DrawingProps) {
       ))}
       <g clipPath={`url(#${clip})`}>
         {data.band !== undefined && (
-          // It fades out where it has no end: a forecast knows no wall.
-          <g mask={`url(#${open}m)`}>
-            <path fill={`url(#${fade})`} d={areaOf(axes, data.band)} />
+          // A forecast fades out where it has no end: it knows no wall.
+          <g {...(data.ahead === undefined ? {} : { mask: `url(#${open}m)` })}>
+            <path
+              fill={data.ahead === undefined ? color.leanSoft : `url(#${fade})`}
+              d={areaOf(axes, data.band)}
+            />
           </g>
         )}
         {data.ahead !== undefined && <path className="ahead" d={lineOf(axes, data.ahead, false)} />}

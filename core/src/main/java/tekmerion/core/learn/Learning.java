@@ -25,7 +25,7 @@ public final class Learning {
   /** Fewer jobs of one cause tell nothing that a table of judgement does not. */
   public static final int MIN_JOBS = 20;
 
-  private static final double TABLE_WORTH = 10;
+  private static final double TABLE_WORTH = 40;
   private static final double OUTSIDE = 0.001;
 
   /** So that no level is ever held to be impossible. */

@@ -26,6 +26,7 @@ class ScoreTest {
         minutes,
         List.of("a", "b"),
         Map.of(),
+        0,
         false,
         0);
   }

@@ -60,8 +60,7 @@ class Records {
         jdbc.sql(
                 "SELECT j.number, m.maker, m.model, c.id, c.display_name, j.taken_in_at,"
                     + " j.ended_at, j.ended_how, j.decided_cause, JSON_VALUE(d.plan, '$.words'),"
-                    + " COALESCE(JSON_VALUE(d.plan, '$.gone'),"
-                    + " JSON_VALUE(d.weighing, '$.causes[0].probability')), a.display_name,"
+                    + " JSON_VALUE(d.plan, '$.gone'), a.display_name,"
                     + " (SELECT MIN(l.taken_in_at) FROM job l JOIN job_family f ON f.job_id = l.id"
                     + " JOIN job_family g ON g.family_id = f.family_id AND g.job_id = j.id"
                     + " WHERE l.machine_id = j.machine_id AND l.taken_in_at > j.ended_at),"

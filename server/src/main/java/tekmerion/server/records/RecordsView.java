@@ -17,8 +17,8 @@ record RecordsView(List<Row> jobs, long inAll, ReliabilityView reliability) {
    * One job.
    *
    * @param cause that was decided on, by name; null without a decision
-   * @param stated chance that the complaint would be gone, as it was signed; where no plan was,
-   *     that of the likeliest cause; null without a decision
+   * @param stated chance that the complaint would be gone, as the plan was signed; null if no plan
+   *     was
    * @param held whether it is not back with the same complaint; null until that can be told
    * @param handsMinutes in which changes were open
    * @param moves that were made by hand
