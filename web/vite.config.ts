@@ -1,8 +1,9 @@
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vitest/config';
+import { shortKeys } from './short-keys';
 
 export default defineConfig({
-  plugins: [react()],
+  plugins: [shortKeys(), react()],
   build: {
     // The content security policy allows no inline script and no data: fonts.
     modulePreload: { polyfill: false },

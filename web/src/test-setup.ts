@@ -6,6 +6,13 @@ import { speakIn } from './words/words';
 
 speakIn('en', english);
 
+// What is fetched when it is first needed is here already.
+await Promise.all([
+  import('./ui/Dialog'),
+  import('./shell/LanguageChoice'),
+  import('./shell/Tour'),
+]);
+
 // What a test put in place of the browser's own goes with it: files share one jsdom.
 afterEach(() => {
   cleanup();

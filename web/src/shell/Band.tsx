@@ -303,6 +303,7 @@ const BayText = styled.span`
   flex: 1;
   white-space: nowrap;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   font-size: ${size.small};
   line-height: 1.25;
   small {

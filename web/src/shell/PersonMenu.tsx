@@ -1,5 +1,5 @@
 import { t } from '../words/words';
-import { useState, type FormEvent } from 'react';
+import { lazy, Suspense, useState, type FormEvent } from 'react';
 import { Form } from 'react-aria-components';
 import { Link } from 'react-router';
 import styled from 'styled-components';
@@ -13,8 +13,12 @@ import { Field } from '../ui/Field';
 import { Modal } from '../ui/Modal';
 import { ProblemNote } from '../ui/ProblemNote';
 import { BandButton } from './BandButton';
-import { LanguageChoice } from './LanguageChoice';
 import { Row } from '../ui/Layout';
+
+/** Seldom opened: what it needs is fetched then. */
+const LanguageChoice = lazy(() =>
+  import('./LanguageChoice').then((m) => ({ default: m.LanguageChoice })),
+);
 
 export interface PersonMenuProps {
   person: Person;
@@ -47,7 +51,9 @@ export function PersonMenu({ person, here }: PersonMenuProps) {
               {t('web.shell.person-menu.my-password-pin-and-absence')}
             </Link>
             <Button onPress={() => signOut.mutate()}>{t('web.shell.person-menu.sign-out')}</Button>
-            <LanguageChoice isSignedIn />
+            <Suspense fallback={null}>
+              <LanguageChoice isSignedIn />
+            </Suspense>
           </Row>
           <h3>{t('web.shell.person-menu.somebody-else-takes-the-screen')}</h3>
           {here.map((other) => (

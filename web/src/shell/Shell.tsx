@@ -1,5 +1,5 @@
 import { t } from '../words/words';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { Outlet, useLocation } from 'react-router';
 import styled from 'styled-components';
 import { useSession } from '../api/queries';
@@ -11,7 +11,9 @@ import { ProblemNote } from '../ui/ProblemNote';
 import { SignInView } from '../views/sign-in/SignInView';
 import { Band } from './Band';
 import { KeysHelp } from './KeysHelp';
-import { Tour } from './Tour';
+
+/** For who is here for the first time. */
+const Tour = lazy(() => import('./Tour').then((m) => ({ default: m.Tour })));
 
 /** What stands around every view: the sign-in or the band, and whether the view is live. */
 export function Shell() {
@@ -38,7 +40,11 @@ export function Shell() {
       )}
       <Outlet />
       <KeysHelp />
-      {session.data.demo && !wall && <Tour />}
+      {session.data.demo && !wall && (
+        <Suspense fallback={null}>
+          <Tour />
+        </Suspense>
+      )}
       {session.data.demo && (
         <Demo role="note">{t('web.shell.shell.demo-shop-its-machines-are-simulated')}</Demo>
       )}

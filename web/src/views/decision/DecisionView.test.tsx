@@ -203,7 +203,7 @@ it('asks for a plan of one’s own, its copy first', async () => {
   const sent = await open();
 
   await userEvent.click(screen.getByRole('button', { name: 'Put together your own…' }));
-  await userEvent.click(screen.getByRole('checkbox', { name: /Make room/ }));
+  await userEvent.click(await screen.findByRole('checkbox', { name: /Make room/ }));
   await userEvent.click(screen.getByRole('checkbox', { name: /Drain the charge/ }));
   await userEvent.click(screen.getByRole('checkbox', { name: /Recover the data/ }));
   await userEvent.click(screen.getByRole('button', { name: 'Compare it' }));

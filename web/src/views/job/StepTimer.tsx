@@ -18,8 +18,9 @@ export function StepTimer({ seconds }: { seconds: number }) {
       <Row>
         <Button
           onPress={() => {
-            setNow(Date.now());
-            setEndsAt(Date.now() + 1000 * seconds);
+            const begins = Date.now();
+            setNow(begins);
+            setEndsAt(begins + 1000 * seconds);
           }}
         >
           {t('web.job.step-timer.wait', { length: length(seconds) })}

@@ -1,7 +1,6 @@
 import { t } from '../../words/words';
-import { useState, type FormEvent } from 'react';
+import { useState, type FormEvent, lazy, Suspense } from 'react';
 import { Form } from 'react-aria-components';
-import { LanguageChoice } from '../../shell/LanguageChoice';
 import styled from 'styled-components';
 import { useSignIn } from '../../api/queries';
 import { SuspicionMark } from '../../marks/SuspicionMark';
@@ -15,6 +14,10 @@ export interface SignInViewProps {
   /** Somebody was signed in a moment ago. */
   ended: boolean;
 }
+
+const LanguageChoice = lazy(() =>
+  import('../../shell/LanguageChoice').then((m) => ({ default: m.LanguageChoice })),
+);
 
 /** The one view that needs nobody signed in. */
 export function SignInView({ ended }: SignInViewProps) {
@@ -61,7 +64,9 @@ export function SignInView({ ended }: SignInViewProps) {
               : t('web.sign-in.sign-in-view.sign-in')}
           </Button>
         </Fields>
-        <LanguageChoice isSignedIn={false} />
+        <Suspense fallback={null}>
+          <LanguageChoice isSignedIn={false} />
+        </Suspense>
       </Card>
     </Ground>
   );
