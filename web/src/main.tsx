@@ -17,6 +17,7 @@ addEventListener('vite:preloadError', (event) => {
 
 await speakAsWanted();
 const { App } = await import('./App');
+const { fetchDialogs } = await import('./ui/Modal');
 const root = document.getElementById('root');
 if (root === null) throw new Error('index.html has no #root');
 createRoot(root).render(
@@ -24,3 +25,7 @@ createRoot(root).render(
     <App />
   </StrictMode>,
 );
+
+/** Once the page stands there. */
+const SOON_MS = 2000;
+setTimeout(() => void fetchDialogs(), SOON_MS);

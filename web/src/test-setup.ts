@@ -2,16 +2,13 @@ import '@testing-library/jest-dom/vitest';
 import { cleanup } from '@testing-library/react';
 import { afterEach, vi } from 'vitest';
 import english from '../../words/src/main/resources/tekmerion/words/en.json';
+import { fetchDialogs } from './ui/Modal';
 import { speakIn } from './words/words';
 
 speakIn('en', english);
 
 // What is fetched when it is first needed is here already.
-await Promise.all([
-  import('./ui/Dialog'),
-  import('./shell/LanguageChoice'),
-  import('./shell/Tour'),
-]);
+await fetchDialogs();
 
 // What a test put in place of the browser's own goes with it: files share one jsdom.
 afterEach(() => {
