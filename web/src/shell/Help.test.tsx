@@ -1,7 +1,7 @@
 import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, expect, it } from 'vitest';
-import { show } from '../test-data';
+import { answering, floor, floorJob, show } from '../test-data';
 import { KeysHelp } from './KeysHelp';
 import { Tour } from './Tour';
 
@@ -35,8 +35,9 @@ it('is no help while somebody types a question mark', async () => {
 });
 
 it('leads through five steps, can be left, and never comes again', async () => {
+  answering(() => [200, floor(floorJob())]);
   show(<Tour />, '/', '/*');
-  expect(screen.getByText('Step 1 of 5')).toBeVisible();
+  expect(await screen.findByText('Step 1 of 5')).toBeVisible();
   await userEvent.click(screen.getByRole('link', { name: /^Intake/ }));
   expect(screen.getByText('Step 2 of 5')).toBeVisible();
   await userEvent.click(screen.getByRole('button', { name: 'Leave the tour' }));

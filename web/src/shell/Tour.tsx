@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
+import { useFloor } from '../api/queries';
 import { t } from '../words/words';
 import { color, radius, size, upTo } from '../theme/theme';
 import { Button } from '../ui/Button';
@@ -8,11 +9,12 @@ import { Button } from '../ui/Button';
 /** Kept in this browser: left or walked to its end, it never comes again. */
 const KEPT = 'tour-is-over';
 
+/** Where each step is; a job's with the first one on the floor. */
 const STEPS = [
   ['/', t('web.shell.tour.floor'), t('web.shell.tour.floor-words')],
   ['/intake', t('web.shell.tour.intake'), t('web.shell.tour.intake-words')],
-  ['/job/J-2291', t('web.shell.tour.job'), t('web.shell.tour.job-words')],
-  ['/job/J-2291/decision', t('web.shell.tour.decision'), t('web.shell.tour.decision-words')],
+  ['/job/:number', t('web.shell.tour.job'), t('web.shell.tour.job-words')],
+  ['/job/:number/decision', t('web.shell.tour.decision'), t('web.shell.tour.decision-words')],
   ['/know-how', t('web.shell.tour.know-how'), t('web.shell.tour.know-how-words')],
 ] as const;
 
@@ -20,8 +22,10 @@ const STEPS = [
 export function Tour() {
   const [isOver, setOver] = useState(() => localStorage.getItem(KEPT) !== null);
   const [at, setAt] = useState(0);
+  const floor = useFloor();
+  const number = floor.data?.jobs[0]?.number;
   const step = STEPS[at];
-  if (isOver || step === undefined) return null;
+  if (isOver || step === undefined || number === undefined) return null;
   const leave = () => {
     localStorage.setItem(KEPT, 'yes');
     setOver(true);
@@ -36,7 +40,7 @@ export function Tour() {
       <Row>
         <Button onPress={leave}>{t('web.shell.tour.leave')}</Button>
         {next !== undefined && (
-          <Link to={next[0]} onClick={() => setAt(at + 1)}>
+          <Link to={next[0].replace(':number', number ?? '')} onClick={() => setAt(at + 1)}>
             {t('web.shell.tour.next', { title: next[1] })}
           </Link>
         )}

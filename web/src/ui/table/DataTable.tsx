@@ -13,6 +13,7 @@ import {
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { csvFormatRows } from 'd3-dsv';
 import { useMemo, useRef, type ReactNode } from 'react';
+import { Button as AriaButton } from 'react-aria-components';
 import styled from 'styled-components';
 import { t } from '../../words/words';
 import { color, size } from '../../theme/theme';
@@ -139,7 +140,7 @@ export function DataTable<Row extends object>({
                       sorted === false ? 'none' : sorted === 'asc' ? 'ascending' : 'descending'
                     }
                   >
-                    <Sort type="button" onClick={() => of?.toggleSorting()}>
+                    <Sort onPress={() => of?.toggleSorting()}>
                       {column.name}
                       <span aria-hidden>{MARK[String(sorted)]}</span>
                     </Sort>
@@ -234,7 +235,7 @@ const Line = styled.div`
   }
 `;
 
-const Sort = styled.button`
+const Sort = styled(AriaButton)`
   font: inherit;
   font-weight: 700;
   font-size: ${size.small};

@@ -1,6 +1,5 @@
 import { say, t } from '../../words/words';
-import type { ReactNode } from 'react';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import type { Job, PlanRow, Plans } from '../../api/types';

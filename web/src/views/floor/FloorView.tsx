@@ -1,6 +1,5 @@
 import { say, t } from '../../words/words';
-import type { ReactNode } from 'react';
-import { lazy, Suspense, useState } from 'react';
+import { lazy, Suspense, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import { useFloor } from '../../api/queries';

@@ -1,7 +1,6 @@
 import { money } from '../../ui/format';
 import { say, t } from '../../words/words';
-import type { ReactNode } from 'react';
-import { useState, type FormEvent } from 'react';
+import { useState, type FormEvent, type ReactNode } from 'react';
 import { Checkbox } from 'react-aria-components';
 import styled from 'styled-components';
 import { api } from '../../api/client';

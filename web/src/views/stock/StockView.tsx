@@ -1,6 +1,5 @@
 import { say, t } from '../../words/words';
-import type { ReactNode } from 'react';
-import { useState, type FormEvent } from 'react';
+import { useState, type FormEvent, type ReactNode } from 'react';
 import { Button as Plain, Form } from 'react-aria-components';
 import { Link } from 'react-router';
 import styled from 'styled-components';

@@ -7,7 +7,8 @@ import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
-import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.openqa.selenium.By;
 import tekmerion.launch.ShopClient;
 
@@ -79,27 +80,12 @@ class EveryViewTest {
     return wrong;
   }
 
-  @Test
-  void onAPhoneInNorwegian() {
-    speak("NB");
-    browser.scheme("light");
-    browser.size(390, 844);
-    assertThat(wrongAt(390)).isEmpty();
-  }
-
-  @Test
-  void inTheDarkInNorwegian() {
-    speak("NB");
-    browser.scheme("dark");
-    browser.size(1280, 800);
-    assertThat(wrongAt(1280)).isEmpty();
-  }
-
-  @Test
-  void onATabletInTheDark() {
-    speak("EN");
-    browser.scheme("dark");
-    browser.size(820, 1180);
-    assertThat(wrongAt(820)).isEmpty();
+  @ParameterizedTest(name = "{0}, {1}, {2} wide")
+  @CsvSource({"NB, light, 390, 844", "NB, dark, 1280, 800", "EN, dark, 820, 1180"})
+  void isAccessibleAndFitsItsScreen(String language, String scheme, int width, int height) {
+    speak(language);
+    browser.scheme(scheme);
+    browser.size(width, height);
+    assertThat(wrongAt(width)).isEmpty();
   }
 }

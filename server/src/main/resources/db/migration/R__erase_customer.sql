@@ -5,7 +5,7 @@ CREATE OR REPLACE PROCEDURE erase_customer(customer BIGINT, moment DATETIME(6))
 SQL SECURITY DEFINER MODIFIES SQL DATA
 BEGIN
   UPDATE customer SET display_name = CONCAT('Erased customer ', id), phone = NULL, email = NULL,
-    erased_at = moment WHERE id = customer;
+    language = NULL, erased_at = moment WHERE id = customer;
   UPDATE sealed_secret s JOIN intake i ON i.id = s.intake_id JOIN job j ON j.id = i.job_id
     SET s.sealed = NULL, s.nonce = NULL, s.wiped_at = COALESCE(s.wiped_at, moment) WHERE j.customer_id = customer;
   UPDATE intake i JOIN job j ON j.id = i.job_id

@@ -51,6 +51,7 @@ class CustomerFile {
       @Schema(nullable = true) Instant endedAt) {}
 
   /**
+   * @param language of their papers; null until somebody chose
    * @param erasedAt null unless the personal data was erased
    */
   record CustomerView(
@@ -58,6 +59,7 @@ class CustomerFile {
       String name,
       @Schema(nullable = true) String phone,
       @Schema(nullable = true) String email,
+      @Schema(nullable = true) Language language,
       @Schema(nullable = true) Instant erasedAt,
       List<CustomerJob> jobs) {}
 
@@ -149,6 +151,7 @@ class CustomerFile {
         customer.displayName(),
         customer.phone(),
         customer.email(),
+        customer.language(),
         customer.erasedAt(),
         jobs);
   }

@@ -6,10 +6,13 @@ import java.util.Map;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import tekmerion.core.learn.Learning.ProvenJob;
+import tekmerion.core.proof.ComesBack;
 import tekmerion.core.weigh.Weighed;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Jobs that went back decided, were not contradicted, and did not come back within 90 days. */
+/**
+ * Jobs that went back decided, were not contradicted, and did not come back ({@link ComesBack}).
+ */
 @Component
 class ProvenJobs {
   private static final int MAX = 2000;
@@ -30,7 +33,9 @@ class ProvenJobs {
                 + " AND r.id = (SELECT MAX(q.id) FROM decision q WHERE q.job_id = j.id)"
                 + " AND NOT EXISTS (SELECT 1 FROM job b WHERE b.machine_id = j.machine_id"
                 + " AND b.taken_in_at > j.ended_at"
-                + " AND b.taken_in_at < j.ended_at + INTERVAL 90 DAY)"
+                + " AND b.taken_in_at < j.ended_at + INTERVAL "
+                + ComesBack.WITHIN_DAYS
+                + " DAY)"
                 + " ORDER BY j.ended_at DESC LIMIT "
                 + MAX)
         .query((rs, n) -> new ProvenJob(rs.getString(1), levels(rs.getString(2))))

@@ -9,6 +9,7 @@ import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import tekmerion.core.proof.ComesBack;
 import tekmerion.server.decision.DecisionService;
 import tekmerion.server.decision.DecisionService.DecisionView;
 import tekmerion.server.job.Job;
@@ -19,7 +20,6 @@ import tekmerion.server.job.Jobs;
  */
 @Component
 class CameBack {
-  private static final Duration WITHIN = Duration.ofDays(90);
   private final JdbcClient jdbc;
   private final Jobs jobs;
   private final DecisionService decisions;
@@ -53,7 +53,7 @@ class CameBack {
         .params(
             job.machine().id(),
             job.id(),
-            Timestamp.from(job.takenInAt().minus(WITHIN)),
+            Timestamp.from(job.takenInAt().minus(ComesBack.WITHIN)),
             Timestamp.from(job.takenInAt()),
             job.id())
         .query(String.class)

@@ -17,6 +17,7 @@ import tekmerion.core.price.Tariff;
 import tekmerion.core.weigh.Advice;
 import tekmerion.core.weigh.Comparison;
 import tekmerion.core.weigh.Comparison.Compared;
+import tekmerion.core.weigh.Grounds;
 import tekmerion.core.weigh.Plan;
 import tekmerion.server.decision.DecidedPlan;
 import tekmerion.server.decision.DecisionService.CourseView;
@@ -89,7 +90,7 @@ record PlansView(
       @Schema(nullable = true) BigDecimal atMost,
       List<EstimateView.Line> priceLines,
       @Schema(nullable = true) Lock lock,
-      Grounds grounds,
+      PlanGrounds grounds,
       boolean own) {}
 
   /**
@@ -100,12 +101,12 @@ record PlansView(
    * @param lostUncopied probability that wanted data is lost by it without a copy, 0 to 1
    * @param lostCopied the same with a copy made first
    */
-  @Schema(name = "PlanGrounds")
-  record Grounds(List<OfCause> causes, double unknown, double lostUncopied, double lostCopied) {
-    static Grounds of(tekmerion.core.weigh.Grounds grounds) {
-      return new Grounds(
+  record PlanGrounds(
+      List<PlanCause> causes, double unknown, double lostUncopied, double lostCopied) {
+    static PlanGrounds of(Grounds grounds) {
+      return new PlanGrounds(
           grounds.causes().stream()
-              .map(c -> new OfCause(c.words(), c.probability(), c.ended()))
+              .map(c -> new PlanCause(c.words(), c.probability(), c.ended()))
               .toList(),
           grounds.unknown(),
           grounds.lostUncopied(),
@@ -118,8 +119,7 @@ record PlansView(
    * @param probability that it is there, 0 to 1
    * @param ended probability that all of the plan ends it, if it is there
    */
-  @Schema(name = "PlanCause")
-  record OfCause(String words, double probability, double ended) {}
+  record PlanCause(String words, double probability, double ended) {}
 
   /**
    * A finding that would change the best plan.
@@ -209,7 +209,7 @@ record PlansView(
           costs.map(Estimate::atMost).orElse(null),
           costs.map(Estimate::lines).orElse(List.of()).stream().map(EstimateView.Line::of).toList(),
           plan.courses().stream().map(locks::get).filter(Objects::nonNull).findFirst().orElse(null),
-          Grounds.of(row.grounds()),
+          PlanGrounds.of(row.grounds()),
           row.own());
     }
 

@@ -4,7 +4,6 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.Clock;
-import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
@@ -17,6 +16,7 @@ import tekmerion.core.knowhow.Cause;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.learn.Reliability;
 import tekmerion.core.learn.Reliability.Stated;
+import tekmerion.core.proof.ComesBack;
 import tekmerion.server.TekmerionProperties;
 import tekmerion.server.knowhow.ShopKnowHow;
 import tekmerion.server.records.RecordsView.BinView;
@@ -28,9 +28,6 @@ import tekmerion.server.records.RecordsView.Row;
 class Records {
   /** More rows than these nobody reads; the counts are of all. */
   static final int MAX = 2000;
-
-  /** A machine that is not back with the same complaint until then has been mended. */
-  private static final Duration COMES_BACK_WITHIN = Duration.ofDays(90);
 
   private static final String ENDED_BETWEEN =
       " FROM job j WHERE j.ended_at >= ? AND j.ended_at < ? AND j.imported_at IS NULL";
@@ -103,20 +100,11 @@ class Records {
         cause == null ? null : now.cause(cause).map(Cause::name).orElse(cause),
         rs.getString(10),
         said,
-        held(endedAt, back),
+        ComesBack.held(endedAt, back, clock.instant()).orElse(null),
         rs.getString(12),
         rs.getDouble(14),
         rs.getInt(15),
         rs.getInt(16));
-  }
-
-  /** Null while it can still come back. */
-  private Boolean held(Instant endedAt, Optional<Instant> back) {
-    Instant until = endedAt.plus(COMES_BACK_WITHIN);
-    if (back.filter(at -> at.isBefore(until)).isPresent()) {
-      return false;
-    }
-    return clock.instant().isBefore(until) ? null : true;
   }
 
   private static ReliabilityView reliability(List<Row> rows) {

@@ -165,9 +165,14 @@ public final class RunWords {
     return run.share() == null ? name + " begins" : "%s %.0f %%".formatted(name, 100 * run.share());
   }
 
-  /** "rescue image of what is in use, 58 %", of one that somebody stopped for now. */
-  public static String paused(RunKind kind, double share) {
-    return "%s, %.0f %%".formatted(Sentences.lowerFirst(name(kind)), 100 * share);
+  /**
+   * "rescue image of what is in use, 58 %", of one that somebody stopped for now.
+   *
+   * @param share null if it has not told how far it came
+   */
+  public static String paused(RunKind kind, Double share) {
+    String name = Sentences.lowerFirst(name(kind));
+    return share == null ? name : "%s, %.0f %%".formatted(name, 100 * share);
   }
 
   /**
