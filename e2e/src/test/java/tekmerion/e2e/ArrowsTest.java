@@ -57,8 +57,23 @@ class ArrowsTest {
             .should()
             .dependOnClassesThat()
             .resideOutsideOfPackages(
-                "tekmerion.core..", "java..", "tools.jackson..", "org.apache.commons.statistics..");
+                "tekmerion.core..",
+                "tekmerion.words..",
+                "java..",
+                "tools.jackson..",
+                "org.apache.commons.statistics..");
     rule.check(CLASSES);
+  }
+
+  @Test
+  void wordsKnowNothingOfWhatIsSaid() {
+    noClasses()
+        .that()
+        .resideInAPackage("tekmerion.words..")
+        .should()
+        .dependOnClassesThat()
+        .resideOutsideOfPackages("tekmerion.words..", "java..", "tools.jackson..", "com.ibm.icu..")
+        .check(CLASSES);
   }
 
   /** One that begins transactions in another way would not do again those that lost to others. */

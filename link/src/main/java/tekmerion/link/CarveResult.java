@@ -1,5 +1,7 @@
 package tekmerion.link;
 
+import static tekmerion.words.Words.say;
+
 import java.util.List;
 
 /**
@@ -70,7 +72,7 @@ public record CarveResult(
 
   @Override
   public String outcome() {
-    return "%,d files found by their content".formatted(files());
+    return say("link.files-found-by-their-content", "files", files());
   }
 
   @Override

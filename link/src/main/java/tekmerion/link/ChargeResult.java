@@ -1,5 +1,7 @@
 package tekmerion.link;
 
+import static tekmerion.words.Words.say;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
@@ -39,6 +41,6 @@ public record ChargeResult(
 
   @Override
   public String outcome() {
-    return intoAmperes == null ? "ended" : "charges with %.2f A".formatted(intoAmperes);
+    return intoAmperes == null ? "ended" : say("link.charges-with-a", "intoAmperes", intoAmperes);
   }
 }

@@ -1,5 +1,7 @@
 package tekmerion.link;
 
+import static tekmerion.words.Words.say;
+
 /**
  * Copies of a drive that were written over and deleted.
  *
@@ -12,13 +14,14 @@ public record CopyErasedResult(String folder, long files, long bytes, long left)
     implements RunResult {
   public CopyErasedResult {
     folder = RunResult.checked(folder);
-    RunResult.check(files >= 0 && bytes >= 0 && left >= 0 && left <= files, "copy erased");
+    RunResult.check(
+        files >= 0 && bytes >= 0 && left >= 0 && left <= files, say("link.copy-erased"));
   }
 
   @Override
   public String outcome() {
     return left == 0
-        ? "%,d files written over and deleted".formatted(files)
-        : "%,d of %,d files could not be deleted".formatted(left, files);
+        ? say("link.files-written-over-and-deleted", "files", files)
+        : say("link.of-files-could-not-be-deleted", "left", left, "files", files);
   }
 }

@@ -1,5 +1,7 @@
 package tekmerion.link;
 
+import static tekmerion.words.Words.say;
+
 import java.util.ArrayList;
 import java.util.List;
 
@@ -52,6 +54,6 @@ public record DischargeResult(
 
   @Override
   public String outcome() {
-    return chargeAh == null ? "ended" : "%.2f Ah drawn".formatted(chargeAh.value());
+    return chargeAh == null ? "ended" : say("link.ah-drawn", "chargeAh", chargeAh.value());
   }
 }

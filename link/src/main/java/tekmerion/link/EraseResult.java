@@ -1,5 +1,7 @@
 package tekmerion.link;
 
+import static tekmerion.words.Words.say;
+
 /**
  * A drive that was written over with zeros, and what was read back of it.
  *
@@ -45,6 +47,6 @@ public record EraseResult(
 
   @Override
   public String outcome() {
-    return allZero() ? "all of it is zero" : "not all of it is erased";
+    return allZero() ? say("link.all-of-it-is-zero") : say("link.not-all-of-it-is-erased");
   }
 }

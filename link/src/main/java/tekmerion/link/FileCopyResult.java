@@ -1,5 +1,7 @@
 package tekmerion.link;
 
+import static tekmerion.words.Words.say;
+
 import java.util.List;
 
 /**
@@ -63,8 +65,8 @@ public record FileCopyResult(
   @Override
   public String outcome() {
     return failedInAll == 0
-        ? "%,d files copied and verified".formatted(verifiedFiles)
-        : "%,d of %,d files copied and verified".formatted(verifiedFiles, files);
+        ? say("link.files-copied-and-verified", "verifiedFiles", verifiedFiles)
+        : say("link.of-files-copied-and-verified", "verifiedFiles", verifiedFiles, "files", files);
   }
 
   @Override

@@ -1,5 +1,7 @@
 package tekmerion.link;
 
+import static tekmerion.words.Words.say;
+
 import java.util.List;
 import java.util.Map;
 
@@ -59,7 +61,7 @@ public record MemoryTestResult(
 
   @Override
   public String outcome() {
-    return mismatches == 0 ? "no error" : where.isEmpty() ? "errors" : where;
+    return mismatches == 0 ? say("link.no-error") : where.isEmpty() ? "errors" : where;
   }
 
   @Override

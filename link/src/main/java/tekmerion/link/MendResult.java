@@ -1,5 +1,7 @@
 package tekmerion.link;
 
+import static tekmerion.words.Words.say;
+
 import java.util.List;
 import tekmerion.core.words.Sentences;
 
@@ -41,7 +43,8 @@ public record MendResult(
     keptIn = RunResult.checked(keptIn);
     why = RunResult.checked(why);
     RunResult.check(
-        contentAfter == null || contentAfter.matches("[0-9a-f]{64}"), "content after a mending");
+        contentAfter == null || contentAfter.matches("[0-9a-f]{64}"),
+        say("link.content-after-a-mending"));
     pieces = List.copyOf(pieces);
     left = List.copyOf(left);
     left.forEach(RunResult::checked);
@@ -61,7 +64,8 @@ public record MendResult(
   @Override
   public String outcome() {
     return whole()
-        ? "%,d of its pieces written; now: %s".formatted(written, Sentences.lowerFirst(why))
-        : "%,d of %,d pieces written".formatted(written, pieces.size());
+        ? say(
+            "link.of-its-pieces-written-now", "written", written, "why", Sentences.lowerFirst(why))
+        : say("link.of-pieces-written", "written", written, "count", pieces.size());
   }
 }

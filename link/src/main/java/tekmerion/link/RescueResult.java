@@ -1,5 +1,7 @@
 package tekmerion.link;
 
+import static tekmerion.words.Words.say;
+
 import java.util.List;
 
 /**
@@ -78,14 +80,17 @@ public record RescueResult(
   @Override
   public String outcome() {
     if (verified != null) {
-      return verified ? "the same as what was read" : "not what was read";
+      return verified ? say("link.the-same-as-what-was-read") : say("link.not-what-was-read");
     }
     long lost = lostBytes + openBytes;
     return lost == 0
-        ? "all of it read"
-        : "%,d bytes lost%s"
-            .formatted(
-                lost, lostFilesInAll == null ? "" : ", in %,d files".formatted(lostFilesInAll));
+        ? say("link.all-of-it-read")
+        : say(
+            "link.bytes-lost",
+            "lost",
+            lost,
+            "lostFilesInAll",
+            lostFilesInAll == null ? "" : say("link.in-files", "lostFilesInAll", lostFilesInAll));
   }
 
   @Override

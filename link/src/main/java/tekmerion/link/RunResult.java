@@ -1,5 +1,7 @@
 package tekmerion.link;
 
+import static tekmerion.words.Words.say;
+
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 
@@ -60,7 +62,7 @@ public sealed interface RunResult
   }
 
   static String checked(String text) {
-    check(text != null && text.length() <= MAX_CHARS, "a text is missing or too long");
+    check(text != null && text.length() <= MAX_CHARS, say("link.a-text-is-missing-or-too"));
     return text;
   }
 }

@@ -1,5 +1,7 @@
 package tekmerion.link;
 
+import static tekmerion.words.Words.say;
+
 import java.util.List;
 
 /**
@@ -63,12 +65,12 @@ public record SurfaceScanResult(
   @Override
   public String outcome() {
     return badSectors() == 0
-        ? "all that was read is readable"
-        : "%,d sectors unreadable".formatted(badSectors());
+        ? say("link.all-that-was-read-is-readable")
+        : say("link.sectors-unreadable", "badSectors", badSectors());
   }
 
   @Override
   public String detail() {
-    return "%.1f %% of it read".formatted(100 * shareRead());
+    return say("link.of-it-read", "shareRead", 100 * shareRead());
   }
 }

@@ -1,5 +1,7 @@
 package tekmerion.core.battery;
 
+import static tekmerion.words.Words.say;
+
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -39,7 +41,7 @@ public record AdapterReport(
 
   /** Never an exception for what the bytes are. */
   public static Decoding<AdapterReport> decode(RawPage raw) {
-    return SupplyText.decode(raw, "an adapter", TYPES, AdapterReport::report);
+    return SupplyText.decode(raw, say("battery.an-adapter"), TYPES, AdapterReport::report);
   }
 
   private static AdapterReport report(SupplyText text) {

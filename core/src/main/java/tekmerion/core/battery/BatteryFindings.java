@@ -1,5 +1,7 @@
 package tekmerion.core.battery;
 
+import static tekmerion.words.Words.say;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -38,12 +40,16 @@ public final class BatteryFindings {
                         "battery.health",
                         Finding.MACHINE,
                         level(health),
-                        "%s holds %s of %s when full, %.0f %%"
-                            .formatted(
-                                name,
-                                report.full().orElseThrow(),
-                                report.design().orElseThrow(),
-                                100 * health),
+                        say(
+                            "battery.holds-of-when-full",
+                            "name",
+                            name,
+                            "full",
+                            report.full().orElseThrow(),
+                            "design",
+                            report.design().orElseThrow(),
+                            "health",
+                            100 * health),
                         basis(report, page, "CHARGE_FULL", "ENERGY_FULL", "fullChargeCapacity"))));
     report
         .cycles()
@@ -54,7 +60,7 @@ public final class BatteryFindings {
                         "battery.cycles",
                         Finding.MACHINE,
                         cycles >= MANY_CYCLES ? "many" : "few",
-                        "%s counts %d cycles".formatted(name, cycles),
+                        say("battery.counts-cycles", "name", name, "cycles", cycles),
                         basis(report, page, "CYCLE_COUNT", "cycleCount"))));
     return findings;
   }
@@ -94,18 +100,28 @@ public final class BatteryFindings {
                 run(
                     "discharge.capacity",
                     level(h.value()),
-                    "Measured: %.0f %% of its design (%.0f to %.0f)"
-                        .formatted(100 * h.value(), 100 * h.low(), 100 * h.high()))));
+                    say(
+                        "battery.measured-of-its-design-to",
+                        "h",
+                        100 * h.value(),
+                        "low",
+                        100 * h.low(),
+                        "high",
+                        100 * h.high()))));
     gaugeOff.ifPresent(
         off ->
             findings.add(
                 run(
                     "discharge.gauge",
                     Math.abs(off) > GAUGE_OFF ? "off" : "agrees",
-                    "Its gauge says %.0f %% %s than was measured"
-                        .formatted(100 * Math.abs(off), off > 0 ? "more" : "less"))));
+                    say(
+                        "battery.its-gauge-says-than-was-measured",
+                        "off",
+                        100 * Math.abs(off),
+                        "off2",
+                        off > 0 ? "more" : "less"))));
     if (shutOff) {
-      findings.add(run("battery.resistance", "shut-off", "It shut off under load"));
+      findings.add(run("battery.resistance", "shut-off", say("battery.it-shut-off-under-load")));
     } else {
       resistanceTimes.ifPresent(
           r ->
@@ -113,8 +129,14 @@ public final class BatteryFindings {
                   run(
                       "battery.resistance",
                       r.value() >= DOUBLE ? "high" : "normal",
-                      "Its resistance is %.1f times that of a new one (%.1f to %.1f)"
-                          .formatted(r.value(), r.low(), r.high()))));
+                      say(
+                          "battery.its-resistance-is-times-that-of",
+                          "r",
+                          r.value(),
+                          "low",
+                          r.low(),
+                          "high",
+                          r.high()))));
     }
     return findings;
   }

@@ -1,6 +1,7 @@
 package tekmerion.core.battery;
 
 import static tekmerion.core.page.OrNull.orNull;
+import static tekmerion.words.Words.say;
 
 import java.time.LocalDate;
 import java.util.LinkedHashMap;
@@ -75,11 +76,13 @@ public record BatteryReport(
   public String words() {
     return "%s, %s, %s"
         .formatted(
-            design.map(Amount::toString).orElse("capacity not reported"),
+            design.map(Amount::toString).orElse(say("battery.capacity-not-reported")),
             designVolts.isPresent()
                 ? "%.1f V".formatted(designVolts.getAsDouble())
-                : "voltage not reported",
-            model.map(m -> "model " + m).orElse("model not reported"));
+                : say("battery.voltage-not-reported"),
+            model
+                .map(m -> say("battery.model", "model", m))
+                .orElse(say("battery.model-not-reported")));
   }
 
   @Override

@@ -1,5 +1,7 @@
 package tekmerion.core.battery;
 
+import static tekmerion.words.Words.say;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
@@ -89,7 +91,10 @@ public record Charging(OptionalDouble intoAmperes, OptionalDouble helpsAmperes, 
                 case LOW -> "low";
                 default -> "none";
               },
-              "It charges with %.2f A".formatted(Math.max(0, intoAmperes.orElseThrow())),
+              say(
+                  "battery.it-charges-with-a",
+                  "intoAmperes",
+                  Math.max(0, intoAmperes.orElseThrow())),
               Basis.run()));
     }
     helpsAmperes.ifPresent(
@@ -100,8 +105,8 @@ public record Charging(OptionalDouble intoAmperes, OptionalDouble helpsAmperes, 
                     Finding.MACHINE,
                     helps > HELPS ? "sags" : "holds",
                     helps > HELPS
-                        ? "Under load the battery had to help with %.2f A".formatted(helps)
-                        : "The adapter carries the load alone",
+                        ? say("battery.under-load-the-battery-had-to", "helps", helps)
+                        : say("battery.the-adapter-carries-the-load-alone"),
                     Basis.run())));
     return findings;
   }

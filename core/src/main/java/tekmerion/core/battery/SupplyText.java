@@ -1,5 +1,7 @@
 package tekmerion.core.battery;
 
+import static tekmerion.words.Words.say;
+
 import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.StandardCharsets;
@@ -39,7 +41,7 @@ final class SupplyText {
   }
 
   static Decoding<SupplyText> read(RawPage raw) {
-    Optional<Fault> uniform = PageDamage.ofAtLeast(raw, "power supply text", 1);
+    Optional<Fault> uniform = PageDamage.ofAtLeast(raw, say("battery.power-supply-text"), 1);
     if (uniform.isPresent()) {
       return new Malformed<>(raw, uniform.get());
     }
@@ -47,7 +49,8 @@ final class SupplyText {
     try {
       text = StandardCharsets.UTF_8.newDecoder().decode(ByteBuffer.wrap(raw.bytes())).toString();
     } catch (CharacterCodingException e) {
-      return new Malformed<>(raw, notText("text in UTF-8", "other bytes", 0));
+      return new Malformed<>(
+          raw, notText(say("battery.text-in-utf-8"), say("battery.other-bytes"), 0));
     }
     Map<String, FieldSpan> fields = new LinkedHashMap<>();
     int offset = 0;
@@ -64,13 +67,13 @@ final class SupplyText {
       offset += bytes + 1;
     }
     return fields.isEmpty()
-        ? new Malformed<>(raw, notText(PREFIX + "NAME=value", "no such line", 0))
+        ? new Malformed<>(raw, notText(PREFIX + "NAME=value", say("battery.no-such-line"), 0))
         : new Decoded<>(raw, new SupplyText(fields));
   }
 
   private static Fault notText(String expected, String found, int offset) {
     return new Fault(
-        Fault.Kind.NOT_TEXT, "this is no text of a power supply", offset, expected, found);
+        Fault.Kind.NOT_TEXT, say("battery.this-is-no-text-of-a"), offset, expected, found);
   }
 
   private static String brief(String line) {
@@ -87,10 +90,10 @@ final class SupplyText {
     return Optional.of(
         new Fault(
             Fault.Kind.WRONG_KIND,
-            "this supply is not " + wanted,
+            say("battery.this-supply-is-not", "wanted", wanted),
             span == null ? 0 : span.offset(),
-            "type " + String.join(" or ", types),
-            type.isEmpty() ? "no type" : "type " + type));
+            say("battery.type", "type", String.join(say("battery.or"), types)),
+            type.isEmpty() ? say("battery.no-type") : say("battery.type", "type", type)));
   }
 
   /** Reads a page as a supply of one of these types. */
@@ -119,7 +122,7 @@ final class SupplyText {
     try {
       return OptionalLong.of(Long.parseLong(text.get()));
     } catch (NumberFormatException e) {
-      doubts.add("%s is no whole number: %s".formatted(name, brief(text.get())));
+      doubts.add(say("battery.is-no-whole-number", "name", name, "brief", brief(text.get())));
       return OptionalLong.empty();
     }
   }
@@ -136,7 +139,17 @@ final class SupplyText {
     }
     double value = whole.getAsLong() * scale;
     if (value < least || value > most) {
-      doubts.add("%s cannot be %s: expected %s to %s".formatted(name, value, least, most));
+      doubts.add(
+          say(
+              "battery.cannot-be-expected-to",
+              "name",
+              name,
+              "value",
+              value,
+              "least",
+              least,
+              "most",
+              most));
       return OptionalDouble.empty();
     }
     return OptionalDouble.of(value);

@@ -1,5 +1,7 @@
 package tekmerion.core.decision;
 
+import static tekmerion.words.Words.say;
+
 import java.util.List;
 import tekmerion.core.permit.Effects;
 import tekmerion.core.permit.Invasiveness;
@@ -7,15 +9,15 @@ import tekmerion.core.words.Sentences;
 
 /** What can be decided for a machine. A decision names one or several in order. */
 public enum Course {
-  RECOVER_DATA("Recover the data", Invasiveness.OPENS_CASE),
-  REPLACE_PART("Replace the part", Invasiveness.OPENS_CASE),
-  REPAIR("Repair: cable, contacts, cleaning, settings", Invasiveness.CHANGES_SETTINGS),
-  REPAIR_FILE_SYSTEM("Repair the file system or system files", Invasiveness.WRITES_TO_DRIVE),
-  RESET_KEEPING_FILES("Reset the system, keeping files", Invasiveness.WRITES_TO_DRIVE),
-  RESET_ERASING("Reset the system, erasing the drive", Invasiveness.ERASES),
-  CLEAN_INSTALL("Clean installation on this drive", Invasiveness.ERASES),
-  NOTHING_FOUND("Nothing found, hand back", Invasiveness.LOOKS_ONLY),
-  REFER_OUT("Refer to the maker or a clean room", Invasiveness.LOOKS_ONLY);
+  RECOVER_DATA("decision.recover-the-data", Invasiveness.OPENS_CASE),
+  REPLACE_PART("decision.replace-the-part", Invasiveness.OPENS_CASE),
+  REPAIR("decision.repair-cable-contacts-cleaning-settings", Invasiveness.CHANGES_SETTINGS),
+  REPAIR_FILE_SYSTEM("decision.repair-the-file-system-or-system", Invasiveness.WRITES_TO_DRIVE),
+  RESET_KEEPING_FILES("decision.reset-the-system-keeping-files", Invasiveness.WRITES_TO_DRIVE),
+  RESET_ERASING("decision.reset-the-system-erasing-the-drive", Invasiveness.ERASES),
+  CLEAN_INSTALL("decision.clean-installation-on-this-drive", Invasiveness.ERASES),
+  NOTHING_FOUND("decision.nothing-found-hand-back", Invasiveness.LOOKS_ONLY),
+  REFER_OUT("decision.refer-to-the-maker-or-a", Invasiveness.LOOKS_ONLY);
 
   private final String words;
   private final Invasiveness invasiveness;
@@ -39,7 +41,7 @@ public enum Course {
   }
 
   public String words() {
-    return words;
+    return say(words);
   }
 
   public Invasiveness invasiveness() {

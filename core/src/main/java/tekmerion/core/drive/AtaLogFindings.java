@@ -1,5 +1,7 @@
 package tekmerion.core.drive;
 
+import static tekmerion.words.Words.say;
+
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalLong;
@@ -50,15 +52,25 @@ final class AtaLogFindings {
     Basis basis = Basis.reading(kind.wireName(), test.offset(), test.length());
     if (test.status().isFailure()) {
       OptionalLong lba = test.firstFailingLba();
-      String where = lba.isPresent() ? " at sector %,d".formatted(lba.getAsLong()) : "";
+      String where = lba.isPresent() ? say("drive.at-sector", "lba", lba.getAsLong()) : "";
       replace(
           "drive.self-test",
           "failed",
-          "Its %s self-test failed%s, with %d %% of it left"
-              .formatted(test.test(), where, test.remainingPercent()),
+          say(
+              "drive.its-self-test-failed-with-of",
+              "test",
+              test.test(),
+              "where",
+              where,
+              "remainingPercent",
+              test.remainingPercent()),
           basis);
     } else if (test.statusCode() >> 4 == 0) {
-      replace("drive.self-test", "passed", "Its %s self-test passed".formatted(test.test()), basis);
+      replace(
+          "drive.self-test",
+          "passed",
+          say("drive.its-self-test-passed", "test", test.test()),
+          basis);
     }
   }
 
@@ -78,17 +90,27 @@ final class AtaLogFindings {
     String level = media == 0 ? "none" : all < MANY ? "some" : "many";
     String words =
         media == 0
-            ? "No uncorrectable data in its error log"
-            : "Its error log: %d of the last %d are uncorrectable data, %,d in all"
-                .formatted(media, log.get().entries().size(), all);
+            ? say("drive.no-uncorrectable-data-in-its-error")
+            : say(
+                "drive.its-error-log-of-the-last",
+                "media",
+                media,
+                "count",
+                log.get().entries().size(),
+                "all",
+                all);
     Basis basis = Basis.reading(kind.wireName(), 0, 512);
     add("drive.logged-errors", level, words, basis);
     if (link > 0) {
       add(
           "drive.logged-link",
           "some",
-          "Its error log: %d of the last %d are checksum errors on the link"
-              .formatted(link, log.get().entries().size()),
+          say(
+              "drive.its-error-log-of-the-last-2",
+              "link",
+              link,
+              "count",
+              log.get().entries().size()),
           basis);
     }
   }
@@ -108,8 +130,8 @@ final class AtaLogFindings {
                     "drive.over-temperature",
                     n == 0 ? "never" : "was",
                     n == 0
-                        ? "Never above its highest operating temperature"
-                        : "%,d minutes above its highest operating temperature".formatted(n),
+                        ? say("drive.never-above-its-highest-operating-temperature")
+                        : say("drive.minutes-above-its-highest-operating-temperature", "n", n),
                     Basis.reading(kind.wireName(), at, 8));
               }
             });

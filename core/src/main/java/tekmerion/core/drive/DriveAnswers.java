@@ -1,5 +1,7 @@
 package tekmerion.core.drive;
 
+import static tekmerion.words.Words.say;
+
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -32,7 +34,10 @@ public final class DriveAnswers {
     return reading.answers().entrySet().stream()
         .flatMap(page -> page.getValue().bytes().stream().map(raw -> basis(page.getKey(), raw)))
         .findFirst()
-        .map(basis -> new Finding(FINDING, part, ALWAYS, "It answers what it is asked", basis));
+        .map(
+            basis ->
+                new Finding(
+                    FINDING, part, ALWAYS, say("drive.it-answers-what-it-is-asked"), basis));
   }
 
   /**
@@ -60,6 +65,6 @@ public final class DriveAnswers {
       return now;
     }
     Finding.Basis basis = now.basis().page().isEmpty() ? before.basis() : now.basis();
-    return new Finding(FINDING, now.part(), SOMETIMES, "It answers now and then", basis);
+    return new Finding(FINDING, now.part(), SOMETIMES, say("drive.it-answers-now-and-then"), basis);
   }
 }

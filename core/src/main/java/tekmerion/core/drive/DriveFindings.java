@@ -1,5 +1,7 @@
 package tekmerion.core.drive;
 
+import static tekmerion.words.Words.say;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -62,7 +64,11 @@ public final class DriveFindings {
     if (decoding.damage().isPresent()) {
       damagedPage("drive.identity", page, decoding.damage().get());
     } else {
-      add("drive.identity", "sound", "Its identity page is sound", Basis.reading(page, 0, 512));
+      add(
+          "drive.identity",
+          "sound",
+          say("drive.its-identity-page-is-sound"),
+          Basis.reading(page, 0, 512));
     }
   }
 
@@ -73,15 +79,19 @@ public final class DriveFindings {
       return;
     }
     SmartData data = decoding.decoded().orElseThrow();
-    add("drive.report", "sound", "Its self-report is sound", Basis.reading(page, 511, 1));
+    add(
+        "drive.report",
+        "sound",
+        say("drive.its-self-report-is-sound"),
+        Basis.reading(page, 511, 1));
     limits(data, thresholds);
-    count(data, 197, "drive.pending-sectors", "sector is", "sectors are", "pending");
-    count(data, 198, "drive.uncorrectable", "sector is", "sectors are", "uncorrectable off-line");
-    count(data, 5, "drive.reallocated", "sector was", "sectors were", "reallocated");
-    count(data, 187, "drive.reported-errors", "error was", "errors were", "uncorrectable");
-    count(data, 188, "drive.timeouts", "command", "commands", "timed out");
-    count(data, 199, "drive.link-errors", "link error", "link errors", "counted");
-    count(data, 10, "drive.spin-retries", "retry", "retries", "to spin up");
+    count(data, 197, "drive.pending-sectors");
+    count(data, 198, "drive.uncorrectable");
+    count(data, 5, "drive.reallocated");
+    count(data, 187, "drive.reported-errors");
+    count(data, 188, "drive.timeouts");
+    count(data, 199, "drive.link-errors");
+    count(data, 10, "drive.spin-retries");
     temperature(data);
     age(data);
     selfTest(data);
@@ -124,21 +134,17 @@ public final class DriveFindings {
       add(
           "drive.limit",
           "within",
-          "All failure limits of the drive hold",
+          say("drive.all-failure-limits-of-the-drive"),
           Basis.reading(PageKind.ATA_THRESHOLDS.wireName(), 2, 360));
     }
   }
 
-  private void count(
-      SmartData data, int id, String finding, String singular, String plural, String rest) {
+  private void count(SmartData data, int id, String finding) {
     reported(data, id)
         .ifPresent(
             found -> {
               long n = found.meaning().value();
-              String words =
-                  n == 0
-                      ? "No %s %s".formatted(singular, rest)
-                      : "%,d %s %s".formatted(n, n == 1 ? singular : plural, rest);
+              String words = say("counted." + finding, "n", n);
               String level = n == 0 ? "none" : n < MANY ? "some" : "many";
               add(finding, level, words, basis(found.attribute()));
             });
@@ -154,7 +160,7 @@ public final class DriveFindings {
               add(
                   "drive.temperature",
                   level,
-                  "The drive is at %d °C".formatted(celsius),
+                  say("drive.the-drive-is-at-c", "celsius", celsius),
                   basis(found.attribute()));
             });
   }
@@ -165,16 +171,16 @@ public final class DriveFindings {
             found -> {
               long hours = found.meaning().value();
               String level = hours < YOUNG_HOURS ? "young" : hours < OLD_HOURS ? "grown" : "old";
-              String words = "%s: %,d power-on hours".formatted(ageWord(level), hours);
+              String words = say("drive.power-on-hours", "ageWord", ageWord(level), "hours", hours);
               add("drive.age", level, words, basis(found.attribute()));
             });
   }
 
   private static String ageWord(String level) {
     return switch (level) {
-      case "young" -> "Young";
-      case "old" -> "Old";
-      default -> "Of middle age";
+      case "young" -> say("drive.young");
+      case "old" -> say("drive.old");
+      default -> say("drive.of-middle-age");
     };
   }
 
@@ -185,7 +191,7 @@ public final class DriveFindings {
       add(
           "drive.self-test",
           "failed",
-          "Its last self-test " + status.words(),
+          say("drive.its-last-self-test", "status", status.words()),
           Basis.reading(PageKind.ATA_SMART.wireName(), 363, 1));
     }
   }
@@ -197,16 +203,12 @@ public final class DriveFindings {
     add(
         "drive.kernel-errors",
         errors == 0 ? "none" : "some",
-        errors == 0
-            ? "No read error in the system's log"
-            : "%,d read %s in the system's log".formatted(errors, errors == 1 ? "error" : "errors"),
+        say("drive.read-errors-in-the-systems-log", "n", errors),
         basis);
     add(
         "drive.kernel-resets",
         resets == 0 ? "none" : "some",
-        resets == 0
-            ? "No link reset in the system's log"
-            : "%,d link %s in the system's log".formatted(resets, resets == 1 ? "reset" : "resets"),
+        say("drive.link-resets-in-the-systems-log", "n", resets),
         basis);
   }
 
@@ -218,7 +220,7 @@ public final class DriveFindings {
   }
 
   private String name(SmartAttribute attribute) {
-    return book.nameOf(attribute.id()).orElse("Attribute " + attribute.id());
+    return book.nameOf(attribute.id()).orElse(say("drive.attribute", "attribute", attribute.id()));
   }
 
   private static Basis basis(SmartAttribute attribute) {

@@ -1,5 +1,7 @@
 package tekmerion.core.drive;
 
+import static tekmerion.words.Words.say;
+
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.LinkedHashMap;
@@ -72,7 +74,8 @@ public final class DriveNumbers {
     AttributeBook book = AttributeBook.shipped();
     for (SmartAttribute a : smart.attributes()) {
       Optional<AttributeBook.Entry> known = book.entry(a.id());
-      String name = known.map(AttributeBook.Entry::name).orElse("Attribute " + a.id());
+      String name =
+          known.map(AttributeBook.Entry::name).orElse(say("drive.attribute", "attribute", a.id()));
       book.meaningOf(a)
           .ifPresent(
               (RawMeaning m) ->
@@ -112,15 +115,16 @@ public final class DriveNumbers {
       List.of(
           counter(
               HealthField.MEDIA_AND_DATA_INTEGRITY_ERRORS,
-              "Media and data integrity errors",
+              "drive.media-and-data-integrity-errors",
               "",
               true),
-          new Followed(HealthField.AVAILABLE_SPARE, "Spare left", "%", Trend.Kind.LEVEL, false),
-          counter(HealthField.PERCENTAGE_USED, "Endurance used", "%", false),
-          counter(HealthField.UNSAFE_SHUTDOWNS, "Switched off without notice", "", true),
-          counter(HealthField.POWER_CYCLES, "Times switched on", "", false),
-          counter(HealthField.POWER_ON_HOURS, "Power-on time", "h", false),
-          counter(HealthField.DATA_UNITS_WRITTEN, "Data written", "× 512 kB", false));
+          new Followed(
+              HealthField.AVAILABLE_SPARE, "drive.spare-left", "%", Trend.Kind.LEVEL, false),
+          counter(HealthField.PERCENTAGE_USED, "drive.endurance-used", "%", false),
+          counter(HealthField.UNSAFE_SHUTDOWNS, "drive.switched-off-without-notice", "", true),
+          counter(HealthField.POWER_CYCLES, "drive.times-switched-on", "", false),
+          counter(HealthField.POWER_ON_HOURS, "drive.power-on-time", "h", false),
+          counter(HealthField.DATA_UNITS_WRITTEN, "drive.data-written", "× 512 kB", false));
 
   private static void nvme(HealthLog log, List<Number> numbers) {
     if (log.temperatureC().isPresent()) {
@@ -128,7 +132,7 @@ public final class DriveNumbers {
           number(
               HealthField.COMPOSITE_TEMPERATURE,
               "temperature",
-              "Temperature",
+              say("drive.temperature"),
               log.temperatureC().getAsInt(),
               "°C",
               Trend.Kind.LEVEL,
@@ -141,7 +145,7 @@ public final class DriveNumbers {
             number(
                 f.field(),
                 f.field().jsonName(),
-                f.name(),
+                say(f.name()),
                 value.getAsLong(),
                 f.unit(),
                 f.kind(),

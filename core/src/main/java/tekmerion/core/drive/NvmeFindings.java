@@ -1,5 +1,7 @@
 package tekmerion.core.drive;
 
+import static tekmerion.words.Words.say;
+
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalLong;
@@ -51,7 +53,11 @@ final class NvmeFindings {
     if (damage.isPresent()) {
       damaged("drive.identity", page, damage.get());
     } else {
-      add("drive.identity", "sound", "Its identity page is sound", Basis.reading(page, 0, 72));
+      add(
+          "drive.identity",
+          "sound",
+          say("drive.its-identity-page-is-sound"),
+          Basis.reading(page, 0, 72));
     }
   }
 
@@ -74,7 +80,7 @@ final class NvmeFindings {
     add(
         "drive.report",
         "sound",
-        "Its self-report is sound",
+        say("drive.its-self-report-is-sound"),
         Basis.reading(PageKind.NVME_SMART.wireName(), 0, HealthLog.PAGE_BYTES));
     critical(log);
     media(log);
@@ -87,7 +93,7 @@ final class NvmeFindings {
       add(
           "drive.temperature",
           c >= HOT_C ? "hot" : c >= WARM_C ? "warm" : "normal",
-          "The drive is at %d °C".formatted(c),
+          say("drive.the-drive-is-at-c-2", "c", c),
           basis(HealthField.COMPOSITE_TEMPERATURE));
     }
   }
@@ -98,7 +104,7 @@ final class NvmeFindings {
       add(
           "drive.critical",
           "read-only",
-          "The drive has put itself into read-only mode",
+          say("drive.the-drive-has-put-itself-into"),
           basis(HealthField.MEDIA_READ_ONLY));
     } else if (fields.isSet(HealthField.RELIABILITY_DEGRADED)
         || fields.isSet(HealthField.AVAILABLE_SPARE_BELOW_THRESHOLD)
@@ -106,13 +112,13 @@ final class NvmeFindings {
       add(
           "drive.critical",
           "degraded",
-          "The drive itself warns that it is no longer reliable",
+          say("drive.the-drive-itself-warns-that-it"),
           basis(HealthField.RELIABILITY_DEGRADED));
     } else {
       add(
           "drive.critical",
           "none",
-          "The drive gives no critical warning",
+          say("drive.the-drive-gives-no-critical-warning"),
           basis(HealthField.RELIABILITY_DEGRADED));
     }
   }
@@ -125,8 +131,8 @@ final class NvmeFindings {
           "drive.media-errors",
           n == 0 ? "none" : n < MANY ? "some" : "many",
           n == 0
-              ? "No media or data integrity error"
-              : "%,d media or data integrity %s".formatted(n, n == 1 ? "error" : "errors"),
+              ? say("drive.no-media-or-data-integrity-error")
+              : say("drive.media-or-data-integrity", "n", n),
           basis(HealthField.MEDIA_AND_DATA_INTEGRITY_ERRORS));
     }
   }
@@ -140,9 +146,14 @@ final class NvmeFindings {
     add(
         "drive.spare",
         level,
-        "%d %% spare left, its limit is %d %%%s"
-            .formatted(
-                spare, limit, warns && spare >= limit ? ", and it warns that it is below" : ""),
+        say(
+            "drive.spare-left-its-limit-is",
+            "spare",
+            spare,
+            "limit",
+            limit,
+            "warns",
+            warns && spare >= limit ? say("drive.and-it-warns-that-it-is") : ""),
         basis(HealthField.AVAILABLE_SPARE));
   }
 
@@ -151,7 +162,7 @@ final class NvmeFindings {
     add(
         "drive.wear",
         used > SPENT_PERCENT ? "spent" : used >= WORN_PERCENT ? "worn" : "fresh",
-        "%s %% of its rated endurance used".formatted(used == 255 ? "over 254" : used),
+        say("drive.of-its-rated-endurance-used", "used", used == 255 ? "over 254" : used),
         basis(HealthField.PERCENTAGE_USED));
   }
 
@@ -163,8 +174,12 @@ final class NvmeFindings {
       add(
           "drive.sudden-ends",
           often ? "often" : "seldom",
-          "%,d of %,d starts ended without notice"
-              .formatted(unsafe.getAsLong(), cycles.getAsLong()),
+          say(
+              "drive.of-starts-ended-without-notice",
+              "unsafe",
+              unsafe.getAsLong(),
+              "cycles",
+              cycles.getAsLong()),
           basis(HealthField.UNSAFE_SHUTDOWNS));
     }
   }
@@ -174,11 +189,14 @@ final class NvmeFindings {
     if (reported.isPresent()) {
       long hours = reported.getAsLong();
       String level = hours < YOUNG_HOURS ? "young" : hours < OLD_HOURS ? "grown" : "old";
-      String word = hours < YOUNG_HOURS ? "Young" : hours < OLD_HOURS ? "Of middle age" : "Old";
+      String word =
+          hours < YOUNG_HOURS
+              ? say("drive.young")
+              : hours < OLD_HOURS ? say("drive.of-middle-age") : say("drive.old");
       add(
           "drive.age",
           level,
-          "%s: %,d power-on hours".formatted(word, hours),
+          say("drive.power-on-hours-2", "word", word, "hours", hours),
           basis(HealthField.POWER_ON_HOURS));
     }
   }
@@ -191,14 +209,18 @@ final class NvmeFindings {
     Basis basis = Basis.reading(PageKind.NVME_SELFTEST_LOG.wireName(), 4, 28);
     if (newest.isFailure()) {
       OptionalLong lba = newest.failingLba();
-      String where = lba.isPresent() ? " at block %,d".formatted(lba.getAsLong()) : "";
+      String where = lba.isPresent() ? say("drive.at-block", "lba", lba.getAsLong()) : "";
       add(
           "drive.self-test",
           "failed",
-          "Its %s self-test failed%s".formatted(newest.test(), where),
+          say("drive.its-self-test-failed", "test", newest.test(), "where", where),
           basis);
     } else if (newest.code() == 0) {
-      add("drive.self-test", "passed", "Its %s self-test passed".formatted(newest.test()), basis);
+      add(
+          "drive.self-test",
+          "passed",
+          say("drive.its-self-test-passed", "test", newest.test()),
+          basis);
     }
   }
 

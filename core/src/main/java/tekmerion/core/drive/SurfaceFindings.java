@@ -1,5 +1,7 @@
 package tekmerion.core.drive;
 
+import static tekmerion.words.Words.say;
+
 import java.util.Optional;
 import tekmerion.core.finding.Finding;
 import tekmerion.core.finding.Finding.Basis;
@@ -25,19 +27,15 @@ public final class SurfaceFindings {
           finding(
               part,
               badSectors < MANY ? "some-unreadable" : "many-unreadable",
-              "%,d %s could not be read in a surface scan"
-                  .formatted(badSectors, badSectors == 1 ? "sector" : "sectors")));
+              say("drive.could-not-be-read-in-a", "badSectors", badSectors)));
     }
     if (slowZones > 0) {
       return Optional.of(
           finding(
-              part,
-              "slow",
-              "%d slow %s in a surface scan, nothing unreadable"
-                  .formatted(slowZones, slowZones == 1 ? "zone" : "zones")));
+              part, "slow", say("drive.slow-in-a-surface-scan-nothing", "slowZones", slowZones)));
     }
     if (whole) {
-      return Optional.of(finding(part, "clean", "A whole surface scan: every sector was read"));
+      return Optional.of(finding(part, "clean", say("drive.a-whole-surface-scan-every-sector")));
     }
     return sampledOnly && shareRead >= WHOLE
         ? Optional.of(
@@ -45,7 +43,7 @@ public final class SurfaceFindings {
                 "drive.sample",
                 part,
                 "clean",
-                "Nothing lost at the random places of a sample",
+                say("drive.nothing-lost-at-the-random-places"),
                 Basis.run()))
         : Optional.empty();
   }

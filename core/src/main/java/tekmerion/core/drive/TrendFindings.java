@@ -1,5 +1,7 @@
 package tekmerion.core.drive;
 
+import static tekmerion.words.Words.say;
+
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -48,12 +50,14 @@ public final class TrendFindings {
           finding(
               part,
               steep ? "steep" : "growing",
-              "%s: growing by %s"
-                  .formatted(
-                      worst.number().name(),
-                      steep
-                          ? "%,.0f a day".formatted(worst.perDay())
-                          : "%,.1f a month".formatted(30 * worst.perDay())),
+              say(
+                  "drive.growing-by",
+                  "worst",
+                  worst.number().name(),
+                  "steep",
+                  steep
+                      ? "%,.0f a day".formatted(worst.perDay())
+                      : "%,.1f a month".formatted(30 * worst.perDay())),
               worst.number()));
     }
     return followed
@@ -62,7 +66,7 @@ public final class TrendFindings {
                 "drive.trend",
                 part,
                 "still",
-                "Nothing that does harm has grown over %d visits".formatted(visits.size()),
+                say("drive.nothing-that-does-harm-has-grown", "count", visits.size()),
                 Basis.run()))
         : Optional.empty();
   }

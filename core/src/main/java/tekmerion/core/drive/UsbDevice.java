@@ -1,5 +1,7 @@
 package tekmerion.core.drive;
 
+import static tekmerion.words.Words.say;
+
 import java.nio.charset.StandardCharsets;
 import java.util.Collections;
 import java.util.LinkedHashMap;
@@ -39,9 +41,9 @@ public record UsbDevice(Map<String, String> values) implements DecodedPage {
             raw,
             new Fault(
                 Fault.Kind.WRONG_KIND,
-                "this line is none of a USB device",
+                say("drive.this-line-is-none-of-a"),
                 at,
-                String.join(", ", NAMES) + ", each with = and a value",
+                say("drive.each-with-and-a-value", "names", String.join(", ", NAMES)),
                 line.length() > 40 ? line.substring(0, 40) : line));
       }
       if (!line.substring(equals + 1).isBlank()) {
@@ -73,7 +75,7 @@ public record UsbDevice(Map<String, String> values) implements DecodedPage {
   @Override
   public Map<String, Object> json() {
     Map<String, Object> json = new LinkedHashMap<>();
-    json.put("page", "USB device descriptors");
+    json.put("page", say("drive.usb-device-descriptors"));
     json.put("standard", "USB 2.0");
     NAMES.forEach(name -> json.put(name, values.get(name)));
     json.put("serial", serial().orElse(null));

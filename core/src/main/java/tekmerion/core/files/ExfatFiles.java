@@ -1,5 +1,7 @@
 package tekmerion.core.files;
 
+import static tekmerion.words.Words.say;
+
 import java.io.ByteArrayOutputStream;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
@@ -52,7 +54,7 @@ final class ExfatFiles {
       boot = boot((long) BACKUP_SECTORS * sector);
     }
     if (boot.isEmpty()) {
-      found.trouble("The boot sector and its copy are lost.");
+      found.trouble(say("files.the-boot-sector-and-its-copy"));
       return;
     }
     RawPage p = boot.get();
@@ -127,7 +129,7 @@ final class ExfatFiles {
 
   private void folder(String path, Chain chain) {
     if (chain.broken()) {
-      found.trouble("The table does not lead to the end of the folder /%s.".formatted(path));
+      found.trouble(say("files.the-table-does-not-lead-to", "path", path));
     }
     RawPage page = content(path, chain.pieces());
     int at = 0;
@@ -140,7 +142,7 @@ final class ExfatFiles {
         at += (1 + page.u8(at + 1)) * ENTRY;
       } else {
         if (type == FILE) {
-          found.trouble("An entry of the folder /%s fails its checksum.".formatted(path));
+          found.trouble(say("files.an-entry-of-the-folder-fails", "path", path));
         } else if (type == BITMAP && path.isEmpty()) {
           bitmap(page.unsignedLe(at + 20, 4), page.unsignedLe(at + 24, 7));
         }
@@ -156,7 +158,7 @@ final class ExfatFiles {
       for (long at = piece.offset(); at < piece.offset() + piece.bytes(); at += sectorBytes) {
         Optional<RawPage> sector = w.at(at, sectorBytes);
         if (sector.isEmpty()) {
-          found.trouble("A sector of the folder /%s cannot be read.".formatted(path));
+          found.trouble(say("files.a-sector-of-the-folder-cannot", "path", path));
         }
         bytes.writeBytes(sector.map(RawPage::bytes).orElse(new byte[sectorBytes]));
       }
@@ -200,7 +202,7 @@ final class ExfatFiles {
     if ((page.u16(at + 4) & FOLDER) != 0) {
       found.add(FoundFile.folder(path, time(page, at)));
       if (isCluster(first) && reached.get((int) first)) {
-        found.trouble("The folder /%s is one of its own, or of another.".formatted(path));
+        found.trouble(say("files.the-folder-is-one-of-its", "path", path));
       } else {
         folder(path, chain(first, Math.min(bytes, MAX_FOLDER_BYTES), behind));
       }
@@ -221,10 +223,9 @@ final class ExfatFiles {
             pieces,
             Optional.empty(),
             bytes > most
-                ? Optional.of("It says that it is longer than its volume.")
+                ? Optional.of(say("files.it-says-that-it-is-longer"))
                 : chain.broken()
-                    ? Optional.of(
-                        "The table does not lead to its end; what follows is taken to lie behind.")
+                    ? Optional.of(say("files.the-table-does-not-lead-to-2"))
                     : Optional.empty()));
   }
 
@@ -263,7 +264,7 @@ final class ExfatFiles {
 
   private void orphans() {
     if (inUse.isEmpty()) {
-      found.trouble("The map of what is in use is lost; every cluster was looked at.");
+      found.trouble(say("files.the-map-of-what-is-in"));
     }
     for (int n = 2; n <= clusters + 1; n++) {
       if (reached.get(n) || inUse.isPresent() && !inUse.get().get(n)) {
@@ -272,7 +273,7 @@ final class ExfatFiles {
       Optional<RawPage> head = w.at(at(n), sectorBytes);
       if (head.isPresent() && head.get().u8(0) == FILE && setHolds(head.get(), 0)) {
         String path = Found.join(FileList.FOUND, "folder-" + n);
-        found.trouble("The entry of a folder is lost; it is listed as /%s.".formatted(path));
+        found.trouble(say("files.the-entry-of-a-folder-is", "path", path));
         found.add(FoundFile.folder(path, Optional.empty()));
         // Its length was in the lost entry: where no chain leads on, one cluster of it is sure.
         Chain chain = chain(n, -1, false);

@@ -1,5 +1,7 @@
 package tekmerion.core.files;
 
+import static tekmerion.words.Words.say;
+
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -41,12 +43,12 @@ final class ExtFiles {
   void walk() {
     Optional<ExtInodes> left = ExtInodes.of(w);
     if (left.isEmpty()) {
-      found.trouble("The superblock and its copies are lost.");
+      found.trouble(say("files.the-superblock-and-its-copies-are"));
       return;
     }
     volume = left.get();
     if (volume.isScattered()) {
-      found.trouble("Its descriptors lie scattered (meta_bg): inodes of later groups are missed.");
+      found.trouble(say("files.its-descriptors-lie-scattered-meta-bg"));
     }
     Optional<Inode> root = volume.inode(ROOT);
     reached.set(ROOT);
@@ -54,7 +56,7 @@ final class ExtFiles {
     if (root.filter(i -> i.kind() == ExtInodes.FOLDER).isPresent()) {
       folder("", root.get());
     } else {
-      found.trouble("The root folder is lost.");
+      found.trouble(say("files.the-root-folder-is-lost"));
     }
     if (found.anyTrouble()) {
       orphans();
@@ -68,11 +70,11 @@ final class ExtFiles {
       return;
     }
     if (inode.has(ENCRYPTED)) {
-      found.trouble("The folder /%s is encrypted: its names are not readable.".formatted(path));
+      found.trouble(say("files.the-folder-is-encrypted-its-names", "path", path));
     }
     Optional<List<Piece>> pieces = volume.pieces(inode);
     if (pieces.isEmpty()) {
-      found.trouble("Where the folder /%s lies is lost.".formatted(path));
+      found.trouble(say("files.where-the-folder-lies-is-lost", "path", path));
       return;
     }
     for (Piece piece : pieces.get()) {
@@ -88,7 +90,7 @@ final class ExtFiles {
     if (whole.isPresent()) {
       return whole.get();
     }
-    found.trouble("A block of the folder /%s cannot be read.".formatted(path));
+    found.trouble(say("files.a-block-of-the-folder-cannot", "path", path));
     byte[] bytes = new byte[volume.blockBytes()];
     int sector = w.sectorBytes();
     for (int i = 0; i < volume.blockBytes(); i += sector) {
@@ -109,7 +111,7 @@ final class ExtFiles {
       boolean used = page.unsignedLe(at, 4) != 0;
       if (!isEntry(page, at, length, used, lost)) {
         if (!lost) {
-          found.trouble("Entries of the folder /%s are lost.".formatted(path));
+          found.trouble(say("files.entries-of-the-folder-are-lost", "path", path));
         }
         lost = true;
         at += 4;
@@ -150,14 +152,14 @@ final class ExtFiles {
     String path = Found.join(folder, name);
     Optional<Inode> inode = volume.inode(number);
     if (inode.isEmpty() || inode.get().kind() == 0) {
-      found.trouble("The inode of /%s is lost.".formatted(path));
+      found.trouble(say("files.the-inode-of-is-lost", "path", path));
       return;
     }
     boolean again = reached.get((int) number);
     reached.set((int) number);
     if (inode.get().kind() == ExtInodes.FOLDER) {
       if (again) {
-        found.trouble("The folder /%s is one of its own, or of another.".formatted(path));
+        found.trouble(say("files.the-folder-is-one-of-its", "path", path));
         return;
       }
       found.add(FoundFile.folder(path, inode.get().modified()));
@@ -180,9 +182,7 @@ final class ExtFiles {
           inode.modified(),
           List.of(),
           Optional.of(inside),
-          bytes > 60
-              ? Optional.of("What is behind its first 60 bytes is not read.")
-              : Optional.empty());
+          bytes > 60 ? Optional.of(say("files.what-is-behind-its-first-60")) : Optional.empty());
     }
     Optional<List<Piece>> pieces = volume.pieces(inode);
     List<Piece> whole = new ArrayList<>(FoundFile.cut(pieces.orElse(List.of()), bytes));
@@ -198,8 +198,8 @@ final class ExtFiles {
         whole,
         Optional.empty(),
         pieces.isEmpty()
-            ? Optional.of("Where it lies is lost.")
-            : inode.has(ENCRYPTED) ? Optional.of("It is encrypted.") : Optional.empty());
+            ? Optional.of(say("files.where-it-lies-is-lost"))
+            : inode.has(ENCRYPTED) ? Optional.of(say("files.it-is-encrypted")) : Optional.empty());
   }
 
   /** Folders first, from those that hang highest, so that what they lead to has its name. */

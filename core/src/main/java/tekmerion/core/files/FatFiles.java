@@ -1,5 +1,7 @@
 package tekmerion.core.files;
 
+import static tekmerion.words.Words.say;
+
 import java.nio.charset.StandardCharsets;
 import java.time.DateTimeException;
 import java.time.Instant;
@@ -44,7 +46,7 @@ final class FatFiles {
   void walk() {
     Optional<FatLayout> of = FatLayout.of(w);
     if (of.isEmpty()) {
-      found.trouble("The boot sector and its copy are lost.");
+      found.trouble(say("files.the-boot-sector-and-its-copy"));
       return;
     }
     layout = of.get();
@@ -136,7 +138,7 @@ final class FatFiles {
 
   private void folder(String path, Chain chain) {
     if (chain.broken()) {
-      found.trouble("The folder /%s ends too early.".formatted(path));
+      found.trouble(say("files.the-folder-ends-too-early", "path", path));
     }
     LongName name = new LongName();
     int sector = layout.sectorBytes();
@@ -144,7 +146,7 @@ final class FatFiles {
       for (long at = piece.offset(); at < piece.offset() + piece.bytes(); at += sector) {
         Optional<RawPage> page = w.at(at, sector);
         if (page.isEmpty()) {
-          found.trouble("A sector of the folder /%s cannot be read.".formatted(path));
+          found.trouble(say("files.a-sector-of-the-folder-cannot", "path", path));
           name.clear();
         } else {
           entries(path, page.get(), name);
@@ -183,18 +185,17 @@ final class FatFiles {
     if (isFolder) {
       found.add(FoundFile.folder(path, modified));
       if (!isCluster(first)) {
-        found.trouble("The folder /%s lies nowhere.".formatted(path));
+        found.trouble(say("files.the-folder-lies-nowhere", "path", path));
       } else if (folders.putIfAbsent(first, path) == null) {
         folder(path, chain(first, -1));
       } else {
-        found.trouble("The folder /%s is one of its own, or of another.".formatted(path));
+        found.trouble(say("files.the-folder-is-one-of-its", "path", path));
       }
     } else {
       Chain chain = bytes == 0 ? new Chain(List.of(), false) : chain(first, bytes);
       Optional<String> trouble =
           chain.broken()
-              ? Optional.of(
-                  "The table does not lead to its end; what follows is taken to lie behind.")
+              ? Optional.of(say("files.the-table-does-not-lead-to-2"))
               : Optional.empty();
       found.add(
           new FoundFile(
@@ -266,7 +267,7 @@ final class FatFiles {
     if (!reached.get((int) cluster)) {
       String path = Found.join(parent, "folder-" + cluster);
       folders.put(cluster, path);
-      found.trouble("The entry of a folder is lost; it is listed as /%s.".formatted(path));
+      found.trouble(say("files.the-entry-of-a-folder-is", "path", path));
       found.add(FoundFile.folder(path, Optional.empty()));
       folder(path, chain(cluster, -1));
     }

@@ -1,5 +1,7 @@
 package tekmerion.core.files;
 
+import static tekmerion.words.Words.say;
+
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
@@ -107,10 +109,11 @@ public final class FileCopy {
       }
       String wanted = HexFormat.of().formatHex(sha.digest());
       if (!destination.digest(file).equals(wanted)) {
-        return new Copied(file, Outcome.DIFFERS, lost, wanted, "What was written reads otherwise.");
+        return new Copied(
+            file, Outcome.DIFFERS, lost, wanted, say("files.what-was-written-reads-otherwise"));
       }
       if (lost > 0) {
-        String why = "%,d bytes of it could not be read.".formatted(lost);
+        String why = say("files.bytes-of-it-could-not-be", "lost", lost);
         return new Copied(file, Outcome.PARTLY, lost, wanted, why);
       }
       return file.trouble().isPresent()

@@ -1,5 +1,7 @@
 package tekmerion.core.files;
 
+import static tekmerion.words.Words.say;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
@@ -16,7 +18,7 @@ final class Found {
     if (files.size() < FileList.MAX) {
       files.add(file);
     } else {
-      trouble("More than %,d files: the rest is not listed.".formatted(FileList.MAX));
+      trouble(say("files.more-than-files-the-rest-is", "max", FileList.MAX));
     }
   }
 

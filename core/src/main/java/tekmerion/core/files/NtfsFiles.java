@@ -1,5 +1,7 @@
 package tekmerion.core.files;
 
+import static tekmerion.words.Words.say;
+
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -47,7 +49,7 @@ final class NtfsFiles {
   void walk() {
     Optional<RawPage> boot = boot(0).or(() -> boot(w.size() / SECTOR * SECTOR - SECTOR));
     if (boot.isEmpty()) {
-      found.trouble("The boot sector and its copy are lost.");
+      found.trouble(say("files.the-boot-sector-and-its-copy"));
       return;
     }
     RawPage p = boot.get();
@@ -58,12 +60,12 @@ final class NtfsFiles {
     Optional<NtfsRecord> first = record(table);
     if (first.isEmpty()) {
       first = record(mirror);
-      found.trouble("The first record of the table is lost; its mirror was taken.");
+      found.trouble(say("files.the-first-record-of-the-table"));
     }
     if (first.filter(r -> !r.data().orElse(List.of()).isEmpty()).isPresent()) {
       readTable(first.get(), mirror);
     } else {
-      found.trouble("Where the table lies is lost; its records were looked for everywhere.");
+      found.trouble(say("files.where-the-table-lies-is-lost"));
       searchRecords();
     }
     merge();
@@ -108,9 +110,7 @@ final class NtfsFiles {
       }
     }
     if (lost > 0) {
-      found.trouble(
-          "%,d records of the table are lost, and with them where their files lie."
-              .formatted(lost));
+      found.trouble(say("files.records-of-the-table-are-lost", "lost", lost));
     }
   }
 
@@ -228,7 +228,7 @@ final class NtfsFiles {
             .or(
                 () ->
                     runs.isEmpty() || r.isDamaged()
-                        ? Optional.of("Part of where it lies is lost.")
+                        ? Optional.of(say("files.part-of-where-it-lies-is"))
                         : Optional.empty());
     return new FoundFile(path, false, r.bytes(), r.modified(), cut, r.inside(), trouble);
   }

@@ -1,5 +1,7 @@
 package tekmerion.core.files;
 
+import static tekmerion.words.Words.say;
+
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -248,9 +250,9 @@ final class NtfsRecord {
 
   Optional<String> unreadableHere() {
     return (dataFlags & ENCRYPTED) != 0
-        ? Optional.of("It is encrypted.")
+        ? Optional.of(say("files.it-is-encrypted"))
         : (dataFlags & 0xFF) == COMPRESSED
-            ? Optional.of("Its file system keeps it compressed, which is not undone here.")
+            ? Optional.of(say("files.its-file-system-keeps-it-compressed"))
             : Optional.empty();
   }
 

@@ -1,5 +1,7 @@
 package tekmerion.core.identity;
 
+import static tekmerion.words.Words.say;
+
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.IntStream;
@@ -20,11 +22,11 @@ public record Serial(String plain, String folded) {
 
   /** How two serials go together. */
   public enum Match {
-    SAME("the same serial"),
-    LOOKS_ALIKE("differs only in letters and digits that look alike"),
-    CUT_SHORT("one is the beginning of the other"),
-    CUT_SHORT_AT_THE_FRONT("one is the end of the other"),
-    DIFFERENT("different");
+    SAME("identity.the-same-serial"),
+    LOOKS_ALIKE("identity.differs-only-in-letters-and-digits"),
+    CUT_SHORT("identity.one-is-the-beginning-of-the"),
+    CUT_SHORT_AT_THE_FRONT("identity.one-is-the-end-of-the"),
+    DIFFERENT("identity.different");
 
     private final String words;
 
@@ -33,7 +35,7 @@ public record Serial(String plain, String folded) {
     }
 
     public String words() {
-      return words;
+      return say(words);
     }
 
     public boolean isNear() {

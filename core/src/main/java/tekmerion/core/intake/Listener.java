@@ -20,7 +20,11 @@ import tekmerion.core.knowhow.KnowHow;
 public final class Listener {
   private static final int MAX_BETWEEN = 2;
   private static final Set<String> DENIALS =
-      Set.of("no", "not", "never", "without", "doesnt", "dont", "isnt", "didnt", "nt", "none");
+      Set.of(
+          "no", "not", "never", "without", "doesnt", "dont", "isnt", "didnt", "nt", "none", "ikk",
+          "aldri", "uten", "ingen");
+
+  private static final Set<String> DENIALS_BEHIND = Set.of("ikk", "aldri");
 
   private record Phrase(String target, String level, List<Word> words, boolean denies) {}
 
@@ -106,7 +110,7 @@ public final class Listener {
         at = found;
         next++;
       }
-      if (next == phrase.words().size()) {
+      if (next == phrase.words().size() && !isDeniedBehind(phrase, words, at)) {
         return Optional.of(new Met(words.get(start).from(), words.get(at).to()));
       }
     }
@@ -120,6 +124,13 @@ public final class Listener {
             && heard.typed()
             && !vocabulary.contains(heard.stem())
             && Words.alike(known.stem(), heard.stem()));
+  }
+
+  /** "Den klikker ikke": Norwegian denies behind the verb. */
+  private static boolean isDeniedBehind(Phrase phrase, List<Word> words, int end) {
+    return !phrase.denies()
+        && end + 1 < words.size()
+        && DENIALS_BEHIND.contains(words.get(end + 1).stem());
   }
 
   private static boolean isDenied(Phrase phrase, List<Word> words, int start) {

@@ -11,7 +11,9 @@ import java.util.regex.Pattern;
 final class Words {
   private static final Pattern WORD = Pattern.compile("[\\p{L}\\p{N}]+");
   private static final Set<String> FILLERS =
-      Set.of("a", "an", "the", "it", "its", "is", "of", "to", "my", "his", "her", "then", "just");
+      Set.of(
+          "a", "an", "the", "it", "its", "is", "of", "to", "my", "his", "her", "then", "just",
+          "den", "det", "en", "et", "er", "på", "å", "så", "min", "mitt");
 
   /** One word, where it stands, and its stem. */
   record Word(String stem, boolean typed, int from, int to) {}

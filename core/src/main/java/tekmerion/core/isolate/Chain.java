@@ -1,5 +1,7 @@
 package tekmerion.core.isolate;
 
+import static tekmerion.words.Words.say;
+
 import java.util.ArrayList;
 import java.util.List;
 
@@ -71,7 +73,7 @@ public final class Chain {
         all.add(new Hypothesis(1L << bit++, prior, kind.get(i)));
       }
     }
-    all.add(new Hypothesis(0, NONE, "none of these"));
+    all.add(new Hypothesis(0, NONE, say("isolate.none-of-these")));
     return all;
   }
 

@@ -1,5 +1,7 @@
 package tekmerion.core.isolate;
 
+import static tekmerion.words.Words.say;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -113,20 +115,30 @@ public final class Slots {
             new Hypothesis(
                 contact(m, s),
                 CONTACT / (modules.size() * slots.size()),
-                "the contact of %s in %s".formatted(modules.get(m), slots.get(s))));
+                say(
+                    "isolate.the-contact-of-in",
+                    "modules",
+                    modules.get(m),
+                    "slots",
+                    slots.get(s))));
       }
       for (int n = m + 1; n < modules.size(); n++) {
         all.add(
             new Hypothesis(
                 module(m) | module(n),
                 TOGETHER / (modules.size() * (modules.size() - 1) / 2.0),
-                "%s together with %s".formatted(modules.get(m), modules.get(n))));
+                say(
+                    "isolate.together-with",
+                    "modules",
+                    modules.get(m),
+                    "modules2",
+                    modules.get(n))));
       }
     }
     for (int s = 0; s < slots.size(); s++) {
       all.add(new Hypothesis(slot(s), SLOT / slots.size(), slots.get(s)));
     }
-    all.add(new Hypothesis(0, NONE, "none of these: board, processor or supply"));
+    all.add(new Hypothesis(0, NONE, say("isolate.none-of-these-board-processor-or")));
     return all;
   }
 

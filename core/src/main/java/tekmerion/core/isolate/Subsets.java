@@ -1,5 +1,7 @@
 package tekmerion.core.isolate;
 
+import static tekmerion.words.Words.say;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -58,10 +60,10 @@ public final class Subsets {
             new Hypothesis(
                 1L << i | 1L << j,
                 pairs / (things * (things - 1) / 2.0),
-                "%s together with %s".formatted(names.get(i), names.get(j))));
+                say("isolate.together-with-2", "names", names.get(i), "names2", names.get(j))));
       }
     }
-    all.add(new Hypothesis(0, NONE, "none of these"));
+    all.add(new Hypothesis(0, NONE, say("isolate.none-of-these")));
     return all;
   }
 

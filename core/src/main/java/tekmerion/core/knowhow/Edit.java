@@ -1,5 +1,7 @@
 package tekmerion.core.knowhow;
 
+import static tekmerion.words.Words.say;
+
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -82,7 +84,7 @@ public sealed interface Edit {
           id,
           new FindingKind(
               id,
-              name,
+              ShippedWords.orTyped(name, of -> of.finding(id).map(FindingKind::name)),
               was.group(),
               was.levels(),
               leak,
@@ -110,7 +112,7 @@ public sealed interface Edit {
           id,
           new Cause(
               id,
-              name,
+              ShippedWords.orTyped(name, of -> of.cause(id).map(Cause::name)),
               was.claim(),
               was.guess(),
               was.partKind(),
@@ -141,8 +143,19 @@ public sealed interface Edit {
 
     @Override
     public void apply(Entries entries, KnowHow shipped, String because) {
-      entries.moves.put(id, known(entries.moves, this).with(this));
+      entries.moves.put(id, known(entries.moves, this).with(words()));
       entries.aside.remove(id);
+    }
+
+    private OfMove words() {
+      return new OfMove(
+          id,
+          ShippedWords.orTyped(name, of -> of.move(id).map(Move::name)),
+          ShippedWords.orTyped(purpose, of -> of.move(id).map(Move::purpose)),
+          minutes,
+          families,
+          ShippedWords.orTyped(needs, of -> of.move(id).map(Move::needs)),
+          ShippedWords.orTyped(steps, of -> of.move(id).map(Move::steps)));
     }
   }
 
@@ -166,7 +179,7 @@ public sealed interface Edit {
           id,
           new Remedy(
               id,
-              name,
+              ShippedWords.orTyped(name, of -> of.remedy(id).map(Remedy::name)),
               was.course(),
               was.part(),
               minutes,
@@ -227,16 +240,16 @@ public sealed interface Edit {
     @Override
     public void apply(Entries entries, KnowHow shipped, String because) {
       if (!id.startsWith(PREFIX) || entries.moves.containsKey(id)) {
-        throw new NotPossible("move %s is known already".formatted(id));
+        throw new NotPossible(say("knowhow.move-is-known-already", "id", id));
       }
       if (id.length() > MAX_ID) {
-        throw new NotPossible("the name of %s is too long".formatted(id));
+        throw new NotPossible(say("knowhow.the-name-of-is-too-long", "id", id));
       }
       if (invasiveness == Invasiveness.ERASES) {
-        throw new NotPossible("%s would erase: the shop's own moves do not".formatted(name));
+        throw new NotPossible(say("knowhow.would-erase-the-shops-own-moves", "name", name));
       }
       if (links.isEmpty()) {
-        throw new NotPossible("what %s looks at speaks for no cause".formatted(name));
+        throw new NotPossible(say("knowhow.what-looks-at-speaks-for-no", "name", name));
       }
       LinkedHashMap<String, String> words = new LinkedHashMap<>();
       for (int level = 0; level < levels.size(); level++) {
@@ -298,7 +311,7 @@ public sealed interface Edit {
 
     private <T> T back(T shipped) {
       if (shipped == null) {
-        throw new NotPossible("%s does not ship: it is the shop's own".formatted(id));
+        throw new NotPossible(say("knowhow.does-not-ship-it-is-the", "id", id));
       }
       return shipped;
     }
@@ -308,7 +321,12 @@ public sealed interface Edit {
     T entry = entries.get(edit.id());
     if (entry == null) {
       throw new NotPossible(
-          "there is no %s %s".formatted(edit.subject().name().toLowerCase(Locale.ROOT), edit.id()));
+          say(
+              "knowhow.there-is-no",
+              "subject",
+              edit.subject().name().toLowerCase(Locale.ROOT),
+              "edit",
+              edit.id()));
     }
     return entry;
   }

@@ -1,5 +1,7 @@
 package tekmerion.core.knowhow;
 
+import static tekmerion.words.Words.say;
+
 import java.util.List;
 import java.util.Map;
 import tekmerion.core.permit.Load;
@@ -36,15 +38,14 @@ public record Hazard(
     checkLevel(knowHow, finding, level, mistakes);
     clearedBy.forEach((other, clear) -> checkLevel(knowHow, other, clear, mistakes));
     if (of == Load.MACHINE || words == null || words.isBlank()) {
-      mistakes.add(
-          "hazard %s %s is of no drive and no battery, or says nothing".formatted(finding, level));
+      mistakes.add(say("knowhow.hazard-is-of-no-drive-and", "finding", finding, "level", level));
     }
   }
 
   private static void checkLevel(
       KnowHow knowHow, String finding, String level, List<String> mistakes) {
     if (knowHow.finding(finding).flatMap(kind -> kind.levelIndex(level)).isEmpty()) {
-      mistakes.add("a hazard is of no known finding: %s %s".formatted(finding, level));
+      mistakes.add(say("knowhow.a-hazard-is-of-no-known", "finding", finding, "level", level));
     }
   }
 }

@@ -1,22 +1,21 @@
 package tekmerion.core.knowhow;
 
-import java.io.IOException;
-import java.io.InputStream;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.stream.Collectors;
+import java.util.concurrent.ConcurrentHashMap;
 import tekmerion.core.knowhow.Move.Step;
-import tools.jackson.core.type.TypeReference;
-import tools.jackson.dataformat.yaml.YAMLMapper;
+import tekmerion.words.Speaking;
+import tekmerion.words.Words;
+import tools.jackson.databind.JsonNode;
 
 /**
  * How remedies are done that no move guides. Data, in {@code knowhow/instructions.yaml}; none for a
  * remedy whose move has the steps.
  */
 public final class Instructions {
-  private static final String RESOURCE = "/tekmerion/knowhow/instructions.yaml";
-  private static final Instructions SHIPPED = load();
+  private static final Map<Speaking, Instructions> SHIPPED = new ConcurrentHashMap<>();
 
   private final Map<String, List<Step>> steps;
 
@@ -24,9 +23,9 @@ public final class Instructions {
     this.steps = Map.copyOf(steps);
   }
 
-  /** Those that ship with the product. */
+  /** Those that ship with the product, in the language that is spoken. */
   public static Instructions shipped() {
-    return SHIPPED;
+    return SHIPPED.computeIfAbsent(Words.speaking(), speaking -> load());
   }
 
   /** Remedies that have some, by id. */
@@ -40,16 +39,13 @@ public final class Instructions {
   }
 
   private static Instructions load() {
-    try (InputStream in = Instructions.class.getResourceAsStream(RESOURCE)) {
-      Map<String, List<String>> texts =
-          new YAMLMapper().readValue(in, new TypeReference<Map<String, List<String>>>() {});
-      return new Instructions(
-          texts.entrySet().stream()
-              .collect(
-                  Collectors.toMap(
-                      Map.Entry::getKey, e -> e.getValue().stream().map(Step::of).toList())));
-    } catch (IOException e) {
-      throw new IllegalStateException("cannot read " + RESOURCE, e);
+    Map<String, List<Step>> steps = new HashMap<>();
+    for (Map.Entry<String, JsonNode> remedy :
+        KnowHowFiles.translated("instructions.yaml").properties()) {
+      steps.put(
+          remedy.getKey(),
+          remedy.getValue().valueStream().map(step -> Step.of(step.asString())).toList());
     }
+    return new Instructions(steps);
   }
 }

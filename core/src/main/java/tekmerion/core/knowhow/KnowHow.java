@@ -1,7 +1,5 @@
 package tekmerion.core.knowhow;
 
-import java.io.IOException;
-import java.io.InputStream;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -9,14 +7,15 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import tekmerion.core.finding.Finding;
-import tools.jackson.dataformat.yaml.YAMLMapper;
+import tekmerion.words.Speaking;
+import tekmerion.words.Words;
 
 /** All know-how, checked as a whole: a mistake in the files stops the start, with every mistake. */
 public final class KnowHow {
-  private static final String FOLDER = "/tekmerion/knowhow/";
   private static final List<String> MOVE_FILES =
       List.of(
           "first-look.yaml",
@@ -26,15 +25,9 @@ public final class KnowHow {
           "system.yaml",
           "built-in.yaml");
   private static final double SUM_TOLERANCE = 1e-9;
-  private static final KnowHow SHIPPED =
-      new KnowHow(
-          read("families.yaml", Family[].class),
-          read("causes.yaml", Cause[].class),
-          read("findings.yaml", FindingKind[].class),
-          read("questions.yaml", Question[].class),
-          moveFiles(),
-          read("remedies.yaml", Remedy[].class),
-          read("hazards.yaml", Hazard[].class));
+
+  /** What ships, in each language and manner that was asked for. */
+  private static final Map<Speaking, KnowHow> SHIPPED = new ConcurrentHashMap<>();
 
   private final Map<String, Family> families;
   private final Map<String, Cause> causes;
@@ -115,9 +108,20 @@ public final class KnowHow {
     return tellers.seenByHand().contains(finding);
   }
 
-  /** What ships with the product. */
+  /** What ships with the product, in the language that is spoken. */
   public static KnowHow shipped() {
-    return SHIPPED;
+    return SHIPPED.computeIfAbsent(Words.speaking(), speaking -> load());
+  }
+
+  private static KnowHow load() {
+    return new KnowHow(
+        read("families.yaml", Family[].class),
+        read("causes.yaml", Cause[].class),
+        read("findings.yaml", FindingKind[].class),
+        read("questions.yaml", Question[].class),
+        moveFiles(),
+        read("remedies.yaml", Remedy[].class),
+        read("hazards.yaml", Hazard[].class));
   }
 
   /**
@@ -381,18 +385,12 @@ public final class KnowHow {
   }
 
   private static List<Move.File> moveFiles() {
-    return MOVE_FILES.stream().map(name -> readOne("moves/" + name, Move.File.class)).toList();
+    return MOVE_FILES.stream()
+        .map(name -> KnowHowFiles.read("moves/" + name, Move.File.class))
+        .toList();
   }
 
   private static <T> List<T> read(String file, Class<T[]> type) {
-    return List.of(readOne(file, type));
-  }
-
-  private static <T> T readOne(String file, Class<T> type) {
-    try (InputStream in = KnowHow.class.getResourceAsStream(FOLDER + file)) {
-      return new YAMLMapper().readValue(in, type);
-    } catch (IOException e) {
-      throw new IllegalStateException("cannot read " + FOLDER + file, e);
-    }
+    return List.of(KnowHowFiles.read(file, type));
   }
 }

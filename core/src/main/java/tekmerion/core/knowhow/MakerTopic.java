@@ -1,14 +1,16 @@
 package tekmerion.core.knowhow;
 
+import static tekmerion.words.Words.say;
+
 /** What a shop notes of a maker's machines because it differs from maker to maker. */
 public enum MakerTopic {
-  FIRMWARE_KEY("Key to its firmware"),
-  TESTS_KEY("Key to its built-in tests"),
-  START_KEY("Key to the choice of what it starts from"),
-  RESULT_CODES("Codes of its built-in tests"),
-  CASE("How its case opens"),
-  WEAK_POINT("Known weak point"),
-  CHARGES_WITH("What charges it");
+  FIRMWARE_KEY("knowhow.key-to-its-firmware"),
+  TESTS_KEY("knowhow.key-to-its-built-in-tests"),
+  START_KEY("knowhow.key-to-the-choice-of-what"),
+  RESULT_CODES("knowhow.codes-of-its-built-in-tests"),
+  CASE("knowhow.how-its-case-opens"),
+  WEAK_POINT("knowhow.known-weak-point"),
+  CHARGES_WITH("knowhow.what-charges-it");
 
   private final String words;
 
@@ -17,6 +19,6 @@ public enum MakerTopic {
   }
 
   public String words() {
-    return words;
+    return say(words);
   }
 }

@@ -1,5 +1,7 @@
 package tekmerion.core.load;
 
+import static tekmerion.words.Words.say;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -45,16 +47,24 @@ public final class LoadFindings {
                 finding(
                     "busy",
                     b.getValue() >= ALWAYS ? "always" : "as-usual",
-                    "Drive %s busy for %.0f %% of the time"
-                        .formatted(b.getKey(), 100 * b.getValue()))));
+                    say(
+                        "load.drive-busy-for-of-the-time",
+                        "key",
+                        b.getKey(),
+                        "value",
+                        100 * b.getValue()))));
     if (memoryLeft.isPresent()) {
       boolean full = memoryLeft.getAsDouble() < LITTLE_LEFT && swapped.orElse(0) > SWAPS;
       findings.add(
           finding(
               "memory.pressure",
               full ? "full" : "ample",
-              "%.0f %% of memory left, %.0f pages swapped a second"
-                  .formatted(100 * memoryLeft.getAsDouble(), swapped.orElse(0))));
+              say(
+                  "load.of-memory-left-pages-swapped-a",
+                  "memoryLeft",
+                  100 * memoryLeft.getAsDouble(),
+                  "swapped",
+                  swapped.orElse(0))));
     }
     // Which service a program is, is for a person to say: here it stands out or it does not.
     first.ifPresent(
@@ -63,14 +73,14 @@ public final class LoadFindings {
                 finding(
                     "load.first",
                     p.cpu() >= STANDS_OUT ? "one-program" : "nothing",
-                    "%s takes %.0f %% of the processors".formatted(p.name(), 100 * p.cpu()))));
+                    say("load.takes-of-the-processors", "p", p.name(), "cpu", 100 * p.cpu()))));
     // Who made a long wait is not seen from here: only that there was none is a finding.
     latestMicros
         .filter(l -> l < LONG_WAIT_MICROS)
         .ifPresent(
             l ->
                 findings.add(
-                    finding("latency.longest", "short", "Woke %,d µs late at most".formatted(l))));
+                    finding("latency.longest", "short", say("load.woke-s-late-at-most", "l", l))));
     return findings;
   }
 

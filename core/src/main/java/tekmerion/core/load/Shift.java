@@ -1,5 +1,7 @@
 package tekmerion.core.load;
 
+import static tekmerion.words.Words.say;
+
 import java.util.Arrays;
 import org.apache.commons.statistics.distribution.TDistribution;
 import tekmerion.core.trend.Interval;
@@ -52,11 +54,25 @@ public record Shift(double before, double after, Interval change) {
    */
   public String words(String what) {
     if (!isCertain()) {
-      return "%s: %.0f before, %.0f %% after, no certain change"
-          .formatted(what, 100 * before, 100 * after);
+      return say(
+          "load.before-after-no-certain-change",
+          "what",
+          what,
+          "before",
+          100 * before,
+          "after",
+          100 * after);
     }
-    return "%s %s from %.0f to %.0f %%, certain"
-        .formatted(what, after < before ? "fell" : "rose", 100 * before, 100 * after);
+    return say(
+        "load.from-to-certain",
+        "what",
+        what,
+        "after",
+        after < before ? "fell" : "rose",
+        "before",
+        100 * before,
+        "after2",
+        100 * after);
   }
 
   private record Side(double mean, double ofMean, double effective) {

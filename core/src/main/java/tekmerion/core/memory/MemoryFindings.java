@@ -1,5 +1,7 @@
 package tekmerion.core.memory;
 
+import static tekmerion.words.Words.say;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -37,12 +39,15 @@ public final class MemoryFindings {
             Finding.MACHINE,
             any ? "some" : "none",
             any
-                ? "%d corrected and %d uncorrected memory errors on record, most in %s"
-                    .formatted(
-                        Math.max(0, corrected),
-                        Math.max(0, uncorrected),
-                        records.worst().orElse("no module that is named"))
-                : "No memory errors on record",
+                ? say(
+                    "memory.corrected-and-uncorrected-memory-errors-on",
+                    "corrected",
+                    Math.max(0, corrected),
+                    "uncorrected",
+                    Math.max(0, uncorrected),
+                    "worst",
+                    records.worst().orElse(say("memory.no-module-that-is-named")))
+                : say("memory.no-memory-errors-on-record"),
             records.spans().isEmpty()
                 ? Basis.reading(page, 0, 0)
                 : Basis.reading(
@@ -71,10 +76,10 @@ public final class MemoryFindings {
             Finding.MACHINE,
             sorts.size() == 1 ? "alike" : "differ",
             filled.size() == 1
-                ? "One memory module"
+                ? say("memory.one-memory-module")
                 : sorts.size() == 1
-                    ? "%d memory modules, alike in speed and ranks".formatted(filled.size())
-                    : "The memory modules differ in speed or ranks",
+                    ? say("memory.memory-modules-alike-in-speed-and", "count", filled.size())
+                    : say("memory.the-memory-modules-differ-in-speed"),
             Basis.reading(page, 0, 0)));
   }
 
@@ -103,7 +108,9 @@ public final class MemoryFindings {
             "march.errors",
             Finding.MACHINE,
             level,
-            lanes == 0 ? "The memory test found no error: " + coverage : "Memory test: " + where,
+            lanes == 0
+                ? say("memory.the-memory-test-found-no-error", "coverage", coverage)
+                : say("memory.memory-test", "where", where),
             Basis.run()));
   }
 }

@@ -1,5 +1,7 @@
 package tekmerion.core.mend;
 
+import static tekmerion.words.Words.say;
+
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -37,9 +39,7 @@ public record Mending(List<Piece> pieces, List<String> left) {
       for (Damage damage : part.volume().damage()) {
         if (content == Content.XFS && damage.canBeMended()) {
           // Its copies are of the day it was made: without counts, and some of its inodes.
-          left.add(
-              damage.what()
-                  + ", but without what the volume counts: its own check makes it anew, on an image.");
+          left.add(say("mend.but-without-what-the-volume-counts", "what", damage.what()));
         } else if (damage.canBeMended()) {
           add(
               source,
@@ -63,16 +63,13 @@ public record Mending(List<Piece> pieces, List<String> left) {
       List<Piece> pieces,
       List<String> left) {
     if (wanted.isEmpty()) {
-      left.add(damage.what() + ", but that copy does not hold by its own checks either.");
+      left.add(say("mend.but-that-copy-does-not-hold", "what", damage.what()));
     }
     for (Wanted w : wanted) {
       Optional<Piece> piece = piece(source, damage.what(), w);
       piece.filter(p -> !Arrays.equals(p.before(), p.after())).ifPresent(pieces::add);
       if (piece.isEmpty()) {
-        left.add(
-            damage.what()
-                + ", but what stands there cannot be read, so it could not be kept: write to an"
-                + " image of it.");
+        left.add(say("mend.but-what-stands-there-cannot-be", "what", damage.what()));
       }
     }
   }

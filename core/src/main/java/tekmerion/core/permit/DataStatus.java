@@ -1,13 +1,14 @@
 package tekmerion.core.permit;
 
+import static tekmerion.words.Words.say;
+
 /** Whether a drive's data is wanted, and what has become of it. One per drive. */
 public enum DataStatus {
-  NOT_ASKED("not asked yet", "Until the owner answers it counts as wanted"),
-  WANTED("wanted", "No copy yet, nothing may be erased"),
-  NOT_WANTED("not wanted, signed", "The owner signed that it may be erased"),
-  COPIED(
-      "copied, not all of it verified", "A copy counts only for what is in it and was read again"),
-  COPY_VERIFIED("copy verified", "The copy was compared and agrees");
+  NOT_ASKED("permit.not-asked-yet", "permit.until-the-owner-answers-it-counts"),
+  WANTED("permit.wanted", "permit.no-copy-yet-nothing-may-be"),
+  NOT_WANTED("permit.not-wanted-signed", "permit.the-owner-signed-that-it-may"),
+  COPIED("permit.copied-not-all-of-it-verified", "permit.a-copy-counts-only-for-what"),
+  COPY_VERIFIED("permit.copy-verified", "permit.the-copy-was-compared-and-agrees");
 
   private final String words;
   private final String meaning;
@@ -18,11 +19,11 @@ public enum DataStatus {
   }
 
   public String words() {
-    return words;
+    return say(words);
   }
 
   public String meaning() {
-    return meaning;
+    return say(meaning);
   }
 
   /** The higher, the less can be lost. */

@@ -1,7 +1,8 @@
 package tekmerion.core.permit;
 
+import static tekmerion.words.Words.say;
+
 import java.util.List;
-import java.util.Locale;
 import java.util.stream.Collectors;
 
 /** Holdings in a sentence. */
@@ -19,44 +20,59 @@ public final class HoldingWords {
             .map(HoldingWords::of)
             .collect(Collectors.joining(", "));
     int more = holdings.size() - MAX_NAMED;
-    return more > 0 ? "%s and %d more".formatted(named, more) : named;
+    return more > 0 ? say("permit.and-more", "named", named, "more", more) : named;
   }
 
   /** Such as "folder Users of volume 2 (812 files, 80.0 GB)". */
   public static String of(Holding h) {
     return switch (h.kind()) {
-      case NOT_SURVEYED -> "the whole drive, which nobody surveyed";
-      case WHOLE_DRIVE -> "the whole drive";
+      case NOT_SURVEYED -> say("permit.the-whole-drive-which-nobody-surveyed");
+      case WHOLE_DRIVE -> say("permit.the-whole-drive");
       case VOLUME ->
           h.volume() == 0
-              ? "all of the drive's one volume"
-              : "volume %d".formatted(h.volume()) + " (%s)".formatted(size(h.bytes()));
+              ? say("permit.all-of-the-drives-one-volume")
+              : say("permit.volume", "volume", h.volume(), "size", size(h.bytes()));
       case FOLDER ->
-          "%s of volume %d (%s, %s)"
-              .formatted(
-                  h.path().isEmpty() ? "the files in the root" : "folder " + h.path(),
-                  h.volume(),
-                  files(h.files()),
-                  size(h.bytes()));
+          say(
+              "permit.of-volume",
+              "path",
+              h.path().isEmpty()
+                  ? say("permit.the-files-in-the-root")
+                  : say("permit.folder", "path", h.path()),
+              "volume",
+              h.volume(),
+              "files",
+              files(h.files()),
+              "size",
+              size(h.bytes()));
       case FILES_NOT_LISTED ->
-          "%s of volume %d that the list has no room for (%s)"
-              .formatted(files(h.files()), h.volume(), size(h.bytes()));
+          say(
+              "permit.of-volume-that-the-list-has",
+              "files",
+              files(h.files()),
+              "volume",
+              h.volume(),
+              "size",
+              size(h.bytes()));
       case LOST_IN_COPY ->
-          "%s that could not be read%s"
-              .formatted(
-                  size(h.bytes()), h.files() == 0 ? "" : " (%s)".formatted(files(h.files())));
+          say(
+              "permit.that-could-not-be-read",
+              "size",
+              size(h.bytes()),
+              "files",
+              h.files() == 0 ? "" : " (%s)".formatted(files(h.files())));
     };
   }
 
   private static String files(long files) {
-    return files == 1 ? "1 file" : String.format(Locale.ROOT, "%,d files", files);
+    return say("permit.files", "n", files);
   }
 
   private static String size(long bytes) {
     return bytes >= 1_000_000_000L
-        ? String.format(Locale.ROOT, "%.1f GB", bytes / 1e9)
+        ? say("permit.gigabytes", "n", bytes / 1e9)
         : bytes >= 1_000_000L
-            ? String.format(Locale.ROOT, "%.1f MB", bytes / 1e6)
-            : String.format(Locale.ROOT, "%,d bytes", bytes);
+            ? say("permit.megabytes", "n", bytes / 1e6)
+            : say("permit.bytes", "n", bytes);
   }
 }

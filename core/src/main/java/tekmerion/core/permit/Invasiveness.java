@@ -1,13 +1,15 @@
 package tekmerion.core.permit;
 
+import static tekmerion.words.Words.say;
+
 /** How invasive a move, a run or a course is, the gentlest first. */
 public enum Invasiveness {
-  LOOKS_ONLY("looks only"),
-  NO_TOOLS("no tools"),
-  OPENS_CASE("opens the case"),
-  CHANGES_SETTINGS("changes settings"),
-  WRITES_TO_DRIVE("writes to the drive"),
-  ERASES("erases");
+  LOOKS_ONLY("permit.looks-only"),
+  NO_TOOLS("permit.no-tools"),
+  OPENS_CASE("permit.opens-the-case"),
+  CHANGES_SETTINGS("permit.changes-settings"),
+  WRITES_TO_DRIVE("permit.writes-to-the-drive"),
+  ERASES("permit.erases");
 
   private final String words;
 
@@ -16,7 +18,7 @@ public enum Invasiveness {
   }
 
   public String words() {
-    return words;
+    return say(words);
   }
 
   public boolean endangersData() {

@@ -1,5 +1,7 @@
 package tekmerion.core.permit;
 
+import static tekmerion.words.Words.say;
+
 import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Matcher;
@@ -30,19 +32,19 @@ public record NamedDrive(String size, String model, String lastFour) {
    */
   public Optional<String> misses(long sizeBytes, String itsModel, String itsSerial) {
     if (sizeBytes <= 0 || itsModel.isBlank() || itsSerial.strip().length() < LAST) {
-      return Optional.of("The drive does not tell who it is, so it cannot be named.");
+      return Optional.of(say("permit.the-drive-does-not-tell-who"));
     }
     double typed = bytes();
     if (Double.isNaN(typed) || Math.abs(typed / sizeBytes - 1) > ROUNDED) {
-      return Optional.of("The size is not that of this drive.");
+      return Optional.of(say("permit.the-size-is-not-that-of"));
     }
     if (!folded(model).equals(folded(itsModel))) {
-      return Optional.of("The model is not that of this drive.");
+      return Optional.of(say("permit.the-model-is-not-that-of"));
     }
     String serial = itsSerial.strip();
     return lastFour.strip().equalsIgnoreCase(serial.substring(serial.length() - LAST))
         ? Optional.empty()
-        : Optional.of("These are not the last four of this drive's serial.");
+        : Optional.of(say("permit.these-are-not-the-last-four"));
   }
 
   /** NaN if it is no size. */

@@ -1,5 +1,7 @@
 package tekmerion.core.permit;
 
+import static tekmerion.words.Words.say;
+
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -24,7 +26,8 @@ public record Permissions(Situation at) {
       return eraseCopy(copy.drive());
     }
     if (at.ended()) {
-      return new Locked(Lock.JOB_ENDED, "The job is ended.", "Take the machine in anew.");
+      return new Locked(
+          Lock.JOB_ENDED, say("permit.the-job-is-ended"), say("permit.take-the-machine-in-anew"));
     }
     if (action instanceof Action.Make make) {
       return firstOf(
@@ -78,8 +81,8 @@ public record Permissions(Situation at) {
     if (drives.isEmpty()) {
       return new Locked(
           Lock.DRIVE_NOT_IDENTIFIED,
-          "It %s, and no drive of this machine has told who it is.".formatted(does(effects)),
-          "Opens when its drives were read in this job.");
+          say("permit.it-and-no-drive-of-this", "does", does(effects)),
+          say("permit.opens-when-its-drives-were-read"));
     }
     return firstOf(drives, drive -> data(effects, drive));
   }
@@ -88,15 +91,23 @@ public record Permissions(Situation at) {
     if (drive.identity().isEmpty()) {
       return new Locked(
           Lock.DRIVE_NOT_IDENTIFIED,
-          "It %s, and %s has not told who it is.".formatted(does(effects), drive.name()),
-          "Opens when it was read in this job.");
+          say("permit.it-and-has-not-told-who", "does", does(effects), "drive", drive.name()),
+          say("permit.opens-when-it-was-read-in"));
     }
     DataStatus status = drive.status();
     if (!status.allowsWriting()) {
       return new Locked(
           Lock.DATA_NOT_SAFE,
-          "It %s, and the data on %s is %s.%s"
-              .formatted(does(effects), drive.name(), status.words(), open(drive)),
+          say(
+              "permit.it-and-the-data-on-is",
+              "does",
+              does(effects),
+              "drive",
+              drive.name(),
+              "status",
+              status.words(),
+              "open",
+              open(drive)),
           opens(status));
     }
     return drive.otherJobs().stream()
@@ -106,27 +117,36 @@ public record Permissions(Situation at) {
             other ->
                 new Locked(
                     Lock.WANTED_IN_ANOTHER_JOB,
-                    "It %s, and %s is in job %s too, where its data is %s."
-                        .formatted(
-                            does(effects), drive.name(), other.job(), other.status().words()),
-                    "Opens when it is settled in job %s.".formatted(other.job())))
+                    say(
+                        "permit.it-and-is-in-job-too",
+                        "does",
+                        does(effects),
+                        "drive",
+                        drive.name(),
+                        "job",
+                        other.job(),
+                        "status",
+                        other.status().words()),
+                    say("permit.opens-when-it-is-settled-in", "job", other.job())))
         .orElse(Permission.OPEN);
   }
 
   private static String does(Effects effects) {
-    return effects.invasiveness() == Invasiveness.ERASES ? "erases" : "writes to the drive";
+    return effects.invasiveness() == Invasiveness.ERASES
+        ? say("permit.erases")
+        : say("permit.writes-to-the-drive");
   }
 
   private static String opens(DataStatus status) {
     return status == DataStatus.COPIED
-        ? "Opens when all of it is in a verified copy, or the owner signs the rest away."
-        : "Opens when a copy is verified, or the owner signs that it is not wanted.";
+        ? say("permit.opens-when-all-of-it-is")
+        : say("permit.opens-when-a-copy-is-verified");
   }
 
   /** Names what is in no copy, if something is. */
   private static String open(DriveState drive) {
     return drive.evidence().copied()
-        ? " Not in a verified copy: %s.".formatted(HoldingWords.list(drive.open()))
+        ? say("permit.not-in-a-verified-copy", "list", HoldingWords.list(drive.open()))
         : "";
   }
 
@@ -143,14 +163,19 @@ public record Permissions(Situation at) {
                 ? Permission.OPEN
                 : new Locked(
                     Lock.DRIVE_FAILING,
-                    "It %s for long, and %s must be spared. %s The data on it is %s."
-                        .formatted(
-                            all ? "keeps the machine running" : "works " + drive.name(),
-                            drive.name(),
-                            drive.failing().get(),
-                            drive.status().words()),
-                    "Opens when a copy is verified, or the owner signs that it is not wanted. A"
-                        + " gentle sample is open."));
+                    say(
+                        "permit.it-for-long-and-must-be",
+                        "all",
+                        all
+                            ? say("permit.keeps-the-machine-running")
+                            : say("permit.works", "drive", drive.name()),
+                        "drive",
+                        drive.name(),
+                        "failing",
+                        drive.failing().get(),
+                        "status",
+                        drive.status().words()),
+                    say("permit.opens-when-a-copy-is-verified-2")));
   }
 
   private Permission battery(Effects effects) {
@@ -159,7 +184,7 @@ public record Permissions(Situation at) {
         : new Locked(
             Lock.BATTERY_UNSAFE,
             at.unsafeBattery().get(),
-            "Never opens for this pack: take it out and keep it away from what burns.");
+            say("permit.never-opens-for-this-pack-take"));
   }
 
   private static Permission isStill(DriveState drive, PartIdentity named) {
@@ -167,16 +192,16 @@ public record Permissions(Situation at) {
         ? Permission.OPEN
         : new Locked(
             Lock.OTHER_DRIVE,
-            "Another drive sits in the place of %s.".formatted(named),
-            "Look at the drive in your hand, and name it anew.");
+            say("permit.another-drive-sits-in-the-place", "named", named),
+            say("permit.look-at-the-drive-in-your"));
   }
 
   private Permission decided(Effects effects) {
     return effects.invasiveness() == Invasiveness.ERASES && !at.decidedToErase()
         ? new Locked(
             Lock.NOT_DECIDED,
-            "Nothing was decided that erases.",
-            "Opens with a signed decision that does.")
+            say("permit.nothing-was-decided-that-erases"),
+            say("permit.opens-with-a-signed-decision-that"))
         : Permission.OPEN;
   }
 
@@ -184,15 +209,15 @@ public record Permissions(Situation at) {
     if (drive.offLimits().isEmpty()) {
       return new Locked(
           Lock.OFF_LIMITS,
-          "This drive is never written to from here.",
-          "Dock it on another machine.");
+          say("permit.this-drive-is-never-written-to"),
+          say("permit.dock-it-on-another-machine"));
     }
     return drive.offLimits().get().isEmpty()
         ? Permission.OPEN
         : new Locked(
             Lock.OFF_LIMITS,
-            "It must never be written to: %s.".formatted(drive.offLimits().get()),
-            "Never opens on this machine.");
+            say("permit.it-must-never-be-written-to", "offLimits", drive.offLimits().get()),
+            say("permit.never-opens-on-this-machine"));
   }
 
   /** No part is replaced on one failed pass: its cable, slot or socket fails the same way. */
@@ -200,9 +225,8 @@ public record Permissions(Situation at) {
     return at.partEvidence() == PartEvidence.ONE_FINDING
         ? new Locked(
             Lock.ONE_FINDING_ONLY,
-            "It rests on one finding, which may be its neighbour's.",
-            "Opens when it was tried elsewhere, or another in its place, or a second finding"
-                + " agrees.")
+            say("permit.it-rests-on-one-finding-which"),
+            say("permit.opens-when-it-was-tried-elsewhere"))
         : Permission.OPEN;
   }
 
@@ -212,8 +236,8 @@ public record Permissions(Situation at) {
     if (!unsaid.isEmpty()) {
       return new Locked(
           Lock.OLD_DRIVE_UNSAID,
-          "Nobody has said what became of the old drive.",
-          "Opens when the step “%s” says it.".formatted(unsaid.get(0)));
+          say("permit.nobody-has-said-what-became-of"),
+          say("permit.opens-when-the-step-says-it", "unsaid", unsaid.get(0)));
     }
     if (at.takenAsItIs()) {
       return Permission.OPEN;
@@ -223,14 +247,13 @@ public record Permissions(Situation at) {
       case UNFINISHED ->
           new Locked(
               Lock.NOT_PROVEN,
-              "It is not shown yet that the complaint is gone.",
-              "Opens when it ran clean often enough, or the owner signs to take it without proof.");
+              say("permit.it-is-not-shown-yet-that"),
+              say("permit.opens-when-it-ran-clean-often"));
       case FAILED ->
           new Locked(
               Lock.NOT_PROVEN,
-              "It failed again after it was mended.",
-              "Opens when it ran clean often enough since, after another decision if need be, or"
-                  + " the owner signs to take it as it is.");
+              say("permit.it-failed-again-after-it-was"),
+              say("permit.opens-when-it-ran-clean-often-2"));
     };
   }
 
@@ -242,14 +265,14 @@ public record Permissions(Situation at) {
     if (!at.ended()) {
       return new Locked(
           Lock.ONLY_COPY,
-          "The job goes on, and its copy may be the only one.",
-          "Opens when the job is ended, or its owner signs the data away.");
+          say("permit.the-job-goes-on-and-its"),
+          say("permit.opens-when-the-job-is-ended"));
     }
     return drive.evidence().written()
         ? new Locked(
             Lock.ONLY_COPY,
-            "The drive was written to or scrapped in this job, so its copy may be the only one.",
-            "Opens when its owner signs that the data is theirs again, or not wanted.")
+            say("permit.the-drive-was-written-to-or"),
+            say("permit.opens-when-its-owner-signs-that"))
         : Permission.OPEN;
   }
 

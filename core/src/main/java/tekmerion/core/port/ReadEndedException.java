@@ -1,5 +1,7 @@
 package tekmerion.core.port;
 
+import static tekmerion.words.Words.say;
+
 /**
  * A source gives nothing more, for a reason that says nothing about its sectors: whatever reads it
  * ends here and keeps what it has.
@@ -14,7 +16,7 @@ public final class ReadEndedException extends RuntimeException {
    * @param failure anything but a medium error
    */
   public ReadEndedException(long offset, ReadResult.Failure failure) {
-    super("at byte %d: %s".formatted(offset, failure.why()));
+    super(say("port.at-byte", "offset", offset, "why", failure.why()));
     this.failure = failure;
   }
 

@@ -1,5 +1,7 @@
 package tekmerion.core.price;
 
+import static tekmerion.words.Words.say;
+
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
@@ -72,7 +74,8 @@ public record Estimate(List<Line> lines, BigDecimal certain, BigDecimal atMost) 
     }
     BigDecimal missing = tariff.told(tariff.minimum()).subtract(sumOfCertain(lines));
     if (missing.signum() > 0) {
-      String words = lines.isEmpty() ? "Looking at it" : "Up to what is charged at least";
+      String words =
+          lines.isEmpty() ? say("price.looking-at-it") : say("price.up-to-what-is-charged-at");
       lines.add(new Line(LineKind.MINIMUM, words, 0, missing, true, null));
     }
     BigDecimal certain = sumOfCertain(lines);
@@ -87,7 +90,7 @@ public record Estimate(List<Line> lines, BigDecimal certain, BigDecimal atMost) 
 
   /** What such a part usually costs: the know-how has it in minutes of work. */
   private static PartPrice usual(Remedy remedy, Tariff tariff) {
-    String words = remedy.part().isEmpty() ? "Small parts" : "A " + remedy.part();
+    String words = remedy.part().isEmpty() ? say("price.small-parts") : "A " + remedy.part();
     return new PartPrice(
         words, tariff.work(Course.REPLACE_PART, remedy.parts()), PriceSource.USUAL);
   }

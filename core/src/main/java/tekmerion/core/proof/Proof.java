@@ -1,5 +1,7 @@
 package tekmerion.core.proof;
 
+import static tekmerion.words.Words.say;
+
 import java.util.List;
 import java.util.Optional;
 import org.apache.commons.statistics.distribution.BetaDistribution;
@@ -79,7 +81,7 @@ public final class Proof {
       int trials, double confidence, double rate, double rateLow, double rateHigh) {
     /** "3 of 7". */
     public String counted(int clean) {
-      return "%d of %d".formatted(Math.min(clean, trials), trials);
+      return say("proof.of", "trials", Math.min(clean, trials), "trials2", trials);
     }
   }
 

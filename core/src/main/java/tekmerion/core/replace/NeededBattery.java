@@ -1,5 +1,7 @@
 package tekmerion.core.replace;
 
+import static tekmerion.words.Words.say;
+
 import java.util.Locale;
 import java.util.Optional;
 import tekmerion.core.battery.BatteryReport;
@@ -15,19 +17,19 @@ public record NeededBattery(Optional<String> model, String oldWords) implements 
 
   @Override
   public String words() {
-    return "A battery, " + oldWords;
+    return say("replace.a-battery", "oldWords", oldWords);
   }
 
   @Override
   public Optional<String> misfit(InStock part) {
     if (!part.kind().equals("battery")) {
-      return Optional.of("it is no battery");
+      return Optional.of(say("replace.it-is-no-battery"));
     }
     if (model.isEmpty()) {
-      return Optional.of("the old one does not report its model: look at its label");
+      return Optional.of(say("replace.the-old-one-does-not-report"));
     }
     return part.model().toLowerCase(Locale.ROOT).contains(model.get().toLowerCase(Locale.ROOT))
         ? Optional.empty()
-        : Optional.of("it is for another model, %s is needed".formatted(model.get()));
+        : Optional.of(say("replace.it-is-for-another-model-is", "model", model.get()));
   }
 }

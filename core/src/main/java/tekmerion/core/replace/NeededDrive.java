@@ -1,6 +1,7 @@
 package tekmerion.core.replace;
 
-import java.util.Locale;
+import static tekmerion.words.Words.say;
+
 import java.util.Optional;
 import java.util.OptionalLong;
 import tekmerion.core.drive.PartReading;
@@ -44,7 +45,7 @@ public record NeededDrive(String bus, Optional<String> form, OptionalLong leastB
   public Optional<String> misfit(InStock part) {
     return part.kind().equals("drive") && part.bus() != null && part.bytes() != null
         ? misfit(part.bus(), part.form(), part.bytes())
-        : Optional.of("nobody said what it is");
+        : Optional.of(say("replace.nobody-said-what-it-is"));
   }
 
   /**
@@ -56,32 +57,34 @@ public record NeededDrive(String bus, Optional<String> form, OptionalLong leastB
    */
   Optional<String> misfit(String itsBus, String itsForm, long itsBytes) {
     if (!bus.equalsIgnoreCase(itsBus)) {
-      return Optional.of("it is %s, %s is needed".formatted(itsBus, bus));
+      return Optional.of(say("replace.it-is-is-needed", "itsBus", itsBus, "bus", bus));
     }
     if (leastBytes.isEmpty()) {
-      return Optional.of("the old one does not report its size: look at its label");
+      return Optional.of(say("replace.the-old-one-does-not-report-2"));
     }
     if (itsBytes < leastBytes.getAsLong()) {
-      return Optional.of("it is smaller than the old one");
+      return Optional.of(say("replace.it-is-smaller-than-the-old"));
     }
     boolean otherForm =
         form.isPresent() && itsForm != null && !form.get().equalsIgnoreCase(itsForm);
     return otherForm
-        ? Optional.of("it is %s, %s is needed".formatted(itsForm, form.get()))
+        ? Optional.of(say("replace.it-is-is-needed-2", "itsForm", itsForm, "form", form.get()))
         : Optional.empty();
   }
 
   /** "A SATA drive, 2.5 inch, 1,000 GB or more"; says so where the old one does not. */
   @Override
   public String words() {
-    return "%s %s drive, %s, %s"
-        .formatted(
-            bus.equals("SATA") ? "A" : "An",
-            bus,
-            form.orElse("form as on the old one's label (it does not report it)"),
-            leastBytes.isPresent()
-                ? String.format(
-                    Locale.ROOT, "%,d GB or more", Math.round(leastBytes.getAsLong() / GIGABYTE))
-                : "size as on the old one's label (it does not report it)");
+    return say(
+        "replace.drive",
+        "bus",
+        bus,
+        "form",
+        form.orElse(say("replace.form-as-on-the-old-ones")),
+        "leastBytes",
+        leastBytes.isPresent()
+            ? say(
+                "replace.d-gb-or-more", "gigabytes", Math.round(leastBytes.getAsLong() / GIGABYTE))
+            : say("replace.size-as-on-the-old-ones"));
   }
 }

@@ -1,5 +1,7 @@
 package tekmerion.core.replace;
 
+import static tekmerion.words.Words.say;
+
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalLong;
@@ -24,25 +26,26 @@ public record NeededModule(
 
   @Override
   public String words() {
-    return "A memory module, " + oldWords;
+    return say("replace.a-memory-module", "oldWords", oldWords);
   }
 
   @Override
   public Optional<String> misfit(InStock part) {
     if (!part.kind().equals("module") || part.bus() == null || part.bytes() == null) {
-      return Optional.of("nobody said what it is");
+      return Optional.of(say("replace.nobody-said-what-it-is"));
     }
     if (sort.isEmpty() || form.isEmpty() || leastBytes.isEmpty()) {
-      return Optional.of("the old one does not report what it is: look at its label");
+      return Optional.of(say("replace.the-old-one-does-not-report-3"));
     }
     if (!plain(sort.get()).equals(plain(part.bus()))) {
-      return Optional.of("it is %s, %s is needed".formatted(part.bus(), sort.get()));
+      return Optional.of(say("replace.it-is-is-needed-3", "bus", part.bus(), "sort", sort.get()));
     }
     if (part.form() == null || !plain(form.get()).equals(plain(part.form()))) {
-      return Optional.of("it is %s, %s is needed".formatted(part.form(), form.get()));
+      return Optional.of(
+          say("replace.it-is-is-needed-4", "form", part.form(), "form2", form.get()));
     }
     return part.bytes() < leastBytes.getAsLong()
-        ? Optional.of("it is smaller than the old one")
+        ? Optional.of(say("replace.it-is-smaller-than-the-old"))
         : Optional.empty();
   }
 

@@ -1,11 +1,13 @@
 package tekmerion.core.replace;
 
+import static tekmerion.words.Words.say;
+
 /** What became of a part that was taken out. */
 public enum OldPartFate {
-  RETURNED("returned to the owner"),
-  KEPT("kept here as evidence"),
+  RETURNED("replace.returned-to-the-owner"),
+  KEPT("replace.kept-here-as-evidence"),
   /** Destroyed for good, by a firm that certifies it. */
-  SCRAPPED("scrapped, with a certificate");
+  SCRAPPED("replace.scrapped-with-a-certificate");
 
   private final String words;
 
@@ -14,6 +16,6 @@ public enum OldPartFate {
   }
 
   public String words() {
-    return words;
+    return say(words);
   }
 }

@@ -1,5 +1,7 @@
 package tekmerion.core.rescue;
 
+import static tekmerion.words.Words.say;
+
 import java.util.List;
 import java.util.Optional;
 import java.util.function.BooleanSupplier;
@@ -41,11 +43,11 @@ public final class RescueImage {
 
   /** What a copy does, in the order in which it does it. */
   public enum Sweep {
-    FORWARD("forward, away from trouble"),
-    BACKWARD("backward over what was left out"),
-    TRIM("edges of what failed"),
-    SCRAPE("sector by sector"),
-    RETRY("once more what failed alone");
+    FORWARD("rescue.forward-away-from-trouble"),
+    BACKWARD("rescue.backward-over-what-was-left-out"),
+    TRIM("rescue.edges-of-what-failed"),
+    SCRAPE("rescue.sector-by-sector"),
+    RETRY("rescue.once-more-what-failed-alone");
 
     private final String words;
 
@@ -54,7 +56,7 @@ public final class RescueImage {
     }
 
     public String words() {
-      return words;
+      return say(words);
     }
   }
 

@@ -1,5 +1,7 @@
 package tekmerion.core.rescue;
 
+import static tekmerion.words.Words.say;
+
 import java.util.Optional;
 import tekmerion.core.port.ByteSource;
 import tekmerion.core.port.ReadResult;
@@ -40,7 +42,7 @@ public final class RescuedBytes implements ByteSource {
     }
     return source
         .map(s -> s.read(offset, length))
-        .orElseGet(() -> new ReadResult.MediumError(0, "it was not read when the copy was made"));
+        .orElseGet(() -> new ReadResult.MediumError(0, say("rescue.it-was-not-read-when-the")));
   }
 
   @Override

@@ -1,5 +1,7 @@
 package tekmerion.core.surface;
 
+import static tekmerion.words.Words.say;
+
 import java.io.ByteArrayInputStream;
 import java.io.DataInputStream;
 import java.io.DataOutputStream;
@@ -74,20 +76,20 @@ final class Checkpoint {
       throws IOException {
     CheckedInputStream checked = new CheckedInputStream(from, new CRC32());
     DataInputStream in = new DataInputStream(checked);
-    require(in.readInt() == MAGIC, "it is no record of a surface scan");
+    require(in.readInt() == MAGIC, say("surface.it-is-no-record-of-a"));
     boolean same =
         in.readUTF().equals(source.name())
             & in.readLong() == source.sizeBytes()
             & in.readInt() == source.sectorBytes()
             & in.readInt() == source.physicalBytes();
-    require(same, "it is of another drive");
+    require(same, say("surface.it-is-of-another-drive"));
     boolean samePlan =
         in.readInt() == plan.blockBytes()
             & in.readInt() == plan.zones()
             & in.readBoolean() == plan.sampledOnly()
             & in.readInt() == plan.sampleRounds()
             & in.readLong() == plan.seed();
-    require(samePlan, "it is of another plan");
+    require(samePlan, say("surface.it-is-of-another-plan"));
     return rest(new ScanState(source, plan), in, checked);
   }
 
@@ -102,7 +104,7 @@ final class Checkpoint {
     CheckedInputStream checked =
         new CheckedInputStream(new ByteArrayInputStream(bytes), new CRC32());
     DataInputStream in = new DataInputStream(checked);
-    require(in.readInt() == MAGIC, "it is no record of a surface scan");
+    require(in.readInt() == MAGIC, say("surface.it-is-no-record-of-a"));
     try {
       BlockSource.Identity source =
           new BlockSource.Identity(in.readUTF(), in.readLong(), in.readInt(), in.readInt(), false);
@@ -120,16 +122,16 @@ final class Checkpoint {
               in.readLong());
       return rest(new ScanState(source, plan), in, checked);
     } catch (IllegalArgumentException e) {
-      throw new CheckpointException("The kept state of the surface scan cannot be used: damaged");
+      throw new CheckpointException(say("surface.the-kept-state-of-the-surface"));
     }
   }
 
   private static void mustHold(byte[] bytes) throws IOException {
-    require(bytes.length > Long.BYTES, "it is too short");
+    require(bytes.length > Long.BYTES, say("surface.it-is-too-short"));
     CRC32 crc = new CRC32();
     crc.update(bytes, 0, bytes.length - Long.BYTES);
     long stored = ByteBuffer.wrap(bytes, bytes.length - Long.BYTES, Long.BYTES).getLong();
-    require(stored == crc.getValue(), "its checksum does not hold");
+    require(stored == crc.getValue(), say("surface.its-checksum-does-not-hold"));
   }
 
   private static ScanState rest(ScanState state, DataInputStream in, CheckedInputStream checked)
@@ -143,12 +145,14 @@ final class Checkpoint {
     state.unanswered = in.readInt();
     state.unansweredBytes = in.readLong();
     int length = in.readInt();
-    require(length >= 0 && length <= state.blocks / 8 + 1, "its map is longer than the drive");
+    require(
+        length >= 0 && length <= state.blocks / 8 + 1, say("surface.its-map-is-longer-than-the"));
     state.done.or(BitSet.valueOf(in.readNBytes(length)));
     state.doneBlocks = state.done.cardinality();
     for (int i = 0; i < state.plan.zones(); i++) {
       int values = in.readInt();
-      require(values >= 0 && values <= 2 * Latencies.BUCKETS, "its latencies are damaged");
+      require(
+          values >= 0 && values <= 2 * Latencies.BUCKETS, say("surface.its-latencies-are-damaged"));
       int[] sparse = new int[values];
       for (int k = 0; k < values; k++) {
         sparse[k] = in.readInt();
@@ -166,13 +170,13 @@ final class Checkpoint {
       state.badEnds.put(first, first + in.readLong());
     }
     long crc = checked.getChecksum().getValue();
-    require(in.readLong() == crc, "its checksum does not hold");
+    require(in.readLong() == crc, say("surface.its-checksum-does-not-hold"));
     return state;
   }
 
   private static void require(boolean holds, String what) throws CheckpointException {
     if (!holds) {
-      throw new CheckpointException("The kept state of the surface scan cannot be used: " + what);
+      throw new CheckpointException(say("surface.the-kept-state-of-the-surface-2", "what", what));
     }
   }
 }

@@ -1,5 +1,7 @@
 package tekmerion.core.surface;
 
+import static tekmerion.words.Words.say;
+
 import org.apache.commons.statistics.distribution.BetaDistribution;
 
 /**
@@ -25,8 +27,14 @@ public record Confidence(long sampled, long bad, double atMostShare) {
   }
 
   public String words() {
-    return "With 95 %% confidence at most %s %% of it is bad (%,d random places, %,d bad)"
-        .formatted(percent(atMostShare * 100), sampled, bad);
+    return say(
+        "surface.with-95-confidence-at-most-of",
+        "percent",
+        percent(atMostShare * 100),
+        "sampled",
+        sampled,
+        "bad",
+        bad);
   }
 
   private static String percent(double percent) {

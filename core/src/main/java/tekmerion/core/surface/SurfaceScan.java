@@ -1,5 +1,7 @@
 package tekmerion.core.surface;
 
+import static tekmerion.words.Words.say;
+
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
@@ -242,8 +244,10 @@ public final class SurfaceScan {
       if (state.errorNanos > state.plan.mostErrorSeconds() * 1e9) {
         return ends(
             End.STOPPED_BY_RULE,
-            "Failing reads took more than %.0f s: every further one wears the drive"
-                .formatted(state.plan.mostErrorSeconds()));
+            say(
+                "surface.failing-reads-took-more-than-s",
+                "mostErrorSeconds",
+                state.plan.mostErrorSeconds()));
       }
       throttle();
       return true;
@@ -262,10 +266,9 @@ public final class SurfaceScan {
         return state.unanswered < MAX_UNANSWERED
             || ends(
                 End.STOPPED_BY_RULE,
-                "It gave no answer in time at %d places: each further one may hang it for good"
-                    .formatted(state.unanswered));
+                say("surface.it-gave-no-answer-in-time", "unanswered", state.unanswered));
       }
-      String why = "At byte %d: %s".formatted(at, ((ReadResult.Failure) answer).why());
+      String why = say("surface.at-byte", "at", at, "why", ((ReadResult.Failure) answer).why());
       return ends(answer instanceof Gone ? End.GONE : End.COULD_NOT_GO_ON, why);
     }
 
@@ -318,8 +321,10 @@ public final class SurfaceScan {
       if (state.badSectorCount() > state.plan.mostBadSectors()) {
         return ends(
             End.STOPPED_BY_RULE,
-            "More than %,d sectors cannot be read: every further try wears the drive"
-                .formatted(state.plan.mostBadSectors()));
+            say(
+                "surface.more-than-sectors-cannot-be-read",
+                "mostBadSectors",
+                state.plan.mostBadSectors()));
       }
       return true;
     }

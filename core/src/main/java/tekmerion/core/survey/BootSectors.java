@@ -1,5 +1,7 @@
 package tekmerion.core.survey;
 
+import static tekmerion.words.Words.say;
+
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Optional;
@@ -78,7 +80,7 @@ final class BootSectors {
 
   private static Damage lost(Window w, long backup) {
     return new Damage(
-        "The boot sector is lost; a copy of it is intact",
+        say("survey.the-boot-sector-is-lost-a"),
         w.start(),
         SECTOR,
         Optional.of(w.start() + backup));
@@ -133,7 +135,7 @@ final class BootSectors {
       boolean backup = checksumHolds(w, (long) EXFAT_BACKUP_SECTORS * sector, sector);
       return volume.with(
           new Damage(
-              "The boot region fails its own checksum",
+              say("survey.the-boot-region-fails-its-own"),
               w.start(),
               EXFAT_BACKUP_SECTORS * sector,
               backup

@@ -1,5 +1,7 @@
 package tekmerion.core.survey;
 
+import static tekmerion.words.Words.say;
+
 /** What a stretch can hold, as far as it is told apart. */
 public enum Content {
   FAT12("FAT12", Kind.FILE_SYSTEM),
@@ -19,24 +21,27 @@ public enum Content {
   REFS("ReFS", Kind.FILE_SYSTEM),
   ISO_9660("ISO 9660", Kind.FILE_SYSTEM),
   UDF("UDF", Kind.FILE_SYSTEM),
-  SWAP("swap", Kind.MEMBER),
-  LVM("LVM physical volume", Kind.MEMBER),
+  SWAP("survey.swap", Kind.MEMBER),
+  LVM("survey.lvm-physical-volume", Kind.MEMBER),
   /** Divided further by a table of its own. */
-  BSD_LABEL("BSD label", Kind.MEMBER),
+  BSD_LABEL("survey.bsd-label", Kind.MEMBER),
   /** Part of a group of dynamic disks. */
-  DYNAMIC_DISK("dynamic disk", Kind.MEMBER),
-  MD_RAID("md RAID member", Kind.MEMBER),
+  DYNAMIC_DISK("survey.dynamic-disk", Kind.MEMBER),
+  MD_RAID("survey.md-raid-member", Kind.MEMBER),
   LUKS1("LUKS1", Kind.ENCRYPTED),
   LUKS2("LUKS2", Kind.ENCRYPTED),
   /** A full-volume encryption that keeps the boot sector's shape and puts its own name in it. */
-  ENCRYPTED_VOLUME("encrypted volume", Kind.ENCRYPTED),
+  ENCRYPTED_VOLUME("survey.encrypted-volume", Kind.ENCRYPTED),
   /** All of what was looked at is zero, or all ones. */
-  BLANK("blank", Kind.NOTHING),
+  BLANK("survey.blank", Kind.NOTHING),
   /** Random through and through, with no signature: encrypted without a header, or wiped so. */
-  RANDOM("random bytes without a signature", Kind.NOTHING),
-  UNKNOWN("nothing that is known here", Kind.NOTHING),
+  RANDOM("survey.random-bytes", Kind.NOTHING),
+  UNKNOWN("survey.nothing-known", Kind.NOTHING),
   /** What tells cannot be read. */
-  UNREADABLE("not readable", Kind.NOTHING);
+  UNREADABLE("survey.not-readable", Kind.NOTHING);
+
+  /** What is no name of a standard is a message. */
+  private static final String MESSAGE = "survey.";
 
   private final String words;
   private final Kind kind;
@@ -55,7 +60,7 @@ public enum Content {
   }
 
   public String words() {
-    return words;
+    return words.startsWith(MESSAGE) ? say(words) : words;
   }
 
   public boolean isFileSystem() {

@@ -1,5 +1,7 @@
 package tekmerion.core.survey;
 
+import static tekmerion.words.Words.say;
+
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Optional;
@@ -85,7 +87,11 @@ final class Members {
     return lvmCrc(p) == p.unsignedLe(16, 4)
         ? volume
         : volume.with(
-            new Damage("The label fails its own checksum", w.start() + at, 512, Optional.empty()));
+            new Damage(
+                say("survey.the-label-fails-its-own-checksum"),
+                w.start() + at,
+                512,
+                Optional.empty()));
   }
 
   /** The label is gone, the area with the description of the group is there. */
@@ -101,8 +107,7 @@ final class Members {
                     OptionalLong.empty(),
                     List.of(
                         new Damage(
-                            "The label is lost; the group's own description is there to make it"
-                                + " anew by",
+                            say("survey.the-label-is-lost-the-groups"),
                             w.start(),
                             2048,
                             Optional.empty()))));
@@ -200,9 +205,6 @@ final class Members {
 
   private static Damage mdDamage(Window w, long at) {
     return new Damage(
-        "The superblock of the array fails its own checksum; other members keep their own",
-        w.start() + at,
-        512,
-        Optional.empty());
+        say("survey.the-superblock-of-the-array-fails"), w.start() + at, 512, Optional.empty());
   }
 }

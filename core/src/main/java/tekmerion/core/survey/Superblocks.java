@@ -1,5 +1,7 @@
 package tekmerion.core.survey;
 
+import static tekmerion.words.Words.say;
+
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
@@ -79,7 +81,7 @@ final class Superblocks {
 
   private static Damage lost(Window w, long at, int length, long copy) {
     return new Damage(
-        "The first superblock is lost; a copy of it is intact",
+        say("survey.the-first-superblock-is-lost-a"),
         w.start() + at,
         length,
         Optional.of(w.start() + copy));
@@ -130,7 +132,7 @@ final class Superblocks {
       return Optional.of(
           volume.with(
               new Damage(
-                  "The superblock fails its own checksum",
+                  say("survey.the-superblock-fails-its-own-checksum"),
                   w.start(),
                   512,
                   intact ? Optional.of(w.start() + copy) : Optional.empty())));
@@ -168,7 +170,7 @@ final class Superblocks {
       return Optional.of(
           volume.with(
               new Damage(
-                  "The superblock fails its own checksum",
+                  say("survey.the-superblock-fails-its-own-checksum"),
                   w.start() + at,
                   BTRFS_BYTES,
                   intact ? Optional.of(w.start() + BTRFS_COPY_AT) : Optional.empty())));
@@ -208,7 +210,7 @@ final class Superblocks {
       return Optional.of(
           volume.with(
               new Damage(
-                  "The superblock fails its own checksum",
+                  say("survey.the-superblock-fails-its-own-checksum"),
                   w.start() + at,
                   EXT_BYTES,
                   intact ? Optional.of(w.start() + copy) : Optional.empty())));

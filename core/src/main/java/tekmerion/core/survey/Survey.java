@@ -1,5 +1,7 @@
 package tekmerion.core.survey;
 
+import static tekmerion.words.Words.say;
+
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
@@ -118,11 +120,16 @@ public record Survey(
     for (Strays.Stray stray : found) {
       int number = parts.stream().mapToInt(Part::number).max().orElse(0) + 1;
       parts.add(
-          new Part(number, "", "without an entry", stray.start(), stray.bytes(), stray.volume()));
+          new Part(
+              number,
+              "",
+              say("survey.without-an-entry"),
+              stray.start(),
+              stray.bytes(),
+              stray.volume()));
       damage.add(
           new Damage(
-              "No entry of a table of partitions names the %s volume that begins here"
-                  .formatted(stray.volume().content().words()),
+              say("survey.no-entry-of-a-table-of", "content", stray.volume().content().words()),
               stray.start(),
               512,
               Optional.empty()));
@@ -136,7 +143,7 @@ public record Survey(
       if (part.start() + part.bytes() > size) {
         damage.add(
             new Damage(
-                "Partition %d goes past the end of the source".formatted(part.number()),
+                say("survey.partition-goes-past-the-end-of", "part", part.number()),
                 part.start(),
                 512,
                 Optional.empty()));
@@ -147,7 +154,12 @@ public record Survey(
             && other.start() < part.start() + part.bytes()) {
           damage.add(
               new Damage(
-                  "Partitions %d and %d overlap".formatted(part.number(), other.number()),
+                  say(
+                      "survey.partitions-and-overlap",
+                      "part",
+                      part.number(),
+                      "other",
+                      other.number()),
                   Math.max(part.start(), other.start()),
                   512,
                   Optional.empty()));
@@ -179,8 +191,7 @@ public record Survey(
         ? volume
         : volume.with(
             new Damage(
-                "It says that it is longer than what holds it: its end is cut off, or hidden by"
-                    + " what it is plugged into",
+                say("survey.it-says-that-it-is-longer"),
                 w.start() + w.size() / 512 * 512,
                 512,
                 Optional.empty()));

@@ -1,5 +1,7 @@
 package tekmerion.core.survey;
 
+import static tekmerion.words.Words.say;
+
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -60,7 +62,9 @@ final class Tables {
     if (!good) {
       damage.add(
           new Damage(
-              first.isEmpty() ? "The GPT header is lost" : "The GPT fails its own checksum",
+              first.isEmpty()
+                  ? say("survey.the-gpt-header-is-lost")
+                  : say("survey.the-gpt-fails-its-own-checksum"),
               w.start() + sector,
               sector,
               copy ? Optional.of(w.start() + lastAt) : Optional.empty()));
@@ -69,8 +73,8 @@ final class Tables {
       damage.add(
           new Damage(
               last.isEmpty()
-                  ? "The copy of the GPT at the end is lost"
-                  : "The copy of the GPT at the end fails its own checksum",
+                  ? say("survey.the-copy-of-the-gpt-at")
+                  : say("survey.the-copy-of-the-gpt-at-2"),
               w.start() + lastAt,
               sector,
               good ? Optional.of(w.start() + sector) : Optional.empty()));
@@ -78,7 +82,7 @@ final class Tables {
     if (!mbrThere) {
       damage.add(
           new Damage(
-              "The protective MBR is lost; the GPT says what stood there",
+              say("survey.the-protective-mbr-is-lost-the"),
               w.start(),
               512,
               good
@@ -179,10 +183,7 @@ final class Tables {
       }
       damage.add(
           new Damage(
-              "The table has lost its signature; its entries fit",
-              w.start(),
-              512,
-              Optional.empty()));
+              say("survey.the-table-has-lost-its-signature"), w.start(), 512, Optional.empty()));
     }
     for (int i = 0; i < 4; i++) {
       int at = ENTRY_AT + 16 * i;
@@ -195,11 +196,7 @@ final class Tables {
       }
       if (type == PROTECTIVE) {
         damage.add(
-            new Damage(
-                "The MBR speaks of a GPT, and neither it nor its copy is there",
-                w.start(),
-                512,
-                Optional.empty()));
+            new Damage(say("survey.the-mbr-speaks-of-a-gpt"), w.start(), 512, Optional.empty()));
       } else if (type == 0x05 || type == 0x0F || type == 0x85) {
         chain(w, first, entries, damage);
       } else if (type != 0 && count > 0) {
@@ -238,7 +235,10 @@ final class Tables {
       if (entry.isEmpty()) {
         damage.add(
             new Damage(
-                "An entry of the partition map is lost", w.start() + at, 512, Optional.empty()));
+                say("survey.an-entry-of-the-partition-map"),
+                w.start() + at,
+                512,
+                Optional.empty()));
         continue;
       }
       String type = Window.text(entry.get(), 48, 32, StandardCharsets.US_ASCII).orElse("");
@@ -289,8 +289,8 @@ final class Tables {
         damage.add(
             new Damage(
                 page.isEmpty()
-                    ? "The chain of extended partitions breaks off"
-                    : "The chain of extended partitions goes in a circle",
+                    ? say("survey.the-chain-of-extended-partitions-breaks")
+                    : say("survey.the-chain-of-extended-partitions-goes"),
                 w.start() + at * 512,
                 512,
                 Optional.empty()));

@@ -1,5 +1,7 @@
 package tekmerion.core.trend;
 
+import static tekmerion.words.Words.say;
+
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -94,11 +96,12 @@ public record Trend(
           Optional.empty(),
           Optional.empty(),
           Optional.empty(),
-          "%d %s%s: slope, growth and forecast need 3"
-              .formatted(
-                  since.size(),
-                  since.size() == 1 ? "reading" : "readings",
-                  splits.isEmpty() ? "" : " since the series begins anew"));
+          say(
+              "trend.slope-growth-and-forecast-need-3",
+              "count",
+              since.size(),
+              "since",
+              splits.isEmpty() ? "all" : "anew"));
     }
     return new Course(readings, kind, axis, splits, since, limit).trend();
   }
@@ -167,7 +170,7 @@ public record Trend(
       if (used.size() < MIN) {
         // Too few since the change: a change in the last two readings keeps what led to it.
         used = since.subList(since.size() - MIN, since.size());
-        why = "fewer than 3 readings since the change: the slope takes in the one before it";
+        why = say("trend.fewer-than-3-readings-since-the");
       }
       Interval slope = slope(times(used), values(used));
       Interval perDay = slope(days(used), values(used));

@@ -1,5 +1,7 @@
 package tekmerion.core.weigh;
 
+import static tekmerion.words.Words.say;
+
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
@@ -52,30 +54,36 @@ public record Advice(
     Optional<Ranked> best =
         moves.stream().filter(r -> r.lock().isEmpty()).max(Comparator.comparingDouble(this::worth));
     if (best.isEmpty()) {
-      return new Stop(true, "There is no open test left.", best, 0);
+      return new Stop(true, say("weigh.there-is-no-open-test-left"), best, 0);
     }
     double cost = best.get().minutes();
     double saves = Math.max(0, worth(best.get()) * cost);
     String name = Sentences.lowerFirst(best.get().name());
     if (!mayBeSigned) {
-      return new Stop(
-          false,
-          "Test on: no part is replaced on the owner’s words alone. First: %s.".formatted(name),
-          best,
-          saves);
+      return new Stop(false, say("weigh.test-on-no-part-is-replaced", "name", name), best, saves);
     }
     if (worth(best.get()) < WORTH_ITS_MINUTES) {
       return new Stop(
           true,
-          "No open test is worth its minutes: the best would cost %d and save %d."
-              .formatted(Math.round(cost), (long) Math.floor(saves)),
+          say(
+              "weigh.no-open-test-is-worth-its",
+              "cost",
+              Math.round(cost),
+              "floor",
+              (long) Math.floor(saves)),
           best,
           saves);
     }
     return new Stop(
         false,
-        "Test on: “%s” costs %d min and saves %d."
-            .formatted(best.get().name(), Math.round(cost), Math.round(saves)),
+        say(
+            "weigh.test-on-costs-min-and-saves",
+            "best",
+            best.get().name(),
+            "cost",
+            Math.round(cost),
+            "saves",
+            Math.round(saves)),
         best,
         saves);
   }
@@ -121,7 +129,7 @@ public record Advice(
     /** As it is put to somebody: a second look says that it is one. */
     public String name() {
       String name = move.named(part.name());
-      return again ? "Once more: " + Sentences.lowerFirst(name) : name;
+      return again ? say("weigh.once-more", "name", Sentences.lowerFirst(name)) : name;
     }
 
     /** Identity among the moves of a job. */

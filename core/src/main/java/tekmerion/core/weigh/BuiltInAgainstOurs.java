@@ -1,5 +1,7 @@
 package tekmerion.core.weigh;
 
+import static tekmerion.words.Words.say;
+
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -48,10 +50,10 @@ public final class BuiltInAgainstOurs {
         passedThere == fault.isEmpty() ? "agree" : passedThere ? "only-ours" : "only-built-in";
     String words =
         switch (level) {
-          case "agree" -> "The machine's own test and ours agree";
+          case "agree" -> say("weigh.the-machines-own-test-and-ours");
           case "only-ours" ->
-              "The machine's own test passed what ours found: " + fault.orElseThrow().words();
-          default -> "Only the machine's own test failed, ours found nothing";
+              say("weigh.the-machines-own-test-passed-what", "fault", fault.orElseThrow().words());
+          default -> say("weigh.only-the-machines-own-test-failed");
         };
     return Optional.of(
         new Finding(builtIn + ".against-ours", Finding.MACHINE, level, words, Finding.Basis.run()));

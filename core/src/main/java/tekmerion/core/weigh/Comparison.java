@@ -1,5 +1,7 @@
 package tekmerion.core.weigh;
 
+import static tekmerion.words.Words.say;
+
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
@@ -214,17 +216,20 @@ public record Comparison(
 
     private String against(Plan plan) {
       if (plan.remedies().isEmpty()) {
-        return "nothing is changed";
+        return say("weigh.nothing-is-changed");
       }
       List<Integer> causes = names.likeliest(plan.remedies());
       if (causes.isEmpty()) {
-        return "nothing is mended: it goes on as it is";
+        return say("weigh.nothing-is-mended-it-goes-on");
       }
-      return causes.stream()
-          .limit(NAMED_CAUSES)
-          .map(i -> network.instances().get(i))
-          .map(this::chance)
-          .collect(Collectors.joining(", ", "against: ", ""));
+      return say(
+          "weigh.against",
+          "causes",
+          causes.stream()
+              .limit(NAMED_CAUSES)
+              .map(i -> network.instances().get(i))
+              .map(this::chance)
+              .collect(Collectors.joining(", ")));
     }
 
     private Grounds grounds(Plan plan) {
@@ -268,7 +273,7 @@ public record Comparison(
     /** Against the runner-up, by what differs most. */
     private String why(List<Compared> rows) {
       if (rows.size() < 2) {
-        return "Nothing else was found that could be done.";
+        return say("weigh.nothing-else-was-found-that-could");
       }
       Plan best = rows.get(0).plan();
       Plan next = rows.get(1).plan();
@@ -277,20 +282,30 @@ public record Comparison(
       double lost = next.dataLost() - best.dataLost();
       long minutes = Math.round(next.cost() - best.cost());
       if (minutes < 1) {
-        return "This plan and %s are nearly equal. Choose the gentler one.".formatted(than);
+        return say("weigh.this-plan-and-are-nearly-equal", "than", than);
       }
-      String saves =
-          "It saves %d minutes of work, comebacks and lost data counted.".formatted(minutes);
+      String saves = say("weigh.it-saves-minutes-of-work-comebacks", "minutes", minutes);
       if (gone >= NAMED && gone >= lost) {
-        return "This plan ends the complaint in %d more of 100 cases than %s. %s"
-            .formatted(Math.round(100 * gone), than, saves);
+        return say(
+            "weigh.this-plan-ends-the-complaint-in",
+            "gone",
+            Math.round(100 * gone),
+            "than",
+            than,
+            "saves",
+            saves);
       }
       if (lost >= NAMED) {
-        return "This plan loses data in %d fewer of 100 cases than %s. %s"
-            .formatted(Math.round(100 * lost), than, saves);
+        return say(
+            "weigh.this-plan-loses-data-in-fewer",
+            "lost",
+            Math.round(100 * lost),
+            "than",
+            than,
+            "saves",
+            saves);
       }
-      return "This plan costs %d minutes of work less than %s, comebacks and lost data counted."
-          .formatted(minutes, than);
+      return say("weigh.this-plan-costs-minutes-of-work", "minutes", minutes, "than", than);
     }
   }
 }

@@ -1,5 +1,7 @@
 package tekmerion.core.weigh;
 
+import static tekmerion.words.Words.say;
+
 import java.util.List;
 import java.util.Optional;
 import tekmerion.core.finding.Finding;
@@ -34,8 +36,7 @@ public record Conflict(double bits, Optional<Finding> most) {
   String words() {
     return bits < TOLD_BITS || most.isEmpty()
         ? ""
-        : "No known cause brings all that was found. “%s” fits least: look at it again."
-            .formatted(most.get().words());
+        : say("weigh.no-known-cause-brings-all-that", "most", most.get().words());
   }
 
   static Conflict of(Network network, Posterior faults) {

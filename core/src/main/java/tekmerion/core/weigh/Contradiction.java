@@ -1,5 +1,7 @@
 package tekmerion.core.weigh;
 
+import static tekmerion.words.Words.say;
+
 import java.util.Optional;
 import tekmerion.core.weigh.Weighed.CauseShare;
 import tekmerion.core.words.Sentences;
@@ -26,12 +28,16 @@ public final class Contradiction {
     CauseShare first = now.causes().get(0);
     return leans(first)
         ? Optional.of(
-            "The decision was for %s, which stands at %s now; %s stands at %s."
-                .formatted(
-                    Sentences.lowerFirst(decided.get().name()),
-                    Headline.ofHundred(decided.get().probability()),
-                    Sentences.lowerFirst(first.name()),
-                    Headline.ofHundred(first.probability())))
+            say(
+                "weigh.the-decision-was-for-which-stands",
+                "decided",
+                Sentences.lowerFirst(decided.get().name()),
+                "ofHundred",
+                Headline.ofHundred(decided.get().probability()),
+                "first",
+                Sentences.lowerFirst(first.name()),
+                "ofHundred2",
+                Headline.ofHundred(first.probability())))
         : Optional.empty();
   }
 

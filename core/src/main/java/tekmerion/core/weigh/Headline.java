@@ -1,5 +1,7 @@
 package tekmerion.core.weigh;
 
+import static tekmerion.words.Words.say;
+
 import java.util.List;
 import tekmerion.core.knowhow.Cause;
 import tekmerion.core.weigh.Weighed.CauseShare;
@@ -17,17 +19,21 @@ final class Headline {
    */
   static String of(List<Cause> causes, List<CauseShare> shares, double none) {
     if (shares.isEmpty()) {
-      return "Nothing to weigh yet";
+      return say("weigh.nothing-to-weigh-yet");
     }
-    StringBuilder said = new StringBuilder(behindComplaint(causes, shares, none));
+    String said = behindComplaint(causes, shares, none);
     for (int i = 1; i < shares.size(); i++) {
       if (isBeside(shares.get(i))) {
-        said.append(" Beside that, ")
-            .append(Sentences.lowerFirst(claim(causes.get(i), shares.get(i))))
-            .append('.');
+        said =
+            say(
+                "weigh.beside-that",
+                "before",
+                said,
+                "claim",
+                Sentences.lowerFirst(claim(causes.get(i), shares.get(i))));
       }
     }
-    return said.toString();
+    return said;
   }
 
   /** Nobody came for it, but it is there. */
@@ -38,35 +44,42 @@ final class Headline {
   private static String behindComplaint(List<Cause> causes, List<CauseShare> shares, double none) {
     CauseShare first = shares.get(0);
     if (none > first.probability()) {
-      return "No known cause stands out: %s that it is none of them. Likeliest is %s, %s."
-          .formatted(ofHundred(none), guess(causes.get(0), first), ofHundred(first.probability()));
+      return say(
+          "weigh.no-known-cause-stands-out-that",
+          "ofHundred",
+          ofHundred(none),
+          "guess",
+          guess(causes.get(0), first),
+          "ofHundred2",
+          ofHundred(first.probability()));
     }
-    StringBuilder said = new StringBuilder();
-    if (first.suspicion().compareTo(Suspicion.LEANING) >= 0) {
-      String claim = claim(causes.get(0), first);
-      said.append(
-              first.suspicion() == Suspicion.IMPLICATED
-                  ? Sentences.upperFirst(claim)
-                  : "Perhaps " + Sentences.lowerFirst(claim))
-          .append(", ");
-    } else {
-      said.append("Nothing stands out. Likeliest is ")
-          .append(guess(causes.get(0), first))
-          .append(", ");
-    }
-    said.append(ofHundred(first.probability())).append('.');
+    String claim = claim(causes.get(0), first);
+    String chance = ofHundred(first.probability());
+    String said =
+        first.suspicion() == Suspicion.IMPLICATED
+            ? say("weigh.claim", "claim", Sentences.upperFirst(claim), "chance", chance)
+            : first.suspicion().compareTo(Suspicion.LEANING) >= 0
+                ? say("weigh.perhaps", "claim", Sentences.lowerFirst(claim), "chance", chance)
+                : say(
+                    "weigh.nothing-stands-out-likeliest-is",
+                    "guess",
+                    guess(causes.get(0), first),
+                    "chance",
+                    chance);
     int next = 1;
     while (next < shares.size() && isBeside(shares.get(next))) {
       next++;
     }
-    if (next < shares.size() && shares.get(next).probability() >= WORTH_NAMING) {
-      said.append(" The next guess is ")
-          .append(guess(causes.get(next), shares.get(next)))
-          .append(", ")
-          .append(ofHundred(shares.get(next).probability()))
-          .append('.');
-    }
-    return said.toString();
+    return next < shares.size() && shares.get(next).probability() >= WORTH_NAMING
+        ? say(
+            "weigh.the-next-guess-is",
+            "before",
+            said,
+            "guess",
+            guess(causes.get(next), shares.get(next)),
+            "chance",
+            ofHundred(shares.get(next).probability()))
+        : said;
   }
 
   private static String claim(Cause cause, CauseShare share) {
@@ -81,8 +94,10 @@ final class Headline {
   static String ofHundred(double p) {
     long rounded = Math.round(100 * p);
     if (rounded <= 0) {
-      return "less than 1 in 100";
+      return say("weigh.less-than-1-in-100");
     }
-    return rounded >= 100 ? "more than 99 in 100" : "%d in 100".formatted(rounded);
+    return rounded >= 100
+        ? say("weigh.more-than-99-in-100")
+        : say("weigh.in-100", "rounded", rounded);
   }
 }

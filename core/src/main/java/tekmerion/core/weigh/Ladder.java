@@ -1,5 +1,7 @@
 package tekmerion.core.weigh;
 
+import static tekmerion.words.Words.say;
+
 import java.util.Optional;
 import java.util.Set;
 import tekmerion.core.permit.Lock;
@@ -36,10 +38,12 @@ final class Ladder {
     return Optional.of(
         new Permission.Locked(
             Lock.HARDWARE_SUSPECTED,
-            "Hardware before software: %s, %s, is not cleared."
-                .formatted(
-                    Sentences.lowerFirst(at.cause().name()),
-                    Headline.ofHundred(faults.probability()[worst])),
-            "Opens when it is below %.0f in 100.".formatted(100 * SUSPECT_FROM)));
+            say(
+                "weigh.hardware-before-software-is-not-cleared",
+                "cause",
+                Sentences.lowerFirst(at.cause().name()),
+                "ofHundred",
+                Headline.ofHundred(faults.probability()[worst])),
+            say("weigh.opens-when-it-is-below-in", "suspectFrom", 100 * SUSPECT_FROM)));
   }
 }

@@ -1,5 +1,7 @@
 package tekmerion.core.weigh;
 
+import static tekmerion.words.Words.say;
+
 import java.util.Optional;
 import java.util.Set;
 import tekmerion.core.finding.Finding;
@@ -34,11 +36,13 @@ final class MoveLocks {
       return Optional.of(
           new Permission.Locked(
               Lock.DOES_NOT_START_SO_FAR,
-              "The machine does not get that far: it needs %s."
-                  .formatted(bootStageWords(move.bootStage())),
+              say(
+                  "weigh.the-machine-does-not-get-that",
+                  "bootStageWords",
+                  bootStageWords(move.bootStage())),
               move.detours().isEmpty()
-                  ? "Opens when it gets there."
-                  : "Detour: %s.".formatted(detourNames(move, part))));
+                  ? say("weigh.opens-when-it-gets-there")
+                  : say("weigh.detour", "detourNames", detourNames(move, part))));
     }
     Optional<Permission.Locked> unseen = notLookedYet(move, part);
     if (unseen.isPresent()) {
@@ -53,9 +57,8 @@ final class MoveLocks {
       return Optional.of(
           new Permission.Locked(
               Lock.DATA_NOT_SAFE,
-              "It presupposes that nothing can be lost, and the data on the drive is %s."
-                  .formatted(at.data().words()),
-              "Opens when a copy is verified, or the owner signs that it is not wanted."));
+              say("weigh.it-presupposes-that-nothing-can-be", "data", at.data().words()),
+              say("weigh.opens-when-a-copy-is-verified")));
     }
     if (move.presupposes().contains(Move.Presupposed.HARDWARE)) {
       Optional<Permission.Locked> suspect = Ladder.hardwareLock(network, faults);
@@ -67,8 +70,8 @@ final class MoveLocks {
       return Optional.of(
           new Permission.Locked(
               Lock.NEEDS_PROBE,
-              "Only a probe can do it.",
-              "Opens when it sits in a bay with a probe."));
+              say("weigh.only-a-probe-can-do-it"),
+              say("weigh.opens-when-it-sits-in-a")));
     }
     return Optional.empty();
   }
@@ -134,19 +137,20 @@ final class MoveLocks {
                     look.hazard().isLookedForFirst()
                         ? look.hazard().lookFirst()
                         : look.hazard().words(),
-                    "Opens after this move: %s."
-                        .formatted(
-                            String.join(
-                                " or ",
-                                knowHow.offered().stream()
-                                    .filter(m -> canLook(m, look.findings()))
-                                    .map(m -> Sentences.lowerFirst(m.named(part.name())))
-                                    .toList()))));
+                    say(
+                        "weigh.opens-after-this-move",
+                        "offered",
+                        String.join(
+                            say("weigh.or"),
+                            knowHow.offered().stream()
+                                .filter(m -> canLook(m, look.findings()))
+                                .map(m -> Sentences.lowerFirst(m.named(part.name())))
+                                .toList()))));
   }
 
   private String detourNames(Move move, Part part) {
     return String.join(
-        " or ",
+        say("weigh.or"),
         move.detours().stream()
             .map(id -> Sentences.lowerFirst(knowHow.move(id).orElseThrow().named(part.name())))
             .toList());
@@ -176,13 +180,13 @@ final class MoveLocks {
 
   private static String bootStageWords(String level) {
     return switch (level) {
-      case "desktop" -> "the desktop";
-      case "limited" -> "a limited start";
-      case "recovery" -> "the recovery choices";
-      case "loader" -> "the loader";
-      case "firmware" -> "its firmware";
-      case "picture" -> "a picture";
-      default -> "power";
+      case "desktop" -> say("weigh.the-desktop");
+      case "limited" -> say("weigh.a-limited-start");
+      case "recovery" -> say("weigh.the-recovery-choices");
+      case "loader" -> say("weigh.the-loader");
+      case "firmware" -> say("weigh.its-firmware");
+      case "picture" -> say("weigh.a-picture");
+      default -> say("weigh.power");
     };
   }
 

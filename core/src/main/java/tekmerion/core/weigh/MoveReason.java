@@ -1,5 +1,7 @@
 package tekmerion.core.weigh;
 
+import static tekmerion.words.Words.say;
+
 import java.util.List;
 import tekmerion.core.knowhow.Move;
 
@@ -17,46 +19,50 @@ final class MoveReason {
    */
   static String of(Move move, double bits, double saved, Move failed, boolean clears) {
     if (failed != null) {
-      return "“%s” broke off. This move comes next. %s%s"
-          .formatted(
-              failed.name(),
-              move.purpose(),
-              move.presupposes().isEmpty()
-                  ? ""
-                  : " This move needs %s.".formatted(String.join(", ", presupposed(move))));
+      return say(
+          move.presupposes().isEmpty()
+              ? "weigh.broke-off-this-move-comes-next"
+              : "weigh.broke-off-and-needs",
+          "failed",
+          failed.name(),
+          "purpose",
+          move.purpose(),
+          "presupposed",
+          String.join(", ", presupposed(move)));
     }
     if (clears) {
-      return "Long tests of this part stay locked until this move is made. " + move.purpose();
+      return say("weigh.long-tests-of-this-part-stay", "purpose", move.purpose());
     }
-    return "This move %s. %s".formatted(worth(bits, saved), move.purpose());
+    return say("weigh.this-move", "worth", worth(bits, saved), "purpose", move.purpose());
   }
 
   /**
    * @param differ whether two looks at it told different things
    */
   static String again(double saved, boolean differ, Move move) {
-    return "%s%s %s"
-        .formatted(
-            differ
-                ? "Two looks showed different things. A third look decides."
-                : "The diagnosis rests on one look here. A second look makes sure.",
-            saved >= WORTH_NAMING ? " This move saves about %.0f minutes.".formatted(saved) : "",
-            move.purpose());
+    return say(
+        differ
+            ? "weigh.two-looks-showed-different-things-a"
+            : "weigh.the-diagnosis-rests-on-one-look",
+        "saved",
+        saved >= WORTH_NAMING ? say("weigh.this-move-saves-about-minutes", "saved", saved) : "",
+        "purpose",
+        move.purpose());
   }
 
   /** What tells little may save much: one look can rule out dear work. */
   private static String worth(double bits, double saved) {
     String tells =
         bits >= 0.5
-            ? "decides most of what is open"
+            ? say("weigh.decides-most-of-what-is-open")
             : bits >= 0.1
-                ? "tells much about the cause"
-                : bits >= 0.02 ? "tells something about the cause" : "";
+                ? say("weigh.tells-much-about-the-cause")
+                : bits >= 0.02 ? say("weigh.tells-something-about-the-cause") : "";
     if (saved < WORTH_NAMING) {
-      return tells.isEmpty() ? "tells little about the cause" : tells;
+      return tells.isEmpty() ? say("weigh.tells-little-about-the-cause") : tells;
     }
-    String saves = "saves about %.0f minutes".formatted(saved);
-    return tells.isEmpty() ? saves : "%s and %s".formatted(tells, saves);
+    String saves = say("weigh.saves-about-minutes", "saved", saved);
+    return tells.isEmpty() ? saves : say("weigh.and", "tells", tells, "saves", saves);
   }
 
   private static List<String> presupposed(Move move) {
@@ -64,9 +70,9 @@ final class MoveReason {
         .map(
             p ->
                 switch (p) {
-                  case COPY -> "a verified copy, or data that nobody wants";
-                  case HARDWARE -> "hardware that is not under suspicion";
-                  case MAINS -> "the adapter plugged in";
+                  case COPY -> say("weigh.a-verified-copy-or-data-that");
+                  case HARDWARE -> say("weigh.hardware-that-is-not-under-suspicion");
+                  case MAINS -> say("weigh.the-adapter-plugged-in");
                 })
         .toList();
   }

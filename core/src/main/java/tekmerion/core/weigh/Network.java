@@ -1,5 +1,7 @@
 package tekmerion.core.weigh;
 
+import static tekmerion.words.Words.say;
+
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -177,7 +179,7 @@ final class Network {
   }
 
   private void place(List<Part> parts) {
-    Part whole = new Part(Finding.MACHINE, Cause.WHOLE_MACHINE, "the machine");
+    Part whole = new Part(Finding.MACHINE, Cause.WHOLE_MACHINE, say("weigh.the-machine"));
     for (Cause cause : knowHow.causes()) {
       if (cause.isOfWholeMachine()) {
         instances.add(new Instance(cause, whole));

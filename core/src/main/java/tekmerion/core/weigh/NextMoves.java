@@ -1,5 +1,7 @@
 package tekmerion.core.weigh;
 
+import static tekmerion.words.Words.say;
+
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
@@ -250,7 +252,7 @@ public final class NextMoves {
   /** What a move can be made on: the whole machine, or each part of its kind. */
   public static List<Part> partsOf(Move move, List<Part> parts) {
     return move.isOfWholeMachine()
-        ? List.of(new Part(Finding.MACHINE, Cause.WHOLE_MACHINE, "the machine"))
+        ? List.of(new Part(Finding.MACHINE, Cause.WHOLE_MACHINE, say("weigh.the-machine")))
         : parts.stream().filter(p -> p.kind().equals(move.of())).toList();
   }
 

@@ -1,5 +1,7 @@
 package tekmerion.core.weigh;
 
+import static tekmerion.words.Words.say;
+
 import java.util.List;
 import java.util.function.Function;
 import java.util.function.IntToDoubleFunction;
@@ -117,13 +119,17 @@ public record Plan(
     if (remedies.isEmpty()) {
       return Course.NOTHING_FOUND.words();
     }
-    StringBuilder words = new StringBuilder(name.apply(remedies.get(0)));
+    String words = name.apply(remedies.get(0));
     for (int i = 1; i < remedies.size(); i++) {
-      words
-          .append(isLikely(i) ? ", then " : "; if that does not end it, ")
-          .append(Sentences.lowerFirst(name.apply(remedies.get(i))));
+      words =
+          say(
+              isLikely(i) ? "words.then" : "weigh.if-that-does-not-end-it",
+              "before",
+              words,
+              "next",
+              Sentences.lowerFirst(name.apply(remedies.get(i))));
     }
-    return words.toString();
+    return words;
   }
 
   /** Its remedies that are likelier needed than not, in order. */

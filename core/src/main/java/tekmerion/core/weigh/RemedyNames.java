@@ -1,5 +1,7 @@
 package tekmerion.core.weigh;
 
+import static tekmerion.words.Words.say;
+
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
@@ -27,7 +29,7 @@ final class RemedyNames {
   }
 
   String of(Remedy remedy) {
-    String part = "the " + remedy.part();
+    String part = say("weigh.the", "part", remedy.part());
     if (!remedy.name().endsWith(part)) {
       return remedy.name();
     }

@@ -1,32 +1,33 @@
 package tekmerion.core.words;
 
-import java.util.List;
-import java.util.Locale;
+import static tekmerion.words.Words.say;
 
-/** Putting words into sentences. */
+import java.util.List;
+import tekmerion.words.Words;
+
+/** Putting words into sentences, in the language that is spoken. */
 public final class Sentences {
   private Sentences() {}
 
   /** "Drive A" becomes "drive A". */
   public static String lowerFirst(String words) {
-    return words.isEmpty()
-        ? words
-        : words.substring(0, 1).toLowerCase(Locale.ROOT) + words.substring(1);
+    return Words.lowerFirst(words);
   }
 
   /** "drive A is failing" becomes "Drive A is failing". */
   public static String upperFirst(String words) {
-    return words.isEmpty()
-        ? words
-        : words.substring(0, 1).toUpperCase(Locale.ROOT) + words.substring(1);
+    return Words.upperFirst(words);
   }
 
   /** "Recover the data, then replace the part"; empty for nothing. */
   public static String inOrder(List<String> things) {
-    StringBuilder said = new StringBuilder();
+    String said = "";
     for (String thing : things) {
-      said.append(said.isEmpty() ? thing : ", then " + lowerFirst(thing));
+      said =
+          said.isEmpty()
+              ? thing
+              : say("words.then", "before", said, "next", Words.lowerFirst(thing));
     }
-    return said.toString();
+    return said;
   }
 }

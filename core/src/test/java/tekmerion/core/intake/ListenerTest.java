@@ -24,6 +24,11 @@ class ListenerTest {
     "The memory test failed, memory-errors",
     "The battery dies quickly, battery",
     "It does not turn on any more, dead",
+    "Den fryser på logoen, mount-failure",
+    "Maskinen er treg, slow",
+    "Batteriet går fort tomt, battery",
+    "Den vil ikke starte, dead",
+    "Disken ber om å formateres, not-readable",
     "It clicked twice and smells, noise-heat",
     "it frezes on the logo, mount-failure", // one letter missing
     "keeps retsarting, restart-loop", // two letters swapped
@@ -46,6 +51,14 @@ class ListenerTest {
     assertThat(listener.hear("It does not charge").families())
         .extracting(Heard.Family::id)
         .containsExactly("battery"); // the denial is the complaint
+  }
+
+  @Test
+  void norwegianDeniesBehindTheVerb() {
+    assertThat(listener.hear("Disken klikker ikke").findings()).isEmpty();
+    assertThat(listener.hear("Disken klikker").findings())
+        .extracting(Heard.Said::finding)
+        .containsExactly("noise.clicks");
   }
 
   @Test

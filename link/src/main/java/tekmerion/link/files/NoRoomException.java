@@ -1,5 +1,7 @@
 package tekmerion.link.files;
 
+import static tekmerion.words.Words.say;
+
 import java.io.IOException;
 import java.nio.file.Path;
 
@@ -8,6 +10,6 @@ public final class NoRoomException extends IOException {
   private static final long serialVersionUID = 1L;
 
   NoRoomException(Path file, IOException cause) {
-    super("There is no room left where %s belongs.".formatted(file), cause);
+    super(say("files.there-is-no-room-left-where", "file", file), cause);
   }
 }

@@ -1,5 +1,7 @@
 package tekmerion.server.account;
 
+import static tekmerion.words.Words.say;
+
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -25,10 +27,11 @@ import tekmerion.server.person.Role;
 public class Access implements AuthorizationManager<RequestAuthorizationContext> {
   /** Who may. */
   public enum Who {
-    SIGNED_IN("everybody who is signed in", Set.of(Role.TECHNICIAN, Role.LEAD, Role.COUNTER)),
-    BENCH("technicians and leads", Set.of(Role.TECHNICIAN, Role.LEAD)),
-    COUNTER("the counter and leads", Set.of(Role.COUNTER, Role.LEAD)),
-    LEAD("leads", Set.of(Role.LEAD));
+    SIGNED_IN(
+        "account.everybody-who-is-signed-in", Set.of(Role.TECHNICIAN, Role.LEAD, Role.COUNTER)),
+    BENCH("account.technicians-and-leads", Set.of(Role.TECHNICIAN, Role.LEAD)),
+    COUNTER("account.the-counter-and-leads", Set.of(Role.COUNTER, Role.LEAD)),
+    LEAD("account.leads", Set.of(Role.LEAD));
 
     private final String words;
     private final Set<Role> roles;
@@ -39,7 +42,7 @@ public class Access implements AuthorizationManager<RequestAuthorizationContext>
     }
 
     public String words() {
-      return words;
+      return say(words);
     }
 
     public Set<Role> roles() {

@@ -8,9 +8,9 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import java.time.Instant;
 import org.hibernate.annotations.DynamicUpdate;
-import tekmerion.server.person.Language;
 import tekmerion.server.person.Person;
 import tekmerion.server.person.Role;
+import tekmerion.words.Language;
 
 /** A person of the shop who can sign in. */
 @Entity

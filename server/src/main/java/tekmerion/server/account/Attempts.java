@@ -1,5 +1,7 @@
 package tekmerion.server.account;
 
+import static tekmerion.words.Words.say;
+
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Duration;
@@ -30,14 +32,14 @@ public class Attempts {
   /** What is being guessed, and how often within the time. */
   public enum Kind {
     /** Of one name from one address. */
-    SIGN_IN("sign-ins", 5),
+    SIGN_IN("account.sign-ins", 5),
     /** Of one name, from wherever. */
-    SIGN_IN_OF_NAME("sign-ins", 30),
+    SIGN_IN_OF_NAME("account.sign-ins", 30),
     /** From one address, of whatever names; behind a proxy that is not trusted it is the shop. */
-    SIGN_IN_FROM("sign-ins", 100),
-    PIN("PINs", 5),
-    INVITATION("invitation codes", 20),
-    ENROLMENT("enrolment codes", 20);
+    SIGN_IN_FROM("account.sign-ins", 100),
+    PIN("account.pins", 5),
+    INVITATION("account.invitation-codes", 20),
+    ENROLMENT("account.enrolment-codes", 20);
 
     private final String words;
     private final int most;
@@ -63,8 +65,8 @@ public class Attempts {
     int tries = counted(kind, cut(source));
     if (tries > kind.most) {
       throw Refusal.tooMany(
-          "Too many wrong %s from here.".formatted(kind.words),
-          "Wait %d minutes, then try again.".formatted(WINDOW.toMinutes()));
+          say("account.too-many-wrong-from-here", "words", say(kind.words)),
+          say("account.wait-minutes-then-try-again", "window", WINDOW.toMinutes()));
     }
   }
 
@@ -75,7 +77,8 @@ public class Attempts {
       } catch (PessimisticLockingFailureException e) {
         if (retry >= MAX_RETRIES) {
           throw Refusal.tooMany(
-              "Too many %s at once.".formatted(kind.words), "Wait a moment, then try again.");
+              say("account.too-many-at-once", "words", say(kind.words)),
+              say("account.wait-a-moment-then-try-again"));
         }
       }
     }

@@ -1,5 +1,7 @@
 package tekmerion.server.account;
 
+import static tekmerion.words.Words.say;
+
 import com.nulabinc.zxcvbn.Zxcvbn;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.nio.charset.StandardCharsets;
@@ -15,10 +17,10 @@ import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.server.audit.Audit;
-import tekmerion.server.person.Language;
 import tekmerion.server.person.Person;
 import tekmerion.server.person.Role;
 import tekmerion.server.problem.Refusal;
+import tekmerion.words.Language;
 
 /** The people of the shop: invited by a lead, they choose name, password and PIN themselves. */
 @Service
@@ -116,8 +118,8 @@ class People {
             .orElseThrow(
                 () ->
                     Refusal.wrongSecret(
-                        "This invitation is wrong, used or older than a week.",
-                        "Ask a lead for a new one."));
+                        say("account.this-invitation-is-wrong-used-or"),
+                        say("account.ask-a-lead-for-a-new")));
     checkPassword(password, List.of(signInName, invitation.displayName()));
     Account account;
     if (invitation.account() != null) {
@@ -129,12 +131,11 @@ class People {
       String name = signInName.strip().toLowerCase(Locale.ROOT);
       if (!name.matches("[a-z0-9.-]{2,60}")) {
         throw Refusal.badRequest(
-            "A sign-in name has 2 to 60 small letters, digits, points and hyphens.",
-            "Choose another.");
+            say("account.a-sign-in-name-has-2"), say("account.choose-another"));
       }
       if (accounts.findBySignInName(name).isPresent()) {
         throw Refusal.badRequest(
-            "The sign-in name “%s” is taken.".formatted(name), "Choose another.");
+            say("account.the-sign-in-name-is-taken", "name", name), say("account.choose-another"));
       }
       account =
           accounts.save(
@@ -202,8 +203,8 @@ class People {
             .anyMatch(a -> a.role() == Role.LEAD && a.isActive() && a.id() != account.id());
     if (account.role() == Role.LEAD && !another) {
       throw Refusal.notPossibleNow(
-          "%s is the only lead.".formatted(account.displayName()),
-          "Make somebody else a lead first.");
+          say("account.is-the-only-lead", "account", account.displayName()),
+          say("account.make-somebody-else-a-lead-first"));
     }
   }
 
@@ -225,7 +226,8 @@ class People {
   void changePin(Person person, String password, String pin) {
     Account account = proven(person, password);
     if (pin != null && pin.chars().distinct().count() == 1) {
-      throw Refusal.badRequest("One digit repeated is no PIN.", "Choose another.");
+      throw Refusal.badRequest(
+          say("account.one-digit-repeated-is-no-pin"), say("account.choose-another"));
     }
     account.pin(pin == null ? null : encoder.encode(pin));
     audit.of(Audit.Kind.PIN_CHANGED, person, "", pin == null ? "taken away" : "");
@@ -249,7 +251,7 @@ class People {
     String source = account.signInName() + "@own";
     attempts.count(Attempts.Kind.SIGN_IN, source);
     if (!encoder.matches(password, account.passwordHash())) {
-      throw Refusal.wrongSecret("That is not your password.", "Try again.");
+      throw Refusal.wrongSecret(say("account.that-is-not-your-password"), say("account.try-again"));
     }
     attempts.right(Attempts.Kind.SIGN_IN, source);
     return account;
@@ -261,23 +263,25 @@ class People {
   private static void checkPassword(String password, List<String> own) {
     if (password.length() < MIN_PASSWORD) {
       throw Refusal.badRequest(
-          "A password has at least %d characters.".formatted(MIN_PASSWORD), "Choose a longer one.");
+          say("account.a-password-has-at-least-characters", "minPassword", MIN_PASSWORD),
+          say("account.choose-a-longer-one"));
     }
     if (password.getBytes(StandardCharsets.UTF_8).length > MAX_PASSWORD_BYTES) {
       throw Refusal.badRequest(
-          "A password has at most %d bytes.".formatted(MAX_PASSWORD_BYTES),
-          "Choose a shorter one; letters with accents count twice.");
+          say("account.a-password-has-at-most-bytes", "maxPasswordBytes", MAX_PASSWORD_BYTES),
+          say("account.choose-a-shorter-one-letters-with"));
     }
     if (STRENGTH.measure(password, own).getGuessesLog10() < MIN_GUESSES_LOG10) {
       throw Refusal.badRequest(
-          "This password is one of the first that anybody tries.",
-          "Choose another: four or five words that do not belong together are easy to keep.");
+          say("account.this-password-is-one-of-the"),
+          say("account.choose-another-four-or-five-words"));
     }
   }
 
   private Account account(long id) {
     return accounts
         .findById(id)
-        .orElseThrow(() -> Refusal.notFound("There is nobody with the number %d.".formatted(id)));
+        .orElseThrow(
+            () -> Refusal.notFound(say("account.there-is-nobody-with-the-number", "id", id)));
   }
 }

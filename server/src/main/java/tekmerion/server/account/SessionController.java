@@ -1,5 +1,7 @@
 package tekmerion.server.account;
 
+import static tekmerion.words.Words.say;
+
 import io.swagger.v3.oas.annotations.Parameter;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.servlet.http.HttpServletRequest;
@@ -28,11 +30,11 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import tekmerion.server.audit.Audit;
-import tekmerion.server.person.Language;
 import tekmerion.server.person.Person;
 import tekmerion.server.person.Role;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.web.ClientAddress;
+import tekmerion.words.Language;
 
 /** Signing in and out. */
 @RestController
@@ -122,8 +124,7 @@ class SessionController {
     if (!encoder.matches(signIn.password(), hash) || account.isEmpty()) {
       audit.ofStranger(Audit.Kind.SIGN_IN_FAILED, name, from);
       throw Refusal.wrongSecret(
-          "Name and password do not go together.",
-          "Check both and try again; a lead can set a new password.");
+          say("account.name-and-password-do-not-go"), say("account.check-both-and-try-again-a"));
     }
     attempts.right(Attempts.Kind.SIGN_IN, source);
     attempts.right(Attempts.Kind.SIGN_IN_OF_NAME, name);
@@ -141,13 +142,14 @@ class SessionController {
       HttpServletRequest request,
       HttpServletResponse response) {
     if (present == null) {
-      throw Refusal.wrongSecret("Nobody is signed in here.", "Sign in with name and password.");
+      throw Refusal.wrongSecret(
+          say("account.nobody-is-signed-in-here"), say("account.sign-in-with-name-and-password"));
     }
     Account account = accounts.findById(typed.person()).filter(Account::isActive).orElse(null);
     if (account == null || account.pinHash() == null || !sessions.isHere(account, request)) {
       throw Refusal.wrongSecret(
-          "That person has not signed in at this screen in full, or has no PIN.",
-          "Sign in with name and password once.");
+          say("account.that-person-has-not-signed-in"),
+          say("account.sign-in-with-name-and-password-2"));
     }
     String source = account.signInName() + "@" + request.getSession().getId();
     try {
@@ -158,7 +160,8 @@ class SessionController {
     }
     if (!encoder.matches(typed.pin(), account.pinHash())) {
       audit.ofStranger(Audit.Kind.SIGN_IN_FAILED, account.signInName(), "PIN");
-      throw Refusal.wrongSecret("The PIN is wrong.", "Try again, or sign in in full.");
+      throw Refusal.wrongSecret(
+          say("account.the-pin-is-wrong"), say("account.try-again-or-sign-in-in"));
     }
     attempts.right(Attempts.Kind.PIN, source);
     audit.of(Audit.Kind.SIGNED_IN, account.person(), "", "by PIN");

@@ -1,5 +1,7 @@
 package tekmerion.server.ask;
 
+import static tekmerion.words.Words.say;
+
 import java.util.EnumSet;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
@@ -59,8 +61,11 @@ public class AskReading {
             .anyMatch(r -> r.partKey().equals(partKey) && r.refusedWhy() == null);
     if (underWay) {
       String what =
-          partKey.equals(RunKind.BOARD) || partKey.equals(RunKind.BATTERY) ? "It" : "This drive";
-      throw Refusal.notPossibleNow(what + " is being read.", "Wait for the reading.");
+          partKey.equals(RunKind.BOARD) || partKey.equals(RunKind.BATTERY)
+              ? say("ask.it")
+              : say("ask.this-drive");
+      throw Refusal.notPossibleNow(
+          say("ask.is-being-read", "what", what), say("ask.wait-for-the-reading"));
     }
     UUID requestId = requests.ask(job.id(), probe.id(), partKey, by.id());
     tell.changed(job, EnumSet.of(JobAspect.EVIDENCE, JobAspect.DIAGNOSIS));

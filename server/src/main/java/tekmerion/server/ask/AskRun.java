@@ -1,5 +1,7 @@
 package tekmerion.server.ask;
 
+import static tekmerion.words.Words.say;
+
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.LockModeType;
 import java.time.Clock;
@@ -7,6 +9,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Supplier;
 import org.springframework.stereotype.Service;
 import tekmerion.core.permit.Action;
 import tekmerion.core.permit.Lock;
@@ -132,8 +135,9 @@ public class AskRun {
         .ifPresent(
             why -> {
               throw Refusal.notPossibleNow(
-                  (kind == RunKind.ERASE ? "Not erased. " : "Nothing was written. ") + why,
-                  "Look at the drive in your hand again; perhaps it is another one.");
+                  (kind == RunKind.ERASE ? say("ask.not-erased") : say("ask.nothing-was-written"))
+                      + why,
+                  say("ask.look-at-the-drive-in-your"));
             });
   }
 
@@ -155,11 +159,12 @@ public class AskRun {
                       .orElseThrow(
                           () ->
                               Refusal.notPossibleNow(
-                                  "There is no copy of this drive.", "Load the view again."));
+                                  say("ask.there-is-no-copy-of-this"),
+                                  say("ask.load-the-view-again")));
               copyLock(job, copy).locked().ifPresent(AskRun::refuse);
               if (!probes.isOnline(copy.probeId())) {
                 throw Refusal.notPossibleNow(
-                    "The probe that has the copy is away.", "Start it, then try again.");
+                    say("ask.the-probe-that-has-the-copy"), say("ask.start-it-then-try-again"));
               }
               UUID id =
                   runs.ask(
@@ -173,7 +178,7 @@ public class AskRun {
                       by.id());
               runs.isFor(id, copy.ending().drive().orElseThrow());
               Run begun = runs.find(id).orElseThrow();
-              tell(job, runs.name(begun) + " begun", by);
+              tell(job, () -> say("ask.begun", "run", runs.name(begun)), by);
               return begun;
             });
     probes.send(kept.probeId(), Runs.start(kept));
@@ -189,8 +194,8 @@ public class AskRun {
             () ->
                 new Permission.Locked(
                     Lock.DRIVE_NOT_IDENTIFIED,
-                    "Nobody knows which drive the copy is of.",
-                    "Delete it by hand on the machine that has it."));
+                    say("ask.nobody-knows-which-drive-the-copy"),
+                    say("ask.delete-it-by-hand-on-the")));
   }
 
   private UUID keep(String number, String partKey, RunKind kind, FilesWanted wanted, Person by) {
@@ -198,16 +203,16 @@ public class AskRun {
     // Two who start at once: the second waits here and then sees the first one's run.
     entities.lock(job, LockModeType.PESSIMISTIC_WRITE);
     if (job.endedAt() != null) {
-      throw Refusal.notPossibleNow("The job is ended.", "Take the machine in anew.");
+      throw Refusal.notPossibleNow(
+          say("ask.the-job-is-ended"), say("ask.take-the-machine-in-anew"));
     }
     ProbeView probe =
         kind.isOfDrive() ? probeOf.drive(job, partKey) : probeOf.of(job, kind, partKey);
     if (runs.ofJob(job.id()).stream()
         .anyMatch(r -> r.partKey().equals(partKey) && r.state() != Run.State.ENDED)) {
       throw Refusal.notPossibleNow(
-          "A run of this %s is under way or paused."
-              .formatted(kind.isOfDrive() ? "drive" : "machine"),
-          "Wait for its end, or end it.");
+          say("ask.a-run-of-this-is-under", "isOfDrive", kind.isOfDrive() ? "drive" : "machine"),
+          say("ask.wait-for-its-end-or-end"));
     }
     WeighingService.Evidence evidence = weighing.weigh(job);
     if (!kind.needsRelease()) {
@@ -238,7 +243,7 @@ public class AskRun {
                     wanted == null ? List.of() : wanted.folders())
                 : null,
             by.id());
-    tell(job, runs.name(runs.find(id).orElseThrow()) + " begun", by);
+    tell(job, () -> say("ask.begun", "run", runs.name(runs.find(id).orElseThrow())), by);
     return id;
   }
 
@@ -263,9 +268,9 @@ public class AskRun {
   void pause(UUID id, Person by) {
     Run run = running(id, Run.State.RUNNING);
     if (!run.kind().canPause()) {
-      throw Refusal.badRequest("This run cannot be paused.", "End it instead.");
+      throw Refusal.badRequest(say("ask.this-run-cannot-be-paused"), say("ask.end-it-instead"));
     }
-    transaction.executeWithoutResult(s -> became(run, Run.State.PAUSED, "paused", by));
+    transaction.executeWithoutResult(s -> became(run, Run.State.PAUSED, "ask.paused", by));
     probes.send(run.probeId(), Runs.stop(run, true));
   }
 
@@ -278,7 +283,7 @@ public class AskRun {
         s -> {
           Job job = jobs.findById(run.jobId()).orElseThrow();
           mustBeOpen(permissions.of(job).of(new Action.Make(run.kind().effects(), run.partKey())));
-          became(run, Run.State.RUNNING, "goes on", by);
+          became(run, Run.State.RUNNING, "ask.goes-on", by);
         });
     probes.send(run.probeId(), Runs.start(run));
   }
@@ -287,22 +292,22 @@ public class AskRun {
   void end(UUID id, Person by) {
     Run run = find(id);
     if (run.state() == Run.State.ENDED || run.state() == Run.State.ENDING) {
-      throw Refusal.notPossibleNow("The run is ended.", "Look at what it found.");
+      throw Refusal.notPossibleNow(say("ask.the-run-is-ended"), say("ask.look-at-what-it-found"));
     }
-    transaction.executeWithoutResult(s -> became(run, Run.State.ENDING, "is to end", by));
+    transaction.executeWithoutResult(s -> became(run, Run.State.ENDING, "ask.is-to-end", by));
     probes.send(run.probeId(), Runs.stop(run, false));
   }
 
   Run find(UUID id) {
-    return runs.find(id).orElseThrow(() -> Refusal.notFound("There is no such run."));
+    return runs.find(id).orElseThrow(() -> Refusal.notFound(say("ask.there-is-no-such-run")));
   }
 
   private Run running(UUID id, Run.State wanted) {
     Run run = find(id);
     if (run.state() != wanted) {
       throw Refusal.notPossibleNow(
-          "The run is %s.".formatted(run.state().name().toLowerCase(Locale.ROOT)),
-          "Load the drive again.");
+          say("ask.the-run-is", "state", run.state().name().toLowerCase(Locale.ROOT)),
+          say("ask.load-the-drive-again"));
     }
     return run;
   }
@@ -310,11 +315,11 @@ public class AskRun {
   private void became(Run run, Run.State state, String words, Person by) {
     runs.is(run.id(), state);
     Job job = jobs.findById(run.jobId()).orElseThrow();
-    tell(job, "%s %s".formatted(runs.name(run), words), by);
+    tell(job, () -> "%s %s".formatted(runs.name(run), say(words)), by);
     tell.run(run.id());
   }
 
-  private void tell(Job job, String title, Person by) {
-    tell.journal(job, JournalEntry.Kind.RUN, title, "", by);
+  private void tell(Job job, Supplier<String> title, Person by) {
+    tell.journal(job, JournalEntry.Kind.RUN, title, () -> "", by);
   }
 }

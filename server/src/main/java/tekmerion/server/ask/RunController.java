@@ -1,5 +1,7 @@
 package tekmerion.server.ask;
 
+import static tekmerion.words.Words.say;
+
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.util.UUID;
@@ -39,15 +41,15 @@ public class RunController {
       @AuthenticationPrincipal Person person) {
     person.must(Role.TECHNICIAN, Role.LEAD);
     if (asked.kind() == RunKind.ERASE_COPY) {
-      throw Refusal.badRequest("A copy is erased in the drive's data view.", "Open it there.");
+      throw Refusal.badRequest(say("ask.a-copy-is-erased-in-the"), say("ask.open-it-there"));
     }
     if (asked.kind() == RunKind.ERASE || asked.kind().mends()) {
       throw Refusal.badRequest(
-          "A drive is written to only by its name.", "Name it in the drive's data view.");
+          say("ask.a-drive-is-written-to-only"), say("ask.name-it-in-the-drives-data"));
     }
     if (asked.kind() == RunKind.FILE_COPY) {
       throw Refusal.badRequest(
-          "A copy of files needs to know which.", "Choose folders in the drive's copies.");
+          say("ask.a-copy-of-files-needs-to"), say("ask.choose-folders-in-the-drives-copies"));
     }
     return new RunNote(ask.ask(number, partKey, asked.kind(), null, person));
   }

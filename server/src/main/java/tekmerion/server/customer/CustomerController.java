@@ -19,8 +19,8 @@ import org.springframework.web.bind.annotation.RestController;
 import tekmerion.server.customer.CustomerFile.CustomerView;
 import tekmerion.server.customer.CustomerFile.Export;
 import tekmerion.server.customer.CustomerFile.KnownCustomer;
-import tekmerion.server.person.Language;
 import tekmerion.server.person.Person;
+import tekmerion.words.Language;
 
 /** Customers of the shop and their personal data. */
 @RestController

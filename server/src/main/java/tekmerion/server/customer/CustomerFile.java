@@ -1,5 +1,7 @@
 package tekmerion.server.customer;
 
+import static tekmerion.words.Words.say;
+
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.sql.Timestamp;
 import java.time.Clock;
@@ -13,13 +15,13 @@ import tekmerion.server.audit.Audit;
 import tekmerion.server.job.Customer;
 import tekmerion.server.job.Customers;
 import tekmerion.server.live.LiveEvents;
-import tekmerion.server.person.Language;
 import tekmerion.server.person.Person;
 import tekmerion.server.person.Role;
 import tekmerion.server.photo.Photos;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.run.CopiesOfJob;
 import tekmerion.server.schema.CopiesOfBefore;
+import tekmerion.words.Language;
 
 /** What the shop holds of its customers: looking at it, handing it out, and erasing it. */
 @Service
@@ -124,7 +126,7 @@ class CustomerFile {
   private Customer named(long id) {
     return customers
         .findById(id)
-        .orElseThrow(() -> Refusal.notFound("There is no customer %d.".formatted(id)));
+        .orElseThrow(() -> Refusal.notFound(say("customer.there-is-no-customer", "id", id)));
   }
 
   @Transactional(readOnly = true)
@@ -201,14 +203,16 @@ class CustomerFile {
     by.must(Role.LEAD);
     CustomerView view = of(id);
     if (view.erasedAt() != null) {
-      throw Refusal.notPossibleNow("This was erased before.", "There is nothing left to erase.");
+      throw Refusal.notPossibleNow(
+          say("customer.this-was-erased-before"), say("customer.there-is-nothing-left-to-erase"));
     }
     if (!view.name().equals(typedName.strip())) {
-      throw Refusal.badRequest("The name does not agree.", "Type it as it stands.");
+      throw Refusal.badRequest(
+          say("customer.the-name-does-not-agree"), say("customer.type-it-as-it-stands"));
     }
     if (view.jobs().stream().anyMatch(job -> job.endedAt() == null)) {
       throw Refusal.notPossibleNow(
-          "A machine of theirs is still in the shop.", "Hand it back first.");
+          say("customer.a-machine-of-theirs-is-still"), say("customer.hand-it-back-first"));
     }
     mustHaveNoCopies(id);
     jdbc.sql("CALL erase_customer(?, ?)").params(id, Timestamp.from(clock.instant())).update();
@@ -233,9 +237,8 @@ class CustomerFile {
             .toList();
     if (!with.isEmpty()) {
       throw Refusal.notPossibleNow(
-          "Copies of what was on their drives are kept still: %s."
-              .formatted(String.join(", ", with)),
-          "Erase these copies first, where the job shows its data.");
+          say("customer.copies-of-what-was-on-their", "with", String.join(", ", with)),
+          say("customer.erase-these-copies-first-where-the"));
     }
   }
 }

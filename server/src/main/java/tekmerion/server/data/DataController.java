@@ -1,5 +1,7 @@
 package tekmerion.server.data;
 
+import static tekmerion.words.Words.say;
+
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
@@ -70,7 +72,7 @@ class DataController {
     SurveyResult.VolumeNote volume = volume(views.of(number, partKey).survey(), asked.volume());
     List<String> known = volume.folders().stream().map(SurveyResult.FolderNote::path).toList();
     if (!known.containsAll(asked.folders())) {
-      throw Refusal.badRequest("A folder is not in the last survey.", "Load the view again.");
+      throw Refusal.badRequest(say("data.a-folder-is-not-in-the"), say("data.load-the-view-again"));
     }
     return new CopyBegun(
         ask.ask(
@@ -130,12 +132,15 @@ class DataController {
 
   private static SurveyResult.VolumeNote volume(RunView survey, int number) {
     if (survey == null || !(survey.result() instanceof SurveyResult found)) {
-      throw Refusal.notPossibleNow("The drive was not surveyed yet.", "Survey it first.");
+      throw Refusal.notPossibleNow(
+          say("data.the-drive-was-not-surveyed-yet"), say("data.survey-it-first"));
     }
     return found.volumes().stream()
         .filter(v -> v.number() == number && v.listed())
         .findFirst()
         .orElseThrow(
-            () -> Refusal.badRequest("That volume's files are not listed.", "Choose another."));
+            () ->
+                Refusal.badRequest(
+                    say("data.that-volumes-files-are-not-listed"), say("data.choose-another")));
   }
 }

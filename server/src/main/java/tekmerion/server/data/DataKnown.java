@@ -1,5 +1,7 @@
 package tekmerion.server.data;
 
+import static tekmerion.words.Words.say;
+
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -52,42 +54,44 @@ record DataKnown(
     String found = ofData();
     return state().failing().isEmpty() || isSafe()
         ? found
-        : found + "; to be spared until its data is safe";
+        : say("data.to-be-spared-until-its-data", "found", found);
   }
 
   private String ofData() {
     Optional<RescueResult> rescue = rescue().map(r -> (RescueResult) r.result());
     if (open().filter(r -> r.kind().isRescue()).isPresent()) {
-      return "being copied";
+      return say("data.being-copied");
     }
     DataEvidence evidence = evidence();
     if (isCopyAway()) {
-      return "its copy is not where it was made";
+      return say("data.its-copy-is-not-where-it");
     }
     if (isImageBack()) {
-      return "its image was away and is back, not read again yet";
+      return say("data.its-image-was-away-and-is");
     }
     if (rescue.isPresent()) {
       String lost = lost(rescue.get());
       if (check().map(c -> ((RescueResult) c.result()).verified()).orElse(null) == Boolean.FALSE) {
-        return "the image is not what was read";
+        return say("data.the-image-is-not-what-was");
       }
       return evidence.imageVerified()
-          ? "copied and verified" + lost
-          : evidence.imaged() ? "copied, not verified yet" + lost : "copied in part" + lost;
+          ? say("data.copied-and-verified", "lost", lost)
+          : evidence.imaged()
+              ? say("data.copied-not-verified-yet", "lost", lost)
+              : say("data.copied-in-part", "lost", lost);
     }
     if (state().status() == DataStatus.COPY_VERIFIED) {
-      return "all that is on it is copied and verified, or signed away";
+      return say("data.all-that-is-on-it-is");
     }
     if (evidence.copied()) {
-      return "some files copied";
+      return say("data.some-files-copied");
     }
     if (mendedSinceSurvey()) {
-      return "mended from its copies, not surveyed again yet";
+      return say("data.mended-from-its-copies-not-surveyed");
     }
     return survey()
         .map(s -> Sentences.lowerFirst(((SurveyResult) s.result()).why()))
-        .orElse("not looked at yet");
+        .orElse(say("data.not-looked-at-yet"));
   }
 
   private static String lost(RescueResult rescue) {
@@ -96,43 +100,41 @@ record DataKnown(
       return "";
     }
     return rescue.lostFilesInAll() == null
-        ? ", %,d bytes lost".formatted(lost)
+        ? say("data.bytes-lost", "lost", lost)
         : rescue.lostFilesInAll() == 0
-            ? ", no file lost anything"
+            ? say("data.no-file-lost-anything")
             : rescue.lostFilesInAll() == 1
-                ? ", one file lost something"
-                : ", %,d files lost something".formatted(rescue.lostFilesInAll());
+                ? say("data.one-file-lost-something")
+                : say("data.files-lost-something", "lostFilesInAll", rescue.lostFilesInAll());
   }
 
   String next() {
     if (open().isPresent()) {
-      return "Wait for what goes on.";
+      return say("data.wait-for-what-goes-on");
     }
     if (isCopyAway()) {
-      return "Look for the disk that the copy lies on, or copy again. Until then nothing counts as"
-          + " copied.";
+      return say("data.look-for-the-disk-that-the");
     }
     if (isImageBack()) {
-      return "Check the image: it counts again once it was read again.";
+      return say("data.check-the-image-it-counts-again");
     }
     if (survey().isEmpty()) {
-      return "Survey it: that says what is on it and why it cannot be opened. It only reads.";
+      return say("data.survey-it-that-says-what-is");
     }
     if (isSafe()) {
-      return "The data is safe. What writes to the drive is open now.";
+      return say("data.the-data-is-safe-what-writes");
     }
     if (evidence().imageVerified()) {
-      return "The image is verified. What it does not hold is listed: copy it, or have its owner"
-          + " sign it away.";
+      return say("data.the-image-is-verified-what-it");
     }
     if (evidence().imaged()) {
-      return "Check the image: only a verified copy counts.";
+      return say("data.check-the-image-only-a-verified");
     }
     SurveyResult survey = (SurveyResult) survey().get().result();
     return List.of("blank", "encrypted", "maybe-encrypted", "no-partitions")
             .contains(survey.reason())
         ? survey.next()
-        : "Copy it into an image, or copy chosen files. " + survey.next();
+        : say("data.copy-it-into-an-image-or", "survey", survey.next());
   }
 
   boolean mendedSinceSurvey() {

@@ -1,5 +1,7 @@
 package tekmerion.server.data;
 
+import static tekmerion.words.Words.say;
+
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -93,7 +95,7 @@ class DataViews implements Shown {
         bays.findByJobId(job.id()).map(Bay::id).flatMap(probes::on).filter(ProbeView::online);
     if (place.isEmpty()
         && probe.stream().flatMap(p -> p.drives().stream()).noneMatch(d -> d.equals(partKey))) {
-      throw Refusal.notFound("No drive of that name has been met in this machine.");
+      throw Refusal.notFound(say("data.no-drive-of-that-name-has"));
     }
     Permissions permitted = permissions.of(job, evidence);
     DataKnown known = known(job, permitted.drive(partKey));
@@ -101,7 +103,7 @@ class DataViews implements Shown {
         job.number(),
         job.machine().name(),
         partKey,
-        place.map(PartPlace::slot).orElse("The drive"),
+        place.map(PartPlace::slot).orElse(say("data.the-drive")),
         place.map(PartPlace::part).map(Part::model).orElse(null),
         place.map(PartPlace::part).map(Part::serial).orElse(null),
         known.state().failing().orElse(null),
@@ -201,10 +203,10 @@ class DataViews implements Shown {
   private List<DataStep> steps(DataKnown known, boolean probe, Job job) {
     String off =
         job.endedAt() != null
-            ? "the job is ended"
+            ? say("data.the-job-is-ended")
             : !probe
-                ? "no probe is there"
-                : known.open().isPresent() ? "another run goes on or is paused" : null;
+                ? say("data.no-probe-is-there")
+                : known.open().isPresent() ? say("data.another-run-goes-on-or-is") : null;
     boolean surveyed = known.survey().isPresent();
     boolean listed =
         surveyed
@@ -218,7 +220,7 @@ class DataViews implements Shown {
         step(
             RunKind.RESCUE_IN_USE,
             surveyed && listed && !evidence.copied(),
-            or(off, listed ? null : "a survey has to tell first what is in use")));
+            or(off, listed ? null : say("data.a-survey-has-to-tell-first"))));
     steps.add(step(RunKind.RESCUE_WHOLE, surveyed && !listed && !evidence.copied(), off));
     known
         .rescue()
@@ -228,12 +230,14 @@ class DataViews implements Shown {
         step(
             RunKind.VERIFY_IMAGE,
             evidence.imaged() && !evidence.imageVerified() || known.isImageBack(),
-            or(off, image && isOver(known.rescue().get()) ? null : "there is no image yet")));
+            or(
+                off,
+                image && isOver(known.rescue().get()) ? null : say("data.there-is-no-image-yet"))));
     steps.add(
         step(
             RunKind.CARVE,
             evidence.imaged() && !listed && known.carved().isEmpty(),
-            or(off, evidence.imaged() ? null : "there is no whole image yet")));
+            or(off, evidence.imaged() ? null : say("data.there-is-no-whole-image-yet"))));
     return steps;
   }
 
@@ -252,7 +256,7 @@ class DataViews implements Shown {
                             () ->
                                 probes.isOnline(run.probeId())
                                     ? Optional.empty()
-                                    : Optional.of("The probe that has the copy is away."))
+                                    : Optional.of(say("data.the-probe-that-has-the-copy")))
                         .orElse(null)))
         .orElse(null);
   }
@@ -269,8 +273,8 @@ class DataViews implements Shown {
   private static DataStep again(DataStep of) {
     return new DataStep(
         of.kind(),
-        "Try the lost places again",
-        "each sector that did not come, alone; what was read stays as it is",
+        say("data.try-the-lost-places-again"),
+        say("data.each-sector-that-did-not-come"),
         of.next(),
         of.lockedWhy());
   }

@@ -1,5 +1,7 @@
 package tekmerion.server.decision;
 
+import static tekmerion.words.Words.say;
+
 import java.time.Clock;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -14,6 +16,7 @@ import tekmerion.server.permit.DataStatuses;
 import tekmerion.server.permit.Withdrawal;
 import tekmerion.server.person.Person;
 import tekmerion.server.problem.Refusal;
+import tekmerion.words.Words;
 
 /** What the owner says becomes of the data. */
 @Service
@@ -45,21 +48,26 @@ class DataSaid {
    * "not wanted" from a signature that names the drives.
    */
   @Transactional
-  void say(String number, long version, DataStatus status, Person by) {
+  void take(String number, long version, DataStatus status, Person by) {
     Job job = jobs.forChange(number, version);
     if (status == DataStatus.COPIED || status == DataStatus.COPY_VERIFIED) {
       throw Refusal.badRequest(
-          "A copy counts by evidence only, not by saying so.", "Run a copy and have it verified.");
+          say("decision.a-copy-counts-by-evidence-only"), say("decision.run-a-copy-and-have-it"));
     }
     if (status == DataStatus.NOT_WANTED) {
       throw Refusal.badRequest(
-          "\"Not wanted\" needs the owner's signature for each drive by name.",
-          "Have the drives read, then sign for them.");
+          say("decision.not-wanted-needs-the-owners-signature"),
+          say("decision.have-the-drives-read-then-sign"));
     }
     statusEntries.save(new DataStatusEntry(job.id(), status, null, null, by.id(), clock.instant()));
     tell.journal(
-        job, JournalEntry.Kind.DATA_STATUS, "Data " + status.words(), status.meaning(), by);
-    statuses.settle(job, "said by the owner", by.id(), by.displayName());
+        job,
+        JournalEntry.Kind.DATA_STATUS,
+        () -> say("decision.data", "status", status.words()),
+        () -> status.meaning(),
+        by);
+    statuses.settle(
+        job, Words.kept(() -> say("decision.said-by-the-owner")), by.id(), by.displayName());
     withdrawal.check(job);
   }
 }

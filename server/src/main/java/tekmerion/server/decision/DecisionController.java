@@ -1,5 +1,7 @@
 package tekmerion.server.decision;
 
+import static tekmerion.words.Words.say;
+
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
@@ -48,11 +50,11 @@ class DecisionController {
 
   @PostMapping("/data-status")
   @ResponseStatus(HttpStatus.NO_CONTENT)
-  void say(
+  void take(
       @PathVariable String number,
       @Valid @RequestBody DataStatusSaid said,
       @AuthenticationPrincipal Person person) {
-    data.say(number, said.version(), said.dataStatus(), person);
+    data.take(number, said.version(), said.dataStatus(), person);
   }
 
   @PostMapping("/decisions")
@@ -63,7 +65,7 @@ class DecisionController {
       @AuthenticationPrincipal Person person) {
     if ((signed.remedies() == null) == (signed.courses() == null)) {
       throw Refusal.badRequest(
-          "A decision names a plan or courses, one of the two.", "Choose a plan, then sign it.");
+          say("decision.a-decision-names-a-plan-or"), say("decision.choose-a-plan-then-sign-it"));
     }
     if (signed.remedies() != null) {
       service.sign(number, signed.version(), signed.remedies(), signed.reason(), person);

@@ -1,5 +1,7 @@
 package tekmerion.server.decision;
 
+import static tekmerion.words.Words.say;
+
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Clock;
 import java.time.Instant;
@@ -38,9 +40,9 @@ import tools.jackson.databind.json.JsonMapper;
 @Service
 public class DecisionService {
   /** What an owner signs; kept with the signature as it was shown. */
-  public static final String WAIVER =
-      "I do not need the data on the drives of this machine. Each may be erased for good once it is"
-          + " named to me.";
+  public static String waiverWording() {
+    return say("decision.i-do-not-need-the-data");
+  }
 
   private final JobLock jobs;
   private final Decisions decisions;
@@ -180,7 +182,8 @@ public class DecisionService {
     by.must(Role.TECHNICIAN, Role.LEAD);
     Job job = jobs.forChange(number, version);
     if (courses.stream().distinct().count() != courses.size()) {
-      throw Refusal.badRequest("A course stands twice.", "Name each course once, in order.");
+      throw Refusal.badRequest(
+          say("decision.a-course-stands-twice"), say("decision.name-each-course-once-in-order"));
     }
     WeighingService.Evidence evidence = weighing.weigh(job);
     Permissions permitted = permissions.of(job, evidence);
@@ -201,7 +204,12 @@ public class DecisionService {
               throw Refusal.locked(
                   new Permission.Locked(
                       locked.lock(),
-                      "\"%s\" is locked. %s".formatted(course.words(), locked.reason()),
+                      say(
+                          "decision.is-locked",
+                          "course",
+                          course.words(),
+                          "reason",
+                          locked.reason()),
                       locked.opens()));
             });
   }
@@ -231,8 +239,8 @@ public class DecisionService {
     tell.journal(
         job,
         JournalEntry.Kind.DECISION,
-        differs ? "Decided otherwise than weighed" : "Decided",
-        plan.map(DecidedPlan::words).orElse(Course.inOrder(courses)),
+        () -> differs ? say("decision.decided-otherwise-than-weighed") : say("decision.decided"),
+        () -> plan.map(DecidedPlan::words).orElse(Course.inOrder(courses)),
         by);
   }
 

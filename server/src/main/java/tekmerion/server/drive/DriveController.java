@@ -1,5 +1,7 @@
 package tekmerion.server.drive;
 
+import static tekmerion.words.Words.say;
+
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import java.util.Objects;
@@ -56,13 +58,13 @@ class DriveController {
   Bytes page(@PathVariable UUID readingId, @PathVariable String kind) {
     PageKind page =
         PageKind.ofWireName(kind)
-            .orElseThrow(() -> Refusal.notFound("There is no page of that kind."));
+            .orElseThrow(() -> Refusal.notFound(say("drive.there-is-no-page-of-that")));
     RawPage raw =
         pages
             .load(readingId)
             .answer(page)
             .flatMap(PageAnswer::bytes)
-            .orElseThrow(() -> Refusal.notFound("This reading holds no such page."));
+            .orElseThrow(() -> Refusal.notFound(say("drive.this-reading-holds-no-such-page")));
     Decoding<? extends DecodedPage> decoding = PageDecoder.decode(page, raw);
     List<Field> fields =
         decoding

@@ -1,5 +1,7 @@
 package tekmerion.server.drive;
 
+import static tekmerion.words.Words.say;
+
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -116,8 +118,7 @@ class DriveViews {
         evidence.drives().stream()
             .filter(p -> p.partKey().equals(partKey))
             .findFirst()
-            .orElseThrow(
-                () -> Refusal.notFound("No drive of that name has been met in this machine."));
+            .orElseThrow(() -> Refusal.notFound(say("drive.no-drive-of-that-name-has")));
     Part part = place.part();
     List<Visit> all = visits.of(part.id());
     Optional<PartReading> report = Optional.ofNullable(evidence.reports().get(partKey));
@@ -141,15 +142,19 @@ class DriveViews {
         job.machine().name(),
         partKey,
         part.id(),
-        place.slot(),
+        DriveWords.place(place.slot()),
         part.model(),
         part.serial(),
         identity
             .map(
                 id ->
-                    "%s, firmware %s"
-                        .formatted(DriveWords.describe(id, Optional.empty()), id.firmware()))
-            .orElse("not read yet"),
+                    say(
+                        "drive.firmware",
+                        "describe",
+                        DriveWords.describe(id, Optional.empty()),
+                        "firmware",
+                        id.firmware()))
+            .orElse(say("drive.not-read-yet")),
         worst.map(CauseShare::suspicion).orElse(Suspicion.UNKNOWN),
         finding(
             ofDrive,
@@ -253,11 +258,11 @@ class DriveViews {
       long bad = surface.get().badSectors();
       int slow = surface.get().slowZones().size();
       if (bad > 0) {
-        return "%,d %s".formatted(bad, bad == 1 ? "sector unreadable" : "sectors unreadable");
+        return say("drive.sectors-unreadable", "n", bad);
       }
       return slow > 0
-          ? "%d slow %s, nothing unreadable so far".formatted(slow, slow == 1 ? "zone" : "zones")
-          : "nothing unreadable so far";
+          ? say("drive.slow-nothing-unreadable-so-far", "n", slow)
+          : say("drive.nothing-unreadable-so-far");
     }
     List<FindingWeight> direct =
         worst.stream().flatMap(w -> w.weights().stream()).filter(FindingWeight::direct).toList();
@@ -266,7 +271,7 @@ class DriveViews {
         .findFirst()
         .or(() -> direct.stream().findFirst())
         .map(w -> w.finding().words())
-        .orElse("nothing known yet");
+        .orElse(say("drive.nothing-known-yet"));
   }
 
   private List<Row> rows(
@@ -322,11 +327,18 @@ class DriveViews {
     var cohort = standing.cohort();
     String among =
         standing.among().equals("model")
-            ? "%d of the model %s at similar hours".formatted(cohort.others(), identity.model())
-            : "%d %s at similar hours"
-                .formatted(
-                    cohort.others(),
-                    identity.solidState().orElse(false) ? "solid-state drives" : "disks");
+            ? say(
+                "drive.of-the-model-at-similar-hours",
+                "others",
+                cohort.others(),
+                "identity",
+                identity.model())
+            : say(
+                "drive.at-similar-hours",
+                "others",
+                cohort.others(),
+                "solidState",
+                identity.solidState().orElse(false) ? say("drive.solid-state-drives") : "disks");
     return new Stand(
         among,
         cohort.others(),
@@ -340,8 +352,8 @@ class DriveViews {
   private static String survivalNote(List<KaplanMeier.Life> lives) {
     long failed = lives.stream().filter(KaplanMeier.Life::failed).count();
     return lives.size() < MIN_LIVES
-        ? "%d of this model met so far: too few to tell how long they last".formatted(lives.size())
-        : "%d of this model met, %d of them replaced".formatted(lives.size(), failed);
+        ? say("drive.of-this-model-met-so-far", "count", lives.size())
+        : say("drive.of-this-model-met-of-them", "count", lives.size(), "failed", failed);
   }
 
   private List<Start> starts(

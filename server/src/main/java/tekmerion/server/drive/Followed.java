@@ -1,5 +1,7 @@
 package tekmerion.server.drive;
 
+import static tekmerion.words.Words.say;
+
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
@@ -130,23 +132,27 @@ final class Followed {
         trend
             .change()
             .map(c -> readingsTimes(visits, key).get(c.index()))
-            .map(at -> " since " + DAY.format(at.atZone(zone)))
+            .map(at -> say("drive.since", "day", DAY.format(at.atZone(zone))))
             .orElse("");
     if (TEMPERATURES.contains(key)) {
       return trend.growth().filter(g -> g.isGrowing()).isPresent()
-          ? "rising"
-          : "no warmer than before";
+          ? say("drive.rising")
+          : say("drive.no-warmer-than-before");
     }
     double perDay = trend.slopePerDay().orElseThrow().value();
     if (perDay == 0) {
-      return "flat";
+      return say("drive.flat");
     }
     String rate =
-        perDay >= 1 ? "%,.0f a day".formatted(perDay) : "%,.1f a month".formatted(perDay * 30);
+        perDay >= 1
+            ? say("drive.a-day", "perDay", perDay)
+            : say("drive.a-month", "perDay", perDay * 30);
     boolean growing = trend.growth().filter(g -> g.isGrowing()).isPresent();
     String how =
-        perDay < 0 ? "falling" : growing || trend.change().isPresent() ? "growing" : "may grow";
-    return "%s%s, about %s".formatted(how, since, rate.replace("-", ""));
+        perDay < 0
+            ? say("drive.falling")
+            : growing || trend.change().isPresent() ? say("drive.growing") : say("drive.may-grow");
+    return say("drive.about", "how", how, "since", since, "rate", rate.replace("-", ""));
   }
 
   private static List<Instant> readingsTimes(List<DriveVisit> visits, String key) {
@@ -170,17 +176,19 @@ final class Followed {
   /** "× 9.3 in 3 d", "+12", "same". */
   static String change(double first, double last, Instant from, Instant to) {
     if (first == last) {
-      return "same";
+      return say("drive.same");
     }
     double days = Duration.between(from, to).toHours() / 24.0;
     if (first > 0 && last / first >= 3) {
-      return "× %.1f in %s".formatted(last / first, days(days));
+      return say("drive.in", "last", last / first, "days", days(days));
     }
     return "%s%s".formatted(last > first ? "+" : "−", number(Math.abs(last - first)));
   }
 
   private static String days(double days) {
-    return days < 90 ? "%.0f d".formatted(Math.max(1, days)) : "%.0f months".formatted(days / 30.4);
+    return days < 90
+        ? "%.0f d".formatted(Math.max(1, days))
+        : say("drive.months", "days", days / 30.4);
   }
 
   private static String number(double value) {

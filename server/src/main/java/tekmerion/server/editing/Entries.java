@@ -1,6 +1,7 @@
 package tekmerion.server.editing;
 
 import static java.util.Locale.ROOT;
+import static tekmerion.words.Words.say;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
@@ -101,7 +102,12 @@ class Entries {
             .orElseThrow(
                 () ->
                     Refusal.notFound(
-                        "There is no %s %s.".formatted(subject.name().toLowerCase(ROOT), id))),
+                        say(
+                            "editing.there-is-no",
+                            "subject",
+                            subject.name().toLowerCase(ROOT),
+                            "id",
+                            id))),
         history.size(),
         ships(subject, id),
         move.filter(m -> !now.offered().contains(m)).isPresent(),
@@ -209,7 +215,7 @@ class Entries {
                     c.prior()
                         .forEach(
                             (family, p) -> flat.put("prior, " + family(of, family), hundred(p)));
-                    flat.put("data lost if left alone", hundred(c.dataRisk()));
+                    flat.put(say("editing.data-lost-if-left-alone"), hundred(c.dataRisk()));
                   });
       case MOVE -> of.move(id).ifPresent(m -> flatMove(of, m, flat));
       case REMEDY ->
@@ -218,8 +224,11 @@ class Entries {
                   r -> {
                     flat.put("name", r.name());
                     flat.put("minutes", minutes(r.minutes()));
-                    flat.put("parts, in minutes of work", String.valueOf(r.parts()));
-                    r.cures().forEach((c, p) -> flat.put("mends " + cause(of, c), hundred(p)));
+                    flat.put(say("editing.parts-in-minutes-of-work"), String.valueOf(r.parts()));
+                    r.cures()
+                        .forEach(
+                            (c, p) ->
+                                flat.put(say("editing.mends", "cause", cause(of, c)), hundred(p)));
                   });
     }
     return flat;
@@ -229,7 +238,8 @@ class Entries {
     flat.put("name", finding.name());
     List<String> levels = levels(of, finding);
     for (int level = 0; level < levels.size(); level++) {
-      flat.put("no cause: " + levels.get(level), hundred(finding.leak().get(level)));
+      flat.put(
+          say("editing.no-cause", "levels", levels.get(level)), hundred(finding.leak().get(level)));
       for (Map.Entry<String, List<Double>> link : finding.links().entrySet()) {
         flat.put(
             "%s: %s".formatted(cause(of, link.getKey()), levels.get(level)),
@@ -257,12 +267,14 @@ class Entries {
   }
 
   private static String minutes(List<Integer> minutes) {
-    return "%d, wait %d".formatted(minutes.get(0), minutes.get(1));
+    return say("editing.wait", "minutes", minutes.get(0), "minutes2", minutes.get(1));
   }
 
   /** Of 100, without digits that say nothing. */
   private static String hundred(double p) {
-    return "%s of 100".formatted(Math.round(p * 10_000) / 100.0).replace(".0 of", " of");
+    return "%s of 100"
+        .formatted(Math.round(p * 10_000) / 100.0)
+        .replace(".0 of", say("editing.of"));
   }
 
   private static List<Difference> differences(

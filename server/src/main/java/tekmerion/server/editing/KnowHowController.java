@@ -1,5 +1,7 @@
 package tekmerion.server.editing;
 
+import static tekmerion.words.Words.say;
+
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
@@ -195,7 +197,7 @@ class KnowHowController {
                 m ->
                     new MoveLine(
                         m.id(),
-                        m.named("the part"),
+                        m.named(say("editing.the-part")),
                         m.purpose(),
                         m.invasiveness(),
                         m.invasiveness().words(),
@@ -308,12 +310,18 @@ class KnowHowController {
             .orElseThrow(
                 () ->
                     Refusal.notPossibleNow(
-                        "The jobs propose nothing for that any more.", "Load the page again."));
+                        say("editing.the-jobs-propose-nothing-for-that"),
+                        say("editing.load-the-page-again")));
     edits.keep(
         KnowHowChange.likelihood(
             proposal.finding(), proposal.cause(), proposal.proposed(), proposal.jobs()),
         changes.of(EntryKind.FINDING, proposal.finding()).size(),
-        "%d jobs of this shop: %s".formatted(proposal.jobs(), wanted.reason().strip()),
+        say(
+            "editing.jobs-of-this-shop",
+            "jobs",
+            proposal.jobs(),
+            "reason",
+            wanted.reason().strip()),
         by);
   }
 }

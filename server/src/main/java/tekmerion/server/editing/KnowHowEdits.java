@@ -1,5 +1,7 @@
 package tekmerion.server.editing;
 
+import static tekmerion.words.Words.say;
+
 import java.util.ArrayList;
 import java.util.List;
 import org.springframework.stereotype.Service;
@@ -51,13 +53,13 @@ public class KnowHowEdits {
     changes.all().stream()
         .filter(c -> !knowHow.leftOut().containsKey(c.id()))
         .forEach(c -> all.add(c.noted()));
-    all.add(new Edit.Noted(change.edit(), "looked at, not kept"));
+    all.add(new Edit.Noted(change.edit(), say("editing.looked-at-not-kept")));
     try {
       return KnowHow.shipped().with(all);
     } catch (Mistakes e) {
       throw Refusal.badRequest(
-          "The know-how would not hold together: %s.".formatted(String.join("; ", e.all())),
-          "Change what is named and try again.");
+          say("editing.the-know-how-would-not-hold", "all", String.join("; ", e.all())),
+          say("editing.change-what-is-named-and-try"));
     }
   }
 

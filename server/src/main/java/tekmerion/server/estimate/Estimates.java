@@ -1,5 +1,7 @@
 package tekmerion.server.estimate;
 
+import static tekmerion.words.Words.say;
+
 import java.math.BigDecimal;
 import java.sql.ResultSet;
 import java.sql.SQLException;
@@ -138,8 +140,8 @@ public class Estimates {
             .orElseThrow(
                 () ->
                     Refusal.notPossibleNow(
-                        "Nobody has said yet what the shop charges.",
-                        "The lead says so under Prices."));
+                        say("estimate.nobody-has-said-yet-what-the"),
+                        say("estimate.the-lead-says-so-under-prices")));
     WeighingService.Evidence evidence = weighing.weigh(job);
     Compared row = weighing.plan(job, evidence, permissions.of(job, evidence), remedies);
     Estimate estimate = pricing.of(row.plan(), tariff);
@@ -147,7 +149,7 @@ public class Estimates {
     String words =
         row.onlyIf().isEmpty()
             ? row.words()
-            : "%s. Only if that does not end it: %s".formatted(row.words(), row.onlyIf());
+            : say("estimate.only-if-that-does-not-end", "row", row.words(), "onlyIf", row.onlyIf());
     GeneratedKeyHolder key = new GeneratedKeyHolder();
     jdbc.sql(
             "INSERT INTO estimate (job_id, plan_id, words, plan_lines, currency, certain, at_most,"
@@ -171,9 +173,16 @@ public class Estimates {
     tell.journal(
         job,
         JournalEntry.Kind.ESTIMATE,
-        "Estimate of %s %s, at most %s"
-            .formatted(tariff.currency().getCurrencyCode(), estimate.certain(), estimate.atMost()),
-        words,
+        () ->
+            say(
+                "estimate.estimate-of-at-most",
+                "currencyCode",
+                tariff.currency().getCurrencyCode(),
+                "certain",
+                estimate.certain(),
+                "atMost",
+                estimate.atMost()),
+        () -> words,
         by);
     return key.getKey().longValue();
   }
@@ -198,22 +207,24 @@ public class Estimates {
     EstimateView newest =
         of(job).stream()
             .findFirst()
-            .orElseThrow(() -> Refusal.notFound("There is no estimate in this job."));
+            .orElseThrow(() -> Refusal.notFound(say("estimate.there-is-no-estimate-in-this")));
     if (newest.id() != estimate) {
       throw Refusal.notPossibleNow(
-          "There is a newer estimate than the one that was answered.",
-          "Tell the owner the newest one.");
+          say("estimate.there-is-a-newer-estimate-than"),
+          say("estimate.tell-the-owner-the-newest-one"));
     }
     if ((upTo == null) != (how == How.REFUSED)) {
       throw Refusal.badRequest(
-          how == How.REFUSED ? "A refusal names no amount." : "It is not said up to what.",
-          "Say what the owner agrees to pay at most.");
+          how == How.REFUSED
+              ? say("estimate.a-refusal-names-no-amount")
+              : say("estimate.it-is-not-said-up-to"),
+          say("estimate.say-what-the-owner-agrees-to"));
     }
     Amounts.mustBePayable(upTo, newest.currency());
     if (upTo != null && upTo.compareTo(newest.certain()) < 0) {
       throw Refusal.badRequest(
-          "%s is less than what the plan costs in any case, %s.".formatted(upTo, newest.certain()),
-          "Agree on more, or estimate another plan.");
+          say("estimate.is-less-than-what-the-plan", "upTo", upTo, "certain", newest.certain()),
+          say("estimate.agree-on-more-or-estimate-another"));
     }
     jdbc.sql(
             "INSERT INTO approval (job_id, estimate_id, how, signer, up_to, note, made_by, made_at)"
@@ -228,18 +239,26 @@ public class Estimates {
             by.id(),
             Timestamp.from(clock.instant()))
         .update();
-    String said =
-        switch (how) {
-          case SIGNED -> "The owner signed for up to %s %s";
-          case PHONE -> "The owner agreed by phone to up to %s %s";
-          case REFUSED -> "The owner refused the estimate";
-        };
     tell.journal(
         job,
         JournalEntry.Kind.ESTIMATE,
-        said.formatted(newest.currency(), Amounts.shown(upTo, newest.currency())),
-        note.strip(),
+        () ->
+            switch (how) {
+              case SIGNED -> agreed("estimate.the-owner-signed-for-up-to", newest, upTo);
+              case PHONE -> agreed("estimate.the-owner-agreed-by-phone-to", newest, upTo);
+              case REFUSED -> say("estimate.the-owner-refused-the-estimate");
+            },
+        () -> note.strip(),
         by);
+  }
+
+  private static String agreed(String key, EstimateView newest, BigDecimal upTo) {
+    return say(
+        key,
+        "currency",
+        newest.currency(),
+        "upTo",
+        Amounts.shown(upTo, newest.currency()).toPlainString());
   }
 
   /**
@@ -260,13 +279,17 @@ public class Estimates {
     boolean sameMoney = tariff.currency().getCurrencyCode().equals(agreed.get().currency());
     if (!sameMoney || most.compareTo(agreed.get().last().upTo()) > 0) {
       throw Refusal.locked(
-          "It may cost %s %s; the owner agreed to at most %s %s."
-              .formatted(
-                  tariff.currency().getCurrencyCode(),
-                  most,
-                  agreed.get().currency(),
-                  agreed.get().last().upTo()),
-          "Opens when the owner agrees to a new estimate.");
+          say(
+              "estimate.it-may-cost-the-owner-agreed",
+              "currencyCode",
+              tariff.currency().getCurrencyCode(),
+              "most",
+              most,
+              "currency",
+              agreed.get().currency(),
+              "upTo",
+              agreed.get().last().upTo()),
+          say("estimate.opens-when-the-owner-agrees-to"));
     }
   }
 
@@ -283,8 +306,7 @@ public class Estimates {
     }
     mustNotBeRefused(agreed.get());
     throw Refusal.locked(
-        "The owner agreed to an amount, and no plan says what these courses cost.",
-        "Opens when a plan is chosen.");
+        say("estimate.the-owner-agreed-to-an-amount"), say("estimate.opens-when-a-plan-is-chosen"));
   }
 
   /**
@@ -309,10 +331,15 @@ public class Estimates {
                   .ifPresent(
                       estimate -> {
                         throw Refusal.locked(
-                            "It may cost %s %s; the owner agreed to at most %s."
-                                .formatted(
-                                    estimate.currency(), estimate.atMost(), agreed.last().upTo()),
-                            "Opens when the owner agrees to a new estimate.");
+                            say(
+                                "estimate.it-may-cost-the-owner-agreed-2",
+                                "currency",
+                                estimate.currency(),
+                                "atMost",
+                                estimate.atMost(),
+                                "upTo",
+                                agreed.last().upTo()),
+                            say("estimate.opens-when-the-owner-agrees-to"));
                       });
             });
   }
@@ -320,8 +347,8 @@ public class Estimates {
   private static void mustNotBeRefused(Agreed agreed) {
     if (agreed.last().how() == How.REFUSED) {
       throw Refusal.locked(
-          "The owner refused the last estimate.",
-          "Opens when they agree to another one. Handing it back is open.");
+          say("estimate.the-owner-refused-the-last-estimate"),
+          say("estimate.opens-when-they-agree-to-another"));
     }
   }
 

@@ -1,5 +1,7 @@
 package tekmerion.server.evidence;
 
+import static tekmerion.words.Words.say;
+
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -33,7 +35,7 @@ public class OtherParts {
   }
 
   static String name(String key) {
-    return key.equals(RunKind.BOARD) ? "Board and memory" : "Battery";
+    return key.equals(RunKind.BOARD) ? say("evidence.board-and-memory") : say("evidence.battery");
   }
 
   /** Empty if it is a drive that was read. */
@@ -45,7 +47,7 @@ public class OtherParts {
           parts.metOther(
               machineId,
               key,
-              "Battery",
+              say("evidence.battery"),
               RunKind.BATTERY,
               report.flatMap(BatteryReport::model).map(OtherParts::brief).orElse(null),
               report.flatMap(BatteryReport::serial).map(OtherParts::brief).orElse(null),
@@ -76,8 +78,8 @@ public class OtherParts {
 
   /** The first pack: by its registers, which are its own, else by the system's text of them. */
   private static Optional<Pack> first(PartReading reading) {
-    return pack(reading, PageKind.BATTERY_REGISTERS, "The battery")
-        .or(() -> pack(reading, PageKind.BATTERY_SUPPLY, "The battery"));
+    return pack(reading, PageKind.BATTERY_REGISTERS, say("evidence.the-battery"))
+        .or(() -> pack(reading, PageKind.BATTERY_SUPPLY, say("evidence.the-battery")));
   }
 
   private static Optional<Pack> pack(PartReading reading, PageKind kind, String name) {
@@ -92,7 +94,7 @@ public class OtherParts {
   public static Optional<Pack> worsePack(PartReading reading) {
     Optional<Pack> first = first(reading);
     double health = first.map(p -> p.report().health().orElse(1)).orElse(1.0);
-    return pack(reading, PageKind.BATTERY_SUPPLY_2, "The second battery")
+    return pack(reading, PageKind.BATTERY_SUPPLY_2, say("evidence.the-second-battery"))
         .filter(p -> first.isEmpty() || p.report().health().orElse(1) < health)
         .or(() -> first);
   }
@@ -104,7 +106,7 @@ public class OtherParts {
       parts.metOther(
           machineId,
           SECOND_BATTERY,
-          "Second battery",
+          say("evidence.second-battery"),
           RunKind.BATTERY,
           second.flatMap(BatteryReport::model).map(OtherParts::brief).orElse(null),
           second.flatMap(BatteryReport::serial).map(OtherParts::brief).orElse(null),
@@ -125,7 +127,7 @@ public class OtherParts {
   private void modules(Long machineId, List<Smbios.MemorySlot> slots, Instant when) {
     for (int i = 0; i < slots.size(); i++) {
       Smbios.MemorySlot slot = slots.get(i);
-      String name = slot.slot().map(OtherParts::brief).orElse("Slot " + (i + 1));
+      String name = slot.slot().map(OtherParts::brief).orElse(say("evidence.slot", "i", (i + 1)));
       if (slot.filled()) {
         parts.metOther(
             machineId,

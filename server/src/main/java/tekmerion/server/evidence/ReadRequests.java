@@ -1,5 +1,7 @@
 package tekmerion.server.evidence;
 
+import static tekmerion.words.Words.say;
+
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
@@ -121,7 +123,10 @@ public class ReadRequests {
     jdbc.sql(
             "UPDATE read_request SET ended_at = ?, refused_why = ?"
                 + " WHERE probe_id = ? AND ended_at IS NULL")
-        .params(Timestamp.from(clock.instant()), "the probe was revoked", probeId.toString())
+        .params(
+            Timestamp.from(clock.instant()),
+            say("evidence.the-probe-was-revoked"),
+            probeId.toString())
         .update();
   }
 }

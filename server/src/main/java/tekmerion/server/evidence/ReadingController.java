@@ -1,5 +1,7 @@
 package tekmerion.server.evidence;
 
+import static tekmerion.words.Words.say;
+
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -109,7 +111,7 @@ class ReadingController {
     Reading reading =
         readings
             .findById(id)
-            .orElseThrow(() -> Refusal.notFound("There is no reading %s.".formatted(id)));
+            .orElseThrow(() -> Refusal.notFound(say("evidence.there-is-no-reading", "id", id)));
     PartReading drive = pages.load(id);
     Optional<Job> job = Optional.ofNullable(reading.jobId()).flatMap(jobs::findById);
     Optional<SmartData> smart = drive.smart().flatMap(Decoding::decoded);

@@ -1,5 +1,7 @@
 package tekmerion.server.exchange;
 
+import static tekmerion.words.Words.say;
+
 import java.time.Clock;
 import java.time.Instant;
 import java.util.HexFormat;
@@ -59,13 +61,13 @@ class ArchiveChecks {
     try {
       archive = json.readValue(bytes, JobArchive.class);
     } catch (JacksonException e) {
-      throw ArchiveFiles.unfit("Its %s cannot be read.".formatted(JobArchive.JOB_FILE));
+      throw ArchiveFiles.unfit(say("exchange.its-cannot-be-read", "jobFile", JobArchive.JOB_FILE));
     }
     if (archive == null
         || !JobArchive.FORMAT.equals(archive.format())
         || archive.version() != JobArchive.VERSION
         || archive.tables() == null) {
-      throw ArchiveFiles.unfit("It is of another format, or of a newer version.");
+      throw ArchiveFiles.unfit(say("exchange.it-is-of-another-format-or"));
     }
     return archive;
   }
@@ -78,24 +80,24 @@ class ArchiveChecks {
           ArchiveTable.ALL.stream()
               .filter(t -> t.name().equals(entry.getKey()))
               .findFirst()
-              .orElseThrow(() -> ArchiveFiles.unfit("It has a table that is not known here."));
+              .orElseThrow(() -> ArchiveFiles.unfit(say("exchange.it-has-a-table-that-is")));
       if (entry.getValue() == null) {
-        throw ArchiveFiles.unfit("The table %s is missing.".formatted(table.name()));
+        throw ArchiveFiles.unfit(say("exchange.the-table-is-missing", "table", table.name()));
       }
       rows += entry.getValue().size();
       if (table.name().equals(OwnMovesInArchive.DEFINED)
           && entry.getValue().size() > OwnMovesInArchive.MAX) {
-        throw ArchiveFiles.unfit("It holds more moves of a shop's own than any job does.");
+        throw ArchiveFiles.unfit(say("exchange.it-holds-more-moves-of-a"));
       }
       if (rows > MAX_ROWS) {
-        throw ArchiveFiles.unfit("It holds more than any job does.");
+        throw ArchiveFiles.unfit(say("exchange.it-holds-more-than-any-job"));
       }
       Map<String, Columns.Kind> kinds = columns.of(table.name());
       entry.getValue().forEach(row -> check(table, kinds, row, archive));
     }
     for (String one : List.of("job", "machine", "customer")) {
       if (archive.tables().getOrDefault(one, List.of()).size() != 1) {
-        throw ArchiveFiles.unfit("There is not just one %s in it.".formatted(one));
+        throw ArchiveFiles.unfit(say("exchange.there-is-not-just-one-in", "one", one));
       }
     }
   }
@@ -106,7 +108,7 @@ class ArchiveChecks {
       Map<String, Object> row,
       JobArchive archive) {
     if (row == null) {
-      throw ArchiveFiles.unfit("A row of %s is missing.".formatted(table.name()));
+      throw ArchiveFiles.unfit(say("exchange.a-row-of-is-missing", "table", table.name()));
     }
     Instant now = clock.instant();
     row.forEach(
@@ -114,7 +116,7 @@ class ArchiveChecks {
           Columns.Kind kind = kinds.get(column);
           String name = table.name() + "." + column;
           if (kind == null || kind == Columns.Kind.ID || table.left().contains(column)) {
-            throw ArchiveFiles.unfit("It has a column that is not known here.");
+            throw ArchiveFiles.unfit(say("exchange.it-has-a-column-that-is"));
           }
           String into = table.pointsInto(column);
           boolean fits =
@@ -128,11 +130,11 @@ class ArchiveChecks {
                           ? value instanceof String id && isUuid(id)
                           : rules.allows(name, kind, value, now);
           if (!fits) {
-            throw ArchiveFiles.unfit("A value of %s does not fit.".formatted(name));
+            throw ArchiveFiles.unfit(say("exchange.a-value-of-does-not-fit", "name", name));
           }
         });
     if (!rules.allows(table.name(), row)) {
-      throw ArchiveFiles.unfit("A row of %s does not fit.".formatted(table.name()));
+      throw ArchiveFiles.unfit(say("exchange.a-row-of-does-not-fit", "table", table.name()));
     }
   }
 
@@ -158,7 +160,7 @@ class ArchiveChecks {
   static byte[] hashOf(String sha, byte[] bytes) {
     byte[] hash = new RawPage(bytes).sha256();
     if (!HexFormat.of().formatHex(hash).equals(sha)) {
-      throw ArchiveFiles.unfit("A file of it is not what its name says: " + sha);
+      throw ArchiveFiles.unfit(say("exchange.a-file-of-it-is-not", "sha", sha));
     }
     return hash;
   }

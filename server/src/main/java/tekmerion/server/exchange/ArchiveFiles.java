@@ -1,5 +1,7 @@
 package tekmerion.server.exchange;
 
+import static tekmerion.words.Words.say;
+
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.ByteBuffer;
@@ -50,22 +52,22 @@ final class ArchiveFiles {
         byte[] content = in.readNBytes((int) Math.min(most + 1L, MAX_BYTES - bytes + 1));
         bytes += content.length;
         if (content.length > most || bytes > MAX_BYTES || ++entries > MAX_FILES) {
-          throw unfit("It holds more than any job does.");
+          throw unfit(say("exchange.it-holds-more-than-any-job"));
         }
         if (isRead(entry.getName()) && files.put(entry.getName(), content) != null) {
-          throw unfit("A file stands in it twice.");
+          throw unfit(say("exchange.a-file-stands-in-it-twice"));
         }
       }
     } catch (ZipException | IllegalArgumentException e) {
-      throw unfit("It is no archive, or is damaged.");
+      throw unfit(say("exchange.it-is-no-archive-or-is"));
     } catch (IOException e) {
-      throw unfit("It is no archive, or breaks off.");
+      throw unfit(say("exchange.it-is-no-archive-or-breaks"));
     }
     if (!endsAfter(entries, zip)) {
-      throw unfit("It is no archive, or breaks off.");
+      throw unfit(say("exchange.it-is-no-archive-or-breaks"));
     }
     if (!files.containsKey(JobArchive.JOB_FILE)) {
-      throw unfit("There is no %s in it.".formatted(JobArchive.JOB_FILE));
+      throw unfit(say("exchange.there-is-no-in-it", "jobFile", JobArchive.JOB_FILE));
     }
     return files;
   }
@@ -106,7 +108,7 @@ final class ArchiveFiles {
     if (isNamed(name, JobArchive.PHOTOS)) {
       return Photos.MAX_BYTES;
     }
-    throw unfit("It has a file that no job has.");
+    throw unfit(say("exchange.it-has-a-file-that-no"));
   }
 
   private static boolean isNamed(String name, String folder) {
@@ -114,6 +116,6 @@ final class ArchiveFiles {
   }
 
   static Refusal unfit(String what) {
-    return Refusal.badRequest(what, "Export it again where it comes from.");
+    return Refusal.badRequest(what, say("exchange.export-it-again-where-it-comes"));
   }
 }

@@ -1,5 +1,7 @@
 package tekmerion.server.exchange;
 
+import static tekmerion.words.Words.say;
+
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
@@ -58,9 +60,9 @@ class ArchiveRows {
         keeping.keep(table, tables.getOrDefault(table.name(), List.of()));
       }
     } catch (DataAccessException e) {
-      throw ArchiveFiles.unfit("A row of it does not fit the others.");
+      throw ArchiveFiles.unfit(say("exchange.a-row-of-it-does-not"));
     } catch (IllegalArgumentException | ClassCastException | IndexOutOfBoundsException e) {
-      throw ArchiveFiles.unfit("A value of it does not fit.");
+      throw ArchiveFiles.unfit(say("exchange.a-value-of-it-does-not"));
     }
     return keeping.number;
   }
@@ -144,7 +146,7 @@ class ArchiveRows {
 
   private String freeNumber(String wanted) {
     if (wanted == null || !wanted.matches("J-[1-9]\\d{0,8}")) {
-      throw ArchiveFiles.unfit("It has no number of a job.");
+      throw ArchiveFiles.unfit(say("exchange.it-has-no-number-of-a"));
     }
     long n = Long.parseLong(wanted.substring(2));
     long next = jdbc.sql("SELECT next FROM counter WHERE name = 'job'").query(Long.class).single();
@@ -187,7 +189,7 @@ class ArchiveRows {
             > 0;
     if (there) {
       throw Refusal.notPossibleNow(
-          "This job is here already, or a part of it is.", "Look for it by a serial.");
+          say("exchange.this-job-is-here-already-or"), say("exchange.look-for-it-by-a-serial"));
     }
   }
 

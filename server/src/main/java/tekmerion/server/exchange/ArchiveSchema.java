@@ -1,5 +1,7 @@
 package tekmerion.server.exchange;
 
+import static tekmerion.words.Words.say;
+
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -36,7 +38,7 @@ class ArchiveSchema {
     }
     Map<String, Object> schema = new LinkedHashMap<>();
     schema.put("$schema", "https://json-schema.org/draft/2020-12/schema");
-    schema.put("title", "A job of a repair shop, version " + JobArchive.VERSION);
+    schema.put("title", say("exchange.a-job-of-a-repair-shop", "version", JobArchive.VERSION));
     schema.put("type", "object");
     schema.put("required", List.of("format", "version", "tables"));
     schema.put(
@@ -54,7 +56,13 @@ class ArchiveSchema {
   private static Map<String, Object> type(ArchiveTable table, String column, Columns.Kind kind) {
     String into = table.pointsInto(column);
     if (into != null) {
-      return Map.of("type", "integer", "minimum", 0, "description", "place in the list of " + into);
+      return Map.of(
+          "type",
+          "integer",
+          "minimum",
+          0,
+          "description",
+          say("exchange.place-in-the-list-of", "into", into));
     }
     if (ArchiveTable.PEOPLE.contains(column)) {
       return Map.of("type", "string", "description", "a person's name");

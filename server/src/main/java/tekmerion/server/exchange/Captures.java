@@ -1,5 +1,7 @@
 package tekmerion.server.exchange;
 
+import static tekmerion.words.Words.say;
+
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
@@ -65,11 +67,12 @@ class Captures {
   public List<Taken> take(String number, String partKey, List<Dropped> files) {
     Job job = jobs.named(number);
     if (job.endedAt() != null) {
-      throw Refusal.notPossibleNow("The job is ended.", "Take the machine in anew.");
+      throw Refusal.notPossibleNow(
+          say("exchange.the-job-is-ended"), say("exchange.take-the-machine-in-anew"));
     }
     if (files.size() > MAX_FILES || !partKey.matches("drive-[a-z]|board|battery")) {
       throw Refusal.badRequest(
-          "More files, or of something else, than a reading has.", "Drop fewer.");
+          say("exchange.more-files-or-of-something-else"), say("exchange.drop-fewer"));
     }
     List<Taken> taken = new ArrayList<>();
     List<PageNote> loose = new ArrayList<>();
@@ -91,11 +94,14 @@ class Captures {
     try {
       byte[] bytes = Base64.getDecoder().decode(file.content());
       if (bytes.length == 0 || bytes.length > MAX_BYTES) {
-        throw Refusal.badRequest(file.name() + " is empty or too long.", "Leave it out.");
+        throw Refusal.badRequest(
+            say("exchange.is-empty-or-too-long", "file", file.name()),
+            say("exchange.leave-it-out"));
       }
       return new RawPage(bytes);
     } catch (IllegalArgumentException e) {
-      throw Refusal.badRequest(file.name() + " could not be read.", "Drop it again.");
+      throw Refusal.badRequest(
+          say("exchange.could-not-be-read", "file", file.name()), say("exchange.drop-it-again"));
     }
   }
 
@@ -106,9 +112,10 @@ class Captures {
       return new Taken(
           file.name(),
           true,
-          "a probe's file with %d readings".formatted(capture.readings().size()));
+          say("exchange.a-probes-file-with-readings", "count", capture.readings().size()));
     } catch (LinkFormatException e) {
-      return new Taken(file.name(), false, "a probe's file that is damaged: " + e.getMessage());
+      return new Taken(
+          file.name(), false, say("exchange.a-probes-file-that-is-damaged", "e", e.getMessage()));
     }
   }
 
@@ -119,19 +126,22 @@ class Captures {
         kinds.stream().filter(k -> file.name().startsWith(k.wireName() + ".")).toList();
     List<PageKind> left = named.isEmpty() ? kinds : named;
     if (left.isEmpty()) {
-      return new Taken(file.name(), false, "nothing that is known here");
+      return new Taken(file.name(), false, say("exchange.nothing-that-is-known-here"));
     }
     if (left.size() > 1) {
       return new Taken(
           file.name(),
           false,
-          "could be %s: call it %s.bin if it is the first"
-              .formatted(
-                  String.join(" or ", left.stream().map(PageKind::standardName).toList()),
-                  left.get(0).wireName()));
+          say(
+              "exchange.could-be-call-it-bin-if",
+              "left",
+              String.join(say("exchange.or"), left.stream().map(PageKind::standardName).toList()),
+              "wireName",
+              left.get(0).wireName()));
     }
     if (into.stream().anyMatch(p -> p.kind().equals(left.get(0).wireName()))) {
-      return new Taken(file.name(), false, "a second " + left.get(0).standardName());
+      return new Taken(
+          file.name(), false, say("exchange.a-second", "standardName", left.get(0).standardName()));
     }
     into.add(PageNote.of(left.get(0), new PageAnswer.Got(raw)));
     return new Taken(file.name(), true, left.get(0).standardName());

@@ -1,5 +1,7 @@
 package tekmerion.server.exchange;
 
+import static tekmerion.words.Words.say;
+
 import jakarta.persistence.EntityManager;
 import java.util.List;
 import org.slf4j.Logger;
@@ -35,7 +37,7 @@ class EveryView {
           throw e;
         }
         LOG.info("an archive was refused: {} cannot show it", view.getClass().getSimpleName(), e);
-        throw ArchiveFiles.unfit("It does not hold together.");
+        throw ArchiveFiles.unfit(say("exchange.it-does-not-hold-together"));
       }
     }
   }

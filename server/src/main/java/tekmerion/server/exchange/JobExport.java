@@ -1,5 +1,7 @@
 package tekmerion.server.exchange;
 
+import static tekmerion.words.Words.say;
+
 import java.io.IOException;
 import java.io.OutputStream;
 import java.sql.ResultSet;
@@ -79,7 +81,7 @@ class JobExport {
     Job job = jobs.named(number);
     if (runs.ofJob(job.id()).stream().anyMatch(r -> r.state() != Run.State.ENDED)) {
       throw Refusal.notPossibleNow(
-          "A run of this job goes on or is paused.", "Wait for its end, or end it.");
+          say("exchange.a-run-of-this-job-goes"), say("exchange.wait-for-its-end-or-end"));
     }
     Map<String, List<Map<String, Object>>> tables = tables(job);
     try (ZipOutputStream zip = new ZipOutputStream(out)) {

@@ -1,5 +1,7 @@
 package tekmerion.server.exchange;
 
+import static tekmerion.words.Words.say;
+
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.util.Map;
@@ -77,7 +79,8 @@ class JobImport {
    */
   public String read(byte[] zip, Person by) {
     if (!turn.tryAcquire()) {
-      throw Refusal.notPossibleNow("Another archive is being read.", "Try again in a moment.");
+      throw Refusal.notPossibleNow(
+          say("exchange.another-archive-is-being-read"), say("exchange.try-again-in-a-moment"));
     }
     try {
       Map<String, byte[]> files = ArchiveFiles.unpack(zip);
@@ -100,8 +103,8 @@ class JobImport {
     tell.journal(
         job,
         JournalEntry.Kind.INTAKE,
-        "Brought in from an archive",
-        "what was signed, copied and tested elsewhere is told here and counts for nothing",
+        () -> say("exchange.brought-in-from-an-archive"),
+        () -> say("exchange.what-was-signed-copied-and-tested"),
         by);
     audit.of(Audit.Kind.JOB_IMPORTED, by, number, "");
     views.mustShow(number);

@@ -1,5 +1,7 @@
 package tekmerion.server.floor;
 
+import static tekmerion.words.Words.say;
+
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -223,7 +225,7 @@ class Lanes implements Shown {
           job.dataStatus(),
           families,
           Acts.PERSON,
-          "Something kept of it cannot be read: open it, and tell who looks after the server",
+          say("floor.something-kept-of-it-cannot-be"),
           null,
           mine,
           job.takenInAt(),
@@ -282,37 +284,41 @@ class Lanes implements Shown {
 
   private static String line(Job job, Acts acts, List<Span> work, Run run, Outlook outlook) {
     if (acts == Acts.RUNNING) {
-      return run == null ? "Reading a drive" : RunWords.brief(run);
+      return run == null ? say("floor.reading-a-drive") : RunWords.brief(run);
     }
     if (acts == Acts.OUTSIDE) {
-      return "Waits for %s: %s".formatted(job.waitsFor().words(), job.waitsNote());
+      return say(
+          "floor.waits-for", "waitsFor", job.waitsFor().words(), "waitsNote", job.waitsNote());
     }
     if (work.stream().anyMatch(span -> span.kind() == SpanKind.HANDS && span.to() == null)) {
-      return "Look whether the complaint is gone";
+      return say("floor.look-whether-the-complaint-is-gone");
     }
     if (job.contradicted() != null) {
-      return "Look at the decision again: " + Sentences.lowerFirst(job.contradicted());
+      return say(
+          "floor.look-at-the-decision-again",
+          "contradicted",
+          Sentences.lowerFirst(job.contradicted()));
     }
     String begun = outlook.atWork().get(job.id());
     return switch (job.stage()) {
-      case READ -> begun == null ? "Read its drive" : begun;
-      case DECIDE -> begun == null ? "Weigh it up and decide" : begun;
-      case WORK -> begun == null ? WorkLines.BEGIN : begun;
-      case HAND_BACK -> "Ready: call the owner, hand it back";
+      case READ -> begun == null ? say("floor.read-its-drive") : begun;
+      case DECIDE -> begun == null ? say("floor.weigh-it-up-and-decide") : begun;
+      case WORK -> begun == null ? WorkLines.begin() : begun;
+      case HAND_BACK -> say("floor.ready-call-the-owner-hand-it");
     };
   }
 
   private static BayJob inBay(FloorJob job) {
     String line =
         switch (job.acts()) {
-          case RUNNING -> job.running() == null ? "reading" : job.running();
-          case OUTSIDE -> "waits";
+          case RUNNING -> job.running() == null ? say("floor.reading") : job.running();
+          case OUTSIDE -> say("floor.waits");
           case PERSON ->
               switch (job.stage()) {
-                case READ -> "needs you";
-                case DECIDE -> "to decide";
-                case WORK -> "decided";
-                case HAND_BACK -> "ready";
+                case READ -> say("floor.needs-you");
+                case DECIDE -> say("floor.to-decide");
+                case WORK -> say("floor.decided");
+                case HAND_BACK -> say("floor.ready");
               };
         };
     return new BayJob(

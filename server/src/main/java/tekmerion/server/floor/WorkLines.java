@@ -1,5 +1,7 @@
 package tekmerion.server.floor;
 
+import static tekmerion.words.Words.say;
+
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.util.AbstractMap.SimpleEntry;
@@ -18,7 +20,9 @@ import tekmerion.server.run.RunWords;
 /** What the work on jobs is at, in a few words; two statements for all of them. */
 @Service
 class WorkLines {
-  static final String BEGIN = "Decided: do the work";
+  static String begin() {
+    return say("floor.decided-do-the-work");
+  }
 
   private final JdbcClient jdbc;
 
@@ -59,13 +63,16 @@ class WorkLines {
     String kind = rs.getString(2);
     if (kind == null) {
       int next = rs.getInt(4) + 1;
-      return new SimpleEntry<>(rs.getLong(1), "Go on with the isolation: start %d".formatted(next));
+      return new SimpleEntry<>(
+          rs.getLong(1), say("floor.go-on-with-the-isolation-start", "next", next));
     }
     double share = rs.getDouble(3);
     return new SimpleEntry<>(
         rs.getLong(1),
-        "Go on with the run: "
-            + RunWords.paused(RunKind.valueOf(kind), rs.wasNull() ? null : share));
+        say(
+            "floor.go-on-with-the-run",
+            "paused",
+            RunWords.paused(RunKind.valueOf(kind), rs.wasNull() ? null : share)));
   }
 
   /** Of decided jobs. */
@@ -92,13 +99,13 @@ class WorkLines {
    */
   private static String words(String result, String happened, String part) {
     if (ComplaintNow.GONE.name().equals(result)) {
-      return "Show that it is gone";
+      return say("floor.show-that-it-is-gone");
     }
     boolean isHere =
         Happened.CAME.name().equals(happened) || Happened.TAKEN_FROM_STOCK.name().equals(happened);
     if (isHere && result == null) {
-      return "Its part is here: fit " + part;
+      return say("floor.its-part-is-here-fit", "part", part);
     }
-    return result == null ? BEGIN : "Go on with the plan";
+    return result == null ? begin() : say("floor.go-on-with-the-plan");
   }
 }

@@ -1,5 +1,7 @@
 package tekmerion.server.handback;
 
+import static tekmerion.words.Words.say;
+
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.math.BigDecimal;
 import java.sql.Timestamp;
@@ -21,8 +23,9 @@ import tekmerion.server.problem.Refusal;
 @Service
 public class HandBacks {
   /** What whoever takes it back signs; kept with the signature as it was shown. */
-  public static final String WORDING =
-      "I have the machine and all that was given in with it. What was done was explained to me.";
+  public static String wording() {
+    return say("handback.i-have-the-machine-and-all");
+  }
 
   private final Tariffs tariffs;
   private final JdbcClient jdbc;
@@ -30,10 +33,10 @@ public class HandBacks {
 
   /** How it was paid; the shop's till does it, here it is noted. */
   public enum PaidHow {
-    CASH("in cash"),
-    CARD("by card"),
-    INVOICE("by invoice"),
-    NOTHING("nothing to pay");
+    CASH("handback.in-cash"),
+    CARD("handback.by-card"),
+    INVOICE("handback.by-invoice"),
+    NOTHING("handback.nothing-to-pay");
 
     private final String words;
 
@@ -91,9 +94,10 @@ public class HandBacks {
 
   private static String words(PaidHow how, BigDecimal paid, String currency) {
     if (paid == null) {
-      return how.words;
+      return say(how.words);
     }
-    return "%s %s %s".formatted(currency, Amounts.shown(paid, currency).toPlainString(), how.words);
+    return "%s %s %s"
+        .formatted(currency, Amounts.shown(paid, currency).toPlainString(), say(how.words));
   }
 
   /**
@@ -103,15 +107,17 @@ public class HandBacks {
   public void keep(Job job, Said said, Person by) {
     if (said.takenBy().isBlank()) {
       throw Refusal.badRequest(
-          "Nobody is named who takes it back.", "Have them type their full name.");
+          say("handback.nobody-is-named-who-takes-it"),
+          say("handback.have-them-type-their-full-name"));
     }
     if (said.strokes() != null && !Strokes.isPath(said.strokes())) {
-      throw Refusal.badRequest("The drawn signature cannot be read.", "Draw it again, or type it.");
+      throw Refusal.badRequest(
+          say("handback.the-drawn-signature-cannot-be-read"),
+          say("handback.draw-it-again-or-type-it"));
     }
     if ((said.paidHow() == PaidHow.NOTHING) != (said.paid() == null)) {
       throw Refusal.badRequest(
-          "An amount and how it was paid go together.",
-          "Give both, or say that nothing is to pay.");
+          say("handback.an-amount-and-how-it-was"), say("handback.give-both-or-say-that-nothing"));
     }
     String currency =
         said.paid() == null
@@ -121,8 +127,8 @@ public class HandBacks {
                 .orElseThrow(
                     () ->
                         Refusal.notPossibleNow(
-                            "Nobody has said in which money the shop is paid.",
-                            "The lead says so under Prices."))
+                            say("handback.nobody-has-said-in-which-money"),
+                            say("handback.the-lead-says-so-under-prices")))
                 .currency()
                 .getCurrencyCode();
     Amounts.mustBePayable(said.paid(), currency);
@@ -133,7 +139,7 @@ public class HandBacks {
             job.id(),
             said.takenBy().strip(),
             said.strokes(),
-            WORDING,
+            wording(),
             said.paid(),
             currency,
             said.paidHow().name(),

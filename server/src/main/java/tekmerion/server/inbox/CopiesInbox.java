@@ -1,5 +1,7 @@
 package tekmerion.server.inbox;
 
+import static tekmerion.words.Words.say;
+
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -7,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
@@ -25,6 +28,7 @@ import tekmerion.server.run.DataRuns;
 import tekmerion.server.run.Run;
 import tekmerion.server.run.Runs;
 import tekmerion.server.weighing.WeighingService;
+import tekmerion.words.Words;
 
 /**
  * Compares the copies that a probe holds with those that jobs count on. A copy that is gone counts
@@ -112,28 +116,34 @@ public class CopiesInbox {
   }
 
   private void tell(Job job, Copy copy, Run run, boolean there) {
-    String finding =
-        "%s of %s %s"
-            .formatted(
-                copy.image() ? "The image" : "The copied files",
+    Supplier<String> finding =
+        () ->
+            say(
+                "inbox.of",
+                "image",
+                copy.image() ? say("inbox.the-image") : say("inbox.the-copied-files"),
+                "drive",
                 runs.drive(run),
-                there ? "is there again" : "is not where it was made");
-    String again =
-        copy.image()
-            ? "Check the image: it counts again once it was read again."
-            : "Copy the files again: they count once they were read again.";
+                "there",
+                there ? say("inbox.is-there-again") : say("inbox.is-not-where-it-was-made"));
     tell.journal(
         job,
         JournalEntry.Kind.RUN,
         finding,
-        there
-            ? again
-            : "It does not count as copied any more; what was found of it stays on record. Look"
-                + " for the disk that the copy lies on.",
+        () ->
+            say(
+                !there
+                    ? "inbox.it-does-not-count-as-copied"
+                    : copy.image()
+                        ? "inbox.check-the-image-it-counts-again"
+                        : "inbox.copy-the-files-again-they-count"),
         "probe");
     weighing.reweigh(job);
     statuses.settle(
-        job, "by the copies that are there; the last run is " + run.id(), run.askedBy(), "server");
-    notices.tellHolders(job, "%s: %s".formatted(job.number(), finding));
+        job,
+        Words.kept(() -> say("inbox.by-the-copies-that-are-there", "run", run.id())),
+        run.askedBy(),
+        "server");
+    notices.tellHolders(job, () -> "%s: %s".formatted(job.number(), finding.get()));
   }
 }

@@ -1,5 +1,7 @@
 package tekmerion.server.inbox;
 
+import static tekmerion.words.Words.say;
+
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -87,9 +89,7 @@ public class EnrolmentService {
   Enrolment.Granted enrol(Enrolment.Request request, String source) {
     attempts.count(Attempts.Kind.ENROLMENT, source);
     if (simulated.isRefused(request.machine())) {
-      throw Refusal.forbidden(
-          Simulated.REFUSED,
-          "Start the probe on the machine under test with --machine this:drives.");
+      throw Refusal.forbidden(Simulated.refused(), say("inbox.start-the-probe-on-the-machine"));
     }
     Instant now = clock.instant();
     EnrolmentCode code =
@@ -99,9 +99,11 @@ public class EnrolmentService {
             .orElseThrow(
                 () ->
                     Refusal.wrongSecret(
-                        "This enrolment code is wrong, used or older than %d minutes."
-                            .formatted(CODE_LIVES.toMinutes()),
-                        "Ask for a new code in the bay and start the probe with it."));
+                        say(
+                            "inbox.this-enrolment-code-is-wrong-used",
+                            "codeLives",
+                            CODE_LIVES.toMinutes()),
+                        say("inbox.ask-for-a-new-code-in")));
     attempts.right(Attempts.Kind.ENROLMENT, source);
     code.use(now);
     for (Probe old : probes.findByBayIdAndRevokedAtIsNull(code.bayId())) {
@@ -126,7 +128,7 @@ public class EnrolmentService {
                     .orElse(0L)));
     Bay bay = bays.findById(code.bayId()).orElseThrow();
     audit.of(Audit.Kind.PROBE_ENROLLED, probe.id(), bay.name(), "from " + source);
-    told(bay, "Probe enrolled", "in " + bay.name(), "probe");
+    told(bay, "inbox.probe-enrolled", "probe");
     tell.floor();
     return new Enrolment.Granted(
         probe.id().toString(),
@@ -142,7 +144,8 @@ public class EnrolmentService {
     List<Probe> active = probes.findByBayIdAndRevokedAtIsNull(bay.id());
     if (active.isEmpty()) {
       throw Refusal.notPossibleNow(
-          "There is no probe in %s.".formatted(bay.name()), "Ask for an enrolment code instead.");
+          say("inbox.there-is-no-probe-in", "bay", bay.name()),
+          say("inbox.ask-for-an-enrolment-code-instead"));
     }
     Instant now = clock.instant();
     active.forEach(probe -> probe.revoke(now));
@@ -153,19 +156,24 @@ public class EnrolmentService {
         });
     active.forEach(
         probe -> audit.of(Audit.Kind.PROBE_REVOKED, by, bay.name(), "probe " + probe.id()));
-    told(bay, "Probe revoked", "in " + bay.name(), by.displayName());
+    told(bay, "inbox.probe-revoked", by.displayName());
     tell.floor();
     return active.stream().map(Probe::id).toList();
   }
 
   private Bay bay(int number) {
     return bays.findByNumber(number)
-        .orElseThrow(() -> Refusal.notFound("There is no bay %d.".formatted(number)));
+        .orElseThrow(() -> Refusal.notFound(say("inbox.there-is-no-bay", "number", number)));
   }
 
-  private void told(Bay bay, String title, String detail, String who) {
+  private void told(Bay bay, String title, String who) {
     if (bay.job() != null) {
-      tell.journal(bay.job(), JournalEntry.Kind.PROBE, title, detail, who);
+      tell.journal(
+          bay.job(),
+          JournalEntry.Kind.PROBE,
+          () -> say(title),
+          () -> say("inbox.in-bay", "bay", bay.number()),
+          who);
     }
   }
 }

@@ -1,5 +1,7 @@
 package tekmerion.server.inbox;
 
+import static tekmerion.words.Words.say;
+
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.util.ArrayList;
@@ -185,7 +187,8 @@ public class LinkInbox {
       requests
           .asked(run)
           .filter(asked -> asked.probeId().equals(probeId))
-          .ifPresent(asked -> requests.end(run, "what the probe sent cannot be used: " + why));
+          .ifPresent(
+              asked -> requests.end(run, say("inbox.what-the-probe-sent-cannot-be", "why", why)));
     }
     keep(probeId, number, UNUSABLE, Optional.of(why), body);
     probe.received(number);

@@ -1,5 +1,7 @@
 package tekmerion.server.inbox;
 
+import static tekmerion.words.Words.say;
+
 import java.io.IOException;
 import java.util.List;
 import java.util.Map;
@@ -76,8 +78,8 @@ public class LinkSocket extends TextWebSocketHandler implements ProbeChannel {
   protected void handleTextMessage(WebSocketSession raw, TextMessage message) {
     UUID probeId = probeId(raw);
     if (!allowance.allows(probeId, message.getPayloadLength())) {
-      unusable.say(probeId, "it sent more than a probe may in a day, and is not listened to");
-      close(raw, new CloseStatus(TRY_LATER, "More was sent today than a probe may send in a day."));
+      unusable.say(probeId, say("inbox.it-sent-more-than-a-probe"));
+      close(raw, new CloseStatus(TRY_LATER, say("inbox.more-was-sent-today-than-a")));
       return;
     }
     if (!isItsTurn()) {
@@ -136,11 +138,21 @@ public class LinkSocket extends TextWebSocketHandler implements ProbeChannel {
       }
       if (message instanceof ToServer.Event event) {
         unusable.say(
-            probeId, "event %d cannot be used: %s".formatted(event.number(), shortened("" + e)));
+            probeId,
+            say(
+                "inbox.event-cannot-be-used",
+                "event",
+                event.number(),
+                "shortened",
+                shortened("" + e)));
         return inbox.unusable(
-            probeId, event.number(), event.event().requestId(), text, "it does not fit: " + e);
+            probeId,
+            event.number(),
+            event.event().requestId(),
+            text,
+            say("inbox.it-does-not-fit", "e", e));
       }
-      unusable.say(probeId, "a message cannot be used: " + shortened("" + e));
+      unusable.say(probeId, say("inbox.a-message-cannot-be-used", "shortened", shortened("" + e)));
       return List.of();
     }
   }
@@ -176,7 +188,7 @@ public class LinkSocket extends TextWebSocketHandler implements ProbeChannel {
   void dismiss(UUID probeId) {
     WebSocketSession session = sessions.get(probeId);
     if (session != null) {
-      close(session, new CloseStatus(BenchLink.CLOSE_REVOKED, ProbeRevokedException.WORDS));
+      close(session, new CloseStatus(BenchLink.CLOSE_REVOKED, ProbeRevokedException.words()));
     }
   }
 

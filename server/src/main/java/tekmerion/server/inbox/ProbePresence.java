@@ -1,5 +1,7 @@
 package tekmerion.server.inbox;
 
+import static tekmerion.words.Words.say;
+
 import java.time.Clock;
 import java.util.EnumSet;
 import java.util.UUID;
@@ -51,15 +53,19 @@ class ProbePresence implements SmartInitializingSingleton {
   ToProbe.Welcome hello(Probe probe, ToServer.Hello hello) {
     if (hello.protocol() != BenchLink.PROTOCOL) {
       throw new LinkFormatException(
-          "This server speaks bench link %d, the probe %d: bring both to one release."
-              .formatted(BenchLink.PROTOCOL, hello.protocol()));
+          say(
+              "inbox.this-server-speaks-bench-link-the",
+              "protocol",
+              BenchLink.PROTOCOL,
+              "protocol2",
+              hello.protocol()));
     }
     mustBeReal(hello.machine());
     probe.cameOn(hello.probeVersion(), LinkCodec.encode(hello.machine()), clock.instant());
     changed(probe);
     return new ToProbe.Welcome(
         BenchLink.PROTOCOL,
-        bays.findById(probe.bayId()).map(Bay::name).orElse("no bay"),
+        bays.findById(probe.bayId()).map(Bay::name).orElse(say("inbox.no-bay")),
         probe.receivedThrough());
   }
 
@@ -84,7 +90,7 @@ class ProbePresence implements SmartInitializingSingleton {
 
   private void mustBeReal(MachineNote machine) {
     if (simulated.isRefused(machine)) {
-      throw new LinkFormatException(Simulated.REFUSED);
+      throw new LinkFormatException(Simulated.refused());
     }
   }
 

@@ -1,8 +1,11 @@
 package tekmerion.server.inbox;
 
+import static tekmerion.words.Words.say;
+
 import java.time.Instant;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Supplier;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.link.LinkEvent;
@@ -23,13 +26,16 @@ import tekmerion.server.permit.DataStatuses;
 import tekmerion.server.search.SearchIndex;
 import tekmerion.server.weighing.WeighAnew;
 import tekmerion.server.weighing.WeighingService;
+import tekmerion.words.Words;
 
 /** Applies what probes report: keeps the bytes first, then everything that follows from them. */
 @Service
 public class ReadingInbox {
 
   /** In place of a probe's version. */
-  private static final String CAPTURED = "captured by hand";
+  private static String captured() {
+    return say("inbox.captured-by-hand");
+  }
 
   private final Bays bays;
   private final Jobs jobs;
@@ -78,7 +84,7 @@ public class ReadingInbox {
   public Optional<String> apply(UUID probeId, Long bayId, String probeVersion, LinkEvent event) {
     Optional<ReadRequests.Asked> asked = requests.asked(event.requestId());
     if (asked.isPresent() && !asked.get().probeId().equals(probeId)) {
-      return Optional.of("it answers what another probe was asked");
+      return Optional.of(say("inbox.it-answers-what-another-probe-was"));
     }
     Optional<Job> job =
         asked
@@ -87,19 +93,19 @@ public class ReadingInbox {
             .or(() -> bays.findById(bayId).map(Bay::job));
     if (event instanceof LinkEvent.CommandRefused refused) {
       if (asked.isEmpty() || refused.why() == null) {
-        return Optional.of("nobody asked for what it refuses, or it does not say why");
+        return Optional.of(say("inbox.nobody-asked-for-what-it-refuses"));
       }
       requests.end(refused.requestId(), refused.why());
       job.ifPresent(
           j -> {
-            tell(j, "Reading could not run", refused.why());
-            notices.tellHolders(j, "A reading of %s could not run".formatted(j.number()));
+            tell(j, () -> say("inbox.reading-could-not-run"), refused::why);
+            notices.tellHolders(j, () -> say("inbox.a-reading-of-could-not-run", "j", j.number()));
           });
       return Optional.empty();
     }
     LinkEvent.PartRead read = (LinkEvent.PartRead) event;
     if (job.isEmpty()) {
-      return Optional.of("no job: the request is unknown and the bay is free");
+      return Optional.of(say("inbox.no-job-the-request-is-unknown"));
     }
     try {
       keeper.check(read);
@@ -107,7 +113,7 @@ public class ReadingInbox {
       return Optional.empty();
     } catch (LinkFormatException e) {
       requests.end(read.requestId(), e.getMessage());
-      tell(job.get(), "Reading could not be used", e.getMessage());
+      tell(job.get(), () -> say("inbox.reading-could-not-be-used"), e::getMessage);
       return Optional.of(e.getMessage());
     }
   }
@@ -120,7 +126,7 @@ public class ReadingInbox {
   @Transactional
   public void captured(Job job, UUID probeId, LinkEvent.PartRead read) {
     keeper.check(read);
-    read(job, probeId, CAPTURED, read);
+    read(job, probeId, captured(), read);
   }
 
   private void read(Job job, UUID probeId, String probeVersion, LinkEvent.PartRead event) {
@@ -129,16 +135,25 @@ public class ReadingInbox {
     Instant takenAt = kept.takenAt();
     requests.end(event.requestId(), null);
     if (!OtherParts.isOther(event.partKey())) {
-      statuses.settle(job, OtherParts.slotName(event.partKey()) + " was read", null, "probe");
+      statuses.settle(
+          job,
+          Words.kept(() -> say("inbox.was-read", "slotName", OtherParts.slotName(event.partKey()))),
+          null,
+          "probe");
     }
     int findings = weighing.reweigh(job).findings();
     tell(
         job,
-        OtherParts.slotName(event.partKey()) + " read",
-        takenAt.equals(event.takenAt())
-            ? "%d findings weighed".formatted(findings)
-            : "%d findings weighed; its clock says %s, so the time it came in counts"
-                .formatted(findings, event.takenAt()));
+        () -> say("inbox.read", "part", OtherParts.slotName(event.partKey())),
+        () ->
+            takenAt.equals(event.takenAt())
+                ? say("inbox.findings-weighed", "findings", findings)
+                : say(
+                    "inbox.findings-weighed-its-clock-says-so",
+                    "findings",
+                    findings,
+                    "takenAt",
+                    event.takenAt()));
     if (kept.isNewHere()) {
       known
           .lastSeenElsewhere(part.id(), job.id())
@@ -147,8 +162,9 @@ public class ReadingInbox {
                   tell.journal(
                       job,
                       JournalEntry.Kind.PART,
-                      OtherParts.slotName(event.partKey()) + " met before",
-                      before,
+                      () ->
+                          say("inbox.met-before", "slotName", OtherParts.slotName(event.partKey())),
+                      () -> before,
                       "probe"));
     }
     if (!OtherParts.isOther(event.partKey())) {
@@ -157,10 +173,17 @@ public class ReadingInbox {
     weighAnew.afterThis(job);
     search.note(job);
     notices.tellHolders(
-        job, "%s of %s is read".formatted(OtherParts.slotName(event.partKey()), job.number()));
+        job,
+        () ->
+            say(
+                "inbox.of-is-read",
+                "slotName",
+                OtherParts.slotName(event.partKey()),
+                "job",
+                job.number()));
   }
 
-  private void tell(Job job, String title, String detail) {
+  private void tell(Job job, Supplier<String> title, Supplier<String> detail) {
     tell.journal(job, JournalEntry.Kind.READING, title, detail, "probe");
   }
 }

@@ -1,5 +1,7 @@
 package tekmerion.server.inbox;
 
+import static tekmerion.words.Words.say;
+
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -86,10 +88,11 @@ class ReadingKeeper {
             && event.pages().stream().map(PageNote::kind).distinct().count()
                 == event.pages().size();
     if (!fits) {
-      throw new LinkFormatException("a field of the reading is missing, too long or stands twice");
+      throw new LinkFormatException(say("inbox.a-field-of-the-reading-is"));
     }
     if (readings.existsById(event.readingId())) {
-      throw new LinkFormatException("reading %s is known already".formatted(event.readingId()));
+      throw new LinkFormatException(
+          say("inbox.reading-is-known-already", "readingId", event.readingId()));
     }
   }
 

@@ -1,5 +1,7 @@
 package tekmerion.server.inbox;
 
+import static tekmerion.words.Words.say;
+
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.LockModeType;
 import java.util.Comparator;
@@ -66,20 +68,23 @@ public class ReleaseDesk {
   public ToProbe answer(UUID probeId, ToServer.ReleaseAsked asked) {
     Optional<Run> found = runs.find(asked.requestId()).filter(r -> r.probeId().equals(probeId));
     if (found.isEmpty() || found.get().named().isEmpty() || found.get().fromElsewhere()) {
-      return refused(asked, "no such run was asked of this probe");
+      return refused(asked, say("inbox.no-such-run-was-asked-of"));
     }
     Run run = found.get();
     Job job = jobs.findById(run.jobId()).orElseThrow();
     // Whoever changes what the permission depends on waits here, or this waits for them.
     entities.lock(job, LockModeType.PESSIMISTIC_READ);
     if (run.state() != Run.State.RUNNING) {
-      return refused(asked, "the run is to end");
+      return refused(asked, say("inbox.the-run-is-to-end"));
     }
     PartIdentity drive = run.named().get();
     if (!asked.drive().identity().equals(drive)) {
       audit.of(
-          Audit.Kind.RELEASE_REFUSED, probeId, job.number(), "another drive: " + asked.drive());
-      return refused(asked, "another drive is there than the one that was named");
+          Audit.Kind.RELEASE_REFUSED,
+          probeId,
+          job.number(),
+          say("inbox.another-drive", "drive", asked.drive()));
+      return refused(asked, say("inbox.another-drive-is-there-than-the"));
     }
     Optional<Permission.Locked> locked = permissions.ofRelease(job, run).locked();
     if (locked.isPresent()) {
@@ -91,7 +96,14 @@ public class ReleaseDesk {
           Audit.Kind.RELEASE_GIVEN,
           probeId,
           job.number(),
-          "%s of %s, run %s".formatted(RunWords.name(run.kind()), drive, run.id()));
+          say(
+              "inbox.of-run",
+              "runWords",
+              RunWords.name(run.kind()),
+              "drive",
+              drive,
+              "run",
+              run.id()));
     }
     DriveState state = state(job, run, drive);
     return new ToProbe.ReleaseGiven(

@@ -1,5 +1,7 @@
 package tekmerion.server.inbox;
 
+import static tekmerion.words.Words.say;
+
 import java.time.Clock;
 import java.time.Instant;
 import java.util.Optional;
@@ -20,6 +22,7 @@ import tekmerion.server.run.Run;
 import tekmerion.server.run.RunWords;
 import tekmerion.server.run.Runs;
 import tekmerion.server.weighing.WeighingService;
+import tekmerion.words.Words;
 
 /** Applies what probes tell of runs. */
 @Service
@@ -28,9 +31,10 @@ public class RunInbox {
   private static final int FLOOR_STEPS = 50;
   private static final long LOOK_MS = 15_000;
   private static final long AWAY_SECONDS = 30;
-  private static final String PROBE_AWAY =
-      "Its machine is not on the bench link: switched off, or without network. It goes on by itself"
-          + " when the machine is back.";
+
+  private static String probeAway() {
+    return say("inbox.its-machine-is-not-on-the");
+  }
 
   private final Runs runs;
   private final Jobs jobs;
@@ -86,7 +90,7 @@ public class RunInbox {
   @Transactional
   public void lookForProbesThatAreAway() {
     for (UUID id : runs.withoutProbeSince(clock.instant().minusSeconds(AWAY_SECONDS))) {
-      runs.find(id).ifPresent(run -> waits(run, PROBE_AWAY, "server"));
+      runs.find(id).ifPresent(run -> waits(run, Words.kept(RunInbox::probeAway), "server"));
     }
   }
 
@@ -98,11 +102,16 @@ public class RunInbox {
     tell.journal(
         job,
         JournalEntry.Kind.RUN,
-        "%s waits at %.0f %%"
-            .formatted(runs.name(run), run.share() == null ? 0 : 100 * run.share()),
-        why,
+        () ->
+            say(
+                "inbox.waits-at",
+                "runs",
+                runs.name(run),
+                "share",
+                run.share() == null ? 0 : 100 * run.share()),
+        () -> why,
         who);
-    notices.tellHolders(job, "%s: %s waits".formatted(job.number(), runs.name(run)));
+    notices.tellHolders(job, () -> say("inbox.waits", "job", job.number(), "runs", runs.name(run)));
     tell.run(run.id());
   }
 
@@ -122,7 +131,7 @@ public class RunInbox {
                       now,
                       now,
                       LinkEvent.End.COULD_NOT_RUN,
-                      "what the probe sent of it cannot be used; it is kept whole",
+                      Words.kept(() -> say("inbox.what-the-probe-sent-of-it")),
                       null),
                   run.askedAt(),
                   now);
@@ -130,8 +139,8 @@ public class RunInbox {
               tell.journal(
                   job,
                   JournalEntry.Kind.RUN,
-                  runs.name(run) + " could not be used",
-                  "what the probe sent is kept whole",
+                  () -> say("inbox.could-not-be-used", "runs", runs.name(run)),
+                  () -> say("inbox.what-the-probe-sent-is-kept"),
                   "server");
               tell.run(runId);
             });
@@ -144,18 +153,18 @@ public class RunInbox {
   public Optional<String> ended(UUID probeId, LinkEvent.RunEnded event) {
     Optional<Run> found = runs.find(event.requestId());
     if (found.isEmpty() || !found.get().probeId().equals(probeId)) {
-      return Optional.of("no such run was asked of this probe");
+      return Optional.of(say("inbox.no-such-run-was-asked-of"));
     }
     Run run = found.get();
     if (run.state() == Run.State.ENDED) {
-      return Optional.of("this run is ended already");
+      return Optional.of(say("inbox.this-run-is-ended-already"));
     }
     boolean fits =
         event.end() != null
             && (event.why() == null || event.why().length() <= MAX_WHY_CHARS)
             && run.kind().finds(event.result());
     if (!fits) {
-      return Optional.of("it is not what such a run finds, or a field is missing or too long");
+      return Optional.of(say("inbox.it-is-not-what-such-a"));
     }
     Instant now = clock.instant();
     Instant endedAt = ProbeClock.or(event.endedAt(), now);
@@ -166,19 +175,19 @@ public class RunInbox {
       statuses.settleAll(
           job,
           event.drive() == null ? Optional.empty() : Optional.of(event.drive().identity()),
-          "by the runs of the job; the last one is " + run.id(),
+          Words.kept(() -> say("inbox.by-the-runs-of-the-job", "run", run.id())),
           run.askedBy(),
           "probe");
     }
     weighing.reweigh(job);
-    String what = runs.name(run);
     tell.journal(
         job,
         JournalEntry.Kind.RUN,
-        "%s: %s".formatted(what, RunWords.end(event)),
-        RunWords.detail(event),
+        () -> "%s: %s".formatted(runs.name(run), RunWords.end(event)),
+        () -> RunWords.detail(event),
         "probe");
-    notices.tellHolders(job, "%s: %s: %s".formatted(job.number(), what, RunWords.end(event)));
+    notices.tellHolders(
+        job, () -> "%s: %s: %s".formatted(job.number(), runs.name(run), RunWords.end(event)));
     tell.run(run.id());
     return Optional.empty();
   }

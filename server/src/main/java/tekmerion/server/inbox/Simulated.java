@@ -1,5 +1,7 @@
 package tekmerion.server.inbox;
 
+import static tekmerion.words.Words.say;
+
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 import tekmerion.link.MachineNote;
@@ -7,7 +9,9 @@ import tekmerion.link.MachineNote;
 /** A made-up machine belongs to a demo shop, and never into a customer's job. */
 @Component
 public class Simulated {
-  static final String REFUSED = "This machine is simulated. Only a demo shop takes one.";
+  static String refused() {
+    return say("inbox.this-machine-is-simulated-only-a");
+  }
 
   private final boolean demo;
 

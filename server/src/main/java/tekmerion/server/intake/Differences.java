@@ -1,5 +1,7 @@
 package tekmerion.server.intake;
 
+import static tekmerion.words.Words.say;
+
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Objects;
@@ -18,7 +20,7 @@ final class Differences {
         is.keySet().stream()
             .filter(name -> !Objects.equals(was.get(name), is.get(name)))
             .collect(Collectors.joining(", "));
-    return words.isEmpty() ? "nothing" : words;
+    return words.isEmpty() ? say("intake.nothing") : words;
   }
 
   private static Map<String, Object> fields(Answers a) {
@@ -26,13 +28,16 @@ final class Differences {
     fields.put("customer", a.customerName() + "|" + a.phone() + "|" + a.email());
     fields.put("machine", a.machineId() + "|" + a.maker() + "|" + a.model() + "|" + a.serial());
     fields.put("complaint", a.complaint());
-    fields.put("complaint families", a.families());
-    fields.put("error text", a.errorText());
-    fields.put("what was said", a.said() + "|" + a.unknown() + "|" + a.times() + "|" + a.per());
+    fields.put(say("intake.complaint-families"), a.families());
+    fields.put(say("intake.error-text"), a.errorText());
+    fields.put(
+        say("intake.what-was-said"),
+        a.said() + "|" + a.unknown() + "|" + a.times() + "|" + a.per());
     fields.put("data", a.dataWanted() + "|" + a.waiver());
-    fields.put("backup and key", a.lastBackup() + "|" + a.encrypted() + "|" + a.keyHolder());
-    fields.put("left with us", a.leftWithUs());
-    fields.put("promised time", a.promisedAt());
+    fields.put(
+        say("intake.backup-and-key"), a.lastBackup() + "|" + a.encrypted() + "|" + a.keyHolder());
+    fields.put(say("intake.left-with-us"), a.leftWithUs());
+    fields.put(say("intake.promised-time"), a.promisedAt());
     return fields;
   }
 }

@@ -1,5 +1,7 @@
 package tekmerion.server.intake;
 
+import static tekmerion.words.Words.say;
+
 import jakarta.validation.ConstraintViolation;
 import jakarta.validation.Validator;
 import java.time.Clock;
@@ -111,7 +113,8 @@ public class Drafts {
   Intake change(UUID id, long seen, Map<String, JsonNode> changes, Person by) {
     for (String field : changes.keySet()) {
       if (NOT_BY_HAND.contains(field) && !changes.get(field).isNull()) {
-        throw Refusal.badRequest("A signature is not typed in here.", "Have the owner sign.");
+        throw Refusal.badRequest(
+            say("intake.a-signature-is-not-typed-in"), say("intake.have-the-owner-sign"));
       }
     }
     return merge(intakes.lock(id).orElseThrow(Drafts::gone), seen, changes, by);
@@ -121,11 +124,12 @@ public class Drafts {
   @Transactional
   Intake sign(UUID id, long seen, String name, String strokes, Person by) {
     if (strokes != null && !Strokes.isPath(strokes)) {
-      throw Refusal.badRequest("The drawn signature cannot be read.", "Draw it again, or type it.");
+      throw Refusal.badRequest(
+          say("intake.the-drawn-signature-cannot-be-read"), say("intake.draw-it-again-or-type-it"));
     }
     Intake intake = intakes.lock(id).orElseThrow(Drafts::gone);
     Answers.Waiver waiver =
-        new Answers.Waiver(name.strip(), strokes, DecisionService.WAIVER, clock.instant());
+        new Answers.Waiver(name.strip(), strokes, DecisionService.waiverWording(), clock.instant());
     Map<String, JsonNode> changes = new LinkedHashMap<>();
     changes.put("waiver", json.valueToTree(waiver));
     changes.put("dataWanted", json.valueToTree(false));
@@ -135,7 +139,7 @@ public class Drafts {
   private Intake merge(Intake intake, long seen, Map<String, JsonNode> changes, Person by) {
     if (intake.isDropped()) {
       throw Refusal.notPossibleNow(
-          "This draft was put aside.", "Begin a new one, or bring it back.");
+          say("intake.this-draft-was-put-aside"), say("intake.begin-a-new-one-or-bring"));
     }
     ObjectNode answers = (ObjectNode) json.readTree(intake.answers());
     Map<String, FieldVersion> versions =
@@ -152,8 +156,8 @@ public class Drafts {
       FieldVersion last = versions.get(field);
       if (last != null && last.version() > seen && last.by() != by.id()) {
         throw Refusal.conflict(
-            "%s has changed the same answer meanwhile.".formatted(nameOf(last.by())),
-            "Look at it; change it again if yours is right.");
+            say("intake.has-changed-the-same-answer-meanwhile", "nameOf", nameOf(last.by())),
+            say("intake.look-at-it-change-it-again"));
       }
       if (change.getValue().isNull()) {
         answers.remove(field);
@@ -177,13 +181,15 @@ public class Drafts {
     try {
       read = json.treeToValue(answers, Answers.class);
     } catch (JacksonException e) {
-      throw Refusal.badRequest("An answer is not of a kind that is known.", "Load the page again.");
+      throw Refusal.badRequest(
+          say("intake.an-answer-is-not-of-a"), say("intake.load-the-page-again"));
     }
     Set<ConstraintViolation<Answers>> wrong = validator.validate(read);
     if (!wrong.isEmpty()) {
       ConstraintViolation<Answers> first = wrong.iterator().next();
       throw Refusal.badRequest(
-          "%s: %s.".formatted(first.getPropertyPath(), first.getMessage()), "Change it.");
+          "%s: %s.".formatted(first.getPropertyPath(), first.getMessage()),
+          say("intake.change-it"));
     }
   }
 
@@ -191,7 +197,7 @@ public class Drafts {
   void drop(UUID id, boolean dropped) {
     Intake intake = intakes.lock(id).orElseThrow(Drafts::gone);
     if (intake.jobId() != null) {
-      throw Refusal.notPossibleNow("It is taken in already.", "Use the job.");
+      throw Refusal.notPossibleNow(say("intake.it-is-taken-in-already"), say("intake.use-the-job"));
     }
     Instant when = dropped ? clock.instant() : null;
     intake.drop(when);
@@ -204,10 +210,10 @@ public class Drafts {
   }
 
   private String nameOf(long account) {
-    return accounts.findById(account).map(Account::displayName).orElse("Somebody");
+    return accounts.findById(account).map(Account::displayName).orElse(say("intake.somebody"));
   }
 
   private static Refusal gone() {
-    return Refusal.notFound("There is no such draft.");
+    return Refusal.notFound(say("intake.there-is-no-such-draft"));
   }
 }

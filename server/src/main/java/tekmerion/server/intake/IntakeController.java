@@ -1,5 +1,7 @@
 package tekmerion.server.intake;
 
+import static tekmerion.words.Words.say;
+
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
@@ -129,7 +131,7 @@ class IntakeController {
     return new Script(
         knowHow.now().families().stream().map(IntakeController::note).toList(),
         knowHow.now().questions(),
-        DecisionService.WAIVER);
+        DecisionService.waiverWording());
   }
 
   private static FamilyNote note(Family family) {
@@ -171,7 +173,7 @@ class IntakeController {
     return view(
         drafts
             .ofJob(job(number).id())
-            .orElseThrow(() -> Refusal.notFound("This job was not taken in at the counter.")));
+            .orElseThrow(() -> Refusal.notFound(say("intake.this-job-was-not-taken-in"))));
   }
 
   @PatchMapping("/intakes/{id}")
@@ -233,15 +235,15 @@ class IntakeController {
     Job job = job(number);
     String promised =
         job.promisedAt() == null
-            ? "no time promised"
-            : "for " + PROMISED.format(job.promisedAt().atZone(zone));
+            ? say("intake.no-time-promised")
+            : say("intake.for", "time", PROMISED.format(job.promisedAt().atZone(zone)));
     String serial = job.machine().serial();
     byte[] pdf =
         Label.pdf(
             LabelCode.of(number),
             number,
             job.machine().name(),
-            serial == null ? "serial not known" : serial,
+            serial == null ? say("intake.serial-not-known") : serial,
             job.customer().displayName(),
             promised);
     return ResponseEntity.ok()

@@ -1,5 +1,7 @@
 package tekmerion.server.intake;
 
+import static tekmerion.words.Words.say;
+
 import com.google.zxing.BarcodeFormat;
 import com.google.zxing.EncodeHintType;
 import com.google.zxing.WriterException;
@@ -37,7 +39,7 @@ final class Label {
    */
   static byte[] pdf(String code, String number, String... lines) {
     try (PDDocument document = new PDDocument()) {
-      document.getDocumentInformation().setTitle("Label of " + number);
+      document.getDocumentInformation().setTitle(say("intake.label-of", "number", number));
       PDPage page = new PDPage(new PDRectangle(WIDTH, HEIGHT));
       document.addPage(page);
       try (PDPageContentStream pen = new PDPageContentStream(document, page)) {

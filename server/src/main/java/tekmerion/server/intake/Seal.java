@@ -1,5 +1,7 @@
 package tekmerion.server.intake;
 
+import static tekmerion.words.Words.say;
+
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.security.GeneralSecurityException;
@@ -52,8 +54,7 @@ class Seal {
   private byte[] run(int mode, UUID intake, byte[] nonce, byte[] bytes) {
     if (key == null) {
       throw Refusal.notPossibleNow(
-          "This server has no key to seal passwords with.",
-          "Set TEKMERION_SEAL_KEY, or leave the password with the owner.");
+          say("intake.this-server-has-no-key-to"), say("intake.set-tekmerion-seal-key-or-leave"));
     }
     try {
       Cipher cipher = Cipher.getInstance("AES/GCM/NoPadding");
@@ -66,8 +67,8 @@ class Seal {
       return cipher.doFinal(bytes);
     } catch (GeneralSecurityException e) {
       throw Refusal.notPossibleNow(
-          "The sealed password cannot be opened with this server's key.",
-          "Use the key that it was sealed with, or ask the owner again.");
+          say("intake.the-sealed-password-cannot-be-opened"),
+          say("intake.use-the-key-that-it-was"));
     }
   }
 }

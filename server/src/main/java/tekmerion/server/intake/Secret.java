@@ -1,5 +1,7 @@
 package tekmerion.server.intake;
 
+import static tekmerion.words.Words.say;
+
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.util.Optional;
@@ -95,7 +97,7 @@ public class Secret {
     Job job = jobs.named(number);
     if (!hands.isOn(job, by)) {
       throw Refusal.forbidden(
-          "Only who is on the job may open the owner's password.", "Take the job first.");
+          say("intake.only-who-is-on-the-job"), say("intake.take-the-job-first"));
     }
     record Row(UUID intake, Seal.Sealed sealed) {}
     Row row =
@@ -112,11 +114,15 @@ public class Secret {
             .orElseThrow(
                 () ->
                     Refusal.notPossibleNow(
-                        "No password is kept for this job.", "Ask the owner for it."));
+                        say("intake.no-password-is-kept-for-this"),
+                        say("intake.ask-the-owner-for-it")));
     String secret = seal.open(row.intake(), row.sealed());
-    tell.journal(job, JournalEntry.Kind.SECRET, "Owner’s password opened", "", by);
+    tell.journal(
+        job, JournalEntry.Kind.SECRET, () -> say("intake.owner-s-password-opened"), () -> "", by);
     notices.tellHolders(
-        job, "%s opened the owner’s password of %s".formatted(by.displayName(), number));
+        job,
+        () ->
+            say("intake.opened-the-owner-s-password-of", "by", by.displayName(), "number", number));
     audit.of(Audit.Kind.OWNERS_PASSWORD_OPENED, by, number, "");
     return secret;
   }
@@ -157,7 +163,12 @@ public class Secret {
           if (by.role() != Role.COUNTER) {
             hands.mustBeOn(j, by);
           }
-          tell.journal(j, JournalEntry.Kind.SECRET, "Owner’s password " + what, "", by);
+          tell.journal(
+              j,
+              JournalEntry.Kind.SECRET,
+              () -> say("intake.owner-s-password", "what", what),
+              () -> "",
+              by);
         });
     audit.of(kind, by, job.map(Job::number).orElse(""), "");
   }

@@ -1,5 +1,7 @@
 package tekmerion.server.intake;
 
+import static tekmerion.words.Words.say;
+
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -29,6 +31,8 @@ import tekmerion.server.person.Role;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.search.SearchIndex;
 import tekmerion.server.weighing.WeighingService;
+import tekmerion.words.Speaking;
+import tekmerion.words.Words;
 
 /** Makes a job of a draft; or, if it is one already, keeps what was corrected. */
 @Service
@@ -82,16 +86,19 @@ class TakeIn {
   String takeIn(UUID id, long seen, Person by) {
     Intake intake = drafts.lock(id);
     if (intake.isDropped()) {
-      throw Refusal.notPossibleNow("This draft was put aside.", "Begin a new one.");
+      throw Refusal.notPossibleNow(
+          say("intake.this-draft-was-put-aside"), say("intake.begin-a-new-one"));
     }
     if (intake.version() != seen) {
       throw Refusal.conflict(
-          "The draft has changed since you looked at it.", "Look it through, then take it in.");
+          say("intake.the-draft-has-changed-since-you"),
+          say("intake.look-it-through-then-take-it"));
     }
     Answers answers = drafts.answers(intake);
     String missing = missing(answers);
     if (missing != null) {
-      throw Refusal.badRequest("Still missing: %s.".formatted(missing), "Ask for it.");
+      throw Refusal.badRequest(
+          say("intake.still-missing", "missing", missing), say("intake.ask-for-it"));
     }
     Job job = intake.jobId() == null ? fresh(answers, by) : corrected(intake, answers, by);
     intake.taken(job.id());
@@ -103,19 +110,20 @@ class TakeIn {
   static String missing(Answers answers) {
     List<String> missing = new ArrayList<>();
     if (isBlank(answers.customerName())) {
-      missing.add("the owner's name");
+      missing.add(say("intake.the-owners-name"));
     }
     if (answers.machineId() == null && isBlank(answers.maker()) && isBlank(answers.model())) {
-      missing.add("which machine it is");
+      missing.add(say("intake.which-machine-it-is"));
     }
     if (isBlank(answers.complaint())) {
-      missing.add("the complaint");
+      missing.add(say("intake.the-complaint"));
     }
     return missing.isEmpty() ? null : String.join(", ", missing);
   }
 
   private Job fresh(Answers answers, Person by) {
-    Understanding.Understood understood = understanding.of(answers);
+    Understanding.Understood understood =
+        Words.in(Speaking.IN_CODES, () -> understanding.of(answers));
     Instant now = clock.instant();
     Machine machine = whose.machine(answers, null, now);
     Job job =
@@ -131,7 +139,11 @@ class TakeIn {
                 answers.promisedAt()));
     apply(job, answers, understood, Map.of(), by);
     tell.journal(
-        job, JournalEntry.Kind.INTAKE, "Taken in", "“" + answers.complaint().strip() + "”", by);
+        job,
+        JournalEntry.Kind.INTAKE,
+        () -> say("intake.taken-in"),
+        () -> "“" + answers.complaint().strip() + "”",
+        by);
     dataStatus(job, answers, Answers.NOTHING, by);
     weighing.reweigh(job);
     return job;
@@ -140,10 +152,12 @@ class TakeIn {
   private Job corrected(Intake intake, Answers answers, Person by) {
     Job job = jobs.findById(intake.jobId()).orElseThrow();
     if (job.endedAt() != null) {
-      throw Refusal.notPossibleNow("The job is ended.", "Take the machine in anew.");
+      throw Refusal.notPossibleNow(
+          say("intake.the-job-is-ended"), say("intake.take-the-machine-in-anew"));
     }
     Answers before = drafts.applied(intake);
-    Understanding.Understood understood = understanding.of(answers);
+    Understanding.Understood understood =
+        Words.in(Speaking.IN_CODES, () -> understanding.of(answers));
     Map<String, Finding> stood = new LinkedHashMap<>();
     jobFindings.standing(job.id()).forEach(finding -> stood.put(finding.id(), finding));
     // One that was met before belongs to other jobs too: "not that one" makes a new one.
@@ -155,8 +169,8 @@ class TakeIn {
     tell.journal(
         job,
         JournalEntry.Kind.INTAKE,
-        "Intake corrected",
-        Differences.between(before, answers),
+        () -> say("intake.intake-corrected"),
+        () -> Differences.between(before, answers),
         by);
     dataStatus(job, answers, before, by);
     weighing.reweigh(job);
@@ -186,7 +200,10 @@ class TakeIn {
       }
     }
     gone.keySet()
-        .forEach(id -> jobFindings.save(new JobFinding(job.id(), id, null, "taken back", now)));
+        .forEach(
+            id ->
+                jobFindings.save(
+                    new JobFinding(job.id(), id, null, say("intake.taken-back"), now)));
     if (by.role() != Role.COUNTER && job.holder() == null && stood.isEmpty()) {
       job.heldBy(accounts.getReferenceById(by.id()));
     }
@@ -212,11 +229,19 @@ class TakeIn {
     tell.journal(
         job,
         JournalEntry.Kind.DATA_STATUS,
-        waiver == null ? "Data " + dataStatus.words() : "Data not wanted, says its owner",
-        waiver == null
-            ? dataStatus.meaning()
-            : "signed by %s: \"%s\" It opens nothing before the drives are named."
-                .formatted(waiver.name(), waiver.wording()),
+        () ->
+            waiver == null
+                ? say("intake.data", "dataStatus", dataStatus.words())
+                : say("intake.data-not-wanted-says-its-owner"),
+        () ->
+            waiver == null
+                ? dataStatus.meaning()
+                : say(
+                    "intake.signed-by-it-opens-nothing-before",
+                    "waiver",
+                    waiver.name(),
+                    "wording",
+                    waiver.wording()),
         by);
   }
 

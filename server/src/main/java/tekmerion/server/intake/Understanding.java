@@ -1,5 +1,7 @@
 package tekmerion.server.intake;
 
+import static tekmerion.words.Words.say;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
@@ -82,7 +84,7 @@ public class Understanding {
       String words = answers.complaintOrEmpty().substring(said.from(), said.to());
       findings.put(
           said.finding(),
-          finding(said.finding(), said.level(), "Owner’s words: “%s”".formatted(words)));
+          finding(said.finding(), said.level(), say("intake.owner-s-words", "words", words)));
     }
     if (!answers.errorTextOrEmpty().isBlank()) {
       fromErrorText(answers.errorTextOrEmpty(), findings);
@@ -117,7 +119,7 @@ public class Understanding {
                       level,
                       names
                           ? kind.name() + ": “%s”".formatted(shortened(text))
-                          : kind.name() + ": no"));
+                          : say("intake.no", "kind", kind.name())));
             });
   }
 
@@ -133,9 +135,9 @@ public class Understanding {
             .map(Option::phrase)
             .toList();
     if (phrases.isEmpty()) {
-      return knowHow.now().finding(finding).orElseThrow().name() + ": no";
+      return say("intake.no-2", "finding", knowHow.now().finding(finding).orElseThrow().name());
     }
-    String said = question.says().replace("{answer}", String.join(" and ", phrases));
+    String said = question.says().replace("{answer}", String.join(say("intake.and"), phrases));
     return said.endsWith(".") ? said.substring(0, said.length() - 1) : said;
   }
 

@@ -1,5 +1,7 @@
 package tekmerion.server.intake;
 
+import static tekmerion.words.Words.say;
+
 import java.time.Instant;
 import org.springframework.stereotype.Service;
 import tekmerion.core.knowhow.Question.Subject;
@@ -34,7 +36,10 @@ class WhoAndWhich {
                 .findById(answers.customerId())
                 .filter(c -> c.erasedAt() == null)
                 .orElseThrow(
-                    () -> Refusal.badRequest("That customer is gone.", "Enter the name anew."));
+                    () ->
+                        Refusal.badRequest(
+                            say("intake.that-customer-is-gone"),
+                            say("intake.enter-the-name-anew")));
     String name = answers.customerName().strip();
     if (customer == null) {
       customer = new Customer(name);
@@ -57,7 +62,9 @@ class WhoAndWhich {
           machines
               .findById(answers.machineId())
               .orElseThrow(
-                  () -> Refusal.badRequest("That machine is not known.", "Enter it anew."));
+                  () ->
+                      Refusal.badRequest(
+                          say("intake.that-machine-is-not-known"), say("intake.enter-it-anew")));
       return met;
     }
     String maker = isBlank(answers.maker()) ? "" : answers.maker().strip();

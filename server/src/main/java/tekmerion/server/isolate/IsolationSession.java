@@ -1,10 +1,12 @@
 package tekmerion.server.isolate;
 
+import static tekmerion.words.Words.say;
+
 import java.time.Clock;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
+import java.util.function.Supplier;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.finding.Finding;
@@ -32,6 +34,7 @@ import tekmerion.server.person.Person;
 import tekmerion.server.person.Role;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.weighing.WeighingService;
+import tekmerion.words.Words;
 
 /**
  * Keeps the starts of a job's isolations, of memory as of all else, and asks core what they mean.
@@ -212,11 +215,15 @@ public class IsolationSession implements Shown {
     try {
       layout = sort.layout(things);
     } catch (IllegalArgumentException e) {
-      throw Refusal.badRequest(sort.takes(), "Name what is there.");
+      throw Refusal.badRequest(sort.takes(), say("isolate.name-what-is-there"));
     }
     starts.setUp(job.id(), sort, things, by);
     judged(job, mustBeSetUp(job, sort));
-    journal(job, "Isolation: " + sort.title().toLowerCase(Locale.ROOT), layout.size(), by);
+    journal(
+        job,
+        () -> say("isolate.isolation", "title", Words.lowerFirst(sort.title())),
+        layout::size,
+        by);
   }
 
   /**
@@ -235,14 +242,14 @@ public class IsolationSession implements Shown {
     Job job = lock.forChange(number, version);
     Setup setup = mustBeSetUp(job, sort);
     if (!setup.layout().isPossible(arrangement)) {
-      throw Refusal.badRequest("It cannot be arranged like that.", sort.arrangedSo());
+      throw Refusal.badRequest(say("isolate.it-cannot-be-arranged-like-that"), sort.arrangedSo());
     }
     starts.add(setup, arrangement, outcome, note, null, by);
     judged(job, setup);
     journal(
         job,
-        "Started with " + setup.layout().words(arrangement),
-        sort.words(outcome) + (note.isBlank() ? "" : ": " + note.strip()),
+        () -> say("isolate.started-with", "arrangement", setup.layout().words(arrangement)),
+        () -> sort.words(outcome) + (note.isBlank() ? "" : ": " + note.strip()),
         by);
   }
 
@@ -257,10 +264,17 @@ public class IsolationSession implements Shown {
             .filter(s -> s.id() == start)
             .findFirst()
             .orElseThrow(
-                () -> Refusal.notPossibleNow("This start counts no more.", "Load the job again."));
+                () ->
+                    Refusal.notPossibleNow(
+                        say("isolate.this-start-counts-no-more"),
+                        say("isolate.load-the-job-again")));
     starts.add(setup, slip.arrangement(), slip.outcome(), "", start, by);
     judged(job, setup);
-    journal(job, "Start taken back", setup.layout().words(slip.arrangement()), by);
+    journal(
+        job,
+        () -> say("isolate.start-taken-back"),
+        () -> setup.layout().words(slip.arrangement()),
+        by);
   }
 
   /** What is named, or no longer is, becomes a finding; of a chain it is one of its drive. */
@@ -279,12 +293,16 @@ public class IsolationSession implements Shown {
             part,
             setup.sort().finding(),
             named.map(setup.layout()::level).orElse(null),
-            named.map(h -> "Isolation: " + h.words()).orElse("not named"),
+            Words.kept(
+                () ->
+                    named
+                        .map(h -> say("isolate.isolation-2", "h", h.words()))
+                        .orElse(say("isolate.not-named"))),
             clock.instant()));
     weighing.reweigh(job);
   }
 
-  private void journal(Job job, String title, String detail, Person by) {
+  private void journal(Job job, Supplier<String> title, Supplier<String> detail, Person by) {
     tell.journal(job, JournalEntry.Kind.MOVE, title, detail, by);
   }
 
@@ -293,6 +311,8 @@ public class IsolationSession implements Shown {
         .setup(job.id(), sort)
         .orElseThrow(
             () ->
-                Refusal.notPossibleNow("Nobody said yet what there is.", "Name the things first."));
+                Refusal.notPossibleNow(
+                    say("isolate.nobody-said-yet-what-there-is"),
+                    say("isolate.name-the-things-first")));
   }
 }

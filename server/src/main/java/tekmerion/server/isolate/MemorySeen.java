@@ -1,5 +1,7 @@
 package tekmerion.server.isolate;
 
+import static tekmerion.words.Words.say;
+
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -58,7 +60,7 @@ class MemorySeen {
         MemorySlot slot = memory.get(i);
         seen.add(
             new Seen(
-                slot.slot().orElse("Slot " + (i + 1)),
+                slot.slot().orElse(say("isolate.slot", "i", (i + 1))),
                 slot.filled() ? slot.words() : null,
                 slot.filled() ? slot.serial().orElse(null) : null));
       }

@@ -1,5 +1,7 @@
 package tekmerion.server.isolate;
 
+import static tekmerion.words.Words.say;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
@@ -81,10 +83,13 @@ final class Modules implements Layout {
     for (int slot = 0; slot < slots.size(); slot++) {
       int module = arrangement.get(slot);
       if (module >= 0) {
-        placed.add("%s in %s".formatted(modules.get(module).name(), slots.get(slot)));
+        placed.add(
+            say("isolate.in", "modules", modules.get(module).name(), "slots", slots.get(slot)));
       }
     }
-    return placed.size() == 1 ? "only " + placed.get(0) : String.join(", ", placed);
+    return placed.size() == 1
+        ? say("isolate.only", "placed", placed.get(0))
+        : String.join(", ", placed);
   }
 
   @Override
@@ -103,7 +108,7 @@ final class Modules implements Layout {
 
   @Override
   public String size() {
-    return "%d modules, %d slots".formatted(modules.size(), slots.size());
+    return say("isolate.modules-slots", "count", modules.size(), "count2", slots.size());
   }
 
   @Override

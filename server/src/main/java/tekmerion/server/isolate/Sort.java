@@ -1,5 +1,7 @@
 package tekmerion.server.isolate;
 
+import static tekmerion.words.Words.say;
+
 import java.util.List;
 import tekmerion.core.isolate.StartOutcome;
 import tekmerion.server.isolate.Layout.Thing;
@@ -11,14 +13,14 @@ import tekmerion.server.isolate.Layout.Thing;
  */
 public enum Sort {
   /** Modules placed otherwise in their slots; a start runs a memory test. */
-  MEMORY("isolation.memory", "Memory", "passed", 6, 5),
+  MEMORY("isolation.memory", "isolate.memory", "isolate.it-passed", 6, 5),
   /** Peripherals, plugged in or not. */
-  OUTSIDE("isolation.outside", "What is plugged in", "ran", 4, 0.5),
-  START_UP("isolation.start-up", "Start-up items", "ran", 4, 0.2),
-  SERVICES("isolation.services", "Third-party services", "ran", 4, 0.2),
-  UPDATES("isolation.updates", "Recent updates", "ran", 10, 3),
+  OUTSIDE("isolation.outside", "isolate.what-is-plugged-in", "isolate.it-ran", 4, 0.5),
+  START_UP("isolation.start-up", "isolate.start-up-items", "isolate.it-ran", 4, 0.2),
+  SERVICES("isolation.services", "isolate.third-party-services", "isolate.it-ran", 4, 0.2),
+  UPDATES("isolation.updates", "isolate.recent-updates", "isolate.it-ran", 10, 3),
   /** One of each kind is in play. */
-  CHAIN("isolation.chain", "Drive, cable, port and machine", "ran", 4, 2);
+  CHAIN("isolation.chain", "isolate.drive-cable-port-and-machine", "isolate.it-ran", 4, 2);
 
   /** Kinds of the chain, as the finding's levels are called. */
   static final List<String> KINDS = List.of("drive", "cable", "port", "machine");
@@ -48,7 +50,7 @@ public enum Sort {
   }
 
   String title() {
-    return title;
+    return say(title);
   }
 
   double startMinutes() {
@@ -71,26 +73,26 @@ public enum Sort {
   /** What it takes, for whoever said something else. */
   String takes() {
     return switch (this) {
-      case MEMORY -> "Swapping takes one to four modules, and as many slots or more, up to four.";
-      case CHAIN -> "A chain has two kinds at least, each with what it came with first.";
-      default -> "Isolation takes 2 to 64 things.";
+      case MEMORY -> say("isolate.swapping-takes-one-to-four-modules");
+      case CHAIN -> say("isolate.a-chain-has-two-kinds-at");
+      default -> say("isolate.isolation-takes-2-to-64-things");
     };
   }
 
   /** How it may be arranged, for whoever said something else. */
   String arrangedSo() {
     return switch (this) {
-      case MEMORY -> "One module sits in one slot, and one at least is in.";
-      case CHAIN -> "Exactly one of each kind is in play.";
-      default -> "Load the job again.";
+      case MEMORY -> say("isolate.one-module-sits-in-one-slot");
+      case CHAIN -> say("isolate.exactly-one-of-each-kind-is");
+      default -> say("isolate.load-the-job-again");
     };
   }
 
   String words(StartOutcome outcome) {
     return switch (outcome) {
-      case PASS -> "it " + passed;
-      case FAIL -> "it failed";
-      case INCONCLUSIVE -> "nobody could tell";
+      case PASS -> say(passed);
+      case FAIL -> say("isolate.it-failed");
+      case INCONCLUSIVE -> say("isolate.nobody-could-tell");
     };
   }
 }

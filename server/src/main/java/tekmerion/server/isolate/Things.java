@@ -1,5 +1,7 @@
 package tekmerion.server.isolate;
 
+import static tekmerion.words.Words.say;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
@@ -110,20 +112,20 @@ final class Things implements Layout {
 
   @Override
   public String size() {
-    return "%d things".formatted(things.size());
+    return say("isolate.things", "count", things.size());
   }
 
   @Override
   public String words(List<Integer> arrangement) {
     if (arrangement.isEmpty()) {
-      return "none of them";
+      return say("isolate.none-of-them");
     }
     if (chain == null && arrangement.size() == things.size()) {
-      return "all of them";
+      return say("isolate.all-of-them");
     }
     long out = asAll() & ~bits(arrangement);
     return chain == null && Long.bitCount(out) < arrangement.size()
-        ? "all but " + names(indexes(out))
+        ? say("isolate.all-but", "names", names(indexes(out)))
         : names(indexes(bits(arrangement)));
   }
 

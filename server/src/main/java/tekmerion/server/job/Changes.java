@@ -1,5 +1,7 @@
 package tekmerion.server.job;
 
+import static tekmerion.words.Words.say;
+
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.sql.Timestamp;
 import java.time.Clock;
@@ -15,6 +17,7 @@ import org.springframework.transaction.annotation.Transactional;
 import tekmerion.server.person.Person;
 import tekmerion.server.person.Role;
 import tekmerion.server.problem.Refusal;
+import tekmerion.words.Words;
 
 /**
  * One change at a time: what was changed on the machine stays open until somebody has looked
@@ -30,14 +33,14 @@ public class Changes {
 
   /** What became of the complaint after a change. */
   public enum ComplaintNow {
-    GONE("gone"),
-    SAME("the same"),
-    DIFFERENT("different"),
-    COULD_NOT_TELL("could not tell"),
+    GONE("job.gone"),
+    SAME("job.the-same"),
+    DIFFERENT("job.different"),
+    COULD_NOT_TELL("job.could-not-tell"),
     /** What was begun broke off half way, so there is nothing to look at. */
-    BROKE_OFF("not looked at"),
+    BROKE_OFF("job.not-looked-at"),
     /** There was no change to look at: a step of the plan could not be done. */
-    NOT_DONE("not looked at");
+    NOT_DONE("job.not-looked-at");
 
     private final String words;
 
@@ -46,7 +49,7 @@ public class Changes {
     }
 
     public String words() {
-      return words;
+      return say(words);
     }
   }
 
@@ -95,15 +98,20 @@ public class Changes {
         .ifPresent(
             before -> {
               throw Refusal.locked(
-                  "“%s” is still open.".formatted(before.what()),
-                  "Look whether the complaint is still there and say so; then begin the next.");
+                  say("job.is-still-open", "what", before.what()),
+                  say("job.look-whether-the-complaint-is-still"));
             });
     jdbc.sql(
             "INSERT INTO job_change (job_id, what, remedy, opened_by, opened_at)"
                 + " VALUES (?, ?, ?, ?, ?)")
         .params(job.id(), what.strip(), remedy, by.id(), Timestamp.from(clock.instant()))
         .update();
-    tell.journal(job, JournalEntry.Kind.CHANGE, "Changed: " + what.strip(), "check to come", by);
+    tell.journal(
+        job,
+        JournalEntry.Kind.CHANGE,
+        () -> say("job.changed", "what", what.strip()),
+        () -> say("job.check-to-come"),
+        by);
   }
 
   @Transactional
@@ -111,7 +119,7 @@ public class Changes {
     by.must(Role.TECHNICIAN, Role.LEAD);
     if (result == ComplaintNow.NOT_DONE) {
       throw Refusal.badRequest(
-          "What was begun is looked at.", "Say gone, same, different, or that nobody could tell.");
+          say("job.what-was-begun-is-looked-at"), say("job.say-gone-same-different-or-that"));
     }
     Job job = lock.forChange(number, version);
     Open change =
@@ -119,19 +127,30 @@ public class Changes {
             .orElseThrow(
                 () ->
                     Refusal.notPossibleNow(
-                        "No change is open.", "Write down what you change first."));
+                        say("job.no-change-is-open"), say("job.write-down-what-you-change-first")));
     jdbc.sql(
             "UPDATE job_change SET result = ?, note = ?, closed_by = ?, closed_at = ? WHERE id = ?")
         .params(result.name(), note.strip(), by.id(), Timestamp.from(clock.instant()), change.id())
         .update();
     if (result == ComplaintNow.BROKE_OFF) {
-      job.contradicted("“%s” broke off half way.".formatted(change.what()));
+      job.contradicted(Words.kept(() -> say("job.broke-off-half-way", "what", change.what())));
     }
     tell.journal(
         job,
         JournalEntry.Kind.CHECK,
-        result == ComplaintNow.BROKE_OFF ? "It broke off" : "Complaint " + result.words(),
-        "after: " + change.what() + (note.isBlank() ? "" : ". " + note.strip()) + took(change),
+        () ->
+            result == ComplaintNow.BROKE_OFF
+                ? say("job.it-broke-off")
+                : say("job.complaint", "result", result.words()),
+        () ->
+            say(
+                "job.after",
+                "what",
+                change.what(),
+                "isBlank",
+                (note.isBlank() ? "" : ". " + note.strip()),
+                "took",
+                took(change)),
         by);
     listeners.forEach(listener -> listener.closed(job));
   }
@@ -161,7 +180,12 @@ public class Changes {
             by.id(),
             now)
         .update();
-    tell.journal(job, JournalEntry.Kind.CHANGE, "Not done: " + what, why.strip(), by);
+    tell.journal(
+        job,
+        JournalEntry.Kind.CHANGE,
+        () -> say("job.not-done", "what", what),
+        () -> why.strip(),
+        by);
     listeners.forEach(listener -> listener.closed(job));
   }
 
@@ -195,6 +219,6 @@ public class Changes {
 
   private String took(Open change) {
     long minutes = Duration.between(change.at(), clock.instant()).toMinutes();
-    return minutes < 1 ? "" : " (%d min)".formatted(minutes);
+    return minutes < 1 ? "" : say("job.min", "minutes", minutes);
   }
 }

@@ -7,7 +7,7 @@ import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import java.time.Instant;
-import tekmerion.server.person.Language;
+import tekmerion.words.Language;
 
 /** The owner of a machine. */
 @Entity

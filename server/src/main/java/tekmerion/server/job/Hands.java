@@ -1,5 +1,7 @@
 package tekmerion.server.job;
 
+import static tekmerion.words.Words.say;
+
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
@@ -61,8 +63,8 @@ public class Hands {
   public void mustBeOn(Job job, Person person) {
     if (job.holder() != null && person.role() != Role.LEAD && !isOn(job, person)) {
       throw Refusal.forbidden(
-          "This is for whoever is on the job.",
-          "Take the job first, or ask %s.".formatted(job.holder().displayName()));
+          say("job.this-is-for-whoever-is-on"),
+          say("job.take-the-job-first-or-ask", "holder", job.holder().displayName()));
     }
   }
 
@@ -75,18 +77,23 @@ public class Hands {
     Job job = lock.forChange(number, version);
     Account before = job.holder();
     if (before != null && before.id() == by.id()) {
-      throw Refusal.notPossibleNow("You hold %s already.".formatted(number), "Go on with it.");
+      throw Refusal.notPossibleNow(
+          say("job.you-hold-already", "number", number), say("job.go-on-with-it"));
     }
     job.heldBy(accounts.getReferenceById(by.id()));
     unshare(job, by.id());
     if (before != null) {
-      notices.tell(before.id(), job, "%s took %s over".formatted(by.displayName(), number));
+      notices.tell(
+          before.id(), job, () -> say("job.took-over", "by", by.displayName(), "number", number));
     }
     tell.journal(
         job,
         JournalEntry.Kind.HAND,
-        "Taken by " + by.displayName(),
-        before == null ? "nobody had it" : "from " + before.displayName(),
+        () -> say("job.taken-by", "by", by.displayName()),
+        () ->
+            before == null
+                ? say("job.nobody-had-it")
+                : say("job.from", "person", before.displayName()),
         by);
   }
 
@@ -120,14 +127,18 @@ public class Hands {
           .params(job.id(), with)
           .update();
       if (with != by.id()) {
-        notices.tell(with, job, "%s shares %s with you".formatted(by.displayName(), number));
+        notices.tell(
+            with, job, () -> say("job.shares-with-you", "by", by.displayName(), "number", number));
       }
     }
     tell.journal(
         job,
         JournalEntry.Kind.HAND,
-        on ? "Shared with " + colleague.displayName() : colleague.displayName() + " is off it",
-        "",
+        () ->
+            on
+                ? say("job.shared-with", "colleague", colleague.displayName())
+                : say("job.is-off-it", "colleague", colleague.displayName()),
+        () -> "",
         by);
   }
 
@@ -158,11 +169,12 @@ public class Hands {
     tell.journal(
         job,
         JournalEntry.Kind.WAIT,
-        what == null ? "Waits no longer" : "Waits for " + what.words(),
-        what == null ? "" : note,
+        () ->
+            what == null ? say("job.waits-no-longer") : say("job.waits-for", "what", what.words()),
+        () -> what == null ? "" : note,
         by);
     if (what == null) {
-      notices.tellHolders(job, "%s waits no longer".formatted(job.number()));
+      notices.tellHolders(job, () -> say("job.waits-no-longer-2", "job", job.number()));
     }
   }
 
@@ -173,17 +185,27 @@ public class Hands {
       if (to.id() != by.id()) {
         String words =
             note.isBlank()
-                ? "%s hands %s over to you".formatted(by.displayName(), job.number())
-                : "%s hands %s over to you: %s"
-                    .formatted(by.displayName(), job.number(), note.strip());
-        notices.tell(to.id(), job, words.length() > 300 ? words.substring(0, 299) + "…" : words);
+                ? say("job.hands-over-to-you", "by", by.displayName(), "job", job.number())
+                : say(
+                    "job.hands-over-to-you-2",
+                    "by",
+                    by.displayName(),
+                    "job",
+                    job.number(),
+                    "note",
+                    note.strip());
+        notices.tell(
+            to.id(), job, () -> words.length() > 300 ? words.substring(0, 299) + "…" : words);
       }
     }
     tell.journal(
         job,
         JournalEntry.Kind.HAND,
-        to == null ? "Left for whoever is free" : "Handed over to " + to.displayName(),
-        note.strip(),
+        () ->
+            to == null
+                ? say("job.left-for-whoever-is-free")
+                : say("job.handed-over-to", "to", to.displayName()),
+        () -> note.strip(),
         by);
   }
 
@@ -200,6 +222,6 @@ public class Hands {
         .orElseThrow(
             () ->
                 Refusal.badRequest(
-                    "There is nobody like that in the shop.", "Choose a colleague."));
+                    say("job.there-is-nobody-like-that-in"), say("job.choose-a-colleague")));
   }
 }

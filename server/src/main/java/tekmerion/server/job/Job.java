@@ -1,5 +1,7 @@
 package tekmerion.server.job;
 
+import static tekmerion.words.Words.say;
+
 import jakarta.persistence.CollectionTable;
 import jakarta.persistence.Column;
 import jakarta.persistence.ElementCollection;
@@ -22,6 +24,7 @@ import tekmerion.core.permit.DataStatus;
 import tekmerion.core.weigh.Suspicion;
 import tekmerion.server.account.Account;
 import tekmerion.server.part.Machine;
+import tekmerion.words.Words;
 
 /** One visit of one machine for one complaint. */
 @Entity
@@ -88,8 +91,8 @@ public class Job {
 
   /** Somebody or something outside that a job waits for. */
   public enum WaitsFor {
-    PART("a part"),
-    ANSWER("an answer");
+    PART("job.a-part"),
+    ANSWER("job.an-answer");
 
     private final String words;
 
@@ -98,15 +101,15 @@ public class Job {
     }
 
     public String words() {
-      return words;
+      return say(words);
     }
   }
 
   /** How a job came to its end. */
   public enum EndedHow {
-    HANDED_BACK("handed back"),
+    HANDED_BACK("job.handed-back"),
     /** Taken in by mistake. */
-    WITHDRAWN("taken in by mistake");
+    WITHDRAWN("job.taken-in-by-mistake");
 
     private final String words;
 
@@ -115,7 +118,7 @@ public class Job {
     }
 
     public String words() {
-      return words;
+      return say(words);
     }
   }
 
@@ -143,7 +146,7 @@ public class Job {
     this.bootStage = bootStage;
     this.takenInAt = takenInAt;
     this.promisedAt = promisedAt;
-    this.headline = "Not weighed yet";
+    this.headline = Words.kept(() -> say("job.not-weighed-yet"));
     this.suspicion = Suspicion.UNKNOWN;
     this.stage = Stage.READ;
     this.stageSince = takenInAt;
@@ -279,7 +282,7 @@ public class Job {
   }
 
   public String headline() {
-    return headline;
+    return Words.read(headline);
   }
 
   public Suspicion suspicion() {
@@ -326,6 +329,6 @@ public class Job {
 
   /** Why the decision has to be looked at again; null if nothing speaks against it. */
   public String contradicted() {
-    return contradicted;
+    return Words.read(contradicted);
   }
 }

@@ -7,6 +7,7 @@ import jakarta.persistence.Id;
 import java.time.Instant;
 import org.hibernate.annotations.Immutable;
 import tekmerion.core.finding.Finding;
+import tekmerion.words.Words;
 
 /** A finding that somebody said or saw, not one that was measured. */
 @Entity
@@ -76,6 +77,10 @@ public class JobFinding {
 
   Finding finding() {
     return new Finding(
-        findingId, part, level, words, isByHand() ? Finding.Basis.move() : Finding.Basis.intake());
+        findingId,
+        part,
+        level,
+        Words.read(words),
+        isByHand() ? Finding.Basis.move() : Finding.Basis.intake());
   }
 }

@@ -1,5 +1,7 @@
 package tekmerion.server.job;
 
+import static tekmerion.words.Words.say;
+
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -42,7 +44,10 @@ public interface JobFindings extends JpaRepository<JobFinding, Long> {
       for (JobFinding said : looks) {
         Finding finding = said.finding();
         boolean first = said == looks.get(0);
-        all.add(first ? finding : finding.withWords(finding.words() + " (looked at once more)"));
+        all.add(
+            first
+                ? finding
+                : finding.withWords(say("job.looked-at-once-more", "finding", finding.words())));
       }
     }
     return all;

@@ -1,5 +1,7 @@
 package tekmerion.server.job;
 
+import static tekmerion.words.Words.say;
+
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.LockModeType;
 import org.springframework.stereotype.Service;
@@ -29,12 +31,12 @@ public class JobLock {
     Job job = jobs.named(number);
     if (job.version() != seenVersion) {
       throw Refusal.conflict(
-          "This job has changed since you opened it.",
-          "Look at what changed, then do yours again if it still holds.");
+          say("job.this-job-has-changed-since-you"), say("job.look-at-what-changed-then-do"));
     }
     if (job.endedAt() != null) {
       throw Refusal.notPossibleNow(
-          "The job is ended: %s.".formatted(job.endedHow().words()), "Take the machine in anew.");
+          say("job.the-job-is-ended", "endedHow", job.endedHow().words()),
+          say("job.take-the-machine-in-anew"));
     }
     entities.lock(job, LockModeType.OPTIMISTIC_FORCE_INCREMENT);
     return job;

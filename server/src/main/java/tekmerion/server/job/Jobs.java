@@ -1,5 +1,7 @@
 package tekmerion.server.job;
 
+import static tekmerion.words.Words.say;
+
 import java.util.List;
 import java.util.Optional;
 import org.springframework.data.domain.Pageable;
@@ -20,7 +22,7 @@ public interface Jobs extends JpaRepository<Job, Long> {
    */
   default Job named(String number) {
     return findByNumber(number)
-        .orElseThrow(() -> Refusal.notFound("There is no job %s.".formatted(number)));
+        .orElseThrow(() -> Refusal.notFound(say("job.there-is-no-job", "number", number)));
   }
 
   /** What is in the shop. */

@@ -17,6 +17,7 @@ import java.time.Instant;
 import java.util.EnumSet;
 import java.util.Set;
 import org.hibernate.annotations.Immutable;
+import tekmerion.words.Words;
 
 /** One thing that happened to a job; never changed. */
 @Entity
@@ -54,8 +55,8 @@ public class JournalEntry {
     }
   }
 
-  private static final int MAX_TITLE = 200;
-  private static final int MAX_DETAIL = 1_000;
+  private static final int MAX_TITLE = 2_000;
+  private static final int MAX_DETAIL = 6_000;
   private static final int MAX_WHO = 120;
 
   @Id
@@ -97,11 +98,11 @@ public class JournalEntry {
   }
 
   public String title() {
-    return title;
+    return Words.read(title);
   }
 
   public String detail() {
-    return detail;
+    return Words.read(detail);
   }
 
   public String who() {

@@ -5,11 +5,14 @@ import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
+import java.util.function.Supplier;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.server.account.Account;
 import tekmerion.server.live.LiveEvents;
+import tekmerion.words.Speaking;
+import tekmerion.words.Words;
 
 /** The bell: tells people when a run ends or a job needs them. */
 @Service
@@ -17,7 +20,7 @@ public class Notices {
   private static final int MAX_SHOWN = 30;
   private final JdbcClient jdbc;
   private final LiveEvents live;
-  private static final int MAX_WORDS = 300;
+  private static final int MAX_WORDS = 2000;
   private final Clock clock;
 
   /**
@@ -35,7 +38,7 @@ public class Notices {
 
   /** Whoever holds or shares the job; every technician and lead if nobody does. */
   @Transactional
-  public void tellHolders(Job job, String words) {
+  public void tellHolders(Job job, Supplier<String> words) {
     Account holder = job.holder();
     List<Long> to =
         jdbc.sql(
@@ -52,15 +55,22 @@ public class Notices {
   }
 
   @Transactional
-  public void tell(long account, Job job, String words) {
+  public void tell(long account, Job job, Supplier<String> words) {
+    String kept = Words.kept(words);
     jdbc.sql("INSERT INTO notice (account_id, job_id, words, at) VALUES (?, ?, ?, ?)")
         .params(
             account,
             job.id(),
-            words.length() <= MAX_WORDS ? words : words.substring(0, MAX_WORDS - 1) + "…",
+            kept.length() <= MAX_WORDS ? kept : cut(words),
             Timestamp.from(clock.instant()))
         .update();
     live.changed("bell:" + account);
+  }
+
+  /** A message must not be cut in the middle: what is too long is kept as English. */
+  private static String cut(Supplier<String> words) {
+    String english = Words.in(Speaking.ENGLISH, words);
+    return english.length() <= MAX_WORDS ? english : english.substring(0, MAX_WORDS - 1) + "…";
   }
 
   @Transactional(readOnly = true)
@@ -74,7 +84,7 @@ public class Notices {
                 new Notice(
                     rs.getLong(1),
                     rs.getString(2),
-                    rs.getString(3),
+                    Words.read(rs.getString(3)),
                     rs.getTimestamp(4).toInstant(),
                     rs.getTimestamp(5) == null ? null : rs.getTimestamp(5).toInstant()))
         .list();

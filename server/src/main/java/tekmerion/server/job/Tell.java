@@ -3,11 +3,13 @@ package tekmerion.server.job;
 import java.time.Clock;
 import java.util.Set;
 import java.util.UUID;
+import java.util.function.Supplier;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.server.live.LiveEvents;
 import tekmerion.server.person.Person;
+import tekmerion.words.Words;
 
 /** Writes the history and tells the browsers. */
 @Service
@@ -25,15 +27,26 @@ public class Tell {
     this.clock = clock;
   }
 
-  public void journal(Job job, JournalEntry.Kind kind, String title, String detail, Person by) {
+  /**
+   * @param title and detail as messages, to be read in any language
+   */
+  public void journal(
+      Job job, JournalEntry.Kind kind, Supplier<String> title, Supplier<String> detail, Person by) {
     journal(job, kind, title, detail, by.displayName());
   }
 
   /**
    * @param who in words, for what no person of the shop did: "probe"
    */
-  public void journal(Job job, JournalEntry.Kind kind, String title, String detail, String who) {
-    journal.save(new JournalEntry(job.id(), clock.instant(), kind, title, detail, who));
+  public void journal(
+      Job job,
+      JournalEntry.Kind kind,
+      Supplier<String> title,
+      Supplier<String> detail,
+      String who) {
+    journal.save(
+        new JournalEntry(
+            job.id(), clock.instant(), kind, Words.kept(title), Words.kept(detail), who));
     changed(job, kind.aspects());
   }
 

@@ -1,5 +1,7 @@
 package tekmerion.server.jobview;
 
+import static tekmerion.words.Words.say;
+
 import java.util.List;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
@@ -75,12 +77,15 @@ class Ending {
               .update();
       if (put == 0) {
         throw Refusal.notPossibleNow(
-            "Bay %d is taken, or there is none of that number.".formatted(bay),
-            "Choose a free bay.");
+            say("jobview.bay-is-taken-or-there-is", "bay", bay), say("jobview.choose-a-free-bay"));
       }
     }
     tell.journal(
-        job, JournalEntry.Kind.BAY, bay == null ? "Off its bay" : "Put in bay " + bay, "", by);
+        job,
+        JournalEntry.Kind.BAY,
+        () -> bay == null ? say("jobview.off-its-bay") : say("jobview.put-in-bay", "bay", bay),
+        () -> "",
+        by);
   }
 
   @Transactional
@@ -91,7 +96,7 @@ class Ending {
     // Where the old drive goes may be said until the machine leaves.
     proofs.mustLetGo(job, List.of());
     progress.readyToHandBack(job);
-    tell.journal(job, JournalEntry.Kind.END, "Ready to hand back", "", by);
+    tell.journal(job, JournalEntry.Kind.END, () -> say("jobview.ready-to-hand-back"), () -> "", by);
   }
 
   /**
@@ -103,7 +108,12 @@ class Ending {
   @Transactional
   void handBack(String number, long version, HandBacks.Said said, Person by) {
     handBacks.keep(lock.forChange(number, version), said, by);
-    end(number, version, Job.EndedHow.HANDED_BACK, "to " + said.takenBy().strip(), by);
+    end(
+        number,
+        version,
+        Job.EndedHow.HANDED_BACK,
+        say("jobview.to", "person", said.takenBy().strip()),
+        by);
   }
 
   @Transactional
@@ -120,16 +130,18 @@ class Ending {
     tell.journal(
         job,
         JournalEntry.Kind.END,
-        how == Job.EndedHow.HANDED_BACK ? "Handed back" : "Taken in by mistake",
-        note.strip(),
+        () ->
+            how == Job.EndedHow.HANDED_BACK
+                ? say("jobview.handed-back")
+                : say("jobview.taken-in-by-mistake"),
+        () -> note.strip(),
         by);
   }
 
   private void noOpenRun(Job job) {
     if (runs.ofJob(job.id()).stream().anyMatch(r -> r.state() != Run.State.ENDED)) {
       throw Refusal.locked(
-          "A test of one of its drives is under way or paused.",
-          "Opens when the test has ended; it can be ended in the drive's view.");
+          say("jobview.a-test-of-one-of-its"), say("jobview.opens-when-the-test-has-ended"));
     }
   }
 
@@ -139,8 +151,8 @@ class Ending {
         .ifPresent(
             change -> {
               throw Refusal.locked(
-                  "“%s” is still open.".formatted(change.what()),
-                  "Look whether the complaint is still there and say so.");
+                  say("jobview.is-still-open", "what", change.what()),
+                  say("jobview.look-whether-the-complaint-is-still"));
             });
   }
 }

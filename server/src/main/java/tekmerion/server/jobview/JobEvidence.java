@@ -1,5 +1,7 @@
 package tekmerion.server.jobview;
 
+import static tekmerion.words.Words.say;
+
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.Comparator;
@@ -86,22 +88,18 @@ record JobEvidence(
   /** Puts it together. */
   @Service
   static class Views {
-    private static final String NOTHING_KNOWN = "nothing known yet";
+    private static String nothingKnown() {
+      return say("jobview.nothing-known-yet");
+    }
 
     /** Checking order: the big things that all else rests on come first. */
-    private static final List<String[]> PLACES =
-        List.of(
-            new String[] {"power", "Power and cooling"},
-            new String[] {"memory", "Memory"},
-            new String[] {"drive", "Drives"},
-            new String[] {"link", "Cables and ports"},
-            new String[] {"system", "System"});
+    private static final List<String> PLACES =
+        List.of("power", "memory", "drive", "link", "system");
 
     /**
      * A drive alone has no battery and no memory; what is on it stands under the system's place.
      */
-    private static final Map<String, String> OF_A_LOOSE_DRIVE =
-        Map.of("drive", "The drive", "link", "Cables and ports", "system", "What is on it");
+    private static final Set<String> OF_A_LOOSE_DRIVE = Set.of("drive", "link", "system");
 
     private final DataNotes dataNotes;
     private final PartHistory history;
@@ -134,15 +132,15 @@ record JobEvidence(
     private static List<Place> places(Job job, Weighed weighed) {
       boolean isLoose = job.machine().kind() == Machine.Kind.LOOSE_DRIVE;
       return PLACES.stream()
-          .filter(place -> !isLoose || OF_A_LOOSE_DRIVE.containsKey(place[0]))
+          .filter(place -> !isLoose || OF_A_LOOSE_DRIVE.contains(place))
           .map(
               place -> {
-                Optional<CauseShare> worst = worst(weighed, c -> c.place().equals(place[0]));
+                Optional<CauseShare> worst = worst(weighed, c -> c.place().equals(place));
                 return new Place(
-                    place[0],
-                    isLoose ? OF_A_LOOSE_DRIVE.get(place[0]) : place[1],
+                    place,
+                    say((isLoose ? "place.of-a-drive." : "place.") + place),
                     worst.map(CauseShare::suspicion).orElse(Suspicion.UNKNOWN),
-                    note(weighed, place[0], worst));
+                    note(weighed, place, worst));
               })
           .toList();
     }
@@ -162,7 +160,7 @@ record JobEvidence(
                       .filter(FindingWeight::direct)
                       .max(Comparator.comparingDouble(w -> Math.abs(w.decibans()))))
           .map(w -> w.finding().words())
-          .orElse(NOTHING_KNOWN);
+          .orElse(nothingKnown());
     }
 
     private static Optional<CauseShare> worst(Weighed weighed, Predicate<CauseShare> which) {
@@ -173,7 +171,7 @@ record JobEvidence(
 
     /** The finding that weighs most says why a place stands as it does. */
     private static String note(CauseShare share) {
-      return heaviest(share).map(w -> w.finding().words()).orElse(NOTHING_KNOWN);
+      return heaviest(share).map(w -> w.finding().words()).orElse(nothingKnown());
     }
 
     private static Optional<FindingWeight> heaviest(CauseShare share) {
@@ -194,16 +192,16 @@ record JobEvidence(
       return new Drive(
           key,
           place.part().id(),
-          place.slot(),
+          DriveWords.place(place.slot()),
           place.part().serial() == null
-              ? "identity not readable"
+              ? say("jobview.identity-not-readable")
               : "%s · %s".formatted(place.part().model(), place.part().serial()),
           told.map(
                   id ->
                       DriveWords.describe(id, identity.flatMap(IdentifyDevice::nominalFormFactor)))
-              .orElse("size and kind not readable"),
+              .orElse(say("jobview.size-and-kind-not-readable")),
           worst.map(CauseShare::suspicion).orElse(Suspicion.UNKNOWN),
-          worst.map(Views::note).orElse("not read yet"),
+          worst.map(Views::note).orElse(say("jobview.not-read-yet")),
           metBefore.get(place.part().id()),
           reading.map(Reading::getId).orElse(null),
           reading.map(Reading::takenAt).orElse(null));

@@ -147,7 +147,7 @@ record JobPlan(
           courses,
           evidence.weighed().leaning(),
           advice.plans().stream().map(plan -> PlanView.of(plan, advice)).toList(),
-          DecisionService.WAIVER,
+          DecisionService.waiverWording(),
           job.endedAt() == null ? job.contradicted() : null,
           cameBack.of(job).orElse(null),
           NeededParts.of(evidence).stream()
@@ -160,7 +160,7 @@ record JobPlan(
               ? steps.of(job, evidence, permitted, advice.moves()).orElse(null)
               : null,
           decisions.of(job),
-          new HandBackView(HandBacks.WORDING, copiesUntil(job), handBacks.of(job).orElse(null)));
+          new HandBackView(HandBacks.wording(), copiesUntil(job), handBacks.of(job).orElse(null)));
     }
 
     private Instant copiesUntil(Job job) {

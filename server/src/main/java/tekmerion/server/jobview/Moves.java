@@ -1,5 +1,7 @@
 package tekmerion.server.jobview;
 
+import static tekmerion.words.Words.say;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -105,7 +107,7 @@ final class Moves {
   private static List<String> needs(tekmerion.core.knowhow.Move move) {
     List<String> needs = new ArrayList<>(move.needs());
     if (move.presupposes().contains(Presupposed.MAINS)) {
-      needs.add("the adapter plugged in");
+      needs.add(say("jobview.the-adapter-plugged-in"));
     }
     return needs;
   }
@@ -132,8 +134,8 @@ final class Moves {
                     "read-again@" + key,
                     null,
                     key,
-                    "Read %s again".formatted(DriveWords.named(key)),
-                    "Shows whether its counts still move. Nothing is written.",
+                    say("jobview.read-again", "named", DriveWords.named(key)),
+                    say("jobview.shows-whether-its-counts-still-move"),
                     By.READ,
                     key,
                     false,
@@ -165,7 +167,7 @@ final class Moves {
             "courses-locked",
             null,
             "machine",
-            "Anything that writes to or erases the drive",
+            say("jobview.anything-that-writes-to-or-erases"),
             locked.stream().map(CourseView::words).collect(Collectors.joining("; ")) + ".",
             null,
             null,
@@ -182,22 +184,24 @@ final class Moves {
   }
 
   private static Lock underWayLock() {
-    return new Lock("It is being read now.", "Opens when the reading has come in.");
+    return new Lock(
+        say("jobview.it-is-being-read-now"), say("jobview.opens-when-the-reading-has-come"));
   }
 
   private static Lock linkLock(BayNote bay, ProbeView probe) {
     if (bay == null) {
-      return new Lock("The machine is on no bay.", "Opens when it sits in a bay with a probe.");
+      return new Lock(
+          say("jobview.the-machine-is-on-no-bay"), say("jobview.opens-when-it-sits-in-a"));
     }
     if (probe == null) {
       return new Lock(
-          "There is no probe in bay %d.".formatted(bay.number()),
-          "Ask for an enrolment code in the bay and start a probe with it.");
+          say("jobview.there-is-no-probe-in-bay", "bay", bay.number()),
+          say("jobview.ask-for-an-enrolment-code-in"));
     }
     if (!probe.online()) {
       return new Lock(
-          "The probe in bay %d is not connected.".formatted(bay.number()),
-          "Opens by itself when the probe runs and reaches the server again.");
+          say("jobview.the-probe-in-bay-is-not", "bay", bay.number()),
+          say("jobview.opens-by-itself-when-the-probe"));
     }
     return null;
   }

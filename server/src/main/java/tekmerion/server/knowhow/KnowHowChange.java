@@ -1,5 +1,7 @@
 package tekmerion.server.knowhow;
 
+import static tekmerion.words.Words.say;
+
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
@@ -189,8 +191,8 @@ public record KnowHowChange(
   private <T> T there(T part) {
     if (part == null) {
       throw Refusal.badRequest(
-          "The change says %s and does not say what becomes of it.".formatted(what),
-          "Load the page again.");
+          say("knowhow.the-change-says-and-does-not", "what", what),
+          say("knowhow.load-the-page-again"));
     }
     return part;
   }

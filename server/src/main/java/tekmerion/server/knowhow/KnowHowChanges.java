@@ -1,5 +1,7 @@
 package tekmerion.server.knowhow;
 
+import static tekmerion.words.Words.say;
+
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
@@ -44,7 +46,14 @@ public class KnowHowChanges {
     public Edit.Noted noted() {
       return new Edit.Noted(
           change.edit(),
-          "set by %s on %s: %s".formatted(by, LocalDate.ofInstant(at, ZoneOffset.UTC), reason));
+          say(
+              "knowhow.set-by-on",
+              "by",
+              by,
+              "ofInstant",
+              LocalDate.ofInstant(at, ZoneOffset.UTC),
+              "reason",
+              reason));
     }
   }
 
@@ -128,6 +137,7 @@ public class KnowHowChanges {
 
   private static Refusal elsewhere() {
     return Refusal.conflict(
-        "Somebody changed this entry since you opened it.", "Open it again and look at theirs.");
+        say("knowhow.somebody-changed-this-entry-since-you"),
+        say("knowhow.open-it-again-and-look-at"));
   }
 }

@@ -1,5 +1,7 @@
 package tekmerion.server.knowhow;
 
+import static tekmerion.words.Words.say;
+
 import jakarta.validation.Validator;
 import java.nio.charset.StandardCharsets;
 import java.util.HexFormat;
@@ -70,7 +72,10 @@ public class OwnMoves {
     String id = Edit.OwnMove.PREFIX + "from-elsewhere";
     try {
       KnowHow.shipped()
-          .with(List.of(new Edit.Noted(KnowHowChange.ownMove(id, move).edit(), "from elsewhere")));
+          .with(
+              List.of(
+                  new Edit.Noted(
+                      KnowHowChange.ownMove(id, move).edit(), say("knowhow.from-elsewhere"))));
       return true;
     } catch (Mistakes e) {
       return false;

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataAccessException;
@@ -13,6 +14,8 @@ import org.springframework.transaction.TransactionException;
 import tekmerion.core.knowhow.Edit;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Mistakes;
+import tekmerion.words.Speaking;
+import tekmerion.words.Words;
 
 /**
  * What ships, with what the shop changed. A change by another server is seen within a second. One
@@ -25,12 +28,24 @@ public class ShopKnowHow {
   private volatile InForce state;
 
   /**
-   * What is weighed by at a moment; its three parts belong together.
+   * What is weighed by at a moment; its parts belong together.
    *
+   * @param edits those that hold together
    * @param newest id of the last change in it
    * @param leftOut why a change is not in force, by its id
+   * @param made the know-how with the edits, in each language that it was asked for in
    */
-  public record InForce(KnowHow knowHow, long newest, Map<Long, String> leftOut) {}
+  public record InForce(
+      List<Edit.Noted> edits, long newest, Map<Long, String> leftOut, Map<Speaking, KnowHow> made) {
+    InForce(List<Edit.Noted> edits, long newest, Map<Long, String> leftOut) {
+      this(edits, newest, leftOut, new ConcurrentHashMap<>());
+    }
+
+    /** In the language that is spoken. */
+    public KnowHow knowHow() {
+      return made.computeIfAbsent(Words.speaking(), speaking -> KnowHow.shipped().with(edits));
+    }
+  }
 
   ShopKnowHow(KnowHowChanges changes) {
     this.changes = changes;
@@ -61,7 +76,8 @@ public class ShopKnowHow {
     long newest = all.isEmpty() ? 0 : all.get(all.size() - 1).id();
     try {
       List<Edit.Noted> edits = all.stream().map(KnowHowChanges.Kept::noted).toList();
-      state = new InForce(KnowHow.shipped().with(edits), newest, Map.of());
+      KnowHow.shipped().with(edits);
+      state = new InForce(edits, newest, Map.of());
     } catch (Mistakes e) {
       state = oneByOne(all, newest);
     }
@@ -70,18 +86,17 @@ public class ShopKnowHow {
   private static InForce oneByOne(List<KnowHowChanges.Kept> all, long newest) {
     List<Edit.Noted> good = new ArrayList<>();
     Map<Long, String> leftOut = new HashMap<>();
-    KnowHow knowHow = KnowHow.shipped();
     for (KnowHowChanges.Kept change : all) {
       good.add(change.noted());
       try {
-        knowHow = KnowHow.shipped().with(good);
+        KnowHow.shipped().with(good);
       } catch (Mistakes e) {
         good.remove(good.size() - 1);
         leftOut.put(change.id(), String.join("; ", e.all()));
         LOG.warn("change {} of the know-how is not in force: {}", change.id(), e.getMessage());
       }
     }
-    return new InForce(knowHow, newest, Map.copyOf(leftOut));
+    return new InForce(good, newest, Map.copyOf(leftOut));
   }
 
   @Scheduled(fixedDelay = 1000)

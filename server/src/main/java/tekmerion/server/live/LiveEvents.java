@@ -1,5 +1,7 @@
 package tekmerion.server.live;
 
+import static tekmerion.words.Words.say;
+
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Duration;
@@ -79,8 +81,8 @@ public class LiveEvents {
   SseEmitter subscribe(String sessionId) {
     if (browsers.stream().filter(b -> b.sessionId().equals(sessionId)).count() >= MAX_A_SESSION) {
       throw Refusal.tooMany(
-          "More pages than %d are open with this session.".formatted(MAX_A_SESSION),
-          "Close those that are not needed.");
+          say("live.more-pages-than-are-open-with", "maxASession", MAX_A_SESSION),
+          say("live.close-those-that-are-not-needed"));
     }
     SseEmitter emitter = new SseEmitter(0L);
     Browser browser = new Browser(emitter, sessionId, senders, browsers::remove);

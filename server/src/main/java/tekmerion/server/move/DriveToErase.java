@@ -1,5 +1,7 @@
 package tekmerion.server.move;
 
+import static tekmerion.words.Words.say;
+
 import java.util.List;
 import java.util.Optional;
 import tekmerion.core.drive.DriveIdentity;
@@ -21,7 +23,7 @@ public final class DriveToErase {
             .toList();
     if (drives.isEmpty()) {
       throw Refusal.locked(
-          "No drive of this machine has told who it is.", "Opens when one was read in this job.");
+          say("move.no-drive-of-this-machine-has"), say("move.opens-when-one-was-read-in"));
     }
     if (named == null
         || drives.stream()
@@ -31,8 +33,7 @@ public final class DriveToErase {
                         .misses(id.capacityBytes().getAsLong(), id.model(), id.serial())
                         .isEmpty())) {
       throw Refusal.notPossibleNow(
-          "Not begun: it erases, and the drive that was named is none of this machine's.",
-          "Look at the drive in the machine again; perhaps it is another one.");
+          say("move.not-begun-it-erases-and-the"), say("move.look-at-the-drive-in-the"));
     }
   }
 }

@@ -1,5 +1,7 @@
 package tekmerion.server.move;
 
+import static tekmerion.words.Words.say;
+
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.sql.Timestamp;
 import java.time.Clock;
@@ -21,7 +23,6 @@ import tekmerion.core.permit.Permission;
 import tekmerion.core.weigh.Advice;
 import tekmerion.core.weigh.Advice.Ranked;
 import tekmerion.core.weigh.Weighing.Part;
-import tekmerion.core.words.Sentences;
 import tekmerion.server.job.Changes;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.JobFinding;
@@ -36,12 +37,15 @@ import tekmerion.server.person.Person;
 import tekmerion.server.person.Role;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.weighing.WeighingService;
+import tekmerion.words.Words;
 
 /** Keeps what was seen when a move was made. */
 @Service
 public class MadeMoves {
   /** Outcome of a move that could not be done because its drive did not answer. */
-  private static final String SILENT = "the drive did not answer";
+  private static String silent() {
+    return say("move.the-drive-did-not-answer");
+  }
 
   private final Jobs jobs;
   private final JobLock lock;
@@ -82,7 +86,7 @@ public class MadeMoves {
       Instant at,
       boolean known) {
     private boolean wasSilent(String on) {
-      return outcome == MoveEnd.COULD_NOT && part.equals(on) && words.equals(SILENT);
+      return outcome == MoveEnd.COULD_NOT && part.equals(on) && words.equals(silent());
     }
   }
 
@@ -129,9 +133,9 @@ public class MadeMoves {
                 new Made(
                     rs.getString(1),
                     rs.getString(2),
-                    rs.getString(3),
+                    Words.read(rs.getString(3)),
                     MoveEnd.valueOf(rs.getString(4)),
-                    rs.getString(5),
+                    Words.read(rs.getString(5)),
                     rs.getString(6),
                     rs.getString(7),
                     rs.getTimestamp(8).toInstant(),
@@ -155,7 +159,8 @@ public class MadeMoves {
     Job job = jobs.named(number);
     Ranked ranked = offered(job, moveId, part);
     if (!changes(ranked.move())) {
-      throw Refusal.badRequest("This move changes nothing.", "Say what you see right away.");
+      throw Refusal.badRequest(
+          say("move.this-move-changes-nothing"), say("move.say-what-you-see-right-away"));
     }
     if (ranked.move().invasiveness() == Invasiveness.ERASES) {
       DriveToErase.mustBeOfMachine(weighing.weigh(job), named);
@@ -198,18 +203,23 @@ public class MadeMoves {
     for (Move.Outcomes asked : move.tells()) {
       String level = seen.get(asked.id());
       if (level != null) {
-        String words =
-            "%s: %s".formatted(asked.name(), Sentences.lowerFirst(asked.levels().get(level)));
-        findings.save(JobFinding.ofMove(job.id(), part, asked.id(), level, words, clock.instant()));
+        findings.save(
+            JobFinding.ofMove(
+                job.id(),
+                part,
+                asked.id(),
+                level,
+                Words.kept(() -> OutcomeSeen.words(move(moveId), asked.id(), level)),
+                clock.instant()));
       }
     }
-    String words = OutcomeSeen.words(move, seen);
+    String words = Words.kept(() -> OutcomeSeen.words(move(moveId), seen));
     keep(job, move, on, MoveEnd.DONE, words, note, by);
     tell.journal(
         job,
         JournalEntry.Kind.MOVE,
-        move.named(on.name()),
-        note.isBlank() ? words : words + ". " + note.strip(),
+        () -> move(moveId).named(on.name()),
+        () -> note.isBlank() ? words : words + ". " + note.strip(),
         by);
     weighing.reweigh(job);
   }
@@ -236,16 +246,23 @@ public class MadeMoves {
     if (silent) {
       if (!on.kind().equals(Part.DRIVE)) {
         throw Refusal.badRequest(
-            "This move is on no drive, so no drive can have been silent.", "Say why in words.");
+            say("move.this-move-is-on-no-drive"), say("move.say-why-in-words"));
       }
       tellSilent(job, part, DriveAnswers.NEVER);
     }
-    keep(job, move, on, MoveEnd.COULD_NOT, silent ? SILENT : "could not be done", why, by);
+    keep(
+        job,
+        move,
+        on,
+        MoveEnd.COULD_NOT,
+        Words.kept(() -> silent ? silent() : say("move.could-not-be-done")),
+        why,
+        by);
     tell.journal(
         job,
         JournalEntry.Kind.MOVE,
-        "Could not: " + move.named(on.name()),
-        "because " + why.strip(),
+        () -> say("move.could-not", "named", move(moveId).named(on.name())),
+        () -> say("move.because", "why", why.strip()),
         by);
     if (silent) {
       weighing.reweigh(job);
@@ -262,7 +279,12 @@ public class MadeMoves {
             part,
             DriveAnswers.FINDING,
             level,
-            level == null ? "taken back" : "Whether the drive answers: it did not answer",
+            Words.kept(
+                () ->
+                    say(
+                        level == null
+                            ? "move.taken-back"
+                            : "move.whether-the-drive-answers-it-did")),
             clock.instant()));
   }
 
@@ -274,24 +296,35 @@ public class MadeMoves {
     Job job = lock.forChange(number, version);
     Part on = part(job, move, part);
     if (!done(job.id()).contains(moveId + "@" + part)) {
-      throw Refusal.notPossibleNow("This move was not made.", "Load the job again.");
+      throw Refusal.notPossibleNow(
+          say("move.this-move-was-not-made"), say("move.load-the-job-again"));
     }
     move.tells()
         .forEach(
             asked ->
                 findings.save(
                     JobFinding.ofMove(
-                        job.id(), part, asked.id(), null, "taken back", clock.instant())));
+                        job.id(),
+                        part,
+                        asked.id(),
+                        null,
+                        Words.kept(() -> say("move.taken-back")),
+                        clock.instant())));
     boolean silent =
         of(job.id()).stream().anyMatch(m -> m.wasSilent(part) && m.move().equals(moveId));
-    keep(job, move, on, MoveEnd.TAKEN_BACK, "taken back", "", by);
+    keep(job, move, on, MoveEnd.TAKEN_BACK, Words.kept(() -> say("move.taken-back")), "", by);
     if (silent) {
       tellSilent(job, part, null);
       if (of(job.id()).stream().anyMatch(m -> m.wasSilent(part))) {
         tellSilent(job, part, DriveAnswers.NEVER); // in another move it was silent too
       }
     }
-    tell.journal(job, JournalEntry.Kind.MOVE, "Taken back: " + move.named(on.name()), "", by);
+    tell.journal(
+        job,
+        JournalEntry.Kind.MOVE,
+        () -> say("move.taken-back-2", "named", move(moveId).named(on.name())),
+        () -> "",
+        by);
     weighing.reweigh(job);
   }
 
@@ -308,8 +341,8 @@ public class MadeMoves {
         changes.open(job.id()).filter(o -> o.what().equals(move.named(part.name()))).isPresent();
     if (!begun) {
       throw Refusal.locked(
-          "This move changes something and was not begun.",
-          "Begin it first, so that nothing else is changed beside it.");
+          say("move.this-move-changes-something-and-was"),
+          say("move.begin-it-first-so-that-nothing"));
     }
   }
 
@@ -319,12 +352,15 @@ public class MadeMoves {
         .filter(p -> p.key().equals(key))
         .findFirst()
         .orElseThrow(
-            () -> Refusal.badRequest("This machine has no such part.", "Load the job again."));
+            () ->
+                Refusal.badRequest(
+                    say("move.this-machine-has-no-such-part"), say("move.load-the-job-again")));
   }
 
   private static Map<String, String> checked(Move move, Map<String, String> levels) {
     if (move.by() != null) {
-      throw Refusal.badRequest("The probe does this move.", "Start it from the bay.");
+      throw Refusal.badRequest(
+          say("move.the-probe-does-this-move"), say("move.start-it-from-the-bay"));
     }
     Map<String, String> seen = new LinkedHashMap<>();
     for (Map.Entry<String, String> entry : levels.entrySet()) {
@@ -336,13 +372,14 @@ public class MadeMoves {
                           && asked.levels().containsKey(entry.getValue()));
       if (!known) {
         throw Refusal.badRequest(
-            "%s is no outcome of this move.".formatted(entry.getValue()), "Load the job again.");
+            say("move.is-no-outcome-of-this-move", "value", entry.getValue()),
+            say("move.load-the-job-again"));
       }
       seen.put(entry.getKey(), entry.getValue());
     }
     if (seen.isEmpty()) {
       throw Refusal.badRequest(
-          "Nothing was seen.", "Choose what you saw, or say why it could not be done.");
+          say("move.nothing-was-seen"), say("move.choose-what-you-saw-or-say"));
     }
     return seen;
   }
@@ -356,8 +393,7 @@ public class MadeMoves {
             .orElseThrow(
                 () ->
                     Refusal.notPossibleNow(
-                        "This move was made already, or makes no sense here.",
-                        "Load the job again."));
+                        say("move.this-move-was-made-already-or"), say("move.load-the-job-again")));
     if (ranked.lock().isPresent()) {
       Permission.Locked locked = ranked.lock().get();
       throw Refusal.locked(locked);
@@ -374,7 +410,7 @@ public class MadeMoves {
     return knowHow
         .now()
         .move(id)
-        .orElseThrow(() -> Refusal.notFound("There is no move " + id + "."));
+        .orElseThrow(() -> Refusal.notFound(say("move.there-is-no-move", "id", id)));
   }
 
   private void keep(
@@ -386,9 +422,9 @@ public class MadeMoves {
             job.id(),
             move.id(),
             part.key(),
-            move.named(part.name()),
+            Words.kept(() -> move(move.id()).named(part.name())),
             outcome.name(),
-            words.length() > 500 ? words.substring(0, 500) : words,
+            words,
             note.strip(),
             by.id(),
             Timestamp.from(clock.instant()))

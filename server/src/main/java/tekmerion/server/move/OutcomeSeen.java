@@ -33,12 +33,21 @@ final class OutcomeSeen {
     List<String> parts =
         move.tells().stream()
             .filter(asked -> seen.containsKey(asked.id()))
-            .map(
-                asked ->
-                    asked.name()
-                        + ": "
-                        + Sentences.lowerFirst(asked.levels().get(seen.get(asked.id()))))
+            .map(asked -> words(asked, seen.get(asked.id())))
             .toList();
     return String.join("; ", parts);
+  }
+
+  /** Of one thing that was looked at. */
+  static String words(Move move, String finding, String level) {
+    return move.tells().stream()
+        .filter(asked -> asked.id().equals(finding))
+        .map(asked -> words(asked, level))
+        .findFirst()
+        .orElseThrow();
+  }
+
+  private static String words(Move.Outcomes asked, String level) {
+    return asked.name() + ": " + Sentences.lowerFirst(asked.levels().get(level));
   }
 }

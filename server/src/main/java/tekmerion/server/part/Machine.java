@@ -1,5 +1,7 @@
 package tekmerion.server.part;
 
+import static tekmerion.words.Words.say;
+
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
@@ -79,7 +81,7 @@ public class Machine {
 
   public String name() {
     String words = "%s %s".formatted(maker, model).strip();
-    String unnamed = kind == Kind.LOOSE_DRIVE ? "Loose drive" : "Machine";
+    String unnamed = kind == Kind.LOOSE_DRIVE ? say("part.loose-drive") : say("part.machine");
     return words.isEmpty() ? unnamed : words;
   }
 

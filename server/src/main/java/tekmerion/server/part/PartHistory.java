@@ -1,5 +1,7 @@
 package tekmerion.server.part;
 
+import static tekmerion.words.Words.say;
+
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.sql.Timestamp;
 import java.time.Clock;
@@ -125,7 +127,7 @@ public class PartHistory {
     Part part =
         parts
             .findById(id)
-            .orElseThrow(() -> Refusal.notFound("There is no part %d.".formatted(id)));
+            .orElseThrow(() -> Refusal.notFound(say("part.there-is-no-part", "id", id)));
     List<Long> same =
         jdbc.sql("SELECT id FROM part WHERE id = ? OR same_as = ?")
             .params(id, id)
@@ -219,7 +221,9 @@ public class PartHistory {
                     row.model(),
                     row.serial(),
                     mine.match(Serial.of(row.serial())).words(),
-                    row.place() == null ? "never placed" : "last in " + row.place()))
+                    row.place() == null
+                        ? say("part.never-placed")
+                        : say("part.last-in", "place", row.place())))
         .toList();
   }
 
@@ -230,7 +234,7 @@ public class PartHistory {
     Part from = part(other);
     if (id == other || into.sameAs() != null || from.sameAs() != null) {
       throw Refusal.notPossibleNow(
-          "One of the two already stands for another part.", "Take those apart first.");
+          say("part.one-of-the-two-already-stands"), say("part.take-those-apart-first"));
     }
     from.sameAs(into.id());
     jdbc.sql("INSERT INTO part_same (from_id, into_id, by_id, at) VALUES (?, ?, ?, ?)")
@@ -243,7 +247,8 @@ public class PartHistory {
   public void apart(long id, long other, Person by) {
     Part from = part(other);
     if (!Long.valueOf(id).equals(from.sameAs())) {
-      throw Refusal.notPossibleNow("The two are not joined.", "Load the page again.");
+      throw Refusal.notPossibleNow(
+          say("part.the-two-are-not-joined"), say("part.load-the-page-again"));
     }
     from.sameAs(null);
     jdbc.sql(
@@ -256,6 +261,6 @@ public class PartHistory {
   private Part part(long id) {
     return parts
         .findById(id)
-        .orElseThrow(() -> Refusal.notFound("There is no part %d.".formatted(id)));
+        .orElseThrow(() -> Refusal.notFound(say("part.there-is-no-part", "id", id)));
   }
 }

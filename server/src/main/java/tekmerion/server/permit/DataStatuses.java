@@ -1,5 +1,7 @@
 package tekmerion.server.permit;
 
+import static tekmerion.words.Words.say;
+
 import java.time.Clock;
 import java.time.Instant;
 import java.util.Optional;
@@ -62,6 +64,10 @@ public class DataStatuses {
     job.dataStatus(status);
     statusEntries.save(DataStatusEntry.byRun(job.id(), status, rests, by, now));
     tell.journal(
-        job, JournalEntry.Kind.DATA_STATUS, "Data " + status.words(), status.meaning(), who);
+        job,
+        JournalEntry.Kind.DATA_STATUS,
+        () -> say("permit.data", "status", status.words()),
+        () -> status.meaning(),
+        who);
   }
 }

@@ -1,7 +1,6 @@
 package tekmerion.server.permit;
 
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
@@ -9,6 +8,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.drive.DriveIdentity;
+import tekmerion.core.drive.DriveWords;
 import tekmerion.core.identity.Serial;
 import tekmerion.core.knowhow.Hazards;
 import tekmerion.core.knowhow.KnowHow;
@@ -108,7 +108,7 @@ public class JobPermissions {
                   Optional<PartIdentity> identity = told.flatMap(PartIdentity::of);
                   return new DriveState(
                       place.partKey(),
-                      lower(place.slot()),
+                      DriveWords.placeInSentence(place.slot()),
                       identity,
                       said,
                       identity
@@ -248,11 +248,6 @@ public class JobPermissions {
   }
 
   /** "Drive A" is named "drive A" in a sentence. */
-  private static String lower(String slot) {
-    return slot.startsWith("Drive")
-        ? slot.substring(0, 1).toLowerCase(Locale.ROOT) + slot.substring(1)
-        : slot;
-  }
 
   /** A drive of which the job has copies, wherever it is now. */
   @Transactional(readOnly = true)

@@ -1,5 +1,7 @@
 package tekmerion.server.permit;
 
+import static tekmerion.words.Words.say;
+
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -23,6 +25,7 @@ import tekmerion.server.job.Tell;
 import tekmerion.server.person.Person;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.run.CopiesOfJob;
+import tekmerion.words.Words;
 
 /**
  * Takes the owner's signature that data may go. It names drives, is the customer's, and counts when
@@ -81,8 +84,8 @@ public class Signing {
     Job job = forChange(number, version, drives);
     if (!SignerName.isOf(signer, job.customer().displayName())) {
       throw Refusal.badRequest(
-          "\"%s\" is not the customer of this job.".formatted(signer.strip()),
-          "Have the customer sign, or correct the customer's name at intake first.");
+          say("permit.is-not-the-customer-of-this", "signer", signer.strip()),
+          say("permit.have-the-customer-sign-or-correct"));
     }
     Permissions permitted = permissions.of(job);
     for (Signed signed : drives) {
@@ -92,12 +95,11 @@ public class Signing {
               .orElseThrow(
                   () ->
                       Refusal.badRequest(
-                          "%s has not told who it is, so nobody can sign for it."
-                              .formatted(signed.partKey()),
-                          "Have it read first."));
+                          say("permit.has-not-told-who-it-is", "partKey", signed.partKey()),
+                          say("permit.have-it-read-first")));
       if (!drive.open().containsAll(signed.holdings())) {
         throw Refusal.conflict(
-            "What is on the drive is not what was signed for.", "Load the job again.");
+            say("permit.what-is-on-the-drive-is"), say("permit.load-the-job-again"));
       }
       Waiver waiver = waiver(identity, signed);
       String wording = wording(waiver);
@@ -106,15 +108,20 @@ public class Signing {
       tell.journal(
           job,
           JournalEntry.Kind.DATA_STATUS,
-          signature == null ? "Owner’s word written down" : "Signed by the owner",
-          "%s: “%s”%s"
-              .formatted(
-                  signer.strip(),
-                  wording,
-                  signature == null ? " A second person has to confirm it." : ""),
+          () ->
+              signature == null
+                  ? say("permit.owner-s-word-written-down")
+                  : say("permit.signed-by-the-owner"),
+          () ->
+              "%s: “%s”%s"
+                  .formatted(
+                      signer.strip(),
+                      wording,
+                      signature == null ? say("permit.a-second-person-has-to-confirm") : ""),
           by);
     }
-    statuses.settle(job, "signed by the owner", by.id(), by.displayName());
+    statuses.settle(
+        job, Words.kept(() -> say("permit.signed-by-the-owner-2")), by.id(), by.displayName());
   }
 
   /** Of a copy the drive that it is of, wherever that is by now. */
@@ -135,7 +142,8 @@ public class Signing {
     try {
       return new Waiver(drive, signed.scope(), signed.holdings());
     } catch (IllegalArgumentException e) {
-      throw Refusal.badRequest("It does not say what is signed for.", "Choose what may go.");
+      throw Refusal.badRequest(
+          say("permit.it-does-not-say-what-is"), say("permit.choose-what-may-go"));
     }
   }
 
@@ -146,18 +154,15 @@ public class Signing {
         String.format(
             Locale.ROOT, "%s, serial %s (%.0f GB)", d.model(), d.serial(), d.sizeBytes() / 1e9);
     return switch (waiver.scope()) {
-      case ALL_DATA ->
-          "I do not need the data on the drive %s. It may be erased for good.".formatted(drive);
+      case ALL_DATA -> say("permit.i-do-not-need-the-data", "drive", drive);
       case HOLDINGS ->
-          "On the drive %s I do not need: %s. That may be erased for good."
-              .formatted(
-                  drive,
-                  waiver.holdings().stream()
-                      .map(HoldingWords::of)
-                      .collect(Collectors.joining("; ")));
-      case COPY_RETURNED ->
-          "I have the data of the drive %s again. The shop’s copy of it may be erased."
-              .formatted(drive);
+          say(
+              "permit.on-the-drive-i-do-not",
+              "drive",
+              drive,
+              "holdings",
+              waiver.holdings().stream().map(HoldingWords::of).collect(Collectors.joining("; ")));
+      case COPY_RETURNED -> say("permit.i-have-the-data-of-the", "drive", drive);
     };
   }
 
@@ -170,21 +175,25 @@ public class Signing {
     Waivers.Kept kept = kept(job, id);
     if (kept.recordedById() == by.id()) {
       throw Refusal.forbidden(
-          "You wrote it down yourself: a second person has to confirm it.",
-          "Ask a colleague who heard it from the owner.");
+          say("permit.you-wrote-it-down-yourself-a"), say("permit.ask-a-colleague-who-heard-it"));
     }
     if (kept.revokedAt() != null || kept.isInForce()) {
-      throw Refusal.notPossibleNow("There is nothing to confirm.", "Load the job again.");
+      throw Refusal.notPossibleNow(
+          say("permit.there-is-nothing-to-confirm"), say("permit.load-the-job-again"));
     }
     waivers.step(id, Waivers.Step.CONFIRMED, by.id());
     audit.of(Audit.Kind.WAIVER_CONFIRMED, by, number, "%d".formatted(id));
     tell.journal(
         job,
         JournalEntry.Kind.DATA_STATUS,
-        "Owner’s word confirmed",
-        "“" + kept.wording() + "”",
+        () -> say("permit.owner-s-word-confirmed"),
+        () -> "“" + kept.wording() + "”",
         by);
-    statuses.settle(job, "confirmed by a second person", by.id(), by.displayName());
+    statuses.settle(
+        job,
+        Words.kept(() -> say("permit.confirmed-by-a-second-person")),
+        by.id(),
+        by.displayName());
   }
 
   /** What is being written by it stops within seconds. */
@@ -193,17 +202,18 @@ public class Signing {
     Job job = lock.forChange(number, version);
     Waivers.Kept kept = kept(job, id);
     if (kept.revokedAt() != null) {
-      throw Refusal.notPossibleNow("It is taken back already.", "Load the job again.");
+      throw Refusal.notPossibleNow(
+          say("permit.it-is-taken-back-already"), say("permit.load-the-job-again"));
     }
     waivers.step(id, Waivers.Step.REVOKED, by.id());
     audit.of(Audit.Kind.WAIVER_REVOKED, by, number, "%d".formatted(id));
     tell.journal(
         job,
         JournalEntry.Kind.DATA_STATUS,
-        "Owner’s word taken back",
-        "“" + kept.wording() + "”",
+        () -> say("permit.owner-s-word-taken-back"),
+        () -> "“" + kept.wording() + "”",
         by);
-    statuses.settle(job, "taken back", by.id(), by.displayName());
+    statuses.settle(job, Words.kept(() -> say("permit.taken-back")), by.id(), by.displayName());
     withdrawal.check(job);
   }
 
@@ -211,6 +221,6 @@ public class Signing {
     return waivers
         .find(id)
         .filter(w -> w.jobId() == job.id())
-        .orElseThrow(() -> Refusal.notFound("There is no such signature in this job."));
+        .orElseThrow(() -> Refusal.notFound(say("permit.there-is-no-such-signature-in")));
   }
 }

@@ -1,5 +1,7 @@
 package tekmerion.server.permit;
 
+import static tekmerion.words.Words.say;
+
 import java.time.Clock;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
@@ -52,7 +54,7 @@ public class Withdrawal {
             job.id(),
             clock.instant(),
             JournalEntry.Kind.RUN,
-            runs.name(run) + ": permission withdrawn",
+            say("permit.permission-withdrawn", "runs", runs.name(run)),
             locked.reason(),
             "server"));
   }

@@ -1,5 +1,7 @@
 package tekmerion.server.person;
 
+import static tekmerion.words.Words.say;
+
 import java.io.Serializable;
 import java.security.Principal;
 import java.util.List;
@@ -18,9 +20,11 @@ public record Person(long id, String signInName, String displayName, Role role)
   public void must(Role... roles) {
     if (!List.of(roles).contains(role)) {
       throw Refusal.forbidden(
-          "This is not for the role %s.".formatted(role.words()),
-          "Ask %s to do it."
-              .formatted(Stream.of(roles).map(Role::someone).collect(Collectors.joining(" or "))));
+          say("person.this-is-not-for-the-role", "role", role.words()),
+          say(
+              "person.ask-to-do-it",
+              "roles",
+              Stream.of(roles).map(Role::someone).collect(Collectors.joining(say("person.or")))));
     }
   }
 

@@ -1,10 +1,12 @@
 package tekmerion.server.person;
 
+import static tekmerion.words.Words.say;
+
 /** What a person does in the shop. */
 public enum Role {
-  TECHNICIAN("technician", "a technician"),
-  LEAD("lead", "a lead"),
-  COUNTER("counter", "the counter");
+  TECHNICIAN("person.technician", "person.a-technician"),
+  LEAD("person.lead", "person.a-lead"),
+  COUNTER("person.counter", "person.the-counter");
 
   private final String words;
   private final String someone;
@@ -15,10 +17,10 @@ public enum Role {
   }
 
   public String words() {
-    return words;
+    return say(words);
   }
 
   public String someone() {
-    return someone;
+    return say(someone);
   }
 }

@@ -1,5 +1,7 @@
 package tekmerion.server.photo;
 
+import static tekmerion.words.Words.say;
+
 import java.time.Duration;
 import java.util.UUID;
 import org.springframework.http.CacheControl;
@@ -35,7 +37,8 @@ class PhotoController {
       @RequestBody byte[] picture,
       @AuthenticationPrincipal Person person) {
     if (words.length() > 200) {
-      throw Refusal.badRequest("The words are longer than 200 characters.", "Shorten them.");
+      throw Refusal.badRequest(
+          say("photo.the-words-are-longer-than-200"), say("photo.shorten-them"));
     }
     byte[] jpeg =
         Redrawn.jpeg(picture); // before a connection to the database is taken: it may wait

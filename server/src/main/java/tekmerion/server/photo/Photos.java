@@ -1,5 +1,7 @@
 package tekmerion.server.photo;
 
+import static tekmerion.words.Words.say;
+
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -68,7 +70,8 @@ public class Photos {
   UUID add(String number, byte[] jpeg, String words, Person by) {
     Job job = jobs.named(number);
     if (job.endedAt() != null) {
-      throw Refusal.notPossibleNow("The job is ended.", "Take the machine in anew.");
+      throw Refusal.notPossibleNow(
+          say("photo.the-job-is-ended"), say("photo.take-the-machine-in-anew"));
     }
     byte[] hash = sha256(jpeg);
     write(file(hash), jpeg);
@@ -79,7 +82,8 @@ public class Photos {
         .params(
             id.toString(), job.id(), hash, words.strip(), by.id(), Timestamp.from(clock.instant()))
         .update();
-    tell.journal(job, JournalEntry.Kind.PHOTO, "Photo added", words.strip(), by);
+    tell.journal(
+        job, JournalEntry.Kind.PHOTO, () -> say("photo.photo-added"), () -> words.strip(), by);
     return id;
   }
 
@@ -90,11 +94,11 @@ public class Photos {
             .param(id.toString())
             .query(byte[].class)
             .optional()
-            .orElseThrow(() -> Refusal.notFound("There is no such photo."));
+            .orElseThrow(() -> Refusal.notFound(say("photo.there-is-no-such-photo")));
     try {
       return Files.readAllBytes(file(hash));
     } catch (IOException e) {
-      throw Refusal.notFound("The photo's file is missing in the files folder.");
+      throw Refusal.notFound(say("photo.the-photos-file-is-missing-in"));
     }
   }
 
@@ -103,7 +107,7 @@ public class Photos {
     try {
       return Files.readAllBytes(file(hash));
     } catch (IOException e) {
-      throw Refusal.notFound("A photo's file is missing in the files folder.");
+      throw Refusal.notFound(say("photo.a-photos-file-is-missing-in"));
     }
   }
 

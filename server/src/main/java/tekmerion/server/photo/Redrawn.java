@@ -1,5 +1,7 @@
 package tekmerion.server.photo;
 
+import static tekmerion.words.Words.say;
+
 import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.RenderingHints;
@@ -45,8 +47,8 @@ final class Redrawn {
         long pixels = (long) reader.getWidth(0) * reader.getHeight(0);
         if (pixels > MAX_PIXELS) {
           throw Refusal.badRequest(
-              "The picture has %,d pixels.".formatted(pixels),
-              "Send one of at most %,d.".formatted(MAX_PIXELS));
+              say("photo.the-picture-has-pixels", "pixels", pixels),
+              say("photo.send-one-of-at-most", "maxPixels", MAX_PIXELS));
         }
         return encode(scaled(read(reader)));
       } finally {
@@ -96,6 +98,7 @@ final class Redrawn {
   }
 
   private static Refusal noPicture() {
-    return Refusal.badRequest("This is no JPEG or PNG picture.", "Take a photo and send that.");
+    return Refusal.badRequest(
+        say("photo.this-is-no-jpeg-or-png"), say("photo.take-a-photo-and-send-that"));
   }
 }

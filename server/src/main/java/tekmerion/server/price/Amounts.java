@@ -1,5 +1,7 @@
 package tekmerion.server.price;
 
+import static tekmerion.words.Words.say;
+
 import java.math.BigDecimal;
 import java.util.Currency;
 import tekmerion.server.problem.Refusal;
@@ -28,8 +30,8 @@ public final class Amounts {
   public static void mustBePayable(BigDecimal typed, String currency) {
     if (typed != null && typed.stripTrailingZeros().scale() > places(currency)) {
       throw Refusal.badRequest(
-          "%s is no amount of %s.".formatted(typed.toPlainString(), currency),
-          "Give it with at most %d places.".formatted(places(currency)));
+          say("price.is-no-amount-of", "typed", typed.toPlainString(), "currency", currency),
+          say("price.give-it-with-at-most-places", "places", places(currency)));
     }
   }
 }

@@ -1,5 +1,7 @@
 package tekmerion.server.price;
 
+import static tekmerion.words.Words.say;
+
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.DecimalMax;
@@ -126,7 +128,7 @@ class PriceController {
       return Currency.getInstance(code);
     } catch (IllegalArgumentException e) {
       throw Refusal.badRequest(
-          "“%s” is no currency.".formatted(code), "Three letters by ISO 4217, such as EUR.");
+          say("price.is-no-currency", "code", code), say("price.three-letters-by-iso-4217-such"));
     }
   }
 

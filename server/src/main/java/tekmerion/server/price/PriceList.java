@@ -1,5 +1,7 @@
 package tekmerion.server.price;
 
+import static tekmerion.words.Words.say;
+
 import java.io.IOException;
 import java.io.StringReader;
 import java.math.BigDecimal;
@@ -85,8 +87,8 @@ public class PriceList {
     by.must(Role.LEAD);
     if (!sorts().contains(part)) {
       throw Refusal.badRequest(
-          "No remedy needs a part of the sort “%s”.".formatted(part),
-          "One of: %s.".formatted(String.join(", ", sorts())));
+          say("price.no-remedy-needs-a-part-of", "part", part),
+          say("price.one-of", "sorts", String.join(", ", sorts())));
     }
     keep(part, words.strip(), amount, by);
   }
@@ -122,23 +124,23 @@ public class PriceList {
       if (!Set.copyOf(lines.getHeaderNames().stream().map(n -> n.toLowerCase(Locale.ROOT)).toList())
           .containsAll(Set.of("part", "words", "price"))) {
         throw Refusal.badRequest(
-            "The first line does not name the columns part, words and price.",
-            "Put that line before the others.");
+            say("price.the-first-line-does-not-name"),
+            say("price.put-that-line-before-the-others"));
       }
       for (CSVRecord line : lines) {
         read(line, sorts).ifPresentOrElse(prices::add, () -> wrong.add(said(line, sorts)));
       }
     } catch (IOException | IllegalStateException | IllegalArgumentException e) {
       throw Refusal.badRequest(
-          "It is no list of lines with commas: %s".formatted(e.getMessage()),
-          "Nothing was taken in. Save it as CSV and try again.");
+          say("price.it-is-no-list-of-lines", "e", e.getMessage()),
+          say("price.nothing-was-taken-in-save-it"));
     }
     if (!wrong.isEmpty() || prices.isEmpty() || prices.size() > MAX_LINES) {
       throw Refusal.badRequest(
           wrong.isEmpty()
-              ? "It has %d lines; 1 to %d can be taken.".formatted(prices.size(), MAX_LINES)
+              ? say("price.it-has-lines-1-to-can", "count", prices.size(), "maxLines", MAX_LINES)
               : wrong.stream().limit(10).collect(Collectors.joining(" ")),
-          "Nothing was taken in. Put the lines right and try again.");
+          say("price.nothing-was-taken-in-put-the"));
     }
     prices.forEach(price -> keep(price.part(), price.words(), price.amount(), by));
     return prices.size();
@@ -165,9 +167,12 @@ public class PriceList {
   private static String said(CSVRecord line, Set<String> sorts) {
     String part = line.size() > 0 ? line.get(0) : "";
     return sorts.contains(part)
-        ? "Line %d needs words of at most %d letters and a price such as 70.00."
-            .formatted(line.getRecordNumber() + 1, MAX_WORDS)
-        : "Line %d names no sort of part that a remedy needs."
-            .formatted(line.getRecordNumber() + 1);
+        ? say(
+            "price.line-needs-words-of-at-most",
+            "recordNumber",
+            line.getRecordNumber() + 1,
+            "maxWords",
+            MAX_WORDS)
+        : say("price.line-names-no-sort-of-part", "recordNumber", line.getRecordNumber() + 1);
   }
 }

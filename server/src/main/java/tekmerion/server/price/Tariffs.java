@@ -1,5 +1,7 @@
 package tekmerion.server.price;
 
+import static tekmerion.words.Words.say;
+
 import java.math.BigDecimal;
 import java.sql.ResultSet;
 import java.sql.SQLException;
@@ -63,7 +65,8 @@ public class Tariffs {
     by.must(Role.LEAD);
     if (tariff.places() > 3) {
       throw Refusal.badRequest(
-          "%s has more than three decimals.".formatted(tariff.currency()), "Take another.");
+          say("price.has-more-than-three-decimals", "currency", tariff.currency()),
+          say("price.take-another"));
     }
     jdbc.sql(
             "INSERT INTO tariff (currency, per_hour, per_hour_of, minimum, tax_percent, tax_shown,"

@@ -1,5 +1,7 @@
 package tekmerion.server.probe;
 
+import static tekmerion.words.Words.say;
+
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import tekmerion.link.MachineNote;
@@ -29,7 +31,8 @@ public class ProbeOfJob {
     ProbeView probe = online(job);
     if (!probe.drives().contains(partKey)) {
       throw Refusal.badRequest(
-          "The probe sees no drive called %s.".formatted(partKey), "Load the job again.");
+          say("probe.the-probe-sees-no-drive-called", "partKey", partKey),
+          say("probe.load-the-job-again"));
     }
     return probe;
   }
@@ -43,7 +46,7 @@ public class ProbeOfJob {
     ProbeView probe = online(job);
     if (!kind.partKey().equals(Optional.of(key)) || !probe.others().contains(needed(kind))) {
       throw Refusal.badRequest(
-          "The probe has nothing on this machine that could be run so.", "Load the job again.");
+          say("probe.the-probe-has-nothing-on-this"), say("probe.load-the-job-again"));
     }
     return probe;
   }
@@ -69,7 +72,7 @@ public class ProbeOfJob {
         && !(probe.others().contains(key)
             && (key.equals(RunKind.BOARD) || key.equals(RunKind.BATTERY)))) {
       throw Refusal.badRequest(
-          "The probe sees nothing called %s.".formatted(key), "Load the job again.");
+          say("probe.the-probe-sees-nothing-called", "key", key), say("probe.load-the-job-again"));
     }
     return probe;
   }
@@ -80,14 +83,14 @@ public class ProbeOfJob {
             .orElseThrow(
                 () ->
                     Refusal.notPossibleNow(
-                        "The machine is on no bay.", "Put it in a bay with a probe."));
+                        say("probe.the-machine-is-on-no-bay"), say("probe.put-it-in-a-bay-with")));
     return probes
         .on(bay.id())
         .filter(ProbeView::online)
         .orElseThrow(
             () ->
                 Refusal.notPossibleNow(
-                    "No probe is connected in %s.".formatted(bay.name()),
-                    "Start the probe, or ask for an enrolment code in the bay."));
+                    say("probe.no-probe-is-connected-in", "bay", bay.name()),
+                    say("probe.start-the-probe-or-ask-for")));
   }
 }

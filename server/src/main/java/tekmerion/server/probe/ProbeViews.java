@@ -1,5 +1,7 @@
 package tekmerion.server.probe;
 
+import static tekmerion.words.Words.say;
+
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.List;
@@ -78,7 +80,7 @@ public class ProbeViews {
         probe.isOnline(),
         probe.probeVersion(),
         "%s %s%s"
-            .formatted(note.maker(), note.model(), note.simulated() ? " (simulated)" : "")
+            .formatted(note.maker(), note.model(), note.simulated() ? say("probe.simulated") : "")
             .strip(),
         note.drives().stream().map(key).toList(),
         note.drives().stream()

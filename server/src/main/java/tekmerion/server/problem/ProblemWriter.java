@@ -1,5 +1,7 @@
 package tekmerion.server.problem;
 
+import static tekmerion.words.Words.say;
+
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import org.springframework.http.HttpStatus;
@@ -53,6 +55,7 @@ public class ProblemWriter {
     response
         .getWriter()
         .write(
-            json.writeValueAsString(Problems.detail(status, what, "Nothing was changed.", toDo)));
+            json.writeValueAsString(
+                Problems.detail(status, what, say("problem.nothing-was-changed"), toDo)));
   }
 }

@@ -1,5 +1,7 @@
 package tekmerion.server.problem;
 
+import static tekmerion.words.Words.say;
+
 import java.sql.SQLException;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -37,7 +39,9 @@ class Problems {
   private static final Set<Integer> DISK_FULL = Set.of(1021, 1114);
 
   /** What was kept, for requests that were turned away before they did anything. */
-  private static final String NOTHING = "Nothing was changed.";
+  private static String nothingChanged() {
+    return say("problem.nothing-was-changed");
+  }
 
   @ExceptionHandler
   ResponseEntity<ProblemDetail> refusal(Refusal refusal) {
@@ -55,9 +59,9 @@ class Problems {
   ResponseEntity<ProblemDetail> conflict() {
     return answer(
         HttpStatus.CONFLICT,
-        "Somebody else changed this job at the same moment.",
-        "Theirs was kept, yours was not.",
-        "Look at what changed and do yours again if it still holds.");
+        say("problem.somebody-else-changed-this-job-at"),
+        say("problem.theirs-was-kept-yours-was-not"),
+        say("problem.look-at-what-changed-and-do"));
   }
 
   /** It was tried several times: see {@code DeadlockRetry}. */
@@ -65,9 +69,9 @@ class Problems {
   ResponseEntity<ProblemDetail> busy() {
     return answer(
         HttpStatus.SERVICE_UNAVAILABLE,
-        "Too many are changing the same at this moment.",
-        NOTHING,
-        "Try again in a moment.");
+        say("problem.too-many-are-changing-the-same"),
+        nothingChanged(),
+        say("problem.try-again-in-a-moment"));
   }
 
   @ExceptionHandler
@@ -79,9 +83,9 @@ class Problems {
             .collect(Collectors.joining("; "));
     return answer(
         HttpStatus.BAD_REQUEST,
-        "Something is missing or too long: " + fields + ".",
-        NOTHING,
-        "Correct it and send again.");
+        say("problem.something-is-missing-or-too-long", "fields", fields),
+        nothingChanged(),
+        say("problem.correct-it-and-send-again"));
   }
 
   @ExceptionHandler({
@@ -93,24 +97,27 @@ class Problems {
   ResponseEntity<ProblemDetail> unreadable() {
     return answer(
         HttpStatus.BAD_REQUEST,
-        "The request could not be read.",
-        NOTHING,
-        "Load the page again; if it stays, the browser's copy is older than the server.");
+        say("problem.the-request-could-not-be-read"),
+        nothingChanged(),
+        say("problem.load-the-page-again-if-it"));
   }
 
   @ExceptionHandler({NoResourceFoundException.class, HttpRequestMethodNotSupportedException.class})
   ResponseEntity<ProblemDetail> noSuchPlace() {
     return answer(
-        HttpStatus.NOT_FOUND, "There is nothing at this address.", NOTHING, "Go to the floor.");
+        HttpStatus.NOT_FOUND,
+        say("problem.there-is-nothing-at-this-address"),
+        nothingChanged(),
+        say("problem.go-to-the-floor"));
   }
 
   @ExceptionHandler(AccessDeniedException.class)
   ResponseEntity<ProblemDetail> denied() {
     return answer(
         HttpStatus.FORBIDDEN,
-        "Your role does not allow this.",
-        NOTHING,
-        "Ask a lead to do it or to change your role.");
+        say("problem.your-role-does-not-allow-this"),
+        nothingChanged(),
+        say("problem.ask-a-lead-to-do-it"));
   }
 
   @ExceptionHandler({
@@ -129,9 +136,9 @@ class Problems {
   static ProblemDetail databaseAway() {
     return detail(
         HttpStatus.SERVICE_UNAVAILABLE,
-        "The database does not answer.",
-        "What was kept before is safe; this request was not kept.",
-        "Wait a moment and try again; if it stays, start the database.");
+        say("problem.the-database-does-not-answer"),
+        say("problem.what-was-kept-before-is-safe"),
+        say("problem.wait-a-moment-and-try-again"));
   }
 
   @ExceptionHandler(DataAccessException.class)
@@ -154,9 +161,9 @@ class Problems {
     LOG.error("unexpected", e);
     return answer(
         HttpStatus.INTERNAL_SERVER_ERROR,
-        "The server made a mistake.",
-        "This request was not kept; everything before it is.",
-        "Try again; if it stays, the server's log of this minute says more.");
+        say("problem.the-server-made-a-mistake"),
+        say("problem.this-request-was-not-kept-everything"),
+        say("problem.try-again-if-it-stays-the"));
   }
 
   static ResponseEntity<ProblemDetail> answer(

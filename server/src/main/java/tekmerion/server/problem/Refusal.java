@@ -1,5 +1,7 @@
 package tekmerion.server.problem;
 
+import static tekmerion.words.Words.say;
+
 import org.springframework.http.HttpStatus;
 import tekmerion.core.permit.Lock;
 import tekmerion.core.permit.Permission;
@@ -22,17 +24,21 @@ public final class Refusal extends RuntimeException {
   }
 
   public static Refusal badRequest(String what, String toDo) {
-    return new Refusal(HttpStatus.BAD_REQUEST, what, "Nothing was changed.", toDo);
+    return new Refusal(HttpStatus.BAD_REQUEST, what, say("problem.nothing-was-changed"), toDo);
   }
 
   public static Refusal notFound(String what) {
     return new Refusal(
-        HttpStatus.NOT_FOUND, what, "Nothing was changed.", "Check the number or go to the floor.");
+        HttpStatus.NOT_FOUND,
+        what,
+        say("problem.nothing-was-changed"),
+        say("problem.check-the-number-or-go-to"));
   }
 
   /** Locked by a gate. */
   public static Refusal locked(String reason, String opens) {
-    return new Refusal(HttpStatus.LOCKED, reason, "Nothing was signed or changed.", opens);
+    return new Refusal(
+        HttpStatus.LOCKED, reason, say("problem.nothing-was-signed-or-changed"), opens);
   }
 
   /** Locked by core; the rule's name travels with it. */
@@ -44,31 +50,33 @@ public final class Refusal extends RuntimeException {
 
   /** Someone else was faster. */
   public static Refusal conflict(String what, String toDo) {
-    return new Refusal(HttpStatus.CONFLICT, what, "Theirs was kept, yours was not.", toDo);
+    return new Refusal(
+        HttpStatus.CONFLICT, what, say("problem.theirs-was-kept-yours-was-not"), toDo);
   }
 
   public static Refusal forbidden(String what, String toDo) {
-    return new Refusal(HttpStatus.FORBIDDEN, what, "Nothing was changed.", toDo);
+    return new Refusal(HttpStatus.FORBIDDEN, what, say("problem.nothing-was-changed"), toDo);
   }
 
   public static Refusal wrongSecret(String what, String toDo) {
-    return new Refusal(HttpStatus.UNAUTHORIZED, what, "Nothing was changed.", toDo);
+    return new Refusal(HttpStatus.UNAUTHORIZED, what, say("problem.nothing-was-changed"), toDo);
   }
 
   public static Refusal tooMany(String what, String toDo) {
-    return new Refusal(HttpStatus.TOO_MANY_REQUESTS, what, "Nothing was changed.", toDo);
+    return new Refusal(
+        HttpStatus.TOO_MANY_REQUESTS, what, say("problem.nothing-was-changed"), toDo);
   }
 
   public static Refusal notPossibleNow(String what, String toDo) {
-    return new Refusal(HttpStatus.CONFLICT, what, "Nothing was changed.", toDo);
+    return new Refusal(HttpStatus.CONFLICT, what, say("problem.nothing-was-changed"), toDo);
   }
 
   public static Refusal noRoom() {
     return new Refusal(
         HttpStatus.INSUFFICIENT_STORAGE,
-        "The server's disk is full.",
-        "What was kept before is safe; this request was not kept.",
-        "Make room on the server's disk, then send it again.");
+        say("problem.the-servers-disk-is-full"),
+        say("problem.what-was-kept-before-is-safe"),
+        say("problem.make-room-on-the-servers-disk"));
   }
 
   public HttpStatus status() {

@@ -1,5 +1,7 @@
 package tekmerion.server.proof;
 
+import static tekmerion.words.Words.say;
+
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.sql.Timestamp;
 import java.time.Clock;
@@ -27,13 +29,16 @@ import tekmerion.server.person.Person;
 import tekmerion.server.person.Role;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.weighing.WeighingService;
+import tekmerion.words.Speaking;
+import tekmerion.words.Words;
 
 /** Counts trials after a decision that mends, and keeps the gate before the hand-back. */
 @Service
 public class Proofs {
   /** What an owner signs; kept with the signature as it was shown. */
-  public static final String WAIVER =
-      "I take the machine as it is. I know that it was not shown that the fault is gone.";
+  public static String waiverWording() {
+    return say("proof.i-take-the-machine-as-it");
+  }
 
   /** Level of a finding that tries the complaint; one that has none becomes unknown again. */
   private static final String AS_IT_WAS = "same";
@@ -102,7 +107,7 @@ public class Proofs {
                   standing.needed().confidence(),
                   words(job, standing),
                   signer(decision.id()).orElse(null),
-                  WAIVER);
+                  waiverWording());
             });
   }
 
@@ -121,15 +126,23 @@ public class Proofs {
             job.id(), decision.id(), failed, note.strip(), by.id(), Timestamp.from(clock.instant()))
         .update();
     if (failed) {
-      job.contradicted("It failed again after it was mended.");
-      itIsBack(job);
+      job.contradicted(Words.kept(() -> say("proof.it-failed-again-after-it-was")));
+      Words.in(
+          Speaking.IN_CODES,
+          () -> {
+            itIsBack(job);
+            return null;
+          });
     }
     String counted = standing(job, decision).counted();
     tell.journal(
         job,
         JournalEntry.Kind.CHECK,
-        failed ? "Tried: it failed again" : "Tried: clean, " + counted,
-        failed && note.isBlank() ? "contradicts what was decided" : note.strip(),
+        () ->
+            failed
+                ? say("proof.tried-it-failed-again")
+                : say("proof.tried-clean", "counted", counted),
+        () -> failed && note.isBlank() ? say("proof.contradicts-what-was-decided") : note.strip(),
         by);
   }
 
@@ -148,7 +161,7 @@ public class Proofs {
                           finding.part(),
                           finding.id(),
                           asked.levels().containsKey(AS_IT_WAS) ? AS_IT_WAS : null,
-                          "%s: gone at first, then it came back".formatted(asked.name()),
+                          say("proof.gone-at-first-then-it-came", "asked", asked.name()),
                           clock.instant())));
     }
     weighing.reweigh(job);
@@ -165,8 +178,8 @@ public class Proofs {
     DecisionView decision = mustMend(job);
     if (signer.isBlank()) {
       throw Refusal.badRequest(
-          "Taking it without proof needs the owner's signature.",
-          "Have the owner type their name.");
+          say("proof.taking-it-without-proof-needs-the"),
+          say("proof.have-the-owner-type-their-name"));
     }
     jdbc.sql(
             "INSERT INTO proof_waiver (job_id, decision_id, signer, wording, set_by, set_at)"
@@ -175,15 +188,15 @@ public class Proofs {
             job.id(),
             decision.id(),
             signer.strip(),
-            WAIVER,
+            waiverWording(),
             by.id(),
             Timestamp.from(clock.instant()))
         .update();
     tell.journal(
         job,
         JournalEntry.Kind.CHECK,
-        "Owner takes it without proof",
-        "signed by %s: \"%s\"".formatted(signer.strip(), WAIVER),
+        () -> say("proof.owner-takes-it-without-proof"),
+        () -> say("proof.signed-by", "signer", signer.strip(), "waiver", waiverWording()),
         by);
   }
 
@@ -217,7 +230,8 @@ public class Proofs {
         .orElseThrow(
             () ->
                 Refusal.notPossibleNow(
-                    "Nothing was decided that mends the machine.", "Sign a decision first."));
+                    say("proof.nothing-was-decided-that-mends-the"),
+                    say("proof.sign-a-decision-first")));
   }
 
   private Proof.Standing standing(Job job, DecisionView decision) {
@@ -247,12 +261,18 @@ public class Proofs {
   private String words(Job job, Proof.Standing standing) {
     String came =
         switch (often(job).orElse("")) {
-          case "always" -> "It came every time";
-          case "most-days" -> "It came most days";
-          case "now-and-then" -> "It came now and then";
-          default -> "Nobody knows how often it came, so it counts as most days";
+          case "always" -> say("proof.it-came-every-time");
+          case "most-days" -> say("proof.it-came-most-days");
+          case "now-and-then" -> say("proof.it-came-now-and-then");
+          default -> say("proof.nobody-knows-how-often-it-came");
         };
-    return "%s: %d clean trials show with %.0f in 100 that it is gone."
-        .formatted(came, standing.needed().trials(), 100 * standing.needed().confidence());
+    return say(
+        "proof.clean-trials-show-with-in-100",
+        "came",
+        came,
+        "trials",
+        standing.needed().trials(),
+        "confidence",
+        100 * standing.needed().confidence());
   }
 }

@@ -1,5 +1,7 @@
 package tekmerion.server.records;
 
+import static tekmerion.words.Words.say;
+
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -27,8 +29,8 @@ class RecordsController {
   RecordsView between(@RequestParam LocalDate from, @RequestParam LocalDate to) {
     if (to.isBefore(from) || ChronoUnit.YEARS.between(from, to) > MAX_YEARS) {
       throw Refusal.badRequest(
-          "These days are no stretch of time that can be looked at.",
-          "Name a first day and a later one, at most %d years apart.".formatted(MAX_YEARS));
+          say("records.these-days-are-no-stretch-of"),
+          say("records.name-a-first-day-and-a", "maxYears", MAX_YEARS));
     }
     return records.between(from, to);
   }

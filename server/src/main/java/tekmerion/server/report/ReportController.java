@@ -1,5 +1,7 @@
 package tekmerion.server.report;
 
+import static tekmerion.words.Words.say;
+
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -53,7 +55,7 @@ class ReportController {
         estimates.of(number).stream()
             .filter(estimate -> estimate.id() == id)
             .findFirst()
-            .orElseThrow(() -> Refusal.notFound("There is no such estimate in this job."));
+            .orElseThrow(() -> Refusal.notFound(say("report.there-is-no-such-estimate-in")));
     return ResponseEntity.ok()
         .header(HttpHeaders.CONTENT_DISPOSITION, "inline; filename=\"" + number + "-estimate.pdf\"")
         .body(EstimatePdf.of(told, reports.head(number), reports.words(number), paper));

@@ -1,5 +1,7 @@
 package tekmerion.server.report;
 
+import static tekmerion.words.Words.say;
+
 import java.awt.Color;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -175,7 +177,7 @@ final class ReportPdf {
     for (ReportView.AnnexReading reading : report.annex().readings()) {
       row(
           reading.at(),
-          "What %s said of itself".formatted(reading.part()),
+          say("report.what-said-of-itself", "part", reading.part()),
           reading.id().toString(),
           s);
     }

@@ -4,7 +4,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
-import tekmerion.server.person.Language;
+import tekmerion.words.Language;
 
 /**
  * A report.

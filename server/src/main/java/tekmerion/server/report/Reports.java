@@ -27,7 +27,6 @@ import tekmerion.server.knowhow.ShopKnowHow;
 import tekmerion.server.move.MadeMoves;
 import tekmerion.server.part.Machine;
 import tekmerion.server.permit.JobPermissions;
-import tekmerion.server.person.Language;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.proof.Proofs;
 import tekmerion.server.report.ReportView.Annex;
@@ -41,6 +40,9 @@ import tekmerion.server.run.RunWords;
 import tekmerion.server.run.Runs;
 import tekmerion.server.weighing.WeighingService;
 import tekmerion.server.weighing.WeighingService.Evidence;
+import tekmerion.words.Language;
+import tekmerion.words.Speaking;
+import tekmerion.words.Words;
 
 /** Puts a job's report together from what was kept of it. */
 @Service
@@ -88,6 +90,11 @@ class Reports {
   @Transactional(readOnly = true)
   ReportView of(String number) {
     Job job = jobs.named(number);
+    return Words.in(Speaking.prose(language(job)), () -> told(job));
+  }
+
+  /** In the owner's language, which is spoken meanwhile. */
+  private ReportView told(Job job) {
     OwnerWords words = words(job);
     Evidence evidence = weighing.weigh(job);
     List<Run> ofJob = runs.ofJob(job.id());

@@ -1,5 +1,7 @@
 package tekmerion.server.run;
 
+import static tekmerion.words.Words.say;
+
 import java.time.Instant;
 import tekmerion.core.words.Sentences;
 import tekmerion.link.LinkEvent;
@@ -19,97 +21,95 @@ public final class RunWords {
     return switch (kind) {
       case SURFACE_SCAN ->
           new Words(
-              "Surface scan",
-              "Surface",
-              "reads everything, a random sample first; hours on a large disk");
+              say("run.surface-scan"),
+              say("run.surface"),
+              say("run.reads-everything-a-random-sample-first"));
       case SURFACE_SAMPLE ->
           new Words(
-              "Surface sample", "Sample", "reads a random sample: what share may be bad; minutes");
+              say("run.surface-sample"),
+              say("run.sample"),
+              say("run.reads-a-random-sample-what-share"));
       case SELF_TEST_SHORT ->
           new Words(
-              "Short self-test",
-              "Self-test",
-              "the drive tests itself a little everywhere; about 2 minutes");
+              say("run.short-self-test"),
+              say("run.self-test"),
+              say("run.the-drive-tests-itself-a-little"));
       case SELF_TEST_EXTENDED ->
-          new Words("Extended self-test", "Self-test", "the drive reads all of itself; hours");
+          new Words(
+              say("run.extended-self-test"),
+              say("run.self-test"),
+              say("run.the-drive-reads-all-of-itself"));
       case SELF_TEST_CONVEYANCE ->
           new Words(
-              "Conveyance self-test",
-              "Self-test",
-              "the drive looks for damage from transport; about 5 minutes");
+              say("run.conveyance-self-test"),
+              say("run.self-test"),
+              say("run.the-drive-looks-for-damage-from"));
       case MEMORY_TEST ->
           new Words(
-              "Memory test",
-              "Memory test",
-              "stuck cells, transitions, couplings, wrong addresses; minutes");
+              say("run.memory-test"),
+              say("run.memory-test"),
+              say("run.stuck-cells-transitions-couplings-wrong-addresses"));
       case MEMORY_TEST_LONG ->
           new Words(
-              "Long memory test",
-              "Memory test",
-              "also what shows after a pause or now and then; an hour and more");
+              say("run.long-memory-test"),
+              say("run.memory-test"),
+              say("run.also-what-shows-after-a-pause"));
       case DISCHARGE ->
           new Words(
-              "Discharge",
-              "Battery",
-              "runs the battery down under load and measures what is in it; hours");
+              say("run.discharge"),
+              say("run.battery"),
+              say("run.runs-the-battery-down-under-load"));
       case CHARGE ->
-          new Words(
-              "Charge",
-              "Charge",
-              "how it charges at rest, and whether the adapter carries the load; 18 minutes");
+          new Words(say("run.charge"), say("run.charge"), say("run.how-it-charges-at-rest-and"));
       case LOAD_SAMPLE ->
           new Words(
-              "Sample of its work",
-              "Its work",
-              "what keeps it busy, every second for three minutes");
+              say("run.sample-of-its-work"),
+              say("run.its-work"),
+              say("run.what-keeps-it-busy-every-second"));
       case SURVEY ->
-          new Words(
-              "Survey",
-              "Survey",
-              "what is on it and why it cannot be opened; reads little, seconds");
+          new Words(say("run.survey"), say("run.survey"), say("run.what-is-on-it-and-why"));
       case RESCUE_IN_USE ->
           new Words(
-              "Rescue image of what is in use",
-              "Rescue",
-              "an image of what its files and folders take, easy parts first");
+              say("run.rescue-image-of-what-is-in"),
+              say("run.rescue"),
+              say("run.an-image-of-what-its-files"));
       case RESCUE_WHOLE ->
           new Words(
-              "Rescue image of all of it",
-              "Rescue",
-              "an image of everything, also of what is free; hours on a large disk");
+              say("run.rescue-image-of-all-of-it"),
+              say("run.rescue"),
+              say("run.an-image-of-everything-also-of"));
       case VERIFY_IMAGE ->
           new Words(
-              "Check of the image",
-              "Check",
-              "reads the image again and compares it with what was read");
+              say("run.check-of-the-image"),
+              say("run.check"),
+              say("run.reads-the-image-again-and-compares"));
       case FILE_COPY ->
           new Words(
-              "Copy of files",
-              "Files",
-              "chosen folders, each file read again after it was written");
+              say("run.copy-of-files"),
+              say("run.files"),
+              say("run.chosen-folders-each-file-read-again"));
       case CARVE ->
           new Words(
-              "Files by their content",
-              "Files",
-              "looks through the image for photos, documents, archives and databases");
+              say("run.files-by-their-content"),
+              say("run.files"),
+              say("run.looks-through-the-image-for-photos"));
       case ERASE ->
-          new Words(
-              "Erasing",
-              "Erasing",
-              "writes all of it over with zeros and reads back what came of that; for good");
+          new Words(say("run.erasing"), say("run.erasing"), say("run.writes-all-of-it-over-with"));
       case ERASE_COPY ->
           new Words(
-              "Erasing of the copy",
-              "Copy",
-              "writes image and copied files over with zeros and deletes them");
+              say("run.erasing-of-the-copy"),
+              say("run.copy"),
+              say("run.writes-image-and-copied-files-over"));
       case MEND ->
           new Words(
-              "Mending from copies",
-              "Mending",
-              "writes what is damaged anew from its copies; what stood there is kept");
+              say("run.mending-from-copies"),
+              say("run.mending"),
+              say("run.writes-what-is-damaged-anew-from"));
       case TAKE_BACK ->
           new Words(
-              "Taking the mending back", "Mending", "writes what stood there before the mending");
+              say("run.taking-the-mending-back"),
+              say("run.mending"),
+              say("run.writes-what-stood-there-before-the"));
     };
   }
 
@@ -133,18 +133,20 @@ public final class RunWords {
 
   private static String outcome(LinkEvent.End end, RunKind kind, RunResult found) {
     if (end == LinkEvent.End.COULD_NOT_RUN) {
-      return "could not run";
+      return say("run.could-not-run");
     }
     String how =
         switch (end) {
-          case CANCELLED -> ", ended by hand";
+          case CANCELLED -> say("run.ended-by-hand");
           case STOPPED_BY_RULE ->
               kind.usesCopies()
-                  ? ", stopped for want of room"
-                  : kind.isOfDrive() ? ", stopped to spare the drive" : ", stopped for safety";
+                  ? say("run.stopped-for-want-of-room")
+                  : kind.isOfDrive()
+                      ? say("run.stopped-to-spare-the-drive")
+                      : say("run.stopped-for-safety");
           default -> "";
         };
-    return (found == null ? "ended" : found.outcome()) + how;
+    return (found == null ? say("run.ended") : found.outcome()) + how;
   }
 
   public static String detail(LinkEvent.RunEnded event) {
@@ -159,10 +161,12 @@ public final class RunWords {
     String name = of(run.kind()).brief();
     if (run.waits() != null) {
       return run.share() == null
-          ? name + " waits"
-          : "%s waits, %.0f %%".formatted(name, 100 * run.share());
+          ? say("run.waits", "run", name)
+          : say("run.waits-2", "name", name, "share", 100 * run.share());
     }
-    return run.share() == null ? name + " begins" : "%s %.0f %%".formatted(name, 100 * run.share());
+    return run.share() == null
+        ? say("run.begins", "run", name)
+        : "%s %.0f %%".formatted(name, 100 * run.share());
   }
 
   /**

@@ -1,5 +1,7 @@
 package tekmerion.server.run;
 
+import static tekmerion.words.Words.say;
+
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
@@ -121,7 +123,7 @@ public class Runs {
   public String name(Run run) {
     String name = RunWords.name(run.kind());
     // A machine has one board, and runs on one battery.
-    return run.kind().isOfDrive() ? "%s of %s".formatted(name, drive(run)) : name;
+    return run.kind().isOfDrive() ? say("run.of", "name", name, "drive", drive(run)) : name;
   }
 
   /** The drive of a run by its model and serial; by its place until it told them. */

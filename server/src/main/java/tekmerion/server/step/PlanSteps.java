@@ -1,5 +1,7 @@
 package tekmerion.server.step;
 
+import static tekmerion.words.Words.say;
+
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -37,12 +39,14 @@ import tekmerion.server.proof.Proofs;
 import tekmerion.server.supply.PartSupplies;
 import tekmerion.server.weighing.WeighingService;
 import tekmerion.server.weighing.WeighingService.Evidence;
+import tekmerion.words.Words;
 
 /** Carries a signed plan from step to step. */
 @Service
 public class PlanSteps implements ChangeClosed {
-  private static final String IN_VAIN =
-      "All of the plan was done, and the complaint is still there.";
+  private static String inVain() {
+    return say("step.all-of-the-plan-was-done");
+  }
 
   private final Jobs jobs;
   private final DecisionService decisions;
@@ -117,7 +121,7 @@ public class PlanSteps implements ChangeClosed {
                     changes.since(job.id(), decision.signedAt()),
                     proofs.of(job)))
         .filter(progress -> progress.isOverInVain() && job.contradicted() == null)
-        .ifPresent(progress -> job.contradicted(IN_VAIN));
+        .ifPresent(progress -> job.contradicted(Words.kept(PlanSteps::inVain)));
   }
 
   private Optional<DecisionView> signed(Job job) {
@@ -205,12 +209,12 @@ public class PlanSteps implements ChangeClosed {
             .orElseThrow(
                 () ->
                     Refusal.badRequest(
-                        "This step is no change of the machine.", "Do it in its own view."));
+                        say("step.this-step-is-no-change-of"), say("step.do-it-in-its-own-view")));
     DecisionService.mustBeOpen(remedy.course(), permitted);
     estimates.mustStillAllow(job, signed(job).orElseThrow().plan().id());
     if (isOrdered(parts.standing(job).get(remedyId))) {
       throw Refusal.locked(
-          "Its part is ordered and has not come.", "Opens when it has come, or is called off.");
+          say("step.its-part-is-ordered-and-has"), say("step.opens-when-it-has-come-or"));
     }
     if (remedy.invasiveness() == Invasiveness.ERASES) {
       DriveToErase.mustBeOfMachine(evidence, named);
@@ -257,13 +261,15 @@ public class PlanSteps implements ChangeClosed {
   Remedy replacing(Job job, String remedyId) {
     signed(job)
         .filter(d -> d.plan().steps().stream().anyMatch(s -> s.remedy().equals(remedyId)))
-        .orElseThrow(() -> Refusal.notFound("The signed plan has no such step."));
+        .orElseThrow(() -> Refusal.notFound(say("step.the-signed-plan-has-no-such")));
     return knowHow
         .now()
         .remedy(remedyId)
         .filter(r -> r.course() == Course.REPLACE_PART && !r.part().isEmpty())
         .orElseThrow(
-            () -> Refusal.badRequest("This step replaces no part.", "Do it as the step says it."));
+            () ->
+                Refusal.badRequest(
+                    say("step.this-step-replaces-no-part"), say("step.do-it-as-the-step-says")));
   }
 
   /** What a step of the signed plan is called: "Replace drive A". */
@@ -302,19 +308,20 @@ public class PlanSteps implements ChangeClosed {
 
   private DecidedPlan.Step mustBeItsTurn(Job job, Permissions permitted, String remedyId) {
     DecisionView decision =
-        signed(job).orElseThrow(() -> Refusal.notFound("No plan was signed in this job."));
+        signed(job).orElseThrow(() -> Refusal.notFound(say("step.no-plan-was-signed-in-this")));
     PlanProgress.Step step =
         progress(job, decision, permitted).steps().stream()
             .filter(s -> s.id().equals(remedyId))
             .findFirst()
-            .orElseThrow(() -> Refusal.notFound("The signed plan has no such step."));
+            .orElseThrow(() -> Refusal.notFound(say("step.the-signed-plan-has-no-such")));
     if (!PlanProgress.isAhead(step.state())) {
-      throw Refusal.notPossibleNow("This step is done already.", "Go on with the next.");
+      throw Refusal.notPossibleNow(
+          say("step.this-step-is-done-already"), say("step.go-on-with-the-next"));
     }
     if (step.state() == StepState.WAITS_FOR_STEP) {
       throw Refusal.locked(
-          "It is not the turn of this step.",
-          "Opens when step %d is done.".formatted(step.waitsFor()));
+          say("step.it-is-not-the-turn-of"),
+          say("step.opens-when-step-is-done", "waitsFor", step.waitsFor()));
     }
     return decision.plan().steps().stream()
         .filter(s -> s.remedy().equals(remedyId))
@@ -322,6 +329,6 @@ public class PlanSteps implements ChangeClosed {
         .orElseThrow(
             () ->
                 Refusal.badRequest(
-                    "This step is no change of the machine.", "Do it in its own view."));
+                    say("step.this-step-is-no-change-of"), say("step.do-it-in-its-own-view")));
   }
 }

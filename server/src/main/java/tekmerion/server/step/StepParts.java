@@ -1,5 +1,7 @@
 package tekmerion.server.step;
 
+import static tekmerion.words.Words.say;
+
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
@@ -88,20 +90,23 @@ class StepParts {
     return switch (standing.supply()) {
       case NEEDED -> "";
       case ORDERED ->
-          "%s ordered from %s%s"
-              .formatted(
-                  standing.words(),
-                  standing.supplier().orElse("a supplier"),
-                  standing.expectedOn().map(this::expected).orElse(""));
-      case HERE -> "%s is set aside for this job".formatted(standing.words());
+          say(
+              "step.ordered-from",
+              "standing",
+              standing.words(),
+              "supplier",
+              standing.supplier().orElse("a supplier"),
+              "expectedOn",
+              standing.expectedOn().map(this::expected).orElse(""));
+      case HERE -> say("step.is-set-aside-for-this-job", "standing", standing.words());
     };
   }
 
   private String expected(LocalDate day) {
     LocalDate today = LocalDate.ofInstant(clock.instant(), hours.zone());
     return day.isBefore(today)
-        ? ", expected %s: it is late, ask for it".formatted(DAY.format(day))
-        : ", expected %s".formatted(DAY.format(day));
+        ? say("step.expected-it-is-late-ask-for", "day", DAY.format(day))
+        : say("step.expected", "day", DAY.format(day));
   }
 
   private List<FromStock> stock(Remedy remedy, Optional<NeededPart> needed) {
@@ -145,7 +150,7 @@ class StepParts {
       return needed.get().misfit(item.asPart()).orElse(null);
     }
     return item.kind().equals(OTHER)
-        ? "look whether it fits this machine"
-        : "nobody has read the old one: look at its label";
+        ? say("step.look-whether-it-fits-this-machine")
+        : say("step.nobody-has-read-the-old-one");
   }
 }

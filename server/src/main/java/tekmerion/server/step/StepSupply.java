@@ -1,5 +1,7 @@
 package tekmerion.server.step;
 
+import static tekmerion.words.Words.say;
+
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.Optional;
@@ -23,6 +25,7 @@ import tekmerion.server.stock.StockView.StockItem;
 import tekmerion.server.supply.PartSupplies;
 import tekmerion.server.weighing.WeighingService;
 import tekmerion.server.weighing.WeighingService.Evidence;
+import tekmerion.words.Words;
 
 /** Gets the part that a step needs, and keeps what became of the old one. */
 @Service
@@ -75,8 +78,8 @@ public class StepSupply {
         stock.items().stream()
             .filter(i -> i.id() == stockId)
             .findFirst()
-            .orElseThrow(() -> Refusal.notFound("There is no such item in stock."));
-    stock.move(stockId, -1, "for " + number, by);
+            .orElseThrow(() -> Refusal.notFound(say("step.there-is-no-such-item-in")));
+    stock.move(stockId, -1, say("step.for", "job", number), by);
     keep(
         job,
         remedy,
@@ -85,8 +88,8 @@ public class StepSupply {
     tell.journal(
         job,
         JournalEntry.Kind.CHANGE,
-        "From stock: " + item.model(),
-        "for “%s”".formatted(steps.nameOf(job, remedy)),
+        () -> say("step.from-stock", "item", item.model()),
+        () -> say("step.for-2", "nameOf", steps.nameOf(job, remedy)),
         by);
   }
 
@@ -113,8 +116,9 @@ public class StepSupply {
         new PartSupplies.Now(
             Happened.ORDERED, "", words.strip(), null, supplier.strip(), expectedOn),
         by);
-    String note = "%s from %s".formatted(words.strip(), supplier.strip());
-    tell.journal(job, JournalEntry.Kind.CHANGE, "Ordered", note, by);
+    String note =
+        Words.kept(() -> say("step.from", "words", words.strip(), "supplier", supplier.strip()));
+    tell.journal(job, JournalEntry.Kind.CHANGE, () -> say("step.ordered"), () -> note, by);
     if (itsTurn) {
       Instant until =
           Optional.ofNullable(expectedOn)
@@ -132,9 +136,12 @@ public class StepSupply {
     Remedy remedy = steps.replacing(job, remedyId);
     Happened what = came ? Happened.CAME : Happened.CALLED_OFF;
     keep(job, remedy, new PartSupplies.Now(what, "", "", null, null, null), by);
-    String title = came ? "The part has come" : "Called off";
     tell.journal(
-        job, JournalEntry.Kind.CHANGE, title, "for “%s”".formatted(steps.nameOf(job, remedy)), by);
+        job,
+        JournalEntry.Kind.CHANGE,
+        () -> came ? say("step.the-part-has-come") : say("step.called-off"),
+        () -> say("step.for-2", "nameOf", steps.nameOf(job, remedy)),
+        by);
     if (job.waitsFor() == Job.WaitsFor.PART) {
       hands.waits(job, null, "", null, by);
     }
@@ -148,19 +155,23 @@ public class StepSupply {
     Remedy remedy = steps.replacing(job, remedyId);
     if (steps.begun(job, remedyId).isPresent()) {
       throw Refusal.notPossibleNow(
-          "The step was begun with it.", "Say first what came of the step.");
+          say("step.the-step-was-begun-with-it"), say("step.say-first-what-came-of-the"));
     }
     Optional<PartSupplies.Standing> standing =
         Optional.ofNullable(parts.standing(job).get(remedyId));
     keep(job, remedy, new PartSupplies.Now(Happened.PUT_BACK, "", "", null, null, null), by);
     standing
         .flatMap(PartSupplies.Standing::stock)
-        .ifPresent(id -> stock.move(id, 1, "back from " + number, by));
+        .ifPresent(id -> stock.move(id, 1, say("step.back-from", "number", number), by));
     tell.journal(
         job,
         JournalEntry.Kind.CHANGE,
-        "Put back: " + standing.map(PartSupplies.Standing::words).orElse("a part"),
-        "",
+        () ->
+            say(
+                "step.put-back",
+                "standing",
+                standing.map(PartSupplies.Standing::words).orElse("a part")),
+        () -> "",
         by);
   }
 
@@ -177,12 +188,12 @@ public class StepSupply {
     Job job = lock.forChange(number, version);
     Remedy remedy = steps.replacing(job, remedyId);
     String which =
-        takenOut.say(job, permissions.of(job), remedy, steps.begun(job, remedyId), fate, note, by);
+        takenOut.note(job, permissions.of(job), remedy, steps.begun(job, remedyId), fate, note, by);
     tell.journal(
         job,
         JournalEntry.Kind.CHANGE,
-        "Taken out: " + which,
-        note.isBlank() ? fate.words() : fate.words() + ": " + note.strip(),
+        () -> say("step.taken-out", "which", which),
+        () -> note.isBlank() ? fate.words() : fate.words() + ": " + note.strip(),
         by);
   }
 

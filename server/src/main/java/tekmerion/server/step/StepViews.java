@@ -1,5 +1,7 @@
 package tekmerion.server.step;
 
+import static tekmerion.words.Words.say;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -62,27 +64,27 @@ class StepViews {
       Optional<Came> came = Optional.ofNullable(at.came().get(step.id()));
       String words =
           switch (step.state()) {
-            case NEXT -> "to be done now";
-            case OPEN -> "begun: look whether the complaint is gone";
-            case WAITS_FOR_PART -> "waits for a part";
-            case WAITS_FOR_OWNER -> "waits for the owner";
-            case WAITS_FOR_STEP -> "waits for step " + step.waitsFor();
-            case NOT_NEEDED -> "not needed: the complaint was gone";
-            case NOT_DONE -> "not done: " + came.map(Came::note).orElse("");
-            case BROKE_OFF -> "begun, and broke off half way";
-            case WAITS_FOR_DECISION -> "the complaint is still there: decide anew";
+            case NEXT -> say("step.to-be-done-now");
+            case OPEN -> say("step.begun-look-whether-the-complaint-is");
+            case WAITS_FOR_PART -> say("step.waits-for-a-part");
+            case WAITS_FOR_OWNER -> say("step.waits-for-the-owner");
+            case WAITS_FOR_STEP -> say("step.waits-for-step", "waitsFor", step.waitsFor());
+            case NOT_NEEDED -> say("step.not-needed-the-complaint-was-gone");
+            case NOT_DONE -> say("step.not-done", "came", came.map(Came::note).orElse(""));
+            case BROKE_OFF -> say("step.begun-and-broke-off-half-way");
+            case WAITS_FOR_DECISION -> say("step.the-complaint-is-still-there-decide");
             case DONE ->
                 recovers
-                    ? "data " + at.data().words()
+                    ? say("step.data", "status", at.data().words())
                     : came.flatMap(Came::result)
-                        .map(r -> "done, the complaint was " + r.words())
-                        .orElse("done");
+                        .map(r -> say("step.done-the-complaint-was", "r", r.words()))
+                        .orElse(say("step.done"));
           };
       if (step.id().equals(PlanProgress.SHOW)
           && step.state() != StepState.WAITS_FOR_DECISION
           && at.proof().isPresent()) {
         Proofs.ProofView proof = at.proof().get();
-        words += ", %d of %d clean trials".formatted(proof.clean(), proof.needed());
+        words += say("step.of-clean-trials", "clean", proof.clean(), "needed", proof.needed());
       }
       steps.add(
           new StepView(
@@ -131,8 +133,8 @@ class StepViews {
 
   private static String name(String id, Optional<DecidedPlan.Step> decided) {
     return switch (id) {
-      case PlanProgress.SHOW -> "Show that it is gone";
-      case PlanProgress.HAND_BACK -> "Hand it back";
+      case PlanProgress.SHOW -> say("step.show-that-it-is-gone");
+      case PlanProgress.HAND_BACK -> say("step.hand-it-back");
       default -> decided.map(DecidedPlan.Step::name).orElse(id);
     };
   }

@@ -1,5 +1,7 @@
 package tekmerion.server.step;
 
+import static tekmerion.words.Words.say;
+
 import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
@@ -106,24 +108,34 @@ class TakenOut {
 
   static String words(Fitted<Part> fitted, Remedy remedy) {
     return switch (fitted.state()) {
-      case NOT_READ ->
-          "No reading since it was begun has told which %s is in".formatted(remedy.part());
+      case NOT_READ -> say("step.no-reading-since-it-was-begun", "part", remedy.part());
       case STILL_THE_OLD_ONE ->
-          "The old one still answers: %s".formatted(name(fitted.before().orElseThrow()));
+          say("step.the-old-one-still-answers", "name", name(fitted.before().orElseThrow()));
       case CANNOT_TELL ->
-          "%s is in; no %s had been read before, so it may be the old one"
-              .formatted(name(fitted.now().orElseThrow()), remedy.part());
+          say(
+              "step.is-in-no-had-been-read",
+              "name",
+              name(fitted.now().orElseThrow()),
+              "part",
+              remedy.part());
       case ANOTHER_ONE ->
           fitted
               .before()
-              .map(b -> "%s is in, in place of %s".formatted(name(fitted.now().get()), name(b)))
-              .orElseGet(() -> "%s is in".formatted(name(fitted.now().get())));
+              .map(
+                  b ->
+                      say(
+                          "step.is-in-in-place-of",
+                          "name",
+                          name(fitted.now().get()),
+                          "name2",
+                          name(b)))
+              .orElseGet(() -> say("step.is-in", "name", name(fitted.now().get())));
     };
   }
 
   private static String name(Part part) {
     String serial = part.serial() == null ? "" : " " + part.serial();
-    return (part.model() == null ? "a part that tells no model" : part.model()) + serial;
+    return (part.model() == null ? say("step.a-part-that-tells-no-model") : part.model()) + serial;
   }
 
   /** Asked of what a reading showed to be out, and of every drive, read or not: data is on it. */
@@ -161,8 +173,8 @@ class TakenOut {
             () ->
                 new Locked(
                     Lock.DRIVE_NOT_IDENTIFIED,
-                    "No reading told which drive was taken out.",
-                    "Opens when it was read in this job, and the machine with the new one in it."));
+                    say("step.no-reading-told-which-drive-was"),
+                    say("step.opens-when-it-was-read-in")));
   }
 
   /** As it told of itself when it was read in this job. */
@@ -177,7 +189,7 @@ class TakenOut {
   /**
    * @throws Refusal 423 if it is to be scrapped and a gate locks that; 409 if nothing was taken out
    */
-  String say(
+  String note(
       Job job,
       Permissions permitted,
       Remedy remedy,
@@ -190,12 +202,14 @@ class TakenOut {
             .orElseThrow(
                 () ->
                     Refusal.notPossibleNow(
-                        "Nothing was taken out by this step.", "Begin the step first."));
+                        say("step.nothing-was-taken-out-by-this"),
+                        say("step.begin-the-step-first")));
     Optional<Part> out = isOut(fitted) ? fitted.before() : Optional.empty();
     if (fate == OldPartFate.SCRAPPED) {
       if (note.isBlank()) {
         throw Refusal.badRequest(
-            "What is scrapped needs its certificate.", "Write down its number and who certified.");
+            say("step.what-is-scrapped-needs-its-certificate"),
+            say("step.write-down-its-number-and-who"));
       }
       scrap(job, permitted, remedy, out)
           .locked()
@@ -210,7 +224,7 @@ class TakenOut {
         out.map(Part::id).orElse(null),
         new OldParts.Said(fate, note.strip()),
         by);
-    return out.map(TakenOut::name).orElse("the old " + remedy.part());
+    return out.map(TakenOut::name).orElse(say("step.the-old", "part", remedy.part()));
   }
 
   /** Whether a drive was taken out and nobody has said what became of it. */

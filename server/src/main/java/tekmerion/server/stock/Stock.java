@@ -1,5 +1,7 @@
 package tekmerion.server.stock;
 
+import static tekmerion.words.Words.say;
+
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Timestamp;
@@ -86,9 +88,18 @@ public class Stock {
         .findFirst()
         .map(
             m ->
-                "%s fails most: %d of %d met here were replaced"
-                    .formatted(m.model(), m.replaced(), m.met()))
-        .orElse(models.isEmpty() ? "No drive was met yet" : "No model stands out");
+                say(
+                    "stock.fails-most-of-met-here-were",
+                    "m",
+                    m.model(),
+                    "replaced",
+                    m.replaced(),
+                    "met",
+                    m.met()))
+        .orElse(
+            models.isEmpty()
+                ? say("stock.no-drive-was-met-yet")
+                : say("stock.no-model-stands-out"));
   }
 
   /** How long drives of a model last, and each of them. */
@@ -145,8 +156,14 @@ public class Stock {
         .min(Comparator.comparingLong(s -> s.bytes() == null ? 0 : s.bytes()))
         .map(
             s ->
-                "%d × %s fits, in %s"
-                    .formatted(s.pieces(), s.model(), s.place().isEmpty() ? "stock" : s.place()));
+                say(
+                    "stock.fits-in",
+                    "pieces",
+                    s.pieces(),
+                    "s",
+                    s.model(),
+                    "place",
+                    s.place().isEmpty() ? "stock" : s.place()));
   }
 
   /** A sort that was not there before, with so many pieces of it. */
@@ -168,7 +185,7 @@ public class Stock {
             Timestamp.from(clock.instant()))
         .update(key, "id");
     long id = key.getKey().longValue();
-    move(id, item.pieces(), "put into stock", by);
+    move(id, item.pieces(), say("stock.put-into-stock"), by);
     return id;
   }
 
@@ -185,10 +202,10 @@ public class Stock {
             .query(Long.class)
             .optional()
             .map(i -> sum(id))
-            .orElseThrow(() -> Refusal.notFound("There is no such item in stock."));
+            .orElseThrow(() -> Refusal.notFound(say("stock.there-is-no-such-item-in")));
     if (there + pieces < 0) {
       throw Refusal.notPossibleNow(
-          "There are only %d of them.".formatted(there), "Count the stock again.");
+          say("stock.there-are-only-of-them", "there", there), say("stock.count-the-stock-again"));
     }
     jdbc.sql(
             "INSERT INTO stock_move (stock_id, pieces, note, made_by, made_at)"

@@ -1,5 +1,7 @@
 package tekmerion.server.supply;
 
+import static tekmerion.words.Words.say;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -61,7 +63,7 @@ public final class NeededParts {
       report(evidence, RunKind.BOARD)
           .flatMap(r -> r.sound(PageKind.SMBIOS, Smbios.class))
           .flatMap(NeededParts::module)
-          .map(n -> new Needed("memory", "memory module", n))
+          .map(n -> new Needed("memory", say("supply.memory-module"), n))
           .ifPresent(needed::add);
     }
     return needed;

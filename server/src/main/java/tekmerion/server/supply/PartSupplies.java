@@ -1,5 +1,7 @@
 package tekmerion.server.supply;
 
+import static tekmerion.words.Words.say;
+
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Timestamp;
@@ -115,11 +117,11 @@ public class PartSupplies {
     if (before.after(now.what()).isEmpty()) {
       throw Refusal.notPossibleNow(
           switch (before) {
-            case NEEDED -> "No part was ordered or taken for this step.";
-            case ORDERED -> "A part is ordered for this step already.";
-            case HERE -> "A part is set aside for this step already.";
+            case NEEDED -> say("supply.no-part-was-ordered-or-taken");
+            case ORDERED -> say("supply.a-part-is-ordered-for-this");
+            case HERE -> say("supply.a-part-is-set-aside-for");
           },
-          "Load the job again and look at the step.");
+          say("supply.load-the-job-again-and-look"));
     }
     jdbc.sql(
             "INSERT INTO part_supply (job_id, remedy, happened, need, words, stock_id, supplier,"

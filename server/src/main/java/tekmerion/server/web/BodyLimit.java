@@ -1,5 +1,7 @@
 package tekmerion.server.web;
 
+import static tekmerion.words.Words.say;
+
 import jakarta.servlet.FilterChain;
 import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
@@ -14,7 +16,7 @@ import tekmerion.server.problem.ProblemWriter;
 
 /** Turns away bodies that no request of ours has, and gives the others their time. */
 @Component
-@Order(Ordered.HIGHEST_PRECEDENCE)
+@Order(Ordered.HIGHEST_PRECEDENCE + 1)
 class BodyLimit extends OncePerRequestFilter {
   private static final long MAX_BYTES = 1 << 18;
   private static final long MAX_PHOTO_BYTES = 12 << 20;
@@ -41,8 +43,8 @@ class BodyLimit extends OncePerRequestFilter {
       problems.write(
           response,
           HttpStatus.CONTENT_TOO_LARGE,
-          "The request is longer than any that this server takes, or does not say how long it is.",
-          "Send less; the most is %d KiB.".formatted(most >> 10));
+          say("edge.the-request-is-longer-than-any"),
+          say("edge.send-less-the-most-is-kib", "most", most >> 10));
       return;
     }
     chain.doFilter(request.getContentLengthLong() > 0 ? new TimedBody(request) : request, response);

@@ -20,7 +20,7 @@ import tekmerion.server.transaction.DatabaseGone;
  * and kept after them. Outside of everything that asks the database.
  */
 @Component
-@Order(Ordered.HIGHEST_PRECEDENCE + 1)
+@Order(Ordered.HIGHEST_PRECEDENCE + 2)
 class DatabaseAway extends OncePerRequestFilter {
   private static final Logger LOG = LoggerFactory.getLogger(DatabaseAway.class);
   private final ProblemWriter problems;

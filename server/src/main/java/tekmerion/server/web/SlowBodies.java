@@ -1,5 +1,7 @@
 package tekmerion.server.web;
 
+import static tekmerion.words.Words.say;
+
 import jakarta.servlet.ServletException;
 import java.io.IOException;
 import java.nio.ByteBuffer;
@@ -61,8 +63,8 @@ class SlowBodies extends ValveBase
       problems.write(
           response,
           HttpStatus.SERVICE_UNAVAILABLE,
-          "Too many requests are being read at this moment.",
-          "Try again in a moment.");
+          say("edge.too-many-requests-are-being-read"),
+          say("edge.try-again-in-a-moment"));
       return;
     }
     request.setAttribute(TimedBody.DROP_REST, (Runnable) () -> dropRest(request));

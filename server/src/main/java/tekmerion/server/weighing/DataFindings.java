@@ -1,5 +1,7 @@
 package tekmerion.server.weighing;
 
+import static tekmerion.words.Words.say;
+
 import java.util.Map;
 import java.util.Optional;
 import tekmerion.core.finding.Finding;
@@ -36,7 +38,7 @@ final class DataFindings {
                       run.partKey(),
                       l,
                       l.equals("volume-damaged")
-                          ? "What its folders lie in is damaged"
+                          ? say("weighing.what-its-folders-lie-in-is")
                           : survey.why(),
                       Basis.run()));
     }
@@ -52,8 +54,8 @@ final class DataFindings {
         partKey,
         lostBytes == 0 ? "clean" : "errors",
         lostBytes == 0
-            ? "The copy met no unreadable place"
-            : "The copy met %,d unreadable bytes".formatted(lostBytes),
+            ? say("weighing.the-copy-met-no-unreadable-place")
+            : say("weighing.the-copy-met-unreadable-bytes", "lostBytes", lostBytes),
         Basis.run());
   }
 }

@@ -1,5 +1,7 @@
 package tekmerion.server.weighing;
 
+import static tekmerion.words.Words.say;
+
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -11,6 +13,7 @@ import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.drive.DriveAnswers;
 import tekmerion.core.drive.DriveFindings;
 import tekmerion.core.drive.DriveVisit;
+import tekmerion.core.drive.DriveWords;
 import tekmerion.core.drive.PartReading;
 import tekmerion.core.drive.TrendFindings;
 import tekmerion.core.finding.Finding;
@@ -39,6 +42,8 @@ import tekmerion.server.part.PartPlace;
 import tekmerion.server.part.PartService;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.run.Runs;
+import tekmerion.words.Speaking;
+import tekmerion.words.Words;
 
 /** Gathers a job's evidence, from the raw bytes up, and has core weigh it. */
 @Service
@@ -85,17 +90,22 @@ public class WeighingService {
     this.runs = runs;
   }
 
-  /** Weighs anew and keeps the headline for the floor. */
+  /** Weighs anew and keeps the headline for the floor, as a message that any language reads. */
   @Transactional
   public Weighed reweigh(Job job) {
-    Weighed weighed = weigh(job).weighed();
-    if (!weighed.causes().isEmpty()) {
-      job.weighed(weighed.headline(), weighed.causes().get(0).suspicion());
-    }
-    if (job.decidedCause() != null) {
-      Contradiction.of(job.decidedCause(), job.decidedPart(), weighed).ifPresent(job::contradicted);
-    }
-    return weighed;
+    return Words.in(
+        Speaking.IN_CODES,
+        () -> {
+          Weighed weighed = weigh(job).weighed();
+          if (!weighed.causes().isEmpty()) {
+            job.weighed(weighed.headline(), weighed.causes().get(0).suspicion());
+          }
+          if (job.decidedCause() != null) {
+            Contradiction.of(job.decidedCause(), job.decidedPart(), weighed)
+                .ifPresent(job::contradicted);
+          }
+          return weighed;
+        });
   }
 
   @Transactional(readOnly = true)
@@ -185,8 +195,8 @@ public class WeighingService {
           own);
     } catch (IllegalArgumentException e) {
       throw Refusal.badRequest(
-          "That can be no plan: %s.".formatted(e.getMessage()),
-          "Take up to three of the remedies that are offered, each once.");
+          say("weighing.that-can-be-no-plan", "e", e.getMessage()),
+          say("weighing.take-up-to-three-of-the"));
     }
   }
 
@@ -221,11 +231,10 @@ public class WeighingService {
       return List.of(new Weighing.Part("drive-a", Weighing.Part.DRIVE, "drive A"));
     }
     return drives.stream()
-        .map(place -> new Weighing.Part(place.partKey(), Weighing.Part.DRIVE, lower(place.slot())))
+        .map(
+            place ->
+                new Weighing.Part(
+                    place.partKey(), Weighing.Part.DRIVE, DriveWords.placeInSentence(place.slot())))
         .toList();
-  }
-
-  private static String lower(String slot) {
-    return slot.startsWith("Drive") ? "drive" + slot.substring(5) : slot;
   }
 }

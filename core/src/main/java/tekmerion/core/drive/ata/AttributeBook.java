@@ -1,5 +1,7 @@
 package tekmerion.core.drive.ata;
 
+import static tekmerion.words.Words.say;
+
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.Collections;
@@ -21,16 +23,19 @@ public final class AttributeBook {
   private final Map<Integer, Entry> byId;
 
   /**
-   * @param name in the shop's words
    * @param rules in the order in which they are tried; the first plausible one is used
    * @param course how it goes over time; a counter if the book says nothing
    * @param harm whether more of it is worse
    */
-  public record Entry(int id, String name, List<RawRule> rules, Course course, Boolean harm) {
+  public record Entry(int id, List<RawRule> rules, Course course, Boolean harm) {
     public Entry {
       rules = List.copyOf(rules);
       course = course == null ? Course.COUNTER : course;
       harm = Boolean.TRUE.equals(harm);
+    }
+
+    public String name() {
+      return say("attribute." + id);
     }
   }
 

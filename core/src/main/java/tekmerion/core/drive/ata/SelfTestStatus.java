@@ -1,18 +1,20 @@
 package tekmerion.core.drive.ata;
 
+import static tekmerion.words.Words.say;
+
 /** Self-test execution status values: ACS-3, upper half of byte 363 of SMART READ DATA. */
 public enum SelfTestStatus {
-  COMPLETED_OR_NEVER_RUN("completed without error, or none was ever run"),
-  ABORTED_BY_HOST("aborted by the host"),
-  INTERRUPTED_BY_RESET("interrupted by the host with a reset"),
-  COULD_NOT_COMPLETE("a fatal or unknown error kept it from completing"),
-  FAILED_UNKNOWN_ELEMENT("completed; a test element failed, which one is not known"),
-  FAILED_ELECTRICAL("completed; the electrical element failed"),
-  FAILED_SERVO("completed; the servo or seek element failed"),
-  FAILED_READ("completed; the read element failed"),
-  SUSPECTED_HANDLING_DAMAGE("completed; failed, handling damage is suspected"),
-  IN_PROGRESS("in progress"),
-  RESERVED("reserved code");
+  COMPLETED_OR_NEVER_RUN("drive.completed-without-error-or-none-was"),
+  ABORTED_BY_HOST("drive.aborted-by-the-host"),
+  INTERRUPTED_BY_RESET("drive.interrupted-by-the-host-with-a"),
+  COULD_NOT_COMPLETE("drive.a-fatal-or-unknown-error-kept"),
+  FAILED_UNKNOWN_ELEMENT("drive.completed-a-test-element-failed-which"),
+  FAILED_ELECTRICAL("drive.completed-the-electrical-element-failed"),
+  FAILED_SERVO("drive.completed-the-servo-or-seek-element"),
+  FAILED_READ("drive.completed-the-read-element-failed"),
+  SUSPECTED_HANDLING_DAMAGE("drive.completed-failed-handling-damage-is-suspected"),
+  IN_PROGRESS("drive.in-progress"),
+  RESERVED("drive.reserved-code");
 
   private final String words;
 
@@ -21,7 +23,7 @@ public enum SelfTestStatus {
   }
 
   public String words() {
-    return words;
+    return say(words);
   }
 
   /** The drive itself found a fault. */

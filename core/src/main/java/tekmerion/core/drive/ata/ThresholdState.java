@@ -1,19 +1,21 @@
 package tekmerion.core.drive.ata;
 
+import static tekmerion.words.Words.say;
+
 import java.util.OptionalInt;
 
 /** How an attribute stands to its threshold: SFF-8035i revision 2.0, "Attribute thresholds". */
 public enum ThresholdState {
   /** No thresholds page, or none for this attribute. */
-  NOT_REPORTED("no threshold reported"),
+  NOT_REPORTED("drive.no-threshold-reported"),
   /** Threshold 00h: can never be reached, the attribute only informs. */
-  ALWAYS_PASSES("has no limit"),
-  PASSES("within its limit"),
+  ALWAYS_PASSES("drive.has-no-limit"),
+  PASSES("drive.within-its-limit"),
   /** Worst value at or below the threshold, the present one above. */
-  FAILED_BEFORE("was past its limit before"),
-  FAILS_NOW("past its limit now"),
+  FAILED_BEFORE("drive.was-past-its-limit-before"),
+  FAILS_NOW("drive.past-its-limit-now"),
   /** Threshold FEh, which the standard calls invalid, or a value outside 1–253. */
-  INVALID("value or limit is invalid");
+  INVALID("drive.value-or-limit-is-invalid");
 
   private static final int ALWAYS_PASSING = 0x00;
   private static final int INVALID_THRESHOLD = 0xFE;
@@ -24,7 +26,7 @@ public enum ThresholdState {
   }
 
   public String words() {
-    return words;
+    return say(words);
   }
 
   /** A threshold of FFh always fails, "for code testing": it falls out of the comparison. */

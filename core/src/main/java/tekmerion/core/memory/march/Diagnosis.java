@@ -1,5 +1,7 @@
 package tekmerion.core.memory.march;
 
+import static tekmerion.words.Words.say;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumMap;
@@ -246,22 +248,21 @@ public record Diagnosis(
       Map<Integer, Integer> byByte,
       List<Stretch> stretches) {
     if (cells.isEmpty()) {
-      return "No error";
+      return say("memory.no-error");
     }
     String lines =
         byBit.size() == 1
-            ? "all on bit line %d".formatted(byBit.keySet().iterator().next())
+            ? say("memory.all-on-bit-line", "byBit", byBit.keySet().iterator().next())
             : byByte.size() == 1
-                ? "all in byte lane %d, one chip of an eight-bit module"
-                    .formatted(byByte.keySet().iterator().next())
-                : "over %d of 8 byte lanes".formatted(byByte.size());
+                ? say(
+                    "memory.all-in-byte-lane-one-chip", "byByte", byByte.keySet().iterator().next())
+                : say("memory.over-of-8-byte-lanes", "count", byByte.size());
     String places =
         stretches.size() == 1
-            ? "in one place"
+            ? say("memory.in-one-place")
             : stretches.size() <= 4
-                ? "in %d places".formatted(stretches.size())
-                : "all over the region";
-    return "%d faulty %s, %s, %s"
-        .formatted(cells.size(), cells.size() == 1 ? "bit" : "bits", lines, places);
+                ? say("memory.in-places", "count", stretches.size())
+                : say("memory.all-over-the-region");
+    return say("memory.faulty", "count", cells.size(), "lines", lines, "places", places);
   }
 }

@@ -1,21 +1,23 @@
 package tekmerion.core.memory.march;
 
+import static tekmerion.words.Words.say;
+
 /** What kind of fault a cell's mismatches speak of; what says most comes first. */
 public enum FaultClass {
   /** Whole words hold what belongs to another address. */
-  DECODER("an address reaches another's cells"),
+  DECODER("memory.an-address-reaches-anothers-cells"),
   /** Every read of the one value failed. A cell that cannot leave a value looks the same. */
-  STUCK_AT("stuck"),
+  STUCK_AT("memory.stuck"),
   /** It held the value at first and failed only after it had been the other one. */
-  TRANSITION("does not change in one direction"),
+  TRANSITION("memory.does-not-change-in-one-direction"),
   /** Only after a pause. */
-  RETENTION("loses its value in a pause"),
+  RETENTION("memory.loses-its-value-in-a-pause"),
   /** In passes that were clearly warmer than those without it. */
-  HEAT_RELATED("when warm"),
+  HEAT_RELATED("memory.when-warm"),
   /** In some passes and not in others, at the same temperature. */
-  INTERMITTENT("now and then"),
+  INTERMITTENT("memory.now-and-then"),
   /** Another cell's doing: it depends on the order or on what its neighbours hold. */
-  COUPLING("turned by another cell");
+  COUPLING("memory.turned-by-another-cell");
 
   private final String words;
 
@@ -24,6 +26,6 @@ public enum FaultClass {
   }
 
   public String words() {
-    return words;
+    return say(words);
   }
 }

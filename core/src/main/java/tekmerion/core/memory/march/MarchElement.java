@@ -1,5 +1,7 @@
 package tekmerion.core.memory.march;
 
+import static tekmerion.words.Words.say;
+
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
@@ -32,7 +34,7 @@ public sealed interface MarchElement {
   record Hold(Duration time) implements MarchElement {
     @Override
     public String words() {
-      return "hold %d ms".formatted(time.toMillis());
+      return say("memory.hold-ms", "time", time.toMillis());
     }
   }
 

@@ -1,4 +1,4 @@
-package tekmerion.server.person;
+package tekmerion.words;
 
 import java.util.Locale;
 
@@ -16,5 +16,10 @@ public enum Language {
   /** For dates, numbers and money. */
   public Locale locale() {
     return locale;
+  }
+
+  /** Name of its files, e.g. "nb". */
+  public String code() {
+    return locale.getLanguage();
   }
 }
