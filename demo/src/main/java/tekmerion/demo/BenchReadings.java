@@ -1,5 +1,7 @@
 package tekmerion.demo;
 
+import static tekmerion.words.Words.say;
+
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
@@ -24,6 +26,7 @@ import tekmerion.server.job.JournalEntry;
 import tekmerion.server.part.Part;
 import tekmerion.server.part.PartService;
 import tekmerion.sim.SimMachines;
+import tekmerion.words.Words;
 
 /** Readings of before this server ran: they came from a probe that is long revoked. */
 @Component
@@ -82,7 +85,13 @@ class BenchReadings {
             .part();
     readings.keep(job, part, key, probe(when), PROBE_VERSION, when, pages);
     journal.save(
-        new JournalEntry(job.id(), when, JournalEntry.Kind.READING, slot + " read", "", "probe"));
+        new JournalEntry(
+            job.id(),
+            when,
+            JournalEntry.Kind.READING,
+            Words.kept(() -> say("inbox.read", "part", OtherParts.slotName(key))),
+            "",
+            "probe"));
   }
 
   private UUID probe(Instant when) {

@@ -1,5 +1,7 @@
 package tekmerion.demo;
 
+import static tekmerion.words.Words.say;
+
 import java.sql.Timestamp;
 import java.time.Instant;
 import java.util.Base64;
@@ -59,13 +61,19 @@ class PastWork {
     List<Course> courses = line.courses().stream().map(Course::valueOf).toList();
     decisions.keepPast(job, courses, line.reason(), weighed, technician.id(), decided);
     takenIn.tell(
-        job, decided, JournalEntry.Kind.DECISION, "Decided", Course.inOrder(courses), technician);
+        job,
+        decided,
+        JournalEntry.Kind.DECISION,
+        () -> say("decision.decided"),
+        () -> Course.inOrder(courses),
+        technician);
     Instant done = hours.after(decided, line.stageMinutes().get(2));
     if (!line.changed().isEmpty()) {
       change(job, line.changed(), technician, decided, done);
     }
     Instant back = hours.after(done, line.stageMinutes().get(3));
-    takenIn.tell(job, back, JournalEntry.Kind.END, "Handed back", "", technician);
+    takenIn.tell(
+        job, back, JournalEntry.Kind.END, () -> say("jobview.handed-back"), () -> "", technician);
     jobs.flush();
     Instant[] ends = {read, decided, done, back};
     for (Stage stage : Stage.values()) {
@@ -104,7 +112,19 @@ class PastWork {
                 + " closed_at) VALUES (?, ?, ?, ?, 'GONE', '', ?, ?)")
         .params(job.id(), what, by.id(), Timestamp.from(begun), by.id(), Timestamp.from(done))
         .update();
-    takenIn.tell(job, begun, JournalEntry.Kind.CHANGE, "Changed: " + what, "check to come", by);
-    takenIn.tell(job, done, JournalEntry.Kind.CHECK, "Complaint gone", "after: " + what, by);
+    takenIn.tell(
+        job,
+        begun,
+        JournalEntry.Kind.CHANGE,
+        () -> say("job.changed", "what", what),
+        () -> say("job.check-to-come"),
+        by);
+    takenIn.tell(
+        job,
+        done,
+        JournalEntry.Kind.CHECK,
+        () -> say("job.complaint", "result", say("job.gone")),
+        () -> say("demo.after", "what", what),
+        by);
   }
 }

@@ -1,7 +1,10 @@
 package tekmerion.demo;
 
+import static tekmerion.words.Words.say;
+
 import java.time.Instant;
 import java.util.List;
+import java.util.function.Supplier;
 import org.springframework.stereotype.Component;
 import tekmerion.core.permit.DataStatus;
 import tekmerion.server.account.Account;
@@ -18,6 +21,8 @@ import tekmerion.server.job.JournalEntry;
 import tekmerion.server.part.Machine;
 import tekmerion.server.permit.DataStatusEntries;
 import tekmerion.server.permit.DataStatusEntry;
+import tekmerion.words.Speaking;
+import tekmerion.words.Words;
 
 /** Takes a made-up machine in, as of the time when it came; what is heard of it is the server's. */
 @Component
@@ -59,7 +64,8 @@ class TakenIn {
       Instant then,
       Instant promised,
       Account counter) {
-    Understanding.Understood understood = understanding.of(answers);
+    Understanding.Understood understood =
+        Words.in(Speaking.IN_CODES, () -> understanding.of(answers));
     List<String> bootStages = answers.said().get("boot-stage");
     String bootStage = bootStages == null ? null : bootStages.get(0);
     Job job =
@@ -78,27 +84,40 @@ class TakenIn {
         .findings()
         .forEach(s -> findings.save(new JobFinding(job.id(), s.id(), s.level(), s.words(), then)));
     drafts.keepFor(job.id(), answers, counter.id(), then);
-    tell(job, then, JournalEntry.Kind.INTAKE, "Taken in", "“" + job.complaint() + "”", counter);
+    tell(
+        job,
+        then,
+        JournalEntry.Kind.INTAKE,
+        () -> say("intake.taken-in"),
+        () -> say("words.quoted", "text", job.complaint()),
+        counter);
     if (Boolean.TRUE.equals(dataWanted)) {
-      say(job, DataStatus.WANTED, counter, then);
+      dataSaid(job, DataStatus.WANTED, counter, then);
     }
     return job;
   }
 
-  private void say(Job job, DataStatus dataStatus, Account by, Instant when) {
+  private void dataSaid(Job job, DataStatus dataStatus, Account by, Instant when) {
     statusEntries.save(new DataStatusEntry(job.id(), dataStatus, null, null, by.id(), when));
     job.dataStatus(dataStatus);
     tell(
         job,
         when,
         JournalEntry.Kind.DATA_STATUS,
-        "Data " + dataStatus.words(),
-        dataStatus.meaning(),
+        () -> say("decision.data", "status", dataStatus.words()),
+        dataStatus::meaning,
         by);
   }
 
   void tell(
-      Job job, Instant when, JournalEntry.Kind kind, String title, String detail, Account who) {
-    journal.save(new JournalEntry(job.id(), when, kind, title, detail, who.displayName()));
+      Job job,
+      Instant when,
+      JournalEntry.Kind kind,
+      Supplier<String> title,
+      Supplier<String> detail,
+      Account who) {
+    journal.save(
+        new JournalEntry(
+            job.id(), when, kind, Words.kept(title), Words.kept(detail), who.displayName()));
   }
 }

@@ -1,5 +1,7 @@
 package tekmerion.demo;
 
+import static tekmerion.words.Words.say;
+
 import java.sql.Timestamp;
 import java.time.Duration;
 import java.time.Instant;
@@ -72,8 +74,13 @@ class TodaysJobs {
       Account holder = people.get(today.holder());
       job.heldBy(holder);
       Instant taken = then.plus(Duration.ofMinutes(12));
-      String title = "Taken by " + holder.displayName();
-      takenIn.tell(job, taken, JournalEntry.Kind.HAND, title, "nobody had it", holder);
+      takenIn.tell(
+          job,
+          taken,
+          JournalEntry.Kind.HAND,
+          () -> say("job.taken-by", "by", holder.displayName()),
+          () -> say("job.nobody-had-it"),
+          holder);
     }
     weighing.reweigh(job);
     jobs.flush();

@@ -33,7 +33,7 @@ class LibrariesTest {
       try (Stream<Path> files = Files.list(ROOT.resolve(program).resolve("target/lib"))) {
         for (Path jar : files.toList()) {
           String name = jar.getFileName().toString();
-          if (!name.matches("(core|link|sim|probe|web|launch)-0\\.1\\.0\\.jar")) {
+          if (!name.matches("(words|core|link|sim|probe|web|launch)-0\\.1\\.0\\.jar")) {
             used.put(name, sha256(jar));
           }
         }

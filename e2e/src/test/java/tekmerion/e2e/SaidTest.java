@@ -39,7 +39,7 @@ class SaidTest {
     JavaCompiler compiler = ToolProvider.getSystemJavaCompiler();
     try (StandardJavaFileManager files = compiler.getStandardFileManager(null, null, null)) {
       List<Path> sources =
-          Stream.of("core", "server", "link", "probe").flatMap(SaidTest::sources).toList();
+          Stream.of("core", "server", "link", "probe", "demo").flatMap(SaidTest::sources).toList();
       JavacTask task =
           (JavacTask)
               compiler.getTask(

@@ -1,7 +1,5 @@
 package tekmerion.core.load;
 
-import static tekmerion.words.Words.say;
-
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -29,10 +27,10 @@ public record LoadSample(List<LoadInterval> intervals, Optional<long[]> lateness
   public Map<String, double[]> series() {
     Map<String, double[]> series = new LinkedHashMap<>();
     series.put("cpu", values(i -> i.cpu()));
-    drives().forEach(d -> series.put(say("load.drive", "name", d), values(i -> busy(i, d))));
+    drives().forEach(d -> series.put("drive " + d, values(i -> busy(i, d))));
     Stream.of("io", "memory", "cpu")
         .filter(w -> intervals.stream().allMatch(i -> i.stalled().containsKey(w)))
-        .forEach(w -> series.put(say("load.waits-for", "w", w), values(i -> i.stalled().get(w))));
+        .forEach(w -> series.put("waits for " + w, values(i -> i.stalled().get(w))));
     return series;
   }
 

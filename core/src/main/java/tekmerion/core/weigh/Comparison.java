@@ -277,7 +277,7 @@ public record Comparison(
       }
       Plan best = rows.get(0).plan();
       Plan next = rows.get(1).plan();
-      String than = "“%s”".formatted(rows.get(1).words());
+      String than = say("words.quoted", "text", rows.get(1).words());
       double gone = best.gone() - next.gone();
       double lost = next.dataLost() - best.dataLost();
       long minutes = Math.round(next.cost() - best.cost());

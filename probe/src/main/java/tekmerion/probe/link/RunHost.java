@@ -37,6 +37,8 @@ import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
 import tekmerion.link.files.WholeFile;
 import tekmerion.probe.outbox.Outbox;
+import tekmerion.words.Speaking;
+import tekmerion.words.Words;
 
 /**
  * Carries out runs, each in a thread of its own. What a surface scan knows is kept in a file every
@@ -337,8 +339,18 @@ final class RunHost implements AutoCloseable {
     onEvent.run();
   }
 
+  /** What a run finds is told as messages: whoever looks at it reads them in any language. */
   static void start(String name, Runnable task) {
-    Thread thread = new Thread(task, name);
+    Thread thread =
+        new Thread(
+            () ->
+                Words.in(
+                    Speaking.IN_CODES,
+                    () -> {
+                      task.run();
+                      return null;
+                    }),
+            name);
     thread.setDaemon(true);
     thread.start();
   }

@@ -27,6 +27,7 @@ import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
 import tekmerion.probe.outbox.Outbox;
 import tekmerion.sim.SimMachines;
+import tekmerion.words.Words;
 
 /** Runs on memory, battery and work of simulated machines, with the real outbox and real files. */
 class PartRunsTest {
@@ -90,7 +91,7 @@ class PartRunsTest {
     assertThat(march.byBit().stream().mapToInt(n -> n).sum()).isEqualTo(3);
     // One cell that is stuck, one that cannot leave 0, which looks the same, and one coupled.
     assertThat(march.byClass()).containsOnly(entry("stuck-at", 2), entry("coupling", 1));
-    assertThat(march.where()).contains("byte lane 2");
+    assertThat(Words.read(march.where())).contains("byte lane 2");
   }
 
   /** With the good module alone in the second slot. */

@@ -29,6 +29,7 @@ import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
 import tekmerion.probe.outbox.Outbox;
 import tekmerion.sim.SimMachines;
+import tekmerion.words.Words;
 
 /** Runs on simulated drives, with the real outbox and real files. */
 class RunHostTest {
@@ -203,7 +204,7 @@ class RunHostTest {
     assertThat(ended.end()).isEqualTo(End.COMPLETE);
     assertThat(((SelfTestResult) ended.result()).passed()).isFalse();
     assertThat(((SelfTestResult) ended.result()).firstFailingSector()).isPositive();
-    assertThat(((SelfTestResult) ended.result()).words()).contains("failed at sector");
+    assertThat(Words.read(((SelfTestResult) ended.result()).words())).contains("failed at sector");
   }
 
   @Test
@@ -234,7 +235,7 @@ class RunHostTest {
     host.accept(start(RunKind.SURFACE_SCAN));
 
     assertThat(end().end()).isEqualTo(End.COULD_NOT_RUN);
-    assertThat(end().why())
+    assertThat(Words.read(end().why()))
         .startsWith("locked by the probe: It works drive A for long")
         .contains("Opens when a copy is verified");
   }

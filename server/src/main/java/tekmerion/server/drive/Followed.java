@@ -9,7 +9,6 @@ import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
@@ -20,6 +19,7 @@ import tekmerion.core.trend.Trend;
 import tekmerion.server.drive.DriveView.Ahead;
 import tekmerion.server.drive.DriveView.Point;
 import tekmerion.server.drive.DriveView.TrendView;
+import tekmerion.words.Words;
 
 /** Which of a drive's numbers are worth following, and what each does, in words. */
 final class Followed {
@@ -42,7 +42,7 @@ final class Followed {
   private static final int SHOWN = 3;
   private static final double ATA_LIMIT_C = 60;
   private static final double NVME_LIMIT_C = 75;
-  private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM", Locale.ENGLISH);
+  private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM");
 
   private Followed() {}
 
@@ -132,7 +132,13 @@ final class Followed {
         trend
             .change()
             .map(c -> readingsTimes(visits, key).get(c.index()))
-            .map(at -> say("drive.since", "day", DAY.format(at.atZone(zone))))
+            .map(
+                at ->
+                    say(
+                        "drive.since",
+                        "day",
+                        DAY.withLocale(Words.speaking().language().locale())
+                            .format(at.atZone(zone))))
             .orElse("");
     if (TEMPERATURES.contains(key)) {
       return trend.growth().filter(g -> g.isGrowing()).isPresent()

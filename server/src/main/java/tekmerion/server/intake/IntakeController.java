@@ -11,7 +11,6 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
@@ -40,14 +39,14 @@ import tekmerion.server.job.Jobs;
 import tekmerion.server.knowhow.ShopKnowHow;
 import tekmerion.server.person.Person;
 import tekmerion.server.problem.Refusal;
+import tekmerion.words.Words;
 import tools.jackson.databind.JsonNode;
 
 /** The conversation at the counter. */
 @RestController
 @RequestMapping("/api")
 class IntakeController {
-  private static final DateTimeFormatter PROMISED =
-      DateTimeFormatter.ofPattern("EEE d MMM HH:mm", Locale.ENGLISH);
+  private static final DateTimeFormatter PROMISED = DateTimeFormatter.ofPattern("EEE d MMM HH:mm");
   private static final int CAUSES_SHOWN = 6;
   private final Drafts drafts;
   private final Understanding understanding;
@@ -236,7 +235,12 @@ class IntakeController {
     String promised =
         job.promisedAt() == null
             ? say("intake.no-time-promised")
-            : say("intake.for", "time", PROMISED.format(job.promisedAt().atZone(zone)));
+            : say(
+                "intake.for",
+                "time",
+                PROMISED
+                    .withLocale(Words.speaking().language().locale())
+                    .format(job.promisedAt().atZone(zone)));
     String serial = job.machine().serial();
     byte[] pdf =
         Label.pdf(

@@ -142,7 +142,7 @@ class TakeIn {
         job,
         JournalEntry.Kind.INTAKE,
         () -> say("intake.taken-in"),
-        () -> "“" + answers.complaint().strip() + "”",
+        () -> say("words.quoted", "text", answers.complaint().strip()),
         by);
     dataStatus(job, answers, Answers.NOTHING, by);
     weighing.reweigh(job);

@@ -118,7 +118,7 @@ public class Understanding {
                       kind.id(),
                       level,
                       names
-                          ? kind.name() + ": “%s”".formatted(shortened(text))
+                          ? kind.name() + ": " + say("words.quoted", "text", shortened(text))
                           : say("intake.no", "kind", kind.name())));
             });
   }

@@ -9,7 +9,6 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -22,12 +21,12 @@ import tekmerion.core.identity.Serial;
 import tekmerion.server.live.LiveEvents;
 import tekmerion.server.person.Person;
 import tekmerion.server.problem.Refusal;
+import tekmerion.words.Words;
 
 /** Lives of parts: where they were, what they said there, and which records are one part. */
 @Service
 public class PartHistory {
-  private static final DateTimeFormatter MONTH =
-      DateTimeFormatter.ofPattern("MMMM yyyy", Locale.ENGLISH);
+  private static final DateTimeFormatter MONTH = DateTimeFormatter.ofPattern("MMMM yyyy");
   private final Parts parts;
   private final JdbcClient jdbc;
   private final LiveEvents live;
@@ -73,6 +72,10 @@ public class PartHistory {
     this.zone = hours.zone();
   }
 
+  private String month(Instant at) {
+    return MONTH.withLocale(Words.speaking().language().locale()).format(at.atZone(zone));
+  }
+
   /** "in J-2033, Ostrel 17 laptop, May 2026": its last reading in another machine. */
   @Transactional(readOnly = true)
   public Optional<String> lastSeenElsewhere(long partId, long jobId) {
@@ -83,11 +86,14 @@ public class PartHistory {
         .params(partId, jobId)
         .query(
             (rs, n) ->
-                "in %s, %s, %s"
-                    .formatted(
-                        rs.getString(1),
-                        rs.getString(2),
-                        MONTH.format(rs.getTimestamp(3).toInstant().atZone(zone))))
+                say(
+                    "part.in-job",
+                    "job",
+                    rs.getString(1),
+                    "machine",
+                    rs.getString(2),
+                    "month",
+                    month(rs.getTimestamp(3).toInstant())))
         .optional();
   }
 
@@ -112,11 +118,14 @@ public class PartHistory {
             (rs, n) ->
                 new Before(
                     rs.getLong(1),
-                    "met before: %s, %s, %s"
-                        .formatted(
-                            rs.getString(2),
-                            rs.getString(3),
-                            MONTH.format(rs.getTimestamp(4).toInstant().atZone(zone)))))
+                    say(
+                        "part.met-before",
+                        "job",
+                        rs.getString(2),
+                        "machine",
+                        rs.getString(3),
+                        "month",
+                        month(rs.getTimestamp(4).toInstant()))))
         .list()
         .stream()
         .collect(Collectors.toMap(Before::part, Before::words, (earlier, later) -> later));

@@ -187,7 +187,7 @@ public class Signing {
         job,
         JournalEntry.Kind.DATA_STATUS,
         () -> say("permit.owner-s-word-confirmed"),
-        () -> "“" + kept.wording() + "”",
+        () -> say("words.quoted", "text", kept.wording()),
         by);
     statuses.settle(
         job,
@@ -211,7 +211,7 @@ public class Signing {
         job,
         JournalEntry.Kind.DATA_STATUS,
         () -> say("permit.owner-s-word-taken-back"),
-        () -> "“" + kept.wording() + "”",
+        () -> say("words.quoted", "text", kept.wording()),
         by);
     statuses.settle(job, Words.kept(() -> say("permit.taken-back")), by.id(), by.displayName());
     withdrawal.check(job);

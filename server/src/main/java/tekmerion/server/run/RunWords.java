@@ -7,6 +7,7 @@ import tekmerion.core.words.Sentences;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.RunKind;
 import tekmerion.link.RunResult;
+import tekmerion.words.Words;
 
 /** What runs are called and how their ends are told. */
 public final class RunWords {
@@ -15,98 +16,98 @@ public final class RunWords {
   /**
    * How a kind is called, on the floor where room is short, and what it does and how long it takes.
    */
-  private record Words(String name, String brief, String about) {}
+  private record Called(String name, String brief, String about) {}
 
-  private static Words of(RunKind kind) {
+  private static Called of(RunKind kind) {
     return switch (kind) {
       case SURFACE_SCAN ->
-          new Words(
+          new Called(
               say("run.surface-scan"),
               say("run.surface"),
               say("run.reads-everything-a-random-sample-first"));
       case SURFACE_SAMPLE ->
-          new Words(
+          new Called(
               say("run.surface-sample"),
               say("run.sample"),
               say("run.reads-a-random-sample-what-share"));
       case SELF_TEST_SHORT ->
-          new Words(
+          new Called(
               say("run.short-self-test"),
               say("run.self-test"),
               say("run.the-drive-tests-itself-a-little"));
       case SELF_TEST_EXTENDED ->
-          new Words(
+          new Called(
               say("run.extended-self-test"),
               say("run.self-test"),
               say("run.the-drive-reads-all-of-itself"));
       case SELF_TEST_CONVEYANCE ->
-          new Words(
+          new Called(
               say("run.conveyance-self-test"),
               say("run.self-test"),
               say("run.the-drive-looks-for-damage-from"));
       case MEMORY_TEST ->
-          new Words(
+          new Called(
               say("run.memory-test"),
               say("run.memory-test"),
               say("run.stuck-cells-transitions-couplings-wrong-addresses"));
       case MEMORY_TEST_LONG ->
-          new Words(
+          new Called(
               say("run.long-memory-test"),
               say("run.memory-test"),
               say("run.also-what-shows-after-a-pause"));
       case DISCHARGE ->
-          new Words(
+          new Called(
               say("run.discharge"),
               say("run.battery"),
               say("run.runs-the-battery-down-under-load"));
       case CHARGE ->
-          new Words(say("run.charge"), say("run.charge"), say("run.how-it-charges-at-rest-and"));
+          new Called(say("run.charge"), say("run.charge"), say("run.how-it-charges-at-rest-and"));
       case LOAD_SAMPLE ->
-          new Words(
+          new Called(
               say("run.sample-of-its-work"),
               say("run.its-work"),
               say("run.what-keeps-it-busy-every-second"));
       case SURVEY ->
-          new Words(say("run.survey"), say("run.survey"), say("run.what-is-on-it-and-why"));
+          new Called(say("run.survey"), say("run.survey"), say("run.what-is-on-it-and-why"));
       case RESCUE_IN_USE ->
-          new Words(
+          new Called(
               say("run.rescue-image-of-what-is-in"),
               say("run.rescue"),
               say("run.an-image-of-what-its-files"));
       case RESCUE_WHOLE ->
-          new Words(
+          new Called(
               say("run.rescue-image-of-all-of-it"),
               say("run.rescue"),
               say("run.an-image-of-everything-also-of"));
       case VERIFY_IMAGE ->
-          new Words(
+          new Called(
               say("run.check-of-the-image"),
               say("run.check"),
               say("run.reads-the-image-again-and-compares"));
       case FILE_COPY ->
-          new Words(
+          new Called(
               say("run.copy-of-files"),
               say("run.files"),
               say("run.chosen-folders-each-file-read-again"));
       case CARVE ->
-          new Words(
+          new Called(
               say("run.files-by-their-content"),
               say("run.files"),
               say("run.looks-through-the-image-for-photos"));
       case ERASE ->
-          new Words(say("run.erasing"), say("run.erasing"), say("run.writes-all-of-it-over-with"));
+          new Called(say("run.erasing"), say("run.erasing"), say("run.writes-all-of-it-over-with"));
       case ERASE_COPY ->
-          new Words(
+          new Called(
               say("run.erasing-of-the-copy"),
               say("run.copy"),
               say("run.writes-image-and-copied-files-over"));
       case MEND ->
-          new Words(
+          new Called(
               say("run.mending-from-copies"),
               say("run.mending"),
               say("run.writes-what-is-damaged-anew-from"));
       case TAKE_BACK ->
-          new Words(
+          new Called(
               say("run.taking-the-mending-back"),
               say("run.mending"),
               say("run.writes-what-stood-there-before-the"));
@@ -146,14 +147,14 @@ public final class RunWords {
                       : say("run.stopped-for-safety");
           default -> "";
         };
-    return (found == null ? say("run.ended") : found.outcome()) + how;
+    return (found == null ? say("run.ended") : Words.read(found.outcome())) + how;
   }
 
   public static String detail(LinkEvent.RunEnded event) {
     if (event.why() != null && !event.why().isEmpty()) {
-      return event.why();
+      return Words.read(event.why());
     }
-    return event.result() == null ? "" : event.result().detail();
+    return event.result() == null ? "" : Words.read(event.result().detail());
   }
 
   /** "Surface 61 %", for the floor and the bay, where room is short. */

@@ -7,7 +7,6 @@ import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
@@ -29,12 +28,12 @@ import tekmerion.server.stock.StockView.StockItem;
 import tekmerion.server.supply.NeededParts;
 import tekmerion.server.supply.PartSupplies;
 import tekmerion.server.weighing.WeighingService.Evidence;
+import tekmerion.words.Words;
 
 /** The part that a step needs: which one, what of the stock fits, where it is. */
 @Service
 class StepParts {
-  private static final DateTimeFormatter DAY =
-      DateTimeFormatter.ofPattern("EEE d MMM", Locale.ENGLISH);
+  private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("EEE d MMM");
   private static final String OTHER = "other";
 
   private final PartSupplies supplies;
@@ -105,8 +104,14 @@ class StepParts {
   private String expected(LocalDate day) {
     LocalDate today = LocalDate.ofInstant(clock.instant(), hours.zone());
     return day.isBefore(today)
-        ? say("step.expected-it-is-late-ask-for", "day", DAY.format(day))
-        : say("step.expected", "day", DAY.format(day));
+        ? say(
+            "step.expected-it-is-late-ask-for",
+            "day",
+            DAY.withLocale(Words.speaking().language().locale()).format(day))
+        : say(
+            "step.expected",
+            "day",
+            DAY.withLocale(Words.speaking().language().locale()).format(day));
   }
 
   private List<FromStock> stock(Remedy remedy, Optional<NeededPart> needed) {
