@@ -27,6 +27,9 @@ public final class ShopClient {
   private final HttpClient http =
       HttpClient.newBuilder().cookieHandler(cookies).connectTimeout(Duration.ofSeconds(5)).build();
 
+  /** Null for what the server speaks if nobody asks. */
+  private String language;
+
   /**
    * @param status HTTP status
    * @param body decoded; a missing node if there was none
@@ -60,6 +63,11 @@ public final class ShopClient {
       throw new LaunchException("No enrolment code for bay %d: %s".formatted(bay, answer.body()));
     }
     return answer.body().get("code").stringValue();
+  }
+
+  /** From now on answers are asked for in this language (RFC 9110, Accept-Language). */
+  public void speak(String acceptLanguage) {
+    language = acceptLanguage;
   }
 
   public Answer get(String path) {
@@ -114,6 +122,9 @@ public final class ShopClient {
   private Answer send(String method, String path, Object body) {
     HttpRequest.Builder request =
         HttpRequest.newBuilder(server.resolve(path)).timeout(Duration.ofSeconds(20));
+    if (language != null) {
+      request.header("Accept-Language", language);
+    }
     csrfToken().ifPresent(token -> request.header("X-XSRF-TOKEN", token));
     if (body == null) {
       request.method(method, HttpRequest.BodyPublishers.noBody());

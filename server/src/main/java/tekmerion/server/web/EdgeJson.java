@@ -12,6 +12,8 @@ import tools.jackson.databind.SerializationContext;
 import tools.jackson.databind.deser.jdk.StringDeserializer;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.module.SimpleModule;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.StringNode;
 import tools.jackson.databind.ser.std.StdScalarSerializer;
 
 /**
@@ -26,7 +28,7 @@ class EdgeJson {
     SimpleModule words = new SimpleModule("words");
     words.addSerializer(String.class, new Read());
     words.addDeserializer(String.class, new Typed());
-    JsonMapper edge = json.rebuild().addModule(words).build();
+    JsonMapper edge = json.rebuild().addModule(words).nodeFactory(new TypedNodes()).build();
     return converters -> converters.withJsonConverter(new JacksonJsonHttpMessageConverter(edge));
   }
 
@@ -38,6 +40,16 @@ class EdgeJson {
     @Override
     public void serialize(String value, JsonGenerator out, SerializationContext context) {
       out.writeString(Words.read(value));
+    }
+  }
+
+  /** For what is read as a tree: answers of the counter. */
+  private static final class TypedNodes extends JsonNodeFactory {
+    private static final long serialVersionUID = 1L;
+
+    @Override
+    public StringNode stringNode(String text) {
+      return super.stringNode(Words.typed(text));
     }
   }
 
