@@ -215,7 +215,7 @@ function GroupTable({ title, groups }: { title: string; groups: readonly Group[]
           <tr>
             <th scope="col" />
             <th scope="col">{t('web.records.records-view.jobs')}</th>
-            <th scope="col">{t('web.records.records-view.held')}</th>
+            <th scope="col">{t('web.records.records-view.held-in-100')}</th>
             <th scope="col">{t('web.records.records-view.days')}</th>
           </tr>
         </thead>

@@ -1,5 +1,7 @@
 package tekmerion.core.battery;
 
+import static tekmerion.words.Words.say;
+
 import java.util.Optional;
 import java.util.OptionalDouble;
 
@@ -44,6 +46,6 @@ public record Amount(double value, Unit unit) {
 
   @Override
   public String toString() {
-    return "%.2f %s".formatted(value, unit.finding);
+    return say("battery.amount", "n", value, "unit", unit.finding);
   }
 }

@@ -6,6 +6,7 @@ import static tekmerion.words.Words.say;
 import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -78,7 +79,7 @@ public record BatteryReport(
         .formatted(
             design.map(Amount::toString).orElse(say("battery.capacity-not-reported")),
             designVolts.isPresent()
-                ? "%.1f V".formatted(designVolts.getAsDouble())
+                ? String.format(Locale.ROOT, "%.1f V", designVolts.getAsDouble())
                 : say("battery.voltage-not-reported"),
             model
                 .map(m -> say("battery.model", "model", m))

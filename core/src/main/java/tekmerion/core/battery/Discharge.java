@@ -3,6 +3,7 @@ package tekmerion.core.battery;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.apache.commons.statistics.distribution.BinomialDistribution;
@@ -125,8 +126,10 @@ public final class Discharge {
             .result(reached);
     if (result.chargeAh().value() < 0) {
       throw new IllegalArgumentException(
-          "%.2f Ah went into the pack, none came out: its current may have the other sign"
-              .formatted(-result.chargeAh().value()));
+          String.format(
+              Locale.ROOT,
+              "%.2f Ah went into the pack, none came out: its current may have the other sign",
+              -result.chargeAh().value()));
     }
     return result;
   }

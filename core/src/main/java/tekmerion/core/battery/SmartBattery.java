@@ -5,6 +5,7 @@ import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -331,7 +332,7 @@ public final class SmartBattery {
     }
     double celsius = word.getAsLong() / 10.0 - KELVIN;
     if (celsius < -40 || celsius > 120) {
-      doubts.add("its temperature cannot be %.1f °C".formatted(celsius));
+      doubts.add(String.format(Locale.ROOT, "its temperature cannot be %.1f °C", celsius));
       return OptionalDouble.empty();
     }
     return OptionalDouble.of(celsius);

@@ -56,8 +56,8 @@ public final class TrendFindings {
                   worst.number().name(),
                   "steep",
                   steep
-                      ? "%,.0f a day".formatted(worst.perDay())
-                      : "%,.1f a month".formatted(30 * worst.perDay())),
+                      ? say("drive.a-day", "perDay", worst.perDay())
+                      : say("drive.a-month", "perDay", 30 * worst.perDay())),
               worst.number()));
     }
     return followed

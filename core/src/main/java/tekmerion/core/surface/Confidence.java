@@ -2,6 +2,7 @@ package tekmerion.core.surface;
 
 import static tekmerion.words.Words.say;
 
+import java.util.Locale;
 import org.apache.commons.statistics.distribution.BetaDistribution;
 
 /**
@@ -38,6 +39,6 @@ public record Confidence(long sampled, long bad, double atMostShare) {
   }
 
   private static String percent(double percent) {
-    return percent >= 10 ? "%.0f".formatted(percent) : "%.2g".formatted(percent);
+    return percent >= 10 ? String.format(Locale.ROOT, "%.0f", percent) : "%.2g".formatted(percent);
   }
 }

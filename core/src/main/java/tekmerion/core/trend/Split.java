@@ -2,6 +2,7 @@ package tekmerion.core.trend;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 
 /**
@@ -54,8 +55,11 @@ public record Split(int index, Reason reason, String words) {
       return split(
           i,
           Reason.HOURS_WENT_BACK,
-          "power-on hours went back from %,.0f to %,.0f: another board, or the count was reset"
-              .formatted(before.powerOnHours().getAsDouble(), after.powerOnHours().getAsDouble()));
+          String.format(
+              Locale.ROOT,
+              "power-on hours went back from %,.0f to %,.0f: another board, or the count was reset",
+              before.powerOnHours().getAsDouble(),
+              after.powerOnHours().getAsDouble()));
     }
     if (after.takenAt().isBefore(before.takenAt())) {
       return split(
@@ -67,8 +71,11 @@ public record Split(int index, Reason reason, String words) {
       return split(
           i,
           Reason.COUNTER_WENT_BACK,
-          "the counter went back from %,.0f to %,.0f: wrapped or reset"
-              .formatted(before.value(), after.value()));
+          String.format(
+              Locale.ROOT,
+              "the counter went back from %,.0f to %,.0f: wrapped or reset",
+              before.value(),
+              after.value()));
     }
     return Optional.empty();
   }

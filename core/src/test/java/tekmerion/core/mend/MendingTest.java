@@ -141,7 +141,7 @@ class MendingTest {
     Mending mending = Mending.of(image, Survey.of(image, Survey.READ_BY_MOST));
 
     assertThat(mending.pieces()).isEmpty();
-    assertThat(mending.left()).hasSize(1).allMatch(l -> l.contains("could not be kept"));
+    assertThat(mending.left()).hasSize(1).allMatch(l -> l.contains("cannot be kept"));
   }
 
   /** A copy whose own checksum fails is worth no more than what it is to replace. */

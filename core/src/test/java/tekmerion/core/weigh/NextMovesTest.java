@@ -269,7 +269,7 @@ class NextMovesTest {
                 .lock()
                 .orElseThrow()
                 .reason())
-        .startsWith("It presupposes that nothing can be lost");
+        .startsWith("This move is only for a drive with nothing to lose");
     assertThat(of(advice("not-seen", DataStatus.COPY_VERIFIED, null, bootStage), "firmware-renew"))
         .hasValueSatisfying(
             r ->

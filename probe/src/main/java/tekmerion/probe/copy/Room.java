@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.file.FileStore;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Locale;
 
 /** Whether there is room for a copy. */
 public final class Room {
@@ -20,8 +21,12 @@ public final class Room {
     FileStore store = Files.getFileStore(folder);
     if (store.getUsableSpace() - SPARE < bytes) {
       throw new IOException(
-          "there is no room: %,d bytes are wanted, %,d are free and %,d of them stay so"
-              .formatted(bytes, store.getUsableSpace(), SPARE));
+          String.format(
+              Locale.ROOT,
+              "there is no room: %,d bytes are wanted, %,d are free and %,d of them stay so",
+              bytes,
+              store.getUsableSpace(),
+              SPARE));
     }
   }
 }

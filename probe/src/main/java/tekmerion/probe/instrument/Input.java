@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
+import java.util.Locale;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -44,8 +45,8 @@ final class Input {
       if (size > mostBytes) {
         throw BadInputException.of(
             "the file is too large",
-            "at most %,d bytes".formatted(mostBytes),
-            "%,d bytes".formatted(size),
+            String.format(Locale.ROOT, "at most %,d bytes", mostBytes),
+            String.format(Locale.ROOT, "%,d bytes", size),
             file);
       }
       return size;

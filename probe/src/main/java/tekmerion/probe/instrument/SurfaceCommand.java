@@ -145,7 +145,9 @@ public final class SurfaceCommand implements Callable<Integer> {
     }
 
     private String time(double seconds) {
-      return seconds < 90 ? "%.0f s".formatted(seconds) : "%.0f min".formatted(seconds / 60);
+      return seconds < 90
+          ? String.format(Locale.ROOT, "%.0f s", seconds)
+          : String.format(Locale.ROOT, "%.0f min", seconds / 60);
     }
 
     @Override

@@ -10,6 +10,7 @@ import java.nio.file.StandardOpenOption;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.OptionalDouble;
 import java.util.UUID;
 import tekmerion.core.battery.Discharge;
@@ -116,8 +117,10 @@ final class DischargeTask extends PartTask {
         if (heard.sample().celsius().orElse(0) > TOO_WARM) {
           return new Outcome(
               End.STOPPED_BY_RULE,
-              "the pack is %.0f °C warm: the load was taken off. Let it cool, away from what burns"
-                  .formatted(heard.sample().celsius().getAsDouble()),
+              String.format(
+                  Locale.ROOT,
+                  "the pack is %.0f °C warm: the load was taken off. Let it cool, away from what burns",
+                  heard.sample().celsius().getAsDouble()),
               note(before, false));
         }
         told(before);

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import tekmerion.core.files.InUse;
 import tekmerion.core.mend.Mending;
@@ -93,8 +94,10 @@ final class MendTask extends PartTask {
         if (!Arrays.equals(now, piece.before())) {
           if (!Arrays.equals(now, piece.after())) {
             return couldNot(
-                "nothing was written: at byte %,d stands something else by now"
-                    .formatted(piece.offset()));
+                String.format(
+                    Locale.ROOT,
+                    "nothing was written: at byte %,d stands something else by now",
+                    piece.offset()));
           }
           back.add(piece.back());
         }

@@ -4,6 +4,7 @@ import com.sun.jna.Memory;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Locale;
 import tekmerion.core.port.BlockSource;
 import tekmerion.core.port.ByteSource;
 import tekmerion.core.port.ReadResult;
@@ -105,8 +106,12 @@ public final class RawFile implements BlockSource, ByteSource {
     if (offset < 0 || length <= 0 || offset > identity.sizeBytes() - length) {
       return new ReadResult.CouldNotRun(
           ReadErrors.EINVAL,
-          "%,d bytes at byte %,d are not within its %,d bytes"
-              .formatted(length, offset, identity.sizeBytes()));
+          String.format(
+              Locale.ROOT,
+              "%,d bytes at byte %,d are not within its %,d bytes",
+              length,
+              offset,
+              identity.sizeBytes()));
     }
     ReadResult result = aligned(offset, length);
     if (result instanceof ReadResult.CouldNotRun refused
@@ -142,7 +147,12 @@ public final class RawFile implements BlockSource, ByteSource {
       if (n == 0 || got < skip + length && got % step != 0) {
         return calls.isThere()
             ? new ReadResult.CouldNotRun(
-                0, "only %,d of %,d bytes came: it is shorter than it was".formatted(got, wanted))
+                0,
+                String.format(
+                    Locale.ROOT,
+                    "only %,d of %,d bytes came: it is shorter than it was",
+                    got,
+                    wanted))
             : new ReadResult.Gone("it is not there any more");
       }
     }

@@ -12,6 +12,7 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.OptionalDouble;
 import java.util.concurrent.locks.LockSupport;
 import tekmerion.core.port.MemoryRegion;
@@ -94,7 +95,12 @@ public final class RealMemory implements MemoryRegion {
     } catch (LastErrorException e) {
       regions.forEach(RealMemory::close);
       throw new IOException(
-          "the system does not give %,d bytes of memory: %s".formatted(bytes, e.getMessage()), e);
+          String.format(
+              Locale.ROOT,
+              "the system does not give %,d bytes of memory: %s",
+              bytes,
+              e.getMessage()),
+          e);
     }
   }
 
@@ -183,8 +189,12 @@ public final class RealMemory implements MemoryRegion {
     String share =
         inAll <= 0
             ? "the machine does not say how much it has"
-            : "%.2f of %.1f GiB, %s in 100"
-                .formatted(bytesInAll / gib(), inAll / gib(), ofHundred(bytesInAll, inAll));
+            : String.format(
+                Locale.ROOT,
+                "%.2f of %.1f GiB, %s in 100",
+                bytesInAll / gib(),
+                inAll / gib(),
+                ofHundred(bytesInAll, inAll));
     return "%s, %s; what the system and its programs use cannot be reached while they run"
         .formatted(
             share,

@@ -168,7 +168,9 @@ class PartRunsTest {
 
   @Test
   void aLoadSampleNamesWhatKeepsItBusy() throws Exception {
-    LoadResult load = (LoadResult) run("busy-drive,0,60000", RunKind.LOAD_SAMPLE).result();
+    LinkEvent.RunEnded end = run("busy-drive,0,60000", RunKind.LOAD_SAMPLE);
+    assertThat(end.end()).as(end.why()).isEqualTo(End.COMPLETE);
+    LoadResult load = (LoadResult) end.result();
 
     assertThat(load.series().get("drive sda")).hasSize(LoadTask.MOMENTS);
     assertThat(load.drives().get("sda").busy()).isBetween(0.9, 1.0);

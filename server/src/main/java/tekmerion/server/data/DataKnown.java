@@ -110,7 +110,9 @@ record DataKnown(
 
   String next() {
     if (open().isPresent()) {
-      return say("data.wait-for-what-goes-on");
+      return open().get().state() == Run.State.PAUSED
+          ? say("data.go-on-with-the-run-or-end-it")
+          : say("data.wait-for-what-goes-on");
     }
     if (isCopyAway()) {
       return say("data.look-for-the-disk-that-the");

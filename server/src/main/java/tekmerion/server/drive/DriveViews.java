@@ -142,7 +142,7 @@ class DriveViews {
         job.machine().name(),
         partKey,
         part.id(),
-        DriveWords.place(place.slot()),
+        place.slot(),
         part.model(),
         part.serial(),
         identity

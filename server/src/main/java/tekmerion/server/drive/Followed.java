@@ -193,11 +193,13 @@ final class Followed {
 
   private static String days(double days) {
     return days < 90
-        ? "%.0f d".formatted(Math.max(1, days))
+        ? say("drive.days", "days", Math.max(1, days))
         : say("drive.months", "days", days / 30.4);
   }
 
   private static String number(double value) {
-    return value == Math.rint(value) ? "%,.0f".formatted(value) : "%,.1f".formatted(value);
+    return value == Math.rint(value)
+        ? say("drive.whole", "n", value)
+        : say("drive.tenths", "n", value);
   }
 }

@@ -192,7 +192,7 @@ record JobEvidence(
       return new Drive(
           key,
           place.part().id(),
-          DriveWords.place(place.slot()),
+          place.slot(),
           place.part().serial() == null
               ? say("jobview.identity-not-readable")
               : "%s · %s".formatted(place.part().model(), place.part().serial()),

@@ -16,6 +16,7 @@ import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tekmerion.core.drive.DriveWords;
 import tekmerion.core.forecast.OpenHours;
 import tekmerion.core.identity.Serial;
 import tekmerion.server.live.LiveEvents;
@@ -165,7 +166,7 @@ public class PartHistory {
             (rs, n) ->
                 new Stay(
                     rs.getString(1),
-                    rs.getString(2),
+                    DriveWords.place(rs.getString(2)),
                     rs.getTimestamp(3).toInstant(),
                     rs.getTimestamp(4) == null ? null : rs.getTimestamp(4).toInstant()))
         .list();

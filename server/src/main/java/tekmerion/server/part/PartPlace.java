@@ -9,6 +9,7 @@ import jakarta.persistence.JoinColumn;
 import jakarta.persistence.ManyToOne;
 import java.time.Instant;
 import java.util.Optional;
+import tekmerion.core.drive.DriveWords;
 
 /** Where a part sits, or sat until it was moved. */
 @Entity
@@ -45,8 +46,14 @@ public class PartPlace {
     return partKey;
   }
 
+  /** As people read it: "Drive A". */
   public String slot() {
-    return slot;
+    return DriveWords.place(slot);
+  }
+
+  /** "drive A". */
+  public String slotInSentence() {
+    return DriveWords.placeInSentence(slot);
   }
 
   public long machineId() {

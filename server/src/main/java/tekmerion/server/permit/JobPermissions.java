@@ -8,7 +8,6 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.drive.DriveIdentity;
-import tekmerion.core.drive.DriveWords;
 import tekmerion.core.identity.Serial;
 import tekmerion.core.knowhow.Hazards;
 import tekmerion.core.knowhow.KnowHow;
@@ -108,7 +107,7 @@ public class JobPermissions {
                   Optional<PartIdentity> identity = told.flatMap(PartIdentity::of);
                   return new DriveState(
                       place.partKey(),
-                      DriveWords.placeInSentence(place.slot()),
+                      place.slotInSentence(),
                       identity,
                       said,
                       identity

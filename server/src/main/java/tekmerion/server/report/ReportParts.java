@@ -8,6 +8,7 @@ import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import tekmerion.core.drive.DriveVisit;
+import tekmerion.core.drive.DriveWords;
 import tekmerion.core.weigh.Weighed.CauseShare;
 import tekmerion.server.evidence.Readings;
 import tekmerion.server.evidence.Visit;
@@ -38,7 +39,7 @@ class ReportParts {
                 + " ORDER BY n.since")
         .params(
             job.machine().id(), Timestamp.from(job.takenInAt()), Timestamp.from(job.takenInAt()))
-        .query((rs, n) -> "%s: %s.".formatted(rs.getString(1), rs.getString(2)))
+        .query((rs, n) -> "%s: %s.".formatted(DriveWords.place(rs.getString(1)), rs.getString(2)))
         .list();
   }
 

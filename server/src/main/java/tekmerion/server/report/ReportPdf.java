@@ -10,6 +10,7 @@ import java.time.Instant;
 import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
+import java.util.Locale;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
@@ -145,8 +146,8 @@ final class ReportPdf {
 
   private static String number(double value) {
     return value >= 100 || value == Math.rint(value)
-        ? "%.0f".formatted(value)
-        : "%.1f".formatted(value);
+        ? String.format(Locale.ROOT, "%.0f", value)
+        : String.format(Locale.ROOT, "%.1f", value);
   }
 
   private static List<String> twoLines(String title, Sheets s, float width) throws IOException {

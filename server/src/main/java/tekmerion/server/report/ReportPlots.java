@@ -5,6 +5,7 @@ import java.time.format.DateTimeFormatter;
 import java.time.format.FormatStyle;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Stream;
 import tekmerion.core.drive.DriveVisit;
@@ -113,7 +114,7 @@ final class ReportPlots {
                 words.of("plot.surface"),
                 "ms",
                 "0",
-                "%.0f GB".formatted(surface.sizeBytes() / 1e9),
+                String.format(Locale.ROOT, "%.0f GB", surface.sizeBytes() / 1e9),
                 points));
   }
 
@@ -128,7 +129,7 @@ final class ReportPlots {
             words.of("plot.discharge"),
             "V",
             "0",
-            "%.0f min".formatted(end / 60),
+            String.format(Locale.ROOT, "%.0f min", end / 60),
             told.stream().map(p -> new ReportPoint(p.get(0) / end, p.get(1))).toList()));
   }
 

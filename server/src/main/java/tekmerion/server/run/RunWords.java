@@ -167,7 +167,7 @@ public final class RunWords {
     }
     return run.share() == null
         ? say("run.begins", "run", name)
-        : "%s %.0f %%".formatted(name, 100 * run.share());
+        : say("run.at", "run", name, "percent", 100 * run.share());
   }
 
   /**
@@ -177,7 +177,7 @@ public final class RunWords {
    */
   public static String paused(RunKind kind, Double share) {
     String name = Sentences.lowerFirst(name(kind));
-    return share == null ? name : "%s, %.0f %%".formatted(name, 100 * share);
+    return share == null ? name : say("run.stopped-at", "run", name, "percent", 100 * share);
   }
 
   /**

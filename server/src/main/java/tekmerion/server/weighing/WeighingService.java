@@ -13,7 +13,6 @@ import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.drive.DriveAnswers;
 import tekmerion.core.drive.DriveFindings;
 import tekmerion.core.drive.DriveVisit;
-import tekmerion.core.drive.DriveWords;
 import tekmerion.core.drive.PartReading;
 import tekmerion.core.drive.TrendFindings;
 import tekmerion.core.finding.Finding;
@@ -233,8 +232,7 @@ public class WeighingService {
     return drives.stream()
         .map(
             place ->
-                new Weighing.Part(
-                    place.partKey(), Weighing.Part.DRIVE, DriveWords.placeInSentence(place.slot())))
+                new Weighing.Part(place.partKey(), Weighing.Part.DRIVE, place.slotInSentence()))
         .toList();
   }
 }

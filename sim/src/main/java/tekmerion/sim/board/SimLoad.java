@@ -2,6 +2,7 @@ package tekmerion.sim.board;
 
 import java.time.Duration;
 import java.util.Arrays;
+import java.util.Locale;
 import java.util.Random;
 import tekmerion.core.port.LoadSource;
 
@@ -68,7 +69,9 @@ public final class SimLoad implements LoadSource {
   @Override
   public String snapshot() {
     step();
-    return """
+    return String.format(
+        Locale.ROOT,
+        """
         # uptime
         %.2f %.2f
         # stat
@@ -86,22 +89,21 @@ public final class SimLoad implements LoadSource {
         # programs
         611 %d %d file indexer
         702 4000 1000000 chart viewer
-        """
-        .formatted(
-            seconds,
-            seconds,
-            Math.round(cpu),
-            Math.round(all - cpu - ioStalled / 1e4),
-            Math.round(ioStalled / 1e4),
-            Math.round(done),
-            Math.round(sectors),
-            Math.round(waitedMs),
-            Math.round(busyMs),
-            Math.round(queueMs),
-            Math.round(ioStalled),
-            2_900_000,
-            Math.round(indexed),
-            Math.round(indexedBytes));
+        """,
+        seconds,
+        seconds,
+        Math.round(cpu),
+        Math.round(all - cpu - ioStalled / 1e4),
+        Math.round(ioStalled / 1e4),
+        Math.round(done),
+        Math.round(sectors),
+        Math.round(waitedMs),
+        Math.round(busyMs),
+        Math.round(queueMs),
+        Math.round(ioStalled),
+        2_900_000,
+        Math.round(indexed),
+        Math.round(indexedBytes));
   }
 
   /** Its next second: like the one before, and a little otherwise. */

@@ -5,6 +5,7 @@ import static tekmerion.core.page.OrNull.orNull;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
@@ -104,7 +105,8 @@ public record Smbios(List<Structure> structures, List<FieldSpan> spans) implemen
       kind.ifPresent(words::add);
       form.ifPresent(words::add);
       ratedMillionTransfers.ifPresent(t -> words.add("%d MT/s".formatted(t)));
-      configuredMillivolts.ifPresent(v -> words.add("%.2f V".formatted(v / 1000.0)));
+      configuredMillivolts.ifPresent(
+          v -> words.add(String.format(Locale.ROOT, "%.2f V", v / 1000.0)));
       String model =
           Stream.of(maker, partNumber).flatMap(Optional::stream).collect(Collectors.joining(" "));
       return model.isEmpty()
