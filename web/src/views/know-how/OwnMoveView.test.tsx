@@ -63,7 +63,7 @@ it('makes a move out of what is done, what is looked at, and what that speaks fo
   const user = userEvent.setup();
   const propose = await screen.findByRole('button', { name: 'What would it have changed?' });
   expect(propose).toBeDisabled();
-  expect(screen.getByText(/Missing yet/)).toBeTruthy();
+  expect(screen.getByText(/Still missing/)).toBeTruthy();
   await user.type(screen.getByLabelText('Name'), 'Smell at the vents');
   await user.type(screen.getByLabelText('Why it is worth doing'), 'Salt smells first.');
   await user.type(screen.getByLabelText('What to do, a step a line'), 'Smell. @5');

@@ -125,7 +125,7 @@ const at = (answer: DataOnDrive) => {
 
 it('teaches the first step and starts it', async () => {
   const sent = at(data());
-  expect(await screen.findByText(/A survey reads the first, last/)).toBeTruthy();
+  expect(await screen.findByText(/A survey reads a few sectors only/)).toBeTruthy();
   expect(screen.getByText('Not now: there is no image yet.')).toBeTruthy();
   await userEvent.click(screen.getByRole('button', { name: 'Start: Survey' }));
   expect(sent.find((s) => s.method === 'POST')).toMatchObject({

@@ -84,6 +84,28 @@ class EstimateTest {
     assertThat(ines.get(job + "/plans?own=wish").status()).isEqualTo(400);
   }
 
+  /** Whoever makes it: the owner has to understand what they agree to. */
+  @Test
+  void anEstimateIsInTheOwnersLanguage(RunningServer.Shop shop) throws Exception {
+    ShopClient ines = shop.signedIn();
+    String job = takenIn(shop, "Runa Sol");
+    long customer = ines.get(job).body().get("customerId").longValue();
+    assertThat(
+            ines.put("/api/customers/%d/language".formatted(customer), Map.of("language", "NB"))
+                .status())
+        .isEqualTo(204);
+
+    long estimate = estimate(ines, job, "replace-adapter");
+
+    assertThat(ines.get(job + "/estimates").body().at("/0/words").stringValue())
+        .isEqualTo("Bytt adapteren");
+    byte[] paper =
+        ines.download(job + "/estimates/%d/estimate.pdf".formatted(estimate)).orElseThrow();
+    try (PDDocument document = Loader.loadPDF(paper)) {
+      assertThat(new PDFTextStripper().getText(document)).contains("Bytt adapteren");
+    }
+  }
+
   @Test
   void whatTheOwnerAgreedToIsAGateForWhatIsSigned(RunningServer.Shop shop) throws Exception {
     ShopClient ines = shop.signedIn();

@@ -1,6 +1,5 @@
 package tekmerion.words;
 
-import com.ibm.icu.text.MessageFormat;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.Map;
@@ -13,7 +12,7 @@ import tools.jackson.databind.json.JsonMapper;
 final class Catalogue {
   private final Language language;
   private final Map<String, String> patterns = new ConcurrentHashMap<>();
-  private final Map<String, MessageFormat> formats = new ConcurrentHashMap<>();
+  private final Map<String, Message> ready = new ConcurrentHashMap<>();
 
   Catalogue(Language language) {
     this.language = language;
@@ -50,9 +49,6 @@ final class Catalogue {
     if (pattern == null) {
       return values.isEmpty() ? key : key + " " + values;
     }
-    MessageFormat format =
-        formats.computeIfAbsent(key, k -> new MessageFormat(pattern, language.locale()));
-    // A format may not be used by two threads at once.
-    return format.clone().format(values);
+    return ready.computeIfAbsent(key, k -> Message.of(pattern, language.locale())).say(values);
   }
 }

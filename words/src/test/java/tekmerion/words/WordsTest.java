@@ -4,7 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static tekmerion.words.Words.say;
 
 import com.ibm.icu.text.MessageFormat;
+import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.TreeSet;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -100,6 +102,26 @@ class WordsTest {
   void stretchesEachSentenceByFortyPercentBetweenBrackets() {
     // "rising" is six letters: 0.4 × 6 = 2.4, so two more.
     assertThat(in(Speaking.asked("en-XA"), "drive.rising")).isEqualTo("[rîsîng~~]");
+  }
+
+  /** What is put together from pieces reads as ICU formats the same pattern. */
+  @Test
+  void saysEveryMessageAsIcuDoes() {
+    for (Language language : Language.values()) {
+      Words.all(language)
+          .forEach(
+              (key, pattern) -> {
+                if (key.startsWith("web.")) {
+                  return;
+                }
+                MessageFormat icu = new MessageFormat(pattern, language.locale());
+                Map<String, Object> values = new TreeMap<>();
+                icu.getArgumentNames().forEach(name -> values.put(name, 12_345.678));
+                assertThat(Message.of(pattern, language.locale()).say(values))
+                    .as(key)
+                    .isEqualTo(icu.format(values));
+              });
+    }
   }
 
   /** What a message of the know-how has to be filled in with is asked of its own place. */

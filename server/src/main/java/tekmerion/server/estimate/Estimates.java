@@ -30,6 +30,8 @@ import tekmerion.server.person.Person;
 import tekmerion.server.price.Amounts;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.weighing.WeighingService;
+import tekmerion.words.Speaking;
+import tekmerion.words.Words;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -142,14 +144,10 @@ public class Estimates {
                     Refusal.notPossibleNow(
                         say("estimate.nobody-has-said-yet-what-the"),
                         say("estimate.the-lead-says-so-under-prices")));
-    WeighingService.Evidence evidence = weighing.weigh(job);
-    Compared row = weighing.plan(job, evidence, permissions.of(job, evidence), remedies);
-    Estimate estimate = pricing.of(row.plan(), tariff);
-    PlanEnd end = pricing.end(row.plan());
-    String words =
-        row.onlyIf().isEmpty()
-            ? row.words()
-            : say("estimate.only-if-that-does-not-end", "row", row.words(), "onlyIf", row.onlyIf());
+    Told told =
+        Words.in(Speaking.prose(job.customer().papers()), () -> told(job, remedies, tariff));
+    Estimate estimate = told.estimate();
+    PlanEnd end = pricing.end(told.row().plan());
     GeneratedKeyHolder key = new GeneratedKeyHolder();
     jdbc.sql(
             "INSERT INTO estimate (job_id, plan_id, words, plan_lines, currency, certain, at_most,"
@@ -157,8 +155,8 @@ public class Estimates {
                 + " VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)")
         .params(
             job.id(),
-            row.plan().id(),
-            words,
+            told.row().plan().id(),
+            told.words(),
             json.writeValueAsString(estimate.lines().stream().map(EstimateView.Line::of).toList()),
             tariff.currency().getCurrencyCode(),
             estimate.certain(),
@@ -182,9 +180,22 @@ public class Estimates {
                 estimate.certain(),
                 "atMost",
                 estimate.atMost()),
-        () -> words,
+        told::words,
         by);
     return key.getKey().longValue();
+  }
+
+  /** What the owner is told, in their own language. */
+  private record Told(Compared row, Estimate estimate, String words) {}
+
+  private Told told(Job job, List<String> remedies, Tariff tariff) {
+    WeighingService.Evidence evidence = weighing.weigh(job);
+    Compared row = weighing.plan(job, evidence, permissions.of(job, evidence), remedies);
+    String words =
+        row.onlyIf().isEmpty()
+            ? row.words()
+            : say("estimate.only-if-that-does-not-end", "row", row.words(), "onlyIf", row.onlyIf());
+    return new Told(row, pricing.of(row.plan(), tariff), words);
   }
 
   /**

@@ -47,6 +47,11 @@ public class Customer {
     return language;
   }
 
+  /** What their papers are written in: English until they choose. */
+  public Language papers() {
+    return language == null ? Language.EN : language;
+  }
+
   public void language(Language chosen) {
     language = chosen;
   }

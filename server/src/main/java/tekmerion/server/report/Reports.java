@@ -146,7 +146,7 @@ class Reports {
   }
 
   private static Language language(Job job) {
-    return Optional.ofNullable(job.customer().language()).orElse(Language.EN);
+    return job.customer().papers();
   }
 
   /** Who an estimate is for, and of what. */
