@@ -14,6 +14,9 @@ final class Coded {
   private static final char BAR = '|';
   private static final int MAX_DEPTH = 12;
 
+  /** No text of ours is longer [characters]: messages within messages could double it each time. */
+  private static final int MAX_CHARS = 20_000;
+
   /** Stands for a bar within a value. */
   private static final char OTHER_BAR = '\u00a6';
 
@@ -83,6 +86,9 @@ final class Coded {
       }
       read.append(text, at, open).append(message(text.substring(open + 1, close), saying, depth));
       at = close + 1;
+      if (read.length() > MAX_CHARS) {
+        return read.substring(0, MAX_CHARS) + "…";
+      }
     }
     return read.toString();
   }

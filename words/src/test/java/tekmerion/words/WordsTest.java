@@ -60,6 +60,10 @@ class WordsTest {
   void readsNoDeeperThanAnyMessageOfOursGoes() {
     String deep = "\u27e6words.then|next=".repeat(5_000) + "\u27e7".repeat(5_000);
     assertThat(Words.read(deep)).isNotNull();
+    // One that says its argument twice, within itself ten times: 2^10 times its innermost.
+    String twice = "\u27e6replace.drive|form=|leastBytes=|bus=";
+    String doubling = twice.repeat(10) + "x".repeat(300) + "\u27e7".repeat(10);
+    assertThat(Words.read(doubling).length()).isLessThan(25_000);
   }
 
   @Test
