@@ -17,8 +17,8 @@ final class Coded {
   /** No text of ours is longer [characters]: messages within messages could double it each time. */
   private static final int MAX_CHARS = 20_000;
 
-  /** Stands for a bar within a value. */
-  private static final char OTHER_BAR = '\u00a6';
+  /** Stands for a bar within a value; nobody types it, see {@link #plain}. */
+  private static final char OTHER_BAR = '\u2758';
 
   private Coded() {}
 
@@ -28,9 +28,7 @@ final class Coded {
 
   /** Without what could be taken for a message. */
   static String plain(String text) {
-    return text.indexOf(OPEN) < 0 && text.indexOf(CLOSE) < 0
-        ? text
-        : text.replace(OPEN, '[').replace(CLOSE, ']');
+    return text.replace(OPEN, '[').replace(CLOSE, ']').replace(OTHER_BAR, BAR);
   }
 
   static String of(String key, Map<String, Object> values) {

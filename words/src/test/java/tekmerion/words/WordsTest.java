@@ -34,9 +34,9 @@ class WordsTest {
   void keepsAMessageAndReadsItInAnyLanguage() {
     String kept =
         Words.kept(
-            () -> say("words.then", "before", say("drive.drive", "letter", 'A'), "next", "x|y"));
-    assertThat(Words.read(kept)).isEqualTo("drive A, then x|y");
-    assertThat(Words.in(NORWEGIAN, () -> Words.read(kept))).isEqualTo("disk A, deretter x|y");
+            () -> say("words.then", "before", say("drive.drive", "letter", 'A'), "next", "x|y¦z"));
+    assertThat(Words.read(kept)).isEqualTo("drive A, then x|y¦z");
+    assertThat(Words.in(NORWEGIAN, () -> Words.read(kept))).isEqualTo("disk A, deretter x|y¦z");
     String counted = "J-1: " + Words.kept(() -> say(SECTORS, "n", 2)) + "!";
     assertThat(Words.read(counted)).isEqualTo("J-1: 2 sectors are pending!");
   }
