@@ -8,6 +8,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.Callable;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -26,6 +29,7 @@ import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
 import tekmerion.server.inbox.RunInbox;
 import tekmerion.sim.SimMachines;
+import tekmerion.words.Words;
 import tools.jackson.databind.JsonNode;
 
 /** Runs, from the request to the evidence, with a peer in the probe's place. */
@@ -129,10 +133,22 @@ class RunTest {
         List.of(PageNote.of(PageKind.NVME_SMART, new PageAnswer.Got(new RawPage(health)))));
   }
 
+  /** The report as it is printed: what a probe tells as a message is read there too. */
+  private static String annex(ShopClient who, At at) throws Exception {
+    try (PDDocument pdf = Loader.loadPDF(who.download(at.job + "/report.pdf").orElseThrow())) {
+      return new PDFTextStripper().getText(pdf).replaceAll("\\s+", " ");
+    }
+  }
+
   private static LinkEvent.RunEnded ended(UUID id, LinkEvent.End end, SurfaceScanResult surface) {
+    return ended(id, end, "", surface);
+  }
+
+  private static LinkEvent.RunEnded ended(
+      UUID id, LinkEvent.End end, String why, SurfaceScanResult surface) {
     Instant now = Instant.now();
     return new LinkEvent.RunEnded(
-        id, "drive-a", RunKind.SURFACE_SCAN, now.minusSeconds(60), now, end, "", surface);
+        id, "drive-a", RunKind.SURFACE_SCAN, now.minusSeconds(60), now, end, why, surface);
   }
 
   @Test
@@ -247,8 +263,11 @@ class RunTest {
       ShopClient.Answer further = ines.post(run + "/resume", Map.of());
       assertThat(further.status()).isEqualTo(423);
       assertThat(further.body().get("detail").stringValue()).contains("refuses every write");
-      peer.send(new ToServer.Event(3, ended(id, LinkEvent.End.STOPPED_BY_RULE, surface(0.4, 201))));
+      String why = Words.kept(() -> Words.say("probe.the-machine-is-on-no-bay"));
+      peer.send(
+          new ToServer.Event(3, ended(id, LinkEvent.End.STOPPED_BY_RULE, why, surface(0.4, 201))));
       peer.next(ToProbe.Acknowledge.class);
+      assertThat(annex(ines, at)).contains("(The machine is on no bay.)");
 
       ShopClient.Answer whole = start(ines, at, RunKind.SURFACE_SCAN);
       ShopClient.Answer extended = start(ines, at, RunKind.SELF_TEST_EXTENDED);

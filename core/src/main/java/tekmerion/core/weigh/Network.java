@@ -1,7 +1,5 @@
 package tekmerion.core.weigh;
 
-import static tekmerion.words.Words.say;
-
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -179,7 +177,7 @@ final class Network {
   }
 
   private void place(List<Part> parts) {
-    Part whole = new Part(Finding.MACHINE, Cause.WHOLE_MACHINE, say("weigh.the-machine"));
+    Part whole = Part.wholeMachine();
     for (Cause cause : knowHow.causes()) {
       if (cause.isOfWholeMachine()) {
         instances.add(new Instance(cause, whole));

@@ -1,7 +1,5 @@
 package tekmerion.core.weigh;
 
-import static tekmerion.words.Words.say;
-
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
@@ -14,7 +12,6 @@ import java.util.Set;
 import java.util.function.Predicate;
 import tekmerion.core.decision.Course;
 import tekmerion.core.finding.Finding;
-import tekmerion.core.knowhow.Cause;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Move;
 import tekmerion.core.knowhow.Remedy;
@@ -252,7 +249,7 @@ public final class NextMoves {
   /** What a move can be made on: the whole machine, or each part of its kind. */
   public static List<Part> partsOf(Move move, List<Part> parts) {
     return move.isOfWholeMachine()
-        ? List.of(new Part(Finding.MACHINE, Cause.WHOLE_MACHINE, say("weigh.the-machine")))
+        ? List.of(Part.wholeMachine())
         : parts.stream().filter(p -> p.kind().equals(move.of())).toList();
   }
 

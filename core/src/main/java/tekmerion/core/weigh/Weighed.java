@@ -1,8 +1,14 @@
 package tekmerion.core.weigh;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import tekmerion.core.decision.Course;
 import tekmerion.core.finding.Finding;
+import tekmerion.core.knowhow.Cause;
+import tekmerion.core.knowhow.KnowHow;
 
 /**
  * A weighing as it stands: what a decision keeps.
@@ -30,6 +36,34 @@ public record Weighed(
   }
 
   /**
+   * The same weighing, its headline and its names of causes and parts said anew in the language
+   * that is spoken now. Nothing is weighed again; what the findings say stays as it was.
+   *
+   * @param knowHow that it was weighed by
+   * @param parts that it was weighed for
+   */
+  public Weighed retold(KnowHow knowHow, List<Weighing.Part> parts) {
+    Map<String, String> names =
+        Stream.concat(parts.stream(), Stream.of(Weighing.Part.wholeMachine()))
+            .collect(Collectors.toMap(Weighing.Part::key, Weighing.Part::name));
+    List<Cause> told =
+        causes.stream().map(share -> knowHow.cause(share.cause()).orElseThrow()).toList();
+    List<CauseShare> shares = new ArrayList<>();
+    for (int i = 0; i < told.size(); i++) {
+      CauseShare share = causes.get(i);
+      shares.add(share.named(told.get(i), names.get(share.part())));
+    }
+    return new Weighed(
+        Headline.of(told, shares, noneProbability),
+        findings,
+        shares,
+        noneProbability,
+        conflictBits,
+        doubt,
+        leaning);
+  }
+
+  /**
    * One cause on one part.
    *
    * @param behind whether it can be behind the complaint; one that cannot was found beside it
@@ -52,6 +86,22 @@ public record Weighed(
       List<FindingWeight> weights) {
     public CauseShare {
       weights = List.copyOf(weights);
+    }
+
+    private CauseShare named(Cause of, String nameOfPart) {
+      return new CauseShare(
+          cause,
+          part,
+          of.name(),
+          nameOfPart,
+          place,
+          behind,
+          prior,
+          probability,
+          suspicion,
+          decibansFor,
+          decibansAgainst,
+          weights);
     }
   }
 

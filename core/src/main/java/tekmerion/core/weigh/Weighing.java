@@ -1,5 +1,7 @@
 package tekmerion.core.weigh;
 
+import static tekmerion.words.Words.say;
+
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
@@ -37,6 +39,10 @@ public final class Weighing {
   public record Part(String key, String kind, String name) {
     /** Kind of a part that is a drive. */
     public static final String DRIVE = "drive";
+
+    static Part wholeMachine() {
+      return new Part(Finding.MACHINE, Cause.WHOLE_MACHINE, say("weigh.the-machine"));
+    }
   }
 
   private Weighing(Network network) {

@@ -1,14 +1,21 @@
 package tekmerion.core.weigh;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
 
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import tekmerion.core.finding.Finding;
 import tekmerion.core.knowhow.Cause;
+import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.weigh.Weighed.CauseShare;
+import tekmerion.core.weigh.Weighing.Part;
+import tekmerion.words.Language;
+import tekmerion.words.Speaking;
+import tekmerion.words.Words;
 
 class HeadlineTest {
   private static final Cause DRIVE = cause("{part} is failing", "{part} failing");
@@ -96,5 +103,35 @@ class HeadlineTest {
   void tiltsByProbabilityAndClearsOnlyByAFinding(
       double probability, boolean anyFinding, Suspicion suspicion) {
     assertThat(Suspicion.of(probability, anyFinding)).isEqualTo(suspicion);
+  }
+
+  @Test
+  void aWeighingIsToldInAnotherLanguageWithoutBeingWeighedAgain() {
+    List<Finding> clicks =
+        List.of(
+            new Finding("noise.clicks", "drive-a", "clicks", "it clicks", Finding.Basis.intake()));
+    Weighed english = weigh("drive A", clicks);
+
+    assertThat(english.retold(KnowHow.shipped(), parts("drive A"))).isEqualTo(english);
+    Words.in(
+        Speaking.prose(Language.NB),
+        () -> {
+          Weighed told = english.retold(KnowHow.shipped(), parts("disk A"));
+          Weighed weighed = weigh("disk A", clicks);
+          assertThat(told.headline()).isEqualTo(weighed.headline()).contains("disk A");
+          assertThat(told.causes())
+              .extracting(CauseShare::name, CauseShare::partName)
+              .isEqualTo(
+                  weighed.causes().stream().map(c -> tuple(c.name(), c.partName())).toList());
+          return told;
+        });
+  }
+
+  private static List<Part> parts(String name) {
+    return List.of(new Part("drive-a", Part.DRIVE, name));
+  }
+
+  private static Weighed weigh(String drive, List<Finding> findings) {
+    return Weighing.of(KnowHow.shipped(), List.of("slow"), parts(drive), findings);
   }
 }

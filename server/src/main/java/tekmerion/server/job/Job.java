@@ -202,7 +202,7 @@ public class Job {
   }
 
   public String waitsNote() {
-    return waitsNote;
+    return waitsNote == null ? null : Words.read(waitsNote);
   }
 
   public Instant waitsSince() {

@@ -14,11 +14,29 @@ import tekmerion.link.DriveSeen;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.RunKind;
 import tekmerion.link.RunResult;
+import tekmerion.words.Words;
+import tools.jackson.core.JsonParser;
+import tools.jackson.databind.DeserializationContext;
+import tools.jackson.databind.deser.jdk.StringDeserializer;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.module.SimpleModule;
 
-/** How a stored run is read: the columns, and what is made of a row. */
+/**
+ * How a stored run is read: the columns, and what is made of a row. What the probe told of it is
+ * kept as messages and read here, in the language that is spoken.
+ */
 @Component
 class RunRows {
+  private static final SimpleModule READ =
+      new SimpleModule("words").addDeserializer(String.class, new Read());
+
+  private static final class Read extends StringDeserializer {
+    @Override
+    public String deserialize(JsonParser in, DeserializationContext context) {
+      return Words.read(super.deserialize(in, context));
+    }
+  }
+
   static final String SELECT =
       "SELECT d.*, r.started_at, r.ended_at, r.received_at, r.ended, r.why,"
           + " r.drive_model, r.drive_serial, r.drive_bytes,"
@@ -35,7 +53,7 @@ class RunRows {
   private final JsonMapper json;
 
   RunRows(JsonMapper json) {
-    this.json = json;
+    this.json = json.rebuild().addModule(READ).build();
   }
 
   Run of(ResultSet rs, int n) throws SQLException {
@@ -63,14 +81,14 @@ class RunRows {
         rs.getObject("spread_s", Double.class),
         rs.getObject("at_byte", Long.class),
         found == null ? null : json.readValue(found, RunResult.class),
-        rs.getString("waits"),
+        Words.read(rs.getString("waits")),
         ended == null
             ? null
             : new Run.Ending(
                 rs.getTimestamp("started_at").toInstant(),
                 rs.getTimestamp("ended_at").toInstant(),
                 LinkEvent.End.valueOf(ended),
-                rs.getString("why"),
+                Words.read(rs.getString("why")),
                 rs.getTimestamp("received_at").toInstant(),
                 PartIdentity.of(
                     rs.getString("drive_model"),

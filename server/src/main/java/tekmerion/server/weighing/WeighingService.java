@@ -92,19 +92,21 @@ public class WeighingService {
   /** Weighs anew and keeps the headline for the floor, as a message that any language reads. */
   @Transactional
   public Weighed reweigh(Job job) {
-    return Words.in(
-        Speaking.IN_CODES,
-        () -> {
-          Weighed weighed = weigh(job).weighed();
-          if (!weighed.causes().isEmpty()) {
-            job.weighed(weighed.headline(), weighed.causes().get(0).suspicion());
-          }
-          if (job.decidedCause() != null) {
-            Contradiction.of(job.decidedCause(), job.decidedPart(), weighed)
-                .ifPresent(job::contradicted);
-          }
-          return weighed;
-        });
+    Evidence evidence = weigh(job);
+    Weighed weighed = evidence.weighed();
+    if (!weighed.causes().isEmpty()) {
+      Words.in(Speaking.IN_CODES, () -> keep(job, evidence));
+    }
+    return weighed;
+  }
+
+  private Weighed keep(Job job, Evidence evidence) {
+    Weighed coded = evidence.weighed().retold(knowHow.now(), weighed(evidence.drives()));
+    job.weighed(coded.headline(), coded.causes().get(0).suspicion());
+    if (job.decidedCause() != null) {
+      Contradiction.of(job.decidedCause(), job.decidedPart(), coded).ifPresent(job::contradicted);
+    }
+    return coded;
   }
 
   @Transactional(readOnly = true)
