@@ -102,7 +102,7 @@ public record Comparison(
       DataStatus data,
       Optional<List<String>> own) {
     Network network = Network.of(knowHow, families, parts, findings);
-    Posterior faults = network.posterior().heavy(Plans.MIN_SHARE);
+    Posterior faults = network.posterior(Plans.MIN_SHARE);
     Plans plans = new Plans(knowHow, network, faults, Mended.by(knowHow, network));
     return new Maker(network, faults, plans, Stake.of(data))
         .compare(own.map(plans.choices()::named));

@@ -39,8 +39,7 @@ final class Draws {
     for (Counted one : network.counted()) {
       seen.add(network.observation(one.finding(), numbers.finding(one.kind())));
     }
-    Posterior faults = Posterior.of(prior, seen, network.complaint());
-    return new Draw(number, faults.heavy(Plans.MIN_SHARE));
+    return new Draw(number, Posterior.heavy(prior, seen, network.complaint(), Plans.MIN_SHARE));
   }
 
   /** Probability that the complaint is gone after a plan. */

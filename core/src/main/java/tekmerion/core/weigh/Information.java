@@ -20,13 +20,13 @@ final class Information {
    * @return bits, at least 0; 0 if nothing is open
    */
   static double bits(Posterior faults, List<List<Observation>> findings) {
-    double[] marginal = new double[combinations(findings)];
-    double[] joint = new double[marginal.length];
+    Answers answers = new Answers(faults, findings);
+    double[] marginal = new double[answers.combinations()];
     double conditional = 0;
     for (int s = 0; s < faults.sets(); s++) {
       double share = faults.share(s);
       if (share >= NEGLIGIBLE) {
-        answers(faults.set(s), findings, joint);
+        double[] joint = answers.given(faults.set(s));
         for (int i = 0; i < joint.length; i++) {
           marginal[i] += share * joint[i];
           conditional += share * surprise(joint[i]);
@@ -44,47 +44,28 @@ final class Information {
    */
   static double bits(
       Posterior faults, int[] groupOf, int groups, List<List<Observation>> findings) {
-    double[] joint = new double[combinations(findings)];
+    Answers answers = new Answers(faults, findings);
     double[] weight = new double[groups];
-    double[][] together = new double[groups][joint.length];
+    double[][] together = new double[groups][answers.combinations()];
     for (int s = 0; s < faults.sets(); s++) {
       double share = faults.share(s);
       if (share >= NEGLIGIBLE) {
-        answers(faults.set(s), findings, joint);
+        double[] joint = answers.given(faults.set(s));
         weight[groupOf[s]] += share;
         for (int i = 0; i < joint.length; i++) {
           together[groupOf[s]][i] += share * joint[i];
         }
       }
     }
-    double[] marginal = new double[joint.length];
+    double[] marginal = new double[answers.combinations()];
     double conditional = 0;
     for (int g = 0; g < groups; g++) {
-      for (int i = 0; weight[g] > 0 && i < joint.length; i++) {
+      for (int i = 0; weight[g] > 0 && i < marginal.length; i++) {
         marginal[i] += together[g][i];
         conditional += weight[g] * surprise(together[g][i] / weight[g]);
       }
     }
     return Math.max(0, entropy(marginal) - conditional);
-  }
-
-  private static int combinations(List<List<Observation>> findings) {
-    return findings.stream().mapToInt(List::size).reduce(1, Math::multiplyExact);
-  }
-
-  /** Probability of every combination of levels, given this set: into {@code joint}. */
-  private static void answers(int set, List<List<Observation>> findings, double[] joint) {
-    joint[0] = 1;
-    int filled = 1;
-    for (List<Observation> levels : findings) {
-      for (int level = levels.size() - 1; level >= 0; level--) {
-        double p = levels.get(level).likelihood(set);
-        for (int i = 0; i < filled; i++) {
-          joint[level * filled + i] = joint[i] * p;
-        }
-      }
-      filled *= levels.size();
-    }
   }
 
   private static double entropy(double[] probabilities) {

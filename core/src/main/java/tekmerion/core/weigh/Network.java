@@ -162,6 +162,11 @@ final class Network {
     return Posterior.of(priors(), observations(), complaint());
   }
 
+  /** Of fault sets that have at least this share. */
+  Posterior posterior(double least) {
+    return Posterior.heavy(priors(), observations(), complaint(), least);
+  }
+
   /** What would be seen if a finding were at each of its levels. */
   List<Observation> levelsOf(String finding, String part) {
     FindingKind kind =

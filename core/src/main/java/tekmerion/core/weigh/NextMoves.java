@@ -125,7 +125,7 @@ public final class NextMoves {
     this.network = network;
     this.parts = parts;
     this.at = at;
-    this.faults = network.posterior().heavy(Plans.MIN_SHARE);
+    this.faults = network.posterior(Plans.MIN_SHARE);
     this.mendedBy = Mended.by(knowHow, network);
     this.plans = new Plans(knowHow, network, faults, mendedBy);
     this.locks = new MoveLocks(knowHow, network, faults, at);

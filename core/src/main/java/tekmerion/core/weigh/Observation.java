@@ -33,7 +33,11 @@ final class Observation {
   private final double[][] atMost;
 
   private final double leak;
+  private final boolean[] bears;
   private final int[] bearing;
+
+  /** By cause, the likelihood ratio of it alone against no cause at all. */
+  private final double[] ratioOf;
 
   /** What was told before of the same; null if nothing was. */
   private final Observation before;
@@ -71,8 +75,20 @@ final class Observation {
         atMost[k][i] = links[i] == null ? 1 : sum(links[i], level + 1);
       }
     }
-    bearing = IntStream.range(0, links.length).filter(this::bearsOn).toArray();
-    this.leak = likelihood(FaultSets.NONE);
+    bears = new boolean[links.length];
+    for (int i = 0; i < links.length; i++) {
+      bears[i] = before != null && before.bears[i];
+      for (double[] of : atMost) {
+        bears[i] |= of[i] != 1;
+      }
+    }
+    bearing = IntStream.range(0, links.length).filter(i -> bears[i]).toArray();
+    this.leak = count(FaultSets.NONE);
+    ratioOf = new double[links.length];
+    Arrays.fill(ratioOf, 1);
+    for (int cause : bearing) {
+      ratioOf[cause] = count(FaultSets.of(cause)) / this.leak;
+    }
   }
 
   /**
@@ -86,6 +102,10 @@ final class Observation {
 
   /** P(what was told | exactly the causes in {@code set} are at work); above 0. */
   double likelihood(int set) {
+    return bearsOnAny(set) ? count(set) : leak;
+  }
+
+  private double count(int set) {
     double told = always;
     for (int k = 0; k < weight.length; k++) {
       double product = leakAtMost[k];
@@ -100,7 +120,12 @@ final class Observation {
 
   /** Likelihood ratio of the set against no cause at all. */
   double ratio(int set) {
-    return likelihood(set) / leak;
+    return bearsOnAny(set) ? count(set) / leak : 1;
+  }
+
+  /** The same of one cause alone. */
+  double ratioOf(int cause) {
+    return ratioOf[cause];
   }
 
   /**
@@ -109,19 +134,14 @@ final class Observation {
   double strength() {
     double most = 0;
     for (int cause : bearing) {
-      most = Math.max(most, Math.abs(Math.log(ratio(FaultSets.of(cause)))));
+      most = Math.max(most, Math.abs(Math.log(ratioOf[cause])));
     }
     return most;
   }
 
   /** Whether the cause has a link to the finding. */
   boolean bearsOn(int cause) {
-    for (double[] of : atMost) {
-      if (of[cause] != 1) {
-        return true;
-      }
-    }
-    return false;
+    return bears[cause];
   }
 
   /** Every cause that has a link to the finding. */
@@ -143,7 +163,7 @@ final class Observation {
     for (int rest = set; rest != FaultSets.NONE; rest = FaultSets.withoutLast(rest)) {
       int cause = FaultSets.last(rest);
       if (bearsOn(cause)) {
-        sum += 1 / ratio(FaultSets.of(cause)) - 1;
+        sum += 1 / ratioOf[cause] - 1;
       }
     }
     return sum;

@@ -25,6 +25,7 @@ final class Posterior {
   private static final double CANCELS = 1e-3;
 
   private final int causes;
+  private final boolean leaveOneOut;
   private final Complaint complaint;
   private final List<Observation> observations;
 
@@ -45,12 +46,17 @@ final class Posterior {
   private double none;
   private double evidence;
 
-  private Posterior(double[] prior, List<Observation> observations, Complaint complaint) {
+  /**
+   * @param leaveOneOut whether sets that matter only without some observation are kept as well
+   */
+  private Posterior(
+      double[] prior, List<Observation> observations, Complaint complaint, boolean leaveOneOut) {
     if (prior.length > FaultSets.MAX_CAUSES) {
       throw new IllegalArgumentException(
           "%d causes; at most %d".formatted(prior.length, FaultSets.MAX_CAUSES));
     }
     this.causes = prior.length;
+    this.leaveOneOut = leaveOneOut;
     this.complaint = complaint;
     this.observations = observations;
     findingsOf = new int[causes][];
@@ -68,10 +74,12 @@ final class Posterior {
     for (int i = 0; i < causes; i++) {
       logGain[i] = Math.log(prior[i]) - Math.log1p(-prior[i]);
       for (int o : findingsOf[i]) {
-        double log = Math.log(observations.get(o).ratio(FaultSets.of(i)));
+        double log = Math.log(observations.get(o).ratioOf(i));
         logGain[i] += log;
-        hidden[i] = Math.max(hidden[i], -log);
-        shown[i] = Math.max(shown[i], log);
+        if (leaveOneOut) {
+          hidden[i] = Math.max(hidden[i], -log);
+          shown[i] = Math.max(shown[i], log);
+        }
       }
     }
   }
@@ -85,10 +93,24 @@ final class Posterior {
 
   /** The same, given that somebody complained. */
   static Posterior of(double[] prior, List<Observation> observations, Complaint complaint) {
-    Posterior posterior = new Posterior(prior, observations, complaint);
-    posterior.enumerate();
+    Posterior posterior = new Posterior(prior, observations, complaint, true);
+    posterior.enumerate(NEGLIGIBLE / FaultSets.count(prior.length));
     posterior.finish();
     return posterior;
+  }
+
+  /**
+   * Only the sets that have at least a share, counted without those that have less. For
+   * probabilities only: {@link #without} needs sets that are left out here.
+   *
+   * @param least as share of the whole, in (0, 1)
+   */
+  static Posterior heavy(
+      double[] prior, List<Observation> observations, Complaint complaint, double least) {
+    Posterior posterior = new Posterior(prior, observations, complaint, false);
+    posterior.enumerate(least);
+    posterior.finish();
+    return posterior.heavy(least);
   }
 
   /** Of each cause, over all sets that hold it. */
@@ -140,6 +162,7 @@ final class Posterior {
 
   private Posterior(Posterior before) {
     causes = before.causes;
+    leaveOneOut = false;
     complaint = before.complaint;
     observations = before.observations;
     findingsOf = before.findingsOf;
@@ -165,8 +188,11 @@ final class Posterior {
     return evidence;
   }
 
-  private void enumerate() {
-    double least = Math.log(NEGLIGIBLE / FaultSets.count(causes)) + leastOfWhole();
+  /**
+   * @param share that a set must be able to have of the whole to be kept
+   */
+  private void enumerate(double share) {
+    double least = Math.log(share) + leastOfWhole();
     hiddenOfPairs = new double[causes * causes];
     Arrays.fill(hiddenOfPairs, Double.NaN);
     Integer[] order = IntStream.range(0, causes).boxed().toArray(Integer[]::new);
@@ -175,14 +201,14 @@ final class Posterior {
     for (int x = 0; x < causes; x++) {
       int a = order[x];
       double boundA = logGain[a] + hidden[a];
-      if (boundA < least) {
+      if (withMore(boundA, boundA, 2) < least) {
         break;
       }
       keep(FaultSets.of(a), logGain[a]);
       for (int y = x + 1; y < causes; y++) {
         int b = order[y];
         double boundB = logGain[b] + hidden[b];
-        if (boundA + boundB < least) {
+        if (withMore(boundA + boundB, boundB, 1) < least) {
           break;
         }
         int pair = FaultSets.with(FaultSets.of(a), b);
@@ -204,6 +230,11 @@ final class Posterior {
         }
       }
     }
+  }
+
+  /** The most that a set can come to with up to so many more causes, each bounded by the last. */
+  private static double withMore(double bound, double last, int more) {
+    return bound + more * Math.max(0, last);
   }
 
   /**
@@ -230,9 +261,7 @@ final class Posterior {
         shared |= seen.bearsOn(FaultSets.last(rest));
       }
       if (shared) {
-        product *=
-            seen.ratio(FaultSets.with(set, cause))
-                / (seen.ratio(set) * seen.ratio(FaultSets.of(cause)));
+        product *= seen.ratio(FaultSets.with(set, cause)) / (seen.ratio(set) * seen.ratioOf(cause));
         if (product < 1e-100) {
           log += Math.log(product);
           product = 1;
@@ -244,6 +273,9 @@ final class Posterior {
 
   /** The most that one observation alone hides of two causes together, as a log; at least 0. */
   private double hiddenIn(int a, int b) {
+    if (!leaveOneOut) {
+      return 0;
+    }
     double known = hiddenOfPairs[a * causes + b];
     if (!Double.isNaN(known)) {
       return known;
@@ -252,7 +284,7 @@ final class Posterior {
     for (int o : findingsOf[a]) {
       Observation seen = observations.get(o);
       if (seen.bearsOn(b)) {
-        most = Math.max(most, -Math.log(seen.ratio(FaultSets.of(a)) * seen.ratio(FaultSets.of(b))));
+        most = Math.max(most, -Math.log(seen.ratioOf(a) * seen.ratioOf(b)));
       }
     }
     hiddenOfPairs[a * causes + b] = most;
@@ -262,6 +294,9 @@ final class Posterior {
 
   /** How much heavier a set can become by taking any one observation away, as a log. */
   private double hiddenIn(int set) {
+    if (!leaveOneOut) {
+      return 0;
+    }
     double least = 1;
     for (int rest = set; rest != FaultSets.NONE; rest = FaultSets.withoutLast(rest)) {
       for (int o : findingsOf[FaultSets.last(rest)]) {
@@ -325,7 +360,7 @@ final class Posterior {
     for (int o = 0; o < n; o++) {
       Observation seen = observations.get(o);
       for (int a : seen.bearing()) {
-        double alone = 1 / seen.ratio(FaultSets.of(a)) - 1;
+        double alone = 1 / seen.ratioOf(a) - 1;
         movedTotal[o] += alone * probability[a];
         for (int i = 0; i < causes; i++) {
           moved[o][i] += alone * both[a][i];

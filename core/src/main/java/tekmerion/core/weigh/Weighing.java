@@ -97,7 +97,7 @@ public final class Weighing {
       Map<String, ? extends Collection<String>> questions) {
     Network network = Network.of(knowHow, families, parts, findings);
     Set<String> known = findings.stream().map(Finding::id).collect(Collectors.toSet());
-    Posterior faults = network.posterior().heavy(MIN_SHARE);
+    Posterior faults = network.posterior(MIN_SHARE);
     Map<String, Double> bits = new HashMap<>();
     questions.forEach(
         (question, asked) -> {

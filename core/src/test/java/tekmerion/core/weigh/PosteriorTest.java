@@ -2,10 +2,13 @@ package tekmerion.core.weigh;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
+import static org.assertj.core.api.Assertions.withinPercentage;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
@@ -165,6 +168,43 @@ class PosteriorTest {
     for (int s = 0; s < network.seen().length; s++) {
       assertThat(without[s]).containsExactly(network.bruteForce(s), within(TOLERANCE));
     }
+  }
+
+  /**
+   * What stands below the share is left out before it is counted, not after: the rest is the same.
+   */
+  @ParameterizedTest(name = "seed {0}")
+  @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8})
+  void theHeavySetsAreThoseOfTheWhole(long seed) {
+    double least = 1e-4;
+    Network network = seed % 2 == 0 ? Network.small(seed) : Network.strong(seed);
+    Posterior whole = Posterior.of(network.prior(), network.observations(), network.complaint());
+
+    Posterior heavy =
+        Posterior.heavy(network.prior(), network.observations(), network.complaint(), least);
+
+    Map<Integer, Double> shares = new HashMap<>();
+    for (int s = 0; s < heavy.sets(); s++) {
+      shares.put(FaultSets.only(heavy.set(s), all(network)), heavy.share(s));
+    }
+    double leftOut = 0;
+    for (int s = 0; s < whole.sets(); s++) {
+      int set = FaultSets.only(whole.set(s), all(network));
+      leftOut += shares.containsKey(set) ? 0 : whole.share(s);
+    }
+    for (int s = 0; s < whole.sets(); s++) {
+      int set = FaultSets.only(whole.set(s), all(network));
+      if (whole.share(s) >= least) {
+        assertThat(shares.get(set))
+            .isCloseTo(whole.share(s) / (1 - leftOut), withinPercentage(1e-6));
+      }
+    }
+  }
+
+  private static boolean[] all(Network network) {
+    boolean[] all = new boolean[network.prior().length];
+    Arrays.fill(all, true);
+    return all;
   }
 
   @Test

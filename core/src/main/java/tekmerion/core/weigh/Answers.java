@@ -1,0 +1,63 @@
+package tekmerion.core.weigh;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * Of some open findings, the probability of every combination of levels given a fault set. Most
+ * sets have few causes, or none, that any of the findings bears on: they are counted once together.
+ */
+final class Answers {
+  private final List<List<Observation>> findings;
+  private final int combinations;
+  private final boolean[] bears;
+  private final Map<Integer, double[]> known = new HashMap<>();
+
+  /**
+   * @param findings for each open finding the observation of each of its levels
+   */
+  Answers(Posterior faults, List<List<Observation>> findings) {
+    this.findings = findings;
+    combinations = findings.stream().mapToInt(List::size).reduce(1, Math::multiplyExact);
+    bears = new boolean[faults.probability().length];
+    for (List<Observation> levels : findings) {
+      for (Observation level : levels) {
+        for (int cause : level.bearing()) {
+          bears[cause] = true;
+        }
+      }
+    }
+  }
+
+  /** Levels of all findings, one number for each combination. */
+  int combinations() {
+    return combinations;
+  }
+
+  /** By combination; not to be changed. */
+  double[] given(int set) {
+    int bearing = FaultSets.NONE;
+    for (int rest = set; rest != FaultSets.NONE; rest = FaultSets.withoutLast(rest)) {
+      int cause = FaultSets.last(rest);
+      bearing = bears[cause] ? FaultSets.with(bearing, cause) : bearing;
+    }
+    return known.computeIfAbsent(bearing, this::count);
+  }
+
+  private double[] count(int set) {
+    double[] joint = new double[combinations];
+    joint[0] = 1;
+    int filled = 1;
+    for (List<Observation> levels : findings) {
+      for (int level = levels.size() - 1; level >= 0; level--) {
+        double p = levels.get(level).likelihood(set);
+        for (int i = 0; i < filled; i++) {
+          joint[level * filled + i] = joint[i] * p;
+        }
+      }
+      filled *= levels.size();
+    }
+    return joint;
+  }
+}
