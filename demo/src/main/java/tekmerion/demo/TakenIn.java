@@ -64,8 +64,7 @@ class TakenIn {
       Instant then,
       Instant promised,
       Account counter) {
-    Understanding.Understood understood =
-        Words.in(Speaking.IN_CODES, () -> understanding.of(answers));
+    Understanding.Told told = Words.in(Speaking.IN_CODES, () -> understanding.told(answers));
     List<String> bootStages = answers.said().get("boot-stage");
     String bootStage = bootStages == null ? null : bootStages.get(0);
     Job job =
@@ -75,13 +74,12 @@ class TakenIn {
                 machine,
                 customer,
                 answers.complaint(),
-                understood.families(),
+                told.families(),
                 bootStage,
                 then,
                 promised));
-    job.said(answers.complaint(), answers.errorText(), understood.families(), bootStage, promised);
-    understood
-        .findings()
+    job.said(answers.complaint(), answers.errorText(), told.families(), bootStage, promised);
+    told.findings()
         .forEach(s -> findings.save(new JobFinding(job.id(), s.id(), s.level(), s.words(), then)));
     drafts.keepFor(job.id(), answers, counter.id(), then);
     tell(

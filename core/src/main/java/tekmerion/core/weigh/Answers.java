@@ -1,5 +1,6 @@
 package tekmerion.core.weigh;
 
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -12,7 +13,8 @@ final class Answers {
   private final List<List<Observation>> findings;
   private final int combinations;
   private final boolean[] bears;
-  private final Map<Integer, double[]> known = new HashMap<>();
+  private final Map<Integer, Integer> numbers = new HashMap<>();
+  private final List<double[]> given = new ArrayList<>();
 
   /**
    * @param findings for each open finding the observation of each of its levels
@@ -28,6 +30,7 @@ final class Answers {
         }
       }
     }
+    count(FaultSets.NONE);
   }
 
   /** Levels of all findings, one number for each combination. */
@@ -35,17 +38,27 @@ final class Answers {
     return combinations;
   }
 
-  /** By combination; not to be changed. */
-  double[] given(int set) {
+  /** Number of all sets that have the same causes which bear on the findings as this one. */
+  int alike(int set) {
     int bearing = FaultSets.NONE;
     for (int rest = set; rest != FaultSets.NONE; rest = FaultSets.withoutLast(rest)) {
       int cause = FaultSets.last(rest);
       bearing = bears[cause] ? FaultSets.with(bearing, cause) : bearing;
     }
-    return known.computeIfAbsent(bearing, this::count);
+    return bearing == FaultSets.NONE ? 0 : numbers.computeIfAbsent(bearing, this::count);
   }
 
-  private double[] count(int set) {
+  /** How many such numbers there are, from 0. */
+  int size() {
+    return given.size();
+  }
+
+  /** By combination; not to be changed. */
+  double[] given(int alike) {
+    return given.get(alike);
+  }
+
+  private int count(int set) {
     double[] joint = new double[combinations];
     joint[0] = 1;
     int filled = 1;
@@ -58,6 +71,7 @@ final class Answers {
       }
       filled *= levels.size();
     }
-    return joint;
+    given.add(joint);
+    return given.size() - 1;
   }
 }

@@ -14,23 +14,26 @@ final class Information {
   /**
    * Mutual information I(fault; answers) = H(answers) − H(answers | fault). The findings are
    * independent given the fault, so the joint is summed exactly over all combinations of levels:
-   * time O(sets × product of the numbers of levels).
+   * time O(sets + sets that differ in what bears on them × product of the numbers of levels).
    *
    * @param findings for each open finding the observation of each of its levels
    * @return bits, at least 0; 0 if nothing is open
    */
   static double bits(Posterior faults, List<List<Observation>> findings) {
     Answers answers = new Answers(faults, findings);
+    double[] shares = new double[faults.sets()];
+    for (int s = 0; s < faults.sets(); s++) {
+      if (faults.share(s) >= NEGLIGIBLE) {
+        shares[answers.alike(faults.set(s))] += faults.share(s);
+      }
+    }
     double[] marginal = new double[answers.combinations()];
     double conditional = 0;
-    for (int s = 0; s < faults.sets(); s++) {
-      double share = faults.share(s);
-      if (share >= NEGLIGIBLE) {
-        double[] joint = answers.given(faults.set(s));
-        for (int i = 0; i < joint.length; i++) {
-          marginal[i] += share * joint[i];
-          conditional += share * surprise(joint[i]);
-        }
+    for (int alike = 0; alike < answers.size(); alike++) {
+      double[] joint = answers.given(alike);
+      for (int i = 0; i < joint.length; i++) {
+        marginal[i] += shares[alike] * joint[i];
+        conditional += shares[alike] * surprise(joint[i]);
       }
     }
     return Math.max(0, entropy(marginal) - conditional);
@@ -50,7 +53,7 @@ final class Information {
     for (int s = 0; s < faults.sets(); s++) {
       double share = faults.share(s);
       if (share >= NEGLIGIBLE) {
-        double[] joint = answers.given(faults.set(s));
+        double[] joint = answers.given(answers.alike(faults.set(s)));
         weight[groupOf[s]] += share;
         for (int i = 0; i < joint.length; i++) {
           together[groupOf[s]][i] += share * joint[i];

@@ -76,8 +76,7 @@ public final class Weighing {
       DataStatus dataStatus) {
     Network network = Network.of(knowHow, families, parts, findings);
     Weighing weighing = new Weighing(network);
-    Plans plans = new Plans(knowHow, network, weighing.posterior, Mended.by(knowHow, network));
-    return weighing.result(plans, Stake.of(dataStatus));
+    return weighing.result(knowHow, Stake.of(dataStatus));
   }
 
   /**
@@ -111,7 +110,7 @@ public final class Weighing {
     return bits;
   }
 
-  private Weighed result(Plans plans, Stake stake) {
+  private Weighed result(KnowHow knowHow, Stake stake) {
     List<CauseShare> shares = new ArrayList<>();
     for (int i = 0; i < network.instances().size(); i++) {
       shares.add(share(i));
@@ -135,7 +134,7 @@ public final class Weighing {
         posterior.none(),
         conflict.bits(),
         conflict.words(),
-        leaning(shares, plans, stake));
+        leaning(shares, knowHow, stake));
   }
 
   private CauseShare share(int i) {
@@ -204,11 +203,13 @@ public final class Weighing {
   }
 
   /** Of the cheapest plan, once some cause leans. */
-  private List<Course> leaning(List<CauseShare> shares, Plans plans, Stake stake) {
+  private List<Course> leaning(List<CauseShare> shares, KnowHow knowHow, Stake stake) {
     if (shares.isEmpty() || shares.get(0).suspicion().compareTo(Suspicion.LEANING) < 0) {
       return List.of();
     }
-    return plans.rank(posterior, stake).get(0).courses();
+    Posterior faults = posterior.heavy(Plans.MIN_SHARE);
+    Plans plans = new Plans(knowHow, network, faults, Mended.by(knowHow, network));
+    return plans.rank(faults, stake).get(0).courses();
   }
 
   /** Log-odds in decibans: 10·log10(p / (1 − p)). */

@@ -262,17 +262,18 @@ class IntakeController {
 
   private IntakeView view(Intake intake) {
     Answers answers = drafts.answers(intake);
-    Understanding.Understood understood = understanding.of(answers);
+    Understanding.Told told = understanding.told(answers);
+    Understanding.Understood understood = understanding.of(answers, told);
     String number =
         intake.jobId() == null ? null : jobs.findById(intake.jobId()).map(Job::number).orElse(null);
     return new IntakeView(
         intake.getId(),
         intake.version(),
         answers,
-        understood.heard().families().stream()
+        told.heard().families().stream()
             .map(f -> new HeardFamily(f.id(), f.from(), f.to()))
             .toList(),
-        understood.families(),
+        told.families(),
         understood.weighed().causes().stream()
             .limit(CAUSES_SHOWN)
             .map(c -> new CauseLine(c.name(), c.probability(), c.suspicion()))

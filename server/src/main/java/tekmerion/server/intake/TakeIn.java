@@ -122,8 +122,7 @@ class TakeIn {
   }
 
   private Job fresh(Answers answers, Person by) {
-    Understanding.Understood understood =
-        Words.in(Speaking.IN_CODES, () -> understanding.of(answers));
+    Understanding.Told told = Words.in(Speaking.IN_CODES, () -> understanding.told(answers));
     Instant now = clock.instant();
     Machine machine = whose.machine(answers, null, now);
     Job job =
@@ -133,11 +132,11 @@ class TakeIn {
                 machine,
                 whose.customer(answers, null),
                 answers.complaint().strip(),
-                understood.families(),
+                told.families(),
                 answers.bootStage(),
                 now,
                 answers.promisedAt()));
-    apply(job, answers, understood, Map.of(), by);
+    apply(job, answers, told, Map.of(), by);
     tell.journal(
         job,
         JournalEntry.Kind.INTAKE,
@@ -156,8 +155,7 @@ class TakeIn {
           say("intake.the-job-is-ended"), say("intake.take-the-machine-in-anew"));
     }
     Answers before = drafts.applied(intake);
-    Understanding.Understood understood =
-        Words.in(Speaking.IN_CODES, () -> understanding.of(answers));
+    Understanding.Told told = Words.in(Speaking.IN_CODES, () -> understanding.told(answers));
     Map<String, Finding> stood = new LinkedHashMap<>();
     jobFindings.standing(job.id()).forEach(finding -> stood.put(finding.id(), finding));
     // One that was met before belongs to other jobs too: "not that one" makes a new one.
@@ -165,7 +163,7 @@ class TakeIn {
     Machine machine = before.machineId() == null ? job.machine() : null;
     job.belongsTo(
         whose.customer(answers, customer), whose.machine(answers, machine, clock.instant()));
-    apply(job, answers, understood, stood, by);
+    apply(job, answers, told, stood, by);
     tell.journal(
         job,
         JournalEntry.Kind.INTAKE,
@@ -179,20 +177,16 @@ class TakeIn {
 
   /** Keeps what changed of the findings: new levels, and nothing where there was one. */
   private void apply(
-      Job job,
-      Answers answers,
-      Understanding.Understood understood,
-      Map<String, Finding> stood,
-      Person by) {
+      Job job, Answers answers, Understanding.Told told, Map<String, Finding> stood, Person by) {
     job.said(
         answers.complaint().strip(),
         isBlank(answers.errorText()) ? null : answers.errorText().strip(),
-        understood.families(),
+        told.families(),
         answers.bootStage(),
         answers.promisedAt());
     Instant now = clock.instant();
     Map<String, Finding> gone = new LinkedHashMap<>(stood);
-    for (Finding finding : understood.findings()) {
+    for (Finding finding : told.findings()) {
       Finding before = gone.remove(finding.id());
       if (before == null || !before.level().equals(finding.level())) {
         jobFindings.save(

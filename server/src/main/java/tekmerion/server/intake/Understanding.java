@@ -14,11 +14,13 @@ import org.springframework.stereotype.Component;
 import tekmerion.core.finding.Finding;
 import tekmerion.core.intake.Heard;
 import tekmerion.core.intake.Listener;
+import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.knowhow.Question;
 import tekmerion.core.knowhow.Question.Option;
 import tekmerion.core.weigh.Weighed;
 import tekmerion.core.weigh.Weighing;
 import tekmerion.server.knowhow.ShopKnowHow;
+import tekmerion.server.weighing.LastOnes;
 
 /** What answers mean: complaint families, findings, what it could be, what to ask next. */
 @Component
@@ -30,12 +32,25 @@ public class Understanding {
   private final ShopKnowHow knowHow;
   private final Listener listener;
 
+  /** Whoever works at the counter asks for the same draft again and again. */
+  private final LastOnes<Key, Understood> last = new LastOnes<>(50);
+
   /**
+   * What somebody told, before it is weighed.
+   *
    * @param families chosen, or else heard
+   */
+  public record Told(Heard heard, List<String> families, List<Finding> findings) {}
+
+  /**
    * @param ask open questions, the one that tells most first
    */
-  public record Understood(
-      Heard heard, List<String> families, List<Finding> findings, Weighed weighed, List<Ask> ask) {}
+  public record Understood(Weighed weighed, List<Ask> ask) {}
+
+  /**
+   * @param open findings that each open question asks for
+   */
+  private record Key(KnowHow knowHow, Told told, Map<String, Set<String>> open) {}
 
   public record Ask(String question, double bits) {}
 
@@ -46,35 +61,46 @@ public class Understanding {
     this.listener = new Listener(knowHow.now());
   }
 
-  public Understood of(Answers answers) {
+  /** What follows from what was told. */
+  public Understood of(Answers answers, Told told) {
+    Key key = new Key(knowHow.now(), told, open(answers, told.families()));
+    return last.of(key, () -> weighed(key));
+  }
+
+  private static Understood weighed(Key key) {
+    Told told = key.told();
+    Weighed weighed = Weighing.of(key.knowHow(), told.families(), ONE_DRIVE, told.findings());
+    return new Understood(weighed, ask(key));
+  }
+
+  public Told told(Answers answers) {
     Heard heard = listener.hear(answers.complaintOrEmpty());
     List<String> families =
         answers.families() != null
             ? answers.families()
             : heard.families().stream().map(Heard.Family::id).toList();
-    List<Finding> findings = findings(answers, heard);
-    Weighed weighed = Weighing.of(knowHow.now(), families, ONE_DRIVE, findings);
-    return new Understood(heard, families, findings, weighed, ask(answers, families, findings));
+    return new Told(heard, families, findings(answers, heard));
   }
 
-  private List<Ask> ask(Answers answers, List<String> families, List<Finding> findings) {
+  /** In the order in which they are asked where nothing tells more than the other. */
+  private Map<String, Set<String>> open(Answers answers, List<String> families) {
     Set<String> unknown = answers.unknown() == null ? Set.of() : new HashSet<>(answers.unknown());
-    Map<String, Set<String>> open =
-        knowHow.now().questions().stream()
-            .filter(q -> q.fits(answers.subjectOrMachine(), families))
-            .filter(q -> answers.answered(q.id()) == null && !unknown.contains(q.id()))
-            .collect(Collectors.toMap(Question::id, Question::findings));
-    return Weighing.bits(knowHow.now(), families, ONE_DRIVE, findings, open).entrySet().stream()
-        .map(e -> new Ask(e.getKey(), e.getValue()))
-        .sorted(
-            Comparator.comparingDouble(Ask::bits)
-                .reversed()
-                .thenComparing(ask -> order(ask.question())))
-        .toList();
+    Map<String, Set<String>> open = new LinkedHashMap<>();
+    knowHow.now().questions().stream()
+        .filter(q -> q.fits(answers.subjectOrMachine(), families))
+        .filter(q -> answers.answered(q.id()) == null && !unknown.contains(q.id()))
+        .forEach(q -> open.put(q.id(), q.findings()));
+    return open;
   }
 
-  private int order(String question) {
-    return knowHow.now().questions().stream().map(Question::id).toList().indexOf(question);
+  private static List<Ask> ask(Key key) {
+    Told told = key.told();
+    Map<String, Double> bits =
+        Weighing.bits(key.knowHow(), told.families(), ONE_DRIVE, told.findings(), key.open());
+    return key.open().keySet().stream()
+        .map(question -> new Ask(question, bits.get(question)))
+        .sorted(Comparator.comparingDouble(Ask::bits).reversed())
+        .toList();
   }
 
   /** What was answered counts before what was only heard in the words. */

@@ -10,13 +10,13 @@ import java.util.function.Supplier;
  *
  * @param <K> all that a result depends on
  */
-final class LastOnes<K, V> {
+public final class LastOnes<K, V> {
   private final Map<K, V> kept;
 
   /**
    * @param most so many are kept, those that were asked for last
    */
-  LastOnes(int most) {
+  public LastOnes(int most) {
     kept =
         new LinkedHashMap<>(16, 0.75f, true) {
           private static final long serialVersionUID = 1L;
@@ -29,7 +29,7 @@ final class LastOnes<K, V> {
   }
 
   /** Two who ask at once may both work it out. */
-  V of(K key, Supplier<V> workedOut) {
+  public V of(K key, Supplier<V> workedOut) {
     synchronized (kept) {
       V known = kept.get(key);
       if (known != null) {
