@@ -1,4 +1,4 @@
-import { spoken, t } from '../words/words';
+import { askedOfServer, t } from '../words/words';
 import createClient, { type Middleware } from 'openapi-fetch';
 import type { paths } from './generated/schema';
 
@@ -42,7 +42,7 @@ function cookie(name: string): string | undefined {
 const ours: Middleware = {
   onRequest({ request }) {
     request.headers.set('Accept', 'application/json');
-    request.headers.set('Accept-Language', spoken());
+    request.headers.set('Accept-Language', askedOfServer());
     const token = cookie('XSRF-TOKEN');
     if (token !== undefined && request.method !== 'GET') {
       request.headers.set('X-XSRF-TOKEN', token);

@@ -36,7 +36,7 @@ export function BootStageLadder({ levels, bootStage }: BootStageLadderProps) {
           data-here={at === i + 1 || undefined}
           aria-current={at === i + 1 ? 'step' : undefined}
         >
-          {NAMES[level] ?? level}
+          <span>{NAMES[level] ?? level}</span>
         </Rung>
       ))}
       {bootStage === null && (
@@ -66,11 +66,15 @@ const Rung = styled.li`
   color: ${color.ink2};
   /* Narrow: only the rung that it gets to has its name in sight. */
   ${upTo.wide} {
-    overflow: hidden;
-    text-indent: -999px;
+    &:not([data-here]) span {
+      position: absolute;
+      width: 1px;
+      height: 1px;
+      overflow: hidden;
+      clip-path: inset(50%);
+      white-space: nowrap;
+    }
     &[data-here] {
-      overflow: visible;
-      text-indent: 0;
       white-space: nowrap;
     }
   }

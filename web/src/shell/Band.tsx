@@ -115,7 +115,7 @@ function Line({ words, share }: { words: string; share: number | null | undefine
   if (share == null) return <small>{words}</small>;
   const [, name = words, percent = ''] = /^(.*?)( [0-9]+ %)?$/.exec(words) ?? [];
   return (
-    <small>
+    <small title={words}>
       <span>{name}</span>
       {percent}
     </small>
@@ -221,7 +221,8 @@ const Bays = styled.ul`
   gap: 5px;
   margin-left: auto;
   flex-wrap: wrap;
-  flex: 1 1 0;
+  /* Where their words do not fit beside the views they have a row of their own. */
+  flex: 1 1 auto;
   min-width: 0;
   justify-content: flex-end;
   &[data-many] {
@@ -229,9 +230,8 @@ const Bays = styled.ul`
     flex-wrap: nowrap;
   }
   &[data-many] > li {
-    flex: 1 1 0;
-    min-width: 0;
-    max-width: 130px;
+    flex: 1 0 auto;
+    max-width: 150px;
   }
   &[data-rows] {
     order: 2;
@@ -312,6 +312,8 @@ const BayText = styled.span`
     font-size: ${size.small};
   }
   small > span {
+    flex: 1 1 7ch;
+    width: 7ch;
     min-width: 0;
     overflow: hidden;
     text-overflow: ellipsis;

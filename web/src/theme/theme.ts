@@ -101,5 +101,7 @@ export const upTo = {
   wide: '@media (max-width: 1400px)',
   middle: '@media (max-width: 1100px)',
   narrow: '@media (max-width: 900px)',
+  /** A screen of 1280 px at 200 %. */
+  doubled: '@media (max-width: 700px)',
   phone: '@media (max-width: 560px)',
 } as const;

@@ -6,7 +6,8 @@ import { afterEach, expect, it } from 'vitest';
 import english from '../../../words/src/main/resources/tekmerion/words/en.json';
 import bokmal from '../../../words/src/main/resources/tekmerion/words/nb.json';
 import { clock, count, dated, fixed, listed, money } from '../ui/format';
-import { say, speakIn, t } from './words';
+import { stretched } from './stretched';
+import { say, speakIn, stretch, t } from './words';
 
 const OTHERS: Record<string, Record<string, string>> = { nb: bokmal };
 const ENGLISH: Record<string, string> = english;
@@ -123,4 +124,16 @@ it('chooses by number and by what holds', () => {
     'Proben på plass 3 er ikke koblet til',
   );
   expect(say('web.shell.band.bay')).toBe('Plass');
+});
+
+it('is made longer for tests, with its arguments as they were', () => {
+  // 5 letters and an argument that stands for 6: 40 % of 11 are 4.4.
+  expect(stretched('Bay {bay}.')).toBe('[Bày {bay}.~~~~]');
+  expect(stretched('{n, plural, one {# drive} other {# drives}}')).toContain('{# drives}}');
+  const differ = Object.entries(ENGLISH).filter(
+    ([, message]) => needed(stretched(message)).join() !== needed(message).join(),
+  );
+  expect(differ).toEqual([]);
+  stretch(english, stretched);
+  expect(t('web.ui.how-we-know.how-do-we-know')).toMatch(/^\[.+~\]$/);
 });

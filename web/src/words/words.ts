@@ -18,16 +18,30 @@ type Wrap = (words: ReactNode) => ReactNode;
 
 let messages: Readonly<Record<string, string>> = {};
 let language: Language = 'en';
+let asked: string = language;
 let made = new Map<string, IntlMessageFormat>();
 
 /** From now on all is said in this language. What is on the screen already stays. */
 export function speakIn(next: Language, all: Readonly<Record<string, string>>): void {
   messages = all;
   language = next;
+  asked = next;
   made = new Map();
 }
 
+/** English for tests, each message made longer: see stretched.ts. */
+export function stretch(
+  all: Readonly<Record<string, string>>,
+  longer: (message: string) => string,
+): void {
+  speakIn('en', Object.fromEntries(Object.entries(all).map(([key, m]) => [key, longer(m)])));
+  asked = 'en-XA';
+}
+
 export const spoken = (): Language => language;
+
+/** What the server is asked to speak. */
+export const askedOfServer = (): string => asked;
 
 /** For dates, numbers and money. */
 export const locale = (): string => LANGUAGES[language].locale;

@@ -162,17 +162,24 @@ function hasRoom(axis: Axis, tick: number, wall: boolean): boolean {
   return at > 0.04 && at < 0.96 && Math.abs(at - share(axis, axis.now)) > room;
 }
 
+/** Half of what "12:00" is wide. */
+const CLOCK_PX = 20;
+
+/** The middle of a label, so that neither end of it leaves the axis. */
+const within = (at: number, half: number) =>
+  `clamp(${half}px, ${100 * at}%, calc(100% - ${half}px))`;
+
 function AxisHead({ axis, wall }: { axis: Axis; wall: boolean }) {
   return (
     <Track aria-hidden="true">
       {axis.ticks
         .filter((tick, i) => hasRoom(axis, tick, wall) && (!wall || i % 2 === 0))
         .map((tick) => (
-          <TickWords key={tick} style={{ left: `${100 * share(axis, tick)}%` }}>
+          <TickWords key={tick} style={{ left: within(share(axis, tick), CLOCK_PX) }}>
             {clock(new Date(tick))}
           </TickWords>
         ))}
-      <TickWords data-now="" style={{ left: `${100 * share(axis, axis.now)}%` }}>
+      <TickWords data-now="" style={{ left: within(share(axis, axis.now), 2 * CLOCK_PX) }}>
         {t('web.floor.lanes.now', { clock: clock(new Date(axis.now)) })}
       </TickWords>
     </Track>

@@ -101,8 +101,8 @@ const Columns = styled.div`
       grid-column: 1 / -1;
     }
   }
-  /* In the hand what to do next comes first, then why, then the machine. */
-  ${upTo.phone} {
+  /* In the hand, and enlarged, what to do next comes first, then why, then the machine. */
+  ${upTo.doubled} {
     grid-template-columns: minmax(0, 1fr);
     & > :last-child {
       order: -2;

@@ -116,11 +116,6 @@ const Row = styled(RowButton)`
   align-items: start;
   padding: 5px 14px;
   min-height: 44px;
-  small {
-    overflow: hidden;
-    text-overflow: ellipsis;
-    white-space: nowrap;
-  }
   & > span {
     min-width: 0;
     line-height: 1.3;

@@ -35,6 +35,7 @@ final class Browser implements AutoCloseable {
   private final ChromeDriver driver;
   private final WebDriverWait wait;
   private final Tabs tabs;
+  private final Layout layout;
 
   Browser(Home home, URI address) {
     this.address = address;
@@ -76,6 +77,7 @@ final class Browser implements AutoCloseable {
     driver.manage().timeouts().scriptTimeout(PATIENCE.multipliedBy(2));
     wait = new WebDriverWait(driver, PATIENCE, Duration.ofMillis(100));
     tabs = new Tabs(driver);
+    layout = new Layout(driver);
   }
 
   /** The page itself, not the window with its frame, is so large. */
@@ -87,9 +89,34 @@ final class Browser implements AutoCloseable {
 
   /** What the browser says its user prefers: "light" or "dark". */
   void scheme(String scheme) {
+    prefers("prefers-color-scheme", scheme);
+  }
+
+  /** As where somebody has set few colours of their own for the whole machine, or not. */
+  void forcedColours(boolean on) {
+    prefers("forced-colors", on ? "active" : "none");
+  }
+
+  private void prefers(String what, String value) {
     driver.executeCdpCommand(
         "Emulation.setEmulatedMedia",
-        Map.of("features", List.of(Map.of("name", "prefers-color-scheme", "value", scheme))));
+        Map.of("features", List.of(Map.of("name", what, "value", value))));
+  }
+
+  /** Every word 40 % longer and in brackets, from the next page on; or as it is. */
+  void stretched(boolean on) {
+    driver.executeScript(
+        on ? "localStorage.setItem('stretched', 'yes')" : "localStorage.removeItem('stretched')");
+  }
+
+  /** Words that are cut or run over others. */
+  List<String> unreadable() {
+    return layout.unreadable();
+  }
+
+  /** What Tab never comes to on this page; with a pause, also where the focus is not seen. */
+  List<String> keyboardWalk(Duration pause) {
+    return layout.keyboardWalk(tabs, pause);
   }
 
   private Path downloads() {
@@ -282,16 +309,6 @@ final class Browser implements AutoCloseable {
 
   void seeHeading(String words) {
     see(By.xpath("//h1[contains(normalize-space(),'%s')]".formatted(words)));
-  }
-
-  /** Whether it comes within some seconds. */
-  boolean appears(By what) {
-    try {
-      new WebDriverWait(driver, Duration.ofSeconds(8)).until(d -> !d.findElements(what).isEmpty());
-      return true;
-    } catch (TimeoutException e) {
-      return false;
-    }
   }
 
   boolean has(By what) {

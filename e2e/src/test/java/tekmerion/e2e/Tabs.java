@@ -1,5 +1,6 @@
 package tekmerion.e2e;
 
+import java.time.Duration;
 import java.util.List;
 import java.util.function.Predicate;
 import org.openqa.selenium.Keys;
@@ -54,6 +55,18 @@ final class Tabs {
       went = focusWent(steps);
     }
     throw new AssertionError("Tab never comes to " + words);
+  }
+
+  /** So many times, with a pause after each in which the page can draw where the focus is. */
+  void press(int times, Duration pause) {
+    Actions keys = new Actions(driver);
+    for (int i = 0; i < times; i++) {
+      keys.sendKeys(Keys.TAB);
+      if (!pause.isZero()) {
+        keys.pause(pause);
+      }
+    }
+    keys.perform();
   }
 
   private static int firstOf(List<String> told, Predicate<String> there) {
