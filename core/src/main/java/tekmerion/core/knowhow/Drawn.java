@@ -4,6 +4,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.TreeMap;
 
 /**
  * Numbers that are others within what is stated of them. Nearly all priors and likelihoods state
@@ -50,14 +51,14 @@ public final class Drawn {
     return Math.exp(SPREAD * random.nextGaussian());
   }
 
+  /** An unmodifiable map goes in another order each time that a program starts. */
+  private static <T> Map<String, T> inOrder(Map<String, T> map) {
+    return new TreeMap<>(map);
+  }
+
   private Cause cause(Cause cause) {
     Map<String, Double> prior = new HashMap<>();
-    cause
-        .prior()
-        .forEach(
-            (family, p) -> {
-              prior.put(family, prior(p));
-            });
+    inOrder(cause.prior()).forEach((family, p) -> prior.put(family, prior(p)));
     return new Cause(
         cause.id(),
         cause.name(),
@@ -72,7 +73,7 @@ public final class Drawn {
 
   public FindingKind finding(FindingKind kind) {
     Map<String, List<Double>> links = new HashMap<>();
-    kind.links().forEach((cause, link) -> links.put(cause, distribution(link)));
+    inOrder(kind.links()).forEach((cause, link) -> links.put(cause, distribution(link)));
     return new FindingKind(
         kind.id(),
         kind.name(),
