@@ -1,5 +1,5 @@
 import { ToggleButton, ToggleButtonGroup, type Key } from 'react-aria-components';
-import { useEffect } from 'react';
+import { useEffect, useRef } from 'react';
 import styled from 'styled-components';
 import type { Option } from '../../api/types';
 import { color, radius, size } from '../../theme/theme';
@@ -27,6 +27,7 @@ export function Choices({
   onChoose,
 }: ChoicesProps) {
   const first = ladder ? 0 : 1;
+  const group = useRef<HTMLDivElement>(null);
   useEffect(() => {
     if (second) return undefined;
     const onKey = (event: KeyboardEvent) => {
@@ -35,6 +36,8 @@ export function Choices({
       const option = options[Number(event.key) - first];
       if (option === undefined) return;
       event.preventDefault();
+      // The focus goes along, so that one frame shows where one is.
+      group.current?.querySelectorAll('button')[Number(event.key) - first]?.focus();
       if (!several) onChoose([option.id]);
       else if (chosen.includes(option.id)) onChoose(chosen.filter((id) => id !== option.id));
       else onChoose([...chosen, option.id]);
@@ -49,6 +52,7 @@ export function Choices({
     <div>
       {second && <Title aria-hidden="true">{label}</Title>}
       <Group
+        ref={group}
         aria-label={label}
         selectionMode={several ? 'multiple' : 'single'}
         selectedKeys={chosen}

@@ -73,6 +73,18 @@ it('asks what tells most first; Enter says "none of these", Escape leaves it ope
   expect(JSON.stringify(patches)).not.toContain('boot-stage'); // skipped: nothing is said of it
 });
 
+it('puts the focus on what a digit chose', async () => {
+  counter({ ...known, errorText: 'E1' });
+  await screen.findByRole('heading', { name: 'Any noise?' });
+  const second = within(screen.getByRole('group', { name: 'Any noise?' }));
+
+  await userEvent.keyboard('2');
+
+  const chosen = second.getAllByRole('button', { pressed: true })[0];
+  expect(chosen).toHaveTextContent('2');
+  expect(chosen).toHaveFocus();
+});
+
 it('takes "does not know" as its own answer', async () => {
   const sent = counter({ ...known, errorText: 'E1' });
   await screen.findByRole('heading', { name: 'Any noise?' });
