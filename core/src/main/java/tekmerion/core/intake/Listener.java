@@ -43,11 +43,16 @@ public final class Listener {
         .forEach(
             finding ->
                 finding
-                    .words()
+                    .levels()
                     .forEach(
-                        (level, said) ->
-                            said.forEach(
-                                words -> findings.add(phrase(finding.id(), level, words)))));
+                        level ->
+                            finding
+                                .words()
+                                .getOrDefault(level, List.of())
+                                .forEach(
+                                    words -> findings.add(phrase(finding.id(), level, words)))));
+    // What is said in more words is said more exactly: of two levels that one is heard.
+    findings.sort(Comparator.comparingInt((Phrase phrase) -> phrase.words().size()).reversed());
     Stream.concat(families.stream(), findings.stream())
         .flatMap(phrase -> phrase.words().stream())
         .forEach(word -> vocabulary.add(word.stem()));

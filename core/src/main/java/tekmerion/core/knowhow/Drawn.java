@@ -3,7 +3,7 @@ package tekmerion.core.knowhow;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Random;
+import java.util.SplittableRandom;
 import java.util.TreeMap;
 
 /**
@@ -17,11 +17,24 @@ public final class Drawn {
 
   private static final double SPREAD_OF_CURES = Math.log(4 / 3.0) / 1.96;
 
-  private final Random random;
+  private final SplittableRandom random;
 
-  /** The same numbers for the same seed. */
+  /**
+   * The same numbers for the same seed. Seeds that lie side by side draw as differently as any
+   * others: a plain congruence would give them nearly the same first number.
+   */
   public Drawn(long seed) {
-    random = new Random(seed);
+    random = new SplittableRandom(seed);
+  }
+
+  /**
+   * Of one of many draws, the numbers of one thing: the same whatever else is drawn before.
+   *
+   * @param number of the draw
+   * @param of what the numbers are of
+   */
+  public static Drawn of(int number, String of) {
+    return new Drawn((long) number << Integer.SIZE | of.hashCode() & 0xFFFF_FFFFL);
   }
 
   /** All of the know-how. */

@@ -1,7 +1,6 @@
 package tekmerion.core.weigh;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.stream.IntStream;
 import org.apache.commons.statistics.descriptive.Quantile;
@@ -9,13 +8,15 @@ import tekmerion.core.knowhow.Drawn;
 import tekmerion.core.knowhow.Remedy;
 import tekmerion.core.weigh.Comparison.Range;
 import tekmerion.core.weigh.Network.Counted;
+import tekmerion.core.weigh.Network.Instance;
 
 /**
  * What plans come to if every prior, likelihood and cure is another within its range: so many draws
- * of all of them at once, the same ones for every plan of a job, so that plans can be compared.
+ * of all of them at once, the same ones for every plan of a job, so that plans can be compared, and
+ * the same for what is known already when something new is found.
  */
 final class Draws {
-  static final int DRAWS = 32;
+  static final int DRAWS = 64;
   private static final double LOW = 0.1;
   private static final double HIGH = 0.9;
 
@@ -33,11 +34,17 @@ final class Draws {
   }
 
   private Draw draw(int number) {
-    Drawn numbers = new Drawn(number);
-    double[] prior = Arrays.stream(network.priors()).map(numbers::prior).toArray();
+    double[] prior = network.priors();
+    for (int i = 0; i < prior.length; i++) {
+      Instance instance = network.instances().get(i);
+      String cause = instance.cause().id() + "@" + instance.part().key();
+      prior[i] = Drawn.of(number, cause).prior(prior[i]);
+    }
     List<Observation> seen = new ArrayList<>();
     for (Counted one : network.counted()) {
-      seen.add(network.observation(one.finding(), numbers.finding(one.kind())));
+      seen.add(
+          network.observation(
+              one.finding(), Drawn.of(number, one.kind().id()).finding(one.kind())));
     }
     return new Draw(number, Posterior.heavy(prior, seen, network.complaint(), Plans.MIN_SHARE));
   }
@@ -55,7 +62,7 @@ final class Draws {
     double[][] cures = new double[plan.remedies().size()][causes];
     for (int r = 0; r < cures.length; r++) {
       Remedy remedy = plan.remedies().get(r);
-      Drawn numbers = new Drawn(31L * draw.number() + remedy.id().hashCode());
+      Drawn numbers = Drawn.of(draw.number(), remedy.id());
       for (int c = 0; c < causes; c++) {
         cures[r][c] = numbers.cure(choices.cure(remedy, c));
       }

@@ -2,10 +2,13 @@ package tekmerion.core.intake;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import tekmerion.core.knowhow.FindingKind;
 import tekmerion.core.knowhow.KnowHow;
 
 class ListenerTest {
@@ -42,6 +45,30 @@ class ListenerTest {
     assertThat(listener.hear("It clicks and is slow").families())
         .extracting(Heard.Family::id)
         .containsExactly("noise-heat", "slow");
+  }
+
+  /** Both levels' words are there, and no order of a map may choose between them. */
+  @Test
+  void ofTwoLevelsTheOneThatIsSaidInMoreWordsIsHeard() {
+    FindingKind kind =
+        new FindingKind(
+            "lasts",
+            "Lasts",
+            "lasts",
+            List.of("no", "hour", "day"),
+            List.of(0.4, 0.3, 0.3),
+            Map.of(),
+            Map.of("hour", List.of("lasts"), "day", List.of("lasts all day")),
+            Map.of(),
+            "judgement");
+    KnowHow one = new KnowHow(List.of(), List.of(), List.of(kind), List.of(), List.of(), List.of());
+
+    assertThat(new Listener(one).hear("It lasts all day").findings())
+        .extracting(Heard.Said::level)
+        .containsExactly("day");
+    assertThat(new Listener(one).hear("It hardly lasts").findings())
+        .extracting(Heard.Said::level)
+        .containsExactly("hour");
   }
 
   @Test

@@ -5,17 +5,20 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import java.util.Map;
-import java.util.Random;
+import java.util.SplittableRandom;
 import java.util.TreeMap;
+import java.util.stream.IntStream;
+import org.apache.commons.statistics.descriptive.Mean;
+import org.apache.commons.statistics.descriptive.StandardDeviation;
 import org.junit.jupiter.api.Test;
 
 class DrawnTest {
   /** 95 of 100 draws are within half to double: ln 2 / 1.96 of the log-odds. */
-  private static double factor(Random random) {
+  private static double factor(SplittableRandom random) {
     return Math.exp(Math.log(2) / 1.96 * random.nextGaussian());
   }
 
-  private static double drawn(double[] shares, Random random) {
+  private static double drawn(double[] shares, SplittableRandom random) {
     double no = shares[0] * factor(random);
     double yes = shares[1] * factor(random);
     return yes / (no + yes);
@@ -43,7 +46,7 @@ class DrawnTest {
             Map.of(),
             Map.of(),
             "arithmetic");
-    Random random = new Random(7);
+    SplittableRandom random = new SplittableRandom(7);
     Map<String, Double> yes = new TreeMap<>();
     yes.put("a", drawn(new double[] {0.4, 0.6}, random));
     yes.put("b", drawn(new double[] {0.6, 0.4}, random));
@@ -58,5 +61,19 @@ class DrawnTest {
             assertThat(drawn.links().get(cause).get(1)).as(cause).isCloseTo(p, within(1e-12)));
     assertThat(drawn.leak().get(1))
         .isCloseTo(drawn(new double[] {0.9, 0.1}, random), within(1e-12));
+  }
+
+  /** Of a prior of 0.5 the log-odds are drawn: mean 0, standard deviation ln 2 / 1.96 = 0.3536. */
+  @Test
+  void drawsSideBySideDifferAsMuchAsTheyShould() {
+    double[] logOdds =
+        IntStream.range(0, 400)
+            .mapToDouble(number -> Drawn.of(number, "failing-drive@drive-a").prior(0.5))
+            .map(p -> Math.log(p / (1 - p)))
+            .toArray();
+
+    // Of 400 the mean is off by 0.3536 / 20 = 0.0177, the deviation by 0.3536 / √800 = 0.0125.
+    assertThat(Mean.of(logOdds).getAsDouble()).isCloseTo(0, within(4 * 0.0177));
+    assertThat(StandardDeviation.of(logOdds).getAsDouble()).isCloseTo(0.3536, within(4 * 0.0125));
   }
 }
