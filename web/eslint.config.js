@@ -6,6 +6,8 @@ const PATH = '[value=/^\\/api\\//]';
 const PART_OF_A_PATH = '[value.raw=/^\\/api\\//]';
 const READ = 'What people read is a message in words/: say it by t() or say().';
 const SENTENCE = '/[A-Za-z]{2,},? [a-z]{2,},? [a-z]{2,}/';
+// The names of keys stand on the keys.
+const WORD = '/^(?!(Tab|Esc|Enter)$)[A-Z][a-z]{2,}$/';
 const NAMED = '/^(label|title|hint|note|aria-label|placeholder|alt)$/';
 const TYPED = 'CallExpression[callee.object.name="api"]';
 
@@ -34,6 +36,8 @@ export default tseslint.config(
           `:not(BinaryExpression, Property, NewExpression, CallExpression[callee.property.name="startsWith"]) > Literal[value=${SENTENCE}]`,
           `Property > Literal.value[value=${SENTENCE}]`,
           `:not(TaggedTemplateExpression) > TemplateLiteral > TemplateElement[value.raw=${SENTENCE}]`,
+          `ArrayExpression > Literal[value=${WORD}]`,
+          'CallExpression > Literal[value=/^[A-Z][a-z]+[?!]$/]',
         ].map((selector) => ({ selector, message: READ })),
       ],
     },

@@ -11,15 +11,12 @@ import { Button } from '../../ui/Button';
 import { Modal } from '../../ui/Modal';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { Page, Sheet, Sub, Title } from '../../ui/Sheet';
-import {
-  ComplaintCard,
-  DataCard,
-  ErrorCard,
-  LeftCard,
-  PasswordCard,
-  PromiseCard,
-  QuestionCard,
-} from './cards';
+import { ComplaintCard, ErrorCard } from './ComplaintCard';
+import { DataCard } from './DataCard';
+import { LeftCard } from './LeftCard';
+import { PasswordCard } from './PasswordCard';
+import { PromiseCard } from './PromiseCard';
+import { QuestionCard } from './QuestionCard';
 import { Side } from './Side';
 import { SoFar } from './SoFar';
 import { isDone, nextOpen, questionOf, stepsOf, type Step } from './steps';

@@ -31,7 +31,7 @@ export function SoFar({ intake, script, answers, steps, onGo }: SoFarProps) {
       <Lead>{t('web.intake.so-far.so-far')}</Lead>
       <Text>
         {say('web.intake.so-far.brings-it-promised-for', {
-          phrase: phrase('who', answers.customerName || undefined, 'Who?'),
+          phrase: phrase('who', answers.customerName || undefined, t('web.intake.so-far.who')),
           loose,
           phrase2: phrase(
             'which',

@@ -66,7 +66,7 @@ it('sets before beside after, and says what was done between', async () => {
 
   expect(await screen.findByText('97 % → 11 %')).toBeVisible();
   expect(screen.getByText('certain: −89 to −83 points of 100')).toBeVisible();
-  expect(screen.getByText('Between the two samples: Changed: indexing off.')).toBeVisible();
+  expect(screen.getByText('Changed: indexing off, between the two samples.')).toBeVisible();
   expect(screen.getByText('swapping: not told')).toBeVisible();
   expect(screen.getByText('Not now: No probe is connected in bay 9.')).toBeVisible();
 });

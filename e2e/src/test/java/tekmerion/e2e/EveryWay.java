@@ -64,16 +64,12 @@ class EveryWay {
           views.browser().size(screen.width(), screen.height());
           String way =
               "axe, %s, %s, %s of %d px".formatted(language, scheme, screen.name(), screen.width());
-          views.accessible(screen.width()).forEach(wrong -> found(way).add(view + ": " + wrong));
-          found(way);
+          List<String> wrong = found.computeIfAbsent(way, w -> new ArrayList<>());
+          views.accessible(screen.width()).forEach(one -> wrong.add(view + ": " + one));
         }
       }
     }
     views.browser().scheme("light");
-  }
-
-  private List<String> found(String way) {
-    return found.computeIfAbsent(way, w -> new ArrayList<>());
   }
 
   private static List<String> readable(EveryView views) {
@@ -84,15 +80,19 @@ class EveryWay {
   }
 
   private void write(EveryView views) throws IOException {
-    StringBuilder text = new StringBuilder();
-    text.append("# Every view in every way\n\n")
-        .append(
-            "Written by `./tekmerion test views`, which opens %d views of the demo shop in each way.\n"
-                .formatted(EveryView.VIEWS.size()))
-        .append(
-            "A finding is a rule of WCAG 2.2 A or AA that axe holds against an element, a word that is cut or\n")
-        .append("runs over what is beside it, or a stop that the Tab key never comes to.\n\n")
-        .append("| way | findings |\n| --- | --- |\n");
+    StringBuilder text =
+        new StringBuilder(
+            """
+            # Every view in every way
+
+            Written by `./tekmerion test views`, which opens %d views of the demo shop in each way.
+            A finding is a rule of WCAG 2.2 A or AA that axe holds against an element, a word that is cut or
+            runs over what is beside it, or a stop that the Tab key never comes to.
+
+            | way | findings |
+            | --- | --- |
+            """
+                .formatted(EveryView.VIEWS.size()));
     found.forEach((way, wrong) -> text.append("| %s | %d |\n".formatted(way, wrong.size())));
     found.forEach((way, wrong) -> wrong.forEach(one -> System.out.println(way + " | " + one)));
     Files.writeString(views.home().resolve("docs/views.md"), text);

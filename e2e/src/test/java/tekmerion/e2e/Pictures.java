@@ -82,7 +82,7 @@ class Pictures {
     browser.seeHeading("of what a new one does, measured");
     browser.picture(folder.resolve("battery.png"));
     browser.open("/work/J-2288");
-    browser.seeText("Between the two samples");
+    browser.seeText("between the two samples");
     browser.picture(folder.resolve("work.png"));
     browser.open("/memory/J-2294");
     browser.seeText("3 · Next");

@@ -30,11 +30,11 @@ public final class Drawn {
   /**
    * Of one of many draws, the numbers of one thing: the same whatever else is drawn before.
    *
+   * @param name of the thing
    * @param number of the draw
-   * @param of what the numbers are of
    */
-  public static Drawn of(int number, String of) {
-    return new Drawn((long) number << Integer.SIZE | of.hashCode() & 0xFFFF_FFFFL);
+  public static Drawn ofOne(String name, int number) {
+    return new Drawn((long) number << Integer.SIZE | name.hashCode() & 0xFFFF_FFFFL);
   }
 
   /** All of the know-how. */

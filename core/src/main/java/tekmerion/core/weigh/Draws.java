@@ -38,13 +38,13 @@ final class Draws {
     for (int i = 0; i < prior.length; i++) {
       Instance instance = network.instances().get(i);
       String cause = instance.cause().id() + "@" + instance.part().key();
-      prior[i] = Drawn.of(number, cause).prior(prior[i]);
+      prior[i] = Drawn.ofOne(cause, number).prior(prior[i]);
     }
     List<Observation> seen = new ArrayList<>();
     for (Counted one : network.counted()) {
       seen.add(
           network.observation(
-              one.finding(), Drawn.of(number, one.kind().id()).finding(one.kind())));
+              one.finding(), Drawn.ofOne(one.kind().id(), number).finding(one.kind())));
     }
     return new Draw(number, Posterior.heavy(prior, seen, network.complaint(), Plans.MIN_SHARE));
   }
@@ -62,7 +62,7 @@ final class Draws {
     double[][] cures = new double[plan.remedies().size()][causes];
     for (int r = 0; r < cures.length; r++) {
       Remedy remedy = plan.remedies().get(r);
-      Drawn numbers = Drawn.of(draw.number(), remedy.id());
+      Drawn numbers = Drawn.ofOne(remedy.id(), draw.number());
       for (int c = 0; c < causes; c++) {
         cures[r][c] = numbers.cure(choices.cure(remedy, c));
       }

@@ -68,7 +68,7 @@ class DrawnTest {
   void drawsSideBySideDifferAsMuchAsTheyShould() {
     double[] logOdds =
         IntStream.range(0, 400)
-            .mapToDouble(number -> Drawn.of(number, "failing-drive@drive-a").prior(0.5))
+            .mapToDouble(number -> Drawn.ofOne("failing-drive@drive-a", number).prior(0.5))
             .map(p -> Math.log(p / (1 - p)))
             .toArray();
 

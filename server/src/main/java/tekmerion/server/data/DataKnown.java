@@ -13,6 +13,7 @@ import tekmerion.core.words.Sentences;
 import tekmerion.link.RescueResult;
 import tekmerion.link.SurveyResult;
 import tekmerion.server.run.Run;
+import tekmerion.words.Words;
 
 /**
  * What was found out until now, newest first of each sort.
@@ -90,7 +91,7 @@ record DataKnown(
       return say("data.mended-from-its-copies-not-surveyed");
     }
     return survey()
-        .map(s -> Sentences.lowerFirst(((SurveyResult) s.result()).why()))
+        .map(s -> Sentences.lowerFirst(Words.read(((SurveyResult) s.result()).why())))
         .orElse(say("data.not-looked-at-yet"));
   }
 

@@ -202,7 +202,7 @@ public class Job {
   }
 
   public String waitsNote() {
-    return waitsNote == null ? null : Words.read(waitsNote);
+    return Words.read(waitsNote);
   }
 
   public Instant waitsSince() {

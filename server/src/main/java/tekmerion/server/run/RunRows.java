@@ -15,28 +15,16 @@ import tekmerion.link.LinkEvent;
 import tekmerion.link.RunKind;
 import tekmerion.link.RunResult;
 import tekmerion.words.Words;
-import tools.jackson.core.JsonParser;
-import tools.jackson.databind.DeserializationContext;
-import tools.jackson.databind.deser.jdk.StringDeserializer;
 import tools.jackson.databind.json.JsonMapper;
-import tools.jackson.databind.module.SimpleModule;
 
 /**
- * How a stored run is read: the columns, and what is made of a row. What the probe told of it is
- * kept as messages and read here, in the language that is spoken.
+ * How a stored run is read: the columns, and what is made of a row. Why it ended and what it waits
+ * for are messages, and read here in the language that is spoken. Orders and results stay as they
+ * were told: they hold names of files and folders, which are nobody's messages. Whoever puts a
+ * result's words into a sentence reads them there.
  */
 @Component
 class RunRows {
-  private static final SimpleModule READ =
-      new SimpleModule("words").addDeserializer(String.class, new Read());
-
-  private static final class Read extends StringDeserializer {
-    @Override
-    public String deserialize(JsonParser in, DeserializationContext context) {
-      return Words.read(super.deserialize(in, context));
-    }
-  }
-
   static final String SELECT =
       "SELECT d.*, r.started_at, r.ended_at, r.received_at, r.ended, r.why,"
           + " r.drive_model, r.drive_serial, r.drive_bytes,"
@@ -53,7 +41,7 @@ class RunRows {
   private final JsonMapper json;
 
   RunRows(JsonMapper json) {
-    this.json = json.rebuild().addModule(READ).build();
+    this.json = json;
   }
 
   Run of(ResultSet rs, int n) throws SQLException {

@@ -10,6 +10,7 @@ import tekmerion.link.LinkEvent;
 import tekmerion.link.RescueResult;
 import tekmerion.link.SurveyResult;
 import tekmerion.server.run.Run;
+import tekmerion.words.Words;
 
 /** Findings from a survey and from a rescue image: what the moves of the same name tell. */
 final class DataFindings {
@@ -39,7 +40,7 @@ final class DataFindings {
                       l,
                       l.equals("volume-damaged")
                           ? say("weighing.what-its-folders-lie-in-is")
-                          : survey.why(),
+                          : Words.read(survey.why()),
                       Basis.run()));
     }
     boolean copied = run.kind().isRescue() && run.ending().end() == LinkEvent.End.COMPLETE;

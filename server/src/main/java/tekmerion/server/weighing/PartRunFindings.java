@@ -18,6 +18,7 @@ import tekmerion.link.DischargeResult.MeasuredRange;
 import tekmerion.link.LoadResult;
 import tekmerion.link.MemoryTestResult;
 import tekmerion.link.RunResult;
+import tekmerion.words.Words;
 
 /** Findings from a run on memory, battery or the machine at work. */
 final class PartRunFindings {
@@ -31,7 +32,7 @@ final class PartRunFindings {
       return MemoryFindings.ofMarch(
               march.byBit(),
               march.stretches().size(),
-              march.where(),
+              Words.read(march.where()),
               march.passes() > 0,
               march.coverage())
           .stream()

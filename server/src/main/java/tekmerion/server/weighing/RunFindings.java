@@ -11,6 +11,7 @@ import tekmerion.link.RunKind;
 import tekmerion.link.SelfTestResult;
 import tekmerion.link.SurfaceScanResult;
 import tekmerion.server.run.Run;
+import tekmerion.words.Words;
 
 /** Findings from the runs of a job: of each sort and drive the newest that came to a result. */
 final class RunFindings {
@@ -55,7 +56,7 @@ final class RunFindings {
                 "drive.self-test",
                 run.partKey(),
                 test.passed() ? "passed" : "failed",
-                test.words(),
+                Words.read(test.words()),
                 Basis.run()));
       }
     }
