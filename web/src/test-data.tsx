@@ -3,7 +3,7 @@ import { render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { ReactNode } from 'react';
 import { createMemoryRouter, RouterProvider } from 'react-router';
-import { vi } from 'vitest';
+import { expect, vi } from 'vitest';
 import type {
   CauseShare,
   CourseView,
@@ -325,6 +325,13 @@ export function show(element: ReactNode, path = '/', route = '*') {
     </QueryClientProvider>,
   );
   return { ...shown, client };
+}
+
+/** Presses a button that waits for something, and tells what for. */
+export async function whatIsMissing(button: HTMLElement): Promise<string> {
+  expect(button).toHaveAttribute('data-waits');
+  await userEvent.click(button);
+  return document.getElementById(button.getAttribute('aria-describedby') ?? '')?.textContent ?? '';
 }
 
 /** Chooses one of a list as somebody with a mouse would. */

@@ -3,7 +3,15 @@ import { api, told } from './client';
 import { shopClockShows } from '../ui/now';
 import { changeTo } from '../words/languages';
 import { fetchJob } from './job';
-import type { Approval, DataStatus, Isolation, Job, KnowHowEntry, WaiverSigned } from './types';
+import type {
+  Approval,
+  DataStatus,
+  Isolation,
+  Job,
+  KnowHowEntry,
+  Person,
+  WaiverSigned,
+} from './types';
 
 /** Keys under which answers are kept; live events name the same things. */
 export const keys = {
@@ -259,14 +267,19 @@ export const useProgress = (number: string) =>
     staleTime: Infinity,
   });
 
-export const useSignIn = () => {
+/**
+ * Signs a person in.
+ * @param stays whose views are still open: if that person comes back, they stay as they are
+ */
+export const useSignIn = (stays: Person | null = null) => {
   const client = useQueryClient();
   return useMutation({
     mutationFn: (who: { name: string; password: string }) =>
       told(api.POST('/api/session', { body: who })),
-    onSuccess: async () => {
+    onSuccess: async (now) => {
       // Signing in changes the CSRF token as well: asking again fetches the new one.
-      await client.resetQueries();
+      if (stays !== null && now.person?.id === stays.id) await client.invalidateQueries();
+      else await client.resetQueries();
     },
   });
 };

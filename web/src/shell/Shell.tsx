@@ -1,8 +1,9 @@
 import { t } from '../words/words';
-import { lazy, Suspense, useState } from 'react';
+import { Fragment, lazy, Suspense, useState } from 'react';
 import { Outlet, useLocation } from 'react-router';
 import styled from 'styled-components';
 import { useSession } from '../api/queries';
+import type { Person } from '../api/types';
 import { useLive } from '../api/useLive';
 import { color, size } from '../theme/theme';
 import { Page } from '../ui/Sheet';
@@ -15,30 +16,43 @@ import { KeysHelp } from './KeysHelp';
 /** For who is here for the first time. */
 const Tour = lazy(() => import('./Tour').then((m) => ({ default: m.Tour })));
 
+/** For whose session ended in the midst of work. */
+const SignInAgain = lazy(() => import('./SignInAgain').then((m) => ({ default: m.SignInAgain })));
+
 /** What stands around every view: the sign-in or the band, and whether the view is live. */
 export function Shell() {
   const session = useSession();
   const person = session.data?.person ?? null;
   const live = useLive(person !== null);
   const wall = useLocation().pathname === '/wall';
-  const [wasSignedIn, setWasSignedIn] = useState(false);
-  if (person !== null && !wasSignedIn) setWasSignedIn(true);
-  if (session.isPending) return <Loading />;
-  if (session.isError) {
+  // Whose views these are: they stay, unseen, while this person's session is at its end.
+  const [stays, setStays] = useState<Person | null>(null);
+  if (person !== null && person !== stays) setStays(person);
+  if (session.data === undefined && stays !== null) setStays(null); // signed out, or somebody else
+  if (session.data === undefined) {
+    if (!session.isError) return <Loading />;
     return (
       <Page>
         <ProblemNote error={session.error} />
       </Page>
     );
   }
-  if (person === null) return <SignInView ended={wasSignedIn} />;
+  const whose = person ?? stays;
+  if (whose === null) return <SignInView />;
   return (
-    <>
-      {!wall && <Band person={person} here={session.data.here} isDemo={session.data.demo} />}
-      {!live && (
-        <Stale role="status">{t('web.shell.shell.the-server-does-not-send-changes')}</Stale>
+    <Fragment key={whose.id}>
+      {person === null && (
+        <Suspense fallback={null}>
+          <SignInAgain whose={whose} />
+        </Suspense>
       )}
-      <Outlet />
+      <div hidden={person === null}>
+        {!wall && <Band person={whose} here={session.data.here} isDemo={session.data.demo} />}
+        {!live && person !== null && (
+          <Stale role="status">{t('web.shell.shell.the-server-does-not-send-changes')}</Stale>
+        )}
+        <Outlet />
+      </div>
       <KeysHelp />
       {session.data.demo && !wall && (
         <Suspense fallback={null}>
@@ -48,7 +62,7 @@ export function Shell() {
       {session.data.demo && (
         <Demo role="note">{t('web.shell.shell.demo-shop-its-machines-are-simulated')}</Demo>
       )}
-    </>
+    </Fragment>
   );
 }
 

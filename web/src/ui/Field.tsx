@@ -1,4 +1,6 @@
+import type { Ref } from 'react';
 import {
+  FieldError,
   Input,
   Label,
   Text,
@@ -17,18 +19,34 @@ export interface FieldProps extends TextFieldProps {
   rows?: number;
   /** Below the field: what it is for. */
   hint?: string;
+  /** What is wrong with what stands in it. */
+  error?: string | undefined;
+  /** Of the input itself, for whoever moves the focus there. */
+  inputRef?: Ref<HTMLInputElement & HTMLTextAreaElement>;
 }
 
 /** A labelled text field. */
-export function Field({ label, area = false, rows = 3, hint, ...props }: FieldProps) {
+export function Field({
+  label,
+  area = false,
+  rows = 3,
+  hint,
+  error,
+  inputRef,
+  ...props
+}: FieldProps) {
   return (
-    <Box {...props}>
+    <Box {...props} {...(error === undefined ? {} : INVALID)}>
       <Label>{label}</Label>
-      {area ? <Area rows={rows} /> : <Line />}
+      {area ? <Area rows={rows} ref={inputRef} /> : <Line ref={inputRef} />}
       {hint !== undefined && <Hint slot="description">{hint}</Hint>}
+      <Wrong>{error}</Wrong>
     </Box>
   );
 }
+
+/** Said by us, in our words, and not by the browser when the form is sent. */
+const INVALID = { isInvalid: true, validationBehavior: 'aria' } as const;
 
 const Box = styled(TextField)`
   display: grid;
@@ -46,6 +64,10 @@ const inputStyle = `
   background: ${color.sheet};
   color: ${color.ink};
   width: 100%;
+  &[data-invalid] {
+    border-color: ${color.leanMark};
+    border-width: 2px;
+  }
   &[data-disabled] {
     border-style: dashed;
     background: ${color.sunken};
@@ -61,6 +83,12 @@ const Hint = styled(Text)`
   font-weight: 400;
   font-size: ${size.text};
   color: ${color.ink2};
+`;
+
+const Wrong = styled(FieldError)`
+  font-weight: 400;
+  font-size: ${size.text};
+  color: ${color.lean};
 `;
 
 const Area = styled(TextArea)`

@@ -35,6 +35,9 @@ export function when(iso: string, now = shopNow()): string {
   return `${dated(at, day)}, ${clock(at)}`;
 }
 
+/** "14 Mar 2025". */
+export const day = (iso: string) => dated(new Date(iso), DAY_AND_YEAR);
+
 export const clock = (at: Date) => dated(at, TIME);
 
 /** A share as "of 100": never 0 or 100, for a weighing is no proof. */

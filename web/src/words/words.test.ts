@@ -50,6 +50,14 @@ it.each(Object.keys(OTHERS))(
   },
 );
 
+it('never says what happens by a bare verb', () => {
+  const bare = /^(Do|Start|Begin|Read|Go on|End|Run)( it)?( ›|…)?$/;
+  const found = Object.entries(ENGLISH).filter(
+    ([key, words]) => key.startsWith('web.') && bare.test(words),
+  );
+  expect(found).toEqual([]);
+});
+
 /** What a place in the code hands over, by the key that it says. */
 function handedOver(file: string): [string, string][] {
   const source = ts.createSourceFile(

@@ -119,14 +119,14 @@ it('says how it charges, and whether the adapter is enough', async () => {
   expect(
     screen.getByText('0.80 A into it at rest; under load it had to help with 0.70 A'),
   ).toBeVisible();
-  expect(screen.getByRole('button', { name: 'Start: Watch it charge' })).toBeEnabled();
+  expect(screen.getByRole('button', { name: 'Start this run: Watch it charge' })).toBeEnabled();
 });
 
 it('is run down by the probe', async () => {
   const sent = answering((method) => (method === 'POST' ? [202, { id: 'r9' }] : [200, battery()]));
   show(<BatteryView />, '/battery/J-1', '/battery/:number');
 
-  await userEvent.click(await screen.findByRole('button', { name: 'Start: Run it down' }));
+  await userEvent.click(await screen.findByRole('button', { name: 'Start this run: Run it down' }));
 
   expect(sent).toContainEqual({
     method: 'POST',
@@ -140,7 +140,7 @@ it('never offers to load a pack that is unsafe', async () => {
   show(<BatteryView />, '/battery/J-1', '/battery/:number');
 
   expect(await screen.findByRole('alert')).toHaveTextContent('Do not charge it');
-  expect(screen.getByRole('button', { name: 'Start: Run it down' })).toBeDisabled();
+  expect(screen.getByRole('button', { name: 'Start this run: Run it down' })).toBeDisabled();
 });
 
 it('leads with the worse of two packs, and says what to buy for it', async () => {

@@ -2,7 +2,7 @@ import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, expect, it, vi } from 'vitest';
 import type { Estimate, Job, PlanRow, Plans } from '../../api/types';
-import { answering, job, show } from '../../test-data';
+import { answering, job, show, whatIsMissing } from '../../test-data';
 import { DecisionView } from './DecisionView';
 
 afterEach(() => {
@@ -225,7 +225,7 @@ it('cannot be signed without a reason, and keeps it when somebody else was faste
   const button = screen.getByRole('button', { name: 'Sign the decision' });
   const reason = screen.getByLabelText('In your words, for the next of us');
   await userEvent.type(reason, '   ');
-  expect(button).toBeDisabled();
+  expect(await whatIsMissing(button)).toBe('Still missing: your reason.');
 
   await userEvent.type(reason, 'Seen.');
   await userEvent.click(button);

@@ -8,6 +8,7 @@ import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { Row } from '../../ui/Layout';
 import { Modal } from '../../ui/Modal';
+import { missing } from '../../ui/missing';
 
 /** Remedies that mend; the recovery of data comes on top. */
 const MOST = 3;
@@ -60,7 +61,11 @@ export function OwnPlan({ choices, onClose, onDone }: OwnPlanProps) {
         ))}
       </List>
       <Row>
-        <Button primary isDisabled={ticked.length === 0} onPress={() => onDone(ticked)}>
+        <Button
+          primary
+          missing={missing([ticked.length > 0, t('web.missing.a-step')])}
+          onPress={() => onDone(ticked)}
+        >
           {t('web.decision.own-plan.compare-it')}
         </Button>
         <Button onPress={onClose}>{t('web.decision.own-plan.leave-it')}</Button>

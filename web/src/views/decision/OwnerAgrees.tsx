@@ -8,7 +8,7 @@ import { address } from '../../api/client';
 import { color, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
-import { when, money, listed } from '../../ui/format';
+import { when, money } from '../../ui/format';
 import { HowWeKnow } from '../../ui/HowWeKnow';
 import { Row as Controls } from '../../ui/Layout';
 import { Loaded } from '../../ui/Loaded';
@@ -16,6 +16,8 @@ import { Modal } from '../../ui/Modal';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { Lead, Sheet } from '../../ui/Sheet';
 import { PriceLines } from './HowPlans';
+import { isAmount, numberOf } from '../../ui/form/rules';
+import { missing } from '../../ui/missing';
 
 export interface OwnerAgreesProps {
   job: Job;
@@ -196,12 +198,11 @@ function Answered({ job, estimate, how, onClose }: AnsweredProps) {
   const [signer, setSigner] = useState('');
   const [upTo, setUpTo] = useState(String(estimate.atMost));
   const [note, setNote] = useState('');
-  const amount = Number(upTo.replace(',', '.'));
-  const isAmount = upTo.trim() !== '' && Number.isFinite(amount) && amount >= 0;
-  const missing = [
-    ...(signer.trim() === '' ? [t('web.decision.owner-agrees.a-name')] : []),
-    ...(how === 'REFUSED' || isAmount ? [] : [t('web.decision.owner-agrees.an-amount')]),
-  ];
+  const amount = numberOf(upTo);
+  const lacks = missing(
+    [signer.trim() !== '', t('web.missing.a-name')],
+    [how === 'REFUSED' || isAmount(upTo), t('web.missing.an-amount')],
+  );
   return (
     <Modal title={TITLES[how]} isOpen onClose={onClose}>
       <p>{estimate.words}</p>
@@ -231,13 +232,10 @@ function Answered({ job, estimate, how, onClose }: AnsweredProps) {
         maxLength={1000}
       />
       {answer.isError && <ProblemNote error={answer.error} />}
-      {missing.length > 0 && (
-        <p>{t('web.decision.owner-agrees.still-missing', { missing: listed(missing) })}</p>
-      )}
       <Controls>
         <Button
           primary
-          isDisabled={missing.length > 0}
+          missing={lacks}
           isPending={answer.isPending}
           onPress={() =>
             answer.mutate(

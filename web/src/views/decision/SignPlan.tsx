@@ -9,6 +9,7 @@ import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { Sheet } from '../../ui/Sheet';
+import { missing } from '../../ui/missing';
 
 export interface SignPlanProps {
   job: Job;
@@ -48,7 +49,8 @@ export function SignPlan({ job, row, isOlder, onBegin }: SignPlanProps) {
         <Button
           primary
           type="submit"
-          isDisabled={isLocked || isOlder || reason.trim() === ''}
+          isDisabled={isLocked || isOlder}
+          missing={missing([reason.trim() !== '', t('web.missing.your-reason')])}
           isPending={sign.isPending}
         >
           {t('web.decision.sign-plan.sign-the-decision')}

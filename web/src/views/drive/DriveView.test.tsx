@@ -157,9 +157,9 @@ it('locks what would load a failing drive and says what opens it', async () => {
   });
 
   await userEvent.click(await screen.findByRole('button', { name: 'Test…' }));
-  expect(screen.getByRole('button', { name: 'Start: Surface scan' })).toBeDisabled();
+  expect(screen.getByRole('button', { name: 'Start this run: Surface scan' })).toBeDisabled();
   expect(screen.getByText(/Opens when a copy is verified/)).toBeVisible();
-  await userEvent.click(screen.getByRole('button', { name: 'Start: Surface sample' }));
+  await userEvent.click(screen.getByRole('button', { name: 'Start this run: Surface sample' }));
 
   expect(asked).toContain('POST /api/jobs/J-2291/parts/drive-a/runs');
 });

@@ -15,7 +15,10 @@ export interface CardProps {
   onSkip: () => void;
   /** "The owner does not know": an answer of its own, never "no". */
   onUnknown?: () => void;
-  isNextDisabled?: boolean;
+  /** What the main button still waits for. */
+  missing?: readonly string[];
+  /** What it began is under way. */
+  isPending?: boolean;
   children: ReactNode;
 }
 
@@ -27,10 +30,12 @@ export function Card({
   onNext,
   onSkip,
   onUnknown,
-  isNextDisabled = false,
+  missing = [],
+  isPending = false,
   children,
 }: CardProps) {
   const box = useRef<HTMLDivElement>(null);
+  const goOn = useRef<HTMLButtonElement>(null);
   useEffect(() => {
     const first = box.current?.querySelector<HTMLElement>(
       'input:not([type=radio]), textarea, [data-first]',
@@ -47,10 +52,10 @@ export function Card({
         const target = event.target instanceof HTMLElement ? event.target : null;
         const newLine = target instanceof HTMLTextAreaElement && event.shiftKey;
         if (event.key === 'Enter' && !newLine && target?.closest('[data-do]') == null) {
-          if (isNextDisabled) return;
           event.preventDefault();
           event.stopPropagation();
-          onNext();
+          // By the button: it says why not.
+          goOn.current?.click();
         } else if (event.key === 'Escape') {
           event.preventDefault();
           event.stopPropagation();
@@ -64,7 +69,7 @@ export function Card({
       </Head>
       {children}
       <Row>
-        <Button primary data-do onPress={onNext} isDisabled={isNextDisabled}>
+        <Button ref={goOn} primary data-do onPress={onNext} missing={missing} isPending={isPending}>
           {next} <kbd>Enter</kbd>
         </Button>
         {onUnknown !== undefined && (

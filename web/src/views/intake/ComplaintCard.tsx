@@ -4,6 +4,7 @@ import { Field } from '../../ui/Field';
 import { Card } from './Card';
 import { Choices } from './Choices';
 import type { StepProps } from './stepProps';
+import { missing } from '../../ui/missing';
 
 /** What is wrong, in the owner's words; families are heard in them and can be corrected. */
 export function ComplaintCard({
@@ -22,7 +23,7 @@ export function ComplaintCard({
       next={t('web.intake.cards.that-is-it')}
       onNext={onNext}
       onSkip={onSkip}
-      isNextDisabled={(answers.complaint ?? '').trim() === ''}
+      missing={missing([(answers.complaint ?? '').trim() !== '', t('web.missing.the-complaint')])}
     >
       <Field
         label={t('web.intake.cards.the-owner-says')}

@@ -147,7 +147,7 @@ function titleOf({ view, answers }: IntakeState): string {
   const machine = [answers.maker, answers.model].filter(Boolean).join(' ');
   return t('web.intake.intake-view.brings', {
     customerName: answers.customerName ?? '',
-    machine: machine === '' ? t('web.intake.intake-view.something') : `a ${machine}`,
+    machine: machine === '' ? t('web.intake.intake-view.something') : machine,
   });
 }
 

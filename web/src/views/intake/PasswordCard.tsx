@@ -39,7 +39,7 @@ export function PasswordCard({ intake, answers, change, onNext, onSkip }: StepPr
       next={secret === '' ? t('web.intake.cards.none-is-needed') : t('web.intake.cards.seal-it')}
       onNext={keep}
       onSkip={onSkip}
-      isNextDisabled={call.isPending}
+      isPending={call.isPending}
     >
       {intake.secretKept && (
         <Row>

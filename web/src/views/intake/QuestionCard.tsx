@@ -6,6 +6,7 @@ import { sentence } from '../../ui/format';
 import { Card } from './Card';
 import { Choices } from './Choices';
 import type { StepProps } from './stepProps';
+import { missing } from '../../ui/missing';
 
 const PER = [
   { id: 'start', name: t('web.intake.cards.start'), hint: '' },
@@ -49,7 +50,7 @@ export function QuestionCard({
         if (several && !answered) say([]);
         onNext();
       }}
-      isNextDisabled={!several && chosen.length === 0}
+      missing={missing([several || chosen.length > 0, t('web.missing.an-answer')])}
       onSkip={onSkip}
       onUnknown={() => {
         change({

@@ -5,6 +5,7 @@ import { color } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Row } from '../../ui/Layout';
 import { SignatureFields, useSignature } from '../../ui/SignatureFields';
+import { missing } from '../../ui/missing';
 
 export interface SignatureProps {
   wording: string;
@@ -30,7 +31,7 @@ export function Signature({ wording, isPending, onSign }: SignatureProps) {
       <Row>
         <Button
           data-do
-          isDisabled={!signature.hasName}
+          missing={missing([signature.hasName, t('web.missing.a-name')])}
           isPending={isPending}
           onPress={() => onSign(signature.name, signature.isDrawn ? signature.path : null)}
         >

@@ -10,6 +10,7 @@ import { when } from '../../ui/format';
 import { Card } from './Card';
 import { Choices } from './Choices';
 import type { StepProps } from './stepProps';
+import { missing } from '../../ui/missing';
 
 const SUBJECTS = [
   { id: 'MACHINE', name: t('web.intake.which-card.a-machine'), hint: '' },
@@ -47,7 +48,7 @@ export function WhichCard({ answers, change, onNext, onSkip }: StepProps) {
       next={t('web.intake.which-card.that-is-it')}
       onNext={onNext}
       onSkip={onSkip}
-      isNextDisabled={answers.machineId == null && !named}
+      missing={missing([answers.machineId != null || named, t('web.missing.which-machine')])}
     >
       <Fields>
         <Field

@@ -8,6 +8,7 @@ import { Card } from './Card';
 import type { StepProps } from './stepProps';
 import { Row } from '../../ui/Layout';
 import { upTo } from '../../theme/theme';
+import { missing } from '../../ui/missing';
 
 /** Whose it is. Somebody who was here before is offered, never assumed. */
 export function WhoCard({ answers, change, onNext, onSkip }: StepProps) {
@@ -23,7 +24,7 @@ export function WhoCard({ answers, change, onNext, onSkip }: StepProps) {
       next={t('web.intake.who-card.that-is-who')}
       onNext={onNext}
       onSkip={onSkip}
-      isNextDisabled={name.trim() === ''}
+      missing={missing([name.trim() !== '', t('web.missing.a-name')])}
     >
       <Fields>
         <Field

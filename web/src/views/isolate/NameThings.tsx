@@ -11,6 +11,7 @@ import { Field } from '../../ui/Field';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { Sheet } from '../../ui/Sheet';
 import { KINDS, SORTS } from './sorts';
+import { missing } from '../../ui/missing';
 
 interface Thing {
   kind: string;
@@ -74,7 +75,10 @@ export function NameThings({ isolation }: { isolation: Isolation }) {
         <Button
           primary
           type="submit"
-          isDisabled={named.length < 2 || named.length > 64}
+          missing={missing([
+            named.length >= 2 && named.length <= 64,
+            t('web.missing.two-to-64-names'),
+          ])}
           isPending={call.isPending}
         >
           {t('web.isolate.name-things.begin')}

@@ -2,7 +2,7 @@ import { fireEvent, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, expect, it, vi } from 'vitest';
 import type { Waiver } from '../../api/types';
-import { answering, job, show } from '../../test-data';
+import { answering, job, show, whatIsMissing } from '../../test-data';
 import { DataCard } from './DataCard';
 
 afterEach(() => {
@@ -46,7 +46,7 @@ it('signs for a drive by name, drawn on the screen', async () => {
   const sign = screen.getByRole('button', { name: 'Sign: this may be erased' });
   await userEvent.click(screen.getByRole('checkbox', { name: /All of drive A: HELM-1000S/ }));
   await userEvent.type(screen.getByLabelText(/full name/), 'Bakery on the quay');
-  expect(sign).toBeDisabled();
+  expect(await whatIsMissing(sign)).toBe('Still missing: a signature.');
 
   draw();
   await userEvent.click(sign);

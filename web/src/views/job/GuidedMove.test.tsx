@@ -2,7 +2,7 @@ import { act, fireEvent, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, expect, it, vi } from 'vitest';
 import type { Move } from '../../api/types';
-import { answering, job, readMove, show } from '../../test-data';
+import { answering, job, readMove, show, whatIsMissing } from '../../test-data';
 import { GuidedMove } from './GuidedMove';
 import { length, StepTimer } from './StepTimer';
 
@@ -68,7 +68,7 @@ it('asks for a beginning before it asks what a change brought', async () => {
   show(<GuidedMove job={job()} move={{ ...listen, changes: true }} onClose={vi.fn()} />);
 
   expect(screen.queryByRole('button', { name: 'Stands still' })).toBeNull();
-  await userEvent.click(screen.getByRole('button', { name: 'Begin' }));
+  await userEvent.click(screen.getByRole('button', { name: 'Begin this change' }));
 
   await waitFor(() => expect(sent[0]?.path).toBe('/api/jobs/J-1/moves/fan-listen/begin'));
 });
@@ -78,8 +78,10 @@ it('begins what erases only by the name of the drive', async () => {
   const erasing = { ...listen, changes: true, invasiveness: 'ERASES' as const };
   show(<GuidedMove job={job()} move={erasing} onClose={vi.fn()} />);
 
-  const begin = screen.getByRole('button', { name: 'Begin' });
-  expect(begin).toBeDisabled();
+  const begin = screen.getByRole('button', { name: 'Begin this change' });
+  expect(await whatIsMissing(begin)).toBe(
+    'Still missing: the drive’s model, size and last four of its serial.',
+  );
   await userEvent.type(screen.getByLabelText(/Size/), '240 GB');
   await userEvent.type(screen.getByLabelText('Model'), 'QUAY-240F');
   await userEvent.type(screen.getByLabelText('Last four of its serial'), '11-K');

@@ -16,6 +16,7 @@ import { ProblemNote } from '../../ui/ProblemNote';
 import { BeepTap } from './BeepTap';
 import { instrumentOf } from './instruments';
 import { StepList } from './StepList';
+import { missing } from '../../ui/missing';
 
 export interface GuidedMoveProps {
   job: Job;
@@ -133,7 +134,7 @@ export function GuidedMove({ job, move, onClose }: GuidedMoveProps) {
           )}
           <Button
             primary
-            isDisabled={erases && !isNamed}
+            missing={missing([!erases || isNamed, t('web.missing.the-drive-s-name')])}
             isPending={call.isPending}
             onPress={begin}
           >
@@ -182,7 +183,7 @@ export function GuidedMove({ job, move, onClose }: GuidedMoveProps) {
       {!single && !waitsForBegin && (
         <Button
           primary
-          isDisabled={Object.keys(seen).length === 0}
+          missing={missing([Object.keys(seen).length > 0, t('web.missing.what-you-saw')])}
           isPending={call.isPending}
           onPress={() => keep(seen)}
         >
@@ -201,7 +202,7 @@ export function GuidedMove({ job, move, onClose }: GuidedMoveProps) {
             autoFocus
           />
           <Button
-            isDisabled={not.trim() === ''}
+            missing={missing([not.trim() !== '', t('web.missing.why-not')])}
             isPending={call.isPending}
             onPress={() => couldNot(not, false)}
           >

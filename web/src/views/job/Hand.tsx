@@ -16,6 +16,7 @@ import { Row } from '../../ui/Layout';
 import { Select } from '../../ui/Select';
 import { HandBackDialog } from './HandBack';
 import { printLabel } from './printLabel';
+import { missing } from '../../ui/missing';
 
 type Dialog = 'hand' | 'wait' | 'bay' | 'end' | 'secret' | null;
 
@@ -206,7 +207,11 @@ function HandDialog({ job, onClose }: DialogProps) {
         <Button primary isPending={call.isPending} onPress={handOver}>
           {t('web.job.hand.hand-it-over')}
         </Button>
-        <Button isDisabled={to === ''} isPending={call.isPending} onPress={share}>
+        <Button
+          missing={missing([to !== '', t('web.missing.a-person')])}
+          isPending={call.isPending}
+          onPress={share}
+        >
           {shared.includes(Number(to))
             ? t('web.job.hand.share-no-longer')
             : t('web.job.hand.share-it')}
@@ -221,6 +226,7 @@ function WaitDialog({ job, onClose }: DialogProps) {
   const { call, send, params, version } = useJobCall(job, onClose);
   const [note, setNote] = useState('');
   const [until, setUntil] = useState('');
+  const lacks = missing([note.trim() !== '', t('web.missing.what-exactly')]);
   const wait = (what: 'PART' | 'ANSWER') =>
     send(() =>
       api.POST('/api/jobs/{number}/wait', {
@@ -239,10 +245,10 @@ function WaitDialog({ job, onClose }: DialogProps) {
       />
       {call.isError && <ProblemNote error={call.error} />}
       <Row>
-        <Button primary isDisabled={note.trim() === ''} onPress={() => wait('PART')}>
+        <Button primary missing={lacks} onPress={() => wait('PART')}>
           {t('web.job.hand.a-part')}
         </Button>
-        <Button isDisabled={note.trim() === ''} onPress={() => wait('ANSWER')}>
+        <Button missing={lacks} onPress={() => wait('ANSWER')}>
           {t('web.job.hand.an-answer')}
         </Button>
         <Button onPress={onClose}>{t('web.job.hand.leave-it')}</Button>

@@ -8,12 +8,14 @@ import type { HandedBack, Job } from '../../api/types';
 import { size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
-import { when, listed } from '../../ui/format';
+import { when } from '../../ui/format';
 import { Row } from '../../ui/Layout';
 import { Modal } from '../../ui/Modal';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { Select } from '../../ui/Select';
 import { SignatureFields, useSignature } from '../../ui/SignatureFields';
+import { isAmount, numberOf } from '../../ui/form/rules';
+import { missing } from '../../ui/missing';
 
 /** The last step: the owner is called, told, pays, and signs for the machine. */
 export function HandBack({ job }: { job: Job }) {
@@ -84,14 +86,12 @@ export function HandBackDialog({ job, onClose }: { job: Job; onClose: () => void
   const [typed, setTyped] = useState<string | null>(null);
   const [note, setNote] = useState('');
   const paid = typed ?? (agreed === undefined ? '' : String(agreed));
-  const amount = Number(paid.replace(',', '.'));
+  const amount = numberOf(paid);
   const pays = paidHow !== 'NOTHING';
-  const missing = [
-    ...(signature.hasName ? [] : [t('web.job.hand-back.a-name')]),
-    ...(!pays || (paid.trim() !== '' && Number.isFinite(amount) && amount >= 0)
-      ? []
-      : [t('web.job.hand-back.an-amount')]),
-  ];
+  const lacks = missing(
+    [signature.hasName, t('web.missing.a-name')],
+    [!pays || isAmount(paid), t('web.missing.an-amount')],
+  );
   return (
     <Modal
       title={t('web.job.hand-back.who-takes-back', { number: job.number })}
@@ -124,13 +124,10 @@ export function HandBackDialog({ job, onClose }: { job: Job; onClose: () => void
       <Field label={t('web.job.hand-back.note')} value={note} onChange={setNote} maxLength={500} />
       <p>{t('web.job.hand-back.the-owner-s-password-is-wiped')}</p>
       {call.isError && <ProblemNote error={call.error} />}
-      {missing.length > 0 && (
-        <p>{t('web.job.hand-back.still-missing', { missing: listed(missing) })}</p>
-      )}
       <Row>
         <Button
           primary
-          isDisabled={missing.length > 0}
+          missing={lacks}
           isPending={call.isPending}
           onPress={() =>
             call.mutate(

@@ -74,7 +74,7 @@ it('shows what the server says when it refuses', async () => {
   ]);
   show(<Moves job={job()} />);
 
-  await userEvent.click(screen.getByRole('button', { name: /^Read it/ }));
+  await userEvent.click(screen.getByRole('button', { name: /^Take the reading/ }));
 
   expect(await screen.findByRole('alert')).toHaveTextContent(
     'This drive is being read. Nothing was changed. Wait.',

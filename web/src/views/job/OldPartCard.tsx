@@ -9,6 +9,7 @@ import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { Row } from '../../ui/Layout';
 import { ProblemNote } from '../../ui/ProblemNote';
+import { missing } from '../../ui/missing';
 
 type Fate = NonNullable<OldPart['fate']>;
 
@@ -64,7 +65,11 @@ export function OldPartCard({ job, step, old }: OldPartCardProps) {
         {FATES.map(([fate, words]) => (
           <Small
             key={fate}
-            isDisabled={fate === 'SCRAPPED' && (note.trim() === '' || isLocked(old))}
+            isDisabled={fate === 'SCRAPPED' && isLocked(old)}
+            missing={missing([
+              fate !== 'SCRAPPED' || note.trim() !== '',
+              t('web.missing.the-number-of-the-certificate'),
+            ])}
             isPending={call.isPending}
             onPress={() => keep(fate)}
           >

@@ -2,7 +2,7 @@ import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, expect, it, vi } from 'vitest';
 import type { Proof } from '../../api/types';
-import { answering, job, show } from '../../test-data';
+import { answering, job, show, whatIsMissing } from '../../test-data';
 import { ProofCard } from './ProofCard';
 
 afterEach(() => {
@@ -45,7 +45,9 @@ it('takes the owner’s signature only with a name under the words', async () =>
 
   await userEvent.click(screen.getByRole('button', { name: /without proof/ }));
   expect(screen.getByText('I take the machine as it is.')).toBeVisible();
-  expect(screen.getByRole('button', { name: 'Sign it: without proof' })).toBeDisabled();
+  expect(await whatIsMissing(screen.getByRole('button', { name: 'Sign it: without proof' }))).toBe(
+    'Still missing: a name.',
+  );
   await userEvent.type(screen.getByLabelText(/full name/), 'Olga Brekke');
   await userEvent.click(screen.getByRole('button', { name: 'Sign it: without proof' }));
 

@@ -11,6 +11,7 @@ import { FieldRow } from '../../ui/Layout';
 import { Modal } from '../../ui/Modal';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { Lead, Sheet } from '../../ui/Sheet';
+import { missing } from '../../ui/missing';
 
 /** After a decision that mends: how often it must run clean before it goes back, and how often it has. */
 export function ProofCard({ job }: { job: Job }) {
@@ -105,7 +106,7 @@ function Signing({ job, proof, onClose }: { job: Job; proof: Proof; onClose: () 
       />
       {call.isError && <ProblemNote error={call.error} />}
       <Button
-        isDisabled={signer.trim() === ''}
+        missing={missing([signer.trim() !== '', t('web.missing.a-name')])}
         isPending={call.isPending}
         onPress={() =>
           call.mutate(

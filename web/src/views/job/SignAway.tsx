@@ -10,6 +10,7 @@ import { Row } from '../../ui/Layout';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { SignatureFields, useSignature } from '../../ui/SignatureFields';
 import { signedOf } from './signedOf';
+import { missing } from '../../ui/missing';
 
 /** The owner gives up data: all of a drive, or only what is ticked. */
 export function SignAway({ job, onDone }: { job: Job; onDone: () => void }) {
@@ -19,7 +20,10 @@ export function SignAway({ job, onDone }: { job: Job; onDone: () => void }) {
   const open = job.data.drives.filter((d) => d.drive !== null && d.open.length > 0);
   if (open.length === 0) return null;
   const drives = signedOf(open, chosen);
-  const ready = drives.length > 0 && signature.hasName && !sign.isPending;
+  const lacks = missing(
+    [drives.length > 0, t('web.missing.what-may-be-erased')],
+    [signature.hasName, t('web.missing.a-name')],
+  );
   const send = (drawn: string | null) =>
     sign.mutate(
       { version: job.version, signer: signature.name, signature: drawn, drives },
@@ -42,10 +46,19 @@ export function SignAway({ job, onDone }: { job: Job; onDone: () => void }) {
         note={t('web.job.sign-away.without-a-drawing-a-second-person')}
       />
       <Row>
-        <Button isDisabled={!ready || !signature.isDrawn} onPress={() => send(signature.path)}>
+        <Button
+          missing={[...lacks, ...missing([signature.isDrawn, t('web.missing.a-signature')])]}
+          isPending={sign.isPending}
+          onPress={() => send(signature.path)}
+        >
           {t('web.job.sign-away.sign-this-may-be-erased')}
         </Button>
-        <Button isDisabled={!ready || signature.isDrawn} onPress={() => send(null)}>
+        <Button
+          isDisabled={signature.isDrawn}
+          missing={lacks}
+          isPending={sign.isPending}
+          onPress={() => send(null)}
+        >
           {t('web.job.sign-away.write-down-the-owner-s-word')}
         </Button>
         <Button isDisabled={!signature.isDrawn} onPress={() => signature.setPath('')}>

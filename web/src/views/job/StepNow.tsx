@@ -14,6 +14,7 @@ import { HandBack } from './HandBack';
 import { ProofCard } from './ProofCard';
 import { StepList } from './StepList';
 import { StepPartCard } from './StepPartCard';
+import { missing } from '../../ui/missing';
 
 export interface StepNowProps {
   job: Job;
@@ -207,7 +208,10 @@ function Begin({ job, step, onGuided }: StepNowProps) {
           <Button
             primary
             aria-label={t('web.job.step-now.begin', { name: step.name })}
-            isDisabled={(erases && !isNamed) || step.state === 'WAITS_FOR_PART'}
+            missing={missing(
+              [!erases || isNamed, t('web.missing.the-drive-s-name')],
+              [step.state !== 'WAITS_FOR_PART', t('web.missing.its-part')],
+            )}
             isPending={call.isPending}
             onPress={begin}
           >

@@ -1,4 +1,3 @@
-import { listed } from '../../ui/format';
 import { say, t } from '../../words/words';
 import { useState } from 'react';
 import styled from 'styled-components';
@@ -11,6 +10,7 @@ import { Field } from '../../ui/Field';
 import { Row } from '../../ui/Layout';
 import { Modal } from '../../ui/Modal';
 import { ProblemNote } from '../../ui/ProblemNote';
+import { missing } from '../../ui/missing';
 
 export interface StepPartCardProps {
   job: Job;
@@ -168,10 +168,10 @@ function Order({ job, step, part, onClose }: OrderProps) {
   const [words, setWords] = useState(part.need);
   const [supplier, setSupplier] = useState('');
   const [day, setDay] = useState('');
-  const missing = [
-    ...(words.trim() === '' ? [t('web.job.step-part-card.which-part')] : []),
-    ...(supplier.trim() === '' ? [t('web.job.step-part-card.the-supplier')] : []),
-  ];
+  const lacks = missing(
+    [words.trim() !== '', t('web.job.step-part-card.which-part')],
+    [supplier.trim() !== '', t('web.job.step-part-card.the-supplier')],
+  );
   return (
     <Modal title={t('web.job.step-part-card.order-a-part')} isOpen onClose={onClose}>
       <Field
@@ -194,13 +194,10 @@ function Order({ job, step, part, onClose }: OrderProps) {
         hint={t('web.job.step-part-card.the-job-s-likely-end-follows')}
       />
       {call.isError && <ProblemNote error={call.error} />}
-      {missing.length > 0 && (
-        <p>{t('web.job.step-part-card.still-missing', { missing: listed(missing) })}</p>
-      )}
       <Row>
         <Button
           primary
-          isDisabled={missing.length > 0}
+          missing={lacks}
           isPending={call.isPending}
           onPress={() =>
             call.mutate(

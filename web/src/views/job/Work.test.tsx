@@ -2,7 +2,7 @@ import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, expect, it, vi } from 'vitest';
 import type { Job, PlanWork, WorkStep } from '../../api/types';
-import { answering, job, show } from '../../test-data';
+import { answering, job, show, whatIsMissing } from '../../test-data';
 import { Work } from './Work';
 
 afterEach(() => {
@@ -97,7 +97,7 @@ it('says how the next step is done, with a timer where it waits', async () => {
 it('begins the step that is next, with the version that was seen', async () => {
   const sent = open([DRIVE], 1);
 
-  await userEvent.click(screen.getByRole('button', { name: 'Begin: Replace the drive' }));
+  await userEvent.click(screen.getByRole('button', { name: 'Begin this step: Replace the drive' }));
 
   await waitFor(() => {
     expect(sent).toContainEqual({
@@ -110,8 +110,10 @@ it('begins the step that is next, with the version that was seen', async () => {
 
 it('begins what erases only by the name of the drive', async () => {
   const sent = open([{ ...DRIVE, id: 'clean-install', invasiveness: 'ERASES' }], 1);
-  const begin = screen.getByRole('button', { name: 'Begin: Replace the drive' });
-  expect(begin).toBeDisabled();
+  const begin = screen.getByRole('button', { name: 'Begin this step: Replace the drive' });
+  expect(await whatIsMissing(begin)).toBe(
+    'Still missing: the drive’s model, size and last four of its serial.',
+  );
 
   await userEvent.type(screen.getByLabelText('Size, such as 500 GB'), '1 TB');
   await userEvent.type(screen.getByLabelText('Model'), 'HELM-1000S');
@@ -172,7 +174,9 @@ it('orders only from somebody', async () => {
   const sent = open([{ ...DRIVE, part: PART }], 1);
 
   await userEvent.click(await screen.findByRole('button', { name: 'Order one…' }));
-  expect(screen.getByRole('button', { name: 'It is ordered' })).toBeDisabled();
+  expect(await whatIsMissing(screen.getByRole('button', { name: 'It is ordered' }))).toBe(
+    'Still missing: the supplier.',
+  );
   await userEvent.type(screen.getByLabelText('Supplier'), 'Kvist');
   await userEvent.click(screen.getByRole('button', { name: 'It is ordered' }));
 

@@ -17,6 +17,7 @@ import {
 } from './draft';
 import { Tick } from '../../ui/Tick';
 import { Likelihoods } from './Likelihoods';
+import { missing } from '../../ui/missing';
 
 export interface EditorProps {
   entry: KnowHowEntry;
@@ -64,7 +65,10 @@ function FindingEditor({
         onChange={setRows}
       />
       <Propose
-        isDisabled={name.trim() === '' || rows.some((row) => rowProblem(row) !== null)}
+        missing={missing(
+          [name.trim() !== '', t('web.missing.a-name')],
+          [rows.every((row) => rowProblem(row) === null), t('web.missing.shares-that-fit')],
+        )}
         onPress={() =>
           onPropose(
             changeOf('FINDING', entry.id, {
@@ -128,7 +132,10 @@ function CauseEditor({
         <Wrong role="alert">{t('web.know-how.editors.each-share-is-a-number-between')}</Wrong>
       )}
       <Propose
-        isDisabled={name.trim() === '' || bad || !(dataRisk >= 0 && dataRisk <= 1)}
+        missing={missing(
+          [name.trim() !== '', t('web.missing.a-name')],
+          [!bad && dataRisk >= 0 && dataRisk <= 1, t('web.missing.shares-that-fit')],
+        )}
         onPress={() =>
           onPropose(
             changeOf('CAUSE', entry.id, {
@@ -157,7 +164,7 @@ function MoveEditor({ entry, choices, onPropose, move }: EditorProps & { move: M
       <MoveWordsFields words={words} choices={choices} onChange={setWords} />
       <Buttons>
         <Propose
-          isDisabled={said === null}
+          missing={missing([said !== null, t('web.missing.a-word-in-each-field')])}
           onPress={() => said !== null && onPropose(changeOf('MOVE', entry.id, { move: said }))}
         />
         {!entry.aside && (
@@ -343,7 +350,11 @@ function RemedyEditor({
       />
       {bad && <Wrong role="alert">{t('web.know-how.editors.each-is-a-number-above-0')}</Wrong>}
       <Propose
-        isDisabled={name.trim() === '' || bad || minutes.includes(null)}
+        missing={missing(
+          [name.trim() !== '', t('web.missing.a-name')],
+          [!bad, t('web.missing.shares-that-fit')],
+          [!minutes.includes(null), t('web.missing.minutes')],
+        )}
         onPress={() =>
           onPropose(
             changeOf('REMEDY', entry.id, {
@@ -364,7 +375,7 @@ function RemedyEditor({
   );
 }
 
-export function Propose(props: { isDisabled: boolean; onPress: () => void }) {
+export function Propose(props: { missing: readonly string[]; onPress: () => void }) {
   return (
     <Button primary {...props}>
       {t('web.know-how.editors.what-would-it-have-changed')}

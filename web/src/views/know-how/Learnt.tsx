@@ -13,6 +13,7 @@ import { Loaded } from '../../ui/Loaded';
 import { Modal } from '../../ui/Modal';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { Sheet, Sub } from '../../ui/Sheet';
+import { missing } from '../../ui/missing';
 
 const FEW = 4;
 
@@ -115,7 +116,7 @@ function TakeOver({ proposal, onClose }: { proposal: LikelihoodProposal; onClose
       {call.isError && <ProblemNote error={call.error} />}
       <Button
         primary
-        isDisabled={reason.trim() === ''}
+        missing={missing([reason.trim() !== '', t('web.missing.your-reason')])}
         isPending={call.isPending}
         onPress={() =>
           call.mutate(

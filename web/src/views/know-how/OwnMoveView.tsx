@@ -26,6 +26,7 @@ import {
 import { draftOf, Form, MoveWordsFields, Pair, Propose, wordsOf, type MoveDraft } from './Editors';
 import { Likelihoods } from './Likelihoods';
 import { Proposal } from './Proposal';
+import { missing } from '../../ui/missing';
 
 type Own = NonNullable<KnowHowChange['ownMove']>;
 
@@ -191,12 +192,15 @@ function Draft({ choices, from }: { choices: KnowHowChoices; from?: MoveFromElse
     values: levels.map((_, i) => row.values[i] ?? '0'),
   }));
   const said = wordsOf(words);
-  const ready =
-    said !== null &&
-    looksAt.trim() !== '' &&
-    levels.length >= 2 &&
-    fitted.length >= 2 &&
-    fitted.every((row) => rowProblem(row) === null);
+  const lacks = missing(
+    [said !== null, t('web.missing.a-word-in-each-field')],
+    [looksAt.trim() !== '', t('web.missing.what-it-looks-at')],
+    [levels.length >= 2, t('web.missing.two-outcomes')],
+    [
+      fitted.length >= 2 && fitted.every((row) => rowProblem(row) === null),
+      t('web.missing.shares-that-fit'),
+    ],
+  );
   // Its findings in the job that it came with are weighed only while they mean the same.
   const isSame = own?.looksAt === looksAt && own.levels.join('\n') === levels.join('\n');
   const propose = () => {
@@ -292,8 +296,7 @@ function Draft({ choices, from }: { choices: KnowHowChoices; from?: MoveFromElse
               onChange={setRows}
             />
           )}
-          <Propose isDisabled={!ready} onPress={propose} />
-          {!ready && <small>{t('web.know-how.own-move-view.missing-yet-a-name-why-steps')}</small>}
+          <Propose missing={lacks} onPress={propose} />
         </Form>
       </Sheet>
       {change !== null && (

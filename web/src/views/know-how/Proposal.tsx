@@ -12,6 +12,7 @@ import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { Lead, Sheet, SheetHead } from '../../ui/Sheet';
+import { missing } from '../../ui/missing';
 
 const SHOWN = 30;
 
@@ -63,7 +64,7 @@ export function Proposal({ change, version, onDone, onDrop }: ProposalProps) {
             <Buttons>
               <Button
                 primary
-                isDisabled={reason.trim() === ''}
+                missing={missing([reason.trim() !== '', t('web.missing.your-reason')])}
                 isPending={call.isPending}
                 onPress={() =>
                   call.mutate(

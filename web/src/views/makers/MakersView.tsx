@@ -15,6 +15,7 @@ import { Modal } from '../../ui/Modal';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { Select } from '../../ui/Select';
 import { Page, Sheet, Sub, Title } from '../../ui/Sheet';
+import { missing } from '../../ui/missing';
 
 const TOPICS = [
   ['FIRMWARE_KEY', t('web.makers.makers-view.key-to-its-firmware')],
@@ -183,7 +184,10 @@ function Editor({ draft, onClose }: { draft: Draft; onClose: () => void }) {
       <Row>
         <Button
           primary
-          isDisabled={note.maker.trim() === '' || note.text.trim() === ''}
+          missing={missing(
+            [note.maker.trim() !== '', t('web.missing.a-maker')],
+            [note.text.trim() !== '', t('web.missing.the-note')],
+          )}
           isPending={call.isPending}
           onPress={() => keep(note.text)}
         >

@@ -112,7 +112,7 @@ it('asks for the modules first', async () => {
   const user = userEvent.setup();
   show(<MemoryView />, '/memory/J-1', '/memory/:number');
 
-  await user.click(await screen.findByRole('button', { name: 'Begin' }));
+  await user.click(await screen.findByRole('button', { name: 'Begin the isolation' }));
 
   expect(sent.find((s) => s.method === 'PUT')?.body).toEqual({
     version: 7,

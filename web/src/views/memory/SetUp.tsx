@@ -9,6 +9,7 @@ import { Field } from '../../ui/Field';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { Select } from '../../ui/Select';
 import { Lead, Sheet } from '../../ui/Sheet';
+import { missing } from '../../ui/missing';
 
 const COUNTS = [
   ['1', '1'],
@@ -56,7 +57,10 @@ export function SetUp({ memory }: { memory: Memory }) {
       {call.isError && <ProblemNote error={call.error} />}
       <Button
         primary
-        isDisabled={modules.length === 0 || modules.length > Number(slots)}
+        missing={missing(
+          [modules.length > 0, t('web.missing.a-module')],
+          [modules.length <= Number(slots), t('web.missing.a-slot-for-each-module')],
+        )}
         isPending={call.isPending}
         onPress={() =>
           call.mutate(() =>

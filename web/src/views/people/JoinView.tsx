@@ -1,21 +1,23 @@
 import { t } from '../../words/words';
-import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import styled from 'styled-components';
+import { object } from 'valibot';
 import { useCall } from '../../api/queries';
 import { api } from '../../api/client';
 import { color } from '../../theme/theme';
 import { Button } from '../../ui/Button';
-import { Field } from '../../ui/Field';
+import { CheckedField } from '../../ui/form/CheckedField';
+import { password, said } from '../../ui/form/rules';
+import { useChecked } from '../../ui/form/useChecked';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { Sheet, Sub, Title } from '../../ui/Sheet';
+
+const JOINING = object({ code: said(200), signInName: said(60), password: password() });
 
 /** Somebody new, or somebody who forgot the password, with the code that a lead gave. */
 export function JoinView() {
   const { code: given = '' } = useParams();
-  const [code, setCode] = useState(given);
-  const [signInName, setName] = useState('');
-  const [password, setPassword] = useState('');
+  const form = useChecked(JOINING, { code: given, signInName: '', password: '' });
   const call = useCall();
   const navigate = useNavigate();
   return (
@@ -24,41 +26,35 @@ export function JoinView() {
         <Title>{t('web.people.join-view.join-with-your-invitation')}</Title>
         <Sub>{t('web.people.join-view.a-lead-gave-you-the-code')}</Sub>
         <Form
-          onSubmit={(event) => {
-            event.preventDefault();
-            void api
-              .GET('/api/session')
-              .then(() =>
-                call.mutate(
-                  () =>
-                    api.POST('/api/invitations/accept', { body: { code, signInName, password } }),
-                  { onSuccess: () => void navigate('/', { replace: true }) },
-                ),
-              );
-          }}
+          onSubmit={form.handleSubmit(async (body) => {
+            await api.GET('/api/session'); // for the token that every change needs
+            call.mutate(() => api.POST('/api/invitations/accept', { body }), {
+              onSuccess: () => void navigate('/', { replace: true }),
+            });
+          })}
         >
-          <Field
+          <CheckedField
+            control={form.control}
+            name="code"
             label={t('web.people.join-view.invitation-code')}
-            value={code}
-            onChange={setCode}
             autoComplete="off"
           />
-          <Field
+          <CheckedField
+            control={form.control}
+            name="signInName"
             label={t('web.people.join-view.sign-in-name')}
             hint={t('web.people.join-view.small-letters-digits-points-hyphens-leave')}
-            value={signInName}
-            onChange={setName}
             autoComplete="username"
           />
-          <Field
+          <CheckedField
+            control={form.control}
+            name="password"
             label={t('web.people.join-view.new-password-at-least-10-characters')}
             type="password"
-            value={password}
-            onChange={setPassword}
             autoComplete="new-password"
           />
           {call.isError && <ProblemNote error={call.error} />}
-          <Button primary type="submit" isDisabled={code === '' || password.length < 10}>
+          <Button primary type="submit" isPending={call.isPending}>
             {t('web.people.join-view.join')}
           </Button>
         </Form>

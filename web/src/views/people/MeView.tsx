@@ -11,6 +11,10 @@ import { ProblemNote } from '../../ui/ProblemNote';
 import { Row } from '../../ui/Layout';
 import { Select } from '../../ui/Select';
 import { Page, Sheet, Sub, Title } from '../../ui/Sheet';
+import { object } from 'valibot';
+import { CheckedField } from '../../ui/form/CheckedField';
+import { asTyped, password, pin } from '../../ui/form/rules';
+import { useChecked } from '../../ui/form/useChecked';
 
 /** What each may change of their own. */
 export function MeView() {
@@ -34,55 +38,45 @@ export function MeView() {
   );
 }
 
+const PIN = object({ pin: pin(), password: asTyped() });
+const NO_PIN = { pin: '', password: '' };
+
 function PinForm({ hasPin }: { hasPin: boolean }) {
   const call = useCall(keys.session);
-  const [password, setPassword] = useState('');
-  const [pin, setPin] = useState('');
-  const send = (value: string | null) =>
-    call.mutate(() => api.PUT('/api/me/pin', { body: { password, pin: value } }), {
-      onSuccess: () => {
-        setPassword('');
-        setPin('');
-      },
-    });
+  const form = useChecked(PIN, NO_PIN);
+  const send = (body: { password: string; pin: string | null }) =>
+    call.mutate(() => api.PUT('/api/me/pin', { body }), { onSuccess: () => form.reset(NO_PIN) });
+  const takeAway = async () => {
+    if (await form.trigger('password', { shouldFocus: true })) {
+      send({ password: form.getValues('password'), pin: null });
+    }
+  };
   return (
-    <Card
-      onSubmit={(event) => {
-        event.preventDefault();
-        send(pin);
-      }}
-    >
+    <Card onSubmit={form.handleSubmit(send)}>
       <h2>{t('web.people.me-view.pin-for-a-shared-screen')}</h2>
       <p>{t('web.people.me-view.4-to-8-digits-it-works')}</p>
-      <Field
+      <CheckedField
+        control={form.control}
+        name="pin"
         label={t('web.people.me-view.new-pin')}
         type="password"
         inputMode="numeric"
-        value={pin}
-        onChange={(value) => setPin(value.replace(/\D/g, '').slice(0, 8))}
         autoComplete="off"
       />
-      <Field
+      <CheckedField
+        control={form.control}
+        name="password"
         label={t('web.people.me-view.your-password-for-the-pin')}
         type="password"
-        value={password}
-        onChange={setPassword}
         autoComplete="current-password"
       />
       {call.isError && <ProblemNote error={call.error} />}
       <Row>
-        <Button
-          primary
-          type="submit"
-          isDisabled={pin.length < 4 || password === ''}
-          isPending={call.isPending}
-        >
+        <Button primary type="submit" isPending={call.isPending}>
           {hasPin ? t('web.people.me-view.change-the-pin') : t('web.people.me-view.set-the-pin')}
         </Button>
         {hasPin && (
-          <Button isDisabled={password === ''} onPress={() => send(null)}>
-            {t('web.people.me-view.take-it-away')}
-          </Button>
+          <Button onPress={() => void takeAway()}>{t('web.people.me-view.take-it-away')}</Button>
         )}
       </Row>
       {call.isSuccess && <p role="status">{t('web.people.me-view.kept')}</p>}
@@ -90,35 +84,35 @@ function PinForm({ hasPin }: { hasPin: boolean }) {
   );
 }
 
+const PASSWORDS = object({ old: asTyped(), fresh: password() });
+
 function PasswordForm() {
   const call = useCall(keys.session);
-  const [old, setOld] = useState('');
-  const [fresh, setFresh] = useState('');
+  const form = useChecked(PASSWORDS, { old: '', fresh: '' });
   return (
     <Card
-      onSubmit={(event) => {
-        event.preventDefault();
-        call.mutate(() => api.PUT('/api/me/password', { body: { old, fresh } }));
-      }}
+      onSubmit={form.handleSubmit((body) =>
+        call.mutate(() => api.PUT('/api/me/password', { body })),
+      )}
     >
       <h2>{t('web.people.me-view.password')}</h2>
       <p>{t('web.people.me-view.at-least-10-characters-you-are')}</p>
-      <Field
+      <CheckedField
+        control={form.control}
+        name="old"
         label={t('web.people.me-view.present-password')}
         type="password"
-        value={old}
-        onChange={setOld}
         autoComplete="current-password"
       />
-      <Field
+      <CheckedField
+        control={form.control}
+        name="fresh"
         label={t('web.people.me-view.new-password')}
         type="password"
-        value={fresh}
-        onChange={setFresh}
         autoComplete="new-password"
       />
       {call.isError && <ProblemNote error={call.error} />}
-      <Button type="submit" isDisabled={old === '' || fresh.length < 10} isPending={call.isPending}>
+      <Button type="submit" isPending={call.isPending}>
         {t('web.people.me-view.change-the-password')}
       </Button>
     </Card>

@@ -1,17 +1,20 @@
 import { t } from '../../words/words';
-import { useState } from 'react';
 import styled from 'styled-components';
+import { object, picklist } from 'valibot';
 import { api } from '../../api/client';
 import { keys, useCall, usePeople } from '../../api/queries';
 import type { Colleague } from '../../api/types';
 import { color, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
-import { Field } from '../../ui/Field';
+import { CheckedField } from '../../ui/form/CheckedField';
+import { CheckedSelect } from '../../ui/form/CheckedSelect';
+import { said } from '../../ui/form/rules';
+import { useChecked } from '../../ui/form/useChecked';
+import { Select } from '../../ui/Select';
 import { when } from '../../ui/format';
 import { Loaded } from '../../ui/Loaded';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { FieldRow } from '../../ui/Layout';
-import { Select } from '../../ui/Select';
 import { Mono, Page, Sheet, Sub, Title } from '../../ui/Sheet';
 
 const ROLES: readonly (readonly [Colleague['role'], string])[] = [
@@ -19,6 +22,11 @@ const ROLES: readonly (readonly [Colleague['role'], string])[] = [
   ['LEAD', t('web.people.people-view.lead')],
   ['COUNTER', t('web.people.people-view.counter')],
 ];
+
+const INVITATION = object({
+  displayName: said(80),
+  role: picklist(['TECHNICIAN', 'LEAD', 'COUNTER']),
+});
 
 interface Invited {
   code: string;
@@ -30,8 +38,7 @@ export function PeopleView() {
   const people = usePeople();
   const call = useCall(keys.people);
   const invite = useCall<Invited>();
-  const [name, setName] = useState('');
-  const [role, setRole] = useState<Colleague['role']>('TECHNICIAN');
+  const form = useChecked(INVITATION, { displayName: '', role: 'TECHNICIAN' });
   return (
     <Loaded query={people}>
       {(all) => (
@@ -95,31 +102,24 @@ export function PeopleView() {
             ))}
           </List>
           <FieldRow
-            onSubmit={(event) => {
-              event.preventDefault();
-              invite.mutate(
-                () => api.POST('/api/people/invitations', { body: { displayName: name, role } }),
-                { onSuccess: () => setName('') },
-              );
-            }}
+            onSubmit={form.handleSubmit((body) => {
+              invite.mutate(() => api.POST('/api/people/invitations', { body }), {
+                onSuccess: () => form.reset(),
+              });
+            })}
           >
-            <Field
+            <CheckedField
+              control={form.control}
+              name="displayName"
               label={t('web.people.people-view.name-of-somebody-new')}
-              value={name}
-              onChange={setName}
             />
-            <Select
+            <CheckedSelect
+              control={form.control}
+              name="role"
               label={t('web.people.people-view.role')}
               options={ROLES}
-              value={role}
-              onChange={setRole}
             />
-            <Button
-              primary
-              type="submit"
-              isDisabled={name.trim() === ''}
-              isPending={invite.isPending}
-            >
+            <Button primary type="submit" isPending={invite.isPending}>
               {t('web.people.people-view.invite')}
             </Button>
           </FieldRow>

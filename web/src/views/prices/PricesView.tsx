@@ -12,8 +12,13 @@ import { Field } from '../../ui/Field';
 import { Back, FieldRow, Row, TwoColumns } from '../../ui/Layout';
 import { Loaded } from '../../ui/Loaded';
 import { ProblemNote } from '../../ui/ProblemNote';
-import { Select } from '../../ui/Select';
 import { Lead, Page, Sheet, SheetHead, Sub, Teach, Title } from '../../ui/Sheet';
+import { useController } from 'react-hook-form';
+import { boolean, object, pipe, record, regex, string, toUpperCase, trim } from 'valibot';
+import { CheckedField } from '../../ui/form/CheckedField';
+import { CheckedSelect } from '../../ui/form/CheckedSelect';
+import { amount, perhapsAmount, said } from '../../ui/form/rules';
+import { useChecked } from '../../ui/form/useChecked';
 
 /** What the shop charges: the rates, and what parts cost. The lead changes it. */
 export function PricesView() {
@@ -63,73 +68,63 @@ const EMPTY: Tariff = {
   taxShown: true,
 };
 
-const numberOf = (text: string) => Number(text.trim().replace(',', '.'));
-const isAmount = (text: string) => text.trim() !== '' && numberOf(text) >= 0;
-
 interface WorkProps {
   prices: Prices;
   tariff: Tariff;
   isLead: boolean;
 }
 
+const TARIFF = object({
+  currency: pipe(
+    string(),
+    trim(),
+    regex(/^[A-Za-z]{3}$/, () => t('web.prices.prices-view.three-letters-for-the-currency')),
+    toUpperCase(),
+  ),
+  perHour: amount(),
+  minimum: amount(),
+  taxPercent: amount(),
+  taxShown: boolean(),
+  /** Of a course, where it is not the usual one. */
+  perHourOf: record(string(), perhapsAmount()),
+});
+
 function Work({ prices, tariff, isLead }: WorkProps) {
   const call = useCall(keys.prices, ['job']);
-  const [currency, setCurrency] = useState(tariff.currency);
-  const [perHour, setPerHour] = useState(String(tariff.perHour));
-  const [minimum, setMinimum] = useState(String(tariff.minimum));
-  const [tax, setTax] = useState(String(tariff.taxPercent));
-  const [taxShown, setTaxShown] = useState(tariff.taxShown);
-  const [rates, setRates] = useState<Record<string, string>>(
-    Object.fromEntries(Object.entries(tariff.perHourOf).map(([c, rate]) => [c, String(rate)])),
-  );
-  const given = Object.entries(rates).filter(([, rate]) => rate.trim() !== '');
-  const isReady =
-    currency.trim().length === 3 &&
-    [perHour, minimum, tax, ...given.map(([, rate]) => rate)].every(isAmount);
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    call.mutate(() =>
-      api.PUT('/api/prices/tariff', {
-        body: {
-          currency: currency.trim().toUpperCase(),
-          perHour: numberOf(perHour),
-          perHourOf: Object.fromEntries(given.map(([c, rate]) => [c, numberOf(rate)])),
-          minimum: numberOf(minimum),
-          taxPercent: numberOf(tax),
-          taxShown,
-        },
-      }),
+  const form = useChecked(TARIFF, {
+    currency: tariff.currency,
+    perHour: String(tariff.perHour),
+    minimum: String(tariff.minimum),
+    taxPercent: String(tariff.taxPercent),
+    taxShown: tariff.taxShown,
+    perHourOf: Object.fromEntries(
+      prices.courses.map(({ course }) => [course, String(tariff.perHourOf[course] ?? '')]),
+    ),
+  });
+  const taxShown = useController({ control: form.control, name: 'taxShown' }).field;
+  const rate = { control: form.control, isDisabled: !isLead, inputMode: 'decimal' } as const;
+  const submit = form.handleSubmit(({ perHourOf, ...rest }) => {
+    const given = Object.entries(perHourOf).flatMap(([course, of]) =>
+      of === null ? [] : [[course, of] as const],
     );
-  };
+    call.mutate(() =>
+      api.PUT('/api/prices/tariff', { body: { ...rest, perHourOf: Object.fromEntries(given) } }),
+    );
+  });
   return (
     <Form onSubmit={submit}>
       <Row>
-        <Field
+        <CheckedField
+          {...rate}
+          name="currency"
           label={t('web.prices.prices-view.currency')}
-          value={currency}
-          onChange={setCurrency}
-          isDisabled={!isLead}
+          inputMode="text"
         />
-        <Field
-          label={t('web.prices.prices-view.an-hour')}
-          value={perHour}
-          onChange={setPerHour}
-          isDisabled={!isLead}
-        />
-        <Field
-          label={t('web.prices.prices-view.at-least')}
-          value={minimum}
-          onChange={setMinimum}
-          isDisabled={!isLead}
-        />
-        <Field
-          label={t('web.prices.prices-view.tax')}
-          value={tax}
-          onChange={setTax}
-          isDisabled={!isLead}
-        />
+        <CheckedField {...rate} name="perHour" label={t('web.prices.prices-view.an-hour')} />
+        <CheckedField {...rate} name="minimum" label={t('web.prices.prices-view.at-least')} />
+        <CheckedField {...rate} name="taxPercent" label={t('web.prices.prices-view.tax')} />
       </Row>
-      <Tick isSelected={taxShown} onChange={setTaxShown} isDisabled={!isLead}>
+      <Tick isSelected={taxShown.value} onChange={taxShown.onChange} isDisabled={!isLead}>
         {({ isSelected }) => (
           <>
             {say('web.prices.prices-view.owners-are-told-amounts-with-the', {
@@ -142,24 +137,15 @@ function Work({ prices, tariff, isLead }: WorkProps) {
       <p>{t('web.prices.prices-view.an-hour-of-some-work-may')}</p>
       <Rates>
         {prices.courses.map(({ course, words }) => (
-          <Field
-            key={course}
-            label={words}
-            value={rates[course] ?? ''}
-            onChange={(rate) => setRates({ ...rates, [course]: rate })}
-            isDisabled={!isLead}
-          />
+          <CheckedField key={course} {...rate} name={`perHourOf.${course}`} label={words} />
         ))}
       </Rates>
       {call.isError && <ProblemNote error={call.error} />}
       {call.isSuccess && (
         <strong role="status">{t('web.prices.prices-view.kept-it-holds-from-now-on')}</strong>
       )}
-      {isLead && !isReady && (
-        <p>{t('web.prices.prices-view.three-letters-for-the-currency-and')}</p>
-      )}
       {isLead && (
-        <Button primary type="submit" isDisabled={!isReady} isPending={call.isPending}>
+        <Button primary type="submit" isPending={call.isPending}>
           {t('web.prices.prices-view.keep-it')}
         </Button>
       )}
@@ -212,48 +198,37 @@ function Parts({ prices, isLead }: { prices: Prices; isLead: boolean }) {
   );
 }
 
+const PRICE = object({ part: string(), words: said(200), amount: amount() });
+
 function Add({ prices }: { prices: Prices }) {
   const call = useCall(keys.prices, ['job']);
-  const [part, setPart] = useState(prices.sorts[0] ?? '');
-  const [words, setWords] = useState('');
-  const [amount, setAmount] = useState('');
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    call.mutate(
-      () => api.PUT('/api/prices/part', { body: { part, words, amount: numberOf(amount) } }),
-      {
-        onSuccess: () => {
-          setWords('');
-          setAmount('');
-        },
-      },
-    );
-  };
+  const form = useChecked(PRICE, { part: prices.sorts[0] ?? '', words: '', amount: '' });
+  const submit = form.handleSubmit((body) =>
+    call.mutate(() => api.PUT('/api/prices/part', { body }), {
+      onSuccess: () => form.reset({ part: body.part, words: '', amount: '' }),
+    }),
+  );
   return (
     <Below onSubmit={submit}>
-      <Select
+      <CheckedSelect
+        control={form.control}
+        name="part"
         label={t('web.prices.prices-view.sort-of-part')}
-        value={part}
         options={prices.sorts.map((sort) => [sort, sort] as const)}
-        onChange={setPart}
       />
-      <Field
+      <CheckedField
+        control={form.control}
+        name="words"
         label={t('web.prices.prices-view.what-it-is')}
-        value={words}
-        onChange={setWords}
         maxLength={200}
       />
-      <Field
+      <CheckedField
+        control={form.control}
+        name="amount"
         label={t('web.prices.prices-view.price')}
-        value={amount}
-        onChange={setAmount}
         inputMode="decimal"
       />
-      <Button
-        type="submit"
-        isDisabled={words.trim() === '' || !isAmount(amount)}
-        isPending={call.isPending}
-      >
+      <Button type="submit" isPending={call.isPending}>
         {t('web.prices.prices-view.put-on-the-list')}
       </Button>
       {call.isError && <ProblemNote error={call.error} />}

@@ -9,6 +9,7 @@ import { Button } from '../../ui/Button';
 import { when } from '../../ui/format';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { SignatureFields, useSignature } from '../../ui/SignatureFields';
+import { missing } from '../../ui/missing';
 
 /** The copy in the shop's hands: until when it is kept, and its erasing. */
 export function CopyCard({ data }: { data: DataOnDrive }) {
@@ -78,7 +79,10 @@ function Returned({ data }: { data: DataOnDrive }) {
       <p>{t('web.rescue.copy-card.the-customer-signs-to-have-the')}</p>
       <SignatureFields signature={signature} />
       <Button
-        isDisabled={!signature.hasName || !signature.isDrawn}
+        missing={missing(
+          [signature.hasName, t('web.missing.a-name')],
+          [signature.isDrawn, t('web.missing.a-signature')],
+        )}
         isPending={sign.isPending}
         onPress={() =>
           sign.mutate({

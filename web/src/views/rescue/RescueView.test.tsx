@@ -127,7 +127,7 @@ it('teaches the first step and starts it', async () => {
   const sent = at(data());
   expect(await screen.findByText(/A survey reads a few sectors only/)).toBeTruthy();
   expect(screen.getByText('Not now: there is no image yet.')).toBeTruthy();
-  await userEvent.click(screen.getByRole('button', { name: 'Start: Survey' }));
+  await userEvent.click(screen.getByRole('button', { name: 'Start this run: Survey' }));
   expect(sent.find((s) => s.method === 'POST')).toMatchObject({
     path: '/api/jobs/J-2279/parts/drive-a/runs',
     body: { kind: 'SURVEY' },

@@ -1,8 +1,9 @@
 import { t } from '../../words/words';
 import { useState, type FormEvent, lazy, Suspense } from 'react';
 import { Form } from 'react-aria-components';
-import styled from 'styled-components';
+import styled, { css } from 'styled-components';
 import { useSignIn } from '../../api/queries';
+import type { Person } from '../../api/types';
 import { SuspicionMark } from '../../marks/SuspicionMark';
 import { color } from '../../theme/theme';
 import { Button } from '../../ui/Button';
@@ -10,18 +11,28 @@ import { Field } from '../../ui/Field';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { Sheet, Sub, Title } from '../../ui/Sheet';
 
-export interface SignInViewProps {
-  /** Somebody was signed in a moment ago. */
-  ended: boolean;
-}
-
 const LanguageChoice = lazy(() =>
   import('../../shell/LanguageChoice').then((m) => ({ default: m.LanguageChoice })),
 );
 
 /** The one view that needs nobody signed in. */
-export function SignInView({ ended }: SignInViewProps) {
-  const signIn = useSignIn();
+export function SignInView() {
+  return (
+    <Ground>
+      <SignInCard says={t('web.sign-in.sign-in-view.the-bench-its-tests-and-its')} stays={null} />
+    </Ground>
+  );
+}
+
+interface SignInCardProps {
+  says: string;
+  /** Whose views are still open behind it. */
+  stays: Person | null;
+}
+
+/** Name and password. */
+export function SignInCard({ says, stays }: SignInCardProps) {
+  const signIn = useSignIn(stays);
   const [name, setName] = useState('');
   const [password, setPassword] = useState('');
   const submit = (event: FormEvent) => {
@@ -29,50 +40,45 @@ export function SignInView({ ended }: SignInViewProps) {
     signIn.mutate({ name, password }, { onError: () => setPassword('') });
   };
   return (
-    <Ground>
-      <Card>
-        <Mark>
-          <SuspicionMark suspicion="UNKNOWN" size={40} />
-        </Mark>
-        <Title>{t('web.sign-in.sign-in-view.sign-in-to-tekmerion')}</Title>
-        <Sub>
-          {ended
-            ? t('web.sign-in.sign-in-view.your-session-has-ended-sign-in')
-            : t('web.sign-in.sign-in-view.the-bench-its-tests-and-its')}
-        </Sub>
-        <Fields onSubmit={submit}>
-          <Field
-            label={t('web.sign-in.sign-in-view.name')}
-            value={name}
-            onChange={setName}
-            autoComplete="username"
-            autoFocus
-            isRequired
-          />
-          <Field
-            label={t('web.sign-in.sign-in-view.password')}
-            type="password"
-            value={password}
-            onChange={setPassword}
-            autoComplete="current-password"
-            isRequired
-          />
-          {signIn.isError && <ProblemNote error={signIn.error} />}
-          <Button primary type="submit" isPending={signIn.isPending}>
-            {signIn.isPending
-              ? t('web.sign-in.sign-in-view.signing-in')
-              : t('web.sign-in.sign-in-view.sign-in')}
-          </Button>
-        </Fields>
-        <Suspense fallback={null}>
-          <LanguageChoice isSignedIn={false} />
-        </Suspense>
-      </Card>
-    </Ground>
+    <Card>
+      <Mark>
+        <SuspicionMark suspicion="UNKNOWN" size={40} />
+      </Mark>
+      <Title>{t('web.sign-in.sign-in-view.sign-in-to-tekmerion')}</Title>
+      <Sub>{says}</Sub>
+      <Fields onSubmit={submit}>
+        <Field
+          label={t('web.sign-in.sign-in-view.name')}
+          value={name}
+          onChange={setName}
+          autoComplete="username"
+          autoFocus
+          isRequired
+        />
+        <Field
+          label={t('web.sign-in.sign-in-view.password')}
+          type="password"
+          value={password}
+          onChange={setPassword}
+          autoComplete="current-password"
+          isRequired
+        />
+        {signIn.isError && <ProblemNote error={signIn.error} />}
+        <Button primary type="submit" isPending={signIn.isPending}>
+          {signIn.isPending
+            ? t('web.sign-in.sign-in-view.signing-in')
+            : t('web.sign-in.sign-in-view.sign-in')}
+        </Button>
+      </Fields>
+      <Suspense fallback={null}>
+        <LanguageChoice isSignedIn={false} />
+      </Suspense>
+    </Card>
   );
 }
 
-const Ground = styled.main`
+/** The cutting mat that the card lies on. */
+export const ground = css`
   min-height: 100vh;
   display: grid;
   place-items: center;
@@ -82,6 +88,10 @@ const Ground = styled.main`
     linear-gradient(rgb(255 255 255 / 5%) 1px, transparent 1px),
     linear-gradient(90deg, rgb(255 255 255 / 5%) 1px, transparent 1px);
   background-size: 26px 26px;
+`;
+
+const Ground = styled.main`
+  ${ground}
 `;
 
 const Card = styled(Sheet)`

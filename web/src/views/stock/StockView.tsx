@@ -1,6 +1,6 @@
 import { say, t } from '../../words/words';
-import { useState, type FormEvent, type ReactNode } from 'react';
-import { Button as Plain, Form } from 'react-aria-components';
+import { useState, type ReactNode } from 'react';
+import { Button as Plain } from 'react-aria-components';
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import { api } from '../../api/client';
@@ -12,11 +12,10 @@ import { Field } from '../../ui/Field';
 import { TwoColumns } from '../../ui/Layout';
 import { bytes, count, fixed } from '../../ui/format';
 import { Loaded } from '../../ui/Loaded';
-import { Modal } from '../../ui/Modal';
 import { ProblemNote } from '../../ui/ProblemNote';
-import { Select } from '../../ui/Select';
 import { Lead, Page, Sheet, SheetHead, Sub, Teach, Title } from '../../ui/Sheet';
 import { ModelLives } from './ModelLives';
+import { AddToStock } from './AddToStock';
 
 /** Which models fail, and what stands in stock in their place. */
 export function StockView() {
@@ -173,7 +172,7 @@ function InStock({ stock }: { stock: StockData }) {
         ))}
       </Items>
       {call.isError && <ProblemNote error={call.error} />}
-      {adding && <Adding onClose={() => setAdding(false)} />}
+      {adding && <AddToStock onClose={() => setAdding(false)} />}
     </Sheet>
   );
 }
@@ -191,148 +190,6 @@ function stockTitle(stock: StockData): string {
   return pieces === 1
     ? t('web.stock.stock-view.one-piece-in-stock')
     : t('web.stock.stock-view.pieces-in-stock', { count: count(pieces) });
-}
-
-const KINDS = [
-  ['drive', t('web.stock.stock-view.drive')],
-  ['module', t('web.stock.stock-view.memory-module')],
-  ['battery', t('web.stock.stock-view.battery')],
-  ['other', t('web.stock.stock-view.something-else')],
-] as const;
-const BUSES = [
-  ['SATA', 'SATA'],
-  ['NVMe', 'NVMe'],
-] as const;
-const FORMS = [
-  [t('web.stock.stock-view.2-5-inch'), t('web.stock.stock-view.2-5-inch')],
-  [t('web.stock.stock-view.3-5-inch'), t('web.stock.stock-view.3-5-inch')],
-  ['M.2', 'M.2'],
-] as const;
-const SORTS = [
-  ['DDR3', 'DDR3'],
-  ['DDR4', 'DDR4'],
-  ['DDR5', 'DDR5'],
-] as const;
-const MODULE_FORMS = [
-  ['SO-DIMM', t('web.stock.stock-view.for-laptops-so-dimm')],
-  ['DIMM', t('web.stock.stock-view.for-desktops-dimm')],
-] as const;
-
-function Adding({ onClose }: { onClose: () => void }) {
-  const call = useCall(keys.stock);
-  const [kind, setKind] = useState<(typeof KINDS)[number][0]>('drive');
-  const [model, setModel] = useState('');
-  const [bus, setBus] = useState<(typeof BUSES)[number][0]>('SATA');
-  const [form, setForm] = useState<(typeof FORMS)[number][0]>(t('web.stock.stock-view.2-5-inch'));
-  const [gigabytes, setGigabytes] = useState('');
-  const [place, setPlace] = useState('');
-  const [pieces, setPieces] = useState('1');
-  const [sort, setSort] = useState<(typeof SORTS)[number][0]>('DDR4');
-  const [moduleForm, setModuleForm] = useState<(typeof MODULE_FORMS)[number][0]>('SO-DIMM');
-  const drive = kind === 'drive';
-  const module = kind === 'module';
-  const size = Number(gigabytes.replace(',', '.'));
-  const fits =
-    model.trim() !== '' &&
-    /^\d{1,4}$/.test(pieces) &&
-    ((!drive && !module) || (Number.isFinite(size) && size > 0));
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    call.mutate(
-      () =>
-        api.POST('/api/stock/items', {
-          body: {
-            kind,
-            model,
-            bus: drive ? bus : module ? sort : null,
-            form: drive ? form : module ? moduleForm : null,
-            // Memory is counted in powers of two.
-            bytes: size > 0 ? Math.round(size * (module ? 2 ** 30 : 1e9)) : null,
-            place,
-            pieces: Number(pieces),
-          },
-        }),
-      { onSuccess: onClose },
-    );
-  };
-  return (
-    <Modal title={t('web.stock.stock-view.add-to-stock-2')} isOpen onClose={onClose}>
-      <Form onSubmit={submit}>
-        <Fields>
-          <Select
-            label={t('web.stock.stock-view.what-it-is')}
-            value={kind}
-            onChange={setKind}
-            options={KINDS}
-          />
-          <Field
-            label={t('web.stock.stock-view.model')}
-            value={model}
-            onChange={setModel}
-            maxLength={200}
-          />
-          {drive && (
-            <Select
-              label={t('web.stock.stock-view.interface')}
-              value={bus}
-              onChange={setBus}
-              options={BUSES}
-            />
-          )}
-          {drive && (
-            <Select
-              label={t('web.stock.stock-view.form')}
-              value={form}
-              onChange={setForm}
-              options={FORMS}
-            />
-          )}
-          {module && (
-            <Select
-              label={t('web.stock.stock-view.sort')}
-              value={sort}
-              onChange={setSort}
-              options={SORTS}
-            />
-          )}
-          {module && (
-            <Select
-              label={t('web.stock.stock-view.form')}
-              value={moduleForm}
-              onChange={setModuleForm}
-              options={MODULE_FORMS}
-            />
-          )}
-          {kind === 'battery' && <p>{t('web.stock.stock-view.a-battery-fits-by-the-model')}</p>}
-          {(drive || module) && (
-            <Field
-              label={t('web.stock.stock-view.size-in-gb')}
-              value={gigabytes}
-              onChange={setGigabytes}
-              maxLength={10}
-            />
-          )}
-          <Field
-            label={t('web.stock.stock-view.where-it-lies')}
-            value={place}
-            onChange={setPlace}
-            maxLength={60}
-          />
-          <Field
-            label={t('web.stock.stock-view.pieces')}
-            value={pieces}
-            onChange={setPieces}
-            maxLength={4}
-          />
-          {call.isError && <ProblemNote error={call.error} />}
-          <Button primary type="submit" isDisabled={!fits} isPending={call.isPending}>
-            {t('web.stock.stock-view.put-it-there')}
-          </Button>
-          <Button onPress={onClose}>{t('web.stock.stock-view.leave-it')}</Button>
-        </Fields>
-      </Form>
-    </Modal>
-  );
 }
 
 const Search = styled.div`
@@ -406,9 +263,4 @@ const Items = styled.ul`
     font-weight: 700;
     text-align: right;
   }
-`;
-
-const Fields = styled.div`
-  display: grid;
-  gap: 12px;
 `;

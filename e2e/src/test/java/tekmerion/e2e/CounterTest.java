@@ -198,7 +198,7 @@ class CounterTest {
     whole.startProbe(5, "sim:worn-disk,20", shop.enrolmentCode(5)); // the same drive
     browser.keys("5");
     browser.seeText("Bay 5 · probe on");
-    browser.press("Read it"); // whatever else tells more by now
+    browser.press("Take the reading"); // whatever else tells more by now
     browser.seeText("met before: J-2291, Ostrel 17 laptop");
     browser.seeText("Drive A met before");
     browser.follow("Its history");

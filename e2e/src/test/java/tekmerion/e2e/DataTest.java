@@ -42,12 +42,12 @@ class DataTest {
   void anUnreadableOutsideDiskToItsReasonAndItsFilesOffIt() {
     whole.startProbe(4, "sim:outside-disk,5,6000", shop.enrolmentCode(4));
     browser.open("/job/J-2279");
-    browser.press("Read it"); // what is copied counts for the drive that told who it is
+    browser.press("Take the reading"); // what is copied counts for the drive that told who it is
     browser.seeText("HX2T");
     browser.follow("Its data");
     browser.seeHeading("not looked at yet");
 
-    browser.click(By.xpath("//button[@aria-label='Start: Survey']"));
+    browser.click(By.xpath("//button[@aria-label='Start this run: Survey']"));
 
     browser.seeHeading("the boot sector or superblock of a volume is damaged");
     browser.seeText("exFAT, 2 TB");
@@ -89,16 +89,16 @@ class DataTest {
   void aFailingDriveToAVerifiedCopyToItsReplacementAndTheReport() throws Exception {
     Child probe = whole.startProbe(1, "sim:worn-disk,5,6000", shop.enrolmentCode(1));
     browser.open("/job/J-2291");
-    browser.press("Read it");
+    browser.press("Take the reading");
     browser.seeText("sectors are pending");
     browser.open("/rescue/J-2291/drive-a");
-    browser.click(By.xpath("//button[@aria-label='Start: Survey']"));
+    browser.click(By.xpath("//button[@aria-label='Start this run: Survey']"));
     browser.seeText("Partition 1");
-    browser.click(By.xpath("//button[@aria-label='Start: Rescue image of what is in use']"));
+    browser.click(By.xpath("//button[@aria-label='Start this run: Rescue image of what is in use']"));
     browser.seeHeading("copied, not verified yet, 2 files lost something");
     browser.seeText("Users/quay/Order book/2025 whole year.pdf");
     browser.seeText("Data copied, not all of it verified");
-    browser.click(By.xpath("//button[@aria-label='Start: Check of the image']"));
+    browser.click(By.xpath("//button[@aria-label='Start this run: Check of the image']"));
     browser.seeHeading("copied and verified, 2 files lost something");
 
     browser.open("/job/J-2291/decision");
@@ -143,7 +143,7 @@ class DataTest {
   void theWrongDiskIsNotErased() throws Exception {
     whole.startProbe(2, "sim:sound-drive,5,60000", shop.enrolmentCode(2));
     browser.open("/job/J-2294");
-    browser.press("Read it");
+    browser.press("Take the reading");
     browser.seeText("QUAY-240F");
     browser.open("/rescue/J-2294/drive-a");
     browser.seeText("Locked: It erases");
@@ -162,7 +162,7 @@ class DataTest {
 
     browser.seeText("Not erased. The size is not that of this drive.");
     browser.press("Leave it as it is");
-    browser.click(By.xpath("//button[@aria-label='Start: Survey']"));
+    browser.click(By.xpath("//button[@aria-label='Start this run: Survey']"));
     browser.seeText("Its tables and file systems are sound");
 
     browser.press("Erase this drive…");
@@ -171,7 +171,7 @@ class DataTest {
     browser.type("Last four of its serial", "11-K");
     browser.press("Erase the drive that I named");
     browser.seeText("240 GB of 240 GB written over");
-    browser.click(By.xpath("//button[@aria-label='Start: Survey']"));
+    browser.click(By.xpath("//button[@aria-label='Start this run: Survey']"));
     browser.seeHeading("it is blank");
   }
 

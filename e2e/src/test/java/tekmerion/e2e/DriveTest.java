@@ -99,7 +99,7 @@ class DriveTest {
     browser.key(Keys.ENTER);
     browser.seeText("reads a random sample");
     assertThat(browser.complaints()).isEmpty();
-    browser.tabTo("Start: Surface scan");
+    browser.tabTo("Start this run: Surface scan");
     browser.key(Keys.ENTER);
 
     browser.seeText("With 95 % confidence at most");
@@ -119,7 +119,7 @@ class DriveTest {
     browser.seeText("Kept as it is; it goes on from here.");
     double kept = stoodStill();
 
-    browser.press("Go on");
+    browser.press("Go on with the run");
 
     Await.until("it goes on", PATIENCE, () -> share() > kept);
   }
@@ -149,8 +149,8 @@ class DriveTest {
     browser.press("Test…");
 
     browser.seeText("and drive A must be spared");
-    browser.see(By.cssSelector("button[aria-label='Start: Surface scan'][disabled]"));
-    browser.see(By.cssSelector("button[aria-label='Start: Surface sample']:not([disabled])"));
+    browser.see(By.cssSelector("button[aria-label='Start this run: Surface scan'][disabled]"));
+    browser.see(By.cssSelector("button[aria-label='Start this run: Surface sample']:not([disabled])"));
     assertThat(browser.statusOf("POST", API + "/runs", "{\"kind\":\"SURFACE_SCAN\"}"))
         .isEqualTo(423);
     browser.key(Keys.ESCAPE);

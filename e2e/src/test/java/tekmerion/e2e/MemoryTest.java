@@ -49,7 +49,7 @@ class MemoryTest {
   private static int isolate(String job, Predicate<List<Integer>> fails) throws Exception {
     browser.open("/memory/" + job);
     browser.seeHeading("What sits in its memory slots?");
-    browser.tabTo("Begin");
+    browser.tabTo("Begin the isolation");
     browser.key(Keys.ENTER);
     browser.seeHeading("Start it as it came");
     assertThat(browser.complaints()).isEmpty();

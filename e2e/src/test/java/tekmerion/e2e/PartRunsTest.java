@@ -41,10 +41,10 @@ class PartRunsTest {
     browser.seeText("2 of its 2 slots filled");
     browser.seeText("5D01A7F9");
 
-    browser.press("Start");
+    browser.press("Start this run");
     browser.seeText("all in byte lane 2");
     browser.seeHeading("Its memory errs: which module, or which slot?");
-    browser.press("Begin");
+    browser.press("Begin the isolation");
     browser.seeText("No start yet");
     browser.press("It failed");
     browser.see(By.xpath("//td[.='1']"));
@@ -67,7 +67,7 @@ class PartRunsTest {
     browser.open("/battery/J-2290");
     browser.seeHeading("It says that it holds 47 % of what a new one does");
 
-    browser.press("Start");
+    browser.press("Start this run");
     browser.seeText("It is being run down");
     browser.seeHeading("of what a new one does, measured");
 
@@ -81,14 +81,14 @@ class PartRunsTest {
   void aChangeIsSeenInTheMachinesWork() throws Exception {
     Child busy = whole.startProbe(9, "sim:busy-drive,5,6000", shop.enrolmentCode(9));
     browser.open("/work/J-2288");
-    browser.press("Start");
+    browser.press("Start this run");
     browser.seeHeading("Drive sda is busy for 97 % of the time; file indexer takes 31 %");
     busy.close();
     browser.seeText("Not now: No probe is connected in bay 9.");
     whole.startProbe(9, "sim:busy-drive,5,6000,calm", null);
 
-    browser.see(By.xpath("//button[@aria-label='Start: Sample its work' and not(@disabled)]"));
-    browser.press("Start");
+    browser.see(By.xpath("//button[@aria-label='Start this run: Sample its work' and not(@disabled)]"));
+    browser.press("Start this run");
 
     // Calm, its drive is busy for about 11 % of the time.
     browser.seeHeading("Drive sda fell from 97 to 1");

@@ -106,9 +106,9 @@ class Pictures {
   private static void takeRescue(Whole whole, Browser browser, Path folder) throws Exception {
     ShopClient shop = whole.signedIn();
     browser.open("/rescue/J-2291/drive-a");
-    browser.click(By.xpath("//button[@aria-label='Start: Survey']"));
+    browser.click(By.xpath("//button[@aria-label='Start this run: Survey']"));
     browser.seeText("Partition 1");
-    browser.click(By.xpath("//button[@aria-label='Start: Rescue image of what is in use']"));
+    browser.click(By.xpath("//button[@aria-label='Start this run: Rescue image of what is in use']"));
     Await.until(
         "the drive is copied",
         Duration.ofMinutes(2),
@@ -118,7 +118,7 @@ class Pictures {
                 .get("finding")
                 .stringValue()
                 .contains("copied, not verified yet"));
-    browser.click(By.xpath("//button[@aria-label='Start: Check of the image']"));
+    browser.click(By.xpath("//button[@aria-label='Start this run: Check of the image']"));
     browser.seeHeading("copied and verified");
     browser.open("/job/J-2291");
     browser.press("Data copied");
@@ -159,7 +159,7 @@ class Pictures {
     listen(shop);
     browser.open("/drive/J-2291/drive-a");
     browser.press("Test…");
-    browser.click(By.cssSelector("button[aria-label='Start: Surface scan']"));
+    browser.click(By.cssSelector("button[aria-label='Start this run: Surface scan']"));
     Await.until(
         "the pass has met damage",
         Duration.ofMinutes(4),
@@ -193,7 +193,7 @@ class Pictures {
     whole.startProbe(5, "sim:worn-disk,20", shop.enrolmentCode(5)); // the drive of bay 1
     browser.open("/job/J-2292");
     browser.seeText("Bay 5 · probe on");
-    browser.press("Read it");
+    browser.press("Take the reading");
     browser.seeText("met before");
     browser.follow("Its history");
     browser.seeHeading("has been in 2 machines");

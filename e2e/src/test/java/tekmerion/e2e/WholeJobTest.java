@@ -59,7 +59,7 @@ class WholeJobTest {
     Child probe = whole.startProbe(6, "sim:worn-disk,20,2400", whole.signedIn().enrolmentCode(6));
     browser.seeText("Bay 6 · probe on");
 
-    browser.tabTo("Read it Read what drive A says about itself");
+    browser.tabTo("Take the reading Read what drive A says about itself");
     browser.keys(Keys.ENTER);
     browser.seeText("46 sectors are pending");
     toTheDecision();
@@ -71,7 +71,7 @@ class WholeJobTest {
     browser.tabTo("Take it: QUAY-1000F");
     browser.keys(Keys.ENTER);
     browser.seeText("QUAY-1000F is set aside for this job");
-    browser.tabTo("Begin: Replace drive A");
+    browser.tabTo("Begin this step: Replace drive A");
     browser.keys(Keys.ENTER);
     browser.seeText("No reading since it was begun has told which drive is in");
     probe.close();
@@ -111,7 +111,7 @@ class WholeJobTest {
   }
 
   private static void run(String words) {
-    browser.tabTo("Start: " + words);
+    browser.tabTo("Start this run: " + words);
     browser.keys(Keys.ENTER);
   }
 
@@ -241,9 +241,9 @@ class WholeJobTest {
     browser.see(By.id("made"));
     ruleOtherwise(
         "Reset the system, keeping files", "Files cannot be mended; the hardware is sound.");
-    browser.tabTo("Do it: Reset the system, keeping files");
+    browser.tabTo("Show the steps: Reset the system, keeping files");
     browser.keys(Keys.ENTER);
-    browser.tabTo("Begin");
+    browser.tabTo("Begin this change");
     browser.keys(Keys.ENTER);
     answer("The reset failed");
     closed();
@@ -256,7 +256,7 @@ class WholeJobTest {
     signed("Install the system anew", "The reset broke off at a third.");
     browser.tabToward("Size, such as 500 GB");
     browser.keys("240 GB", Keys.TAB, "QUAY-240F", Keys.TAB, lastFourOf(job));
-    browser.tabTo("Begin: Install the system anew");
+    browser.tabTo("Begin this step: Install the system anew");
     browser.keys(Keys.ENTER);
     browser.seeText("begun: look whether the complaint is gone");
     browser.tabTo("It is gone");
@@ -370,14 +370,14 @@ class WholeJobTest {
       browser.keys(Keys.ENTER);
       browser.see(By.xpath("//button[.='Only the best']"));
     }
-    browser.tabTo("Do it… " + move);
+    browser.tabTo("Show the steps " + move);
     browser.keys(Keys.ENTER);
     browser.see(By.xpath("//*[@role='dialog']"));
   }
 
   private static void begin(String move) {
     open(move);
-    browser.tabTo("Begin");
+    browser.tabTo("Begin this change");
     browser.keys(Keys.ENTER);
   }
 
@@ -449,7 +449,7 @@ class WholeJobTest {
 
   /** The open step of the plan; what is seen then. */
   private static void change(String step, String then) {
-    browser.tabTo("Begin: " + step);
+    browser.tabTo("Begin this step: " + step);
     browser.keys(Keys.ENTER);
     browser.seeText("begun: look whether the complaint is gone");
     browser.tabTo(then);

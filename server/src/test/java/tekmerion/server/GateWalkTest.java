@@ -30,6 +30,7 @@ class GateWalkTest {
           "delete /api/bays/{number}/probe",
           "post /api/link/enrol",
           "post /api/customers/{id}/erase",
+          "put /api/customers/{id}",
           "put /api/customers/{id}/language",
           "put /api/parts/{id}/same/{other}",
           "delete /api/parts/{id}/same/{other}",

@@ -71,6 +71,7 @@ public class Access implements AuthorizationManager<RequestAuthorizationContext>
               rules(Who.LEAD, "PUT POST", "/api/prices/**"),
               rules(Who.LEAD, "POST", "/api/jobs/import", "/api/customers/{id}/erase"),
               rules(Who.COUNTER, READ, "/api/customers/{id}/export"),
+              rules(Who.COUNTER, "PUT", "/api/customers/{id}"),
               // The bench.
               rules(
                   Who.BENCH,

@@ -48,6 +48,16 @@ class CustomerController {
     return file.of(id);
   }
 
+  /** How they are reached, and how their name is written. */
+  @PutMapping("/{id}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void contact(
+      @PathVariable long id,
+      @Valid @RequestBody CustomerFile.Contact contact,
+      @AuthenticationPrincipal Person by) {
+    file.changeContact(id, contact, by);
+  }
+
   @PutMapping("/{id}/language")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void language(@PathVariable long id, @Valid @RequestBody LanguageOfPapers chosen) {

@@ -3,6 +3,9 @@ package tekmerion.server.customer;
 import static tekmerion.words.Words.say;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.constraints.Email;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.Size;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
@@ -12,6 +15,8 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.server.audit.Audit;
+import tekmerion.server.customer.CustomerHistory.Agreed;
+import tekmerion.server.customer.CustomerHistory.CustomerJob;
 import tekmerion.server.job.Customer;
 import tekmerion.server.job.Customers;
 import tekmerion.server.live.LiveEvents;
@@ -28,6 +33,7 @@ import tekmerion.words.Language;
 class CustomerFile {
   private static final int MAX = 8;
   private final Customers customers;
+  private final CustomerHistory history;
   private final Photos photos;
   private final CopiesOfJob copies;
   private final CopiesOfBefore copiesOfBefore;
@@ -44,13 +50,13 @@ class CustomerFile {
       @Schema(nullable = true) String email,
       int jobs) {}
 
-  record CustomerJob(
-      String number,
-      String machine,
-      @Schema(nullable = true) String machineSerial,
-      String complaint,
-      Instant takenInAt,
-      @Schema(nullable = true) Instant endedAt) {}
+  /**
+   * @param phone null or blank if they gave none, as {@code email}
+   */
+  record Contact(
+      @NotBlank @Size(max = 200) String name,
+      @Schema(nullable = true) @Size(max = 60) String phone,
+      @Schema(nullable = true) @Email @Size(max = 200) String email) {}
 
   /**
    * @param language of their papers; null until somebody chose
@@ -63,22 +69,17 @@ class CustomerFile {
       @Schema(nullable = true) String email,
       @Schema(nullable = true) Language language,
       @Schema(nullable = true) Instant erasedAt,
-      List<CustomerJob> jobs) {}
+      List<CustomerJob> jobs,
+      List<Agreed> agreed) {}
 
   /** What belongs to a person, for that person: who they are, what they said, what they signed. */
-  record Export(
-      Instant made,
-      CustomerView customer,
-      List<Said> said,
-      List<Signed> signed,
-      List<String> photos) {}
+  record Export(Instant made, CustomerView customer, List<Said> said, List<String> photos) {}
 
   record Said(String job, String answers) {}
 
-  record Signed(String job, String signer, String wording, Instant at) {}
-
   CustomerFile(
       Customers customers,
+      CustomerHistory history,
       Photos photos,
       CopiesOfJob copies,
       CopiesOfBefore copiesOfBefore,
@@ -87,6 +88,7 @@ class CustomerFile {
       LiveEvents live,
       Clock clock) {
     this.customers = customers;
+    this.history = history;
     this.photos = photos;
     this.copies = copies;
     this.copiesOfBefore = copiesOfBefore;
@@ -123,6 +125,29 @@ class CustomerFile {
     named(id).language(language);
   }
 
+  /**
+   * What stood before is kept in the audit trail, by number: names and numbers can be erased there
+   * only by leaving them out.
+   *
+   * @throws Refusal 404 if there is no such customer, 409 if their data was erased
+   */
+  @Transactional
+  public void changeContact(long id, Contact contact, Person by) {
+    by.must(Role.LEAD, Role.COUNTER);
+    Customer customer = named(id);
+    if (customer.erasedAt() != null) {
+      throw Refusal.notPossibleNow(
+          say("customer.their-data-was-erased"), say("customer.take-in-anew"));
+    }
+    customer.reachedBy(contact.name().strip(), told(contact.phone()), told(contact.email()));
+    audit.of(Audit.Kind.CUSTOMER_CHANGED, by, "customer " + id, "");
+    live.changed("floor");
+  }
+
+  private static String told(String typed) {
+    return typed == null || typed.isBlank() ? null : typed.strip();
+  }
+
   private Customer named(long id) {
     return customers
         .findById(id)
@@ -132,22 +157,6 @@ class CustomerFile {
   @Transactional(readOnly = true)
   public CustomerView of(long id) {
     Customer customer = named(id);
-    List<CustomerJob> jobs =
-        jdbc.sql(
-                "SELECT j.number, CONCAT(m.maker, ' ', m.model), m.serial, j.complaint, j.taken_in_at,"
-                    + " j.ended_at FROM job j JOIN machine m ON m.id = j.machine_id"
-                    + " WHERE j.customer_id = ? ORDER BY j.taken_in_at DESC LIMIT 500")
-            .param(id)
-            .query(
-                (rs, n) ->
-                    new CustomerJob(
-                        rs.getString(1),
-                        rs.getString(2),
-                        rs.getString(3),
-                        rs.getString(4),
-                        rs.getTimestamp(5).toInstant(),
-                        rs.getTimestamp(6) == null ? null : rs.getTimestamp(6).toInstant()))
-            .list();
     return new CustomerView(
         customer.id(),
         customer.displayName(),
@@ -155,7 +164,8 @@ class CustomerFile {
         customer.email(),
         customer.language(),
         customer.erasedAt(),
-        jobs);
+        history.jobs(id),
+        history.agreed(id));
   }
 
   @Transactional(readOnly = true)
@@ -169,20 +179,6 @@ class CustomerFile {
             .param(id)
             .query((rs, n) -> new Said(rs.getString(1), rs.getString(2)))
             .list();
-    List<Signed> signed =
-        jdbc.sql(
-                "SELECT j.number, s.signer, s.wording, s.set_at FROM data_status_entry s"
-                    + " JOIN job j ON j.id = s.job_id"
-                    + " WHERE j.customer_id = ? AND s.signer IS NOT NULL ORDER BY s.id")
-            .param(id)
-            .query(
-                (rs, n) ->
-                    new Signed(
-                        rs.getString(1),
-                        rs.getString(2),
-                        rs.getString(3),
-                        rs.getTimestamp(4).toInstant()))
-            .list();
     List<String> pictures =
         jdbc.sql(
                 "SELECT CONCAT('/api/photos/', p.id) FROM photo p JOIN job j ON j.id = p.job_id"
@@ -190,7 +186,7 @@ class CustomerFile {
             .param(id)
             .query(String.class)
             .list();
-    return new Export(clock.instant(), view, said, signed, pictures);
+    return new Export(clock.instant(), view, said, pictures);
   }
 
   /**
