@@ -214,8 +214,10 @@ export const useJob = (number: string) =>
     queryFn: ({ client }) => fetchJob(number, client.getQueryData<Job>(keys.job(number))),
   });
 
+/** @param partKey empty for none: nothing is asked for then */
 export const useDrive = (number: string, partKey: string) =>
   useQuery({
+    enabled: partKey !== '',
     queryKey: keys.drive(number, partKey),
     queryFn: () =>
       told(

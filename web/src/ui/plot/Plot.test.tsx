@@ -80,6 +80,55 @@ it('gives the numbers as a table and as CSV', async () => {
   expect(text.split('\n')[3]).toBe('2026-10-21T10:00:00.000Z,46');
 });
 
+const many: PlotData = {
+  ...pending,
+  series: [
+    {
+      name: 'Charge',
+      points: Array.from({ length: 101 }, (_, i) => [at(1) + i * 86_400_000, i] as const),
+    },
+  ],
+};
+
+it('looks closer where there are many points, by keys and by a button, and back at all of it', async () => {
+  render(<Plot data={many} label="Charge" />);
+  const plot = screen.getByRole('slider', { name: 'Charge' });
+  const points = () => Number(plot.getAttribute('aria-valuemax')) + 1;
+  expect(points()).toBe(101);
+
+  plot.focus();
+  await userEvent.keyboard('{Home}{+}'); // the half of 100 days that the first is in: 0 to 50
+  expect(points()).toBe(51);
+  await userEvent.click(screen.getByRole('button', { name: 'Closer' })); // 12.5 to 37.5
+  expect(points()).toBe(25);
+  await userEvent.click(screen.getByRole('button', { name: 'All of it' }));
+  expect(points()).toBe(101);
+  expect(screen.queryByRole('button', { name: 'All of it' })).toBeNull();
+});
+
+it('shows what was marked by dragging', () => {
+  render(<Plot data={many} label="Charge" />);
+  const plot = screen.getByRole('slider', { name: 'Charge' });
+  const picture = plot.querySelector('svg') as SVGSVGElement;
+  picture.setPointerCapture = () => undefined;
+  const axes = axesOf(many, Number(picture.getAttribute('viewBox')?.split(' ')[2]), 190, {
+    ...MARGINS,
+    left: 52,
+    right: 14,
+  });
+
+  fireEvent.pointerDown(picture, { clientX: axes.x(at(11)), pointerId: 1, button: 0 });
+  fireEvent.pointerMove(picture, { clientX: axes.x(at(20)), pointerId: 1 });
+  fireEvent.pointerUp(picture, { clientX: axes.x(at(31)) + 0.01, pointerId: 1 });
+
+  expect(plot).toHaveAttribute('aria-valuemax', '20'); // the 11th to the 31st
+});
+
+it('offers no closer look at a few points', () => {
+  render(<Plot data={pending} label="12, 20, 46" />);
+  expect(screen.queryByRole('button', { name: 'Closer' })).toBeNull();
+});
+
 const read = (blob: Blob | undefined) =>
   new Promise<string>((done) => {
     const reader = new FileReader();

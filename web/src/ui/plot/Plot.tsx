@@ -1,12 +1,13 @@
-import { useId, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useId, useState, type KeyboardEvent, type PointerEvent, type SVGProps } from 'react';
 import styled from 'styled-components';
 import { t } from '../../words/words';
 import { color, size } from '../../theme/theme';
 import { useWidth } from '../useWidth';
-import { areaOf, axesOf, lineOf, nearest, type Margins } from './axes';
+import { areaOf, axesOf, lineOf, nearest, wholeOf, type Margins } from './axes';
 import { PlotTools } from './PlotTools';
-import type { PlotData } from './plotData';
+import type { PlotData, Point } from './plotData';
 import { valueWords, xWords } from './plotWords';
+import { useZoom, type Range, type Zoom } from './useZoom';
 
 export interface PlotProps {
   data: PlotData;
@@ -23,25 +24,51 @@ const MARGINS: Margins = { left: 52, right: 14, top: 20, bottom: 22 };
 export function Plot({ data, label, height = 190, still = false }: PlotProps) {
   const [box, width] = useWidth();
   const [at, setAt] = useState<number | null>(null);
-  const axes = axesOf(data, width, height, MARGINS);
+  const whole = wholeOf(data);
+  const zoom = useZoom(data, whole);
+  const axes = axesOf(data, width, height, MARGINS, zoom.shown ?? whole);
   const main = data.series.find((s) => s.faint !== true) ?? data.series[0];
-  const points = main?.points ?? [];
+  const points = within(main?.points ?? [], zoom.shown);
   const here = at === null ? undefined : points[at];
   const readout =
     here === undefined ? '' : `${xWords(data, here[0])}: ${valueWords(data, here[1])}`;
   const onPointer = (event: PointerEvent<SVGSVGElement>) => {
     const left = event.currentTarget.getBoundingClientRect().left;
     setAt(nearest(points, axes.xAt(event.clientX - left)));
+    zoom.onMove(event);
   };
   const onKey = (event: KeyboardEvent) => {
     const last = points.length - 1;
+    const zoomed = zoomBy(event.key, zoom);
+    if (zoomed !== undefined) {
+      event.preventDefault();
+      zoomed(here?.[0] ?? middleOf(zoom.shown ?? whole));
+      setAt(null);
+      return;
+    }
     const to = { ArrowLeft: -1, ArrowRight: 1, Home: -Infinity, End: Infinity }[event.key];
     if (to === undefined) return;
     event.preventDefault();
     setAt(Math.min(last, Math.max(0, (at ?? (to > 0 ? -1 : last + 1)) + to)));
   };
   const drawing = (
-    <Drawing axes={axes} data={data} box={box} here={here} onPointer={still ? null : onPointer} />
+    <Drawing
+      axes={axes}
+      data={data}
+      box={box}
+      here={here}
+      marked={zoom.marked}
+      {...(still
+        ? {}
+        : {
+            onPointerMove: onPointer,
+            onPointerDown: zoom.onDown,
+            onPointerUp: (event) => {
+              zoom.onUp(event, axes);
+              setAt(null);
+            },
+          })}
+    />
   );
   if (still) {
     return (
@@ -59,27 +86,50 @@ export function Plot({ data, label, height = 190, still = false }: PlotProps) {
         aria-valuemin={0}
         aria-valuemax={Math.max(0, points.length - 1)}
         aria-valuenow={at ?? 0}
-        aria-valuetext={readout === '' ? t('web.ui.plot.plot.arrows-move') : readout}
+        aria-valuetext={
+          readout === '' ? t('web.ui.plot.plot.arrows-move', { isMany: zoom.isOffered }) : readout
+        }
         onKeyDown={onKey}
         onBlur={() => setAt(null)}
       >
         {drawing}
         {readout !== '' && <Readout>{readout}</Readout>}
       </Focus>
-      <PlotTools data={data} svg={box} />
+      <PlotTools
+        data={data}
+        svg={box}
+        {...(zoom.isOffered ? { zoom, middle: here?.[0] ?? middleOf(zoom.shown ?? whole) } : {})}
+      />
     </Frame>
   );
 }
 
-interface DrawingProps {
+const middleOf = ([from, to]: Range) => (from + to) / 2;
+
+const within = (points: readonly Point[], shown: Range | null) =>
+  shown === null ? points : points.filter(([x]) => x >= shown[0] && x <= shown[1]);
+
+/** What a key does to what is shown: plus and minus, and Escape for all of it. */
+function zoomBy(key: string, zoom: Zoom): ((around: number) => void) | undefined {
+  if (!zoom.isOffered) return undefined;
+  if (key === '+' || key === '=') return zoom.closer;
+  if (key === '-') return zoom.further;
+  return key === 'Escape' && zoom.shown !== null ? zoom.whole : undefined;
+}
+
+interface DrawingProps extends Pick<
+  SVGProps<SVGSVGElement>,
+  'onPointerMove' | 'onPointerDown' | 'onPointerUp'
+> {
   axes: ReturnType<typeof axesOf>;
   data: PlotData;
   box: ReturnType<typeof useWidth>[0];
   here: readonly [number, number] | undefined;
-  onPointer: ((event: PointerEvent<SVGSVGElement>) => void) | null;
+  /** What is being marked for a closer look [px]. */
+  marked: Range | null;
 }
 
-function Drawing({ axes, data, box, here, onPointer }: DrawingProps) {
+function Drawing({ axes, data, box, here, marked, ...pointer }: DrawingProps) {
   const { x, y, width, height } = axes;
   const fade = useId();
   const clip = useId();
@@ -87,13 +137,7 @@ function Drawing({ axes, data, box, here, onPointer }: DrawingProps) {
   const right = width - MARGINS.right;
   const bottom = height - MARGINS.bottom;
   return (
-    <Svg
-      ref={box}
-      viewBox={`0 0 ${width} ${height}`}
-      height={height}
-      aria-hidden
-      {...(onPointer === null ? {} : { onPointerMove: onPointer })}
-    >
+    <Svg ref={box} viewBox={`0 0 ${width} ${height}`} height={height} aria-hidden {...pointer}>
       <defs>
         <linearGradient id={fade}>
           <stop offset="0" stopColor={color.leanMark} stopOpacity="0.04" />
@@ -178,6 +222,15 @@ function Drawing({ axes, data, box, here, onPointer }: DrawingProps) {
           {limit.words}
         </text>
       ))}
+      {marked !== null && (
+        <rect
+          className="marked"
+          x={marked[0]}
+          width={marked[1] - marked[0]}
+          y={MARGINS.top - 4}
+          height={Math.max(0, bottom - MARGINS.top + 4)}
+        />
+      )}
       {data.series.map(
         (s) =>
           s.dots === true &&
@@ -271,6 +324,10 @@ const Svg = styled.svg`
   }
   text.limit {
     fill: ${color.implicated};
+  }
+  .marked {
+    fill: ${color.clear};
+    opacity: 0.18;
   }
   .cross line {
     stroke: ${color.ink2};

@@ -7,18 +7,31 @@ import { color, radius, size } from '../../theme/theme';
 import { save } from '../save';
 import type { PlotData } from './plotData';
 import { valueWords, xWords } from './plotWords';
+import type { Zoom } from './useZoom';
 
 export interface PlotToolsProps {
   data: PlotData;
   svg: RefObject<SVGSVGElement | null>;
+  /** Where there are many points. */
+  zoom?: Zoom;
+  /** Around which it goes closer. */
+  middle?: number;
 }
 
 /** The same numbers as a table, and the picture and the numbers as files. */
-export function PlotTools({ data, svg }: PlotToolsProps) {
+export function PlotTools({ data, svg, zoom, middle = 0 }: PlotToolsProps) {
   const [isTable, setTable] = useState(false);
   return (
     <>
       <Row>
+        {zoom !== undefined && (
+          <>
+            <Small onPress={() => zoom.closer(middle)}>{t('web.ui.plot.plot-tools.closer')}</Small>
+            {zoom.shown !== null && (
+              <Small onPress={zoom.whole}>{t('web.ui.plot.plot-tools.all-of-it')}</Small>
+            )}
+          </>
+        )}
         <Small aria-expanded={isTable} onPress={() => setTable(!isTable)}>
           {isTable ? t('web.ui.plot.plot-tools.hide-the-table') : t('web.ui.plot.plot-tools.table')}
         </Small>

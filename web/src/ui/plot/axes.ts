@@ -30,15 +30,30 @@ const Y_TICK_PX = 38;
 /** A band may open without end: this many times the highest value is as far as it is drawn. */
 const MAX_BAND = 1.6;
 
-/** Places of values in a drawing of this size. */
-export function axesOf(data: PlotData, width: number, height: number, m: Margins): Axes {
+/** From, to: all that there is on the x axis. */
+export function wholeOf(data: PlotData): readonly [number, number] {
   const xs = [
     ...data.series.flatMap((s) => s.points.map((p) => p[0])),
     ...(data.band ?? []).map((b) => b[0]),
   ];
   const [least = 0, most = 1] = extent(xs) as [number | undefined, number | undefined];
   const from = data.x.from ?? least;
-  const to = Math.max(data.x.to ?? most, from + 1e-9);
+  return [from, Math.max(data.x.to ?? most, from + 1e-9)];
+}
+
+/**
+ * Places of values in a drawing of this size.
+ *
+ * @param shown the part of the x axis that is looked at; all of it if not said
+ */
+export function axesOf(
+  data: PlotData,
+  width: number,
+  height: number,
+  m: Margins,
+  shown: readonly [number, number] = wholeOf(data),
+): Axes {
+  const [from, to] = shown;
   const range = [m.left + 4, width - m.right];
   const ticks = Math.max(2, Math.floor((width - m.left - m.right) / X_TICK_PX));
   const y = valueScale(data).range([height - m.bottom, m.top]);

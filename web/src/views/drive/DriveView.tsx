@@ -13,13 +13,12 @@ import { when, fixed } from '../../ui/format';
 import { Loaded } from '../../ui/Loaded';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { Lead, Mono, Page, Sheet, SheetHead, Teach, Title } from '../../ui/Sheet';
-import { OutlookCard } from './OutlookCard';
 import { Profile } from './Profile';
 import { profileTitle } from './profileGeometry';
 import { RunList } from './RunList';
 import { RunPanel } from '../run/RunPanel';
 import { StartRun } from './StartRun';
-import { TrendCard } from './TrendCard';
+import { TrendsSheet } from './TrendsSheet';
 import { VolumeMap } from '../rescue/VolumeMap';
 import { VisitsTable } from './VisitsTable';
 
@@ -89,19 +88,7 @@ function Shown({ drive }: { drive: DriveData }) {
           <RunList runs={drive.runs} />
           <PagesSheet drive={drive} />
         </Wide>
-        <Sheet>
-          <SheetHead>
-            <Lead>{t('web.drive.drive-view.where-it-is-heading')}</Lead>
-            <small>{t('web.drive.drive-view.robust-slope-with-its-95-band')}</small>
-          </SheetHead>
-          {drive.trends.length === 0 && (
-            <Teach>{t('web.drive.drive-view.it-has-told-no-numbers-yet')}</Teach>
-          )}
-          {drive.trends.map((t) => (
-            <TrendCard key={t.key} trend={t} />
-          ))}
-          <OutlookCard drive={drive} />
-        </Sheet>
+        <TrendsSheet drive={drive} />
       </TwoColumns>
       <StartRun drive={drive} isOpen={starting} onClose={() => setStarting(false)} />
     </Page>

@@ -10,8 +10,14 @@ import type { PlotData } from '../../ui/plot/plotData';
 
 const DAY_MS = 86_400_000;
 
+export interface TrendCardProps {
+  trend: TrendSeries;
+  /** The same number of another drive. */
+  beside?: { name: string; trend: TrendSeries };
+}
+
 /** One number over time and where it leads: measured points, then the band. */
-export function TrendCard({ trend }: { trend: TrendSeries }) {
+export function TrendCard({ trend, beside }: TrendCardProps) {
   return (
     <Card>
       <h3>
@@ -27,8 +33,10 @@ export function TrendCard({ trend }: { trend: TrendSeries }) {
       )}
       {trend.points.length > 1 && (
         <Plot
-          data={plotOf(trend)}
-          label={`${trend.name}: ${trend.points.map((p) => count(p.value)).join(', ')}`}
+          data={plotOf(trend, beside)}
+          label={[`${trend.name}: ${valuesOf(trend)}`]
+            .concat(beside === undefined ? [] : `${beside.name}: ${valuesOf(beside.trend)}`)
+            .join('. ')}
           height={150}
         />
       )}
@@ -36,9 +44,14 @@ export function TrendCard({ trend }: { trend: TrendSeries }) {
   );
 }
 
+const valuesOf = (trend: TrendSeries) => trend.points.map((p) => count(p.value)).join(', ');
+
+const pointsOf = (trend: TrendSeries) =>
+  trend.points.map((p) => [new Date(p.takenAt).getTime(), p.value] as const);
+
 /** What was measured, then where it leads: the band opens at the last point. */
-function plotOf(trend: TrendSeries): PlotData {
-  const points = trend.points.map((p) => [new Date(p.takenAt).getTime(), p.value] as const);
+function plotOf(trend: TrendSeries, beside: TrendCardProps['beside']): PlotData {
+  const points = pointsOf(trend);
   const [lastAt, lastValue] = points.at(-1) ?? [0, 0];
   const [firstAt] = points[0] ?? [0];
   // The future takes no more room than half of the past, so that what was measured stays in sight.
@@ -49,7 +62,12 @@ function plotOf(trend: TrendSeries): PlotData {
     title: trend.name,
     x: { kind: 'time', name: t('web.ui.plot.when') },
     y: { unit: trend.unit, ...(Math.min(...points.map((p) => p[1])) >= 0 ? { from: 0 } : {}) },
-    series: [{ name: trend.name, points, dots: points.length < 40, grave: trend.grave }],
+    series: [
+      { name: trend.name, points, dots: points.length < 40, grave: trend.grave },
+      ...(beside === undefined
+        ? []
+        : [{ name: beside.name, points: pointsOf(beside.trend), dots: true, faint: true }]),
+    ],
     ...(ahead.length === 0
       ? {}
       : {

@@ -76,7 +76,7 @@ final class BenchJob implements AutoCloseable {
   }
 
   long version() {
-    return view().get("version").longValue();
+    return JobVersion.of(ines, path());
   }
 
   String status() {

@@ -61,7 +61,7 @@ class CopiesTest {
       return ines.post(
           "/api/jobs/%s/decisions".formatted(job),
           Map.of(
-              "version", get("").get("version").intValue(),
+              "version", JobVersion.of(ines, "/api/jobs/" + job),
               "courses", List.of(course),
               "reason", "as seen"));
     }
@@ -75,7 +75,7 @@ class CopiesTest {
 
     private void outOfTheBay() {
       Map<String, Object> out = new HashMap<>();
-      out.put("version", get("").get("version").intValue());
+      out.put("version", JobVersion.of(ines, "/api/jobs/" + job));
       out.put("bay", null);
       assertThat(ines.post("/api/jobs/" + job + "/bay", out).status()).isEqualTo(204);
     }
@@ -87,7 +87,7 @@ class CopiesTest {
         Talk.begin(shop.signedIn("joao"))
             .of(customer, "Tarnwick", "desk tower", "The drive is not readable any more")
             .takeIn();
-    int version = ines.get("/api/jobs/" + job).body().get("version").intValue();
+    long version = JobVersion.of(ines, "/api/jobs/" + job);
     ines.post("/api/jobs/" + job + "/bay", Map.of("version", version, "bay", BAY));
     LinkPeer peer = new LinkPeer(shop.address(), LinkPeer.enrol(ines, BAY, UUID.randomUUID()));
     peer.send(new ToServer.Hello(BenchLink.PROTOCOL, "test", MACHINE, 0));

@@ -22,7 +22,8 @@ class CustomerTest {
       job.read("drive-a", "sound-drive");
       assertThat(TestDrive.signAway(job.ines, job.number, OWNER, "drive-a").status())
           .isEqualTo(201);
-      JsonNode estimate = job.act("/estimates", Map.of("remedies", List.of("replace-drive"))).body();
+      JsonNode estimate =
+          job.act("/estimates", Map.of("remedies", List.of("replace-drive"))).body();
       Map<String, Object> said =
           Map.of("how", "PHONE", "signer", "Ada Ness", "upTo", 190, "note", "after lunch");
       String answers = "/estimates/%d/answers".formatted(estimate.get("id").longValue());
@@ -61,7 +62,8 @@ class CustomerTest {
       assertThat(now.get("phone").stringValue()).isEqualTo("+47 555 10 20");
       assertThat(now.get("email").isNull()).isTrue();
       assertThat(job.view().get("customer").stringValue()).isEqualTo("Sailmaker Ness & Daughter");
-      assertThat(shop.signedIn("mara").get("/api/audit").body().toString()).contains("CUSTOMER_CHANGED");
+      assertThat(shop.signedIn("mara").get("/api/audit").body().toString())
+          .contains("CUSTOMER_CHANGED");
     }
   }
 

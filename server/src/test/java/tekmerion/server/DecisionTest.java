@@ -26,7 +26,7 @@ class DecisionTest {
     return shop.post(
         JOB + "/decisions",
         Map.of(
-            "version", job(shop).get("version").longValue(),
+            "version", JobVersion.of(shop, JOB),
             "courses", List.of(courses),
             "reason", "Seen and considered."));
   }
@@ -34,7 +34,7 @@ class DecisionTest {
   private static ShopClient.Answer say(ShopClient shop, String dataStatus) {
     return shop.post(
         JOB + "/data-status",
-        Map.of("version", job(shop).get("version").longValue(), "dataStatus", dataStatus));
+        Map.of("version", JobVersion.of(shop, JOB), "dataStatus", dataStatus));
   }
 
   @ParameterizedTest
@@ -86,7 +86,7 @@ class DecisionTest {
   @Test
   void whoeverLooksAtAnOldStateOverwritesNobody(RunningServer.Shop shop) {
     ShopClient ines = shop.signedIn();
-    long seen = job(ines).get("version").longValue();
+    long seen = JobVersion.of(ines, JOB);
     assertThat(sign(ines, "REPAIR").status()).isEqualTo(201);
 
     ShopClient.Answer late =
@@ -101,7 +101,7 @@ class DecisionTest {
   @Test
   void aDecisionNeedsCoursesAndAReason(RunningServer.Shop shop) {
     ShopClient ines = shop.signedIn();
-    long version = job(ines).get("version").longValue();
+    long version = JobVersion.of(ines, JOB);
 
     ShopClient.Answer empty =
         ines.post(
@@ -116,7 +116,7 @@ class DecisionTest {
   private static ShopClient.Answer at(
       ShopClient shop, String path, String what, Map<String, Object> body) {
     Map<String, Object> all = new HashMap<>(body);
-    all.put("version", shop.get(path).body().get("version").intValue());
+    all.put("version", JobVersion.of(shop, path));
     return shop.post(path + what, all);
   }
 

@@ -65,7 +65,7 @@ class DriveViewTest {
                 + which);
     String job = "/api/jobs/J-" + number;
     Map<String, Object> into = new HashMap<>();
-    into.put("version", ines.get(job).body().get("version").intValue());
+    into.put("version", JobVersion.of(ines, job));
     into.put("bay", bay);
     ShopClient.Answer put = ines.post(job + "/bay", into);
     assertThat(put.status()).as(put.body().toString()).isBetween(200, 204);

@@ -47,7 +47,7 @@ class EraseTest {
       DriveSeen drive, ShopClient ines, String job, LinkPeer peer, String token, byte[] releaseKey)
       implements AutoCloseable {
     private long version() {
-      return ines.get("/api/jobs/" + job).body().get("version").longValue();
+      return JobVersion.of(ines, "/api/jobs/" + job);
     }
 
     private ShopClient.Answer erase(String size, String model, String lastFour) {
@@ -91,7 +91,7 @@ class EraseTest {
         Talk.begin(shop.signedIn("joao"))
             .of("Tide office", "Tarnwick", "all-in-one 24", "It is slow")
             .takeIn();
-    long version = ines.get("/api/jobs/" + job).body().get("version").longValue();
+    long version = JobVersion.of(ines, "/api/jobs/" + job);
     ines.post("/api/jobs/" + job + "/bay", Map.of("version", version, "bay", BAY));
     JsonNode granted = LinkPeer.tryCode(ines, ines.enrolmentCode(BAY), UUID.randomUUID()).body();
     String token = granted.get("token").stringValue();

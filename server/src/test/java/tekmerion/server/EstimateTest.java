@@ -29,7 +29,7 @@ class EstimateTest {
   private static ShopClient.Answer send(
       ShopClient shop, String job, String what, Map<String, Object> body) {
     Map<String, Object> all = new HashMap<>(body);
-    all.put("version", shop.get(job).body().get("version").longValue());
+    all.put("version", JobVersion.of(shop, job));
     return shop.post(job + what, all);
   }
 

@@ -58,7 +58,7 @@ class ExchangeTest {
             .of("Harbour master's office", "Ostrel", "17 laptop", "It freezes; the drive clicks")
             .takeIn();
     String path = "/api/jobs/" + job;
-    long version = ines.get(path).body().get("version").longValue();
+    long version = JobVersion.of(ines, path);
     ines.post(path + "/bay", Map.of("version", version, "bay", BAY));
     String token = LinkPeer.enrol(ines, BAY, UUID.randomUUID());
     try (LinkPeer peer = new LinkPeer(shop.address(), token)) {
@@ -121,7 +121,7 @@ class ExchangeTest {
 
   private static void say(ShopClient who, String path, String what, Map<String, Object> more) {
     Map<String, Object> body = new LinkedHashMap<>(more);
-    body.put("version", who.get(path).body().get("version").longValue());
+    body.put("version", JobVersion.of(who, path));
     who.post(path + what, body);
   }
 

@@ -39,7 +39,7 @@ class FloorTest {
   }
 
   private static long version(ShopClient shop, String number) {
-    return shop.get("/api/jobs/" + number).body().get("version").longValue();
+    return JobVersion.of(shop, "/api/jobs/" + number);
   }
 
   private static ShopClient.Answer act(
@@ -265,7 +265,7 @@ class FloorTest {
         .contains("0611 998877")
         .contains("My diary");
     Map<String, Object> seen = new HashMap<>();
-    seen.put("version", mara.get("/api/jobs/" + number).body().get("version").intValue());
+    seen.put("version", JobVersion.of(mara, "/api/jobs/" + number));
     seen.put("part", "machine");
     seen.put("levels", Map.of("volume.free", "little"));
     seen.put("note", "full of her diary");

@@ -217,7 +217,7 @@ class IntakeTest {
   }
 
   private static long version(ShopClient shop, String number) {
-    return job(shop, number).get("version").longValue();
+    return JobVersion.of(shop, "/api/jobs/" + number);
   }
 
   @Test

@@ -17,7 +17,7 @@ class KnowHowTest {
 
   private static void act(ShopClient shop, String number, String what, Map<String, Object> body) {
     Map<String, Object> all = new HashMap<>(body);
-    all.put("version", shop.get("/api/jobs/" + number).body().get("version").intValue());
+    all.put("version", JobVersion.of(shop, "/api/jobs/" + number));
     assertThat(shop.post("/api/jobs/%s/%s".formatted(number, what), all).status())
         .as(what)
         .isLessThan(300);

@@ -64,7 +64,7 @@ class LanguagesTest {
   void whatOneWritesInOneLanguageAnotherReadsInAnother(RunningServer.Shop shop) throws Exception {
     String number = takenIn(shop, "It is slow");
     ShopClient norwegian = speaking(shop, "nb");
-    long version = norwegian.get("/api/jobs/" + number).body().get("version").longValue();
+    long version = JobVersion.of(norwegian, "/api/jobs/" + number);
     assertThat(
             norwegian
                 .post(

@@ -23,7 +23,7 @@ class MoveTest {
   private static ShopClient.Answer send(
       ShopClient shop, String job, String move, String what, Map<String, Object> more) {
     Map<String, Object> body = new HashMap<>(more);
-    body.put("version", job(shop, job).get("version").intValue());
+    body.put("version", JobVersion.of(shop, job));
     body.putIfAbsent("part", "machine");
     return shop.post("%s/moves/%s/%s".formatted(job, move, what), body);
   }
@@ -191,7 +191,7 @@ class MoveTest {
     ShopClient ines = shop.signedIn();
     String job = "/api/jobs/J-2288"; // slow
     Map<String, Object> change = new HashMap<>();
-    change.put("version", job(ines, job).get("version").intValue());
+    change.put("version", JobVersion.of(ines, job));
     change.put("what", "memory reseated");
     assertThat(ines.post(job + "/changes", change).status()).isEqualTo(204);
 
@@ -206,7 +206,7 @@ class MoveTest {
     assertThat(told.status()).isEqualTo(423);
     assertThat(job(ines, job).at("/openChange/what").stringValue()).isEqualTo("memory reseated");
     Map<String, Object> check = new HashMap<>();
-    check.put("version", job(ines, job).get("version").intValue());
+    check.put("version", JobVersion.of(ines, job));
     check.put("result", "SAME");
     check.put("note", "");
     assertThat(ines.post(job + "/check", check).status()).isEqualTo(204);

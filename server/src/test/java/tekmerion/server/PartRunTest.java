@@ -68,7 +68,7 @@ class PartRunTest {
     public void close() {
       peer.close();
       Map<String, Object> out = new HashMap<>();
-      out.put("version", get("").get("version").intValue());
+      out.put("version", JobVersion.of(ines, "/api/jobs/" + job));
       out.put("bay", null);
       assertThat(ines.post("/api/jobs/" + job + "/bay", out).status()).isEqualTo(204);
     }
@@ -81,7 +81,7 @@ class PartRunTest {
         Talk.begin(shop.signedIn("joao"))
             .of(customer, "Tarnwick", "desk tower", complaint)
             .takeIn();
-    int version = ines.get("/api/jobs/" + job).body().get("version").intValue();
+    long version = JobVersion.of(ines, "/api/jobs/" + job);
     assertThat(
             ines.post("/api/jobs/" + job + "/bay", Map.of("version", version, "bay", BAY)).status())
         .isEqualTo(204);

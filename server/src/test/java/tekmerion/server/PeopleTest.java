@@ -65,7 +65,7 @@ class PeopleTest {
   @Test
   void theCounterNeitherRulesNorChangesMachines(RunningServer.Shop shop) {
     ShopClient joao = shop.signedIn("joao");
-    long version = joao.get("/api/jobs/J-2288").body().get("version").longValue();
+    long version = JobVersion.of(joao, "/api/jobs/J-2288");
 
     assertThat(
             joao.post(

@@ -24,7 +24,7 @@ class ProofTest {
   private static ShopClient.Answer act(
       ShopClient shop, String number, String what, Map<String, Object> body) {
     Map<String, Object> all = new HashMap<>(body);
-    all.put("version", job(shop, number).get("version").intValue());
+    all.put("version", JobVersion.of(shop, "/api/jobs/" + number));
     return shop.post("/api/jobs/%s/%s".formatted(number, what), all);
   }
 

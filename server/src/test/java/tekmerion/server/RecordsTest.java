@@ -34,7 +34,7 @@ class RecordsTest {
   private static String ended(RunningServer.Shop shop, String owner) {
     ShopClient ines = shop.signedIn();
     String number = taken(shop, owner);
-    int version = ines.get("/api/jobs/" + number).body().get("version").intValue();
+    long version = JobVersion.of(ines, "/api/jobs/" + number);
     assertThat(
             ines.post(
                     "/api/jobs/%s/end".formatted(number),

@@ -100,7 +100,7 @@ class RunTest {
     Map<String, Object> heard =
         Map.of(
             "version",
-            who.get(at.job).body().get("version").longValue(),
+            JobVersion.of(who, at.job),
             "part",
             "drive-a",
             "levels",

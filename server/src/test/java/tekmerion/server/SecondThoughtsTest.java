@@ -20,7 +20,7 @@ class SecondThoughtsTest {
 
   private static void act(ShopClient shop, String number, String what, Map<String, Object> body) {
     Map<String, Object> all = new HashMap<>(body);
-    all.put("version", job(shop, number).get("version").intValue());
+    all.put("version", JobVersion.of(shop, "/api/jobs/" + number));
     assertThat(shop.post("/api/jobs/%s/%s".formatted(number, what), all).status())
         .as(what)
         .isLessThan(300);

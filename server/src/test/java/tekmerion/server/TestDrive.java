@@ -119,7 +119,7 @@ final class TestDrive {
   static ShopClient.Answer sign(
       ShopClient by, String job, String signer, String drawn, List<Map<String, Object>> drives) {
     Map<String, Object> body = new HashMap<>();
-    body.put("version", by.get("/api/jobs/" + job).body().get("version").longValue());
+    body.put("version", JobVersion.of(by, "/api/jobs/" + job));
     body.put("signer", signer);
     body.put("signature", drawn);
     body.put("drives", drives);
