@@ -21,6 +21,13 @@ const router = createBrowserRouter([
     HydrateFallback: Loading,
   },
   {
+    path: '/ca',
+    lazy: () =>
+      import('./views/authority/AuthorityView').then((m) => ({ Component: m.AuthorityView })),
+    errorElement: <Broken />,
+    HydrateFallback: Loading,
+  },
+  {
     element: <Shell />,
     errorElement: <Broken />,
     HydrateFallback: Loading,

@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, told } from './client';
+import { api, Problem, told } from './client';
 import { shopClockShows } from '../ui/now';
 import { changeTo } from '../words/languages';
 import { fetchJob } from './job';
@@ -203,6 +203,21 @@ export const useSession = () =>
       return session;
     },
     staleTime: 60_000,
+  });
+
+/** The shop's own certificate authority; null where the server has none. */
+export const useAuthority = () =>
+  useQuery({
+    queryKey: ['authority'],
+    queryFn: async () => {
+      try {
+        return await told(api.GET('/api/authority'));
+      } catch (error) {
+        if (error instanceof Problem && error.status === 404) return null;
+        throw error;
+      }
+    },
+    staleTime: Infinity,
   });
 
 export const useFloor = () =>

@@ -1,6 +1,6 @@
 import { say, t } from '../words/words';
 import styled from 'styled-components';
-import { useEnrolmentCode, useRevokeProbe } from '../api/queries';
+import { useAuthority, useEnrolmentCode, useRevokeProbe } from '../api/queries';
 import type { Job } from '../api/types';
 import { color, radius, size } from '../theme/theme';
 import { Button } from '../ui/Button';
@@ -21,6 +21,7 @@ export interface BayDialogProps {
 export function BayDialog({ bay, probe, onClose }: BayDialogProps) {
   const code = useEnrolmentCode(bay);
   const revoke = useRevokeProbe(bay);
+  const authority = useAuthority();
   return (
     <Modal title={title(bay, probe)} isOpen onClose={onClose}>
       {probe !== null && (
@@ -43,6 +44,7 @@ export function BayDialog({ bay, probe, onClose }: BayDialogProps) {
           <Command>
             {t('web.shell.bay-dialog.tekmerion-probe-link-code-machine-data', {
               origin: window.location.origin,
+              authority: authority.data?.fingerprint ?? 'none',
               code: code.data.code,
               machine: code.data.machine,
               bay,

@@ -1,4 +1,5 @@
 import { say, t } from '../../words/words';
+import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useRef } from 'react';
 import styled from 'styled-components';
 import { color, size } from '../../theme/theme';
@@ -18,13 +19,35 @@ export interface HexViewProps {
 
 const PER_ROW = 16;
 
+/** Up to so many are all drawn. */
+const MANY_ROWS = 64;
+
+/** 13 px of type, lines 1.6 high. */
+const ROW_PX = 21;
+
 /** The bytes as they came, 16 a row. */
 export function HexView({ name, hex, range, onByte, meaning = null }: HexViewProps) {
-  const marked = useRef<HTMLTableRowElement>(null);
-  useEffect(() => {
-    marked.current?.scrollIntoView({ block: 'nearest' });
-  }, [range?.offset]);
+  const scroll = useRef<HTMLDivElement>(null);
   const rows = Math.ceil(hex.length / 2 / PER_ROW);
+  // A page may be of a megabyte: only the rows in sight are drawn.
+  // eslint-disable-next-line react-hooks/incompatible-library
+  const virtual = useVirtualizer({
+    count: rows,
+    getScrollElement: () => scroll.current,
+    estimateSize: () => ROW_PX,
+    overscan: 16,
+    initialRect: { width: 480, height: 640 },
+  });
+  const { scrollToIndex } = virtual;
+  const markedRow = range === null ? null : Math.floor(range.offset / PER_ROW);
+  useEffect(() => {
+    if (markedRow !== null) scrollToIndex(markedRow, { align: 'auto' });
+  }, [markedRow, scrollToIndex]);
+  const items = virtual.getVirtualItems();
+  const drawn =
+    rows <= MANY_ROWS ? Array.from({ length: rows }, (_, row) => row) : items.map((i) => i.index);
+  const above = (drawn[0] ?? 0) * ROW_PX;
+  const below = (rows - 1 - (drawn.at(-1) ?? rows - 1)) * ROW_PX;
   const isIn = (at: number) =>
     range !== null && at >= range.offset && at < range.offset + range.length;
   return (
@@ -40,6 +63,7 @@ export function HexView({ name, hex, range, onByte, meaning = null }: HexViewPro
         })}
       </Caption>
       <Bytes
+        ref={scroll}
         role="region"
         aria-label={t('web.reading.hex-view.bytes-of', { name })}
         tabIndex={0}
@@ -62,13 +86,11 @@ export function HexView({ name, hex, range, onByte, meaning = null }: HexViewPro
           onByte(Math.min(hex.length / 2 - 1, Math.max(0, from + by)));
         }}
       >
-        <table>
+        <table aria-rowcount={rows}>
           <tbody>
-            {Array.from({ length: rows }, (_, row) => (
-              <tr
-                key={row}
-                ref={range !== null && Math.floor(range.offset / PER_ROW) === row ? marked : null}
-              >
+            {above > 0 && <Gap $px={above} />}
+            {drawn.map((row) => (
+              <tr key={row} aria-rowindex={row + 1}>
                 <th scope="row">{(row * PER_ROW).toString(16).padStart(3, '0')}</th>
                 {Array.from({ length: PER_ROW }, (_, column) => {
                   const at = row * PER_ROW + column;
@@ -80,12 +102,18 @@ export function HexView({ name, hex, range, onByte, meaning = null }: HexViewPro
                 })}
               </tr>
             ))}
+            {below > 0 && <Gap $px={below} />}
           </tbody>
         </table>
       </Bytes>
     </>
   );
 }
+
+/** The rows that are out of sight. */
+const Gap = styled.tr.attrs({ 'aria-hidden': true })<{ $px: number }>`
+  height: ${({ $px }) => $px}px;
+`;
 
 const Caption = styled.p`
   padding: 12px 14px 6px;
@@ -114,6 +142,9 @@ const Bytes = styled.div`
   }
   max-height: 70vh;
   overflow: auto;
+  tr {
+    height: ${ROW_PX}px;
+  }
   td {
     padding: 0 3px;
   }

@@ -142,6 +142,15 @@ final class Browser implements AutoCloseable {
     return URI.create(driver.getCurrentUrl()).getPath();
   }
 
+  /** Whether this address is open within some seconds. */
+  boolean comesTo(String path) {
+    try {
+      return new WebDriverWait(driver, Duration.ofSeconds(3)).until(d -> path().equals(path));
+    } catch (TimeoutException e) {
+      return false;
+    }
+  }
+
   void signIn(String name, String password) {
     type("Name", name);
     type("Password", password);

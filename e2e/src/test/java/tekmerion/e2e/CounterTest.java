@@ -158,16 +158,24 @@ class CounterTest {
   void aScannedLabelOpensItsJobFromAnywhereEvenFromAField() {
     browser.open("/");
     browser.seeText("J-2291");
-    browser.keys("TKJ22913" + Keys.ENTER);
+    scan("TKJ22913", "/job/J-2291");
     browser.seeText("Bakery on the quay");
-    assertThat(browser.path()).isEqualTo("/job/J-2291");
 
     browser.open("/intake");
     browser.press("Take something in");
     talk.asked("Whose is it?");
-    browser.keys("TKJ22921" + Keys.ENTER); // J-2292: 4, 1, 9, 0 → (12 − 0) mod 11 = 1
+    scan("TKJ22921", "/job/J-2292"); // 4, 1, 9, 0 → (12 − 0) mod 11 = 1
     browser.seeText("Net loft");
-    assertThat(browser.path()).isEqualTo("/job/J-2292");
+  }
+
+  /** A scanner is told by how fast it types. On a machine that stalls it is held again. */
+  private static void scan(String code, String opens) {
+    boolean isOpen = false;
+    for (int i = 0; i < 3 && !isOpen; i++) {
+      browser.keys(code + Keys.ENTER);
+      isOpen = browser.comesTo(opens);
+    }
+    assertThat(browser.path()).isEqualTo(opens);
   }
 
   @Test

@@ -94,7 +94,8 @@ class DataTest {
     browser.open("/rescue/J-2291/drive-a");
     browser.click(By.xpath("//button[@aria-label='Start this run: Survey']"));
     browser.seeText("Partition 1");
-    browser.click(By.xpath("//button[@aria-label='Start this run: Rescue image of what is in use']"));
+    browser.click(
+        By.xpath("//button[@aria-label='Start this run: Rescue image of what is in use']"));
     browser.seeHeading("copied, not verified yet, 2 files lost something");
     browser.seeText("Users/quay/Order book/2025 whole year.pdf");
     browser.seeText("Data copied, not all of it verified");

@@ -150,7 +150,8 @@ class DriveTest {
 
     browser.seeText("and drive A must be spared");
     browser.see(By.cssSelector("button[aria-label='Start this run: Surface scan'][disabled]"));
-    browser.see(By.cssSelector("button[aria-label='Start this run: Surface sample']:not([disabled])"));
+    browser.see(
+        By.cssSelector("button[aria-label='Start this run: Surface sample']:not([disabled])"));
     assertThat(browser.statusOf("POST", API + "/runs", "{\"kind\":\"SURFACE_SCAN\"}"))
         .isEqualTo(423);
     browser.key(Keys.ESCAPE);

@@ -87,7 +87,8 @@ class PartRunsTest {
     browser.seeText("Not now: No probe is connected in bay 9.");
     whole.startProbe(9, "sim:busy-drive,5,6000,calm", null);
 
-    browser.see(By.xpath("//button[@aria-label='Start this run: Sample its work' and not(@disabled)]"));
+    browser.see(
+        By.xpath("//button[@aria-label='Start this run: Sample its work' and not(@disabled)]"));
     browser.press("Start this run");
 
     // Calm, its drive is busy for about 11 % of the time.

@@ -108,7 +108,8 @@ class Pictures {
     browser.open("/rescue/J-2291/drive-a");
     browser.click(By.xpath("//button[@aria-label='Start this run: Survey']"));
     browser.seeText("Partition 1");
-    browser.click(By.xpath("//button[@aria-label='Start this run: Rescue image of what is in use']"));
+    browser.click(
+        By.xpath("//button[@aria-label='Start this run: Rescue image of what is in use']"));
     Await.until(
         "the drive is copied",
         Duration.ofMinutes(2),

@@ -6,6 +6,7 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import tekmerion.link.tls.Fingerprint;
 
 /** A probe on a simulated machine, as a child process. */
 public final class ProbeProcess {
@@ -20,11 +21,35 @@ public final class ProbeProcess {
     return start(home, folder, server, machine, code, Duration.ZERO);
   }
 
+  /** One that links to the server of this authority only. */
+  public static Child start(
+      Home home, Path folder, URI server, Fingerprint authority, String machine, String code) {
+    return start(
+        home,
+        folder,
+        server,
+        machine,
+        code,
+        Duration.ZERO,
+        List.of("--authority", authority.toString()));
+  }
+
   /**
    * @param offBy by how much the simulated machine's clock is off, as the made-up shop's is
    */
   public static Child start(
       Home home, Path folder, URI server, String machine, String code, Duration offBy) {
+    return start(home, folder, server, machine, code, offBy, List.of());
+  }
+
+  private static Child start(
+      Home home,
+      Path folder,
+      URI server,
+      String machine,
+      String code,
+      Duration offBy,
+      List<String> more) {
     List<String> command =
         new ArrayList<>(
             List.of(Home.java(), "-Xmx128m", "-XX:+UseSerialGC", "-XX:TieredStopAtLevel=1"));
@@ -44,6 +69,7 @@ public final class ProbeProcess {
             machine,
             "--data",
             folder.resolve("data").toString()));
+    command.addAll(more);
     if (code != null) {
       command.add("--code");
       command.add(code);

@@ -1,6 +1,7 @@
 package tekmerion.launch;
 
 import java.io.IOException;
+import java.net.Socket;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -82,8 +83,20 @@ public final class ServerProcess implements AutoCloseable {
             home.classPath(modules(environment)),
             "tekmerion.server.TekmerionServer"));
     Child child = Child.start("server", folder, command, all);
+    String scheme = all.containsKey("SERVER_SSL_BUNDLE") ? "https" : "http";
     return new ServerProcess(
-        child, URI.create("http://127.0.0.1:" + port), Path.of(all.get("TEKMERION_FILES")));
+        child,
+        URI.create(scheme + "://" + reachedAt(all) + ":" + port),
+        Path.of(all.get("TEKMERION_FILES")));
+  }
+
+  /** From this machine; who listens everywhere listens on loopback too. */
+  private static String reachedAt(Map<String, String> environment) {
+    String listens = environment.getOrDefault("TEKMERION_ADDRESS", "127.0.0.1");
+    if (listens.equals("0.0.0.0") || listens.matches("[0:]+")) {
+      return "127.0.0.1";
+    }
+    return listens.contains(":") ? "[" + listens + "]" : listens;
   }
 
   /** The made-up shop is in no real one. */
@@ -139,6 +152,11 @@ public final class ServerProcess implements AutoCloseable {
         throw new LaunchException("The server ended at once. It said:\n" + tail());
       }
       try {
+        if (address.getScheme().equals("https")) {
+          // Whoever it is: it listens once it is ready, and it is our own child.
+          new Socket(address.getHost(), address.getPort()).close();
+          return;
+        }
         if (http.send(request, HttpResponse.BodyHandlers.discarding()).statusCode() == 200) {
           return;
         }

@@ -12,6 +12,8 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.Map;
 import java.util.Optional;
+import tekmerion.link.tls.Fingerprint;
+import tekmerion.link.tls.ShopAuthority;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -24,8 +26,7 @@ public final class ShopClient {
 
   private final URI server;
   private final CookieManager cookies = new CookieManager();
-  private final HttpClient http =
-      HttpClient.newBuilder().cookieHandler(cookies).connectTimeout(Duration.ofSeconds(5)).build();
+  private final HttpClient http;
 
   /** Null for what the server speaks if nobody asks. */
   private String language;
@@ -37,7 +38,18 @@ public final class ShopClient {
   public record Answer(int status, JsonNode body) {}
 
   public ShopClient(URI server) {
+    this(server, Optional.empty());
+  }
+
+  /**
+   * @param authority the one whose server it must be; empty on this machine
+   */
+  public ShopClient(URI server, Optional<Fingerprint> authority) {
     this.server = server;
+    HttpClient.Builder builder =
+        HttpClient.newBuilder().cookieHandler(cookies).connectTimeout(Duration.ofSeconds(5));
+    authority.map(ShopAuthority::trusting).ifPresent(builder::sslContext);
+    this.http = builder.build();
   }
 
   /** By how much the shop's clock is off this machine's; zero for a real shop's. */

@@ -12,6 +12,7 @@ import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.Spec;
 import tekmerion.core.port.MachineProvider;
 import tekmerion.core.port.MachineUnderTest;
+import tekmerion.link.tls.Fingerprint;
 import tekmerion.probe.instrument.ListCommand;
 import tekmerion.probe.instrument.ReadCommand;
 import tekmerion.probe.instrument.SaveCommand;
@@ -32,12 +33,20 @@ import tekmerion.probe.outbox.OutboxException;
 final class ProbeCommand implements Callable<Integer> {
   private static final int REFUSED = 3;
   private static final int UNUSABLE = 2;
+  private static final String AUTHORITY = "authority";
 
   @Option(names = "--link", description = "Address of the shop's server; needed.")
   private URI link;
 
   @Option(names = "--code", description = "Enrolment code shown in the bay; needed once.")
   private String code;
+
+  @Option(
+      names = "--authority",
+      description =
+          "Fingerprint of the shop's certificate authority, as the server says it when it starts."
+              + " Needed once, where the server has one; any other is refused then.")
+  private String authority;
 
   @Option(
       names = "--machine",
@@ -73,7 +82,8 @@ final class ProbeCommand implements Callable<Integer> {
     }
     try (Outbox outbox = Outbox.open(data)) {
       Path to = copies == null ? data.resolve("copies") : copies;
-      new LinkClient(link, code, found.get(), outbox, data, to, ProbeCommand::say).run();
+      LinkClient.Server server = new LinkClient.Server(link, authority(outbox));
+      new LinkClient(server, code, found.get(), outbox, data, to, ProbeCommand::say).run();
       return 0;
     } catch (LinkRefusedException e) {
       System.err.println(e.getMessage());
@@ -82,6 +92,18 @@ final class ProbeCommand implements Callable<Integer> {
       System.err.printf("%s: %s%n", e.getMessage(), e.getCause().getMessage());
       return UNUSABLE;
     }
+  }
+
+  /** As given now, or as given before: whoever is someone else since is refused. */
+  private Optional<Fingerprint> authority(Outbox outbox) {
+    if (authority != null) {
+      try {
+        outbox.keepIdentity(AUTHORITY, Fingerprint.parse(authority).toString());
+      } catch (IllegalArgumentException e) {
+        throw new ParameterException(spec.commandLine(), "--authority: " + e.getMessage());
+      }
+    }
+    return outbox.identity(AUTHORITY).map(Fingerprint::parse);
   }
 
   private static void say(String words) {

@@ -13,6 +13,7 @@ import org.springframework.boot.context.properties.ConfigurationProperties;
  * @param files folder for photos
  * @param sealKey key that owners' passwords are sealed with, 32 bytes in base 64; not in the
  *     database
+ * @param authority certificate of the shop's own authority, as PEM; null or empty for none
  * @param trustedProxies addresses of proxies whose word on where a request comes from is believed;
  *     null or empty for none
  * @param shop when and where people work
@@ -23,6 +24,7 @@ public record TekmerionProperties(
     boolean demo,
     Path files,
     String sealKey,
+    Path authority,
     Set<String> trustedProxies,
     Shop shop) {
 

@@ -25,6 +25,7 @@ class AccessTest {
   private static final Path PAGE = Path.of("../docs/roles.md");
   private static final Set<String> WITHOUT_SIGN_IN =
       Set.of(
+          "GET /api/authority",
           "GET /api/session",
           "POST /api/session",
           "DELETE /api/session",

@@ -1,7 +1,9 @@
 package tekmerion.probe.link;
 
 import java.io.IOException;
+import java.net.InetAddress;
 import java.net.URI;
+import java.net.UnknownHostException;
 import java.net.http.HttpClient;
 import java.net.http.WebSocket;
 import java.net.http.WebSocketHandshakeException;
@@ -10,6 +12,7 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.ZoneOffset;
+import java.util.Optional;
 import java.util.concurrent.CompletionException;
 import java.util.concurrent.CompletionStage;
 import java.util.concurrent.CountDownLatch;
@@ -23,6 +26,8 @@ import tekmerion.link.LinkFormatException;
 import tekmerion.link.MachineNote;
 import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
+import tekmerion.link.tls.Fingerprint;
+import tekmerion.link.tls.ShopAuthority;
 import tekmerion.probe.copy.HeldCopies;
 import tekmerion.probe.outbox.Outbox;
 
@@ -51,25 +56,57 @@ public final class LinkClient {
   private CommandHost commands;
   private RunHost runs;
   private volatile Session session;
-  private final HttpClient http =
-      HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(10)).build();
+  private final HttpClient http;
 
   /**
-   * @param server address of the shop's server
+   * Whom the probe links to.
+   *
+   * @param authority whose server it must be; empty where it needs none, on this machine, or where
+   *     the certificate is one that Java trusts anyway
+   */
+  public record Server(URI address, Optional<Fingerprint> authority) {
+    private static final String PLAIN =
+        "%s is not on this machine, and what is sent to it could be read and changed on the way."
+            + " Nothing was sent. Use the server's https address, with --authority.";
+
+    public Server {
+      if (!"https".equals(address.getScheme()) && !isHere(address)) {
+        throw new LinkRefusedException(PLAIN.formatted(address));
+      }
+    }
+
+    private static boolean isHere(URI address) {
+      try {
+        return InetAddress.getByName(address.getHost()).isLoopbackAddress();
+      } catch (UnknownHostException e) {
+        return false;
+      }
+    }
+
+    private HttpClient client() {
+      HttpClient.Builder builder = HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(10));
+      authority.map(ShopAuthority::trusting).ifPresent(builder::sslContext);
+      return builder.build();
+    }
+  }
+
+  /**
+   * @param server the shop's
    * @param code enrolment code, or null if the probe is enrolled already
    * @param folder where the probe keeps what it knows of runs
    * @param copies where copies of customers' data go
    * @param say told in plain words what the link does
    */
   public LinkClient(
-      URI server,
+      Server server,
       String code,
       MachineUnderTest machine,
       Outbox outbox,
       Path folder,
       Path copies,
       Consumer<String> say) {
-    this.server = server;
+    this.server = server.address();
+    this.http = server.client();
     this.code = code;
     this.machine = machine;
     this.outbox = outbox;

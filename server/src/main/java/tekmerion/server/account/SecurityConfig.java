@@ -58,6 +58,7 @@ class SecurityConfig {
                     .requestMatchers(
                         "/api/session",
                         "/api/session/pin",
+                        "/api/authority",
                         "/api/invitations/accept",
                         BenchLink.ENROLMENT_PATH)
                     .permitAll()

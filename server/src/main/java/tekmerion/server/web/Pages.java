@@ -22,6 +22,7 @@ public final class Pages {
           "/intake/**",
           "/join",
           "/join/**",
+          "/ca",
           "/job/**",
           "/reading/**",
           "/drive/**",
