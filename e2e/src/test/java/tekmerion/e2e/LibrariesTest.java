@@ -46,7 +46,10 @@ class LibrariesTest {
             .get("packages");
     for (String place : packages.propertyNames()) {
       JsonNode one = packages.get(place);
-      if (!place.isEmpty() && !one.path("dev").asBoolean(false)) {
+      // What others could use if it were there, and we use to build only, is not in the page.
+      boolean isForBuilding =
+          one.path("dev").asBoolean(false) || one.path("devOptional").asBoolean(false);
+      if (!place.isEmpty() && !isForBuilding) {
         String name = place.substring(place.lastIndexOf("node_modules/") + 13);
         used.put(name + "@" + one.get("version").stringValue(), one.get("integrity").stringValue());
       }
