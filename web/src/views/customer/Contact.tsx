@@ -12,9 +12,8 @@ import { useChecked } from '../../ui/form/useChecked';
 import { Row } from '../../ui/Layout';
 import { Modal } from '../../ui/Modal';
 import { ProblemNote } from '../../ui/ProblemNote';
-import { Select } from '../../ui/Select';
 import { Lead, Sheet, SheetHead } from '../../ui/Sheet';
-import { LANGUAGES, type Language } from '../../words/words';
+import { OwnersLanguage } from './OwnersLanguage';
 
 const CONTACT = object({ name: said(200), phone: perhaps(60), email: perhapsMail() });
 
@@ -26,7 +25,6 @@ interface ContactProps {
 
 /** How a customer is reached, and in which language they read. */
 export function Contact({ customer, canChange }: ContactProps) {
-  const language = useCall(keys.customer(String(customer.id)));
   const [changing, setChanging] = useState(false);
   return (
     <Sheet>
@@ -52,30 +50,13 @@ export function Contact({ customer, canChange }: ContactProps) {
         </dd>
       </Facts>
       <Controls>
-        <Select
-          label={t('web.report.report-view.the-owner-reads')}
-          labelAt="beside"
-          value={(customer.language ?? 'EN').toLowerCase() as Language}
-          onChange={(chosen) =>
-            language.mutate(() =>
-              api.PUT('/api/customers/{id}/language', {
-                params: { path: { id: customer.id } },
-                body: { language: chosen.toUpperCase() as 'EN' | 'NB' },
-              }),
-            )
-          }
-          options={(Object.keys(LANGUAGES) as Language[]).map((code) => [
-            code,
-            LANGUAGES[code].name,
-          ])}
-        />
+        <OwnersLanguage customer={customer.id} language={customer.language} />
         {canChange && (
           <Button onPress={() => setChanging(true)}>
             {t('web.customer.contact.change-the-contact')}
           </Button>
         )}
       </Controls>
-      {language.isError && <ProblemNote error={language.error} />}
       {changing && <Change customer={customer} onClose={() => setChanging(false)} />}
     </Sheet>
   );

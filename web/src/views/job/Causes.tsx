@@ -20,13 +20,20 @@ export interface CausesProps {
 
 /** Decibans at which a cause's bar is full: 30 is a thousand to one. */
 const SCALE = 30;
-const FEW_ROWS = 4;
+
+/** As many as are shown at first: three, and a fourth that is not unlikely. */
+const fewOf = (causes: readonly CauseShare[]) =>
+  (causes[3]?.probability ?? 0) >= UNLIKELY ? 4 : Math.min(3, causes.length);
+
+/** 5 of 100. */
+const UNLIKELY = 0.05;
 
 /** What it could be, likeliest first; the chosen one says why below. */
 export function Causes({ job, shown, onChoose }: CausesProps) {
   const { causes, headline, findings } = job.weighing;
   const [all, setAll] = useState(false);
-  const rows = all ? causes : causes.slice(0, FEW_ROWS);
+  const few = fewOf(causes);
+  const rows = all ? causes : causes.slice(0, few);
   return (
     <Sheet>
       <Head>
@@ -71,13 +78,13 @@ export function Causes({ job, shown, onChoose }: CausesProps) {
           </li>
         ))}
       </ul>
-      {causes.length > FEW_ROWS && (
+      {causes.length > few && (
         <Rest onPress={() => setAll(!all)} aria-expanded={all}>
           {all
             ? t('web.job.causes.show-only-the-likeliest')
             : t('web.job.causes.show-more-each-under-of-100', {
-                FEW_ROWS: causes.length - FEW_ROWS,
-                ofHundred: ofHundred(causes[FEW_ROWS - 1]?.probability ?? 0),
+                FEW_ROWS: causes.length - few,
+                ofHundred: ofHundred(causes[few - 1]?.probability ?? 0),
               })}
         </Rest>
       )}

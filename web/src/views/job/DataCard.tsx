@@ -115,7 +115,7 @@ const Card = styled(AriaButton)`
   gap: 2px;
   padding: 10px 16px;
   min-width: 190px;
-  max-width: 250px;
+  max-width: 300px;
   border: 0;
   border-left: 5px solid ${color.hold};
   border-radius: 0 ${radius} ${radius} 0;

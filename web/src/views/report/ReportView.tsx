@@ -1,17 +1,17 @@
-import { LANGUAGES, say, t, type Language } from '../../words/words';
+import { say, t } from '../../words/words';
 import type { ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
 import styled from 'styled-components';
-import { address, api } from '../../api/client';
-import { keys, useCall, useReport } from '../../api/queries';
+import { address } from '../../api/client';
+import { useReport } from '../../api/queries';
 import type { Report } from '../../api/types';
 import { color, radius, size } from '../../theme/theme';
 import { when } from '../../ui/format';
 import { Plot } from '../../ui/plot/Plot';
 import { ExchangeCard } from '../exchange/ExchangeCard';
 import { Loaded } from '../../ui/Loaded';
-import { Select } from '../../ui/Select';
 import { Page } from '../../ui/Sheet';
+import { OwnersLanguage } from '../customer/OwnersLanguage';
 
 /** What the owner takes home, and the evidence behind it. */
 export function ReportView() {
@@ -31,7 +31,7 @@ function Shown({ report }: { report: Report }) {
           ‹ {report.number} {report.machine}
         </Link>
         <span>
-          <OwnersLanguage report={report} />
+          <OwnersLanguage customer={report.ownerId} language={report.language} />
           <Paper href={pdf(report.number, 'A4')} target="_blank" rel="noopener">
             {t('web.report.report-view.pdf-a4')}
           </Paper>
@@ -100,27 +100,6 @@ function Shown({ report }: { report: Report }) {
       <AnnexPage report={report} />
       <ExchangeCard number={report.number} />
     </Page>
-  );
-}
-
-/** What the owner's papers are written in; kept with the customer. */
-function OwnersLanguage({ report }: { report: Report }) {
-  const call = useCall(keys.report(report.number));
-  return (
-    <Select
-      label={t('web.report.report-view.the-owner-reads')}
-      labelAt="beside"
-      value={report.language.toLowerCase() as Language}
-      onChange={(language) =>
-        call.mutate(() =>
-          api.PUT('/api/customers/{id}/language', {
-            params: { path: { id: report.ownerId } },
-            body: { language: language.toUpperCase() as Report['language'] },
-          }),
-        )
-      }
-      options={(Object.keys(LANGUAGES) as Language[]).map((code) => [code, LANGUAGES[code].name])}
-    />
   );
 }
 

@@ -32,7 +32,9 @@ final class EveryView implements AutoCloseable {
           "/records",
           "/know-how",
           "/makers",
-          "/me");
+          "/me",
+          "/customer/1",
+          "/ca");
 
   private final Whole whole = new Whole();
   private final Browser browser;
