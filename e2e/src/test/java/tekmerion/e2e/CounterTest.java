@@ -293,7 +293,7 @@ class CounterTest {
     long customer =
         whole.signedIn("bo").get("/api/jobs/J-2279").body().get("customerId").longValue();
     browser.open("/customer/" + customer);
-    browser.seeHeading("Choir library: 1 job");
+    browser.seeHeading("Choir library: 1 machine in the shop");
     assertAccessible();
   }
 

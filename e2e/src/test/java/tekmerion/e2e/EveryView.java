@@ -33,15 +33,17 @@ final class EveryView implements AutoCloseable {
           "/know-how",
           "/makers",
           "/me",
-          "/customer/1",
+          "/customer/{of J-2291}",
           "/ca");
 
   private final Whole whole = new Whole();
   private final Browser browser;
+  private final String customer;
 
   EveryView() throws Exception {
     browser = whole.browserOf(Whole.PERSON);
     whole.startProbe(1, "sim:worn-disk,50,240", whole.signedIn().enrolmentCode(1));
+    customer = whole.signedIn().get("/api/jobs/J-2291").body().get("customerId").asString();
     browser.open("/job/J-2291");
     browser.seeText("Bay 1 · probe on");
     browser.key("n");
@@ -64,7 +66,7 @@ final class EveryView implements AutoCloseable {
   }
 
   void open(String view) {
-    browser.open(view);
+    browser.open(view.replace("{of J-2291}", customer));
     browser.see(By.cssSelector("h1"));
   }
 

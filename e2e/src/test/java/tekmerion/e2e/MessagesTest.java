@@ -118,7 +118,7 @@ class MessagesTest {
       whole.execute("DELETE FROM SPRING_SESSION");
       browser.key("3");
 
-      browser.seeText("Your session has ended. Sign in again");
+      browser.seeText("The session of Ines R. has ended.");
       browser.signIn(Whole.PERSON, Whole.PASSWORD);
       browser.seeText("Norrvik mini"); // where it was going
       assertThat(browser.path()).isEqualTo("/job/J-2296");
