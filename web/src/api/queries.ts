@@ -29,6 +29,7 @@ export const keys = {
   people: ['people'] as const,
   bell: ['bell'] as const,
   makers: ['makers'] as const,
+  authority: ['authority'] as const,
   /** Below its job: what changes the job may change it. */
   memory: (number: string) => ['job', number, 'memory'] as const,
   report: (number: string) => ['job', number, 'report'] as const,
@@ -208,7 +209,7 @@ export const useSession = () =>
 /** The shop's own certificate authority; null where the server has none. */
 export const useAuthority = () =>
   useQuery({
-    queryKey: ['authority'],
+    queryKey: keys.authority,
     queryFn: async () => {
       try {
         return await told(api.GET('/api/authority'));

@@ -41,15 +41,18 @@ export function BayDialog({ bay, probe, onClose }: BayDialogProps) {
         <CodeBox>
           <Code>{code.data.code}</Code>
           <p>{t('web.shell.bay-dialog.works-once-until', { when: when(code.data.expiresAt) })}</p>
-          <Command>
-            {t('web.shell.bay-dialog.tekmerion-probe-link-code-machine-data', {
-              origin: window.location.origin,
-              authority: authority.data?.fingerprint ?? 'none',
-              code: code.data.code,
-              machine: code.data.machine,
-              bay,
-            })}
-          </Command>
+          {authority.isError && <ProblemNote error={authority.error} />}
+          {authority.data !== undefined && (
+            <Command>
+              {t('web.shell.bay-dialog.tekmerion-probe-link-code-machine-data', {
+                origin: window.location.origin,
+                authority: authority.data?.fingerprint ?? 'none',
+                code: code.data.code,
+                machine: code.data.machine,
+                bay,
+              })}
+            </Command>
+          )}
         </CodeBox>
       )}
       {code.isError && <ProblemNote error={code.error} />}

@@ -1,7 +1,9 @@
 import { t } from '../words/words';
+import { useEffect } from 'react';
 import { Dialog, Modal, ModalOverlay } from 'react-aria-components';
 import styled from 'styled-components';
 import type { Person } from '../api/types';
+import { isTyping } from './isTyping';
 import { ground, SignInCard } from '../views/sign-in/SignInView';
 
 export interface SignInAgainProps {
@@ -11,6 +13,7 @@ export interface SignInAgainProps {
 
 /** Over everything, also over an open dialog, until somebody signs in. */
 export function SignInAgain({ whose }: SignInAgainProps) {
+  useNoShortcuts();
   return (
     <Overlay isOpen isKeyboardDismissDisabled>
       <Modal>
@@ -23,6 +26,19 @@ export function SignInAgain({ whose }: SignInAgainProps) {
       </Modal>
     </Overlay>
   );
+}
+
+/** What is behind stays as it is: a key pressed beside a field goes nowhere. */
+function useNoShortcuts() {
+  useEffect(() => {
+    const stop = (event: KeyboardEvent) => {
+      if (event.key.length === 1 && event.key !== ' ' && !isTyping(event)) event.stopPropagation();
+    };
+    window.addEventListener('keydown', stop, { capture: true });
+    return () => {
+      window.removeEventListener('keydown', stop, { capture: true });
+    };
+  }, []);
 }
 
 const Overlay = styled(ModalOverlay)`

@@ -1,10 +1,9 @@
-import { t } from '../../words/words';
 import { api } from '../../api/client';
 import { keys, useCall } from '../../api/queries';
 import type { Report } from '../../api/types';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { Select } from '../../ui/Select';
-import { LANGUAGES, type Language } from '../../words/words';
+import { LANGUAGES, t, type Language } from '../../words/words';
 
 interface OwnersLanguageProps {
   customer: number;

@@ -21,6 +21,7 @@ import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.Spec;
 import tekmerion.launch.tls.LanNames;
 import tekmerion.launch.tls.ShopTls;
+import tekmerion.launch.tls.TlsFileException;
 
 /** A shop's own server. */
 @Command(
@@ -79,7 +80,12 @@ final class ServeCommand implements Callable<Integer> {
     InetAddress address = address();
     Home home = Home.find();
     Path folder = (data == null ? home.root().resolve(".tekmerion/shop") : data).toAbsolutePath();
-    Optional<ShopTls> tls = tls(address, folder);
+    Optional<ShopTls> tls;
+    try {
+      tls = tls(address, folder);
+    } catch (TlsFileException e) {
+      throw new LaunchException(e.getMessage(), e);
+    }
     try (Running running = new Running()) {
       Map<String, String> environment = new HashMap<>();
       environment.put("TEKMERION_ADDRESS", address.getHostAddress());

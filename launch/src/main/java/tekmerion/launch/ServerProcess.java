@@ -15,6 +15,9 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import tekmerion.launch.tls.ShopTls;
+import tekmerion.link.tls.Fingerprint;
+import tekmerion.link.tls.ShopAuthority;
 
 /** The server as a child process. */
 public final class ServerProcess implements AutoCloseable {
@@ -32,10 +35,14 @@ public final class ServerProcess implements AutoCloseable {
   private final URI address;
   private final Path files;
 
-  private ServerProcess(Child child, URI address, Path files) {
+  /** By which it is known, where it has one of its own. */
+  private final Optional<Fingerprint> authority;
+
+  private ServerProcess(Child child, URI address, Path files, Optional<Fingerprint> authority) {
     this.child = child;
     this.address = address;
     this.files = files;
+    this.authority = authority;
   }
 
   /**
@@ -87,7 +94,9 @@ public final class ServerProcess implements AutoCloseable {
     return new ServerProcess(
         child,
         URI.create(scheme + "://" + reachedAt(all) + ":" + port),
-        Path.of(all.get("TEKMERION_FILES")));
+        Path.of(all.get("TEKMERION_FILES")),
+        Optional.ofNullable(all.get("TEKMERION_AUTHORITY"))
+            .map(file -> ShopTls.fingerprintOf(Path.of(file))));
   }
 
   /** From this machine; who listens everywhere listens on loopback too. */
@@ -141,7 +150,9 @@ public final class ServerProcess implements AutoCloseable {
   }
 
   private void awaitReady(Duration limit) {
-    HttpClient http = HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(1)).build();
+    HttpClient.Builder builder = HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(1));
+    authority.map(ShopAuthority::trusting).ifPresent(builder::sslContext);
+    HttpClient http = builder.build();
     HttpRequest request =
         HttpRequest.newBuilder(address.resolve("/api/session"))
             .timeout(Duration.ofSeconds(5))
@@ -152,10 +163,14 @@ public final class ServerProcess implements AutoCloseable {
         throw new LaunchException("The server ended at once. It said:\n" + tail());
       }
       try {
-        if (address.getScheme().equals("https")) {
-          // Whoever it is: it listens once it is ready, and it is our own child.
+        if (address.getScheme().equals("https") && authority.isEmpty()) {
+          // A certificate of the shop's own is of a name, which need not be what is asked here.
           new Socket(address.getHost(), address.getPort()).close();
-          return;
+          Sleep.millis(500); // who finds the port taken ends by then
+          if (child.isAlive()) {
+            return;
+          }
+          continue;
         }
         if (http.send(request, HttpResponse.BodyHandlers.discarding()).statusCode() == 200) {
           return;

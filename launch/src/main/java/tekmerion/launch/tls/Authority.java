@@ -33,7 +33,6 @@ import org.bouncycastle.cert.jcajce.JcaX509ExtensionUtils;
 import org.bouncycastle.cert.jcajce.JcaX509v3CertificateBuilder;
 import org.bouncycastle.operator.OperatorCreationException;
 import org.bouncycastle.operator.jcajce.JcaContentSignerBuilder;
-import tekmerion.launch.LaunchException;
 
 /**
  * A certificate authority of one shop (RFC 5280), for its server alone: made once, for ten years.
@@ -91,7 +90,7 @@ final class Authority {
           false,
           new JcaX509ExtensionUtils().createSubjectKeyIdentifier(keys.getPublic()));
     } catch (CertIOException | GeneralSecurityException e) {
-      throw new LaunchException("Cannot make the shop's authority: " + e.getMessage(), e);
+      throw new TlsFileException("Cannot make the shop's authority: " + e.getMessage(), e);
     }
     return new Issued(signed(builder, keys.getPrivate()), keys.getPrivate());
   }
@@ -133,7 +132,7 @@ final class Authority {
       builder.addExtension(
           Extension.authorityKeyIdentifier, false, utils.createAuthorityKeyIdentifier(certificate));
     } catch (CertIOException | GeneralSecurityException e) {
-      throw new LaunchException("Cannot make the server's certificate: " + e.getMessage(), e);
+      throw new TlsFileException("Cannot make the server's certificate: " + e.getMessage(), e);
     }
     return new Issued(signed(builder, key), keys.getPrivate());
   }
@@ -154,7 +153,7 @@ final class Authority {
       return new JcaX509CertificateConverter()
           .getCertificate(builder.build(new JcaContentSignerBuilder("SHA256withECDSA").build(by)));
     } catch (OperatorCreationException | GeneralSecurityException e) {
-      throw new LaunchException("Cannot sign a certificate: " + e.getMessage(), e);
+      throw new TlsFileException("Cannot sign a certificate: " + e.getMessage(), e);
     }
   }
 

@@ -10,7 +10,6 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
-import tekmerion.launch.LaunchException;
 
 /**
  * By what a server is asked that listens on an address.
@@ -65,7 +64,7 @@ public record LanNames(List<String> names, List<InetAddress> addresses) {
       }
       return all;
     } catch (SocketException e) {
-      throw new LaunchException("Cannot see this machine's addresses: " + e.getMessage(), e);
+      throw new TlsFileException("Cannot see this machine's addresses: " + e.getMessage(), e);
     }
   }
 }

@@ -18,7 +18,6 @@ import org.bouncycastle.openssl.PEMParser;
 import org.bouncycastle.openssl.jcajce.JcaPEMKeyConverter;
 import org.bouncycastle.openssl.jcajce.JcaPEMWriter;
 import org.bouncycastle.openssl.jcajce.JcaPKCS8Generator;
-import tekmerion.launch.LaunchException;
 import tekmerion.link.files.WholeFile;
 
 /** Certificates and keys as text (RFC 7468), in files that only their owner can read. */
@@ -33,7 +32,7 @@ final class Pem {
     try {
       keep(file, new JcaPKCS8Generator(key, null));
     } catch (IOException e) {
-      throw new LaunchException("Cannot write a key to " + file + ": " + e.getMessage(), e);
+      throw new TlsFileException("Cannot write a key to " + file + ": " + e.getMessage(), e);
     }
   }
 
@@ -46,13 +45,13 @@ final class Pem {
       pem.flush();
       WholeFile.write(file, text.toString());
     } catch (IOException e) {
-      throw new LaunchException("Cannot write " + file + ": " + e.getMessage(), e);
+      throw new TlsFileException("Cannot write " + file + ": " + e.getMessage(), e);
     }
   }
 
   /**
    * @return the server's own first, then those who signed it
-   * @throws LaunchException if there is no certificate in it
+   * @throws TlsFileException if there is no certificate in it
    */
   static List<X509Certificate> certificates(Path file) {
     List<X509Certificate> chain = new ArrayList<>();
@@ -67,7 +66,7 @@ final class Pem {
       }
     }
     if (chain.isEmpty()) {
-      throw new LaunchException(
+      throw new TlsFileException(
           "There is no certificate in %s. It is a PEM file, with BEGIN CERTIFICATE in it."
               .formatted(file));
     }
@@ -75,7 +74,7 @@ final class Pem {
   }
 
   /**
-   * @throws LaunchException if there is no key in it, or one with a password
+   * @throws TlsFileException if there is no key in it, or one with a password
    */
   static PrivateKey key(Path file) {
     JcaPEMKeyConverter converter = new JcaPEMKeyConverter();
@@ -91,7 +90,7 @@ final class Pem {
     } catch (IOException e) {
       throw unreadable(file, e);
     }
-    throw new LaunchException(
+    throw new TlsFileException(
         "There is no key in %s that can be read. It is a PEM file with BEGIN PRIVATE KEY in it, without a password."
             .formatted(file));
   }
@@ -108,7 +107,7 @@ final class Pem {
     }
   }
 
-  private static LaunchException unreadable(Path file, Exception e) {
-    return new LaunchException("Cannot read %s: %s".formatted(file, e.getMessage()), e);
+  private static TlsFileException unreadable(Path file, Exception e) {
+    return new TlsFileException("Cannot read %s: %s".formatted(file, e.getMessage()), e);
   }
 }

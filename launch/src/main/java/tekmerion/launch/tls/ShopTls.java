@@ -1,8 +1,14 @@
 package tekmerion.launch.tls;
 
+import java.io.IOException;
 import java.net.InetAddress;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.security.GeneralSecurityException;
+import java.security.PrivateKey;
+import java.security.PublicKey;
+import java.security.Signature;
 import java.security.cert.CertificateParsingException;
 import java.security.cert.X509Certificate;
 import java.time.Clock;
@@ -17,7 +23,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import tekmerion.launch.LaunchException;
 import tekmerion.link.tls.Fingerprint;
 
 /**
@@ -56,15 +61,16 @@ public final class ShopTls {
       Path folder, String shop, List<String> names, List<InetAddress> addresses, Clock clock) {
     try {
       Files.createDirectories(folder);
-    } catch (java.io.IOException e) {
-      throw new LaunchException("Cannot keep certificates in " + folder + ": " + e.getMessage(), e);
+    } catch (IOException e) {
+      throw new TlsFileException(
+          "Cannot keep certificates in " + folder + ": " + e.getMessage(), e);
     }
     Authority authority = Authority.in(folder, shop, clock);
     Path certificate = folder.resolve("server.pem");
     Path key = folder.resolve("server.key");
     Renewal renewal =
         () -> {
-          if (isGood(certificate, key, names, addresses, clock.instant())) {
+          if (isGood(certificate, key, authority, names, addresses, clock.instant())) {
             return false;
           }
           Authority.Issued issued = authority.issue(names, addresses, LASTS);
@@ -79,17 +85,17 @@ public final class ShopTls {
   /**
    * Files that the shop has and renews itself.
    *
-   * @throws LaunchException if they cannot be read, are over, or do not belong together
+   * @throws TlsFileException if they cannot be read, are over, or do not belong together
    */
   public static ShopTls given(Path certificate, Path key, Clock clock) {
     X509Certificate own = Pem.certificates(certificate).get(0);
     if (own.getNotAfter().toInstant().isBefore(clock.instant())) {
-      throw new LaunchException(
+      throw new TlsFileException(
           "The certificate in %s ended on %s. Give a newer one."
               .formatted(certificate, own.getNotAfter().toInstant()));
     }
-    if (!own.getPublicKey().getAlgorithm().equals(Pem.key(key).getAlgorithm())) {
-      throw new LaunchException("%s does not belong to %s".formatted(key, certificate));
+    if (!belongTogether(Pem.key(key), own.getPublicKey())) {
+      throw new TlsFileException("%s does not belong to %s".formatted(key, certificate));
     }
     return new ShopTls(certificate, key, null, () -> false);
   }
@@ -107,8 +113,12 @@ public final class ShopTls {
    * Of the authority, which probes and browsers are told; empty if the shop brought its own files.
    */
   public Optional<Fingerprint> authority() {
-    return Optional.ofNullable(authorityFile)
-        .map(file -> Fingerprint.of(Pem.certificates(file).get(0)));
+    return Optional.ofNullable(authorityFile).map(ShopTls::fingerprintOf);
+  }
+
+  /** Of the first certificate in a PEM file. */
+  public static Fingerprint fingerprintOf(Path certificate) {
+    return Fingerprint.of(Pem.certificates(certificate).get(0));
   }
 
   /** What the server is told by its environment. */
@@ -129,7 +139,12 @@ public final class ShopTls {
 
   /** Whether what is there lasts a while and is of the names that are asked for now. */
   private static boolean isGood(
-      Path certificate, Path key, List<String> names, List<InetAddress> addresses, Instant now) {
+      Path certificate,
+      Path key,
+      Authority authority,
+      List<String> names,
+      List<InetAddress> addresses,
+      Instant now) {
     if (!Files.exists(certificate) || !Files.exists(key)) {
       return false;
     }
@@ -137,8 +152,43 @@ public final class ShopTls {
     Set<String> wanted =
         Stream.concat(names.stream(), addresses.stream().map(InetAddress::getHostAddress))
             .collect(Collectors.toSet());
+    // A start that was cut off may have left a newer key beside an older certificate.
     return present.getNotAfter().toInstant().isAfter(now.plus(RENEWED))
-        && namesOf(present).containsAll(wanted);
+        && namesOf(present).containsAll(wanted)
+        && belongTogether(Pem.key(key), present.getPublicKey())
+        && isSignedBy(authority, present);
+  }
+
+  private static boolean isSignedBy(Authority authority, X509Certificate certificate) {
+    try {
+      certificate.verify(authority.certificate().getPublicKey());
+      return true;
+    } catch (GeneralSecurityException e) {
+      return false;
+    }
+  }
+
+  /** Whether what one signs the other takes. */
+  private static boolean belongTogether(PrivateKey key, PublicKey its) {
+    String by =
+        switch (its.getAlgorithm()) {
+          case "RSA" -> "SHA256withRSA";
+          case "EC", "ECDSA" -> "SHA256withECDSA";
+          default -> its.getAlgorithm(); // EdDSA is called as its keys are
+        };
+    byte[] words = "does it fit".getBytes(StandardCharsets.US_ASCII);
+    try {
+      Signature signs = Signature.getInstance(by);
+      signs.initSign(key);
+      signs.update(words);
+      byte[] signature = signs.sign();
+      Signature checks = Signature.getInstance(by);
+      checks.initVerify(its);
+      checks.update(words);
+      return checks.verify(signature);
+    } catch (GeneralSecurityException e) {
+      return false; // a key of another kind
+    }
   }
 
   private static Set<String> namesOf(X509Certificate certificate) {

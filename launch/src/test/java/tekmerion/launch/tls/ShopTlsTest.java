@@ -14,6 +14,7 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.nio.file.attribute.PosixFilePermission;
 import java.security.KeyStore;
 import java.security.cert.X509Certificate;
@@ -28,7 +29,6 @@ import javax.net.ssl.SSLHandshakeException;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import tekmerion.launch.LaunchException;
 import tekmerion.link.tls.Fingerprint;
 import tekmerion.link.tls.ShopAuthority;
 
@@ -175,6 +175,23 @@ class ShopTlsTest {
     assertThat(certificate("harbour").getSubjectAlternativeNames().toString()).contains("desk");
   }
 
+  /** Killed after the key was written and before its certificate was. */
+  @Test
+  void aKeyOfAnotherCertificateIsMadeAnewAndRefusedWhereItIsGiven() throws Exception {
+    own("harbour", 0);
+    own("other", 0);
+    Path key = folder.resolve("harbour/server.key");
+    Files.copy(folder.resolve("other/server.key"), key, StandardCopyOption.REPLACE_EXISTING);
+    Path certificate = folder.resolve("harbour/server.pem");
+
+    assertThatThrownBy(() -> ShopTls.given(certificate, key, daysFromNow(0)))
+        .isInstanceOf(TlsFileException.class)
+        .hasMessageContaining("does not belong to");
+    ShopTls tls = own("harbour", 0);
+
+    assertThat(ask(serving("harbour"), tls.authority().orElseThrow())).isEqualTo("open");
+  }
+
   @Test
   void onlyTheOwnerReadsTheKeys() throws IOException {
     own("harbour", 0);
@@ -194,13 +211,13 @@ class ShopTlsTest {
 
     assertThat(ShopTls.given(certificate, key, daysFromNow(0)).authority()).isEmpty();
     assertThatThrownBy(() -> ShopTls.given(certificate, key, daysFromNow(91)))
-        .isInstanceOf(LaunchException.class)
+        .isInstanceOf(TlsFileException.class)
         .hasMessageContaining("ended on");
     assertThatThrownBy(() -> ShopTls.given(words, key, daysFromNow(0)))
-        .isInstanceOf(LaunchException.class)
+        .isInstanceOf(TlsFileException.class)
         .hasMessageContaining("no certificate in");
     assertThatThrownBy(() -> ShopTls.given(certificate, words, daysFromNow(0)))
-        .isInstanceOf(LaunchException.class)
+        .isInstanceOf(TlsFileException.class)
         .hasMessageContaining("no key in");
   }
 }

@@ -126,8 +126,8 @@ class CustomerFile {
   }
 
   /**
-   * What stood before is kept in the audit trail, by number: names and numbers can be erased there
-   * only by leaving them out.
+   * The audit trail says who changed it and when, not what stood before: who is erased must not
+   * live on in the trail, which nobody can change.
    *
    * @throws Refusal 404 if there is no such customer, 409 if their data was erased
    */
