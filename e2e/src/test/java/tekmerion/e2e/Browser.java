@@ -28,7 +28,6 @@ import tekmerion.launch.Home;
 
 /** Debian's Chromium, driven as a technician would: by what is written on the screen. */
 final class Browser implements AutoCloseable {
-  private static final Duration PATIENCE = Duration.ofSeconds(30);
   private final URI address;
   private final Path axe;
   private final Path profile;
@@ -74,8 +73,8 @@ final class Browser implements AutoCloseable {
     driver.executeCdpCommand(
         "Page.addScriptToEvaluateOnNewDocument",
         Map.of("source", "localStorage.setItem('tour-is-over', 'yes')"));
-    driver.manage().timeouts().scriptTimeout(PATIENCE.multipliedBy(2));
-    wait = new WebDriverWait(driver, PATIENCE, Duration.ofMillis(100));
+    driver.manage().timeouts().scriptTimeout(Await.PATIENCE.multipliedBy(2));
+    wait = new WebDriverWait(driver, Await.PATIENCE, Duration.ofMillis(100));
     tabs = new Tabs(driver);
     layout = new Layout(driver);
   }
@@ -126,7 +125,7 @@ final class Browser implements AutoCloseable {
   /** Waits for a download that a click began, and gives what came. */
   byte[] downloaded(String name) {
     Path file = downloads().resolve(name);
-    new WebDriverWait(driver, PATIENCE).until(d -> Files.exists(file));
+    new WebDriverWait(driver, Await.PATIENCE).until(d -> Files.exists(file));
     try {
       return Files.readAllBytes(file);
     } catch (IOException e) {
@@ -289,7 +288,7 @@ final class Browser implements AutoCloseable {
         })();
         """
             .formatted(condition);
-    Instant end = Instant.now().plus(PATIENCE);
+    Instant end = Instant.now().plus(Await.PATIENCE);
     boolean seen = false;
     while (!seen && Instant.now().isBefore(end)) {
       try {

@@ -1,13 +1,11 @@
 package tekmerion.e2e;
 
-import java.time.Duration;
 import java.util.List;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 
 /** The intake conversation, question by question. */
 record Conversation(Browser browser) {
-  private static final Duration SOON = Duration.ofSeconds(10);
   private static final By QUESTION = By.cssSelector("[role=group] > div > h2");
 
   void asked(String question) {
@@ -19,13 +17,13 @@ record Conversation(Browser browser) {
     By here = By.xpath("//h2[contains(normalize-space(),'%s')]".formatted(question));
     for (int i = 0; i < 14 && !browser.has(here); i++) {
       // Between two questions there may be none for a moment, and the last page has none.
-      Await.until("a question", SOON, () -> browser.has(here) || !asked().isEmpty());
+      Await.until("a question", () -> browser.has(here) || !asked().isEmpty());
       List<String> before = asked();
       if (browser.has(here) || before.isEmpty()) {
         continue;
       }
       browser.keys(Keys.ESCAPE);
-      Await.until("the next question", SOON, () -> !asked().equals(before));
+      Await.until("the next question", () -> !asked().equals(before));
     }
     browser.see(here);
   }

@@ -3,7 +3,6 @@ package tekmerion.e2e;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.sql.SQLException;
-import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.AfterAll;
@@ -16,7 +15,6 @@ import tekmerion.launch.ShopClient;
 
 /** The counter and a shared bench screen, in a browser; each test signs in anew. */
 class CounterTest {
-  private static final Duration SOON = Duration.ofSeconds(10);
   private static Whole whole;
   private static Browser browser;
   private static Conversation talk;
@@ -137,7 +135,6 @@ class CounterTest {
     browser.press("Put mine");
     Await.until(
         "the answer put through",
-        SOON,
         () ->
             mara.get("/api/intakes/" + id)
                 .body()

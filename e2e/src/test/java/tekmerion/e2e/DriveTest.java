@@ -2,7 +2,6 @@ package tekmerion.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.time.Duration;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -13,7 +12,6 @@ import tools.jackson.databind.JsonNode;
 
 /** A drive on the bench, tested from its own page: the story of one run, step by step. */
 class DriveTest {
-  private static final Duration PATIENCE = Duration.ofMinutes(2);
   private static final int BAY = 1;
   private static final String PAGE = "/drive/J-2291/drive-a";
   private static final String API = "/api/jobs/J-2291/parts/drive-a";
@@ -31,7 +29,7 @@ class DriveTest {
     browser.open("/job/J-2291");
     browser.seeText("Bay 1 · probe on");
     browser.key("n");
-    Await.until("it is read", PATIENCE, () -> drive().has("latestReading"));
+    Await.until("it is read", () -> drive().has("latestReading"));
   }
 
   @AfterAll
@@ -121,7 +119,7 @@ class DriveTest {
 
     browser.press("Go on with the run");
 
-    Await.until("it goes on", PATIENCE, () -> share() > kept);
+    Await.until("it goes on", () -> share() > kept);
   }
 
   private void survivesSigkillOfProbeAndServer() throws Exception {
@@ -133,9 +131,9 @@ class DriveTest {
     whole.startServer();
     whole.startProbe(BAY, "sim:worn-disk,20,240", null);
 
-    Await.until("it goes on", PATIENCE, () -> share() > before);
+    Await.until("it goes on", () -> share() > before);
     assertThat(run().get("id").asString()).isEqualTo(id);
-    Await.until("it ends", PATIENCE, () -> run().get("state").asString().equals("ENDED"));
+    Await.until("it ends", () -> run().get("state").asString().equals("ENDED"));
     // It leans to failing by what was read of it: the pass is gentle and gives up among damage.
     assertThat(run().get("end").asString()).isEqualTo("STOPPED_BY_RULE");
     assertThat(run().at("/result/bad").size()).isGreaterThanOrEqualTo(10);

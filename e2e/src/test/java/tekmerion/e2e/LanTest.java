@@ -10,7 +10,6 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Path;
 import java.time.Clock;
-import java.time.Duration;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -32,7 +31,6 @@ import tekmerion.link.tls.ShopAuthority;
 
 /** A server as others of the network reach it: over TLS, by the shop's own authority. */
 class LanTest {
-  private static final Duration PATIENCE = Duration.ofSeconds(60);
   private static final int REFUSED = 3;
   private static final String PASSWORD = "only-for-these-tests";
 
@@ -77,7 +75,7 @@ class LanTest {
     ShopClient shop = shop();
     Child probe = probe("right", authority, shop.enrolmentCode(2));
 
-    Await.until("it is on", PATIENCE, () -> probe.output().contains("On the bench link, in bay 2"));
+    Await.until("it is on", () -> probe.output().contains("On the bench link, in bay 2"));
     probe.close();
   }
 
@@ -86,12 +84,11 @@ class LanTest {
     String code = shop().enrolmentCode(3);
     Child probe = probe("wrong", new Fingerprint("ab".repeat(32)), code);
 
-    Await.until(
-        "it says why", PATIENCE, () -> probe.output().contains("not the server of the shop"));
+    Await.until("it says why", () -> probe.output().contains("not the server of the shop"));
     probe.close();
     // The code was not used up: it never left the probe.
     Child right = probe("right after", authority, code);
-    Await.until("it is on", PATIENCE, () -> right.output().contains("On the bench link, in bay 3"));
+    Await.until("it is on", () -> right.output().contains("On the bench link, in bay 3"));
     right.close();
   }
 
@@ -102,7 +99,7 @@ class LanTest {
         ProbeProcess.start(
             HOME, folder.resolve("plain"), URI.create("http://192.0.2.7"), "sim:sound-drive", "A");
 
-    assertThat(probe.waitFor(PATIENCE)).isTrue();
+    assertThat(probe.waitFor(Await.PATIENCE)).isTrue();
     assertThat(probe.exitCode()).isEqualTo(REFUSED);
     assertThat(probe.output()).contains("could be read and changed on the way");
   }

@@ -2,7 +2,6 @@ package tekmerion.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
@@ -19,7 +18,6 @@ import tools.jackson.databind.JsonNode;
  * are numbered from 0 by slot, -1 is an empty slot.
  */
 class MemoryTest {
-  private static final Duration PATIENCE = Duration.ofSeconds(30);
   private static Whole whole;
   private static Browser browser;
   private static ShopClient shop;
@@ -59,7 +57,7 @@ class MemoryTest {
       String button = fails.test(placement) ? "It failed" : "It passed";
       browser.press(button);
       int wanted = ++made;
-      Await.until("the start is kept", PATIENCE, () -> memory(job).get("starts").size() == wanted);
+      Await.until("the start is kept", () -> memory(job).get("starts").size() == wanted);
       assertThat(made).as("starts").isLessThan(60);
       if (!memory(job).get("named").isNull()) {
         break;

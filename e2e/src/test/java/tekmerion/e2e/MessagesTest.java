@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.net.URI;
 import java.nio.file.Path;
-import java.time.Duration;
 import java.util.Map;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
@@ -19,7 +18,6 @@ import tekmerion.launch.ShopClient;
 
 /** When something is wrong, each says what happened and what to do; nobody sees a stack trace. */
 class MessagesTest {
-  private static final Duration PATIENCE = Duration.ofSeconds(60);
   private static final int REFUSED = 3;
   private static Whole whole;
 
@@ -40,7 +38,7 @@ class MessagesTest {
     try (ServerProcess server =
         ServerProcess.launch(
             Home.find(), folder, FreePort.any(), Map.of("TEKMERION_DB_URL", url))) {
-      assertThat(server.child().waitFor(PATIENCE)).isTrue();
+      assertThat(server.child().waitFor(Await.PATIENCE)).isTrue();
 
       assertThat(server.child().exitCode()).isNotZero();
       assertThat(server.child().output())
@@ -55,7 +53,7 @@ class MessagesTest {
   void aWrongEnrolmentCode() {
     Child probe = whole.startProbe(4, "sim:sound-drive", "AAAA-2222");
 
-    assertThat(probe.waitFor(PATIENCE)).isTrue();
+    assertThat(probe.waitFor(Await.PATIENCE)).isTrue();
     assertThat(probe.exitCode()).isEqualTo(REFUSED);
     assertThat(probe.output().strip())
         .isEqualTo(
@@ -66,7 +64,7 @@ class MessagesTest {
   void aProbeWithoutACode() {
     Child probe = whole.startProbe(5, "sim:sound-drive", null);
 
-    assertThat(probe.waitFor(PATIENCE)).isTrue();
+    assertThat(probe.waitFor(Await.PATIENCE)).isTrue();
     assertThat(probe.exitCode()).isEqualTo(REFUSED);
     assertThat(probe.output()).contains("not enrolled").contains("--code CODE");
   }
@@ -75,21 +73,20 @@ class MessagesTest {
   void aRevokedProbe() throws Exception {
     ShopClient shop = whole.signedIn();
     Child probe = whole.startProbe(2, "sim:sound-drive", shop.enrolmentCode(2));
-    Await.until("it is on", PATIENCE, () -> probe.output().contains("On the bench link, in bay 2"));
+    Await.until("it is on", () -> probe.output().contains("On the bench link, in bay 2"));
 
     assertThat(shop.delete("/api/bays/2/probe").status()).isEqualTo(204);
 
-    assertThat(probe.waitFor(PATIENCE)).isTrue();
+    assertThat(probe.waitFor(Await.PATIENCE)).isTrue();
     assertThat(probe.exitCode()).isEqualTo(REFUSED);
     assertThat(probe.output()).contains("This probe was revoked. Ask for a new code in the bay");
 
     Child again = whole.startProbe(2, "sim:sound-drive", null);
-    assertThat(again.waitFor(PATIENCE)).isTrue();
+    assertThat(again.waitFor(Await.PATIENCE)).isTrue();
     assertThat(again.output()).contains("it was revoked").contains("What it read is kept");
 
     Child anew = whole.startProbe(2, "sim:sound-drive", shop.enrolmentCode(2));
-    Await.until(
-        "it is on again", PATIENCE, () -> anew.output().contains("On the bench link, in bay 2"));
+    Await.until("it is on again", () -> anew.output().contains("On the bench link, in bay 2"));
   }
 
   @Test
@@ -102,7 +99,7 @@ class MessagesTest {
             "sim:sound-drive",
             "AAAA-2222");
     try (probe) {
-      Await.until("it says so", PATIENCE, () -> probe.output().contains("nothing is lost"));
+      Await.until("it says so", () -> probe.output().contains("nothing is lost"));
       assertThat(probe.isAlive()).isTrue();
       assertThat(probe.output()).contains("No link to http://127.0.0.1:").doesNotContain("\tat ");
     }
@@ -136,10 +133,7 @@ class MessagesTest {
       browser.seeText("The server does not send changes at the moment.");
       whole.startServer();
 
-      Await.until(
-          "the page catches up by itself",
-          PATIENCE,
-          () -> !browser.hasText("does not send changes"));
+      Await.until("the page catches up by itself", () -> !browser.hasText("does not send changes"));
     }
   }
 }

@@ -2,7 +2,6 @@ package tekmerion.e2e;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Duration;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
@@ -112,7 +111,6 @@ class Pictures {
         By.xpath("//button[@aria-label='Start this run: Rescue image of what is in use']"));
     Await.until(
         "the drive is copied",
-        Duration.ofMinutes(2),
         () ->
             shop.get("/api/jobs/J-2291/parts/drive-a/data")
                 .body()
@@ -163,7 +161,6 @@ class Pictures {
     browser.click(By.cssSelector("button[aria-label='Start this run: Surface scan']"));
     Await.until(
         "the pass has met damage",
-        Duration.ofMinutes(4),
         () ->
             shop.get("/api/jobs/J-2291/parts/drive-a").body().at("/runs/0/result/bad").size() > 0);
     browser.seeText("sectors lost");

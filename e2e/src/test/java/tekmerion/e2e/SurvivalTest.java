@@ -6,7 +6,6 @@ import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -25,7 +24,6 @@ import tekmerion.probe.outbox.Outbox;
  * exactly once: what it took stands in the ledger of its own outbox.
  */
 class SurvivalTest {
-  private static final Duration PATIENCE = Duration.ofSeconds(60);
 
   /** What the simulated disk answers to. */
   private static final int PAGES = 8;
@@ -53,7 +51,7 @@ class SurvivalTest {
   }
 
   private static void awaitOnline() throws Exception {
-    Await.until("the probe comes on", PATIENCE, () -> job("/bay/probe/online").equals("true"));
+    Await.until("the probe comes on", () -> job("/bay/probe/online").equals("true"));
   }
 
   private static String job(String pointer) {
@@ -65,7 +63,6 @@ class SurvivalTest {
     AtomicReference<ShopClient.Answer> answer = new AtomicReference<>();
     Await.until(
         "the reading is asked for",
-        PATIENCE,
         () -> {
           answer.set(shop.post(JOB + "/readings", Map.of("partKey", "drive-a")));
           return answer.get().status() == 202;
@@ -74,7 +71,7 @@ class SurvivalTest {
   }
 
   private static void awaitReading(UUID request) throws Exception {
-    Await.until("the reading arrives", PATIENCE, () -> readingsOf(request) == 1);
+    Await.until("the reading arrives", () -> readingsOf(request) == 1);
   }
 
   private static long readingsOf(UUID request) throws SQLException {
@@ -102,12 +99,12 @@ class SurvivalTest {
       lock.execute("LOCK TABLES link_event WRITE");
       request = ask();
       // The server has written the reading but cannot write the event's number: neither is kept.
-      Await.until("it is in mid-commit", PATIENCE, () -> uncommittedReadings(request) == 1);
+      Await.until("it is in mid-commit", () -> uncommittedReadings(request) == 1);
       assertThat(readingsOf(request)).isZero();
       whole.killServer();
       lock.execute("UNLOCK TABLES");
     }
-    Await.until("MariaDB rolls back", PATIENCE, () -> uncommittedReadings(request) == 0);
+    Await.until("MariaDB rolls back", () -> uncommittedReadings(request) == 0);
 
     whole.startServer();
 
@@ -168,7 +165,6 @@ class SurvivalTest {
   private static void assertLedgerIsInTheDatabaseOnce() throws Exception {
     Await.until(
         "everything is acknowledged",
-        PATIENCE,
         () -> {
           try (Outbox outbox = Outbox.open(whole.probeFolder(BAY).resolve("data"))) {
             return outbox.ledger().stream().allMatch(Outbox.Line::acknowledged);

@@ -10,6 +10,7 @@ import java.sql.DriverManager;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -64,6 +65,8 @@ final class Whole implements AutoCloseable {
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
+    new MadeOnce(home.root().resolve("e2e/target/made-once"), build())
+        .copyTo("shop-%b-%s".formatted(withPast, at.replace(":", "")), folder, this::makeShop);
     System.out.printf(
         "Tests of the whole use MariaDB on port %d, the server on port %d, folder %s%n",
         databasePort, serverPort, folder);
@@ -88,6 +91,23 @@ final class Whole implements AutoCloseable {
     return folder;
   }
 
+  /** Another program, or another day, makes another shop. */
+  private String build() {
+    String build = LocalDate.now().toString();
+    for (String module : List.of("words", "core", "sim", "link", "launch", "server", "demo")) {
+      Path jar = home.root().resolve("%s/target/%s-0.1.0.jar".formatted(module, module));
+      build += "-" + Long.toHexString(jar.toFile().lastModified() / 1000);
+    }
+    return build;
+  }
+
+  /** The demo shop as its first start makes it. */
+  private void makeShop(Path place) {
+    try (MariaDb made = MariaDb.startForTests(place.resolve("db"), databasePort)) {
+      ServerProcess.start(home, place, serverPort, environment(made, place)).close();
+    }
+  }
+
   void startDatabase() {
     database = MariaDb.startForTests(folder.resolve("db"), databasePort);
   }
@@ -97,14 +117,18 @@ final class Whole implements AutoCloseable {
   }
 
   void startServer() {
-    Map<String, String> environment = new HashMap<>(database.environment());
+    server = ServerProcess.start(home, folder, serverPort, environment(database, folder));
+  }
+
+  private Map<String, String> environment(MariaDb of, Path in) {
+    Map<String, String> environment = new HashMap<>(of.environment());
     environment.put("TEKMERION_DEMO", "true");
     environment.put("TEKMERION_DEMO_PASSWORD", PASSWORD);
     environment.put("TEKMERION_DEMO_AT", at);
     if (withPast) {
-      environment.put("TEKMERION_DEMO_HISTORY", ShopPast.file(home, folder).toString());
+      environment.put("TEKMERION_DEMO_HISTORY", ShopPast.file(home, in).toString());
     }
-    server = ServerProcess.start(home, folder, serverPort, environment);
+    return environment;
   }
 
   void stopServer() {

@@ -2,7 +2,6 @@ package tekmerion.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Base64;
 import java.util.List;
@@ -21,7 +20,6 @@ import tools.jackson.databind.JsonNode;
 
 /** Machines from the counter to the hand-back, without a mouse. */
 class WholeJobTest {
-  private static final Duration SOON = Duration.ofSeconds(20);
 
   /** Rungs of the ladder by their digits. */
   private static final String DESKTOP = "7";
@@ -92,7 +90,6 @@ class WholeJobTest {
   private static void readWhichOneIsIn() throws Exception {
     Await.until(
         "the probe is back",
-        SOON,
         () -> browser.has(By.xpath("//button[.='Read which one is in'][not(@disabled)]")));
     browser.tabTo("Read which one is in");
     browser.keys(Keys.ENTER);
@@ -119,7 +116,6 @@ class WholeJobTest {
     ShopClient shop = whole.signedIn();
     Await.until(
         finding,
-        Duration.ofMinutes(2),
         () ->
             shop.get("/api/jobs/%s/parts/drive-a/data".formatted(job))
                 .body()
@@ -402,7 +398,7 @@ class WholeJobTest {
   }
 
   private static void closed() throws Exception {
-    Await.until("the dialog closed", SOON, () -> !browser.has(By.xpath("//*[@role='dialog']")));
+    Await.until("the dialog closed", () -> !browser.has(By.xpath("//*[@role='dialog']")));
   }
 
   private static void toTheDecision() {
@@ -478,7 +474,6 @@ class WholeJobTest {
     browser.keys(Keys.ENTER);
     Await.until(
         "ready",
-        SOON,
         () ->
             whole.count(
                     "SELECT COUNT(*) FROM job WHERE number = '%s' AND stage = 'HAND_BACK'"
@@ -487,7 +482,6 @@ class WholeJobTest {
     // The page has to have seen that, or its next change would name an older state of the job.
     Await.until(
         "the page knows",
-        SOON,
         () -> !browser.has(By.xpath("//button[.='It is ready, call the owner']")));
     browser.tabTo("Hand it back…");
     browser.keys(Keys.ENTER);
@@ -500,7 +494,6 @@ class WholeJobTest {
     browser.keys(Keys.ENTER);
     Await.until(
         "handed back",
-        SOON,
         () ->
             whole.count(
                     "SELECT COUNT(*) FROM job j JOIN hand_back h ON h.job_id = j.id WHERE"

@@ -36,7 +36,7 @@ public final class LinkPeer implements AutoCloseable, WebSocket.Listener {
   private static final int ABNORMAL = 1006;
 
   private static final HttpClient HTTP = HttpClient.newHttpClient();
-  private static final Duration PATIENCE = Duration.ofSeconds(10);
+  private static final Duration PATIENCE = Duration.ofSeconds(60);
 
   /** As a probe does: a server that hears nothing for too long takes it for gone. */
   private static final Duration PING_EVERY = Duration.ofSeconds(10);

@@ -83,12 +83,11 @@ public final class ServerProcess implements AutoCloseable {
         new ArrayList<>(
             List.of(Home.java(), "-Xmx768m", "-XX:+UseSerialGC", "-XX:+ExitOnOutOfMemoryError"));
     command.addAll(archiveOptions);
+    if (environment.containsKey("TEKMERION_DEMO")) {
+      command.add("-XX:TieredStopAtLevel=1"); // it starts sooner; a shop's own runs for months
+    }
     command.addAll(
-        List.of(
-            "-XX:TieredStopAtLevel=1",
-            "-cp",
-            home.classPath(modules(environment)),
-            "tekmerion.server.TekmerionServer"));
+        List.of("-cp", home.classPath(modules(environment)), "tekmerion.server.TekmerionServer"));
     Child child = Child.start("server", folder, command, all);
     String scheme = all.containsKey("SERVER_SSL_BUNDLE") ? "https" : "http";
     return new ServerProcess(

@@ -14,7 +14,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 class ChildTest {
-  private static final Duration PATIENCE = Duration.ofSeconds(20);
+  private static final Duration PATIENCE = Duration.ofSeconds(60);
   private static final List<String> SLEEP = List.of("/bin/sleep", "300");
   @TempDir private Path folder;
 

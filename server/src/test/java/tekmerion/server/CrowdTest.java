@@ -26,7 +26,7 @@ import tekmerion.launch.ShopClient;
 @ExtendWith(RunningServer.class)
 class CrowdTest {
   /** Far less than any of the limits that a stuck request runs into. */
-  private static final Duration SOON = Duration.ofSeconds(3);
+  private static final Duration SOON = Duration.ofSeconds(10);
 
   private static Duration timeOf(Runnable what) {
     long began = System.nanoTime();
@@ -121,7 +121,7 @@ class CrowdTest {
       shop.asOwner(
           "INSERT INTO live_event (at, topic, body) VALUES (UTC_TIMESTAMP(6), 'last', '')");
 
-      heard.get(SOON.toMillis(), TimeUnit.MILLISECONDS);
+      heard.get(60, TimeUnit.SECONDS);
     }
   }
 

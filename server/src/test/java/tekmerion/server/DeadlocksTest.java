@@ -79,8 +79,8 @@ class DeadlocksTest {
     try {
       Future<?> first = two.submit(() -> change(transaction, count, "one", "two"));
       Future<?> second = two.submit(() -> change(transaction, count, "two", "one"));
-      first.get(30, TimeUnit.SECONDS);
-      second.get(30, TimeUnit.SECONDS);
+      first.get(60, TimeUnit.SECONDS);
+      second.get(60, TimeUnit.SECONDS);
     } finally {
       two.shutdownNow();
     }
@@ -101,7 +101,7 @@ class DeadlocksTest {
 
   private void await() {
     try {
-      bothHoldOne.await(20, TimeUnit.SECONDS);
+      bothHoldOne.await(60, TimeUnit.SECONDS);
     } catch (Exception e) {
       throw new IllegalStateException("the other did not come so far", e);
     }

@@ -35,7 +35,7 @@ class JobViewTest {
   }
 
   private static void await(Callable<Boolean> condition) throws Exception {
-    long end = System.nanoTime() + Duration.ofSeconds(10).toNanos();
+    long end = System.nanoTime() + Duration.ofSeconds(60).toNanos();
     while (!condition.call()) {
       assertThat(System.nanoTime()).isLessThan(end);
       Thread.sleep(20);

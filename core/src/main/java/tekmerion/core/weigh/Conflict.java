@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import tekmerion.core.finding.Finding;
 import tekmerion.core.weigh.Network.Counted;
+import tekmerion.core.weigh.Posterior.LeftOut;
 
 /**
  * Whether the findings speak against one another. Findings of one fault make each other likelier;
@@ -39,7 +40,10 @@ public record Conflict(double bits, Optional<Finding> most) {
         : say("weigh.no-known-cause-brings-all-that", "most", most.get().words());
   }
 
-  static Conflict of(Network network, Posterior faults) {
+  /**
+   * @param leftOut of {@code faults}
+   */
+  static Conflict of(Network network, Posterior faults, LeftOut leftOut) {
     List<Counted> counted = network.counted();
     if (counted.size() < 2) {
       return NONE;
@@ -50,9 +54,10 @@ public record Conflict(double bits, Optional<Finding> most) {
     double apart = 0;
     double least = Double.POSITIVE_INFINITY;
     Finding most = null;
-    for (Counted one : counted) {
-      double alone = alone(one.observation(), heavy);
-      double gain = givenOthers(one.observation(), faults) / alone;
+    for (int o = 0; o < counted.size(); o++) {
+      Counted one = counted.get(o);
+      double alone = heavy.probabilityOf(one.observation());
+      double gain = leftOut.likelihood()[o] / alone;
       apart += Math.log(alone);
       if (gain < least) {
         least = gain;
@@ -84,23 +89,5 @@ public record Conflict(double bits, Optional<Finding> most) {
       log += Math.log(seen.likelihood(set));
     }
     return log;
-  }
-
-  /** P(y_i). */
-  private static double alone(Observation seen, Posterior before) {
-    double sum = 0;
-    for (int s = 0; s < before.sets(); s++) {
-      sum += before.share(s) * seen.likelihood(before.set(s));
-    }
-    return sum;
-  }
-
-  /** P(y_i | all others) = 1 / Σ P(S | all) / P(y_i | S). */
-  private static double givenOthers(Observation seen, Posterior faults) {
-    double sum = 0;
-    for (int s = 0; s < faults.sets(); s++) {
-      sum += faults.share(s) / seen.likelihood(faults.set(s));
-    }
-    return 1 / sum;
   }
 }

@@ -42,7 +42,7 @@ final class DataRisk {
   private final List<Remedy> remedies;
   private final boolean[] failing;
   private final double[] dies;
-  private final Map<Integer, double[]> known = new HashMap<>();
+  private final Map<Integer, double[][]> known = new HashMap<>();
 
   /**
    * @param sets those of {@code still}
@@ -83,11 +83,10 @@ final class DataRisk {
 
   /**
    * @param chosen remedies by number, in order, at most three
-   * @return {@value #WAYS} probabilities for each set, one set after the other: without a copy,
-   *     with one before all else, with one just before the first remedy that can lose it; not to be
-   *     changed
+   * @return by way and set: without a copy, with one before all else, with one just before the
+   *     first remedy that can lose it; not to be changed
    */
-  double[] lost(int... chosen) {
+  double[][] lost(int... chosen) {
     int key = 0;
     for (int r : chosen) {
       key = key * (remedies.size() + 1) + r + 1;
@@ -95,8 +94,8 @@ final class DataRisk {
     return known.computeIfAbsent(key, k -> count(chosen));
   }
 
-  private double[] count(int[] chosen) {
-    double[] lost = new double[WAYS * dies.length];
+  private double[][] count(int[] chosen) {
+    double[][] lost = new double[WAYS][dies.length];
     double[][] there = new double[chosen.length][];
     for (int k = 0; k < chosen.length; k++) {
       there[k] = still.after(Arrays.copyOf(chosen, k + 1));
@@ -113,9 +112,9 @@ final class DataRisk {
       }
       double fails = RECOVERY_FAILS + (failing[s] ? RECOVERY_FAILS_MORE : 0);
       double uncopied = 1 - (1 - dies[s]) * kept;
-      lost[WAYS * s + UNCOPIED] = uncopied;
-      lost[WAYS * s + COPIED_FIRST] = fails * uncopied;
-      lost[WAYS * s + COPIED_BEFORE_RISK] = 1 - (1 - dies[s]) * (1 - fails * (1 - kept));
+      lost[UNCOPIED][s] = uncopied;
+      lost[COPIED_FIRST][s] = fails * uncopied;
+      lost[COPIED_BEFORE_RISK][s] = 1 - (1 - dies[s]) * (1 - fails * (1 - kept));
     }
     return lost;
   }

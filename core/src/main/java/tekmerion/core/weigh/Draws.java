@@ -1,11 +1,11 @@
 package tekmerion.core.weigh;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.stream.IntStream;
 import org.apache.commons.statistics.descriptive.Quantile;
 import tekmerion.core.knowhow.Drawn;
-import tekmerion.core.knowhow.Remedy;
 import tekmerion.core.weigh.Comparison.Range;
 import tekmerion.core.weigh.Network.Counted;
 import tekmerion.core.weigh.Network.Instance;
@@ -24,8 +24,8 @@ final class Draws {
   private final Choices choices;
   private final List<Draw> draws;
 
-  /** Beliefs by one draw of the numbers. */
-  private record Draw(int number, Posterior faults) {}
+  /** Beliefs by one draw of the numbers, and what is still there of them if nothing mends. */
+  private record Draw(int number, Posterior faults, StillThere unmended) {}
 
   Draws(Network network, Choices choices) {
     this.network = network;
@@ -46,33 +46,35 @@ final class Draws {
           network.observation(
               one.finding(), Drawn.ofOne(one.kind().id(), number).finding(one.kind())));
     }
-    return new Draw(number, Posterior.heavy(prior, seen, network.complaint(), Plans.MIN_SHARE));
+    Posterior faults = Posterior.heavy(prior, seen, network.complaint(), Plans.MIN_SHARE);
+    int[] sets = IntStream.range(0, faults.sets()).map(faults::set).toArray();
+    return new Draw(number, faults, new StillThere(network.complaint(), sets, new double[0][]));
   }
 
   /** Probability that the complaint is gone after a plan. */
   Range gone(Plan plan) {
-    double[] gone = draws.stream().mapToDouble(draw -> gone(plan, draw)).sorted().toArray();
+    int causes = network.instances().size();
+    double[][] cures =
+        plan.remedies().stream()
+            .map(r -> IntStream.range(0, causes).mapToDouble(c -> choices.cure(r, c)).toArray())
+            .toArray(double[][]::new);
+    double[] gone = draws.stream().mapToDouble(draw -> gone(plan, cures, draw)).sorted().toArray();
     double[] held = Quantile.withDefaults().evaluate(gone, LOW, HIGH);
     double middle = plan.gone();
     return new Range(Math.min(held[0], middle), middle, Math.max(held[1], middle));
   }
 
-  private double gone(Plan plan, Draw draw) {
-    int causes = network.instances().size();
-    double[][] cures = new double[plan.remedies().size()][causes];
+  private static double gone(Plan plan, double[][] cures, Draw draw) {
+    double[][] drawn = new double[cures.length][];
     for (int r = 0; r < cures.length; r++) {
-      Remedy remedy = plan.remedies().get(r);
-      Drawn numbers = Drawn.ofOne(remedy.id(), draw.number());
-      for (int c = 0; c < causes; c++) {
-        cures[r][c] = numbers.cure(choices.cure(remedy, c));
-      }
+      Drawn numbers = Drawn.ofOne(plan.remedies().get(r).id(), draw.number());
+      drawn[r] = Arrays.stream(cures[r]).map(numbers::cure).toArray();
     }
-    int[] sets = IntStream.range(0, draw.faults().sets()).map(draw.faults()::set).toArray();
-    StillThere still = new StillThere(network.complaint(), sets, cures);
-    double[] there = still.after(IntStream.range(0, cures.length).toArray());
+    double[] after =
+        draw.unmended().with(drawn).goneAfter(IntStream.range(0, drawn.length).toArray());
     double gone = 0;
-    for (int s = 0; s < there.length; s++) {
-      gone += draw.faults().share(s) * still.gone(s, there[s]);
+    for (int s = 0; s < after.length; s++) {
+      gone += draw.faults().share(s) * after[s];
     }
     return gone;
   }

@@ -21,15 +21,22 @@ final class Expected {
     while (findings < open.size() && combinations * open.get(findings).size() <= MAX_DECIDED) {
       combinations *= open.get(findings++).size();
     }
-    return after(faults, open.subList(0, Math.max(1, findings)));
+    return after(
+        faults,
+        open.subList(0, Math.max(1, findings)).stream()
+            .map(levels -> levels.stream().map(faults::likelihoods).toList())
+            .toList());
   }
 
-  private double after(Posterior before, List<List<Observation>> findings) {
+  /**
+   * @param findings of each, and of each of its levels, the likelihood by set
+   */
+  private double after(Posterior before, List<List<double[]>> findings) {
     if (findings.isEmpty()) {
       return plans.least(before, stake);
     }
     double cost = 0;
-    for (Observation level : findings.get(0)) {
+    for (double[] level : findings.get(0)) {
       Posterior then = before.after(level);
       if (then.evidence() > 1e-9) {
         cost += then.evidence() * after(then, findings.subList(1, findings.size()));

@@ -36,6 +36,23 @@ final class FaultSets {
     return set >>> 8;
   }
 
+  /*
+   * The places of its three causes in an array that has one place more than there are causes. The
+   * first place is nobody's: what a set of fewer causes is multiplied by there is 1.
+   */
+
+  static int placeOfOne(int set) {
+    return set & 0xFF;
+  }
+
+  static int placeOfTwo(int set) {
+    return set >>> 8 & 0xFF;
+  }
+
+  static int placeOfThree(int set) {
+    return set >>> 16;
+  }
+
   static boolean has(int set, int cause) {
     for (int rest = set; rest != NONE; rest = withoutLast(rest)) {
       if (last(rest) == cause) {

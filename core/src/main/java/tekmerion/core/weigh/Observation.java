@@ -29,11 +29,14 @@ final class Observation {
 
   private final double[] leakAtMost;
 
-  /** By weight and cause. */
+  /** By weight and place of the cause; see {@link FaultSets#placeOfOne}. */
   private final double[][] atMost;
 
   private final double leak;
+
+  /** By place of the cause. */
   private final boolean[] bears;
+
   private final int[] bearing;
 
   /** By cause, the likelihood ratio of it alone against no cause at all. */
@@ -66,23 +69,24 @@ final class Observation {
     always = told[last];
     weight = new double[levels.length];
     leakAtMost = new double[levels.length];
-    atMost = new double[levels.length][links.length];
+    atMost = new double[levels.length][links.length + 1];
     for (int k = 0; k < levels.length; k++) {
       int level = levels[k];
       weight[k] = told[level] - told[level + 1];
       leakAtMost[k] = sum(leak, level + 1);
+      atMost[k][0] = 1;
       for (int i = 0; i < links.length; i++) {
-        atMost[k][i] = links[i] == null ? 1 : sum(links[i], level + 1);
+        atMost[k][i + 1] = links[i] == null ? 1 : sum(links[i], level + 1);
       }
     }
-    bears = new boolean[links.length];
-    for (int i = 0; i < links.length; i++) {
-      bears[i] = before != null && before.bears[i];
+    bears = new boolean[links.length + 1];
+    for (int place = 1; place < bears.length; place++) {
+      bears[place] = before != null && before.bears[place];
       for (double[] of : atMost) {
-        bears[i] |= of[i] != 1;
+        bears[place] |= of[place] != 1;
       }
     }
-    bearing = IntStream.range(0, links.length).filter(i -> bears[i]).toArray();
+    bearing = IntStream.range(0, links.length).filter(this::bearsOn).toArray();
     this.leak = count(FaultSets.NONE);
     ratioOf = new double[links.length];
     Arrays.fill(ratioOf, 1);
@@ -106,16 +110,20 @@ final class Observation {
   }
 
   private double count(int set) {
+    int one = FaultSets.placeOfOne(set);
+    int two = FaultSets.placeOfTwo(set);
+    int three = FaultSets.placeOfThree(set);
     double told = always;
     for (int k = 0; k < weight.length; k++) {
-      double product = leakAtMost[k];
       double[] of = atMost[k];
-      for (int rest = set; rest != FaultSets.NONE; rest = FaultSets.withoutLast(rest)) {
-        product *= of[FaultSets.last(rest)];
-      }
-      told += weight[k] * product;
+      told += weight[k] * (leakAtMost[k] * of[one] * of[two] * of[three]);
     }
     return before == null ? positive(told) : positive(told) / before.likelihood(set);
+  }
+
+  /** P(what was told | no cause at all). */
+  double leak() {
+    return leak;
   }
 
   /** Likelihood ratio of the set against no cause at all. */
@@ -141,7 +149,7 @@ final class Observation {
 
   /** Whether the cause has a link to the finding. */
   boolean bearsOn(int cause) {
-    return bears[cause];
+    return bears[cause + 1];
   }
 
   /** Every cause that has a link to the finding. */
@@ -170,12 +178,9 @@ final class Observation {
   }
 
   boolean bearsOnAny(int set) {
-    for (int rest = set; rest != FaultSets.NONE; rest = FaultSets.withoutLast(rest)) {
-      if (bearsOn(FaultSets.last(rest))) {
-        return true;
-      }
-    }
-    return false;
+    return bears[FaultSets.placeOfOne(set)]
+        || bears[FaultSets.placeOfTwo(set)]
+        || bears[FaultSets.placeOfThree(set)];
   }
 
   /** So that each observation is put right once a set: at the first member that it bears on. */

@@ -48,12 +48,6 @@ public record Plan(
     reached = List.copyOf(reached);
   }
 
-  /** The same, as dear as this by what nobody would do. */
-  Plan costing(double comebackMinutes) {
-    return new Plan(
-        remedies, reached, minutes, parts, owner, comebackMinutes, data, dataLost, fails, gone);
-  }
-
   /** What it is known by among the plans of a job: its remedies in order. */
   public String id() {
     return remedies.isEmpty()

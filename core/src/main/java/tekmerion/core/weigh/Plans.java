@@ -68,6 +68,10 @@ final class Plans {
   private final Choices choices;
   private final List<Remedy> remedies;
   private final double[][] cures;
+
+  /** By remedy, the causes that it can mend. */
+  private final int[][] mends;
+
   private final double[] work;
   private final boolean[] behind;
 
@@ -98,6 +102,10 @@ final class Plans {
     choices = new Choices(knowHow, network, mendedBy);
     remedies = choices.mending();
     cures = choices.cures();
+    mends =
+        Arrays.stream(cures)
+            .map(of -> IntStream.range(0, of.length).filter(c -> of[c] > 0).toArray())
+            .toArray(int[][]::new);
     causes = network.instances().size();
     lookMinutes = Recurrence.lookMinutes(network);
     work = remedies.stream().mapToDouble(Stake::work).toArray();
@@ -154,31 +162,25 @@ final class Plans {
   /** Cheapest first. */
   List<Plan> rank(Posterior faults, Stake stake) {
     Beliefs beliefs = new Beliefs(faults);
-    List<Plan> plans = new ArrayList<>();
-    plans.add(beliefs.plan(stake));
-    for (int r = 0; r < remedies.size(); r++) {
-      plans.add(beliefs.plan(stake, r));
-    }
-    int[] promising = beliefs.promising();
-    for (int a : promising) {
-      for (int b : promising) {
-        if (a != b) {
-          plans.add(beliefs.plan(stake, a, b));
-        }
+    return beliefs.sensible().stream()
+        .map(chosen -> beliefs.plan(stake, Copy.IF_WORTH, chosen))
+        .sorted(Comparator.comparingDouble(Plan::cost))
+        .toList();
+  }
+
+  /** The first of {@link #rank}. */
+  Plan best(Posterior faults, Stake stake) {
+    Beliefs beliefs = new Beliefs(faults);
+    int[] best = {};
+    double least = Double.POSITIVE_INFINITY;
+    for (int[] chosen : beliefs.sensible()) {
+      double cost = beliefs.sums(stake, Copy.IF_WORTH, chosen).cost();
+      if (cost < least) {
+        least = cost;
+        best = chosen;
       }
     }
-    int[] few = Arrays.copyOf(promising, Math.min(IN_THREES, promising.length));
-    for (int a : few) {
-      for (int b : few) {
-        for (int c : few) {
-          if (a != b && b != c && a != c) {
-            plans.add(beliefs.plan(stake, a, b, c));
-          }
-        }
-      }
-    }
-    plans.sort(Comparator.comparingDouble(Plan::cost));
-    return plans;
+    return beliefs.plan(stake, Copy.IF_WORTH, best);
   }
 
   /**
@@ -187,21 +189,46 @@ final class Plans {
    */
   double least(Posterior faults, Stake stake) {
     Beliefs beliefs = new Beliefs(faults);
-    double least = beliefs.plan(stake).cost();
+    double least = beliefs.sums(stake, Copy.IF_WORTH).cost();
     for (int r = 0; r < remedies.size(); r++) {
-      if (beliefs.gain(r) > 0) {
-        least = Math.min(least, beliefs.plan(stake, r).cost());
+      if (beliefs.gains[r] > 0) {
+        least = Math.min(least, beliefs.sums(stake, Copy.IF_WORTH, r).cost());
       }
     }
     int[] promising = beliefs.promising();
     for (int a : promising) {
       for (int b : promising) {
         if (a != b) {
-          least = Math.min(least, beliefs.plan(stake, a, b).cost());
+          least = Math.min(least, beliefs.sums(stake, Copy.IF_WORTH, a, b).cost());
         }
       }
     }
     return least;
+  }
+
+  /**
+   * What a plan comes to, in minutes where nothing else is said.
+   *
+   * @param reached probability that each of its remedies is needed
+   * @param copyAt before which of them the data is recovered; -1 if it is not
+   * @param copyReached probability that this is needed
+   * @param lost probability that data is lost
+   * @param there probability that the complaint is still there when all is done
+   */
+  private record Sums(
+      double[] reached,
+      int copyAt,
+      double copyReached,
+      double minutes,
+      double parts,
+      double owner,
+      double comeback,
+      double data,
+      double lost,
+      double there) {
+    double cost() {
+      return minutes + parts + owner + comeback + data;
+    }
   }
 
   /** What is believed to be at fault, and what plans come to by it. */
@@ -217,6 +244,12 @@ final class Plans {
     /** Of the likeliest cause. */
     private final double most;
 
+    /** Causes that were found, and that nobody came for. */
+    private final int[] found;
+
+    /** By remedy, what it saves of each cause, less its work and parts. */
+    private final double[] gains = new double[remedies.size()];
+
     Beliefs(Posterior faults) {
       probability = faults.probability();
       none = faults.none();
@@ -224,6 +257,44 @@ final class Plans {
       for (int s = 0; s < faults.sets(); s++) {
         shares[distinctOf[s]] += faults.share(s);
       }
+      found =
+          IntStream.range(0, causes).filter(c -> !behind[c] && probability[c] >= FOUND).toArray();
+      for (int r = 0; r < gains.length; r++) {
+        for (int c : mends[r]) {
+          double left = probability[c] >= FOUND ? Stake.LEFT_BROKEN_MINUTES : 0;
+          double costs = behind[c] ? Stake.COMEBACK_MINUTES : left;
+          gains[r] += costs * probability[c] * cures[r][c];
+        }
+        gains[r] -= work[r] + remedies.get(r).parts() + remedies.get(r).owner();
+      }
+    }
+
+    /** Nothing, each remedy by itself, and those that gain most in twos and threes, by number. */
+    List<int[]> sensible() {
+      List<int[]> sensible = new ArrayList<>();
+      sensible.add(new int[0]);
+      for (int r = 0; r < remedies.size(); r++) {
+        sensible.add(new int[] {r});
+      }
+      int[] promising = promising();
+      for (int a : promising) {
+        for (int b : promising) {
+          if (a != b) {
+            sensible.add(new int[] {a, b});
+          }
+        }
+      }
+      int[] few = Arrays.copyOf(promising, Math.min(IN_THREES, promising.length));
+      for (int a : few) {
+        for (int b : few) {
+          for (int c : few) {
+            if (a != b && b != c && a != c) {
+              sensible.add(new int[] {a, b, c});
+            }
+          }
+        }
+      }
+      return sensible;
     }
 
     /**
@@ -231,8 +302,6 @@ final class Plans {
      * pairing. Where two causes hold, no single remedy ends the complaint, but each of two gains.
      */
     int[] promising() {
-      double[] gains = new double[remedies.size()];
-      Arrays.setAll(gains, this::gain);
       return IntStream.range(0, gains.length)
           .filter(r -> gains[r] > 0)
           .boxed()
@@ -240,19 +309,6 @@ final class Plans {
           .limit(PAIRED)
           .mapToInt(Integer::intValue)
           .toArray();
-    }
-
-    /** What it saves of each cause, less its work and parts. */
-    double gain(int remedy) {
-      double saves = 0;
-      for (int c = 0; c < causes; c++) {
-        double each =
-            behind[c]
-                ? Stake.COMEBACK_MINUTES
-                : probability[c] >= FOUND ? Stake.LEFT_BROKEN_MINUTES : 0;
-        saves += each * probability[c] * cures[remedy][c];
-      }
-      return saves - work[remedy] - remedies.get(remedy).parts() - remedies.get(remedy).owner();
     }
 
     /** Expected minutes of what comes after these remedies, where the complaint is still there. */
@@ -266,10 +322,10 @@ final class Plans {
     }
 
     private double goneAfter(int... chosen) {
-      double[] after = still.after(chosen);
+      double[] after = still.goneAfter(chosen);
       double gone = 0;
       for (int d = 0; d < shares.length; d++) {
-        gone += shares[d] * still.gone(d, after[d]);
+        gone += shares[d] * after[d];
       }
       return gone;
     }
@@ -284,96 +340,111 @@ final class Plans {
       return there;
     }
 
-    Plan plan(Stake stake, int... chosen) {
-      return plan(stake, Copy.IF_WORTH, chosen);
+    Plan plan(Stake stake, Copy when, int... chosen) {
+      Sums sums = sums(stake, when, chosen);
+      List<Remedy> list = new ArrayList<>(named(chosen));
+      List<Double> needed = new ArrayList<>(Arrays.stream(sums.reached()).boxed().toList());
+      if (sums.copyAt() >= 0) {
+        list.add(sums.copyAt(), choices.recovery().orElseThrow());
+        needed.add(sums.copyAt(), sums.copyReached());
+      }
+      return new Plan(
+          list,
+          needed,
+          sums.minutes(),
+          sums.parts(),
+          sums.owner(),
+          sums.comeback(),
+          sums.data(),
+          sums.lost() * stake.wanted(),
+          sums.there(),
+          goneAfter(chosen));
     }
 
     /** Only where it is free to copy is it asked whether anybody would sign it. */
-    Plan plan(Stake stake, Copy when, int... chosen) {
-      List<Remedy> list = new ArrayList<>();
-      List<Double> needed = new ArrayList<>();
-      double[] broken = new double[causes];
-      Arrays.fill(broken, 1);
-      double reached = 1;
+    Sums sums(Stake stake, Copy when, int... chosen) {
+      double[] reached = new double[chosen.length];
       double there = chosen.length == 0 ? isThereAfter() : 1;
       double minutes = 0;
       double parts = 0;
       double owner = 0;
-      double reachedAtRisk = -1;
+      int risky = -1;
       boolean blind = false;
-      List<Remedy> named = Arrays.stream(chosen).mapToObj(remedies::get).toList();
       for (int k = 0; k < chosen.length; k++) {
         int r = chosen[k];
-        Remedy remedy = named.get(k);
-        list.add(remedy);
-        reached = there;
-        needed.add(reached);
+        Remedy remedy = remedies.get(r);
+        reached[k] = there;
         // Nobody signs for setting a system up anew before it was seen that less does not end it.
-        blind |= remedy.owner() > 0 && reached < MORE_LIKELY_THAN_NOT;
-        boolean last = k == chosen.length - 1;
-        minutes += reached * (work[r] - Plan.spentBefore(named, k) + (last ? 0 : lookMinutes));
-        parts += reached * remedy.parts();
-        owner += reached * remedy.owner();
-        if (DataRisk.isRisky(remedy) && reachedAtRisk < 0) {
-          reachedAtRisk = reached;
-        }
-        for (int c = 0; c < causes; c++) {
-          broken[c] *= 1 - reached * cures[r][c];
-        }
+        blind |= remedy.owner() > 0 && reached[k] < MORE_LIKELY_THAN_NOT;
+        int spent = k == 0 ? 0 : Plan.spentBefore(named(chosen), k);
+        double look = k == chosen.length - 1 ? 0 : lookMinutes;
+        minutes += reached[k] * (work[r] - spent + look);
+        parts += reached[k] * remedy.parts();
+        owner += reached[k] * remedy.owner();
+        risky = risky < 0 && DataRisk.isRisky(remedy) ? k : risky;
         there = isThereAfter(Arrays.copyOf(chosen, k + 1));
-        blind |= none > most && (reached - there < SHOT_IN_THE_DARK || likeliestOf(r) < SUSPECTED);
+        blind |=
+            none > most && (reached[k] - there < SHOT_IN_THE_DARK || likeliestOf(r) < SUSPECTED);
       }
       double[] ways = lost(chosen);
       double lost = ways[DataRisk.UNCOPIED];
+      int copyAt = -1;
       if (choices.recovery().isPresent() && when != Copy.NEVER) {
         Remedy copy = choices.recovery().get();
         double costs = Stake.work(copy) + copy.parts();
         double first = costs + ways[DataRisk.COPIED_FIRST] * stake.dataLossMinutes();
         double later =
-            reachedAtRisk < 0
+            risky < 0
                 ? Double.POSITIVE_INFINITY
-                : reachedAtRisk * costs
+                : reached[risky] * costs
                     + ways[DataRisk.COPIED_BEFORE_RISK] * stake.dataLossMinutes();
         if (when == Copy.FIRST || Math.min(first, later) < lost * stake.dataLossMinutes()) {
           boolean atOnce = when == Copy.FIRST || first <= later;
-          double share = atOnce ? 1 : reachedAtRisk;
-          int place = atOnce ? 0 : placeOfRisk(list);
-          list.add(place, copy);
-          needed.add(place, share);
-          minutes += share * Stake.work(copy);
-          parts += share * copy.parts();
+          copyAt = atOnce ? 0 : risky;
+          minutes += (atOnce ? 1 : reached[risky]) * Stake.work(copy);
+          parts += (atOnce ? 1 : reached[risky]) * copy.parts();
           lost = ways[atOnce ? DataRisk.COPIED_FIRST : DataRisk.COPIED_BEFORE_RISK];
         }
       }
-      double data = lost * stake.dataLossMinutes();
       double left = 0;
-      for (int c = 0; c < causes; c++) {
-        left += behind[c] || probability[c] < FOUND ? 0 : probability[c] * broken[c];
+      for (int c : found) {
+        double broken = probability[c];
+        for (int k = 0; k < chosen.length; k++) {
+          broken *= 1 - reached[k] * cures[chosen[k]][c];
+        }
+        left += broken;
       }
-      double comeback = costsAfter(chosen) + Stake.LEFT_BROKEN_MINUTES * left;
-      Plan plan =
-          new Plan(
-              list,
-              needed,
-              minutes,
-              parts,
-              owner,
-              comeback,
-              data,
-              lost * stake.wanted(),
-              there,
-              goneAfter(chosen));
-      return blind && when == Copy.IF_WORTH ? plan.costing(Double.POSITIVE_INFINITY) : plan;
+      boolean nobodySigns = blind && when == Copy.IF_WORTH;
+      return new Sums(
+          reached,
+          copyAt,
+          copyAt <= 0 ? 1 : reached[copyAt],
+          minutes,
+          parts,
+          owner,
+          nobodySigns
+              ? Double.POSITIVE_INFINITY
+              : costsAfter(chosen) + Stake.LEFT_BROKEN_MINUTES * left,
+          lost * stake.dataLossMinutes(),
+          lost,
+          there);
+    }
+
+    private List<Remedy> named(int[] chosen) {
+      return Arrays.stream(chosen).mapToObj(remedies::get).toList();
     }
 
     /** Probability that data is lost after these remedies, by when it is copied. */
     private double[] lost(int... chosen) {
+      double[][] ofSets = dataRisk.lost(chosen);
       double[] lost = new double[DataRisk.WAYS];
-      double[] ofSets = dataRisk.lost(chosen);
-      for (int d = 0; d < shares.length; d++) {
-        for (int way = 0; way < DataRisk.WAYS; way++) {
-          lost[way] += shares[d] * ofSets[DataRisk.WAYS * d + way];
+      for (int way = 0; way < DataRisk.WAYS; way++) {
+        double[] ofWay = ofSets[way];
+        double sum = 0;
+        for (int d = 0; d < shares.length; d++) {
+          sum += shares[d] * ofWay[d];
         }
+        lost[way] = sum;
       }
       return lost;
     }
@@ -381,17 +452,10 @@ final class Plans {
     /** Of what a remedy mends. */
     private double likeliestOf(int remedy) {
       double likeliest = 0;
-      for (int c = 0; c < causes; c++) {
-        likeliest = cures[remedy][c] > 0 ? Math.max(likeliest, probability[c]) : likeliest;
+      for (int c : mends[remedy]) {
+        likeliest = Math.max(likeliest, probability[c]);
       }
       return likeliest;
-    }
-
-    private int placeOfRisk(List<Remedy> list) {
-      return IntStream.range(0, list.size())
-          .filter(k -> DataRisk.isRisky(list.get(k)))
-          .findFirst()
-          .orElse(0);
     }
   }
 }

@@ -42,6 +42,9 @@ final class Posterior {
   private double[] weights = new double[256];
   private int count;
 
+  /** Made when it is asked for. */
+  private int[][] setsOf;
+
   private double[] probability;
   private double none;
   private double evidence;
@@ -144,7 +147,25 @@ final class Posterior {
    * @return its {@link #evidence} is the probability of that observation
    */
   Posterior after(Observation seen) {
-    return new Posterior(this, seen);
+    return after(likelihoods(seen));
+  }
+
+  /**
+   * The same, for whoever asks it of one observation many times.
+   *
+   * @param likelihoods of the {@link #likelihoods} of this posterior or of one from it
+   */
+  Posterior after(double[] likelihoods) {
+    return new Posterior(this, likelihoods);
+  }
+
+  /** Of each set, the probability of what was seen. */
+  double[] likelihoods(Observation seen) {
+    double[] likelihoods = new double[count];
+    for (int s = 0; s < count; s++) {
+      likelihoods[s] = seen.likelihood(sets[s]);
+    }
+    return likelihoods;
   }
 
   /** Only the sets with at least this share, for what needs no more digits. */
@@ -171,13 +192,13 @@ final class Posterior {
     shown = before.shown;
   }
 
-  private Posterior(Posterior before, Observation seen) {
+  private Posterior(Posterior before, double[] likelihoods) {
     this(before);
     sets = before.sets;
     count = before.count;
     weights = new double[count];
     for (int s = 0; s < count; s++) {
-      weights[s] = before.weights[s] * seen.likelihood(sets[s]);
+      weights[s] = before.weights[s] * likelihoods[s];
       evidence += weights[s];
     }
     share(evidence);
@@ -256,11 +277,7 @@ final class Posterior {
     double product = 1;
     for (int o : findingsOf[cause]) {
       Observation seen = observations.get(o);
-      boolean shared = false;
-      for (int rest = set; rest != FaultSets.NONE; rest = FaultSets.withoutLast(rest)) {
-        shared |= seen.bearsOn(FaultSets.last(rest));
-      }
-      if (shared) {
+      if (seen.bearsOnAny(set)) {
         product *= seen.ratio(FaultSets.with(set, cause)) / (seen.ratio(set) * seen.ratioOf(cause));
         if (product < 1e-100) {
           log += Math.log(product);
@@ -334,13 +351,15 @@ final class Posterior {
   }
 
   private void share(double total) {
-    probability = new double[causes];
+    double[] byPlace = new double[causes + 1];
     for (int s = 0; s < count; s++) {
-      weights[s] /= total;
-      for (int rest = sets[s]; rest != FaultSets.NONE; rest = FaultSets.withoutLast(rest)) {
-        probability[FaultSets.last(rest)] += weights[s];
-      }
+      double share = weights[s] / total;
+      weights[s] = share;
+      byPlace[FaultSets.placeOfOne(sets[s])] += share;
+      byPlace[FaultSets.placeOfTwo(sets[s])] += share;
+      byPlace[FaultSets.placeOfThree(sets[s])] += share;
     }
+    probability = Arrays.copyOfRange(byPlace, 1, causes + 1);
     none = weights[0];
   }
 
@@ -349,11 +368,11 @@ final class Posterior {
    * as if each cause of a set changed the weight by itself, from what the causes share of all sets;
    * then put right for the sets in which an observation bears on two or three of them.
    *
-   * @return {@code [observation][cause]}: the probability of the cause if that observation had not
-   *     been made
+   * @return by observation
    */
-  double[][] without() {
+  LeftOut without() {
     int n = observations.size();
+    double[] totals = new double[n];
     double[][] both = both();
     double[][] moved = new double[n][causes];
     double[] movedTotal = new double[n];
@@ -387,14 +406,60 @@ final class Posterior {
     for (int o = 0; o < n; o++) {
       double total = 1 + movedTotal[o];
       if (total < CANCELS || total > 1 / CANCELS) {
-        moved[o] = anew(observations.get(o));
+        totals[o] = anew(observations.get(o), moved[o]);
         continue;
       }
+      totals[o] = total;
       for (int i = 0; i < causes; i++) {
         moved[o][i] = Math.max(0, probability[i] + moved[o][i]) / total;
       }
     }
-    return moved;
+    double[] likelihood = new double[n];
+    Arrays.setAll(likelihood, o -> observations.get(o).leak() / totals[o]);
+    return new LeftOut(moved, likelihood);
+  }
+
+  /**
+   * What would be believed if one observation had not been made.
+   *
+   * @param probability by observation and cause
+   * @param likelihood by observation: the probability of it, given all the others
+   */
+  record LeftOut(double[][] probability, double[] likelihood) {}
+
+  /** Probability of an observation that is not in it yet: Σ P(S)·P(seen | S). */
+  double probabilityOf(Observation seen) {
+    double more = 0;
+    int[][] setsOf = setsOf();
+    for (int cause : seen.bearing()) {
+      for (int s : setsOf[cause]) {
+        if (seen.isFirstToBear(sets[s], cause)) {
+          more += weights[s] * (seen.likelihood(sets[s]) - seen.leak());
+        }
+      }
+    }
+    return seen.leak() + more;
+  }
+
+  /** By cause, which sets hold it. */
+  private int[][] setsOf() {
+    if (setsOf == null) {
+      int[] held = new int[causes + 1];
+      for (int s = 0; s < count; s++) {
+        for (int rest = sets[s]; rest != FaultSets.NONE; rest = FaultSets.withoutLast(rest)) {
+          held[FaultSets.last(rest)]++;
+        }
+      }
+      setsOf = new int[causes][];
+      Arrays.setAll(setsOf, cause -> new int[held[cause]]);
+      for (int s = 0; s < count; s++) {
+        for (int rest = sets[s]; rest != FaultSets.NONE; rest = FaultSets.withoutLast(rest)) {
+          int cause = FaultSets.last(rest);
+          setsOf[cause][--held[cause]] = s;
+        }
+      }
+    }
+    return setsOf;
   }
 
   /** Probability that two causes are both at work. */
@@ -410,8 +475,9 @@ final class Posterior {
     return both;
   }
 
-  private double[] anew(Observation left) {
-    double[] share = new double[causes];
+  /** Fills the shares without it; gives what the weights over their ratios come to. */
+  private double anew(Observation left, double[] share) {
+    Arrays.fill(share, 0);
     double total = 0;
     for (int s = 0; s < count; s++) {
       double weight = weights[s] / left.ratio(sets[s]);
@@ -423,6 +489,6 @@ final class Posterior {
     for (int i = 0; i < causes; i++) {
       share[i] /= total;
     }
-    return share;
+    return total;
   }
 }

@@ -14,15 +14,25 @@ final class StillThere {
   private final double[] quiet;
   private final double[][] cures;
   private final Map<Integer, double[]> known = new HashMap<>();
+  private final Map<Integer, double[]> knownGone = new HashMap<>();
 
   /**
    * @param cures by remedy and cause, the probability that it mends it
    */
   StillThere(Complaint complaint, int[] sets, double[][] cures) {
+    this(complaint, sets, Arrays.stream(sets).mapToDouble(complaint::quiet).toArray(), cures);
+  }
+
+  private StillThere(Complaint complaint, int[] sets, double[] quiet, double[][] cures) {
     this.complaint = complaint;
     this.sets = sets;
-    this.quiet = Arrays.stream(sets).mapToDouble(complaint::quiet).toArray();
+    this.quiet = quiet;
     this.cures = cures;
+  }
+
+  /** The same sets with other cures. */
+  StillThere with(double[][] otherCures) {
+    return new StillThere(complaint, sets, quiet, otherCures);
   }
 
   /**
@@ -30,24 +40,39 @@ final class StillThere {
    * @return by set, not to be changed
    */
   double[] after(int... remedies) {
+    return known.computeIfAbsent(key(remedies), k -> count(remedies));
+  }
+
+  /**
+   * Of each set, the probability that the complaint is gone when all is done and it is not still
+   * there: nothing that nobody knows of may have brought it either. While a plan is carried out
+   * that is taken as not seen, as it has no remedy.
+   *
+   * @return by set, not to be changed
+   */
+  double[] goneAfter(int... remedies) {
+    return knownGone.computeIfAbsent(key(remedies), k -> countGone(after(remedies)));
+  }
+
+  /** The same for the same remedies in any order. */
+  private int key(int[] remedies) {
     int[] inOrder = remedies.clone();
     Arrays.sort(inOrder);
     int key = 0;
     for (int r : inOrder) {
       key = key * (cures.length + 1) + r + 1;
     }
-    return known.computeIfAbsent(key, k -> count(inOrder));
+    return key;
   }
 
-  /**
-   * Of a set, the probability that the complaint is gone when all is done and it is not still
-   * there: nothing that nobody knows of may have brought it either. While a plan is carried out
-   * that is taken as not seen, as it has no remedy.
-   */
-  double gone(int set, double stillThere) {
-    double silent = (1 - stillThere) * (1 - quiet[set]) + quiet[set];
-    double known = (1 - complaint.unexplained()) * silent - quiet[set];
-    return Math.max(0, known) / (1 - quiet[set]);
+  private double[] countGone(double[] stillThere) {
+    double[] gone = new double[sets.length];
+    for (int s = 0; s < gone.length; s++) {
+      double silent = (1 - stillThere[s]) * (1 - quiet[s]) + quiet[s];
+      double known = (1 - complaint.unexplained()) * silent - quiet[s];
+      gone[s] = Math.max(0, known) / (1 - quiet[s]);
+    }
+    return gone;
   }
 
   private double[] count(int[] remedies) {

@@ -51,7 +51,7 @@ final class Turns {
         if (then.evidence() < MIN_CHANCE) {
           continue;
         }
-        Plan plan = plans.rank(then, stake).get(0);
+        Plan plan = plans.best(then, stake);
         if (!plan.likely().equals(best.likely())) {
           turns.add(
               new Turn(

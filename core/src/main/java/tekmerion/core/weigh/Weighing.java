@@ -18,6 +18,7 @@ import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.permit.DataStatus;
 import tekmerion.core.weigh.Network.Counted;
 import tekmerion.core.weigh.Network.Instance;
+import tekmerion.core.weigh.Posterior.LeftOut;
 import tekmerion.core.weigh.Weighed.CauseShare;
 import tekmerion.core.weigh.Weighed.FindingWeight;
 
@@ -31,7 +32,7 @@ public final class Weighing {
 
   private final Network network;
   private final Posterior posterior;
-  private final double[][] without;
+  private final LeftOut without;
   private final double[] blame;
   private final double[] prior;
 
@@ -126,7 +127,7 @@ public final class Weighing {
               shares.remove(first);
               shares.add(0, first);
             });
-    Conflict conflict = Conflict.of(network, posterior);
+    Conflict conflict = Conflict.of(network, posterior, without);
     return new Weighed(
         Headline.of(inOrder(shares), shares, posterior.none()),
         network.counted().size(),
@@ -146,10 +147,10 @@ public final class Weighing {
     for (int o = 0; o < network.counted().size(); o++) {
       Counted one = network.counted().get(o);
       boolean bears = one.observation().bearsOn(i);
-      if (!bears && isAsBefore(probability, without[o][i])) {
+      if (!bears && isAsBefore(probability, without.probability()[o][i])) {
         continue;
       }
-      double decibans = all - decibans(without[o][i]);
+      double decibans = all - decibans(without.probability()[o][i]);
       anyFinding |= bears;
       if (bears || Math.abs(decibans) >= MIN_DECIBANS_SHOWN) {
         weights.add(new FindingWeight(one.finding(), decibans, bears, "", one.kind().source()));
@@ -209,7 +210,7 @@ public final class Weighing {
     }
     Posterior faults = posterior.heavy(Plans.MIN_SHARE);
     Plans plans = new Plans(knowHow, network, faults, Mended.by(knowHow, network));
-    return plans.rank(faults, stake).get(0).courses();
+    return plans.best(faults, stake).courses();
   }
 
   /** Log-odds in decibans: 10·log10(p / (1 − p)). */

@@ -77,8 +77,13 @@ class PosteriorTest {
       return all;
     }
 
-    /** P(cause present | all findings but {@code left}) over sets of at most three. */
-    double[] bruteForce(int left) {
+    /**
+     * @param share P(cause present | all findings but one), over sets of at most three
+     * @param total P(all findings but one), as a multiple that is the same for all
+     */
+    record Truth(double[] share, double total) {}
+
+    Truth bruteForce(int left) {
       double[] share = new double[prior.length];
       double total = 0;
       for (int set = 0; set < 1 << prior.length; set++) {
@@ -105,7 +110,7 @@ class PosteriorTest {
       for (int c = 0; c < share.length; c++) {
         share[c] /= total;
       }
-      return share;
+      return new Truth(share, total);
     }
 
     /**
@@ -162,11 +167,16 @@ class PosteriorTest {
   private static void assertEqualsBruteForce(Network network) {
     Posterior posterior =
         Posterior.of(network.prior(), network.observations(), network.complaint());
-    double[][] without = posterior.without();
+    Posterior.LeftOut without = posterior.without();
+    Network.Truth all = network.bruteForce(-1);
 
-    assertThat(posterior.probability()).containsExactly(network.bruteForce(-1), within(TOLERANCE));
+    assertThat(posterior.probability()).containsExactly(all.share(), within(TOLERANCE));
     for (int s = 0; s < network.seen().length; s++) {
-      assertThat(without[s]).containsExactly(network.bruteForce(s), within(TOLERANCE));
+      Network.Truth left = network.bruteForce(s);
+      assertThat(without.probability()[s]).containsExactly(left.share(), within(TOLERANCE));
+      // P(y | all others) = P(all) / P(all others)
+      assertThat(without.likelihood()[s])
+          .isCloseTo(all.total() / left.total(), withinPercentage(1e-6));
     }
   }
 
@@ -217,7 +227,7 @@ class PosteriorTest {
 
     assertThat(posterior.probability()[0]).isCloseTo(0.205 / 0.28, within(1e-12));
     assertThat(posterior.none()).isCloseTo(0.075 / 0.28, within(1e-12));
-    assertThat(posterior.without()[0][0]).isCloseTo(0.25, within(1e-12));
+    assertThat(posterior.without().probability()[0][0]).isCloseTo(0.25, within(1e-12));
   }
 
   @Test
