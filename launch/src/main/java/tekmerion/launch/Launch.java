@@ -9,7 +9,15 @@ import picocli.CommandLine.Command;
     name = "tekmerion",
     description = "Starts Tekmerion.",
     mixinStandardHelpOptions = true,
-    subcommands = {DemoCommand.class, ServeCommand.class, BenchCommand.class, ProveCommand.class})
+    subcommands = {
+      DemoCommand.class,
+      ServeCommand.class,
+      BackupCommand.class,
+      RestoreCommand.class,
+      CheckCommand.class,
+      BenchCommand.class,
+      ProveCommand.class
+    })
 public final class Launch {
   public static void main(String[] args) {
     // Sentences are English, and so are their numbers, wherever the machine comes from.

@@ -5,6 +5,7 @@ import java.net.URI;
 import java.net.UnknownHostException;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.time.LocalTime;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -73,6 +74,22 @@ final class ServeCommand implements Callable<Integer> {
     private Path key;
   }
 
+  @Option(
+      names = "--backups",
+      description = "Folder for a backup every night, best on another disk; see backup --help.")
+  private Path backups;
+
+  @Option(
+      names = "--backup-at",
+      defaultValue = "03:00",
+      description = "When, where this machine is (default: 03:00).")
+  private LocalTime backupAt;
+
+  @Option(
+      names = "--passphrase-file",
+      description = "A file that holds the passphrase that backups are sealed to.")
+  private Path passphrase;
+
   @Spec private CommandSpec spec;
 
   @Override
@@ -80,6 +97,9 @@ final class ServeCommand implements Callable<Integer> {
     InetAddress address = address();
     Home home = Home.find();
     Path folder = (data == null ? home.root().resolve(".tekmerion/shop") : data).toAbsolutePath();
+    // Before anything starts: a backup that cannot be made is said now, not in the night.
+    Optional<char[]> secret =
+        Optional.ofNullable(backups).map(asked -> BackupFiles.passphrase(passphrase));
     Optional<ShopTls> tls;
     try {
       tls = tls(address, folder);
@@ -99,6 +119,16 @@ final class ServeCommand implements Callable<Integer> {
           .firstSignIn()
           .ifPresent(said -> System.out.println("First start: " + said + " It is shown only now."));
       tls.ifPresent(t -> running.add(renewing(t)));
+      secret.ifPresent(
+          with ->
+              running.add(
+                  new NightlyBackups(
+                          folder,
+                          backups.toAbsolutePath(),
+                          with,
+                          backupAt,
+                          Clock.systemDefaultZone())
+                      .start()));
       System.out.printf(
           "Tekmerion is at %s, its log in %s. Ctrl-C ends it.%n",
           shownAs(address, tls), server.child().log());

@@ -1,0 +1,28 @@
+package tekmerion.launch;
+
+import java.nio.file.Path;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+/** Whether a backup can be restored. */
+@Command(
+    name = "check",
+    description =
+        "Restore a backup to a place of its own, compare it with what was written, and delete it again.",
+    mixinStandardHelpOptions = true)
+final class CheckCommand implements Callable<Integer> {
+  @Parameters(description = "The backup.")
+  private Path archive;
+
+  @Option(names = "--passphrase-file", description = "A file that holds its passphrase.")
+  private Path passphrase;
+
+  @Override
+  public Integer call() {
+    var found = ShopFolder.check(archive, BackupFiles.passphrase(passphrase));
+    System.out.printf("Good. It holds the shop of %s.%n", found.words());
+    return 0;
+  }
+}
