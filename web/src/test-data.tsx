@@ -249,6 +249,7 @@ export const floor = (...jobs: FloorJob[]): Floor => ({
   nextFreeBayAt: null,
   bays: [],
   dueCopies: [],
+  oldBackup: null,
   jobs,
 });
 

@@ -54,6 +54,15 @@ it('teaches the first move on an empty floor', async () => {
   expect(await screen.findByRole('link', { name: 'Take the first one in.' })).toBeVisible();
 });
 
+it.each([
+  ['2026-11-20T02:00:00Z', /^The last good backup was made Fri/],
+  [null, /^No backup was ever made/],
+])('says what would be lost, when the last backup was at %s', async (lastAt, words) => {
+  shop({ ...floor(), oldBackup: { lastAt } });
+
+  expect(await screen.findByRole('status')).toHaveTextContent(words);
+});
+
 it('names copies that are due for erasing, also when nothing else is in the shop', async () => {
   const due = (job: string) => ({
     job,

@@ -29,6 +29,7 @@ export function FloorView() {
               <Link to="/records">{t('web.floor.floor-view.records')}</Link>
               <Link to="/wall">{t('web.floor.floor-view.wall-screen')}</Link>
             </Head>
+            <OldBackup backup={data.oldBackup} />
             <DueCopies copies={data.dueCopies} />
             {data.jobs.length === 0 ? (
               <EmptyFloor />
@@ -54,6 +55,21 @@ export function FloorView() {
         );
       }}
     </Loaded>
+  );
+}
+
+/** Whoever loses the disk today loses all that came since. */
+function OldBackup({ backup }: { backup: Floor['oldBackup'] }) {
+  if (backup === null) return null;
+  return (
+    <Due role="status">
+      <b>
+        {backup.lastAt === null
+          ? t('web.floor.floor-view.no-backup-was-ever-made')
+          : t('web.floor.floor-view.the-last-good-backup-is-old', { when: when(backup.lastAt) })}
+      </b>{' '}
+      {t('web.floor.floor-view.what-to-do-for-a-backup')}
+    </Due>
   );
 }
 

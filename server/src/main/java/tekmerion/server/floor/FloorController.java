@@ -18,6 +18,7 @@ import tekmerion.server.person.Person;
 @RestController
 public class FloorController {
   private final Lanes lanes;
+  private final Backups backups;
 
   /** How a bay stands with its probe. */
   public enum Link {
@@ -95,6 +96,7 @@ public class FloorController {
 
   /**
    * @param nextFreeBayAt when a bay will likely be free; null if one is
+   * @param oldBackup null while there is a good backup that is not old
    */
   public record Floor(
       Instant now,
@@ -102,7 +104,15 @@ public class FloorController {
       @Schema(nullable = true) Instant nextFreeBayAt,
       List<BayView> bays,
       List<FloorJob> jobs,
-      List<DueCopy> dueCopies) {}
+      List<DueCopy> dueCopies,
+      @Schema(nullable = true) OldBackup oldBackup) {}
+
+  /**
+   * That it is more than two days since a backup was made that can be restored.
+   *
+   * @param lastAt when that was; null if none was ever made
+   */
+  public record OldBackup(@Schema(nullable = true) Instant lastAt) {}
 
   /**
    * A copy that was promised to be erased by now.
@@ -111,13 +121,14 @@ public class FloorController {
    */
   public record DueCopy(String job, String machine, String partKey, Instant dueAt) {}
 
-  FloorController(Lanes lanes) {
+  FloorController(Lanes lanes, Backups backups) {
     this.lanes = lanes;
+    this.backups = backups;
   }
 
   @GetMapping("/api/floor")
   @Transactional(readOnly = true)
   public Floor floor(@AuthenticationPrincipal Person person) {
-    return lanes.floor(person);
+    return lanes.floor(person, backups.old());
   }
 }

@@ -11,6 +11,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -31,6 +32,7 @@ import tekmerion.server.floor.FloorController.DueCopy;
 import tekmerion.server.floor.FloorController.Floor;
 import tekmerion.server.floor.FloorController.FloorJob;
 import tekmerion.server.floor.FloorController.Link;
+import tekmerion.server.floor.FloorController.OldBackup;
 import tekmerion.server.floor.FloorController.Span;
 import tekmerion.server.floor.FloorController.SpanKind;
 import tekmerion.server.job.Job;
@@ -114,7 +116,7 @@ class Lanes implements Shown {
     return new Outlook(typicals.now(), supplies.expected(), work.now(), hours, now);
   }
 
-  Floor floor(Person person) {
+  Floor floor(Person person, Optional<OldBackup> oldBackup) {
     Instant now = clock.instant();
     Map<Long, ProbeView> probeByBay = probes.all();
     List<Job> open = jobs.findByEndedAtIsNullOrderByTakenInAt();
@@ -163,7 +165,14 @@ class Lanes implements Shown {
                             ? null
                             : inBay(views.get(bay.job().id()))))
             .toList();
-    return new Floor(now, shop, nextFree(bayViews, lanes), bayViews, lanes, dueCopies(now));
+    return new Floor(
+        now,
+        shop,
+        nextFree(bayViews, lanes),
+        bayViews,
+        lanes,
+        dueCopies(now),
+        oldBackup.orElse(null));
   }
 
   /** What is due longest first; the others come when these are done. */
