@@ -42,4 +42,17 @@ export default tseslint.config(
       ],
     },
   },
+  {
+    files: ['src/**/*.test.{ts,tsx}'],
+    rules: {
+      'no-restricted-properties': [
+        'error',
+        {
+          object: 'vi',
+          property: 'waitFor',
+          message: 'It gives up after a second; waitFor of Testing Library waits for what hangs.',
+        },
+      ],
+    },
+  },
 );

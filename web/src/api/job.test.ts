@@ -1,3 +1,4 @@
+import { waitFor } from '@testing-library/react';
 import { QueryClient, QueryObserver } from '@tanstack/react-query';
 import { afterEach, expect, it, vi } from 'vitest';
 import { answering, job } from '../test-data';
@@ -27,7 +28,7 @@ async function shown() {
   const queryFn = () => fetchJob('J-1', client.getQueryData<Job>(queryKey));
   const observer = new QueryObserver(client, { queryKey, queryFn });
   observer.subscribe(() => undefined);
-  await vi.waitFor(() => expect(observer.getCurrentResult().data?.version).toBe(1));
+  await waitFor(() => expect(observer.getCurrentResult().data?.version).toBe(1));
   sent.length = 0;
   return {
     client,
@@ -42,7 +43,7 @@ it('asks only for what a change names, and keeps the rest', async () => {
   const page = await shown();
 
   page.told('CASE,CUSTODY');
-  await vi.waitFor(() => expect(page.now()?.version).toBe(2));
+  await waitFor(() => expect(page.now()?.version).toBe(2));
 
   expect(page.sent()).toEqual(['/api/jobs/J-1/aspects?of=CASE&of=CUSTODY']);
   expect(page.now()).toMatchObject({ complaint: 'Beeps', machine: 'Ostrel 17 laptop' });
@@ -60,12 +61,12 @@ it('asks for everything when an earlier change could not be fetched', async () =
   const page = await shown();
   page.breaks(true);
   page.told('EVIDENCE');
-  await vi.waitFor(() => expect(page.sent()).toHaveLength(1));
-  await vi.waitFor(() => expect(page.client.isFetching()).toBe(0));
+  await waitFor(() => expect(page.sent()).toHaveLength(1));
+  await waitFor(() => expect(page.client.isFetching()).toBe(0));
   page.breaks(false);
 
   page.told('CASE');
-  await vi.waitFor(() => expect(page.now()?.version).toBe(3));
+  await waitFor(() => expect(page.now()?.version).toBe(3));
 
   expect(page.sent()[1]).toBe(WHOLE);
 });

@@ -1,5 +1,6 @@
+import { waitFor } from '@testing-library/react';
 import { QueryClient, QueryObserver } from '@tanstack/react-query';
-import { expect, it, vi } from 'vitest';
+import { expect, it } from 'vitest';
 import { keys } from './queries';
 import { applyChange } from './useLive';
 
@@ -32,7 +33,7 @@ it('does not cut off a fetch that somebody waits for, and asks once more after i
   const queryFn = () => new Promise<number>((resolve) => answer.push(resolve));
   const stop = new QueryObserver(client, { queryKey, queryFn }).subscribe(() => undefined);
   answer[0]?.(1);
-  await vi.waitFor(() => expect(client.getQueryData(queryKey)).toBe(1));
+  await waitFor(() => expect(client.getQueryData(queryKey)).toBe(1));
   let waited = true;
   const own = client.invalidateQueries({ queryKey }).then(() => (waited = false));
 
@@ -43,8 +44,8 @@ it('does not cut off a fetch that somebody waits for, and asks once more after i
   answer[1]?.(2);
   await own;
   expect(client.getQueryData(queryKey)).toBe(2);
-  await vi.waitFor(() => expect(answer).toHaveLength(3));
+  await waitFor(() => expect(answer).toHaveLength(3));
   answer[2]?.(3);
-  await vi.waitFor(() => expect(client.getQueryData(queryKey)).toBe(3));
+  await waitFor(() => expect(client.getQueryData(queryKey)).toBe(3));
   stop();
 });

@@ -1,4 +1,4 @@
-import { screen } from '@testing-library/react';
+import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, expect, it, vi } from 'vitest';
 import { answering, job, show } from '../test-data';
@@ -41,7 +41,7 @@ it('says whether the probe is connected and lets it be revoked', async () => {
 
   await userEvent.click(screen.getByRole('button', { name: 'Revoke this probe' }));
 
-  await vi.waitFor(() => {
+  await waitFor(() => {
     expect(onClose).toHaveBeenCalled();
   });
   expect(sent.filter((s) => s.method !== 'GET')).toMatchObject([

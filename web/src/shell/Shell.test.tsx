@@ -1,4 +1,4 @@
-import { screen } from '@testing-library/react';
+import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { Route, Routes } from 'react-router';
 import { afterEach, expect, it, vi } from 'vitest';
@@ -33,7 +33,7 @@ it('says on every page of a demo that what is found there is simulated', async (
 
 it('says nothing like that in a shop', async () => {
   open(false);
-  await vi.waitFor(() => {
+  await waitFor(() => {
     expect(screen.queryByText('Loading…')).toBeNull();
   });
   expect(screen.queryByText(/simulated/)).toBeNull();

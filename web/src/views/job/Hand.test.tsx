@@ -1,4 +1,4 @@
-import { screen } from '@testing-library/react';
+import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, expect, it, vi } from 'vitest';
 import type { Colleague } from '../../api/types';
@@ -79,7 +79,7 @@ it('leaves the counter what is the counter’s', async () => {
   server('COUNTER');
   show(<Hand job={job({ secretKept: true })} />);
 
-  await vi.waitFor(() => expect(screen.getByText(/Nobody has it/)).toBeVisible());
+  await waitFor(() => expect(screen.getByText(/Nobody has it/)).toBeVisible());
   await userEvent.click(screen.getByRole('button', { name: /what can be done/ }));
   const items = screen.getAllByRole('menuitem').map((item) => item.textContent);
   expect(items).toContain('Print label');
