@@ -167,6 +167,7 @@ class BackupTest {
       Said restored =
           run("restore", damaged.toString(), "--data=" + place, "--passphrase-file=" + passphrase);
       assertThat(restored.code()).isEqualTo(1);
+      assertThat(restored.words()).contains("Nothing was restored");
       assertThat(place).doesNotExist();
     }
     Said wrong = run("check", file.toString(), "--passphrase-file=" + other);

@@ -4,6 +4,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 
 /** A shop in one file. */
@@ -23,16 +24,15 @@ final class BackupCommand implements Callable<Integer> {
   @Option(names = "--out", required = true, description = "The file to write; it must not exist.")
   private Path out;
 
-  @Option(names = "--passphrase-file", description = "A file that holds the passphrase.")
-  private Path passphrase;
+  @Mixin private PassphraseOption sealedTo;
 
   @Override
   public Integer call() {
     if (Files.exists(out)) {
       throw new LaunchException("%s is there already. Nothing was written.".formatted(out));
     }
-    char[] secret = BackupFiles.passphrase(passphrase);
-    var content = new ShopFolder(BackupFiles.shop(data)).backUp(out, secret, System.getenv());
+    char[] secret = sealedTo.passphrase();
+    var content = new ShopFolder(ShopFolder.named(data)).backUp(out, secret, System.getenv());
     System.out.printf(
         "%s holds the shop of %s, %,d files with it. Look whether it can be restored: ./tekmerion check %s%n",
         out, content.at(), content.files(), out);

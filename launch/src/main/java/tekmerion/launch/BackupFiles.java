@@ -13,8 +13,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Stream;
-import tekmerion.launch.backup.BackupException;
-import tekmerion.launch.backup.Passphrase;
 import tekmerion.launch.backup.Retention;
 
 /** Backups in a folder, by the time that each was made. Whatever else is in it is left alone. */
@@ -27,19 +25,6 @@ final class BackupFiles {
 
   BackupFiles(Path folder) {
     this.folder = folder;
-  }
-
-  /** The folder of a shop as {@code serve} has it. */
-  static Path shop(Path data) {
-    return (data == null ? Home.find().root().resolve(".tekmerion/shop") : data).toAbsolutePath();
-  }
-
-  static char[] passphrase(Path file) {
-    try {
-      return Passphrase.of(file);
-    } catch (BackupException e) {
-      throw new LaunchException(e.getMessage(), e);
-    }
   }
 
   Path of(Instant at) {

@@ -3,7 +3,7 @@ package tekmerion.launch;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
-import picocli.CommandLine.Option;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Parameters;
 
 /** Whether a backup can be restored. */
@@ -16,12 +16,11 @@ final class CheckCommand implements Callable<Integer> {
   @Parameters(description = "The backup.")
   private Path archive;
 
-  @Option(names = "--passphrase-file", description = "A file that holds its passphrase.")
-  private Path passphrase;
+  @Mixin private PassphraseOption sealedTo;
 
   @Override
   public Integer call() {
-    var found = ShopFolder.check(archive, BackupFiles.passphrase(passphrase));
+    var found = ShopFolder.check(archive, sealedTo.passphrase());
     System.out.printf("Good. It holds the shop of %s.%n", found.words());
     return 0;
   }

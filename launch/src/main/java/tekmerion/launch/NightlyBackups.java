@@ -10,26 +10,21 @@ import java.time.Instant;
 import java.time.LocalTime;
 import java.time.ZonedDateTime;
 import java.time.temporal.ChronoUnit;
-import java.util.Map;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
-import tekmerion.link.files.WholeFile;
-import tools.jackson.databind.json.JsonMapper;
+import tekmerion.link.files.LastBackup;
 
 /**
  * A backup every night, and at once if none was made for a day. It has its name only after it was
  * checked, so the newest is always a good one; the server is told of it in a file.
  */
 final class NightlyBackups implements AutoCloseable {
-  /** In the server's folder for files: what the floor says of backups. */
-  static final String TOLD = "last-backup.json";
-
   private static final Duration AT_MOST = Duration.ofHours(24);
   private static final Duration AFTER_A_FAILURE = Duration.ofHours(1);
 
   private final ShopFolder shop;
-  private final Path told;
+  private final Path files;
   private final BackupFiles backups;
   private final char[] passphrase;
   private final LocalTime time;
@@ -49,7 +44,7 @@ final class NightlyBackups implements AutoCloseable {
    */
   NightlyBackups(Path data, Path folder, char[] passphrase, LocalTime time, Clock clock) {
     this.shop = new ShopFolder(data);
-    this.told = data.resolve("files").resolve(TOLD);
+    this.files = data.resolve("files");
     this.backups = new BackupFiles(folder);
     this.passphrase = passphrase.clone();
     this.time = time;
@@ -95,8 +90,7 @@ final class NightlyBackups implements AutoCloseable {
     } finally {
       Files.deleteIfExists(unchecked);
     }
-    Files.createDirectories(told.getParent());
-    WholeFile.write(told, JsonMapper.shared().writeValueAsBytes(Map.of("at", at.toString())));
+    LastBackup.write(files, at);
     backups.thinOut(clock.getZone());
     return file;
   }

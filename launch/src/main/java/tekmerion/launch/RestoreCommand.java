@@ -3,6 +3,7 @@ package tekmerion.launch;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
@@ -20,13 +21,12 @@ final class RestoreCommand implements Callable<Integer> {
       description = "The folder to make, to be given to serve (default: .tekmerion/shop).")
   private Path data;
 
-  @Option(names = "--passphrase-file", description = "A file that holds its passphrase.")
-  private Path passphrase;
+  @Mixin private PassphraseOption sealedTo;
 
   @Override
   public Integer call() {
-    Path folder = BackupFiles.shop(data);
-    var found = new ShopFolder(folder).restore(archive, BackupFiles.passphrase(passphrase));
+    Path folder = ShopFolder.named(data);
+    var found = new ShopFolder(folder).restore(archive, sealedTo.passphrase());
     System.out.printf(
         "Restored the shop of %s, and compared. Start it: ./tekmerion serve --data %s%n",
         found.words(), folder);

@@ -16,6 +16,7 @@ import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
 import picocli.CommandLine.ArgGroup;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.ParameterException;
@@ -85,10 +86,7 @@ final class ServeCommand implements Callable<Integer> {
       description = "When, where this machine is (default: 03:00).")
   private LocalTime backupAt;
 
-  @Option(
-      names = "--passphrase-file",
-      description = "A file that holds the passphrase that backups are sealed to.")
-  private Path passphrase;
+  @Mixin private PassphraseOption sealedTo;
 
   @Spec private CommandSpec spec;
 
@@ -96,10 +94,9 @@ final class ServeCommand implements Callable<Integer> {
   public Integer call() throws InterruptedException {
     InetAddress address = address();
     Home home = Home.find();
-    Path folder = (data == null ? home.root().resolve(".tekmerion/shop") : data).toAbsolutePath();
+    Path folder = ShopFolder.named(data);
     // Before anything starts: a backup that cannot be made is said now, not in the night.
-    Optional<char[]> secret =
-        Optional.ofNullable(backups).map(asked -> BackupFiles.passphrase(passphrase));
+    Optional<char[]> secret = Optional.ofNullable(backups).map(asked -> sealedTo.passphrase());
     Optional<ShopTls> tls;
     try {
       tls = tls(address, folder);

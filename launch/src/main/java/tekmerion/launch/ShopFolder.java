@@ -36,6 +36,11 @@ final class ShopFolder {
     this.data = data.toAbsolutePath();
   }
 
+  /** The folder of a shop as {@code serve} has it; null for the one that it takes by itself. */
+  static Path named(Path data) {
+    return (data == null ? Home.find().root().resolve(".tekmerion/shop") : data).toAbsolutePath();
+  }
+
   /**
    * What a backup holds, as it was found by restoring it.
    *
@@ -90,7 +95,11 @@ final class ShopFolder {
 
   private static boolean runs(Path pidFile) {
     try {
-      return ProcessHandle.of(Long.parseLong(Files.readString(pidFile).strip())).isPresent();
+      // After a power cut another program may have its number.
+      return ProcessHandle.of(Long.parseLong(Files.readString(pidFile).strip()))
+          .flatMap(process -> process.info().command())
+          .filter(program -> program.endsWith("/mariadbd"))
+          .isPresent();
     } catch (IOException | NumberFormatException e) {
       return false; // it takes the file away when it ends
     }
@@ -168,6 +177,9 @@ final class ShopFolder {
       } finally {
         WholeFile.deleteFolder(part);
       }
+    } catch (BackupException e) {
+      throw new LaunchException(
+          "%s Nothing was restored, and the backup is as it was.".formatted(e.getMessage()), e);
     } catch (IOException e) {
       throw new LaunchException(
           "The backup could not be restored to %s: %s. Nothing of it was left there."
@@ -185,6 +197,8 @@ final class ShopFolder {
       } finally {
         WholeFile.deleteFolder(place);
       }
+    } catch (BackupException e) {
+      throw new LaunchException(e.getMessage(), e);
     } catch (IOException e) {
       throw new LaunchException("The backup could not be checked: " + e.getMessage(), e);
     }
@@ -226,17 +240,13 @@ final class ShopFolder {
               });
       String again = sum(programs);
       if (!again.equals(content.database())) {
-        throw new LaunchException(
-            "The database of this backup is another one when it is restored: its sum is %s, not %s."
-                .formatted(again, content.database()));
+        throw BackupException.restoredOtherwise(again, content.database());
       }
       return new Found(
           content,
           scratch.count(
               "SELECT COUNT(*) FROM information_schema.tables WHERE table_schema = 'tekmerion'"),
           rows(scratch));
-    } catch (BackupException e) {
-      throw new LaunchException(e.getMessage(), e);
     }
   }
 

@@ -16,6 +16,7 @@ import java.util.List;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import tekmerion.link.files.LastBackup;
 
 class NightlyBackupsTest {
   private static final char[] PASSPHRASE = "quay 7, low water".toCharArray();
@@ -61,8 +62,8 @@ class NightlyBackupsTest {
               "holiday.txt",
               "tekmerion-20261130T210000Z.backup",
               "tekmerion-20261201T223000Z.backup");
-      assertThat(Files.readString(shop.resolve("files/last-backup.json")))
-          .isEqualTo("{\"at\":\"2026-12-01T22:30:00Z\"}");
+      assertThat(LastBackup.read(shop.resolve("files")))
+          .contains(Instant.parse("2026-12-01T22:30:00Z"));
     }
 
     // The database is not running: it is started for the backup, and ended.

@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Optional;
 import tekmerion.core.finding.Finding;
 import tekmerion.core.weigh.Network.Counted;
-import tekmerion.core.weigh.Posterior.LeftOut;
 
 /**
  * Whether the findings speak against one another. Findings of one fault make each other likelier;

@@ -6,8 +6,8 @@ import java.util.List;
 import java.util.stream.IntStream;
 
 /**
- * Exact posterior over all fault sets of up to three causes, and for every observation the
- * posterior as it would be without it.
+ * Exact posterior over all fault sets of up to three causes, with the sets that {@link LeftOut}
+ * needs.
  *
  * <p>Weights are taken against the empty set. Adding a cause to a set multiplies its weight by at
  * most what it multiplies the empty set's by: with x = Π of {@code below/atMost} of a finding, the
@@ -20,9 +20,6 @@ import java.util.stream.IntStream;
  */
 final class Posterior {
   private static final double NEGLIGIBLE = 1e-10;
-
-  /** Below this share of the whole, a difference of sums would lose digits: sum anew. */
-  private static final double CANCELS = 1e-3;
 
   private final int causes;
   private final boolean leaveOneOut;
@@ -104,7 +101,7 @@ final class Posterior {
 
   /**
    * Only the sets that have at least a share, counted without those that have less. For
-   * probabilities only: {@link #without} needs sets that are left out here.
+   * probabilities only: {@link LeftOut} needs sets that are left out here.
    *
    * @param least as share of the whole, in (0, 1)
    */
@@ -142,7 +139,7 @@ final class Posterior {
 
   /**
    * With one more observation, over the sets that matter now, in the same order. For probabilities
-   * only: {@link #without} knows nothing of it.
+   * only: {@link LeftOut} knows nothing of it.
    *
    * @return its {@link #evidence} is the probability of that observation
    */
@@ -363,70 +360,6 @@ final class Posterior {
     none = weights[0];
   }
 
-  /**
-   * Leave-one-out, for every observation: each set's weight over its likelihood ratio. Taken first
-   * as if each cause of a set changed the weight by itself, from what the causes share of all sets;
-   * then put right for the sets in which an observation bears on two or three of them.
-   *
-   * @return by observation
-   */
-  LeftOut without() {
-    int n = observations.size();
-    double[] totals = new double[n];
-    double[][] both = both();
-    double[][] moved = new double[n][causes];
-    double[] movedTotal = new double[n];
-    for (int o = 0; o < n; o++) {
-      Observation seen = observations.get(o);
-      for (int a : seen.bearing()) {
-        double alone = 1 / seen.ratioOf(a) - 1;
-        movedTotal[o] += alone * probability[a];
-        for (int i = 0; i < causes; i++) {
-          moved[o][i] += alone * both[a][i];
-        }
-      }
-    }
-    for (int s = 1; s < count; s++) {
-      int set = sets[s];
-      for (int rest = set; FaultSets.withoutLast(rest) != FaultSets.NONE; ) {
-        int cause = FaultSets.last(rest);
-        rest = FaultSets.withoutLast(rest);
-        for (int o : findingsOf[cause]) {
-          Observation seen = observations.get(o);
-          if (seen.bearsOnAny(rest) && seen.isFirstToBear(set, cause)) {
-            double more = weights[s] * (1 / seen.ratio(set) - 1 - seen.alone(set));
-            movedTotal[o] += more;
-            for (int r = set; r != FaultSets.NONE; r = FaultSets.withoutLast(r)) {
-              moved[o][FaultSets.last(r)] += more;
-            }
-          }
-        }
-      }
-    }
-    for (int o = 0; o < n; o++) {
-      double total = 1 + movedTotal[o];
-      if (total < CANCELS || total > 1 / CANCELS) {
-        totals[o] = anew(observations.get(o), moved[o]);
-        continue;
-      }
-      totals[o] = total;
-      for (int i = 0; i < causes; i++) {
-        moved[o][i] = Math.max(0, probability[i] + moved[o][i]) / total;
-      }
-    }
-    double[] likelihood = new double[n];
-    Arrays.setAll(likelihood, o -> observations.get(o).leak() / totals[o]);
-    return new LeftOut(moved, likelihood);
-  }
-
-  /**
-   * What would be believed if one observation had not been made.
-   *
-   * @param probability by observation and cause
-   * @param likelihood by observation: the probability of it, given all the others
-   */
-  record LeftOut(double[][] probability, double[] likelihood) {}
-
   /** Probability of an observation that is not in it yet: Σ P(S)·P(seen | S). */
   double probabilityOf(Observation seen) {
     double more = 0;
@@ -462,33 +395,12 @@ final class Posterior {
     return setsOf;
   }
 
-  /** Probability that two causes are both at work. */
-  private double[][] both() {
-    double[][] both = new double[causes][causes];
-    for (int s = 1; s < count; s++) {
-      for (int a = sets[s]; a != FaultSets.NONE; a = FaultSets.withoutLast(a)) {
-        for (int b = sets[s]; b != FaultSets.NONE; b = FaultSets.withoutLast(b)) {
-          both[FaultSets.last(a)][FaultSets.last(b)] += weights[s];
-        }
-      }
-    }
-    return both;
+  List<Observation> observations() {
+    return observations;
   }
 
-  /** Fills the shares without it; gives what the weights over their ratios come to. */
-  private double anew(Observation left, double[] share) {
-    Arrays.fill(share, 0);
-    double total = 0;
-    for (int s = 0; s < count; s++) {
-      double weight = weights[s] / left.ratio(sets[s]);
-      total += weight;
-      for (int rest = sets[s]; rest != FaultSets.NONE; rest = FaultSets.withoutLast(rest)) {
-        share[FaultSets.last(rest)] += weight;
-      }
-    }
-    for (int i = 0; i < causes; i++) {
-      share[i] /= total;
-    }
-    return total;
+  /** Numbers of the observations that bear on a cause. */
+  int[] findingsOf(int cause) {
+    return findingsOf[cause];
   }
 }

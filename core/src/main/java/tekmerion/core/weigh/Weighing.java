@@ -18,7 +18,6 @@ import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.permit.DataStatus;
 import tekmerion.core.weigh.Network.Counted;
 import tekmerion.core.weigh.Network.Instance;
-import tekmerion.core.weigh.Posterior.LeftOut;
 import tekmerion.core.weigh.Weighed.CauseShare;
 import tekmerion.core.weigh.Weighed.FindingWeight;
 
@@ -50,7 +49,7 @@ public final class Weighing {
     this.network = network;
     this.prior = network.shares();
     this.posterior = network.posterior();
-    this.without = posterior.without();
+    this.without = LeftOut.of(posterior);
     this.blame = network.complaint().blame(posterior);
   }
 

@@ -167,7 +167,7 @@ class PosteriorTest {
   private static void assertEqualsBruteForce(Network network) {
     Posterior posterior =
         Posterior.of(network.prior(), network.observations(), network.complaint());
-    Posterior.LeftOut without = posterior.without();
+    LeftOut without = LeftOut.of(posterior);
     Network.Truth all = network.bruteForce(-1);
 
     assertThat(posterior.probability()).containsExactly(all.share(), within(TOLERANCE));
@@ -227,7 +227,7 @@ class PosteriorTest {
 
     assertThat(posterior.probability()[0]).isCloseTo(0.205 / 0.28, within(1e-12));
     assertThat(posterior.none()).isCloseTo(0.075 / 0.28, within(1e-12));
-    assertThat(posterior.without().probability()[0][0]).isCloseTo(0.25, within(1e-12));
+    assertThat(LeftOut.of(posterior).probability()[0][0]).isCloseTo(0.25, within(1e-12));
   }
 
   @Test

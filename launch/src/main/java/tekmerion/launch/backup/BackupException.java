@@ -4,6 +4,13 @@ package tekmerion.launch.backup;
 public final class BackupException extends RuntimeException {
   private static final long serialVersionUID = 1L;
 
+  /** What was read from the backup is not what its database holds afterwards. */
+  public static BackupException restoredOtherwise(String sum, String written) {
+    return new BackupException(
+        "The database of this backup is another one when it is restored: its sum is %s, not %s."
+            .formatted(sum, written));
+  }
+
   BackupException(String message) {
     super(message);
   }

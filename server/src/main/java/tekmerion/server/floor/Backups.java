@@ -1,11 +1,8 @@
 package tekmerion.server.floor;
 
 import java.io.IOException;
-import java.nio.file.Files;
-import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.time.Clock;
-import java.time.DateTimeException;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDateTime;
@@ -15,10 +12,9 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
+import tekmerion.link.files.LastBackup;
 import tekmerion.server.TekmerionProperties;
 import tekmerion.server.floor.FloorController.OldBackup;
-import tools.jackson.core.JacksonException;
-import tools.jackson.databind.json.JsonMapper;
 
 /**
  * Whether the last good backup is too old. They are made by the launcher, which writes into a file
@@ -28,17 +24,15 @@ import tools.jackson.databind.json.JsonMapper;
 class Backups {
   private static final Logger LOG = LoggerFactory.getLogger(Backups.class);
   private static final Duration OLD = Duration.ofDays(2);
-  private final Path told;
+  private final Path files;
   private final boolean demo;
   private final JdbcClient jdbc;
-  private final JsonMapper json;
   private final Clock clock;
 
-  Backups(TekmerionProperties properties, JdbcClient jdbc, JsonMapper json, Clock clock) {
-    this.told = properties.files().resolve("last-backup.json");
+  Backups(TekmerionProperties properties, JdbcClient jdbc, Clock clock) {
+    this.files = properties.files();
     this.demo = properties.demo();
     this.jdbc = jdbc;
-    this.json = json;
     this.clock = clock;
   }
 
@@ -58,12 +52,9 @@ class Backups {
 
   private Optional<Instant> last() {
     try {
-      return Optional.of(
-          Instant.parse(json.readTree(Files.readAllBytes(told)).path("at").asString()));
-    } catch (NoSuchFileException e) {
-      return Optional.empty();
-    } catch (IOException | JacksonException | DateTimeException e) {
-      LOG.warn("What {} says of the last backup cannot be read", told, e);
+      return LastBackup.read(files);
+    } catch (IOException e) {
+      LOG.warn("When the last backup was made cannot be read", e);
       return Optional.empty();
     }
   }
