@@ -172,14 +172,14 @@ final class BenchDriveCommand implements Callable<Integer> {
       }
     }
     Arrays.sort(times);
-    double p95 = times[(int) Math.ceil(0.95 * ASKED) - 1];
+    double p95 = Percentile.of(times, 0.95);
     System.out.printf(
         Locale.ROOT,
         "%,9d readings, %d drives asked, %.1f visits each: median %.1f ms, 95th percentile %.1f ms%n",
         readings,
         ASKED,
         (double) visits / jobs.size(),
-        times[ASKED / 2],
+        Percentile.of(times, 0.5),
         p95);
     return p95;
   }

@@ -132,23 +132,19 @@ final class BenchFloorCommand implements Callable<Integer> {
     for (String name : List.of("floor", "search", "job")) {
       double[] sorted =
           times.get(name).stream().mapToDouble(Double::doubleValue).sorted().toArray();
-      double p95 = at(sorted, 0.95);
+      double p95 = Percentile.of(sorted, 0.95);
       met &= p95 < TARGET_MS;
       System.out.printf(
           Locale.ROOT,
           "  %-10s %8d %8.1f %8.1f %8.1f   %.2f%n",
           name,
           sorted.length,
-          at(sorted, 0.5),
+          Percentile.of(sorted, 0.5),
           p95,
-          at(sorted, 0.99),
+          Percentile.of(sorted, 0.99),
           p95 / TARGET_MS);
     }
     return met;
-  }
-
-  private static double at(double[] sorted, double q) {
-    return sorted[(int) Math.min(sorted.length - 1, Math.ceil(q * sorted.length) - 1)];
   }
 
   /** Makes each kind of request again while MariaDB itself logs every statement. */

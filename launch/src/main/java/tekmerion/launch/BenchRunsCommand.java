@@ -140,12 +140,12 @@ final class BenchRunsCommand implements Callable<Integer> {
       Thread.sleep(50);
     }
     Arrays.sort(times);
-    double p95 = times[(int) Math.ceil(0.95 * ROUNDS) - 1];
+    double p95 = Percentile.of(times, 0.95);
     System.out.printf(
         Locale.ROOT,
         "%-6s median %.1f ms, 95th percentile %.1f ms: %.2f of %.0f ms%n",
         name,
-        times[ROUNDS / 2],
+        Percentile.of(times, 0.5),
         p95,
         p95 / TARGET_MS,
         TARGET_MS);

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import org.apache.commons.statistics.descriptive.Median;
 import org.apache.commons.statistics.distribution.BinomialDistribution;
 import tekmerion.core.port.BatterySample;
 
@@ -236,7 +237,7 @@ public final class Discharge {
       return Optional.empty(); // two of five halves hold the median in 94 of 100 at most
     }
     int low = BinomialDistribution.of(n, 0.5).inverseCumulativeProbability(0.025);
-    double median = n % 2 == 1 ? sorted[n / 2] : (sorted[n / 2 - 1] + sorted[n / 2]) / 2;
+    double median = Median.withDefaults().withCopy(true).evaluate(sorted);
     int below = Math.max(0, low - 1);
     return Optional.of(new Ranged(median, sorted[below], sorted[n - 1 - below]));
   }

@@ -1,7 +1,7 @@
 package tekmerion.core.forecast;
 
-import java.util.Arrays;
 import java.util.Optional;
+import org.apache.commons.statistics.descriptive.Quantile;
 
 /**
  * How long something takes [min]: one in ten is quicker than {@code quick}, one in ten slower than
@@ -28,7 +28,8 @@ public record Spread(double quick, double usual, double slow) {
   }
 
   /**
-   * From what was measured, by linear interpolation between the ordered values.
+   * From what was measured, by linear interpolation between the ordered values (Hyndman and Fan,
+   * type 7).
    *
    * @param minutes finite, at least 0
    * @return empty if there are fewer than {@link #ENOUGH}
@@ -37,17 +38,12 @@ public record Spread(double quick, double usual, double slow) {
     if (minutes.length < ENOUGH) {
       return Optional.empty();
     }
-    double[] sorted = minutes.clone();
-    Arrays.sort(sorted);
-    return Optional.of(
-        new Spread(quantile(sorted, 0.1), quantile(sorted, 0.5), quantile(sorted, 0.9)));
-  }
-
-  private static double quantile(double[] sorted, double q) {
-    double at = q * (sorted.length - 1);
-    int below = (int) at;
-    int above = Math.min(below + 1, sorted.length - 1);
-    return sorted[below] + (at - below) * (sorted[above] - sorted[below]);
+    double[] held =
+        Quantile.withDefaults()
+            .withCopy(true)
+            .with(Quantile.EstimationMethod.HF7)
+            .evaluate(minutes, 0.1, 0.5, 0.9);
+    return Optional.of(new Spread(held[0], held[1], held[2]));
   }
 
   /** Swanson's rule: 0.3·P10 + 0.4·P50 + 0.3·P90 (Hurst, Brown and Swanson 2000). */

@@ -124,18 +124,20 @@ public sealed interface Edit {
   }
 
   /**
+   * What a shop may say of any move.
+   *
    * @param minutes hands-on, then waiting
    * @param families complaints it is for; empty for all
    */
-  record OfMove(
-      String id,
+  record MoveWords(
       String name,
       String purpose,
       List<Integer> minutes,
       List<String> families,
       List<String> needs,
-      List<String> steps)
-      implements Edit {
+      List<String> steps) {}
+
+  record OfMove(String id, MoveWords words) implements Edit {
     @Override
     public EntryKind subject() {
       return EntryKind.MOVE;
@@ -143,19 +145,18 @@ public sealed interface Edit {
 
     @Override
     public void apply(Entries entries, KnowHow shipped, String because) {
-      entries.moves.put(id, known(entries.moves, this).with(words()));
+      entries.moves.put(id, known(entries.moves, this).with(shippedOrTyped()));
       entries.aside.remove(id);
     }
 
-    private OfMove words() {
-      return new OfMove(
-          id,
-          ShippedWords.orTyped(name, of -> of.move(id).map(Move::name)),
-          ShippedWords.orTyped(purpose, of -> of.move(id).map(Move::purpose)),
-          minutes,
-          families,
-          ShippedWords.orTyped(needs, of -> of.move(id).map(Move::needs)),
-          ShippedWords.orTyped(steps, of -> of.move(id).map(Move::steps)));
+    private MoveWords shippedOrTyped() {
+      return new MoveWords(
+          ShippedWords.orTyped(words.name, of -> of.move(id).map(Move::name)),
+          ShippedWords.orTyped(words.purpose, of -> of.move(id).map(Move::purpose)),
+          words.minutes,
+          words.families,
+          ShippedWords.orTyped(words.needs, of -> of.move(id).map(Move::needs)),
+          ShippedWords.orTyped(words.steps, of -> of.move(id).map(Move::steps)));
     }
   }
 
@@ -192,37 +193,33 @@ public sealed interface Edit {
     }
   }
 
-  /**
-   * A move of the shop's own, done by hand, with one thing to look at.
-   *
-   * @param of kind of part it is done to; "machine" for the whole
-   * @param bootStage how far the machine must get for it
-   * @param invasiveness not what erases: that is guided by what ships only
-   * @param loads what it works for long: its locks follow from that as those of any move
-   * @param looksAt what is looked at
-   * @param levels words of what may be seen, the first for "nothing there"
-   * @param leak probability of each when no cause is at work
-   * @param links the same under each cause alone
-   */
-  record OwnMove(
-      String id,
-      String name,
-      String purpose,
-      Move.Act act,
-      String place,
-      String of,
-      String bootStage,
-      Invasiveness invasiveness,
-      List<Load> loads,
-      List<Integer> minutes,
-      List<String> families,
-      List<String> needs,
-      List<String> steps,
-      String looksAt,
-      List<String> levels,
-      List<Double> leak,
-      Map<String, List<Double>> links)
-      implements Edit {
+  /** A move of the shop's own, done by hand, with one thing to look at. */
+  record OwnMove(String id, MoveWords words, Manner manner, Look look) implements Edit {
+    /**
+     * How it is done.
+     *
+     * @param of kind of part it is done to; "machine" for the whole
+     * @param bootStage how far the machine must get for it
+     * @param invasiveness not what erases: that is guided by what ships only
+     * @param loads what it works for long: its locks follow from that as those of any move
+     */
+    public record Manner(
+        Move.Act act,
+        String place,
+        String of,
+        String bootStage,
+        Invasiveness invasiveness,
+        List<Load> loads) {}
+
+    /**
+     * @param at what is looked at
+     * @param levels words of what may be seen, the first for "nothing there"
+     * @param leak probability of each when no cause is at work
+     * @param links the same under each cause alone
+     */
+    public record Look(
+        String at, List<String> levels, List<Double> leak, Map<String, List<Double>> links) {}
+
     /** No move that ships has an id that begins so. */
     public static final String PREFIX = "own.";
 
@@ -245,38 +242,34 @@ public sealed interface Edit {
       if (id.length() > MAX_ID) {
         throw new NotPossible(say("knowhow.the-name-of-is-too-long", "id", id));
       }
-      if (invasiveness == Invasiveness.ERASES) {
-        throw new NotPossible(say("knowhow.would-erase-the-shops-own-moves", "name", name));
+      if (manner.invasiveness == Invasiveness.ERASES) {
+        throw new NotPossible(say("knowhow.would-erase-the-shops-own-moves", "name", words.name));
       }
-      if (links.isEmpty()) {
-        throw new NotPossible(say("knowhow.what-looks-at-speaks-for-no", "name", name));
+      if (look.links.isEmpty()) {
+        throw new NotPossible(say("knowhow.what-looks-at-speaks-for-no", "name", words.name));
       }
-      LinkedHashMap<String, String> words = new LinkedHashMap<>();
-      for (int level = 0; level < levels.size(); level++) {
-        words.put("seen-" + level, levels.get(level));
+      LinkedHashMap<String, String> seen = new LinkedHashMap<>();
+      for (int level = 0; level < look.levels.size(); level++) {
+        seen.put("seen-" + level, look.levels.get(level));
       }
-      Move.Outcomes seen =
-          new Move.Outcomes(id + SEEN, looksAt, null, words, null, leak, links, null, because);
+      Move.Outcomes tells =
+          new Move.Outcomes(
+              id + SEEN, look.at, null, seen, null, look.leak, look.links, null, because);
       Move move =
           Move.called(id)
-              .name(name)
-              .purpose(purpose)
-              .act(act)
-              .place(place)
-              .of(of)
-              .loads(loads)
-              .families(families)
-              .bootStage(bootStage)
-              .needs(needs)
-              .minutes(minutes)
-              .invasiveness(invasiveness)
+              .act(manner.act)
+              .place(manner.place)
+              .of(manner.of)
+              .loads(manner.loads)
+              .bootStage(manner.bootStage)
+              .invasiveness(manner.invasiveness)
               .presupposes(
-                  invasiveness.endangersData() ? List.of(Move.Presupposed.COPY) : List.of())
-              .steps(steps)
-              .tells(List.of(seen))
-              .build();
+                  manner.invasiveness.endangersData() ? List.of(Move.Presupposed.COPY) : List.of())
+              .tells(List.of(tells))
+              .build()
+              .with(words);
       entries.moves.put(id, move);
-      entries.findings.put(seen.id(), seen.kind(because));
+      entries.findings.put(tells.id(), tells.kind(because));
     }
   }
 

@@ -206,14 +206,14 @@ public record Move(
   }
 
   /** The same in a shop's own words and times. */
-  Move with(Edit.OfMove edit) {
+  Move with(Edit.MoveWords words) {
     return new MoveBuilder(this)
-        .name(edit.name())
-        .purpose(edit.purpose())
-        .families(edit.families())
-        .needs(edit.needs())
-        .minutes(edit.minutes())
-        .steps(edit.steps())
+        .name(words.name())
+        .purpose(words.purpose())
+        .families(words.families())
+        .needs(words.needs())
+        .minutes(words.minutes())
+        .steps(words.steps())
         .build();
   }
 

@@ -3,6 +3,7 @@ package tekmerion.core.surface;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import org.apache.commons.statistics.descriptive.Median;
 
 /**
  * Which zones are slow for this drive. Outer tracks are faster than inner ones, so a zone is
@@ -42,12 +43,16 @@ final class SlowZones {
       for (int j = 0; j < near.length; j++) {
         near[j] = Math.log(zones.get(measured.get(from + j)).p50Nanos());
       }
-      rest[k] = Math.log(zones.get(measured.get(k)).p50Nanos()) - median(near);
+      rest[k] =
+          Math.log(zones.get(measured.get(k)).p50Nanos()) - Median.withDefaults().evaluate(near);
+    }
+    if (rest.length == 0) {
+      return List.of();
     }
     double[] off = Arrays.stream(rest).map(Math::abs).toArray();
     double limit =
         Math.max(
-            Math.log(MIN_RATIO), DEVIATIONS * MAD_TO_SIGMA * (off.length > 0 ? median(off) : 0));
+            Math.log(MIN_RATIO), DEVIATIONS * MAD_TO_SIGMA * Median.withDefaults().evaluate(off));
     List<Integer> slow = new ArrayList<>();
     for (int k = 0; k < rest.length; k++) {
       int zone = measured.get(k);
@@ -59,12 +64,5 @@ final class SlowZones {
       }
     }
     return slow;
-  }
-
-  private static double median(double[] values) {
-    double[] sorted = values.clone();
-    Arrays.sort(sorted);
-    int n = sorted.length;
-    return n % 2 == 1 ? sorted[n / 2] : (sorted[n / 2 - 1] + sorted[n / 2]) / 2;
   }
 }

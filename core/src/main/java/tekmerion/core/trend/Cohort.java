@@ -1,7 +1,7 @@
 package tekmerion.core.trend;
 
-import java.util.Arrays;
 import java.util.Optional;
+import org.apache.commons.statistics.descriptive.Quantile;
 
 /**
  * Where a drive stands among others of its kind at similar age.
@@ -27,27 +27,16 @@ public record Cohort(
     if (others.length < MIN) {
       return Optional.empty();
     }
-    double[] sorted = others.clone();
-    Arrays.sort(sorted);
     double below = 0;
-    for (double other : sorted) {
+    for (double other : others) {
       below += other < value ? 1 : other == value ? 0.5 : 0;
     }
+    double[] held =
+        Quantile.withDefaults()
+            .withCopy(true)
+            .with(Quantile.EstimationMethod.HF7)
+            .evaluate(others, 0.25, 0.5, 0.75, 1);
     return Optional.of(
-        new Cohort(
-            sorted.length,
-            quantile(sorted, 0.25),
-            quantile(sorted, 0.5),
-            quantile(sorted, 0.75),
-            sorted[sorted.length - 1],
-            below / sorted.length));
-  }
-
-  /** Linear between the order statistics (Hyndman and Fan, type 7). */
-  private static double quantile(double[] sorted, double p) {
-    double rank = p * (sorted.length - 1);
-    int below = (int) rank;
-    int above = Math.min(sorted.length - 1, below + 1);
-    return sorted[below] + (rank - below) * (sorted[above] - sorted[below]);
+        new Cohort(others.length, held[0], held[1], held[2], held[3], below / others.length));
   }
 }

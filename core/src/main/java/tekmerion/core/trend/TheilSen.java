@@ -1,6 +1,7 @@
 package tekmerion.core.trend;
 
 import java.util.Arrays;
+import org.apache.commons.statistics.descriptive.Median;
 import org.apache.commons.statistics.distribution.NormalDistribution;
 
 /**
@@ -29,13 +30,13 @@ public final class TheilSen {
     // Sen counts from 1: the interval reaches from slope (N − C)/2 to slope (N + C)/2 + 1.
     double low = orderStatistic(slopes, (slopes.length - spread) / 2);
     double high = orderStatistic(slopes, (slopes.length + spread) / 2 + 1);
-    double median = median(slopes);
+    double median = Median.withDefaults().evaluate(slopes);
     return new Interval(median, Math.min(low, median), Math.max(high, median));
   }
 
   /** Only the slope; conditions as for {@link #slope}, from two values on. */
   static double value(double[] times, double[] values) {
-    return median(pairSlopes(times, values));
+    return Median.withDefaults().evaluate(pairSlopes(times, values));
   }
 
   /** The height at time 0 of the line of that slope which has as many points above as below. */
@@ -44,8 +45,7 @@ public final class TheilSen {
     for (int i = 0; i < rest.length; i++) {
       rest[i] = values[i] - slope * times[i];
     }
-    Arrays.sort(rest);
-    return median(rest);
+    return Median.withDefaults().evaluate(rest);
   }
 
   private static double[] pairSlopes(double[] times, double[] values) {
@@ -81,10 +81,5 @@ public final class TheilSen {
     int above = Math.min(sorted.length, below + 1);
     double share = held - below;
     return sorted[below - 1] * (1 - share) + sorted[above - 1] * share;
-  }
-
-  static double median(double[] sorted) {
-    int n = sorted.length;
-    return n % 2 == 1 ? sorted[n / 2] : (sorted[n / 2 - 1] + sorted[n / 2]) / 2;
   }
 }

@@ -26,22 +26,20 @@ class EditTest {
   private static final Edit.OwnMove SNIFF =
       new Edit.OwnMove(
           "own.sniff",
-          "Smell at the vents",
-          "Salt in the fan smells before it stops it.",
-          Move.Act.OBSERVE,
-          "power",
-          "machine",
-          "nothing",
-          Invasiveness.LOOKS_ONLY,
-          List.of(),
-          List.of(1, 0),
-          List.of("noise-heat"),
-          List.of(),
-          List.of("Smell at the vents."),
-          "The smell",
-          List.of("None", "Salt and damp"),
-          List.of(0.97, 0.03),
-          Map.of("fan-failed", List.of(0.2, 0.8)));
+          new Edit.MoveWords(
+              "Smell at the vents",
+              "Salt in the fan smells before it stops it.",
+              List.of(1, 0),
+              List.of("noise-heat"),
+              List.of(),
+              List.of("Smell at the vents.")),
+          new Edit.OwnMove.Manner(
+              Move.Act.OBSERVE, "power", "machine", "nothing", Invasiveness.LOOKS_ONLY, List.of()),
+          new Edit.OwnMove.Look(
+              "The smell",
+              List.of("None", "Salt and damp"),
+              List.of(0.97, 0.03),
+              Map.of("fan-failed", List.of(0.2, 0.8))));
 
   private static KnowHow with(Edit... edits) {
     return SHIPPED.with(
@@ -117,22 +115,20 @@ class EditTest {
     Edit.OwnMove writes =
         new Edit.OwnMove(
             "own.writes",
-            "Write",
-            "It writes.",
-            Move.Act.REPAIR,
-            "drive",
-            "drive",
-            "nothing",
-            Invasiveness.WRITES_TO_DRIVE,
-            List.of(),
-            List.of(1, 0),
-            List.of(),
-            List.of(),
-            List.of("Write."),
-            "It",
-            List.of("Well", "Ill"),
-            List.of(0.9, 0.1),
-            Map.of("file-system", List.of(0.5, 0.5)));
+            new Edit.MoveWords(
+                "Write", "It writes.", List.of(1, 0), List.of(), List.of(), List.of("Write.")),
+            new Edit.OwnMove.Manner(
+                Move.Act.REPAIR,
+                "drive",
+                "drive",
+                "nothing",
+                Invasiveness.WRITES_TO_DRIVE,
+                List.of()),
+            new Edit.OwnMove.Look(
+                "It",
+                List.of("Well", "Ill"),
+                List.of(0.9, 0.1),
+                Map.of("file-system", List.of(0.5, 0.5))));
 
     assertThat(with(writes).move("own.writes").orElseThrow().presupposes())
         .contains(Move.Presupposed.COPY);
@@ -160,12 +156,13 @@ class EditTest {
         with(
             new Edit.OfMove(
                 "fan-listen",
-                "Listen",
-                "To hear it.",
-                List.of(2, 1),
-                List.of(),
-                List.of(),
-                List.of("Put an ear to it. @20")));
+                new Edit.MoveWords(
+                    "Listen",
+                    "To hear it.",
+                    List.of(2, 1),
+                    List.of(),
+                    List.of(),
+                    List.of("Put an ear to it. @20"))));
 
     Move is = own.move("fan-listen").orElseThrow();
     assertThat(is.guided()).containsExactly(new Move.Step("Put an ear to it.", 20));

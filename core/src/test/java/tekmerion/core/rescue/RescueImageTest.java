@@ -19,7 +19,7 @@ import tekmerion.core.rescue.RescueImage.Keeper;
 /**
  * A disk with 500 bad sectors, scattered and in clusters, and zones that are slow; time is counted.
  */
-class RescueCopyTest {
+class RescueImageTest {
   private static final int SECTOR = 512;
   private static final int MIB = 1 << 20;
   private static final int SIZE = 256 * MIB;
@@ -339,7 +339,7 @@ class RescueCopyTest {
 
   @Test
   void itsForecastIsWithinHalfAtAQuarterOfTheTimeAndKnowsHowFarItMayBeOff() {
-    List<Forecast> all = Stream.of(11L, 12L, 13L, 14L, 15L).map(RescueCopyTest::forecast).toList();
+    List<Forecast> all = Stream.of(11L, 12L, 13L, 14L, 15L).map(RescueImageTest::forecast).toList();
 
     assertThat(all).allMatch(f -> Math.abs(f.atAQuarter()) < 0.5);
     assertThat(all.stream().mapToDouble(Forecast::within).average().orElseThrow())

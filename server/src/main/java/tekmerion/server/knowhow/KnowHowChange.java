@@ -141,17 +141,7 @@ public record KnowHowChange(
         CauseEdit e = there(cause);
         yield new Edit.OfCause(id, e.name().strip(), e.prior(), e.dataRisk());
       }
-      case MOVE -> {
-        MoveEdit e = there(move);
-        yield new Edit.OfMove(
-            id,
-            e.name().strip(),
-            e.purpose().strip(),
-            List.of(e.handsOnMinutes(), e.waitingMinutes()),
-            e.families(),
-            e.needs(),
-            e.steps());
-      }
+      case MOVE -> new Edit.OfMove(id, words(there(move)));
       case REMEDY -> {
         RemedyEdit e = there(remedy);
         yield new Edit.OfRemedy(
@@ -167,25 +157,23 @@ public record KnowHowChange(
     };
   }
 
+  private static Edit.MoveWords words(MoveEdit e) {
+    return new Edit.MoveWords(
+        e.name().strip(),
+        e.purpose().strip(),
+        List.of(e.handsOnMinutes(), e.waitingMinutes()),
+        e.families(),
+        e.needs(),
+        e.steps());
+  }
+
   private Edit own(OwnMoveEdit e) {
     return new Edit.OwnMove(
         id,
-        e.words().name().strip(),
-        e.words().purpose().strip(),
-        e.act(),
-        e.place(),
-        e.of(),
-        e.bootStage(),
-        e.invasiveness(),
-        e.loads(),
-        List.of(e.words().handsOnMinutes(), e.words().waitingMinutes()),
-        e.words().families(),
-        e.words().needs(),
-        e.words().steps(),
-        e.looksAt().strip(),
-        e.levels(),
-        e.leak(),
-        e.links());
+        words(e.words()),
+        new Edit.OwnMove.Manner(
+            e.act(), e.place(), e.of(), e.bootStage(), e.invasiveness(), e.loads()),
+        new Edit.OwnMove.Look(e.looksAt().strip(), e.levels(), e.leak(), e.links()));
   }
 
   private <T> T there(T part) {
