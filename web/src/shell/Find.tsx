@@ -1,5 +1,5 @@
 import { say, t } from '../words/words';
-import { useEffect, useState } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { VisuallyHidden } from 'react-aria-components';
 import { useNavigate } from 'react-router';
 import styled from 'styled-components';
@@ -9,10 +9,14 @@ import { SuspicionMark } from '../marks/SuspicionMark';
 import { color, size } from '../theme/theme';
 import { when } from '../ui/format';
 import { Marked } from '../ui/Marked';
+import { Button } from '../ui/Button';
 import { Modal } from '../ui/Modal';
 import { Mono } from '../ui/Sheet';
 import { BandButton } from './BandButton';
 import { isTyping } from './isTyping';
+import { labelIn } from './label';
+
+const CameraScan = lazy(() => import('./CameraScan').then((m) => ({ default: m.CameraScan })));
 
 export interface FindProps {
   /** What is looked for; null while closed. */
@@ -58,6 +62,7 @@ function FindDialog({ start, onClose }: { start: string; onClose: () => void }) 
   const [text, setText] = useState(start);
   const [asked, setAsked] = useState(start);
   const [at, setAt] = useState(0);
+  const [scans, setScans] = useState(false);
   const navigate = useNavigate();
   useEffect(() => {
     const timer = window.setTimeout(() => setAsked(text), 120);
@@ -73,6 +78,30 @@ function FindDialog({ start, onClose }: { start: string; onClose: () => void }) 
     onClose();
     void navigate(`/job/${hit.number}`);
   };
+  const take = (code: string) => {
+    const label = labelIn(code);
+    setScans(false);
+    if (label === null) return setText(code);
+    onClose();
+    void navigate(`/job/${label.job}`);
+  };
+  const camera = (
+    <Button onPress={() => setScans(!scans)}>
+      {scans
+        ? t('web.shell.camera-scan.type-it-instead')
+        : t('web.shell.camera-scan.scan-with-the-camera')}
+    </Button>
+  );
+  if (scans) {
+    return (
+      <Modal title={t('web.shell.camera-scan.scan-with-the-camera')} isOpen onClose={onClose}>
+        <Suspense fallback={null}>
+          <CameraScan onCode={take} />
+        </Suspense>
+        {camera}
+      </Modal>
+    );
+  }
   return (
     <Modal title={t('web.shell.find.find-a-job-serial-customer-model')} isOpen onClose={onClose}>
       <Input
@@ -96,6 +125,7 @@ function FindDialog({ start, onClose }: { start: string; onClose: () => void }) 
           event.preventDefault();
         }}
       />
+      {camera}
       <p role="status">{words(asked, found.isFetching, hits.length, found.data?.more ?? false)}</p>
       <List id="found" role="listbox" aria-label={t('web.shell.find.found')}>
         {hits.map((hit, i) => (

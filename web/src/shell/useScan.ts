@@ -1,4 +1,5 @@
 import { FIELDS } from './isTyping';
+import { labelIn } from './label';
 import { useEffect, useRef } from 'react';
 import { useNavigate } from 'react-router';
 
@@ -6,7 +7,6 @@ import { useNavigate } from 'react-router';
 const LABEL_BETWEEN_MS = 300;
 const BETWEEN_MS = 45;
 const MIN = 4;
-const LABEL = /TKJ(\d{1,9})[\dX]$/i;
 
 /**
  * A scanner types like a keyboard, only faster than any hand, and ends with Enter. The code of a
@@ -27,12 +27,12 @@ export function useScan(onOther: (text: string) => void) {
         const text = goesOn ? typed.current : '';
         const scanned = Math.max(slowest.current, gap) <= BETWEEN_MS;
         typed.current = '';
-        const label = LABEL.exec(text);
+        const label = labelIn(text);
         if (label !== null) {
           event.preventDefault();
           event.stopPropagation();
-          takeOut(event.target, label[0]);
-          void navigate(`/job/J-${label[1]}`);
+          takeOut(event.target, label.code);
+          void navigate(`/job/${label.job}`);
         } else if (scanned && text.length >= MIN && !inField(event.target)) {
           event.preventDefault();
           event.stopPropagation();

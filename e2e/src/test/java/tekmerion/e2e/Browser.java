@@ -37,6 +37,13 @@ final class Browser implements AutoCloseable {
   private final Layout layout;
 
   Browser(Home home, URI address) {
+    this(home, address, List.of());
+  }
+
+  /**
+   * @param more of Chromium's own arguments
+   */
+  Browser(Home home, URI address, List<String> more) {
     this.address = address;
     this.axe = home.root().resolve("web/node_modules/axe-core/axe.min.js");
     try {
@@ -56,6 +63,7 @@ final class Browser implements AutoCloseable {
         "--disable-sync",
         "--no-first-run",
         "--user-data-dir=" + profile);
+    options.addArguments(more);
     options.setExperimentalOption(
         "prefs",
         Map.of(

@@ -2,6 +2,7 @@ package tekmerion.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.file.Path;
 import java.sql.SQLException;
 import java.util.List;
 import java.util.Map;
@@ -9,6 +10,7 @@ import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import tekmerion.launch.ShopClient;
@@ -35,6 +37,31 @@ class CounterTest {
   @BeforeEach
   void signInAtTheCounter() {
     browser.signInAnew("joao");
+  }
+
+  /**
+   * As on a telephone whose browser reads no codes by itself: the label as it is printed, before
+   * the camera, once with nothing before it.
+   */
+  @Test
+  void theCameraOpensTheJobOfALabel(@TempDir Path folder) throws Exception {
+    byte[] pdf = whole.signedIn().download("/api/jobs/J-2291/label.pdf").orElseThrow();
+    Path pictures = folder.resolve("label.y4m");
+    HeldBeforeACamera.write(pictures, pdf);
+    List<String> camera =
+        List.of(
+            "--use-fake-device-for-media-stream",
+            "--use-fake-ui-for-media-stream",
+            "--use-file-for-fake-video-capture=" + pictures);
+    try (Browser phone = new Browser(whole.home(), whole.address(), camera)) {
+      phone.size(390, 844);
+      phone.open("/");
+      phone.signIn("ines", Whole.PASSWORD);
+      phone.seeHeading("need a person");
+      phone.see(By.xpath("//button[@aria-label='Find a job, serial or customer']")).click();
+      phone.press("Scan with the camera");
+      Await.until("the label's job", () -> phone.path().equals("/job/J-2291"));
+    }
   }
 
   private static void assertAccessible() {

@@ -50,6 +50,8 @@ class PageRoutes {
             "frame-ancestors 'none'");
     return ServerResponse.ok()
         .header("Content-Security-Policy", policy)
+        // A label is scanned by camera; nothing else of the device is asked for.
+        .header("Permissions-Policy", "camera=(self), microphone=(), geolocation=()")
         .cacheControl(CacheControl.noStore())
         .contentType(new MediaType(MediaType.TEXT_HTML, StandardCharsets.UTF_8))
         .body(page.replace(PLACE, nonce));
