@@ -4,8 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.ibm.icu.text.MessageFormat;
 import com.sun.source.tree.CompilationUnitTree;
+import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.LiteralTree;
 import com.sun.source.tree.MethodInvocationTree;
+import com.sun.source.tree.NewClassTree;
 import com.sun.source.util.JavacTask;
 import com.sun.source.util.TreeScanner;
 import java.io.IOException;
@@ -16,6 +18,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import javax.tools.JavaCompiler;
 import javax.tools.StandardJavaFileManager;
@@ -33,6 +36,32 @@ class SaidTest {
   private static final Map<String, String> MESSAGES = Words.all(Language.EN);
   private static final Set<String> WRONG = new TreeSet<>();
   private static final Set<String> NAMED = new TreeSet<>();
+
+  /** What is made of words for a person, and what hands them on. */
+  private static final Set<String> READ_BY_PEOPLE =
+      Set.of(
+          "Fault",
+          "Outcome",
+          "NotReported",
+          "CouldNotRun",
+          "MediumError",
+          "TimedOut",
+          "Gone",
+          "NoReleaseException",
+          "DestinationException",
+          "Locked",
+          "Refusal",
+          "doubt",
+          "couldNot",
+          "couldNotRun",
+          "refusal",
+          "refused",
+          "badRequest",
+          "notFound",
+          "conflict");
+
+  private static final Pattern WORDS = Pattern.compile("\\p{L}{2,}[,:;]? \\p{L}{2,}");
+  private static final Set<String> LITERAL = new TreeSet<>();
 
   @BeforeAll
   static void readTheCode() throws IOException {
@@ -74,8 +103,21 @@ class SaidTest {
     }
 
     @Override
+    public Void visitNewClass(NewClassTree made, Void none) {
+      sentences(made.getIdentifier().toString(), made.getArguments());
+      return super.visitNewClass(made, none);
+    }
+
+    private void sentences(String taker, List<? extends ExpressionTree> handedOver) {
+      if (READ_BY_PEOPLE.contains(taker.substring(taker.lastIndexOf('.') + 1))) {
+        handedOver.forEach(argument -> new Sentences(file).scan(argument, null));
+      }
+    }
+
+    @Override
     public Void visitMethodInvocation(MethodInvocationTree call, Void none) {
       String name = call.getMethodSelect().toString();
+      sentences(name, call.getArguments());
       if (name.equals("say")
           && !call.getArguments().isEmpty()
           && call.getArguments().get(0) instanceof LiteralTree key) {
@@ -96,6 +138,29 @@ class SaidTest {
         WRONG.add(file + ": " + key + " " + given);
       }
     }
+  }
+
+  /** Literal sentences, but for the keys and names that a message is asked for with. */
+  private static final class Sentences extends TreeScanner<Void, Void> {
+    private final String file;
+
+    Sentences(String file) {
+      this.file = file;
+    }
+
+    @Override
+    public Void visitLiteral(LiteralTree literal, Void none) {
+      if (literal.getValue() instanceof String text && WORDS.matcher(text).find()) {
+        LITERAL.add(file + ": " + text);
+      }
+      return super.visitLiteral(literal, none);
+    }
+  }
+
+  /** Sentences that people read stand in the bundles, not where they are handed over. */
+  @Test
+  void noSentenceIsHandedOverInOneLanguage() {
+    assertThat(LITERAL).isEmpty();
   }
 
   @Test

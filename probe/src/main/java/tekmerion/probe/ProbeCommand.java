@@ -20,6 +20,8 @@ import tekmerion.probe.link.LinkClient;
 import tekmerion.probe.link.LinkRefusedException;
 import tekmerion.probe.outbox.Outbox;
 import tekmerion.probe.outbox.OutboxException;
+import tekmerion.words.Speaking;
+import tekmerion.words.Words;
 
 /** Puts a machine on the bench link and keeps it there. */
 @Command(
@@ -68,6 +70,8 @@ final class ProbeCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws InterruptedException {
+    // What it tells the server is read there in any language.
+    Words.everywhere(Speaking.IN_CODES);
     if (link == null || machine == null || data == null) {
       throw new ParameterException(
           spec.commandLine(), "--link, --machine and --data are needed, or a command: list, read");
@@ -107,6 +111,6 @@ final class ProbeCommand implements Callable<Integer> {
   }
 
   private static void say(String words) {
-    System.out.println(words);
+    System.out.println(Words.in(Speaking.ENGLISH, () -> Words.read(words)));
   }
 }

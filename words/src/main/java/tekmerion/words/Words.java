@@ -8,7 +8,8 @@ import java.util.function.Supplier;
 
 /**
  * Says messages in the language that is spoken on this thread: English, unless somebody said
- * otherwise for the time of a request ({@link #in}).
+ * otherwise for the time of a request ({@link #in}), or for the whole program ({@link
+ * #everywhere}).
  */
 public final class Words {
   /** What makes the first letter of a text small, or large, in any language. */
@@ -16,8 +17,8 @@ public final class Words {
 
   private static final String UPPER_FIRST = "upper-first";
   private static final String OF = "of";
-  private static final ThreadLocal<Speaking> SPEAKING =
-      ThreadLocal.withInitial(() -> Speaking.ENGLISH);
+  private static volatile Speaking everywhere = Speaking.ENGLISH;
+  private static final ThreadLocal<Speaking> SPEAKING = ThreadLocal.withInitial(() -> everywhere);
   private static final Map<Language, Catalogue> CATALOGUES = new EnumMap<>(Language.class);
 
   static {
@@ -96,6 +97,12 @@ public final class Words {
   /** What is spoken on this thread. */
   public static Speaking speaking() {
     return SPEAKING.get();
+  }
+
+  /** What this program speaks, on every thread that says nothing else; for its very start. */
+  public static void everywhere(Speaking speaking) {
+    everywhere = speaking;
+    SPEAKING.set(speaking);
   }
 
   /** What comes of it while that is spoken on this thread. */

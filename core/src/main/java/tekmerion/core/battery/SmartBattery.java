@@ -1,5 +1,7 @@
 package tekmerion.core.battery;
 
+import static tekmerion.words.Words.say;
+
 import java.nio.charset.StandardCharsets;
 import java.time.DateTimeException;
 import java.time.LocalDate;
@@ -16,6 +18,7 @@ import tekmerion.core.page.Decoding.Decoded;
 import tekmerion.core.page.Decoding.Malformed;
 import tekmerion.core.page.Fault;
 import tekmerion.core.page.FieldSpan;
+import tekmerion.core.page.Hex;
 import tekmerion.core.page.PageDamage;
 import tekmerion.core.page.RawPage;
 
@@ -121,7 +124,9 @@ public final class SmartBattery {
   public static Decoding<BatteryReport> decode(RawPage raw) {
     SmartBattery battery = new SmartBattery(raw);
     Optional<Fault> fault =
-        PageDamage.ofAtLeast(raw, "register list", 4).or(battery::split).or(battery::silentBus);
+        PageDamage.ofAtLeast(raw, say("battery.the-register-list"), 4)
+            .or(battery::split)
+            .or(battery::silentBus);
     return fault.isPresent()
         ? new Malformed<>(raw, fault.get())
         : new Decoded<>(raw, battery.report());
@@ -132,7 +137,8 @@ public final class SmartBattery {
     int at = 0;
     while (at < raw.size()) {
       if (raw.size() - at < 2) {
-        return Optional.of(cut(at, "a command and a length", "1 byte"));
+        return Optional.of(
+            cut(at, say("battery.a-command-and-a-length"), say("page.bytes", "count", 1)));
       }
       int command = raw.u8(at);
       int length = raw.u8(at + 1);
@@ -140,18 +146,24 @@ public final class SmartBattery {
         return Optional.of(
             cut(
                 at + 1,
-                "a length within the page",
-                "%d of %d left".formatted(length, raw.size() - at - 2)));
+                say("battery.a-length-within-the-page"),
+                say("battery.of-left", "length", length, "left", raw.size() - at - 2)));
       }
       if (command < MANUFACTURER_NAME && length != 2) {
         return Optional.of(
-            cut(at + 1, "2 bytes of register %02Xh".formatted(command), length + " bytes"));
+            cut(
+                at + 1,
+                say("battery.2-bytes-of-register", "register", Hex.code(command, 2)),
+                say("page.bytes", "count", length)));
       }
       Object value = command < MANUFACTURER_NAME ? raw.u16(at + 2) : text(at + 2, length);
       String name = NAMES.getOrDefault(command, "register%02Xh".formatted(command));
       if (answers.put(command, new FieldSpan(name, at + 2, length, value, "")) != null) {
         return Optional.of(
-            cut(at, "each register once", "register %02Xh again".formatted(command)));
+            cut(
+                at,
+                say("battery.each-register-once"),
+                say("battery.register-again", "register", Hex.code(command, 2))));
       }
       at += 2 + length;
     }
@@ -172,10 +184,10 @@ public final class SmartBattery {
         ? Optional.of(
             new Fault(
                 Fault.Kind.ALL_ONES,
-                "every register reads FFFFh: the bus did not reach the pack",
+                say("battery.every-register-reads-ones"),
                 words.get(0).offset(),
-                "answers of a pack",
-                "FFFFh in %d registers".formatted(words.size())))
+                say("battery.answers-of-a-pack"),
+                say("battery.ones-in-registers", "count", words.size())))
         : Optional.empty();
   }
 
@@ -195,7 +207,11 @@ public final class SmartBattery {
 
   private static Fault cut(int at, String expected, String found) {
     return new Fault(
-        Fault.Kind.WRONG_SIZE, "the register list does not hold together", at, expected, found);
+        Fault.Kind.WRONG_SIZE,
+        say("page.does-not-hold-together", "page", say("battery.the-register-list")),
+        at,
+        expected,
+        found);
   }
 
   private String text(int at, int length) {

@@ -1,5 +1,7 @@
 package tekmerion.core.battery;
 
+import static tekmerion.words.Words.say;
+
 import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.util.List;
@@ -30,10 +32,10 @@ public final class SupplyBattery {
 
   private static BatteryReport report(SupplyText text) {
     if (text.text("SCOPE").filter("Device"::equals).isPresent()) {
-      text.doubt("it is the battery of a device beside the machine, not the machine's");
+      text.doubt(say("battery.of-a-device-beside-the-machine"));
     }
     if (text.text("PRESENT").filter("0"::equals).isPresent()) {
-      text.doubt("its bay is empty: no pack is there to report");
+      text.doubt(say("battery.its-bay-is-empty"));
     }
     boolean energy = text.text("ENERGY_FULL").isPresent() || text.text("ENERGY_NOW").isPresent();
     String what = energy ? "ENERGY" : "CHARGE";
@@ -131,7 +133,7 @@ public final class SupplyBattery {
               Math.toIntExact(month.getAsLong()),
               Math.toIntExact(day.getAsLong())));
     } catch (DateTimeException | ArithmeticException e) {
-      text.doubt("its date of manufacture is no date");
+      text.doubt(say("battery.made-on-no-date"));
       return Optional.empty();
     }
   }

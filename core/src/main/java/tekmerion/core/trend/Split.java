@@ -1,8 +1,9 @@
 package tekmerion.core.trend;
 
+import static tekmerion.words.Words.say;
+
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 
 /**
@@ -41,13 +42,13 @@ public record Split(int index, Reason reason, String words) {
       return split(
           i,
           Reason.OTHER_SERIAL,
-          "another serial: %s, then %s".formatted(before.serial(), after.serial()));
+          say("trend.another-serial", "before", before.serial(), "after", after.serial()));
     }
     if (differ(before.firmware(), after.firmware())) {
       return split(
           i,
           Reason.NEW_FIRMWARE,
-          "new firmware: %s, then %s".formatted(before.firmware(), after.firmware()));
+          say("trend.new-firmware", "before", before.firmware(), "after", after.firmware()));
     }
     if (before.powerOnHours().isPresent()
         && after.powerOnHours().isPresent()
@@ -55,27 +56,24 @@ public record Split(int index, Reason reason, String words) {
       return split(
           i,
           Reason.HOURS_WENT_BACK,
-          String.format(
-              Locale.ROOT,
-              "power-on hours went back from %,.0f to %,.0f: another board, or the count was reset",
+          say(
+              "trend.hours-went-back",
+              "before",
               before.powerOnHours().getAsDouble(),
+              "after",
               after.powerOnHours().getAsDouble()));
     }
     if (after.takenAt().isBefore(before.takenAt())) {
       return split(
           i,
           Reason.CLOCK_WENT_BACK,
-          "the clock went back from %s to %s".formatted(before.takenAt(), after.takenAt()));
+          say("trend.the-clock-went-back", "before", before.takenAt(), "after", after.takenAt()));
     }
     if (counter && after.value() < before.value()) {
       return split(
           i,
           Reason.COUNTER_WENT_BACK,
-          String.format(
-              Locale.ROOT,
-              "the counter went back from %,.0f to %,.0f: wrapped or reset",
-              before.value(),
-              after.value()));
+          say("trend.the-counter-went-back", "before", before.value(), "after", after.value()));
     }
     return Optional.empty();
   }

@@ -1,5 +1,7 @@
 package tekmerion.probe.copy;
 
+import static tekmerion.words.Words.say;
+
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
@@ -93,7 +95,8 @@ public final class FilesOnDisk implements FileCopy.Destination {
       FileChannel channel = FileChannel.open(part, StandardOpenOption.WRITE);
       return new Writing(file, path, part, channel);
     } catch (IOException e) {
-      throw new FileCopy.DestinationException("It cannot be written: " + e.getMessage(), e);
+      throw new FileCopy.DestinationException(
+          say("probe.a-file-cannot-be-written", "why", e.getMessage()), e);
     }
   }
 
@@ -116,7 +119,8 @@ public final class FilesOnDisk implements FileCopy.Destination {
       }
       return HexFormat.of().formatHex(sha.digest());
     } catch (IOException e) {
-      throw new FileCopy.DestinationException("It cannot be read again: " + e.getMessage(), e);
+      throw new FileCopy.DestinationException(
+          say("probe.a-file-cannot-be-read-again", "why", e.getMessage()), e);
     } catch (NoSuchAlgorithmException e) {
       throw new IllegalStateException(e);
     }
@@ -129,11 +133,11 @@ public final class FilesOnDisk implements FileCopy.Destination {
         path = path.resolve(shortened(name));
       }
     } catch (InvalidPathException e) {
-      throw new FileCopy.DestinationException("Its name cannot be written here.", e);
+      throw new FileCopy.DestinationException(say("probe.its-name-cannot-be-written-here"), e);
     }
     path = path.normalize();
     if (!path.startsWith(root) || path.equals(root)) {
-      throw new FileCopy.DestinationException("Its name leads out of the folder.", null);
+      throw new FileCopy.DestinationException(say("probe.its-name-leads-out-of-the-folder"), null);
     }
     return path;
   }
@@ -158,7 +162,8 @@ public final class FilesOnDisk implements FileCopy.Destination {
           channel.write(buffer);
         }
       } catch (IOException e) {
-        throw new FileCopy.DestinationException("It cannot be written: " + e.getMessage(), e);
+        throw new FileCopy.DestinationException(
+            say("probe.a-file-cannot-be-written", "why", e.getMessage()), e);
       }
     }
 
@@ -172,7 +177,8 @@ public final class FilesOnDisk implements FileCopy.Destination {
           Files.setLastModifiedTime(path, FileTime.from(file.modified().get()));
         }
       } catch (IOException e) {
-        throw new FileCopy.DestinationException("It cannot be written: " + e.getMessage(), e);
+        throw new FileCopy.DestinationException(
+            say("probe.a-file-cannot-be-written", "why", e.getMessage()), e);
       }
     }
 
@@ -182,7 +188,8 @@ public final class FilesOnDisk implements FileCopy.Destination {
         channel.close();
         Files.deleteIfExists(part);
       } catch (IOException e) {
-        throw new FileCopy.DestinationException("It cannot be written: " + e.getMessage(), e);
+        throw new FileCopy.DestinationException(
+            say("probe.a-file-cannot-be-written", "why", e.getMessage()), e);
       }
     }
   }

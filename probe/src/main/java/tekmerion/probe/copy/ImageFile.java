@@ -1,5 +1,7 @@
 package tekmerion.probe.copy;
 
+import static tekmerion.words.Words.say;
+
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
@@ -86,12 +88,13 @@ public final class ImageFile implements RescueImage.Keeper, AutoCloseable {
       try {
         while (buffer.hasRemaining()) {
           if (image.read(buffer, offset + buffer.position()) < 0) {
-            return new ReadResult.CouldNotRun(0, "the image ends before");
+            return new ReadResult.CouldNotRun(0, say("probe.the-image-ends-before"));
           }
         }
         return ReadResult.data(buffer.array(), 0);
       } catch (IOException e) {
-        return new ReadResult.CouldNotRun(0, "the image cannot be read: " + e.getMessage());
+        return new ReadResult.CouldNotRun(
+            0, say("probe.the-image-cannot-be-read", "why", e.getMessage()));
       }
     }
 

@@ -1,5 +1,7 @@
 package tekmerion.probe.link;
 
+import static tekmerion.words.Words.say;
+
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -47,8 +49,7 @@ final class CarveTask extends CopyTask {
   Outcome copy(CopyFolder folder) throws IOException {
     Optional<KeptRescue> rescued = folder.rescued();
     if (rescued.isEmpty()) {
-      return new Outcome(
-          End.COULD_NOT_RUN, "there is no image here that came to its end: make one first", null);
+      return new Outcome(End.COULD_NOT_RUN, say("probe.no-image-that-came-to-its-end"), null);
     }
     List<Stretch> read =
         rescued.get().map().stretches().stream().filter(s -> s.state() == State.READ).toList();
@@ -86,9 +87,7 @@ final class CarveTask extends CopyTask {
       }
     } catch (NoRoom e) {
       return new Outcome(
-          End.STOPPED_BY_RULE,
-          e.getMessage() + "; what was found until then is kept and is not copied again",
-          note(folder));
+          End.STOPPED_BY_RULE, say("probe.what-was-found-is-kept", "why", Why.of(e)), note(folder));
     }
     return new Outcome(End.COMPLETE, "", note(folder));
   }

@@ -1,6 +1,7 @@
 package tekmerion.probe.link;
 
 import static tekmerion.core.page.OrNull.orNull;
+import static tekmerion.words.Words.say;
 
 import java.io.IOException;
 import java.util.ArrayList;
@@ -41,8 +42,7 @@ final class ChargeTask extends PartTask {
         return new Outcome(End.STOPPED_BY_RULE, before.unsafe().get(), null);
       }
       if (!before.plugged()) {
-        return new Outcome(
-            End.COULD_NOT_RUN, "the adapter is not in: plug it in and start again", null);
+        return new Outcome(End.COULD_NOT_RUN, say("probe.the-adapter-is-not-in"), null);
       }
       for (int i = 0; i < REST_LOOKS + LOADED_LOOKS && !isStopped(); i++) {
         if (i == REST_LOOKS) {
@@ -60,10 +60,11 @@ final class ChargeTask extends PartTask {
         }
       }
       return isStopped()
-          ? new Outcome(End.CANCELLED, "ended by a technician", found(before).orElse(null))
+          ? new Outcome(
+              End.CANCELLED, say("probe.ended-by-a-technician"), found(before).orElse(null))
           : found(before)
               .map(note -> new Outcome(End.COMPLETE, "", note))
-              .orElse(new Outcome(End.COULD_NOT_RUN, "the battery was not heard", null));
+              .orElse(new Outcome(End.COULD_NOT_RUN, say("probe.the-battery-was-not-heard"), null));
     } catch (IOException e) {
       return new Outcome(End.COULD_NOT_RUN, e.getMessage(), null);
     }

@@ -1,5 +1,7 @@
 package tekmerion.probe.link;
 
+import static tekmerion.words.Words.say;
+
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
@@ -83,11 +85,13 @@ final class CommandHost implements AutoCloseable {
       keep(
           source.isPresent()
               ? read(command, source.get())
-              : refusal(command.requestId(), "nothing here is called " + command.partKey()));
+              : refusal(
+                  command.requestId(),
+                  say("probe.nothing-here-is-called", "part", command.partKey())));
     } catch (RuntimeException e) {
       // A mistake of ours in one command must not end the probe; the technician is told.
       LOG.log(Level.SEVERE, "reading " + command.partKey() + " failed", e);
-      keep(refusal(command.requestId(), "the probe failed while reading: " + e));
+      keep(refusal(command.requestId(), say("probe.failed-while-reading", "why", e)));
     }
   }
 

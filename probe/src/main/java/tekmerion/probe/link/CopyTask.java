@@ -1,5 +1,7 @@
 package tekmerion.probe.link;
 
+import static tekmerion.words.Words.say;
+
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import tekmerion.core.port.ReadEndedException;
@@ -44,7 +46,7 @@ abstract class CopyTask extends PartTask {
 
   /** To be ended with what it found, unless it is only left. */
   final Outcome stopped(RunResult note) {
-    return new Outcome(End.CANCELLED, "ended by a technician", note);
+    return new Outcome(End.CANCELLED, say("probe.ended-by-a-technician"), note);
   }
 
   @Override
@@ -59,7 +61,7 @@ abstract class CopyTask extends PartTask {
         ? Outcome.gone(e.getMessage(), note)
         : new Outcome(
             End.COULD_NOT_RUN,
-            "stopped %s; what was copied until then is kept".formatted(e.getMessage()),
+            say("probe.stopped-what-was-copied-is-kept", "why", Why.of(e)),
             note);
   }
 

@@ -1,6 +1,7 @@
 package tekmerion.probe.link;
 
 import static tekmerion.core.page.OrNull.orNull;
+import static tekmerion.words.Words.say;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -10,7 +11,6 @@ import java.nio.file.StandardOpenOption;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.OptionalDouble;
 import java.util.UUID;
 import tekmerion.core.battery.Discharge;
@@ -87,9 +87,10 @@ final class DischargeTask extends PartTask {
       }
     }
     if (samples.size() < 2) {
-      return new Outcome(End.COULD_NOT_RUN, "the machine went off before two looks", null);
+      return new Outcome(End.COULD_NOT_RUN, say("probe.the-machine-went-off-too-soon"), null);
     }
-    return new Outcome(End.COMPLETE, "the machine went off at the end of it", note(before, true));
+    return new Outcome(
+        End.COMPLETE, say("probe.the-machine-went-off-at-the-end"), note(before, true));
   }
 
   private Outcome discharge(DischargeSource source) throws InterruptedException, IOException {
@@ -98,7 +99,7 @@ final class DischargeTask extends PartTask {
       return new Outcome(End.STOPPED_BY_RULE, before.unsafe().get(), null);
     }
     if (before.plugged()) {
-      return new Outcome(End.COULD_NOT_RUN, "the adapter is in: take it off and start again", null);
+      return new Outcome(End.COULD_NOT_RUN, say("probe.the-adapter-is-in"), null);
     }
     int missed = 0;
     while (!isStopped()) {
@@ -117,22 +118,21 @@ final class DischargeTask extends PartTask {
         if (heard.sample().celsius().orElse(0) > TOO_WARM) {
           return new Outcome(
               End.STOPPED_BY_RULE,
-              String.format(
-                  Locale.ROOT,
-                  "the pack is %.0f °C warm: the load was taken off. Let it cool, away from what burns",
-                  heard.sample().celsius().getAsDouble()),
+              say("probe.the-pack-is-warm", "celsius", heard.sample().celsius().getAsDouble()),
               note(before, false));
         }
         told(before);
       } else if (++missed > MAX_MISSED) {
         return new Outcome(
             End.COULD_NOT_RUN,
-            "the battery was not heard any more",
+            say("probe.the-battery-is-not-heard-any-more"),
             samples.size() < 2 ? null : note(before, false));
       }
     }
     return new Outcome(
-        End.CANCELLED, "ended by a technician", samples.size() < 2 ? null : note(before, false));
+        End.CANCELLED,
+        say("probe.ended-by-a-technician"),
+        samples.size() < 2 ? null : note(before, false));
   }
 
   private void keep(BatterySample sample) {

@@ -1,5 +1,7 @@
 package tekmerion.probe.link;
 
+import static tekmerion.words.Words.say;
+
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Optional;
@@ -22,30 +24,27 @@ final class EraseCopyTask extends PartTask {
   @Override
   Outcome carryOut() throws InterruptedException {
     if (command().copy() == null) {
-      return new Outcome(End.COULD_NOT_RUN, "the server did not say which copy", null);
+      return new Outcome(End.COULD_NOT_RUN, say("probe.the-server-did-not-say-which-copy"), null);
     }
     try {
       Optional<CopyFolder> folder =
           CopyFolder.existing(copies, command().copy().job(), command().partKey());
       if (folder.isEmpty()) {
-        return new Outcome(End.COULD_NOT_RUN, "there is no copy of it here", null);
+        return new Outcome(End.COULD_NOT_RUN, say("probe.there-is-no-copy-of-it-here"), null);
       }
       Optional<DriveSeen> of = folder.get().owner();
       if (of.isEmpty()) {
-        return new Outcome(
-            End.COULD_NOT_RUN,
-            "it does not say which drive the copy is of: nothing is erased",
-            null);
+        return new Outcome(End.COULD_NOT_RUN, say("probe.a-copy-of-no-known-drive"), null);
       }
       Releases.Lease lease = releases.toEraseCopies(command(), of.get());
       CopyFolder.Erased erased = folder.get().erase(() -> holds(lease));
       return new Outcome(
           erased.stopped() ? End.CANCELLED : End.COMPLETE,
-          erased.stopped() ? "stopped by the probe: it may not be erased any more" : "",
+          erased.stopped() ? say("probe.it-may-not-be-erased-any-more") : "",
           new CopyErasedResult(
               folder.get().shown(), erased.files(), erased.bytes(), erased.left()));
     } catch (NoReleaseException e) {
-      return new Outcome(End.COULD_NOT_RUN, "refused by the probe: " + e.getMessage(), null);
+      return new Outcome(End.COULD_NOT_RUN, say("probe.refused", "why", Why.of(e)), null);
     } catch (IOException e) {
       return new Outcome(End.COULD_NOT_RUN, e.getMessage(), null);
     }

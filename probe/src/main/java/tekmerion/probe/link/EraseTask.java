@@ -1,5 +1,7 @@
 package tekmerion.probe.link;
 
+import static tekmerion.words.Words.say;
+
 import java.io.IOException;
 import java.util.Optional;
 import java.util.Random;
@@ -34,12 +36,13 @@ final class EraseTask extends PartTask {
     try {
       lease = releases.toWrite(command(), drive);
     } catch (NoReleaseException e) {
-      return new Outcome(End.COULD_NOT_RUN, "refused by the probe: " + e.getMessage(), null);
+      return new Outcome(End.COULD_NOT_RUN, say("probe.refused", "why", Why.of(e)), null);
     }
     try (DriveWriter writer = drive.writer().orElseThrow().open()) {
       return erase(writer, lease);
     } catch (IOException e) {
-      return new Outcome(End.COULD_NOT_RUN, "it cannot be opened: " + e.getMessage(), null);
+      return new Outcome(
+          End.COULD_NOT_RUN, say("probe.it-cannot-be-opened", "why", Why.of(e)), null);
     }
   }
 
@@ -55,8 +58,8 @@ final class EraseTask extends PartTask {
         writer.flush();
         return new Outcome(
             End.CANCELLED,
-            stop.get() + ": it is erased in part",
-            note("ended", size, written, refused));
+            say("probe.it-is-erased-in-part", "why", stop.get()),
+            note(say("probe.phase-ended"), size, written, refused));
       }
       int length = (int) Math.min(CHUNK, size - at);
       try {
@@ -66,14 +69,14 @@ final class EraseTask extends PartTask {
         if (!WhoIsIt.seen(drive).equals(Optional.of(lease.drive()))) {
           return new Outcome(
               End.COULD_NOT_RUN,
-              "the drive went away, it is erased in part: " + e.getMessage(),
-              note("ended", size, written, refused));
+              say("probe.the-drive-went-away-erased-in-part", "why", Why.of(e)),
+              note(say("probe.phase-ended"), size, written, refused));
         }
         refused += length;
       }
       if (System.nanoTime() - toldAt >= TELL_NANOS) {
         toldAt = System.nanoTime();
-        tell(0.95 * at / size, note("writes zeros", size, written, refused));
+        tell(0.95 * at / size, note(say("probe.writes-zeros"), size, written, refused));
       }
     }
     writer.flush();
@@ -88,12 +91,12 @@ final class EraseTask extends PartTask {
         return Optional.empty();
       } catch (NoReleaseException e) {
         if (!e.mayCome()) {
-          return Optional.of("stopped by the probe, " + e.getMessage());
+          return Optional.of(say("probe.stopped-by-the-probe", "why", Why.of(e)));
         }
         Thread.sleep(ASK_AGAIN_MS);
       }
     }
-    return Optional.of("ended by a technician");
+    return Optional.of(say("probe.ended-by-a-technician"));
   }
 
   private static EraseResult note(String phase, long size, long written, long refused) {
@@ -120,7 +123,8 @@ final class EraseTask extends PartTask {
     int bad = notZero + unreadable;
     double most =
         bad == 0 ? 3.0 / Math.max(3, looked) : Math.min(1, (bad + 2 * Math.sqrt(bad) + 3) / looked);
-    return new EraseResult("read back", size, written, refused, looked, notZero, unreadable, most);
+    return new EraseResult(
+        say("probe.read-back"), size, written, refused, looked, notZero, unreadable, most);
   }
 
   private static boolean isNotZero(byte[] bytes) {

@@ -1,5 +1,7 @@
 package tekmerion.probe.link;
 
+import static tekmerion.words.Words.say;
+
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -57,7 +59,7 @@ final class FileCopyTask extends CopyTask {
               .filter(v -> v.part().number() == order.volume())
               .findFirst();
       if (volume.isEmpty()) {
-        return new Outcome(End.COULD_NOT_RUN, "the files of that volume cannot be listed", null);
+        return new Outcome(End.COULD_NOT_RUN, say("probe.the-files-cannot-be-listed"), null);
       }
       List<FoundFile> chosen =
           volume.get().list().files().stream()

@@ -1,6 +1,7 @@
 package tekmerion.probe.link;
 
 import static tekmerion.core.page.OrNull.orNull;
+import static tekmerion.words.Words.say;
 
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -50,10 +51,10 @@ final class LoadTask extends PartTask {
       }
     }
     if (intervals.isEmpty()) {
-      return new Outcome(End.COULD_NOT_RUN, "no two looks could be compared", null);
+      return new Outcome(End.COULD_NOT_RUN, say("probe.no-two-looks-could-be-compared"), null);
     }
     return isStopped()
-        ? new Outcome(End.CANCELLED, "ended by a technician", note())
+        ? new Outcome(End.CANCELLED, say("probe.ended-by-a-technician"), note())
         : new Outcome(End.COMPLETE, "", note());
   }
 

@@ -1,5 +1,7 @@
 package tekmerion.probe.link;
 
+import static tekmerion.words.Words.say;
+
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -68,7 +70,8 @@ final class MemoryTestTask extends PartTask {
       mismatches = before + result.errorCount();
       found.add(Diagnosis.of(result, celsius(regions)));
       if (!result.complete()) {
-        return new Outcome(End.CANCELLED, "ended by a technician", note(regions, algorithm));
+        return new Outcome(
+            End.CANCELLED, say("probe.ended-by-a-technician"), note(regions, algorithm));
       }
       done.add(algorithm.title());
       tell(to, note(regions, algorithm));

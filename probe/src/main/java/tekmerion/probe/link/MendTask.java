@@ -1,11 +1,12 @@
 package tekmerion.probe.link;
 
+import static tekmerion.words.Words.say;
+
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import tekmerion.core.files.InUse;
 import tekmerion.core.mend.Mending;
@@ -52,13 +53,13 @@ final class MendTask extends PartTask {
     try {
       lease = releases.toWrite(command(), drive);
     } catch (NoReleaseException e) {
-      return couldNot("refused by the probe: " + e.getMessage());
+      return couldNot(say("probe.refused", "why", Why.of(e)));
     }
     try {
       CopyFolder folder = where.open();
       return command().run() == RunKind.MEND ? mend(folder) : takeBack(folder);
     } catch (IOException e) {
-      return couldNot("nothing was written: " + e.getMessage());
+      return couldNot(say("probe.nothing-was-written", "why", Why.of(e)));
     }
   }
 
@@ -74,7 +75,7 @@ final class MendTask extends PartTask {
     if (mending.pieces().isEmpty()) {
       return couldNot(
           mending.left().isEmpty()
-              ? "nothing here is damaged that has an intact copy"
+              ? say("probe.nothing-damaged-has-a-copy")
               : String.join(" ", mending.left()));
     }
     KeptMending.keep(folder, mending.pieces(), job.clock().instant());
@@ -84,7 +85,7 @@ final class MendTask extends PartTask {
   private Outcome takeBack(CopyFolder folder) throws IOException, InterruptedException {
     Optional<KeptMending> kept = KeptMending.last(folder);
     if (kept.isEmpty()) {
-      return couldNot("no mending of this drive is kept here");
+      return couldNot(say("probe.no-mending-is-kept-here"));
     }
     List<Piece> back = new ArrayList<>();
     try (ByteSource source = drive.bytes().orElseThrow().open()) {
@@ -93,11 +94,7 @@ final class MendTask extends PartTask {
         // A mending that broke off wrote the first of them only.
         if (!Arrays.equals(now, piece.before())) {
           if (!Arrays.equals(now, piece.after())) {
-            return couldNot(
-                String.format(
-                    Locale.ROOT,
-                    "nothing was written: at byte %,d stands something else by now",
-                    piece.offset()));
+            return couldNot(say("probe.something-else-stands-there", "byte", piece.offset()));
           }
           back.add(piece.back());
         }
@@ -106,7 +103,7 @@ final class MendTask extends PartTask {
     Collections.reverse(back);
     if (back.isEmpty()) {
       kept.get().takenBack();
-      return couldNot("it is as it was before already");
+      return couldNot(say("probe.it-is-as-it-was-before"));
     }
     return write(folder, back, List.of(), kept.get()::takenBack);
   }
@@ -125,13 +122,9 @@ final class MendTask extends PartTask {
       }
       writer.flush();
     } catch (NoReleaseException e) {
-      refused =
-          "stopped by the probe, %s; what stood there is kept and can be taken back"
-              .formatted(e.getMessage());
+      refused = say("probe.stopped-and-can-be-taken-back", "why", Why.of(e));
     } catch (IOException e) {
-      refused =
-          "the drive did not take all of it: %s; what stood there is kept and can be taken back"
-              .formatted(e.getMessage());
+      refused = say("probe.not-all-was-taken", "why", Why.of(e));
     }
     int written = 0;
     String why;
@@ -158,7 +151,7 @@ final class MendTask extends PartTask {
         End.COMPLETE,
         refused,
         new MendResult(
-            "read back",
+            say("probe.read-back"),
             notes,
             Math.min(written, notes.size()),
             leftNotes,

@@ -1,5 +1,7 @@
 package tekmerion.probe.link;
 
+import static tekmerion.words.Words.say;
+
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Clock;
@@ -68,7 +70,7 @@ final class PartRuns {
               now,
               now,
               LinkEvent.End.COULD_NOT_RUN,
-              "this machine has nothing that could be run so",
+              say("probe.nothing-that-could-be-run-so"),
               null));
       return;
     }

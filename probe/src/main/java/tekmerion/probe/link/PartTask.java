@@ -1,5 +1,7 @@
 package tekmerion.probe.link;
 
+import static tekmerion.words.Words.say;
+
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -108,12 +110,11 @@ abstract class PartTask implements RunHost.Running, Runnable {
     } catch (ReadEndedException e) {
       outcome =
           new Outcome(
-              End.COULD_NOT_RUN,
-              "it could not be read on " + e.getMessage() + "; nothing was kept of it",
-              null);
+              End.COULD_NOT_RUN, say("probe.it-could-not-be-read-on", "why", Why.of(e)), null);
     } catch (RuntimeException e) {
       LOG.log(Level.SEVERE, command().run() + " " + command().requestId(), e);
-      outcome = new Outcome(End.COULD_NOT_RUN, "the probe failed: " + e.getMessage(), null);
+      outcome =
+          new Outcome(End.COULD_NOT_RUN, say("probe.the-probe-failed", "why", Why.of(e)), null);
     }
     if (outcome == Outcome.PAUSED) {
       job.left().run();

@@ -1,5 +1,7 @@
 package tekmerion.probe.link;
 
+import static tekmerion.words.Words.say;
+
 import java.io.IOException;
 import java.security.SecureRandom;
 import java.util.HexFormat;
@@ -91,7 +93,7 @@ final class Releases {
     try (ByteSource bytes = drive.bytes().orElseThrow().open()) {
       return DataNotes.of(InUse.of(bytes)).contentSha();
     } catch (IOException | ReadEndedException e) {
-      throw refused("what is on it cannot be read: " + e.getMessage());
+      throw refused(say("probe.what-is-on-it-cannot-be-read", "why", Why.of(e)));
     }
   }
 
@@ -101,20 +103,21 @@ final class Releases {
 
   private static DriveSeen thisDrive(MachineUnderTest.Drive drive) throws NoReleaseException {
     if (drive.writer().isEmpty() || drive.bytes().isEmpty()) {
-      throw refused("this drive is never written to from here");
+      throw refused(say("probe.never-written-to-from-here"));
     }
     Optional<String> offLimits = drive.writer().get().offLimits();
     if (offLimits.isPresent()) {
       throw refused(offLimits.get());
     }
     DriveSeen seen =
-        WhoIsIt.seen(drive).orElseThrow(() -> refused("the drive does not tell who it is"));
+        WhoIsIt.seen(drive)
+            .orElseThrow(() -> refused(say("probe.the-drive-does-not-tell-who-it-is")));
     try (ByteSource bytes = drive.bytes().orElseThrow().open()) {
       if (bytes.sizeBytes() != seen.sizeBytes()) {
-        throw refused("what would be written to has another size than the drive tells");
+        throw refused(say("probe.another-size-than-it-tells"));
       }
     } catch (IOException e) {
-      throw refused("it cannot be opened: " + e.getMessage());
+      throw refused(say("probe.it-cannot-be-opened", "why", Why.of(e)));
     }
     return seen;
   }
@@ -149,8 +152,7 @@ final class Releases {
         return;
       }
       if (!expectedContent.equals(content.sha())) {
-        throw refused(
-            "the drive does not hold any more what was surveyed and copied: survey it again");
+        throw refused(say("probe.not-what-was-surveyed"));
       }
       mustHold(); // looking may have taken longer than the release holds
     }
@@ -172,7 +174,7 @@ final class Releases {
       }
       try {
         if (!which.now().equals(drive)) {
-          throw refused("another drive is there now");
+          throw refused(say("probe.another-drive-is-there-now"));
         }
         renew();
       } catch (NoReleaseException e) {
@@ -194,8 +196,7 @@ final class Releases {
       try {
         take(answer.get(ANSWER_SECONDS, TimeUnit.SECONDS), nonce, now);
       } catch (TimeoutException | ExecutionException e) {
-        throw new NoReleaseException(
-            "the server did not answer whether it may be written to", true);
+        throw new NoReleaseException(say("probe.the-server-did-not-answer"), true);
       } finally {
         asked.remove(nonce);
       }
@@ -207,7 +208,7 @@ final class Releases {
       }
       Release release = ((ToProbe.ReleaseGiven) answer).release();
       if (!release.holds(key.get())) {
-        throw refused("there is no release of the server's for it");
+        throw refused(say("probe.no-release-for-it"));
       }
       boolean forThis =
           command.requestId().equals(release.run())
@@ -216,11 +217,11 @@ final class Releases {
               && drive.equals(release.drive())
               && nonce.equals(release.nonce());
       if (!forThis) {
-        throw refused("the release is for something else");
+        throw refused(say("probe.the-release-is-for-something-else"));
       }
       if (command.run().effects().invasiveness().endangersData()
           && !(release.status() != null && release.status().allowsWriting())) {
-        throw refused("the data on the drive is not safe");
+        throw refused(say("probe.the-data-is-not-safe"));
       }
       expectedContent = release.content();
       askedAt = askedNow;

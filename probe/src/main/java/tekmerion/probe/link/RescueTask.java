@@ -1,5 +1,7 @@
 package tekmerion.probe.link;
 
+import static tekmerion.words.Words.say;
+
 import java.io.IOException;
 import java.util.List;
 import java.util.Optional;
@@ -57,19 +59,17 @@ final class RescueTask extends CopyTask {
       } catch (ReadEndedException e) {
         image.now();
         lost = DataNotes.lost(found, map);
-        return ended(e, going.note("waits"));
+        return ended(e, going.note(say("probe.waits")));
       }
       image.now();
       lost = DataNotes.lost(found, map);
-      RescueResult note = going.note("ended");
+      RescueResult note = going.note(say("probe.phase-ended"));
       return through ? new Outcome(End.COMPLETE, why(found), note) : stopped(note);
     }
   }
 
   private String why(InUse found) {
-    return inUseOnly && !found.known()
-        ? "what is in use cannot be told of every volume: all of it was copied"
-        : "";
+    return inUseOnly && !found.known() ? say("probe.all-of-it-was-copied") : "";
   }
 
   /** What was read stays read; what failed stays known as that. */

@@ -1,5 +1,7 @@
 package tekmerion.probe.link;
 
+import static tekmerion.words.Words.say;
+
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Clock;
@@ -116,11 +118,11 @@ final class RunHost implements AutoCloseable {
             && !drive.flatMap(WhoIsIt::seen).equals(Optional.of(kept.get().drive()));
     if (anotherOne && command.run().needsRelease()) {
       // Nothing that writes begins by itself when a drive is plugged in.
-      couldNotRun(command, "its drive is not there; what was written until then stays written");
+      couldNotRun(command, say("probe.its-drive-is-not-there"));
     } else if (anotherOne) {
       waits(command, kept.get(), () -> endWhatWaits(command, kept.get(), null, null));
     } else if (drive.isEmpty()) {
-      couldNotRun(command, "no drive is called " + command.partKey());
+      couldNotRun(command, say("probe.no-drive-is-called", "part", command.partKey()));
     } else {
       begin(command, drive.get());
     }
@@ -145,9 +147,7 @@ final class RunHost implements AutoCloseable {
   /** Its drive is not there: it goes on when the same one is, whatever it is called by then. */
   private void waits(ToProbe.StartRun command, KeptRun kept, Runnable whenEnded) {
     if (kept.drive() == null) {
-      couldNotRun(
-          command,
-          "the drive went away, and it does not tell who it is: begin again when it is back");
+      couldNotRun(command, say("probe.it-went-away-unnamed"));
       return;
     }
     AwaitedDrive awaited =
@@ -160,9 +160,7 @@ final class RunHost implements AutoCloseable {
     running.put(command.requestId(), awaited);
     tell.accept(
         new ToServer.RunWaits(
-            command.requestId(),
-            "%s is not there. It goes on by itself when this drive is back."
-                .formatted(kept.drive().identity())));
+            command.requestId(), say("probe.is-not-there", "drive", kept.drive().identity())));
     start("waits for its drive", awaited);
   }
 
@@ -186,7 +184,7 @@ final class RunHost implements AutoCloseable {
             kept.startedAt(),
             clock.instant(),
             LinkEvent.End.CANCELLED,
-            "ended while its drive was away; what was read until then is kept",
+            say("probe.ended-while-its-drive-was-away"),
             command.run().isSurfaceScan()
                 ? SurfaceScanRun.found(folder, command.requestId()).orElse(null)
                 : found,
@@ -277,15 +275,15 @@ final class RunHost implements AutoCloseable {
     } else {
       String why =
           command.run().isRescue()
-              ? "ended while it was left; what was copied until then is kept"
-              : "the probe was started anew while it ran";
+              ? say("probe.ended-while-it-was-left")
+              : say("probe.started-anew-while-it-ran");
       end(again, LinkEvent.End.CANCELLED, why);
     }
   }
 
   private void surface(ToProbe.StartRun command, MachineUnderTest.Drive drive) {
     if (drive.surface().isEmpty()) {
-      couldNotRun(command, "this drive cannot be read by position here");
+      couldNotRun(command, say("probe.cannot-be-read-by-position"));
       return;
     }
     try {
@@ -299,13 +297,13 @@ final class RunHost implements AutoCloseable {
       kept.write(folder);
       start("surface scan", run);
     } catch (IOException | IllegalArgumentException e) {
-      couldNotRun(command, "it cannot be opened: " + e.getMessage());
+      couldNotRun(command, say("probe.it-cannot-be-opened", "why", Why.of(e)));
     }
   }
 
   private void selfTest(ToProbe.StartRun command, MachineUnderTest.Drive drive) {
     if (drive.selfTests().isEmpty()) {
-      couldNotRun(command, "no self-test of this drive can be started here");
+      couldNotRun(command, say("probe.no-self-test-can-be-started"));
       return;
     }
     SelfTestRun run =
@@ -391,17 +389,17 @@ final class RunHost implements AutoCloseable {
         LOG.log(Level.SEVERE, "gate of " + command.requestId(), e);
         answer =
             new Permission.Locked(
-                Lock.DRIVE_FAILING, "The probe could not ask the drive: " + e.getMessage(), "");
+                Lock.DRIVE_FAILING, say("probe.could-not-ask-the-drive", "why", Why.of(e)), "");
       }
       synchronized (this) {
         if (stopped != null) {
           // A paused one is asked for again when it is to go on.
           if (!stopped) {
-            end(command, LinkEvent.End.CANCELLED, "ended before it began");
+            end(command, LinkEvent.End.CANCELLED, say("probe.ended-before-it-began"));
           }
         } else if (answer instanceof Permission.Locked locked) {
           couldNotRun(
-              command, "locked by the probe: %s %s".formatted(locked.reason(), locked.opens()));
+              command, say("probe.locked", "reason", locked.reason(), "opens", locked.opens()));
         } else {
           open(command, drive);
         }

@@ -1,5 +1,7 @@
 package tekmerion.probe.link;
 
+import static tekmerion.words.Words.say;
+
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -67,7 +69,7 @@ final class SelfTestRun implements RunHost.Running, Runnable {
       run(began);
     } catch (RuntimeException e) {
       LOG.log(Level.SEVERE, "self-test " + command.requestId(), e);
-      end(began, End.COULD_NOT_RUN, "the probe could not follow it: " + e.getMessage(), null);
+      end(began, End.COULD_NOT_RUN, say("probe.could-not-follow-it", "why", Why.of(e)), null);
     }
   }
 
@@ -93,13 +95,18 @@ final class SelfTestRun implements RunHost.Running, Runnable {
     }
     if (stopped) {
       tests.abort();
-      end(began, End.CANCELLED, "ended by a technician", null);
+      end(began, End.CANCELLED, say("probe.ended-by-a-technician"), null);
       return;
     }
     outcome()
         .ifPresentOrElse(
             note -> end(began, End.COMPLETE, "", note),
-            () -> end(began, End.COULD_NOT_RUN, "its self-test log could not be read", null));
+            () ->
+                end(
+                    began,
+                    End.COULD_NOT_RUN,
+                    say("probe.its-self-test-log-could-not-be-read"),
+                    null));
   }
 
   /**

@@ -1,5 +1,7 @@
 package tekmerion.probe.link;
 
+import static tekmerion.words.Words.say;
+
 import java.io.BufferedInputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -132,7 +134,7 @@ final class SurfaceScanRun implements RunHost.Running, SurfaceScan.Listener, Run
     } catch (IOException | RuntimeException e) {
       host.over().accept(command);
       LOG.log(Level.SEVERE, "surface scan " + command.requestId(), e);
-      host.failed().accept(command, "the probe failed: " + e.getMessage());
+      host.failed().accept(command, say("probe.the-probe-failed", "why", Why.of(e)));
     } finally {
       source.close();
     }

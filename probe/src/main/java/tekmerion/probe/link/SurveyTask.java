@@ -1,5 +1,7 @@
 package tekmerion.probe.link;
 
+import static tekmerion.words.Words.say;
+
 import java.io.IOException;
 import tekmerion.core.files.InUse;
 import tekmerion.core.port.ByteSource;
@@ -20,7 +22,8 @@ final class SurveyTask extends PartTask {
     try (ByteSource source = drive.open()) {
       return new Outcome(End.COMPLETE, "", DataNotes.of(InUse.of(source)));
     } catch (IOException e) {
-      return new Outcome(End.COULD_NOT_RUN, "it cannot be opened: " + e.getMessage(), null);
+      return new Outcome(
+          End.COULD_NOT_RUN, say("probe.it-cannot-be-opened", "why", Why.of(e)), null);
     }
   }
 }

@@ -1,5 +1,7 @@
 package tekmerion.probe.link;
 
+import static tekmerion.words.Words.say;
+
 import java.io.IOException;
 import java.nio.file.Files;
 import java.util.List;
@@ -22,7 +24,8 @@ final class VerifyTask extends CopyTask {
   @Override
   Outcome copy(CopyFolder folder) throws IOException {
     if (!Files.exists(folder.map()) || !Files.exists(folder.image())) {
-      return new Outcome(End.COULD_NOT_RUN, "there is no image in " + folder.shown(), null);
+      return new Outcome(
+          End.COULD_NOT_RUN, say("probe.there-is-no-image-in", "folder", folder.shown()), null);
     }
     KeptRescue kept = KeptRescue.parse(Files.readString(folder.map()));
     long all = Math.max(1, kept.map().bytes(State.READ));
@@ -33,12 +36,12 @@ final class VerifyTask extends CopyTask {
               image,
               done -> {
                 if (isTimeToTell()) {
-                  tell((double) done / all, note(folder, kept, null, "reads it again"));
+                  tell((double) done / all, note(folder, kept, null, say("probe.reads-it-again")));
                 }
               },
               this::isStopped);
       return checked.isEmpty()
-          ? stopped(note(folder, kept, null, "not ended"))
+          ? stopped(note(folder, kept, null, say("probe.not-ended")))
           : new Outcome(End.COMPLETE, "", note(folder, kept, checked.get(), "compared"));
     } catch (IllegalArgumentException e) {
       return new Outcome(End.COULD_NOT_RUN, e.getMessage(), null);

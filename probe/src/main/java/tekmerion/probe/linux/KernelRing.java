@@ -1,5 +1,7 @@
 package tekmerion.probe.linux;
 
+import static tekmerion.words.Words.say;
+
 import com.sun.jna.LastErrorException;
 import com.sun.jna.Memory;
 import java.nio.charset.StandardCharsets;
@@ -60,7 +62,8 @@ final class KernelRing {
         return new PageAnswer.Got(page.apply(all.lines().toList()));
       }
     } catch (LastErrorException e) {
-      return new PageAnswer.CouldNotRun("the kernel log cannot be read: " + e.getMessage());
+      return new PageAnswer.CouldNotRun(
+          say("probe.the-kernel-log-cannot-be-read", "why", e.getMessage()));
     }
   }
 

@@ -1,5 +1,7 @@
 package tekmerion.probe.linux;
 
+import static tekmerion.words.Words.say;
+
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
@@ -58,24 +60,24 @@ public final class LinuxBattery implements PageSource {
         PageAnswer mains = text("Mains", 0);
         yield mains.bytes().isPresent() ? mains : text("USB", 0);
       }
-      default -> new PageAnswer.NotReported("a battery has no such page");
+      default -> new PageAnswer.NotReported(say("probe.a-battery-has-no-such-page"));
     };
   }
 
   private PageAnswer text(String type, int index) {
     List<Path> folders = folders(supplies, type);
     if (folders.size() <= index) {
-      return new PageAnswer.NotReported("the system shows no supply of type " + type);
+      return new PageAnswer.NotReported(say("probe.no-supply-of-type", "type", type));
     }
     Path folder = folders.get(index);
     if (isEmpty(folder)) {
       return new PageAnswer.NotReported(
-          "its bay is empty: no battery sits in " + folder.getFileName());
+          say("probe.no-battery-sits-in", "bay", folder.getFileName()));
     }
     try {
       return new PageAnswer.Got(textOf(folder));
     } catch (IOException e) {
-      return new PageAnswer.CouldNotRun("it cannot be read: " + e.getMessage());
+      return new PageAnswer.CouldNotRun(say("probe.it-cannot-be-read", "why", e.getMessage()));
     }
   }
 
@@ -154,7 +156,7 @@ public final class LinuxBattery implements PageSource {
     return new IOException(
         read(PageKind.BATTERY_SUPPLY) instanceof PageAnswer.NotReported none
             ? none.why()
-            : "the battery does not tell its numbers");
+            : say("probe.the-battery-does-not-tell"));
   }
 
   /** Whether the adapter says that it is in; empty if none says anything. */
@@ -201,7 +203,8 @@ public final class LinuxBattery implements PageSource {
           charges ? plugged().equals(Optional.of(false)) : now.get().amperes().getAsDouble() < 0;
       if (wrongWay) {
         return new Look.Over(
-            false, charges ? "the adapter was taken off" : "the adapter was put in");
+            false,
+            charges ? say("probe.the-adapter-was-taken-off") : say("probe.the-adapter-was-put-in"));
       }
       return new Look.Sample(
           new BatterySample(
@@ -223,7 +226,11 @@ public final class LinuxBattery implements PageSource {
           plugged().orElse(first.state().filter(s -> !s.equals("Discharging")).isPresent()),
           first.alarms().isEmpty()
               ? Optional.empty()
-              : Optional.of("the battery itself reports: " + String.join(", ", first.alarms())));
+              : Optional.of(
+                  say(
+                      "probe.the-battery-itself-reports",
+                      "alarms",
+                      String.join(", ", first.alarms()))));
     }
 
     /** One that counts energy is compared by its design voltage. */

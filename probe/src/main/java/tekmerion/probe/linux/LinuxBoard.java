@@ -1,5 +1,7 @@
 package tekmerion.probe.linux;
 
+import static tekmerion.words.Words.say;
+
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
@@ -52,18 +54,18 @@ final class LinuxBoard implements PageSource {
   @Override
   public PageAnswer read(PageKind kind) {
     return switch (kind) {
-      case SMBIOS -> file(sys.resolve(TABLE), "the firmware gives the system no such table");
+      case SMBIOS -> file(sys.resolve(TABLE), say("probe.the-firmware-gives-no-such-table"));
       case MEMORY_RECORDS -> records();
       case SPD_0, SPD_1, SPD_2, SPD_3 -> chip(kind.ordinal() - PageKind.SPD_0.ordinal());
-      default -> new PageAnswer.NotReported("a board has no such page");
+      default -> new PageAnswer.NotReported(say("probe.a-board-has-no-such-page"));
     };
   }
 
   private PageAnswer chip(int index) {
     List<Path> chips = chips();
     return index < chips.size()
-        ? file(chips.get(index), "the module's chip is not there any more")
-        : new PageAnswer.NotReported("no chip of a module is shown");
+        ? file(chips.get(index), say("probe.the-modules-chip-is-gone"))
+        : new PageAnswer.NotReported(say("probe.no-chip-of-a-module"));
   }
 
   private List<Path> chips() {
@@ -90,7 +92,7 @@ final class LinuxBoard implements PageSource {
     PageAnswer log = ring.lines(MemoryRecords::concerns);
     log.bytes().ifPresent(raw -> text.append(new String(raw.bytes(), StandardCharsets.UTF_8)));
     return text.isEmpty() && log.bytes().isPresent()
-        ? new PageAnswer.NotReported("no memory controller of this machine counts errors")
+        ? new PageAnswer.NotReported(say("probe.no-controller-counts-errors"))
         : text.isEmpty()
             ? log
             : new PageAnswer.Got(new RawPage(text.toString().getBytes(StandardCharsets.UTF_8)));
@@ -120,9 +122,9 @@ final class LinuxBoard implements PageSource {
     try {
       return new PageAnswer.Got(new RawPage(Files.readAllBytes(file)));
     } catch (AccessDeniedException e) {
-      return new PageAnswer.CouldNotRun("only the administrator may read it");
+      return new PageAnswer.CouldNotRun(say("probe.only-the-administrator-may-read-it"));
     } catch (IOException e) {
-      return new PageAnswer.CouldNotRun("it cannot be read: " + e.getMessage());
+      return new PageAnswer.CouldNotRun(say("probe.it-cannot-be-read", "why", e.getMessage()));
     }
   }
 
@@ -143,9 +145,7 @@ final class LinuxBoard implements PageSource {
     long total = kib("MemTotal:");
     long bytes = available - Math.max(LEFT_BYTES, total / 10);
     if (bytes < LEFT_BYTES / 4) {
-      throw new IOException(
-          "only %d MiB of memory are free; end programs and start again"
-              .formatted(available >> 20));
+      throw new IOException(say("probe.too-little-memory-is-free", "free", available >> 20));
     }
     return List.copyOf(RealMemory.take(bytes, Runtime.getRuntime().availableProcessors()));
   }

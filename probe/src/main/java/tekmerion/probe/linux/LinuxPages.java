@@ -1,5 +1,7 @@
 package tekmerion.probe.linux;
 
+import static tekmerion.words.Words.say;
+
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
@@ -79,7 +81,7 @@ final class LinuxPages implements PageSource {
   @Override
   public PageAnswer read(PageKind kind) {
     if (kind != PageKind.KERNEL_LOG && !drive.canBeAsked()) {
-      return new PageAnswer.CouldNotRun("there is no drive behind it that could be asked");
+      return new PageAnswer.CouldNotRun(say("probe.no-drive-behind-it"));
     }
     return switch (kind) {
       case ATA_IDENTIFY -> scsi.ata(IDENTIFY_DEVICE, 0, 0, 1);
@@ -112,7 +114,7 @@ final class LinuxPages implements PageSource {
       case SCSI_LOG_SELF_TESTS -> scsi.logPage(0x10);
       case SCSI_LOG_BACKGROUND_SCAN -> scsi.logPage(0x15);
       case KERNEL_LOG -> ring.of(drive);
-      default -> new PageAnswer.NotReported("a drive has no such page");
+      default -> new PageAnswer.NotReported(say("probe.a-drive-has-no-such-page"));
     };
   }
 
@@ -131,12 +133,13 @@ final class LinuxPages implements PageSource {
         told.bytes().flatMap((RawPage raw) -> LogDirectory.decode(raw).decoded());
     if (directory.isEmpty()) {
       return told instanceof PageAnswer.Got
-          ? new PageAnswer.CouldNotRun("the drive's directory of logs makes no sense")
+          ? new PageAnswer.CouldNotRun(say("probe.the-directory-of-logs-makes-no-sense"))
           : told;
     }
     int pages = directory.get().pagesByLog().getOrDefault(address, 0);
     return pages == 0
-        ? new PageAnswer.NotReported("the drive has no log %02Xh".formatted(address))
+        ? new PageAnswer.NotReported(
+            say("probe.the-drive-has-no-log", "log", "%02Xh".formatted(address)))
         : scsi.generalLog(address, Math.min(pages, most));
   }
 
@@ -150,7 +153,7 @@ final class LinuxPages implements PageSource {
             .isPresent();
     return has
         ? nvme.log(0x00, SupportedLogs.PAGE_BYTES)
-        : new PageAnswer.NotReported("the drive has no log 00h");
+        : new PageAnswer.NotReported(say("probe.the-drive-has-no-log", "log", "00h"));
   }
 
   /** nvme0n2 is the second namespace of its controller. */
@@ -168,7 +171,7 @@ final class LinuxPages implements PageSource {
       return new PageAnswer.Got(new RawPage(kept.get()));
     }
     return drive.bus() == SysDrive.Bus.USB
-        ? new PageAnswer.NotReported("not asked of a USB drive: some of them hang then")
+        ? new PageAnswer.NotReported(say("probe.not-asked-of-a-usb-drive"))
         : scsi.vitalProductData(page);
   }
 
@@ -187,6 +190,6 @@ final class LinuxPages implements PageSource {
               return new PageAnswer.Got(
                   new RawPage(text.toString().getBytes(StandardCharsets.UTF_8)));
             })
-        .orElseGet(() -> new PageAnswer.NotReported("it is on no USB"));
+        .orElseGet(() -> new PageAnswer.NotReported(say("probe.it-is-on-no-usb")));
   }
 }

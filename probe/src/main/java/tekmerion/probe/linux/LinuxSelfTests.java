@@ -1,5 +1,7 @@
 package tekmerion.probe.linux;
 
+import static tekmerion.words.Words.say;
+
 import java.util.Optional;
 import tekmerion.core.drive.ata.SelfTestStatus;
 import tekmerion.core.drive.ata.SmartData;
@@ -38,7 +40,7 @@ final class LinuxSelfTests implements SelfTests {
   @Override
   public Optional<String> start(Kind kind) {
     if (family() != Family.ATA && kind == Kind.CONVEYANCE) {
-      return Optional.of("only an ATA drive has a conveyance self-test");
+      return Optional.of(say("probe.only-an-ata-drive-has-it"));
     }
     int code = kind == Kind.SHORT ? 1 : 2; // in NVMe as in SCSI
     return refusal(

@@ -1,5 +1,7 @@
 package tekmerion.probe.linux;
 
+import static tekmerion.words.Words.say;
+
 import com.sun.jna.LastErrorException;
 import com.sun.jna.Memory;
 import tekmerion.core.page.RawPage;
@@ -60,11 +62,11 @@ final class NvmeAdmin {
       int status = NativeCalls.call(device, ADMIN_CMD, command);
       if (status != 0) {
         return new PageAnswer.NotReported(
-            "the drive refuses the command: status %04Xh".formatted(status));
+            say("probe.the-drive-refuses-the-command", "status", "%04Xh".formatted(status)));
       }
       return new PageAnswer.Got(new RawPage(data.getByteArray(0, bytes)));
     } catch (LastErrorException e) {
-      return new PageAnswer.CouldNotRun("admin command: " + e.getMessage());
+      return new PageAnswer.CouldNotRun(say("probe.admin-command", "why", e.getMessage()));
     }
   }
 }

@@ -1,10 +1,11 @@
 package tekmerion.probe.linux;
 
+import static tekmerion.words.Words.say;
+
 import com.sun.jna.Memory;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.Locale;
 import tekmerion.core.port.BlockSource;
 import tekmerion.core.port.ByteSource;
 import tekmerion.core.port.ReadResult;
@@ -106,11 +107,13 @@ public final class RawFile implements BlockSource, ByteSource {
     if (offset < 0 || length <= 0 || offset > identity.sizeBytes() - length) {
       return new ReadResult.CouldNotRun(
           ReadErrors.EINVAL,
-          String.format(
-              Locale.ROOT,
-              "%,d bytes at byte %,d are not within its %,d bytes",
+          say(
+              "probe.not-within-its-bytes",
+              "length",
               length,
+              "offset",
               offset,
+              "size",
               identity.sizeBytes()));
     }
     ReadResult result = aligned(offset, length);
@@ -147,13 +150,8 @@ public final class RawFile implements BlockSource, ByteSource {
       if (n == 0 || got < skip + length && got % step != 0) {
         return calls.isThere()
             ? new ReadResult.CouldNotRun(
-                0,
-                String.format(
-                    Locale.ROOT,
-                    "only %,d of %,d bytes came: it is shorter than it was",
-                    got,
-                    wanted))
-            : new ReadResult.Gone("it is not there any more");
+                0, say("probe.it-is-shorter-than-it-was", "came", got, "asked", wanted))
+            : new ReadResult.Gone(say("probe.it-is-not-there-any-more"));
       }
     }
     lastGood = from;
@@ -174,7 +172,7 @@ public final class RawFile implements BlockSource, ByteSource {
   /** It is the sectors' only if the drive is there and answers for others. */
   private ReadResult unclear(int errno, String words, long tookNanos, long offset) {
     if (!calls.isThere()) {
-      return new ReadResult.Gone("it is not there any more: " + words);
+      return new ReadResult.Gone(say("probe.it-is-gone", "why", words));
     }
     if (tookNanos >= timeoutNanos) {
       return new ReadResult.TimedOut(tookNanos, words);
@@ -183,8 +181,8 @@ public final class RawFile implements BlockSource, ByteSource {
       return new ReadResult.MediumError(tookNanos, words);
     }
     return calls.isThere()
-        ? new ReadResult.CouldNotRun(errno, "it answers nowhere any more: " + words)
-        : new ReadResult.Gone("it is not there any more: " + words);
+        ? new ReadResult.CouldNotRun(errno, say("probe.it-answers-nowhere", "why", words))
+        : new ReadResult.Gone(say("probe.it-is-gone", "why", words));
   }
 
   private boolean answersElsewhere(long offset) {

@@ -1,5 +1,7 @@
 package tekmerion.probe.linux;
 
+import static tekmerion.words.Words.say;
+
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
@@ -25,12 +27,14 @@ final class RawWriter implements DriveWriter {
       public Optional<String> offLimits() {
         Optional<SysDrive> now = LocalDrives.find(device.toString());
         if (now.isEmpty()) {
-          return Optional.of("it is not there any more");
+          return Optional.of(say("probe.it-is-not-there-any-more"));
         }
         if (now.get().systemDrive()) {
-          return Optional.of("the running system lies on it");
+          return Optional.of(say("probe.the-running-system-lies-on-it"));
         }
-        return now.get().mounted() ? Optional.of("something of it is mounted") : Optional.empty();
+        return now.get().mounted()
+            ? Optional.of(say("probe.something-of-it-is-mounted"))
+            : Optional.empty();
       }
 
       @Override

@@ -1,5 +1,7 @@
 package tekmerion.probe.linux;
 
+import static tekmerion.words.Words.say;
+
 import com.sun.jna.LastErrorException;
 import com.sun.jna.Native;
 import com.sun.jna.NativeLong;
@@ -188,22 +190,26 @@ public final class RealMemory implements MemoryRegion {
     long inAll = totalBytes();
     String share =
         inAll <= 0
-            ? "the machine does not say how much it has"
-            : String.format(
-                Locale.ROOT,
-                "%.2f of %.1f GiB, %s in 100",
+            ? say("probe.how-much-memory-is-not-said")
+            : say(
+                "probe.of-its-memory",
+                "tested",
                 bytesInAll / gib(),
+                "all",
                 inAll / gib(),
+                "share",
                 ofHundred(bytesInAll, inAll));
-    return "%s, %s; what the system and its programs use cannot be reached while they run"
-        .formatted(
-            share,
-            locked ? "locked in place" : "not locked: the system may move it to a drive meanwhile");
+    return say(
+        "probe.what-was-tested",
+        "share",
+        share,
+        "held",
+        say(locked ? "probe.locked-in-place" : "probe.not-locked"));
   }
 
   private static String ofHundred(long bytes, long inAll) {
     long share = Math.round(100.0 * bytes / inAll);
-    return share == 0 ? "less than 1" : String.valueOf(share);
+    return share == 0 ? say("probe.less-than-1") : String.valueOf(share);
   }
 
   private static double gib() {

@@ -1,5 +1,7 @@
 package tekmerion.probe.linux;
 
+import static tekmerion.words.Words.say;
+
 import com.sun.jna.LastErrorException;
 import com.sun.jna.Memory;
 import tekmerion.core.page.RawPage;
@@ -154,7 +156,7 @@ final class ScsiPassThrough {
       }
       return new PageAnswer.Got(new RawPage(data.getByteArray(0, length)));
     } catch (LastErrorException e) {
-      return new PageAnswer.CouldNotRun("pass-through: " + e.getMessage());
+      return new PageAnswer.CouldNotRun(say("probe.pass-through", "why", e.getMessage()));
     }
   }
 
@@ -175,12 +177,18 @@ final class ScsiPassThrough {
     int key = sense.getByte(descriptor ? 1 : 2) & 0x0F;
     int code = Byte.toUnsignedInt(sense.getByte(descriptor ? 2 : 12));
     if (descriptor && key == ABORTED && ataAborted(sense)) {
-      return new PageAnswer.NotReported("the drive aborts the command: it does not have this");
+      return new PageAnswer.NotReported(say("probe.the-drive-aborts-the-command"));
     }
     return key == 5 && (code == 0x20 || code == 0x24)
-        ? new PageAnswer.NotReported("the drive or its adapter does not know the command")
+        ? new PageAnswer.NotReported(say("probe.the-command-is-not-known"))
         : new PageAnswer.CouldNotRun(
-            "the command failed: status %02Xh, host %02Xh, sense %Xh/%02Xh"
-                .formatted(status, host, key, code));
+            say(
+                "probe.the-command-failed",
+                "status",
+                "%02Xh".formatted(status),
+                "host",
+                "%02Xh".formatted(host),
+                "sense",
+                "%Xh/%02Xh".formatted(key, code)));
   }
 }

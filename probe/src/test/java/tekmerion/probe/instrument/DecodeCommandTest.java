@@ -125,7 +125,8 @@ class DecodeCommandTest {
     assertThat(run.out()).isEmpty();
     assertThat(run.error().get("offset").intValue()).isEqualTo(Math.min(size, 512));
     assertThat(run.error().get("expected").stringValue()).isEqualTo("512 bytes");
-    assertThat(run.error().get("found").stringValue()).isEqualTo(size + " bytes");
+    assertThat(run.error().get("found").stringValue())
+        .isEqualTo(size == 1 ? "1 byte" : size + " bytes");
     assertThat(run.error().get("what").stringValue()).contains("SMART READ DATA");
   }
 

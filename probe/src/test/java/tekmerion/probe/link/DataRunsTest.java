@@ -34,6 +34,7 @@ import tekmerion.link.RescueResult;
 import tekmerion.link.RunKind;
 import tekmerion.link.SurveyResult;
 import tekmerion.link.ToProbe;
+import tekmerion.words.Words;
 
 /** From a survey to verified copies, on simulated disks with simulated damage. */
 class DataRunsTest extends RunBench {
@@ -94,7 +95,7 @@ class DataRunsTest extends RunBench {
   void findsFilesByTheirContentInTheImage() throws Exception {
     on("worn-disk");
     CopyOrder image = new CopyOrder(JOB, null, List.of());
-    assertThat(run(RunKind.CARVE, image).why()).contains("make one first");
+    assertThat(Words.read(run(RunKind.CARVE, image).why())).contains("make one first");
     run(RunKind.RESCUE_IN_USE, image);
 
     CarveResult found = (CarveResult) run(RunKind.CARVE, image).result();
@@ -179,7 +180,8 @@ class DataRunsTest extends RunBench {
             folder.resolve("second-name"), folder.resolve("copies/J-2291/drive-a/drive.img"));
     assertThat(isZero(second)).isFalse();
 
-    assertThat(run(RunKind.ERASE_COPY, image).why()).startsWith("refused by the probe: ");
+    assertThat(Words.read(run(RunKind.ERASE_COPY, image).why()))
+        .startsWith("refused by the probe: ");
     released(RunKind.ERASE_COPY, DataStatus.WANTED);
     CopyErasedResult erased = (CopyErasedResult) run(RunKind.ERASE_COPY, image).result();
 
@@ -187,7 +189,8 @@ class DataRunsTest extends RunBench {
     assertThat(erased.left()).isZero();
     assertThat(isZero(second)).isTrue();
     assertThat(folder.resolve("copies/J-2291/drive-a")).doesNotExist();
-    assertThat(run(RunKind.ERASE_COPY, image).why()).isEqualTo("there is no copy of it here");
+    assertThat(Words.read(run(RunKind.ERASE_COPY, image).why()))
+        .isEqualTo("there is no copy of it here");
   }
 
   private static boolean isZero(Path image) throws IOException {
@@ -257,7 +260,9 @@ class DataRunsTest extends RunBench {
     LinkEvent.RunEnded refused = run(RunKind.RESCUE_IN_USE, image);
 
     assertThat(refused.end()).isEqualTo(End.COULD_NOT_RUN);
-    assertThat(refused.why()).contains("holds the copy of another drive").contains("Q24F-90311-K");
+    assertThat(Words.read(refused.why()))
+        .contains("holds the copy of another drive")
+        .contains("Q24F-90311-K");
     try (Stream<Path> jobs = Files.list(folder.resolve("copies"))) {
       assertThat(jobs).hasSize(1);
     }

@@ -171,7 +171,7 @@ class RunHostTest {
     host.accept(erase);
 
     assertThat(end().end()).isEqualTo(End.COULD_NOT_RUN);
-    assertThat(end().why()).contains("its drive is not there");
+    assertThat(Words.read(end().why())).contains("its drive is not there");
     assertThat(told).noneMatch(ToServer.ReleaseAsked.class::isInstance);
     assertThat(told).noneMatch(ToServer.RunWaits.class::isInstance);
   }
@@ -193,7 +193,7 @@ class RunHostTest {
     host.accept(start(RunKind.SURFACE_SCAN));
 
     assertThat(end().end()).isEqualTo(End.COULD_NOT_RUN);
-    assertThat(end().why()).startsWith("it cannot be opened");
+    assertThat(Words.read(end().why())).isEqualTo("it cannot be opened: it ends too soon");
   }
 
   @Test
@@ -225,7 +225,7 @@ class RunHostTest {
     host.accept(start(RunKind.SELF_TEST_SHORT));
 
     assertThat(end().end()).isEqualTo(End.COULD_NOT_RUN);
-    assertThat(end().why()).isEqualTo("no self-test of this drive can be started here");
+    assertThat(Words.read(end().why())).isEqualTo("no self-test of this drive can be started here");
   }
 
   @Test
@@ -257,7 +257,7 @@ class RunHostTest {
         new ToProbe.StartRun(ID, "drive-z", RunKind.SURFACE_SCAN, false, DataStatus.WANTED, null));
 
     assertThat(end().end()).isEqualTo(End.COULD_NOT_RUN);
-    assertThat(end().why()).isEqualTo("no drive is called drive-z");
+    assertThat(Words.read(end().why())).isEqualTo("no drive is called drive-z");
   }
 
   @Test

@@ -30,6 +30,7 @@ import tekmerion.link.SurveyResult;
 import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
 import tekmerion.sim.SimMachines;
+import tekmerion.words.Words;
 
 /**
  * What is written to a drive: only with a release for just this, and only what can be undone or was
@@ -126,10 +127,10 @@ class WriteRunsTest extends RunBench {
                   mistake.apply(release(asked, RunKind.ERASE, DataStatus.NOT_WANTED)));
       LinkEvent.RunEnded end = erase();
       assertThat(end.end()).isEqualTo(End.COULD_NOT_RUN);
-      assertThat(end.why()).startsWith("refused by the probe: ");
+      assertThat(Words.read(end.why())).startsWith("refused by the probe: ");
     }
     desk = asked -> new ToProbe.ReleaseRefused(asked.requestId(), asked.nonce(), "It is wanted.");
-    assertThat(erase().why()).isEqualTo("refused by the probe: It is wanted.");
+    assertThat(Words.read(erase().why())).isEqualTo("refused by the probe: It is wanted.");
     SurveyResult after = (SurveyResult) run(RunKind.SURVEY, null).result();
     assertThat(after.reason()).isEqualTo("healthy");
   }
@@ -141,7 +142,7 @@ class WriteRunsTest extends RunBench {
     released(RunKind.ERASE, DataStatus.COPY_VERIFIED);
     SurveyResult found = (SurveyResult) run(RunKind.SURVEY, null).result();
     desk = asked -> new ToProbe.ReleaseGiven(holding(asked, "0".repeat(64)));
-    assertThat(erase().why()).contains("does not hold any more what was surveyed");
+    assertThat(Words.read(erase().why())).contains("does not hold any more what was surveyed");
     assertThat(((SurveyResult) run(RunKind.SURVEY, null).result()).contentSha())
         .isEqualTo(found.contentSha());
 
@@ -180,7 +181,7 @@ class WriteRunsTest extends RunBench {
           host.accept(new ToProbe.ReleaseGiven(old)); // nobody asked this any more
           return new ToProbe.ReleaseRefused(asked.requestId(), asked.nonce(), "still no");
         };
-    assertThat(erase().why()).isEqualTo("refused by the probe: still no");
+    assertThat(Words.read(erase().why())).isEqualTo("refused by the probe: still no");
     SurveyResult after = (SurveyResult) run(RunKind.SURVEY, null).result();
     assertThat(after.reason()).isEqualTo("healthy");
   }
@@ -212,7 +213,8 @@ class WriteRunsTest extends RunBench {
     on(having(bench, own));
     released(RunKind.ERASE, DataStatus.NOT_WANTED);
 
-    assertThat(erase().why()).isEqualTo("refused by the probe: the running system lies on it");
+    assertThat(Words.read(erase().why()))
+        .isEqualTo("refused by the probe: the running system lies on it");
   }
 
   private LinkEvent.RunEnded mend(RunKind kind, RunKind releasedFor) throws Exception {
@@ -239,9 +241,9 @@ class WriteRunsTest extends RunBench {
   void putsABootSectorBackFromItsCopyAndTakesThatBack() throws Exception {
     on("outside-disk");
     byte[] before = beginning();
-    assertThat(mend(RunKind.MEND, RunKind.ERASE).why())
+    assertThat(Words.read(mend(RunKind.MEND, RunKind.ERASE).why()))
         .isEqualTo("refused by the probe: the release is for something else");
-    assertThat(mend(RunKind.TAKE_BACK, RunKind.TAKE_BACK).why()).contains("no mending");
+    assertThat(Words.read(mend(RunKind.TAKE_BACK, RunKind.TAKE_BACK).why())).contains("no mending");
     assertThat(beginning()).isEqualTo(before);
 
     LinkEvent.RunEnded mended = mend(RunKind.MEND, RunKind.MEND);
@@ -254,13 +256,14 @@ class WriteRunsTest extends RunBench {
         .containsExactly(2048L * 512); // where the partition begins
     SurveyResult after = (SurveyResult) run(RunKind.SURVEY, null).result();
     assertThat(after.reason()).isEqualTo("healthy");
-    assertThat(mend(RunKind.MEND, RunKind.MEND).why()).contains("nothing here is damaged");
+    assertThat(Words.read(mend(RunKind.MEND, RunKind.MEND).why()))
+        .contains("nothing here is damaged");
 
     MendResult back = (MendResult) mend(RunKind.TAKE_BACK, RunKind.TAKE_BACK).result();
 
     assertThat(back.whole()).isTrue();
     assertThat(beginning()).isEqualTo(before);
-    assertThat(mend(RunKind.TAKE_BACK, RunKind.TAKE_BACK).why()).contains("no mending");
+    assertThat(Words.read(mend(RunKind.TAKE_BACK, RunKind.TAKE_BACK).why())).contains("no mending");
   }
 
   private static MachineUnderTest having(MachineUnderTest bench, MachineUnderTest.Drive drive) {
@@ -404,7 +407,9 @@ class WriteRunsTest extends RunBench {
     assertThat(found.pieces()).hasSize(2); // header with its list; protective MBR
     assertThat(found.written()).isEqualTo(1);
     assertThat(found.whole()).isFalse();
-    assertThat(broke.why()).contains("its cable fell out").contains("can be taken back");
+    assertThat(Words.read(broke.why()))
+        .contains("its cable fell out")
+        .contains("can be taken back");
     assertThat(found.keptIn()).isEqualTo("J-2291/drive-a");
 
     drive.writesLeft = Integer.MAX_VALUE;
@@ -428,7 +433,8 @@ class WriteRunsTest extends RunBench {
     LinkEvent.RunEnded refused = mend(RunKind.TAKE_BACK, RunKind.TAKE_BACK);
 
     assertThat(refused.end()).isEqualTo(End.COULD_NOT_RUN);
-    assertThat(refused.why()).contains("nothing was written: at byte 0 stands something else");
+    assertThat(Words.read(refused.why()))
+        .contains("nothing was written: at byte 0 stands something else");
     assertThat(drive.bytes(0, 512)).contains(theirs);
   }
 }

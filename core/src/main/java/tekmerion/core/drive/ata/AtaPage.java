@@ -1,5 +1,7 @@
 package tekmerion.core.drive.ata;
 
+import static tekmerion.words.Words.say;
+
 import java.util.Optional;
 import tekmerion.core.page.Fault;
 import tekmerion.core.page.Hex;
@@ -27,7 +29,7 @@ final class AtaPage {
         return Optional.of(
             new Fault(
                 Fault.Kind.BAD_CHECKSUM,
-                "%s fails its own checksum".formatted(pageName),
+                say("page.fails-its-own-checksum", "page", pageName),
                 at,
                 Hex.code(found - sum & 0xFF, 2),
                 Hex.code(found, 2)));
@@ -47,7 +49,7 @@ final class AtaPage {
         : Optional.of(
             new Fault(
                 Fault.Kind.WRONG_KIND,
-                "%s has another version".formatted(pageName),
+                say("page.has-another-version", "page", pageName),
                 offset,
                 Hex.code(wanted, 2),
                 Hex.code(raw.u8(offset), 2)));

@@ -1,5 +1,7 @@
 package tekmerion.core.drive.ata;
 
+import static tekmerion.words.Words.say;
+
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.EnumMap;
@@ -61,9 +63,9 @@ public record DeviceStatistics(List<Integer> pages, Map<DeviceStatistic, Entry> 
         return Optional.of(
             new Fault(
                 Fault.Kind.WRONG_KIND,
-                "this is no page of the " + NAME,
+                say("page.this-is-no-page-of", "page", NAME),
                 at,
-                "a revision from 1 and a page number of 0 to 7",
+                say("page.a-revision-and-a-number"),
                 raw.hex(at, 8)));
       }
     }

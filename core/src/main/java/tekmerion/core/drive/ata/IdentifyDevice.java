@@ -1,5 +1,7 @@
 package tekmerion.core.drive.ata;
 
+import static tekmerion.words.Words.say;
+
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.EnumMap;
@@ -62,9 +64,9 @@ public record IdentifyDevice(Map<IdentifyField, Object> fields) implements Decod
       return Optional.of(
           new Fault(
               Fault.Kind.WRONG_KIND,
-              "%s is of a packet device, not of a drive".formatted(NAME),
+              say("page.is-of-a-packet-device", "page", NAME),
               1,
-              "bit 15 of word 0 clear",
+              say("page.bit-15-of-word-0-clear"),
               Hex.code(raw.u16(0), 4)));
     }
     for (IdentifyField field : MUST_BE_TEXT) {
@@ -73,9 +75,9 @@ public record IdentifyDevice(Map<IdentifyField, Object> fields) implements Decod
         return Optional.of(
             new Fault(
                 Fault.Kind.NOT_TEXT,
-                "%s: %s is not text".formatted(NAME, field.jsonName()),
+                say("page.is-not-text", "page", NAME, "field", field.jsonName()),
                 at,
-                "ASCII 20h to 7Eh",
+                say("page.printable-ascii"),
                 Hex.code(raw.u8(at), 2)));
       }
     }

@@ -1,5 +1,7 @@
 package tekmerion.core.drive.ata;
 
+import static tekmerion.words.Words.say;
+
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -55,9 +57,9 @@ public record PendingDefects(long count, List<Entry> entries) implements Decoded
         : Optional.of(
             new Fault(
                 Fault.Kind.WRONG_KIND,
-                "this is no " + NAME,
+                say("page.this-is-no", "page", NAME),
                 0,
-                "at most %d entries".formatted(most),
+                say("page.at-most-entries", "most", most),
                 raw.hex(0, 4)));
   }
 

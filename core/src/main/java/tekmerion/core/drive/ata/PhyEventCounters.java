@@ -1,5 +1,7 @@
 package tekmerion.core.drive.ata;
 
+import static tekmerion.words.Words.say;
+
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -77,10 +79,10 @@ public record PhyEventCounters(List<Counter> counters) implements DecodedPage {
             raw,
             new Fault(
                 Fault.Kind.WRONG_SIZE,
-                "a counter does not fit into the " + NAME,
+                say("page.a-counter-does-not-fit", "page", NAME),
                 at,
-                "a length of 2 bytes or more that ends before byte 511",
-                "%d bytes".formatted(length)));
+                say("page.a-length-before-byte-511"),
+                say("page.bytes", "count", length)));
       }
       long value = raw.unsignedLe(at + 2, Math.min(length, 7));
       boolean saturated = raw.isFilledWith(0xFF, at + 2, length);

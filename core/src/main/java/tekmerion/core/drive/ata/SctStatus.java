@@ -1,5 +1,7 @@
 package tekmerion.core.drive.ata;
 
+import static tekmerion.words.Words.say;
+
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -36,9 +38,9 @@ public record SctStatus(Fields<SctStatusField> fields) implements DecodedPage {
         : Optional.of(
             new Fault(
                 Fault.Kind.WRONG_KIND,
-                "SCT status has another format",
+                say("page.has-another-format", "page", NAME),
                 0,
-                "0002h or 0003h",
+                say("page.either", "one", "0002h", "other", "0003h"),
                 Hex.code(version, 4)));
   }
 

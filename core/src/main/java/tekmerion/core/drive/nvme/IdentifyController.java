@@ -1,5 +1,7 @@
 package tekmerion.core.drive.nvme;
 
+import static tekmerion.words.Words.say;
+
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -46,9 +48,9 @@ public record IdentifyController(Fields<ControllerField> fields, List<PowerState
         return Optional.of(
             new Fault(
                 Fault.Kind.NOT_TEXT,
-                "Serial, model or firmware is no text",
+                say("page.serial-model-or-firmware-is-no-text"),
                 at,
-                "a printable ASCII character",
+                say("page.a-printable-character"),
                 Hex.code(b, 2)));
       }
     }

@@ -1,5 +1,7 @@
 package tekmerion.core.drive.scsi;
 
+import static tekmerion.words.Words.say;
+
 import java.math.BigInteger;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
@@ -90,9 +92,9 @@ public record ScsiIdentityPage(String title, String standard, List<FieldSpan> fi
             raw,
             new Fault(
                 Fault.Kind.WRONG_SIZE,
-                "a designator does not fit into the Device Identification page",
+                say("page.a-designator-does-not-fit"),
                 at,
-                "one that ends at %d or before".formatted(end),
+                say("page.one-that-ends-in-time", "end", end),
                 raw.hex(at, Math.min(DESIGNATOR_HEADER, end - at))));
       }
       boolean ofTheUnit = (raw.u8(at + 1) >> 4 & 3) == 0;
@@ -195,7 +197,7 @@ public record ScsiIdentityPage(String title, String standard, List<FieldSpan> fi
                     : Optional.of(
                         new Fault(
                             Fault.Kind.WRONG_KIND,
-                            name + " is another page",
+                            say("page.is-another-page", "page", name),
                             1,
                             "%02Xh".formatted(page),
                             "%02Xh".formatted(raw.u8(1)))))
@@ -206,10 +208,10 @@ public record ScsiIdentityPage(String title, String standard, List<FieldSpan> fi
                     : Optional.of(
                         new Fault(
                             Fault.Kind.WRONG_SIZE,
-                            name + " is cut off",
+                            say("page.is-cut-off", "page", name),
                             2,
-                            "%d bytes after the header".formatted(raw.u16be(2)),
-                            "%d bytes".formatted(raw.size() - VPD_HEADER))));
+                            say("page.bytes-after-the-header", "count", raw.u16be(2)),
+                            say("page.bytes", "count", raw.size() - VPD_HEADER))));
   }
 
   private static Optional<Fault> textDamage(RawPage raw, int from, int length) {
@@ -219,9 +221,9 @@ public record ScsiIdentityPage(String title, String standard, List<FieldSpan> fi
         return Optional.of(
             new Fault(
                 Fault.Kind.NOT_TEXT,
-                "what should be text is none",
+                say("page.what-should-be-text-is-none"),
                 at,
-                "a printable ASCII character",
+                say("page.a-printable-character"),
                 "%02Xh".formatted(b)));
       }
     }

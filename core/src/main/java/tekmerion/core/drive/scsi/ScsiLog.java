@@ -1,5 +1,7 @@
 package tekmerion.core.drive.scsi;
 
+import static tekmerion.words.Words.say;
+
 import java.math.BigInteger;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -73,9 +75,9 @@ public record ScsiLog(int pageCode, int subpageCode, int length, List<FieldSpan>
             raw,
             new Fault(
                 Fault.Kind.WRONG_SIZE,
-                "a parameter of the log page does not fit into it",
+                say("page.a-parameter-does-not-fit"),
                 at,
-                "a parameter that ends at %d or before".formatted(end),
+                say("page.a-parameter-that-ends-in-time", "end", end),
                 raw.hex(at, Math.min(LogParameter.HEADER_BYTES, end - at))));
       }
       LogParameter parameter = LogParameter.at(raw, at);
@@ -92,10 +94,10 @@ public record ScsiLog(int pageCode, int subpageCode, int length, List<FieldSpan>
         : Optional.of(
             new Fault(
                 Fault.Kind.WRONG_SIZE,
-                NAME + " is cut off",
+                say("page.is-cut-off", "page", NAME),
                 2,
-                "%d bytes after the header".formatted(claimed),
-                "%d bytes".formatted(raw.size() - HEADER_BYTES)));
+                say("page.bytes-after-the-header", "count", claimed),
+                say("page.bytes", "count", raw.size() - HEADER_BYTES)));
   }
 
   /** Page by page; of the list with subpages, by two bytes each (SPC-5, 7.3.20 and 7.3.21). */

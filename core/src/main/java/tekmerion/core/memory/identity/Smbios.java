@@ -1,6 +1,7 @@
 package tekmerion.core.memory.identity;
 
 import static tekmerion.core.page.OrNull.orNull;
+import static tekmerion.words.Words.say;
 
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -151,20 +152,31 @@ public record Smbios(List<Structure> structures, List<FieldSpan> spans) implemen
     int at = tableAt(raw);
     if (at < 0 || at > raw.size()) {
       return cut(
-          raw, 0, "the table of structures", "an entry point whose table is not in the file");
+          raw,
+          0,
+          say("page.the-table-of-structures"),
+          say("page.an-entry-point-without-its-table"));
     }
     while (at < raw.size()) {
       if (raw.size() - at < HEADER_BYTES) {
-        return cut(raw, at, "a header of 4 bytes", raw.size() - at + " bytes");
+        return cut(
+            raw,
+            at,
+            say("page.a-header-of-bytes", "count", HEADER_BYTES),
+            say("page.bytes", "count", raw.size() - at));
       }
       int length = raw.u8(at + 1);
       if (length < HEADER_BYTES || at + length + 2 > raw.size()) {
         return cut(
-            raw, at + 1, "a length of 4 or more that lies in the table", "%02Xh".formatted(length));
+            raw, at + 1, say("page.a-length-that-lies-in-the-table"), "%02Xh".formatted(length));
       }
       int end = endOfStrings(raw, at + length);
       if (end < 0) {
-        return cut(raw, at + length, "two bytes 00h after the last string", "the end of the table");
+        return cut(
+            raw,
+            at + length,
+            say("page.two-zero-bytes-after-the-last-string"),
+            say("page.the-end-of-the-table"));
       }
       byte[] bytes = new byte[length];
       System.arraycopy(raw.bytes(), at, bytes, 0, length);
@@ -180,7 +192,7 @@ public record Smbios(List<Structure> structures, List<FieldSpan> spans) implemen
       }
     }
     return all.isEmpty()
-        ? cut(raw, 0, "at least one structure", "nothing")
+        ? cut(raw, 0, say("page.at-least-one-structure"), say("page.nothing"))
         : new Decoded<>(raw, new Smbios(all, spans));
   }
 
@@ -188,7 +200,11 @@ public record Smbios(List<Structure> structures, List<FieldSpan> spans) implemen
     return new Malformed<>(
         raw,
         new Fault(
-            Fault.Kind.WRONG_SIZE, "SMBIOS table does not hold together", at, expected, found));
+            Fault.Kind.WRONG_SIZE,
+            say("page.does-not-hold-together", "page", "SMBIOS"),
+            at,
+            expected,
+            found));
   }
 
   /** After the two zero bytes; -1 if there are none. */

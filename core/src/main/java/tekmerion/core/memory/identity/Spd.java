@@ -1,6 +1,7 @@
 package tekmerion.core.memory.identity;
 
 import static tekmerion.core.page.OrNull.orNull;
+import static tekmerion.words.Words.say;
 
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
@@ -118,9 +119,16 @@ public record Spd(
                 () ->
                     new Fault(
                         Fault.Kind.WRONG_KIND,
-                        "SPD is of a kind of memory that is not known here",
+                        say("page.memory-not-known-here"),
                         KIND_AT,
-                        "0Bh (DDR3), 0Ch (DDR4) or 12h (DDR5)",
+                        say(
+                            "page.one-of-three",
+                            "one",
+                            "0Bh (DDR3)",
+                            "two",
+                            "0Ch (DDR4)",
+                            "three",
+                            "12h (DDR5)"),
                         "%02Xh".formatted(raw.u8(KIND_AT)))));
   }
 
@@ -133,7 +141,7 @@ public record Spd(
       return Optional.of(
           new Fault(
               Fault.Kind.WRONG_KIND,
-              "SPD is of another kind of memory",
+              say("page.memory-of-another-kind"),
               KIND_AT,
               "%02Xh (%s)".formatted(g.code, g),
               "%02Xh".formatted(raw.u8(KIND_AT))));
@@ -157,7 +165,7 @@ public record Spd(
         : Optional.of(
             new Fault(
                 Fault.Kind.BAD_CHECKSUM,
-                "SPD fails its own checksum",
+                say("page.fails-its-own-checksum", "page", "SPD"),
                 at,
                 "%04Xh".formatted(counted),
                 "%04Xh".formatted(stored)));
