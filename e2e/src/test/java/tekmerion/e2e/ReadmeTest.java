@@ -31,6 +31,11 @@ class ReadmeTest {
   private static final Pattern TEST = Pattern.compile("`([A-Z]\\w+Test)(?:\\.(\\w+))?`");
   private static final Pattern LINK = Pattern.compile("\\]\\(([^)#]+)[^)]*\\)");
 
+  private static final Pattern PARTLY = Pattern.compile("-pl ([a-z0-9,]+)(?! -am)(?= )");
+  private static final Pattern MODULES = Pattern.compile("modules=([a-z0-9,]+)");
+  private static final Pattern OURS =
+      Pattern.compile("<groupId>tekmerion</groupId>\\s*<artifactId>([a-z0-9]+)</artifactId>");
+
   private static String readme() {
     try {
       return Files.readString(HOME.resolve("README.md"));
@@ -124,5 +129,31 @@ class ReadmeTest {
     }
     assertThat(missing).isEmpty();
     assertThat(tests).hasSizeGreaterThan(100);
+  }
+
+  /**
+   * A fresh machine has none of our modules: a command that builds some of them builds all that
+   * these need, or says {@code -am}.
+   */
+  @Test
+  void whatACommandBuildsIsWhole() throws IOException {
+    String script = Files.readString(HOME.resolve("tekmerion")).replaceAll("\\\\\n\\s*", " ");
+    List<String> lists = new ArrayList<>();
+    PARTLY.matcher(script).results().forEach(m -> lists.add(m.group(1)));
+    MODULES.matcher(script).results().forEach(m -> lists.add(m.group(1)));
+    List<String> missing = new ArrayList<>();
+    for (String list : lists) {
+      Set<String> built = Set.of(list.split(","));
+      for (String module : built) {
+        String pom = Files.readString(HOME.resolve(module).resolve("pom.xml"));
+        OURS.matcher(pom.substring(pom.indexOf("</parent>")))
+            .results()
+            .map(m -> m.group(1))
+            .filter(needed -> !built.contains(needed))
+            .forEach(needed -> missing.add("%s needs %s: %s".formatted(module, needed, list)));
+      }
+    }
+    assertThat(missing).isEmpty();
+    assertThat(lists).hasSize(4);
   }
 }
