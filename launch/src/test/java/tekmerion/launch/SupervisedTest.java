@@ -31,7 +31,7 @@ class SupervisedTest {
   }
 
   private static void await(BooleanSupplier what) throws InterruptedException {
-    for (int i = 0; i < 1000 && !what.getAsBoolean(); i++) {
+    for (int i = 0; i < 3000 && !what.getAsBoolean(); i++) {
       Thread.sleep(20);
     }
     assertThat(what.getAsBoolean()).isTrue();

@@ -135,10 +135,22 @@ final class BenchJob implements AutoCloseable {
 
   void end(UUID id, String key, RunKind kind, LinkEvent.End end, RunResult found, DriveSeen drive)
       throws Exception {
+    end(id, key, kind, end, "", found, drive);
+  }
+
+  void end(
+      UUID id,
+      String key,
+      RunKind kind,
+      LinkEvent.End end,
+      String why,
+      RunResult found,
+      DriveSeen drive)
+      throws Exception {
     Instant now = Instant.now();
     peer.send(
         new ToServer.Event(
-            ++sent, new LinkEvent.RunEnded(id, key, kind, now, now, end, "", found, drive)));
+            ++sent, new LinkEvent.RunEnded(id, key, kind, now, now, end, why, found, drive)));
     peer.next(ToProbe.Acknowledge.class);
   }
 

@@ -64,7 +64,7 @@ class DatabaseAwayTest {
 
       shop.startDatabaseAgain();
       int status = 0;
-      for (int i = 0; i < 20 && status != 200; i++) { // the pool asks again now and then
+      for (int i = 0; i < 60 && status != 200; i++) { // the pool asks again now and then
         Thread.sleep(1000);
         status = lead.get("/api/floor").status();
       }

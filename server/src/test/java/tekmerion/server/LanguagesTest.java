@@ -1,13 +1,19 @@
 package tekmerion.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static tekmerion.words.Words.say;
 
 import java.util.Map;
+import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import tekmerion.launch.ShopClient;
+import tekmerion.link.LinkEvent;
+import tekmerion.link.RunKind;
+import tekmerion.link.ToProbe;
+import tekmerion.words.Words;
 import tools.jackson.databind.JsonNode;
 
 /** What was kept once is read in the language of whoever asks; so is what is worked out now. */
@@ -47,6 +53,30 @@ class LanguagesTest {
     assertThat(job.toString()).contains("\"" + taken + "\"", "\"" + cause + "\"");
     assertThat(floor.toString()).contains(number);
     assertThat(floor.toString()).contains(next);
+  }
+
+  /** A probe tells in messages, one within another, and the system's own words as they are. */
+  @Test
+  void whyARunCouldNotRunIsInTheReadersLanguage(RunningServer.Shop shop) throws Exception {
+    String why =
+        Words.kept(
+            () ->
+                say(
+                    "probe.refused",
+                    "why",
+                    say("probe.it-cannot-be-opened", "why", "/dev/sda | busy")));
+    try (BenchJob job = BenchJob.begin(shop, 6, "Sela Brandt", "drive-a")) {
+      job.ines.post(
+          job.path() + "/parts/drive-a/runs", Map.of("kind", RunKind.SURFACE_SAMPLE.name()));
+      UUID id = job.peer.next(ToProbe.StartRun.class).requestId();
+      job.end(
+          id, "drive-a", RunKind.SURFACE_SAMPLE, LinkEvent.End.COULD_NOT_RUN, why, null, job.drive);
+
+      assertThat(speaking(shop, "nb").get("/api/runs/" + id).body().get("why").stringValue())
+          .isEqualTo("avvist av sonden: den kan ikke åpnes: /dev/sda | busy");
+      assertThat(speaking(shop, "en").get(job.path()).body().toString())
+          .contains("refused by the probe: it cannot be opened: /dev/sda | busy");
+    }
   }
 
   @Test

@@ -240,7 +240,7 @@ class RunTest {
 
   private static void eventually(Callable<Boolean> holds) throws Exception {
     for (int i = 0; !holds.call(); i++) {
-      assertThat(i).as("it does not come to that").isLessThan(100);
+      assertThat(i).as("it does not come to that").isLessThan(600);
       Thread.sleep(100);
     }
   }

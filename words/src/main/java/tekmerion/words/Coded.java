@@ -102,9 +102,9 @@ final class Coded {
       if (is > 0 && pair.charAt(is - 1) == '#') {
         values.put(pair.substring(0, is - 1), number(pair.substring(is + 1)));
       } else if (is > 0) {
-        values.put(
-            pair.substring(0, is),
-            read(pair.substring(is + 1).replace(OTHER_BAR, BAR), saying, depth + 1));
+        // Only once it is read: a bar within a message within it is that one's own.
+        String value = read(pair.substring(is + 1), saying, depth + 1);
+        values.put(pair.substring(0, is), value.replace(OTHER_BAR, BAR));
       }
       bar = end;
     }

@@ -41,6 +41,27 @@ class WordsTest {
     assertThat(Words.read(counted)).isEqualTo("J-1: 2 sectors are pending!");
   }
 
+  /** What stands in a value stands in it whole, however many messages lie around it. */
+  @Test
+  void keepsABarWithinMessagesWithinMessages() {
+    String kept =
+        Words.kept(
+            () ->
+                say(
+                    "words.then",
+                    "before",
+                    "a|b",
+                    "next",
+                    "c|"
+                        + say(
+                            "words.then",
+                            "before",
+                            "d|e",
+                            "next",
+                            say("words.then", "before", "f|g", "next", "h"))));
+    assertThat(Words.read(kept)).isEqualTo("a|b, then c|d|e, then f|g, then h");
+  }
+
   @Test
   void leavesTextThatHoldsNoMessageAsItIs() {
     assertThat(Words.read("The drive clicked")).isEqualTo("The drive clicked");
