@@ -31,6 +31,7 @@ import tekmerion.probe.linux.RawFile;
  */
 public final class FilesOnDisk implements FileCopy.Destination {
   private static final int MAX_NAME_BYTES = 240;
+  private static final int MAX_WHY = 200;
   private static final int CHUNK = 1 << 20;
 
   /** A sum of 64 digits and two spaces come before it. */
@@ -96,7 +97,7 @@ public final class FilesOnDisk implements FileCopy.Destination {
       return new Writing(file, path, part, channel);
     } catch (IOException e) {
       throw new FileCopy.DestinationException(
-          say("probe.a-file-cannot-be-written", "why", e.getMessage()), e);
+          say("probe.a-file-cannot-be-written", "why", why(e)), e);
     }
   }
 
@@ -120,10 +121,16 @@ public final class FilesOnDisk implements FileCopy.Destination {
       return HexFormat.of().formatHex(sha.digest());
     } catch (IOException e) {
       throw new FileCopy.DestinationException(
-          say("probe.a-file-cannot-be-read-again", "why", e.getMessage()), e);
+          say("probe.a-file-cannot-be-read-again", "why", why(e)), e);
     } catch (NoSuchAlgorithmException e) {
       throw new IllegalStateException(e);
     }
+  }
+
+  /** The system's own words, which may be a path of any length: its end tells the most. */
+  private static String why(IOException e) {
+    String words = e.getMessage() == null ? e.getClass().getSimpleName() : e.getMessage();
+    return words.length() <= MAX_WHY ? words : "…" + words.substring(words.length() - MAX_WHY + 1);
   }
 
   private Path path(FoundFile file) {
@@ -163,7 +170,7 @@ public final class FilesOnDisk implements FileCopy.Destination {
         }
       } catch (IOException e) {
         throw new FileCopy.DestinationException(
-            say("probe.a-file-cannot-be-written", "why", e.getMessage()), e);
+            say("probe.a-file-cannot-be-written", "why", why(e)), e);
       }
     }
 
@@ -178,7 +185,7 @@ public final class FilesOnDisk implements FileCopy.Destination {
         }
       } catch (IOException e) {
         throw new FileCopy.DestinationException(
-            say("probe.a-file-cannot-be-written", "why", e.getMessage()), e);
+            say("probe.a-file-cannot-be-written", "why", why(e)), e);
       }
     }
 
@@ -189,7 +196,7 @@ public final class FilesOnDisk implements FileCopy.Destination {
         Files.deleteIfExists(part);
       } catch (IOException e) {
         throw new FileCopy.DestinationException(
-            say("probe.a-file-cannot-be-written", "why", e.getMessage()), e);
+            say("probe.a-file-cannot-be-written", "why", why(e)), e);
       }
     }
   }
