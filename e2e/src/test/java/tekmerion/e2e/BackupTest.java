@@ -15,6 +15,7 @@ import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import tekmerion.launch.FreePort;
@@ -149,6 +150,7 @@ class BackupTest {
   }
 
   @Test
+  @Tag("nightly")
   void whatIsDamagedIsSaidAndNothingIsMadeOfIt() throws Exception {
     Path file = backUp("whole.backup");
     byte[] bytes = Files.readAllBytes(file);
@@ -179,6 +181,7 @@ class BackupTest {
   }
 
   @Test
+  @Tag("nightly")
   void killedAtAnyMomentItLeavesTheLastGoodOne() throws Exception {
     Path good = backUp("good.backup");
     for (int tenths : new int[] {8, 14, 20, 30}) {

@@ -9,6 +9,7 @@ import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
 import tekmerion.launch.Child;
@@ -39,6 +40,7 @@ class DataTest {
 
   /** It asks to be formatted; its boot sector is gone, its files are not. */
   @Test
+  @Tag("nightly")
   void anUnreadableOutsideDiskToItsReasonAndItsFilesOffIt() {
     whole.startProbe(4, "sim:outside-disk,5,6000", shop.enrolmentCode(4));
     browser.open("/job/J-2279");

@@ -8,6 +8,7 @@ import java.util.List;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
 /**
@@ -43,6 +44,7 @@ class EveryViewTest {
   }
 
   @Test
+  @Tag("nightly")
   void cutsNoWordsThatAreFortyPercentLongerAndTabComesToEverything() {
     views.browser().stretched(true);
     assertThat(

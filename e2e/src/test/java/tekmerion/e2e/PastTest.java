@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.sql.SQLException;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import tekmerion.launch.ShopClient;
 import tools.jackson.databind.JsonNode;
@@ -12,6 +13,7 @@ import tools.jackson.databind.JsonNode;
 /**
  * The demo shop with its two years: what the simulation lived, kept and understood by the server.
  */
+@Tag("nightly")
 class PastTest {
   private static Whole whole;
 

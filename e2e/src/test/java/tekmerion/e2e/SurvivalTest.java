@@ -15,6 +15,7 @@ import java.util.concurrent.atomic.AtomicReference;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import tekmerion.launch.ShopClient;
 import tekmerion.probe.outbox.Outbox;
@@ -139,6 +140,7 @@ class SurvivalTest {
   }
 
   @Test
+  @Tag("nightly")
   void bothKilledAtRandomMoments() throws Exception {
     Random random = new Random(20261123);
     List<UUID> requests = new ArrayList<>();

@@ -9,6 +9,7 @@ import java.util.Map;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
@@ -125,6 +126,7 @@ class WholeJobTest {
   }
 
   @Test
+  @Tag("nightly")
   void aBadModule() throws Exception {
     String job =
         takenIn("Olle Quist", "desk tower", "The memory test failed, error screen", "7", "1");
@@ -138,6 +140,7 @@ class WholeJobTest {
   }
 
   @Test
+  @Tag("nightly")
   void aBatteryReplacedAndProved() throws Exception {
     String job =
         takenIn("Mika Sund", "13 laptop", "The battery lasts only ten minutes", DESKTOP, "1");

@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.EnumSet;
 import java.util.Set;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import tekmerion.core.page.Decoding;
@@ -14,9 +16,19 @@ import tekmerion.core.page.RawPage;
 class PageFuzzerTest {
   private static final int PAGES = 6_000;
 
+  @Test
+  void anyBytesGiveADecodingThatKeepsThem() {
+    look(1);
+  }
+
+  @Tag("nightly")
   @ParameterizedTest(name = "seed {0}")
-  @ValueSource(longs = {1, 2, 3})
-  void anyBytesGiveADecodingThatKeepsThem(long seed) {
+  @ValueSource(longs = {2, 3})
+  void anyOtherBytesToo(long seed) {
+    look(seed);
+  }
+
+  private static void look(long seed) {
     PageFuzzer fuzzer = new PageFuzzer(seed);
     Set<Fault.Kind> seen = EnumSet.noneOf(Fault.Kind.class);
     int sound = 0;

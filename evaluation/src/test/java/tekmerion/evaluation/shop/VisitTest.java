@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 import java.util.stream.IntStream;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import tekmerion.core.drive.DriveAnswers;
 import tekmerion.core.knowhow.KnowHow;
@@ -72,6 +73,7 @@ class VisitTest {
   }
 
   @Test
+  @Tag("nightly")
   void theSameSeedGoesTheSameWay() {
     assertThat(visit(8, Order.ADVISED)).isEqualTo(visit(8, Order.ADVISED));
     assertThat(visit(new PartsPatient(KnowHow.shipped(), 8), Order.ADVISED, 8))
@@ -79,6 +81,7 @@ class VisitTest {
   }
 
   @Test
+  @Tag("nightly")
   void adviceIsQuickerThanTheListAndLosesNoData() {
     List<Result> advised = visits(Order.ADVISED);
     List<Result> listed = visits(Order.CHECKLIST);

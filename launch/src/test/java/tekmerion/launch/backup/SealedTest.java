@@ -9,6 +9,7 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.util.Arrays;
 import java.util.Random;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -57,6 +58,7 @@ class SealedTest {
 
   /** Packet headers, salts, content and proofs alike; each try costs what a guess does. */
   @Test
+  @Tag("nightly")
   void aFlippedBitAnywhereIsNoticed() throws IOException {
     byte[] sealed = sealed(bytes(40));
     for (int at = 0; at < sealed.length; at += at < 8 || at > sealed.length - 8 ? 1 : 11) {
