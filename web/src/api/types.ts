@@ -26,6 +26,7 @@ export type KnowHowChoices = Schemas['KnowHowChoices'];
 export type KnowHowPreview = Schemas['KnowHowPreview'];
 export type KnowHowVersion = Schemas['KnowHowVersion'];
 export type LikelihoodProposal = Schemas['LikelihoodProposal'];
+export type RateProposal = Schemas['RateProposal'];
 export type Memory = Schemas['MemoryView'];
 export type Battery = Schemas['BatteryView'];
 export type Work = Schemas['WorkView'];

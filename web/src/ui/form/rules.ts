@@ -73,6 +73,42 @@ export const perhapsAmount = () =>
     transform((text) => (text === '' ? null : numberOf(text))),
   );
 
+/** A number of 100 as a share of 1. */
+export const shareOfHundred = () =>
+  pipe(
+    string(),
+    trim(),
+    check(
+      (text) => isAmount(text) && numberOf(text) <= 100,
+      () => t('web.ui.form.rules.a-number-from-0-to-100'),
+    ),
+    transform((text) => numberOf(text) / 100),
+  );
+
+/** A whole number of minutes, up to five digits. */
+export const minutes = () =>
+  pipe(
+    string(),
+    trim(),
+    regex(/^\d{1,5}$/, () => t('web.ui.form.rules.a-whole-number-of-minutes')),
+    transform(Number),
+  );
+
+/** Lines that have something in them. */
+export const lines = (text: string) =>
+  text
+    .split('\n')
+    .map((line) => line.trim())
+    .filter((line) => line !== '');
+
+/** A thing a line, so many at least. */
+export const lineList = (least: number) =>
+  pipe(
+    string(),
+    transform(lines),
+    minLength(least, () => t('web.ui.form.rules.lines-at-least', { least })),
+  );
+
 export const numberOf = (text: string) => Number(text.trim().replace(',', '.'));
 
 export const isAmount = (text: string) =>

@@ -34,6 +34,16 @@ it('has ticks at round values and dates, and the unit once', () => {
   expect(screen.getByText('sectors')).toBeInTheDocument();
 });
 
+it('fills its height with what is looked at closely', () => {
+  // Between the 9th and the 22nd the line comes from 12 and goes to 46.
+  const near = axesOf(pending, 500, 200, MARGINS, [at(9), at(22)]);
+  expect(near.yTicks.map(([, words]) => words)).toEqual(['10', '20', '30', '40', '50']);
+  // Between the 12th and the 20th there is no point: the line between 20 and 46 is seen.
+  const between = axesOf(pending, 500, 200, MARGINS, [at(12), at(20)]);
+  expect(between.y(46)).toBeGreaterThanOrEqual(MARGINS.top);
+  expect(between.y(20)).toBeLessThanOrEqual(200 - MARGINS.bottom);
+});
+
 it('opens a forecast at the last point, and draws no wall where it has no end', () => {
   const open: PlotData = {
     ...pending,

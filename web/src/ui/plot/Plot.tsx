@@ -5,7 +5,7 @@ import { color, size } from '../../theme/theme';
 import { useWidth } from '../useWidth';
 import { areaOf, axesOf, lineOf, nearest, wholeOf, type Margins } from './axes';
 import { PlotTools } from './PlotTools';
-import type { PlotData, Point } from './plotData';
+import type { Limit, PlotData, Point } from './plotData';
 import { valueWords, xWords } from './plotWords';
 import { useZoom, type Range, type Zoom } from './useZoom';
 
@@ -26,7 +26,7 @@ export function Plot({ data, label, height = 190, still = false }: PlotProps) {
   const [at, setAt] = useState<number | null>(null);
   const whole = wholeOf(data);
   const zoom = useZoom(data, whole);
-  const axes = axesOf(data, width, height, MARGINS, zoom.shown ?? whole);
+  const axes = axesOf(data, width, height, MARGINS, zoom.shown ?? undefined);
   const main = data.series.find((s) => s.faint !== true) ?? data.series[0];
   const points = within(main?.points ?? [], zoom.shown);
   const here = at === null ? undefined : points[at];
@@ -136,6 +136,8 @@ function Drawing({ axes, data, box, here, marked, ...pointer }: DrawingProps) {
   const open = useId();
   const right = width - MARGINS.right;
   const bottom = height - MARGINS.bottom;
+  // A limit may lie beyond what is looked at closely.
+  const isInside = (limit: Limit) => y(limit.value) >= MARGINS.top - 4 && y(limit.value) <= bottom;
   return (
     <Svg ref={box} viewBox={`0 0 ${width} ${height}`} height={height} aria-hidden {...pointer}>
       <defs>
@@ -197,7 +199,7 @@ function Drawing({ axes, data, box, here, marked, ...pointer }: DrawingProps) {
           </g>
         )}
         {data.ahead !== undefined && <path className="ahead" d={lineOf(axes, data.ahead, false)} />}
-        {data.limits?.map((limit) => (
+        {data.limits?.filter(isInside).map((limit) => (
           <line
             key={limit.words}
             className="limit"
@@ -217,7 +219,7 @@ function Drawing({ axes, data, box, here, marked, ...pointer }: DrawingProps) {
           />
         ))}
       </g>
-      {data.limits?.map((limit) => (
+      {data.limits?.filter(isInside).map((limit) => (
         <text key={limit.words} className="limit" x={right} y={y(limit.value) - 4} textAnchor="end">
           {limit.words}
         </text>

@@ -44,19 +44,23 @@ export function wholeOf(data: PlotData): readonly [number, number] {
 /**
  * Places of values in a drawing of this size.
  *
- * @param shown the part of the x axis that is looked at; all of it if not said
+ * @param shown the part of the x axis that is looked at, whose values then fill the height; all of
+ *   it if not said
  */
 export function axesOf(
   data: PlotData,
   width: number,
   height: number,
   m: Margins,
-  shown: readonly [number, number] = wholeOf(data),
+  shown?: readonly [number, number],
 ): Axes {
-  const [from, to] = shown;
+  const [from, to] = shown ?? wholeOf(data);
   const range = [m.left + 4, width - m.right];
   const ticks = Math.max(2, Math.floor((width - m.left - m.right) / X_TICK_PX));
-  const y = valueScale(data).range([height - m.bottom, m.top]);
+  const y = valueScale(shown === undefined ? data : partOf(data, from, to)).range([
+    height - m.bottom,
+    m.top,
+  ]);
   const yTicks = y.ticks(Math.max(2, Math.floor((height - m.top - m.bottom) / Y_TICK_PX)));
   const digits = Math.max(0, ...yTicks.map(decimals));
   const common = {
@@ -87,6 +91,26 @@ export function axesOf(
             [from, data.x.ends[0]],
             [to, data.x.ends[1]],
           ],
+  };
+}
+
+/** What is to be seen between two places, with the next points outside, to which lines lead. */
+function partOf(data: PlotData, from: number, to: number): PlotData {
+  const near = <P extends readonly [number, ...number[]]>(points: readonly P[]) => {
+    const first = points.findIndex((p) => p[0] >= from);
+    const last = points.findLastIndex((p) => p[0] <= to);
+    return points.slice(
+      Math.max(0, (first < 0 ? points.length : first) - 1),
+      Math.min(points.length, last + 2),
+    );
+  };
+  return {
+    ...data,
+    y: { unit: data.y.unit },
+    series: data.series.map((s) => ({ ...s, points: near(s.points) })),
+    limits: [],
+    ahead: near(data.ahead ?? []),
+    band: near(data.band ?? []),
   };
 }
 

@@ -72,38 +72,56 @@ export function HowLost({ row }: OfPlan) {
   );
 }
 
+/** Its steps: how often each is needed, and how long it takes. */
+function Steps({ row }: OfPlan) {
+  return (
+    <table>
+      <thead>
+        <tr>
+          <th scope="col">{t('web.decision.how-plans.step')}</th>
+          <th scope="col">{t('web.decision.how-plans.needed-in-100')}</th>
+          <th scope="col">{t('web.decision.how-plans.hands-on')}</th>
+          <th scope="col">{t('web.decision.how-plans.waiting')}</th>
+        </tr>
+      </thead>
+      <tbody>
+        {row.steps.map((step) => (
+          <tr key={step.remedy}>
+            <th scope="row">{step.name}</th>
+            <td>
+              {step.chance >= 0.995 ? t('web.decision.how-plans.always') : ofHundred(step.chance)}
+            </td>
+            <td>{t('web.decision.how-plans.min', { handsOn: step.handsOn })}</td>
+            <td>
+              {step.waiting === 0
+                ? t('web.decision.how-plans.none')
+                : t('web.decision.how-plans.min-2', { waiting: step.waiting })}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** How the time was told at which it is ready. */
+export function HowReady({ row }: OfPlan) {
+  return (
+    <>
+      {row.steps.length > 0 && <Steps row={row} />}
+      <p>{t('web.decision.how-plans.counted-from-now')}</p>
+      <p>{t('web.decision.how-plans.eight-of-ten-end-between')}</p>
+    </>
+  );
+}
+
 /** How the minutes were made. */
 export function HowLong({ row }: OfPlan) {
   if (row.steps.length === 0)
     return <p>{t('web.decision.how-plans.nothing-is-done-so-no-minutes')}</p>;
   return (
     <>
-      <table>
-        <thead>
-          <tr>
-            <th scope="col">{t('web.decision.how-plans.step')}</th>
-            <th scope="col">{t('web.decision.how-plans.needed-in-100')}</th>
-            <th scope="col">{t('web.decision.how-plans.hands-on')}</th>
-            <th scope="col">{t('web.decision.how-plans.waiting')}</th>
-          </tr>
-        </thead>
-        <tbody>
-          {row.steps.map((step) => (
-            <tr key={step.remedy}>
-              <th scope="row">{step.name}</th>
-              <td>
-                {step.chance >= 0.995 ? t('web.decision.how-plans.always') : ofHundred(step.chance)}
-              </td>
-              <td>{t('web.decision.how-plans.min', { handsOn: step.handsOn })}</td>
-              <td>
-                {step.waiting === 0
-                  ? t('web.decision.how-plans.none')
-                  : t('web.decision.how-plans.min-2', { waiting: step.waiting })}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <Steps row={row} />
       <p>{t('web.decision.how-plans.the-first-number-is-expected-the')}</p>
       {row.ownerMinutes >= 1 && (
         <p>

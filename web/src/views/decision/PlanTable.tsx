@@ -8,7 +8,7 @@ import { Button } from '../../ui/Button';
 import { ofHundred, money } from '../../ui/format';
 import { Sheet } from '../../ui/Sheet';
 import { HowWeKnow } from '../../ui/HowWeKnow';
-import { HowGone, HowLong, HowLost, PriceLines } from './HowPlans';
+import { HowGone, HowLong, HowLost, HowReady, PriceLines } from './HowPlans';
 import { OwnPlan } from './OwnPlan';
 import { between, lostWords, minutesWords, rangeWords } from './planWords';
 
@@ -167,7 +167,16 @@ function Row({ row, isBest, isChosen, currency, onChoose }: RowProps) {
           {minutesWords(row)}
         </HowWeKnow>
       </td>
-      <td data-right>{between(row.readyEarly, row.readyLate)}</td>
+      <td data-right>
+        <HowWeKnow
+          of={t('web.decision.plan-table.ready-2', {
+            between: between(row.readyEarly, row.readyLate),
+          })}
+          how={<HowReady row={row} />}
+        >
+          {between(row.readyEarly, row.readyLate)}
+        </HowWeKnow>
+      </td>
       <td data-right>
         <Price row={row} currency={currency} />
       </td>

@@ -2,6 +2,7 @@ import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { expect, it } from 'vitest';
 import { answering, session, show } from '../../test-data';
+import { changeOf } from './draft';
 import { KnowHowView } from './KnowHowView';
 
 const KNOWN = {
@@ -40,6 +41,20 @@ const LEARNT = {
       proposed: [0.42, 0.58],
     },
   ],
+  rates: [
+    {
+      cause: 'fan-failed',
+      causeName: 'Failed fan',
+      times: 2.14,
+      families: [
+        { family: 'hot', familyName: 'Gets hot', expected: 6.2, seen: 15, now: 0.1, proposed: 0.2 },
+      ],
+      version: 3,
+      change: changeOf('CAUSE', 'fan-failed', {
+        cause: { name: 'Failed fan', dataRisk: 0, prior: { any: 0.01, hot: 0.2 } },
+      }),
+    },
+  ],
 };
 
 const WORDS = { name: 'Tap {part}', purpose: 'Salt makes it rattle.' };
@@ -69,6 +84,31 @@ it('lets the lead take over what the jobs say, with a reason', async () => {
   });
 });
 
+it('shows what a rate of our own would have changed before it is in force', async () => {
+  const sent = answering((method, path) => {
+    if (path.endsWith('/preview')) return [200, { jobs: 0, decided: 0, moved: [] }];
+    if (method === 'POST') return [204, null];
+    if (path === '/api/session') return [200, session('LEAD')];
+    if (path.endsWith('/from-elsewhere')) return [200, []];
+    return [200, path.endsWith('/learnt') ? LEARNT : KNOWN];
+  });
+  const user = userEvent.setup();
+  show(<KnowHowView />);
+  expect(await screen.findByText('Gets hot: 6.2 expected, 15.0 seen')).toBeTruthy();
+  expect(screen.getByText(/2.1 times as common here/)).toBeTruthy();
+
+  await user.click(screen.getByRole('button', { name: 'What would it have changed? Failed fan' }));
+  await user.type(await screen.findByRole('textbox', { name: 'Why it is changed' }), 'Counted');
+  expect(sent.some((s) => s.path === '/api/know-how/changes')).toBe(false);
+  await user.click(screen.getByRole('button', { name: 'Put it in force' }));
+
+  expect(sent.find((s) => s.path === '/api/know-how/changes')?.body).toEqual({
+    change: LEARNT.rates[0]?.change,
+    version: 3,
+    reason: 'Counted',
+  });
+});
+
 it('shows a technician the numbers, not the decision', async () => {
   answering((_method, path) => [200, path === '/api/session' ? session('TECHNICIAN') : KNOWN]);
   show(<KnowHowView />, '/know-how?text=fan');
@@ -80,7 +120,7 @@ it('shows a technician the numbers, not the decision', async () => {
 it('lists moves of other shops for the lead to look at', async () => {
   answering((_method, path) => {
     if (path === '/api/session') return [200, session('LEAD')];
-    if (path.endsWith('/learnt')) return [200, { ...LEARNT, proposals: [] }];
+    if (path.endsWith('/learnt')) return [200, { ...LEARNT, proposals: [], rates: [] }];
     if (path.endsWith('/from-elsewhere')) {
       return [200, [{ id: 'own.tap-0a1b2c3d', job: 'J-77', move: { words: WORDS } }]];
     }

@@ -4,16 +4,17 @@ import { Link } from 'react-router';
 import styled from 'styled-components';
 import { api } from '../../api/client';
 import { keys, useCall, useLearnt } from '../../api/queries';
-import type { LikelihoodProposal } from '../../api/types';
+import type { LikelihoodProposal, RateProposal } from '../../api/types';
 import { color, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
-import { likelihood, when } from '../../ui/format';
+import { fixed, likelihood, when } from '../../ui/format';
 import { Loaded } from '../../ui/Loaded';
 import { Modal } from '../../ui/Modal';
 import { ProblemNote } from '../../ui/ProblemNote';
 import { Sheet, Sub } from '../../ui/Sheet';
 import { missing } from '../../ui/missing';
+import { Proposal } from './Proposal';
 
 const FEW = 4;
 
@@ -21,18 +22,19 @@ const FEW = 4;
 export function Learnt() {
   const learnt = useLearnt();
   const [chosen, setChosen] = useState<LikelihoodProposal | null>(null);
+  const [rate, setRate] = useState<RateProposal | null>(null);
   const [all, setAll] = useState(false);
   return (
     <Loaded query={learnt}>
       {(data) => (
         <Box>
           <h2>
-            {data.proposals.length === 0
+            {data.proposals.length + data.rates.length === 0
               ? t('web.know-how.learnt.jobs-that-stayed-mended-agree-with', {
                   provenJobs: data.provenJobs,
                 })
               : t('web.know-how.learnt.from-what-mended-jobs-showed', {
-                  length: data.proposals.length,
+                  length: data.proposals.length + data.rates.length,
                   provenJobs: data.provenJobs,
                 })}
           </h2>
@@ -66,6 +68,33 @@ export function Learnt() {
                 : t('web.know-how.learnt.show-more', { FEW: data.proposals.length - FEW })}
             </Button>
           )}
+          {data.rates.map((rate) => (
+            <Line key={rate.cause}>
+              <span>
+                <b>{rate.causeName}</b>:{' '}
+                {t('web.know-how.learnt.as-often-as-the-table', { times: fixed(rate.times, 1) })}
+                <small>
+                  {rate.families
+                    .map((f) =>
+                      t('web.know-how.learnt.family-expected-seen', {
+                        family: f.familyName,
+                        expected: fixed(f.expected, 1),
+                        seen: fixed(f.seen, 1),
+                      }),
+                    )
+                    .join(' · ')}
+                </small>
+              </span>
+              <Button
+                aria-label={t('web.know-how.learnt.what-it-would-have-changed-of', {
+                  cause: rate.causeName,
+                })}
+                onPress={() => setRate(rate)}
+              >
+                {t('web.know-how.editors.what-would-it-have-changed')}
+              </Button>
+            </Line>
+          ))}
           {data.decided.map((d) => (
             <Line key={`${d.finding} ${d.cause} ${d.at}`}>
               <span>
@@ -82,6 +111,14 @@ export function Learnt() {
               </span>
             </Line>
           ))}
+          {rate !== null && (
+            <Proposal
+              change={rate.change}
+              version={rate.version}
+              onDone={() => setRate(null)}
+              onDrop={() => setRate(null)}
+            />
+          )}
           {chosen !== null && <TakeOver proposal={chosen} onClose={() => setChosen(null)} />}
         </Box>
       )}

@@ -6,9 +6,9 @@ import type { KnowHowChoices } from '../../api/types';
 import { color, radius, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Select } from '../../ui/Select';
-import { rowProblem, type Row } from './draft';
+import { fitted, rowProblem, type Row } from './draft';
 
-interface LikelihoodsProps {
+export interface LikelihoodsProps {
   /** Over the first column. */
   head: string;
   columns: readonly string[];
@@ -25,12 +25,14 @@ interface LikelihoodsProps {
 export function Likelihoods({
   head,
   columns,
-  rows,
+  rows: typed,
   names,
   nobody = '',
   distribution,
   onChange,
 }: LikelihoodsProps) {
+  // Columns come and go while the outcomes are typed.
+  const rows = fitted(typed, columns);
   const nameOf = (id: string) =>
     id === '' ? nobody : (names.find((n) => n.id === id)?.name ?? id);
   const free = names.filter((n) => rows.every((row) => row.id !== n.id));

@@ -2,7 +2,7 @@ import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { expect, it } from 'vitest';
 import type { MoveFromElsewhere } from '../../api/types';
-import { answering, session, show, whatIsMissing } from '../../test-data';
+import { answering, session, show } from '../../test-data';
 import { idOf, OwnMoveView } from './OwnMoveView';
 
 const CHOICES = {
@@ -62,9 +62,11 @@ it('makes a move out of what is done, what is looked at, and what that speaks fo
   const sent = open('LEAD');
   const user = userEvent.setup();
   const propose = await screen.findByRole('button', { name: 'What would it have changed?' });
-  expect(await whatIsMissing(propose)).toBe(
-    'Still missing: words in each field, what it looks at, two outcomes and shares that fit.',
-  );
+  await user.click(propose);
+  expect(await screen.findAllByText('This is needed.')).toHaveLength(3);
+  expect(screen.getByText('A line is needed.')).toBeTruthy();
+  expect(screen.getByText('2 lines are needed.')).toBeTruthy();
+  expect(screen.getByLabelText('Name')).toHaveFocus();
   await user.type(screen.getByLabelText('Name'), 'Smell at the vents');
   await user.type(screen.getByLabelText('Why it is worth doing'), 'Salt smells first.');
   await user.type(screen.getByLabelText('What to do, a step a line'), 'Smell. @5');

@@ -1,7 +1,9 @@
 import { say, t } from '../../words/words';
 import { useState, type ReactNode } from 'react';
+import { useWatch } from 'react-hook-form';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import styled from 'styled-components';
+import { forward, object, partialCheck, picklist, pipe, string } from 'valibot';
 import { useKnowHowChoices, useMovesFromElsewhere, useSession } from '../../api/queries';
 import type {
   Invasiveness,
@@ -9,24 +11,27 @@ import type {
   KnowHowChoices,
   MoveFromElsewhere,
 } from '../../api/types';
-import { Field } from '../../ui/Field';
+import { CheckedField } from '../../ui/form/CheckedField';
+import { CheckedSelect } from '../../ui/form/CheckedSelect';
+import { lineList, lines, said } from '../../ui/form/rules';
+import { useChecked } from '../../ui/form/useChecked';
 import { Loaded } from '../../ui/Loaded';
-import { Select } from '../../ui/Select';
 import { Page, Sheet, Sub, Title } from '../../ui/Sheet';
+import { CheckedLikelihoods, ROWS } from './CheckedLikelihoods';
 import {
   changeOf,
+  fitted,
   fromHundred,
-  lines,
   listsOf,
   ofHundredText,
   rowProblem,
   rowsOf,
   type Row,
 } from './draft';
-import { draftOf, Form, MoveWordsFields, Pair, Propose, wordsOf, type MoveDraft } from './Editors';
-import { Likelihoods } from './Likelihoods';
+import { MOVE_WORDS, typedOf, wordsOf } from './moveWords';
+import { MoveWordsFields } from './MoveWordsFields';
+import { Form, Pair, Propose } from './parts';
 import { Proposal } from './Proposal';
-import { missing } from '../../ui/missing';
 
 type Own = NonNullable<KnowHowChange['ownMove']>;
 
@@ -62,12 +67,12 @@ const BOOT_STAGES: Readonly<Record<string, string>> = {
   limited: t('web.know-how.own-move-view.a-limited-start'),
   desktop: t('web.know-how.own-move-view.the-desktop'),
 };
-const EMPTY: MoveDraft = {
+const EMPTY = {
   name: '',
   purpose: '',
   handsOn: '5',
   waiting: '0',
-  families: [],
+  families: [] as string[],
   needs: '',
   steps: '',
 };
@@ -168,135 +173,147 @@ const rowsOfOwn = (own: Own): Row[] => [
   ...rowsOf(own.links),
 ];
 
+const OWN = pipe(
+  object({
+    ...MOVE_WORDS,
+    act: picklist(ACTS.map(([id]) => id)),
+    place: string(),
+    of: string(),
+    bootStage: string(),
+    invasiveness: picklist(INVASIVENESS.map(([id]) => id)),
+    loads: string(),
+    looksAt: said(120),
+    levels: lineList(2),
+    rows: ROWS,
+  }),
+  forward(
+    partialCheck(
+      [['levels'], ['rows']],
+      ({ levels, rows }) =>
+        rows.length >= 2 && fitted(rows, levels).every((row) => rowProblem(row) === null),
+      () => t('web.know-how.own-move-view.a-cause-and-rows-that-come-to'),
+    ),
+    ['rows'],
+  ),
+);
+
 function Draft({ choices, from }: { choices: KnowHowChoices; from?: MoveFromElsewhere }) {
   const navigate = useNavigate();
   const own = from?.move;
-  const [words, setWords] = useState(own === undefined ? EMPTY : draftOf(own.words));
-  const [act, setAct] = useState<Own['act']>(own?.act ?? 'OBSERVE');
-  const [place, setPlace] = useState(own?.place ?? 'power');
-  const [of, setOf] = useState(own?.of ?? 'machine');
-  const [bootStage, setBootStage] = useState(own?.bootStage ?? 'nothing');
-  const [invasiveness, setInvasiveness] = useState<Invasiveness>(own?.invasiveness ?? 'LOOKS_ONLY');
-  const [loads, setLoads] = useState<string>(loadsOf(own?.loads ?? []));
-  const [looksAt, setLooksAt] = useState(own?.looksAt ?? '');
-  const [levelText, setLevelText] = useState(
-    own?.levels.join('\n') ?? `${t('web.know-how.own-move-view.nothing-2')}\n`,
-  );
-  const [rows, setRows] = useState<Row[]>(
-    own === undefined ? [{ id: '', values: ['100'] }] : rowsOfOwn(own),
-  );
+  const { control, handleSubmit } = useChecked(OWN, {
+    ...(own === undefined ? EMPTY : typedOf(own.words)),
+    act: own?.act ?? 'OBSERVE',
+    place: own?.place ?? 'power',
+    of: own?.of ?? 'machine',
+    bootStage: own?.bootStage ?? 'nothing',
+    invasiveness: own?.invasiveness ?? 'LOOKS_ONLY',
+    loads: loadsOf(own?.loads ?? []),
+    looksAt: own?.looksAt ?? '',
+    levels: own?.levels.join('\n') ?? `${t('web.know-how.own-move-view.nothing-2')}\n`,
+    rows: own === undefined ? [{ id: '', values: ['100'] }] : rowsOfOwn(own),
+  });
   const [change, setChange] = useState<KnowHowChange | null>(null);
-  const levels = lines(levelText);
-  const fitted = rows.map((row) => ({
-    ...row,
-    values: levels.map((_, i) => row.values[i] ?? '0'),
-  }));
-  const said = wordsOf(words);
-  const lacks = missing(
-    [said !== null, t('web.missing.a-word-in-each-field')],
-    [looksAt.trim() !== '', t('web.missing.what-it-looks-at')],
-    [levels.length >= 2, t('web.missing.two-outcomes')],
-    [
-      fitted.length >= 2 && fitted.every((row) => rowProblem(row) === null),
-      t('web.missing.shares-that-fit'),
-    ],
-  );
-  // Its findings in the job that it came with are weighed only while they mean the same.
-  const isSame = own?.looksAt === looksAt && own.levels.join('\n') === levels.join('\n');
-  const propose = () => {
-    if (said === null) return;
+  const levels = lines(useWatch({ control, name: 'levels' }));
+  const propose = handleSubmit((typed) => {
+    // Its findings in the job that it came with are weighed only while they mean the same.
+    const isSame =
+      own?.looksAt === typed.looksAt && own.levels.join('\n') === typed.levels.join('\n');
+    const rows = fitted(typed.rows, typed.levels);
     setChange(
-      changeOf('OWN_MOVE', from !== undefined && isSame ? from.id : idOf(words.name), {
+      changeOf('OWN_MOVE', from !== undefined && isSame ? from.id : idOf(typed.name), {
         ownMove: {
-          words: said,
-          act,
-          place,
-          of,
-          bootStage,
-          invasiveness,
+          words: wordsOf(typed),
+          act: typed.act,
+          place: typed.place,
+          of: typed.of,
+          bootStage: typed.bootStage,
+          invasiveness: typed.invasiveness,
           // A mixture that none of the choices stands for stays as it came.
-          loads: loads === loadsOf(own?.loads ?? []) ? (own?.loads ?? []) : (LOADED[loads] ?? []),
-          looksAt,
-          levels,
-          leak: fitted.find((row) => row.id === '')?.values.map(fromHundred) ?? [],
-          links: listsOf(fitted.filter((row) => row.id !== '')),
+          loads:
+            typed.loads === loadsOf(own?.loads ?? [])
+              ? (own?.loads ?? [])
+              : (LOADED[typed.loads] ?? []),
+          looksAt: typed.looksAt,
+          levels: typed.levels,
+          leak: rows.find((row) => row.id === '')?.values.map(fromHundred) ?? [],
+          links: listsOf(rows.filter((row) => row.id !== '')),
         },
       }),
     );
-  };
+  });
   return (
     <Wide>
       <Sheet hidden={change !== null}>
-        <Form>
-          <MoveWordsFields words={words} choices={choices} onChange={setWords} />
+        <Form onSubmit={propose}>
+          <MoveWordsFields control={control} choices={choices} />
           <Pair>
-            <Select
+            <CheckedSelect
+              control={control}
+              name="act"
               label={t('web.know-how.own-move-view.what-it-is')}
-              value={act}
               options={ACTS}
-              onChange={setAct}
             />
-            <Select
+            <CheckedSelect
+              control={control}
+              name="place"
               label={t('web.know-how.own-move-view.stands-under')}
-              value={place}
               options={PLACES}
-              onChange={setPlace}
             />
-            <Select
+            <CheckedSelect
+              control={control}
+              name="of"
               label={t('web.know-how.own-move-view.done-to')}
-              value={of}
               options={[
                 ['machine', t('web.know-how.own-move-view.the-machine')],
                 ['drive', t('web.know-how.own-move-view.a-drive')],
               ]}
-              onChange={setOf}
             />
-            <Select
+            <CheckedSelect
+              control={control}
+              name="bootStage"
               label={t('web.know-how.own-move-view.the-machine-gets-at-least-to')}
-              value={bootStage}
               options={[...choices.bootStages]
                 .reverse()
                 .map((r) => [r, BOOT_STAGES[r] ?? r] as const)}
-              onChange={setBootStage}
             />
-            <Select
+            <CheckedSelect
+              control={control}
+              name="invasiveness"
               label={t('web.know-how.own-move-view.how-invasive')}
-              value={invasiveness}
               options={INVASIVENESS}
-              onChange={setInvasiveness}
             />
-            <Select
+            <CheckedSelect
+              control={control}
+              name="loads"
               label={t('web.know-how.own-move-view.works-for-long')}
-              value={loads}
               options={LOADS}
-              onChange={setLoads}
             />
           </Pair>
-          <Field
+          <CheckedField
+            control={control}
+            name="looksAt"
             label={t('web.know-how.own-move-view.what-is-looked-at')}
-            value={looksAt}
-            onChange={setLooksAt}
             maxLength={120}
           />
-          <Field
+          <CheckedField
+            control={control}
+            name="levels"
             label={t('web.know-how.own-move-view.what-may-be-seen-a-line')}
             hint={t('web.know-how.own-move-view.the-first-is-what-shows-when')}
             area
-            value={levelText}
-            onChange={setLevelText}
           />
           {levels.length >= 2 && (
-            <Likelihoods
+            <CheckedLikelihoods
+              control={control}
+              name="rows"
               head={t('web.know-how.own-move-view.of-100-if-at-work-is')}
               columns={levels}
-              rows={fitted}
               names={choices.causes}
               nobody={t('web.know-how.own-move-view.no-cause')}
               distribution
-              onChange={setRows}
             />
           )}
-          <Propose missing={lacks} onPress={propose} />
+          <Propose />
         </Form>
       </Sheet>
       {change !== null && (

@@ -38,6 +38,10 @@ export const rowsOf = (byId: Record<string, number[]>): Row[] =>
 export const listsOf = (rows: readonly Row[]): Record<string, number[]> =>
   Object.fromEntries(rows.map((row) => [row.id, row.values.map(fromHundred)]));
 
+/** The rows fit the columns, whatever was typed since. */
+export const fitted = (rows: readonly Row[], columns: readonly string[]): Row[] =>
+  rows.map((row) => ({ ...row, values: columns.map((_, i) => row.values[i] ?? '0') }));
+
 /** What is wrong with a row that must come to 100, or null. */
 export function rowProblem(row: Row): string | null {
   const p = row.values.map(fromHundred);
@@ -47,13 +51,6 @@ export function rowProblem(row: Row): string | null {
     return t('web.know-how.draft.comes-to-not-to-100', { ofHundredText: ofHundredText(sum) });
   return null;
 }
-
-/** Lines that have something in them. */
-export const lines = (text: string) =>
-  text
-    .split('\n')
-    .map((line) => line.trim())
-    .filter((line) => line !== '');
 
 /** What a past version set, as a change to be made again; null if it was no whole entry. */
 export function again(entry: KnowHowEntry, past: KnowHowChange): KnowHowChange | null {

@@ -1,21 +1,25 @@
 import { t } from '../../words/words';
 import { useState } from 'react';
+import { Form } from 'react-aria-components';
 import { useSearchParams } from 'react-router';
 import styled from 'styled-components';
+import { maxLength, object, picklist, pipe, string, trim } from 'valibot';
 import { api } from '../../api/client';
 import { keys, useCall, useMakerNotes, useSession } from '../../api/queries';
 import type { MakerNote } from '../../api/types';
 import { color, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
+import { CheckedField } from '../../ui/form/CheckedField';
+import { CheckedSelect } from '../../ui/form/CheckedSelect';
+import { said } from '../../ui/form/rules';
+import { useChecked } from '../../ui/form/useChecked';
 import { when } from '../../ui/format';
 import { Row } from '../../ui/Layout';
 import { Loaded } from '../../ui/Loaded';
 import { Modal } from '../../ui/Modal';
 import { ProblemNote } from '../../ui/ProblemNote';
-import { Select } from '../../ui/Select';
 import { Page, Sheet, Sub, Title } from '../../ui/Sheet';
-import { missing } from '../../ui/missing';
 
 const TOPICS = [
   ['FIRMWARE_KEY', t('web.makers.makers-view.key-to-its-firmware')],
@@ -122,19 +126,24 @@ function Groups({
   );
 }
 
+const NOTE = object({
+  maker: said(120),
+  models: pipe(string(), trim(), maxLength(200)),
+  topic: picklist(TOPICS.map(([id]) => id)),
+  text: said(2000),
+});
+
 function Editor({ draft, onClose }: { draft: Draft; onClose: () => void }) {
   const call = useCall(keys.makers);
   const isNew = draft === NEW;
-  const [note, setNote] = useState<Draft>(draft);
-  const set = (more: Partial<Draft>) => setNote({ ...note, ...more });
-  const keep = (text: string) =>
-    call.mutate(
-      () =>
-        api.POST('/api/maker-notes', {
-          body: { maker: note.maker, models: note.models, topic: note.topic, text },
-        }),
-      { onSuccess: onClose },
-    );
+  const { control, handleSubmit } = useChecked(NOTE, {
+    maker: draft.maker,
+    models: draft.models,
+    topic: draft.topic,
+    text: draft.text,
+  });
+  const keep = (body: Draft) =>
+    call.mutate(() => api.POST('/api/maker-notes', { body }), { onSuccess: onClose });
   return (
     <Modal
       title={
@@ -143,62 +152,61 @@ function Editor({ draft, onClose }: { draft: Draft; onClose: () => void }) {
       isOpen
       onClose={onClose}
     >
-      {isNew ? (
-        <>
-          <Field
-            label={t('web.makers.makers-view.maker')}
-            value={note.maker}
-            onChange={(maker) => set({ maker })}
-            maxLength={120}
-            autoFocus
-          />
-          <Field
-            label={t('web.makers.makers-view.models-that-begin-with-empty-all')}
-            value={note.models}
-            onChange={(models) => set({ models })}
-            maxLength={200}
-          />
-          <Select
-            label={t('web.makers.makers-view.about')}
-            value={note.topic}
-            options={TOPICS}
-            onChange={(topic) => set({ topic })}
-          />
-        </>
-      ) : (
-        <p>
-          {note.models === ''
-            ? t('web.makers.makers-view.all-of', { maker: note.maker })
-            : `${note.maker} ${note.models}`}
-          : {TOPICS.find(([id]) => id === note.topic)?.[1]}
-        </p>
-      )}
-      <Field
-        label={t('web.makers.makers-view.what-a-colleague-needs-to-know')}
-        value={note.text}
-        onChange={(text) => set({ text })}
-        maxLength={2000}
-        autoFocus={!isNew}
-      />
-      {call.isError && <ProblemNote error={call.error} />}
-      <Row>
-        <Button
-          primary
-          missing={missing(
-            [note.maker.trim() !== '', t('web.missing.a-maker')],
-            [note.text.trim() !== '', t('web.missing.the-note')],
-          )}
-          isPending={call.isPending}
-          onPress={() => keep(note.text)}
-        >
-          {t('web.makers.makers-view.keep-it')}
-        </Button>
-        {!isNew && (
-          <Button isPending={call.isPending} onPress={() => keep('')}>
-            {t('web.makers.makers-view.take-the-note-away')}
-          </Button>
+      <Form onSubmit={handleSubmit(keep)}>
+        {isNew ? (
+          <>
+            <CheckedField
+              control={control}
+              name="maker"
+              label={t('web.makers.makers-view.maker')}
+              maxLength={120}
+              autoFocus
+            />
+            <CheckedField
+              control={control}
+              name="models"
+              label={t('web.makers.makers-view.models-that-begin-with-empty-all')}
+              maxLength={200}
+            />
+            <CheckedSelect
+              control={control}
+              name="topic"
+              label={t('web.makers.makers-view.about')}
+              options={TOPICS}
+            />
+          </>
+        ) : (
+          <p>
+            {draft.models === ''
+              ? t('web.makers.makers-view.all-of', { maker: draft.maker })
+              : `${draft.maker} ${draft.models}`}
+            : {TOPICS.find(([id]) => id === draft.topic)?.[1]}
+          </p>
         )}
-      </Row>
+        <CheckedField
+          control={control}
+          name="text"
+          label={t('web.makers.makers-view.what-a-colleague-needs-to-know')}
+          maxLength={2000}
+          autoFocus={!isNew}
+        />
+        {call.isError && <ProblemNote error={call.error} />}
+        <Row>
+          <Button primary type="submit" isPending={call.isPending}>
+            {t('web.makers.makers-view.keep-it')}
+          </Button>
+          {!isNew && (
+            <Button
+              isPending={call.isPending}
+              onPress={() =>
+                keep({ maker: draft.maker, models: draft.models, topic: draft.topic, text: '' })
+              }
+            >
+              {t('web.makers.makers-view.take-the-note-away')}
+            </Button>
+          )}
+        </Row>
+      </Form>
     </Modal>
   );
 }

@@ -170,7 +170,7 @@ function Parts({ prices, isLead }: { prices: Prices; isLead: boolean }) {
           <li key={`${price.part} ${price.words}`}>
             <span>
               <b>{price.words}</b>
-              <small>{price.part}</small>
+              <small>{price.partWords}</small>
             </span>
             <span>{money(price.amount, currency)}</span>
             {isLead && (
@@ -202,7 +202,7 @@ const PRICE = object({ part: string(), words: said(200), amount: amount() });
 
 function Add({ prices }: { prices: Prices }) {
   const call = useCall(keys.prices, ['job']);
-  const form = useChecked(PRICE, { part: prices.sorts[0] ?? '', words: '', amount: '' });
+  const form = useChecked(PRICE, { part: prices.sorts[0]?.part ?? '', words: '', amount: '' });
   const submit = form.handleSubmit((body) =>
     call.mutate(() => api.PUT('/api/prices/part', { body }), {
       onSuccess: () => form.reset({ part: body.part, words: '', amount: '' }),
@@ -214,7 +214,7 @@ function Add({ prices }: { prices: Prices }) {
         control={form.control}
         name="part"
         label={t('web.prices.prices-view.sort-of-part')}
-        options={prices.sorts.map((sort) => [sort, sort] as const)}
+        options={prices.sorts.map((sort) => [sort.part, sort.words] as const)}
       />
       <CheckedField
         control={form.control}

@@ -31,6 +31,17 @@ final class Whole implements AutoCloseable {
   static final String PERSON = "ines";
   static final String PASSWORD = "only-for-these-tests";
 
+  private static final List<String> LOOKED_AT =
+      List.of(
+          "/api/floor",
+          "/api/jobs/J-2291",
+          "/api/jobs/J-2291/aspects?of=CASE,CUSTODY,EVIDENCE,DIAGNOSIS,HISTORY",
+          "/api/jobs/J-2291/plans",
+          "/api/jobs/J-2291/parts/drive-a",
+          "/api/search?q=Ostrel",
+          "/api/know-how",
+          "/api/stock");
+
   private final Home home = Home.find();
   private final Path folder;
   private final int databasePort = FreePort.any();
@@ -101,10 +112,19 @@ final class Whole implements AutoCloseable {
     return build;
   }
 
-  /** The demo shop as its first start makes it. */
+  /**
+   * The demo shop as its first start makes it. What is looked at is loaded, and so it is in the
+   * archive of classes from which the servers of all tests start.
+   */
   private void makeShop(Path place) {
-    try (MariaDb made = MariaDb.startForTests(place.resolve("db"), databasePort)) {
-      ServerProcess.start(home, place, serverPort, environment(made, place)).close();
+    try (MariaDb made = MariaDb.startForTests(place.resolve("db"), databasePort);
+        ServerProcess first =
+            ServerProcess.start(home, place, serverPort, environment(made, place))) {
+      ShopClient shop = new ShopClient(first.address());
+      shop.signIn(PERSON, PASSWORD);
+      for (String path : LOOKED_AT) {
+        shop.get(path);
+      }
     }
   }
 

@@ -15,6 +15,7 @@ import picocli.CommandLine.Command;
       BackupCommand.class,
       RestoreCommand.class,
       CheckCommand.class,
+      StickCommand.class,
       BenchCommand.class,
       ProveCommand.class
     })

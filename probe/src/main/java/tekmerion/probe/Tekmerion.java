@@ -3,6 +3,7 @@ package tekmerion.probe;
 import java.util.Locale;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
+import tekmerion.probe.console.ConsoleCommand;
 import tekmerion.probe.instrument.CarveCommand;
 import tekmerion.probe.instrument.DecodeCommand;
 import tekmerion.probe.instrument.DischargeCommand;
@@ -35,7 +36,8 @@ import tekmerion.probe.link.ProbeVersion;
       SurveyCommand.class,
       RescueCommand.class,
       FilesCommand.class,
-      CarveCommand.class
+      CarveCommand.class,
+      ConsoleCommand.class
     })
 public final class Tekmerion {
   public static void main(String[] args) {

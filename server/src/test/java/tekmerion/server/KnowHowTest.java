@@ -254,8 +254,39 @@ class KnowHowTest {
     assertThat(finding.get("version").intValue()).isEqualTo(1);
     assertThat(finding.at("/history/0/by").stringValue()).isEqualTo("Mara T.");
     assertThat(mara.post("/api/know-how/changes", back(FAN, 1)).status()).isEqualTo(204);
+    takesOverHowCommonTheCauseIs(mara, learnt);
     shop.asOwner(
         "DELETE FROM decision WHERE job_id IN (SELECT id FROM job WHERE number LIKE 'COPY-%')");
     shop.asOwner("DELETE FROM job WHERE number LIKE 'COPY-%'");
+  }
+
+  /** Over thirty jobs of one cause, of few that stayed mended at all. */
+  private static void takesOverHowCommonTheCauseIs(ShopClient mara, JsonNode learnt) {
+    JsonNode rate =
+        learnt
+            .get("rates")
+            .valueStream()
+            .filter(r -> r.get("cause").stringValue().equals("fan-failed"))
+            .findFirst()
+            .orElseThrow();
+    assertThat(rate.get("times").doubleValue()).isGreaterThan(1);
+    JsonNode change = rate.get("change");
+    assertThat(mara.post("/api/know-how/preview", change).status()).isEqualTo(200);
+    Map<String, Object> kept =
+        Map.of("change", change, "version", rate.get("version"), "reason", "all of ours");
+    assertThat(mara.post("/api/know-how/changes", kept).status()).isEqualTo(204);
+
+    JsonNode cause = mara.get("/api/know-how/entries/CAUSE/fan-failed").body();
+    assertThat(cause.at("/cause/prior")).isEqualTo(change.at("/cause/prior"));
+    int version = rate.get("version").intValue() + 1;
+    Map<String, Object> shipped =
+        Map.of(
+            "change",
+            Map.of("what", "AS_SHIPPED", "id", "fan-failed", "subject", "CAUSE"),
+            "version",
+            version,
+            "reason",
+            "the other tests");
+    assertThat(mara.post("/api/know-how/changes", shipped).status()).isEqualTo(204);
   }
 }

@@ -1,5 +1,7 @@
 package tekmerion.core.knowhow;
 
+import static tekmerion.words.Words.say;
+
 import java.util.List;
 import java.util.Map;
 import tekmerion.core.decision.Course;
@@ -48,6 +50,18 @@ public record Remedy(
   /** Whether it brings the data to safety and mends nothing. */
   public boolean recoversOnly() {
     return course == Course.RECOVER_DATA && cures.isEmpty();
+  }
+
+  /** What is replaced, as a sort: "Power supply"; empty if nothing is. */
+  public String partWords() {
+    return part.isEmpty() ? "" : partWords(part);
+  }
+
+  /**
+   * @param part as remedies name it
+   */
+  public static String partWords(String part) {
+    return say("remedy.sort-of-part", "part", part.replace(' ', '_'));
   }
 
   /** Whether making this move is doing it. */

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
 import org.apache.commons.statistics.distribution.BetaDistribution;
 import tekmerion.core.knowhow.FindingKind;
 import tekmerion.core.knowhow.KnowHow;
@@ -15,8 +14,8 @@ import tekmerion.core.knowhow.KnowHow;
  * <p>With n jobs of one cause in which a finding was seen, a level that was seen k times has the
  * Jeffreys interval Beta(k + ½, n − k + ½). If the table's probability of that level lies outside
  * it, the table is wrong for this shop, and the posterior mean of a Dirichlet distribution around
- * the table, worth {@value #TABLE_WORTH} jobs, is proposed. Hundreds of numbers are looked at, so
- * the interval is that of 99.9 %.
+ * the table, worth {@value #TABLE_WORTH} jobs, is proposed. Older jobs count less ({@link
+ * ProvenJob#weight}). Hundreds of numbers are looked at, so the interval is that of 99.9 %.
  *
  * @see "Brown, Cai & DasGupta: Interval estimation for a binomial proportion, Statistical Science
  *     16 (2001), section 4.1.2"
@@ -32,13 +31,6 @@ public final class Learning {
   private static final double MIN_PROBABILITY = 0.005;
 
   private Learning() {}
-
-  /**
-   * A job that went back mended, and was not back since.
-   *
-   * @param levels level seen by finding
-   */
-  public record ProvenJob(String cause, Map<String, String> levels) {}
 
   /**
    * @param now the table's link of the cause to the finding, by level
@@ -75,15 +67,17 @@ public final class Learning {
           .links()
           .forEach(
               (cause, link) -> {
-                int[] seen = count(finding, cause, jobs);
+                int[] seen = new int[finding.levels().size()];
+                double[] counted = new double[seen.length];
+                count(finding, cause, jobs, seen, counted);
                 List<Double> expected = alone(finding.leak(), link);
-                if (disagree(expected, seen)) {
+                if (Arrays.stream(seen).sum() >= MIN_JOBS && disagree(expected, counted)) {
                   proposals.add(
                       new Proposal(
                           finding.id(),
                           cause,
                           link,
-                          link(finding.leak(), mixed(expected, seen)),
+                          link(finding.leak(), mixed(expected, counted)),
                           expected,
                           Arrays.stream(seen).boxed().toList()));
                 }
@@ -93,24 +87,26 @@ public final class Learning {
     return proposals;
   }
 
-  private static int[] count(FindingKind finding, String cause, List<ProvenJob> jobs) {
-    int[] seen = new int[finding.levels().size()];
+  private static void count(
+      FindingKind finding, String cause, List<ProvenJob> jobs, int[] seen, double[] counted) {
     for (ProvenJob job : jobs) {
       String level = job.levels().get(finding.id());
       if (job.cause().equals(cause) && level != null) {
-        finding.levelIndex(level).ifPresent(index -> seen[index]++);
+        finding
+            .levelIndex(level)
+            .ifPresent(
+                index -> {
+                  seen[index]++;
+                  counted[index] += job.weight();
+                });
       }
     }
-    return seen;
   }
 
-  private static boolean disagree(List<Double> expected, int[] seen) {
-    int n = Arrays.stream(seen).sum();
-    if (n < MIN_JOBS) {
-      return false;
-    }
-    for (int level = 0; level < seen.length; level++) {
-      BetaDistribution rate = BetaDistribution.of(seen[level] + 0.5, n - seen[level] + 0.5);
+  private static boolean disagree(List<Double> expected, double[] counted) {
+    double n = Arrays.stream(counted).sum();
+    for (int level = 0; level < counted.length; level++) {
+      BetaDistribution rate = BetaDistribution.of(counted[level] + 0.5, n - counted[level] + 0.5);
       double below = rate.cumulativeProbability(expected.get(level));
       if (below < OUTSIDE / 2 || below > 1 - OUTSIDE / 2) {
         return true;
@@ -135,11 +131,11 @@ public final class Learning {
     return p;
   }
 
-  private static double[] mixed(List<Double> expected, int[] seen) {
-    int n = Arrays.stream(seen).sum();
-    double[] mixed = new double[seen.length];
-    for (int level = 0; level < seen.length; level++) {
-      mixed[level] = (TABLE_WORTH * expected.get(level) + seen[level]) / (TABLE_WORTH + n);
+  private static double[] mixed(List<Double> expected, double[] counted) {
+    double n = Arrays.stream(counted).sum();
+    double[] mixed = new double[counted.length];
+    for (int level = 0; level < counted.length; level++) {
+      mixed[level] = (TABLE_WORTH * expected.get(level) + counted[level]) / (TABLE_WORTH + n);
     }
     return mixed;
   }

@@ -49,17 +49,18 @@ public record Estimate(List<Line> lines, BigDecimal certain, BigDecimal atMost) 
       PriceSource source) {}
 
   /**
+   * @param names of its remedies, in order: "Replace drive A"
    * @param prices of the part that a remedy needs; empty if nobody named one
    */
   public static Estimate of(
-      Plan plan, Tariff tariff, Function<Remedy, Optional<PartPrice>> prices) {
+      Plan plan, List<String> names, Tariff tariff, Function<Remedy, Optional<PartPrice>> prices) {
     List<Line> lines = new ArrayList<>();
     for (int k = 0; k < plan.remedies().size(); k++) {
       Remedy remedy = plan.remedies().get(k);
       boolean certain = plan.reached().get(k) >= SURE;
       int minutes = plan.handsOnMinutes(k);
       BigDecimal work = tariff.told(tariff.work(remedy.course(), minutes));
-      lines.add(new Line(LineKind.WORK, remedy.name(), minutes, work, certain, null));
+      lines.add(new Line(LineKind.WORK, names.get(k), minutes, work, certain, null));
       if (remedy.parts() > 0) {
         PartPrice price = prices.apply(remedy).orElseGet(() -> usual(remedy, tariff));
         lines.add(
@@ -90,7 +91,7 @@ public record Estimate(List<Line> lines, BigDecimal certain, BigDecimal atMost) 
 
   /** What such a part usually costs: the know-how has it in minutes of work. */
   private static PartPrice usual(Remedy remedy, Tariff tariff) {
-    String words = remedy.part().isEmpty() ? say("price.small-parts") : "A " + remedy.part();
+    String words = remedy.part().isEmpty() ? say("price.small-parts") : remedy.partWords();
     return new PartPrice(
         words, tariff.work(Course.REPLACE_PART, remedy.parts()), PriceSource.USUAL);
   }

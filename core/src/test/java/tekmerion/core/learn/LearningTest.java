@@ -10,7 +10,6 @@ import java.util.Map;
 import org.junit.jupiter.api.Test;
 import tekmerion.core.knowhow.KnowHow;
 import tekmerion.core.learn.Learning.Proposal;
-import tekmerion.core.learn.Learning.ProvenJob;
 
 class LearningTest {
   /** Of the shipped table: fan noise under a failed fan. */
@@ -18,11 +17,15 @@ class LearningTest {
 
   private static final String CAUSE = "fan-failed";
 
+  private static ProvenJob job(Map<String, String> levels) {
+    return new ProvenJob(CAUSE, List.of("hot"), levels, 0);
+  }
+
   private static List<ProvenJob> jobs(int fine, int weak, int still) {
     List<ProvenJob> jobs = new ArrayList<>();
-    jobs.addAll(Collections.nCopies(fine, new ProvenJob(CAUSE, Map.of(FINDING, "fine"))));
-    jobs.addAll(Collections.nCopies(weak, new ProvenJob(CAUSE, Map.of(FINDING, "weak"))));
-    jobs.addAll(Collections.nCopies(still, new ProvenJob(CAUSE, Map.of(FINDING, "still"))));
+    jobs.addAll(Collections.nCopies(fine, job(Map.of(FINDING, "fine"))));
+    jobs.addAll(Collections.nCopies(weak, job(Map.of(FINDING, "weak"))));
+    jobs.addAll(Collections.nCopies(still, job(Map.of(FINDING, "still"))));
     return jobs;
   }
 
@@ -47,6 +50,20 @@ class LearningTest {
     assertThat(proposal.proposed().get(0)).isCloseTo(0.28674, within(1e-4));
     assertThat(proposal.proposed().get(1)).isCloseTo(0.45765 - 0.28674, within(1e-4));
     assertThat(proposal.proposed().stream().mapToDouble(p -> p).sum()).isCloseTo(1, within(1e-9));
+  }
+
+  @Test
+  void aJobOfTwoYearsAgoCountsHalf() {
+    // 80 such jobs are the 40 of above.
+    List<ProvenJob> old =
+        jobs(40, 20, 20).stream()
+            .map(j -> new ProvenJob(j.cause(), j.families(), j.levels(), 730))
+            .toList();
+
+    Proposal proposal = Learning.of(KnowHow.shipped(), old).get(0);
+
+    assertThat(proposal.jobs()).isEqualTo(80);
+    assertThat(proposal.proposed().get(0)).isCloseTo(0.28674, within(1e-4));
   }
 
   @Test

@@ -8,6 +8,7 @@ import java.util.Currency;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import org.junit.jupiter.api.Test;
 import tekmerion.core.decision.Course;
 import tekmerion.core.knowhow.Remedy;
@@ -54,6 +55,12 @@ class EstimateTest {
     return new Plan(remedies, List.of(reached), 0, 0, 0, 0, 0, 0, 0, 1);
   }
 
+  private static Estimate estimate(
+      Plan plan, Tariff tariff, Function<Remedy, Optional<PartPrice>> prices) {
+    List<String> names = plan.remedies().stream().map(r -> r.id() + " A").toList();
+    return Estimate.of(plan, names, tariff, prices);
+  }
+
   private static Optional<PartPrice> listed(Remedy remedy) {
     return remedy == DRIVE
         ? Optional.of(new PartPrice("QUAY-1000F", new BigDecimal("70.00"), PriceSource.LIST))
@@ -64,20 +71,20 @@ class EstimateTest {
   @Test
   void whatIsSureIsCertainAndAllOfItIsTheMost() {
     Estimate estimate =
-        Estimate.of(
+        estimate(
             plan(List.of(COPY, DRIVE, OVER), 1.0, 1.0, 0.06),
             tariff("25", "0", true),
             EstimateTest::listed);
 
     assertThat(estimate.lines())
         .containsExactly(
-            work("copy", 25, "25.00", true),
+            work("copy A", 25, "25.00", true),
             new Line(
                 LineKind.PART, "Small parts", 0, new BigDecimal("15.00"), true, PriceSource.USUAL),
-            work("drive", 60, "90.00", true),
+            work("drive A", 60, "90.00", true),
             new Line(
                 LineKind.PART, "QUAY-1000F", 0, new BigDecimal("70.00"), true, PriceSource.LIST),
-            work("over", 12, "12.00", false));
+            work("over A", 12, "12.00", false));
     assertThat(estimate.certain()).isEqualByComparingTo("200.00");
     assertThat(estimate.atMost()).isEqualByComparingTo("212.00");
   }
@@ -91,9 +98,9 @@ class EstimateTest {
   void taxIsInWhatIsToldOnlyIfItIsShown() {
     Plan plan = plan(List.of(COPY, DRIVE), 1.0, 1.0);
 
-    assertThat(Estimate.of(plan, tariff("0", "25", true), EstimateTest::listed).certain())
+    assertThat(estimate(plan, tariff("0", "25", true), EstimateTest::listed).certain())
         .isEqualByComparingTo("250.00");
-    assertThat(Estimate.of(plan, tariff("0", "25", false), EstimateTest::listed).certain())
+    assertThat(estimate(plan, tariff("0", "25", false), EstimateTest::listed).certain())
         .isEqualByComparingTo("200.00");
   }
 
@@ -101,9 +108,9 @@ class EstimateTest {
   @Test
   void atLeastTheMinimumIsChargedAndWorkThatFollowsUsesItUp() {
     Estimate once =
-        Estimate.of(plan(List.of(OVER), 1.0), tariff("25", "0", true), remedy -> Optional.empty());
+        estimate(plan(List.of(OVER), 1.0), tariff("25", "0", true), remedy -> Optional.empty());
     Estimate twice =
-        Estimate.of(
+        estimate(
             plan(List.of(OVER, OVER), 1.0, 0.5), tariff("25", "0", true), r -> Optional.empty());
 
     assertThat(once.certain()).isEqualByComparingTo("25.00");
@@ -114,7 +121,7 @@ class EstimateTest {
   @Test
   void aMachineThatIsHandedBackCostsTheMinimum() {
     Estimate estimate =
-        Estimate.of(plan(List.of()), tariff("25", "0", true), remedy -> Optional.empty());
+        estimate(plan(List.of()), tariff("25", "0", true), remedy -> Optional.empty());
 
     assertThat(estimate.lines()).extracting(Line::words).containsExactly("Looking at it");
     assertThat(estimate.atMost()).isEqualByComparingTo("25.00");

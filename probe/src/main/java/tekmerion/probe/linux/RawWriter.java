@@ -14,9 +14,11 @@ import tekmerion.core.port.MachineUnderTest;
 /** Writes to a block device of this computer. */
 final class RawWriter implements DriveWriter {
   private final FileChannel channel;
+  private final ReadOnlyMark mark;
 
-  private RawWriter(FileChannel channel) {
+  private RawWriter(FileChannel channel, ReadOnlyMark mark) {
     this.channel = channel;
+    this.mark = mark;
   }
 
   /** Never for what the running system uses. */
@@ -39,7 +41,13 @@ final class RawWriter implements DriveWriter {
 
       @Override
       public DriveWriter open() throws IOException {
-        return new RawWriter(FileChannel.open(device, StandardOpenOption.WRITE));
+        ReadOnlyMark mark = ReadOnlyMark.takenOff(device);
+        try {
+          return new RawWriter(FileChannel.open(device, StandardOpenOption.WRITE), mark);
+        } catch (IOException e) {
+          mark.putBack();
+          throw e;
+        }
       }
     };
   }
@@ -64,6 +72,8 @@ final class RawWriter implements DriveWriter {
       channel.close();
     } catch (IOException e) {
       // Everything was forced out by then.
+    } finally {
+      mark.putBack();
     }
   }
 }

@@ -301,18 +301,20 @@ class DevicesTest {
     }
     for (TestDisk disk : List.of(disks.get(0), disks.get(2), disks.get(4), disks.get(7))) {
       guest.run("release", "none");
+      guest.sh("blockdev --setro " + guest.device(disk)); // as the stick sets every drive
       JsonNode refused = runs.end(runs.start("ERASE", disk));
       guest.run("release", runs.key(disk));
       JsonNode ended = runs.end(runs.start("ERASE", disk));
       table.row(
           disk.label(),
           "erase",
-          "COULD_NOT_RUN without, COMPLETE with, all zero: true",
-          "%s without, %s with, all zero: %s"
+          "COULD_NOT_RUN without, COMPLETE with, all zero: true, read-only again: 1",
+          "%s without, %s with, all zero: %s, read-only again: %s"
               .formatted(
                   refused.path("end").asString(""),
                   ended.path("end").asString("") + ended.path("why").asString(""),
-                  disk.isAllZero()));
+                  disk.isAllZero(),
+                  guest.sh("blockdev --getro " + guest.device(disk)).out().strip()));
       all.remove(disk);
       for (TestDisk other : all) {
         if (guest.writes(other) != 0) {

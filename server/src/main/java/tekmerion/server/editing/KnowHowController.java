@@ -24,8 +24,10 @@ import org.springframework.web.bind.annotation.RestController;
 import tekmerion.core.decision.Course;
 import tekmerion.core.knowhow.Cause;
 import tekmerion.core.knowhow.Edit.EntryKind;
+import tekmerion.core.knowhow.Family;
 import tekmerion.core.knowhow.FindingKind;
 import tekmerion.core.knowhow.KnowHow;
+import tekmerion.core.learn.BaseRates;
 import tekmerion.core.learn.Learning;
 import tekmerion.core.learn.Learning.Proposal;
 import tekmerion.core.permit.Invasiveness;
@@ -119,8 +121,38 @@ class KnowHowController {
       List<Integer> seen,
       List<Double> proposed) {}
 
+  /**
+   * How often a cause was behind a complaint, against the table.
+   *
+   * @param expected jobs by the table, older ones counting less
+   * @param now probability before any finding
+   */
+  @Schema(name = "RateOfFamily")
+  record RateLine(
+      String family,
+      String familyName,
+      double expected,
+      double seen,
+      double now,
+      double proposed) {}
+
+  /**
+   * @param times the table's rate over all complaints
+   * @param version of the cause's entry
+   * @param change what would put it in force
+   */
+  @Schema(name = "RateProposal")
+  record RateView(
+      String cause,
+      String causeName,
+      double times,
+      List<RateLine> families,
+      int version,
+      KnowHowChange change) {}
+
   @Schema(name = "LearntView")
-  record Learnt(int provenJobs, List<ProposalView> proposals, List<Decided> decided) {}
+  record Learnt(
+      int provenJobs, List<ProposalView> proposals, List<RateView> rates, List<Decided> decided) {}
 
   /** A likelihood that was taken over from the shop's jobs, and why. */
   @Schema(name = "OwnLikelihood")
@@ -273,7 +305,37 @@ class KnowHowController {
             .filter(p -> decided.stream().noneMatch(d -> d.restsOn(p)))
             .map(this::view)
             .toList(),
+        BaseRates.of(knowHow.now(), proven).stream().map(this::view).toList(),
         decided);
+  }
+
+  private String familyName(String id) {
+    return knowHow.now().families().stream()
+        .filter(f -> f.id().equals(id))
+        .map(Family::name)
+        .findFirst()
+        .orElse(id.equals(Cause.ANY_FAMILY) ? say("editing.any-complaint") : id);
+  }
+
+  private RateView view(BaseRates.Proposal p) {
+    Cause cause = knowHow.now().cause(p.cause()).orElseThrow();
+    return new RateView(
+        p.cause(),
+        cause.name(),
+        p.times(),
+        p.families().stream()
+            .map(
+                f ->
+                    new RateLine(
+                        f.family(),
+                        familyName(f.family()),
+                        f.expected(),
+                        f.seen(),
+                        f.now(),
+                        f.proposed()))
+            .toList(),
+        changes.of(EntryKind.CAUSE, p.cause()).size(),
+        KnowHowChange.howCommon(cause, p.prior(cause)));
   }
 
   private String signName(String finding) {

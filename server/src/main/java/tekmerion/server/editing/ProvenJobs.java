@@ -1,11 +1,14 @@
 package tekmerion.server.editing;
 
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
-import tekmerion.core.learn.Learning.ProvenJob;
+import tekmerion.core.learn.ProvenJob;
 import tekmerion.core.proof.ComesBack;
 import tekmerion.core.weigh.Weighed;
 import tools.jackson.databind.json.JsonMapper;
@@ -18,16 +21,19 @@ class ProvenJobs {
   private static final int MAX = 2000;
   private final JdbcClient jdbc;
   private final JsonMapper json;
+  private final Clock clock;
 
-  ProvenJobs(JdbcClient jdbc, JsonMapper json) {
+  ProvenJobs(JdbcClient jdbc, JsonMapper json, Clock clock) {
     this.jdbc = jdbc;
     this.json = json;
+    this.clock = clock;
   }
 
   /** The newest, at most {@value #MAX}. */
   List<ProvenJob> all() {
     return jdbc.sql(
-            "SELECT j.decided_cause, r.weighing FROM job j JOIN decision r ON r.job_id = j.id"
+            "SELECT j.decided_cause, j.ended_at, r.weighing, (SELECT GROUP_CONCAT(f.family_id)"
+                + " FROM job_family f WHERE f.job_id = j.id) AS families FROM job j JOIN decision r ON r.job_id = j.id"
                 + " WHERE j.ended_how = 'HANDED_BACK' AND j.decided_cause IS NOT NULL"
                 + " AND j.contradicted IS NULL"
                 + " AND r.id = (SELECT MAX(q.id) FROM decision q WHERE q.job_id = j.id)"
@@ -38,8 +44,23 @@ class ProvenJobs {
                 + " DAY)"
                 + " ORDER BY j.ended_at DESC LIMIT "
                 + MAX)
-        .query((rs, n) -> new ProvenJob(rs.getString(1), levels(rs.getString(2))))
+        .query(
+            (rs, n) ->
+                new ProvenJob(
+                    rs.getString("decided_cause"),
+                    families(rs.getString("families")),
+                    levels(rs.getString("weighing")),
+                    daysAgo(rs.getTimestamp("ended_at").toInstant())))
         .list();
+  }
+
+  private static List<String> families(String joined) {
+    return joined == null ? List.of() : List.of(joined.split(","));
+  }
+
+  private double daysAgo(Instant ended) {
+    double hours = Duration.between(ended, clock.instant()).toMinutes() / 60.0;
+    return Math.max(0, hours / 24); // a clock that was set back makes no job younger than today's
   }
 
   /** Every finding that was counted when it was decided. */

@@ -195,7 +195,7 @@ public class Estimates {
         row.onlyIf().isEmpty()
             ? row.words()
             : say("estimate.only-if-that-does-not-end", "row", row.words(), "onlyIf", row.onlyIf());
-    return new Told(row, pricing.of(row.plan(), tariff), words);
+    return new Told(row, pricing.of(row, tariff), words);
   }
 
   /**
@@ -286,7 +286,7 @@ public class Estimates {
     }
     mustNotBeRefused(agreed.get());
     Tariff tariff = pricing.tariff().orElseThrow();
-    BigDecimal most = pricing.of(plan.plan(), tariff).atMost();
+    BigDecimal most = pricing.of(plan, tariff).atMost();
     boolean sameMoney = tariff.currency().getCurrencyCode().equals(agreed.get().currency());
     if (!sameMoney || most.compareTo(agreed.get().last().upTo()) > 0) {
       throw Refusal.locked(

@@ -9,6 +9,7 @@ import tekmerion.core.forecast.OpenHours;
 import tekmerion.core.forecast.PlanEnd;
 import tekmerion.core.price.Estimate;
 import tekmerion.core.price.Tariff;
+import tekmerion.core.weigh.Comparison.Compared;
 import tekmerion.core.weigh.Plan;
 import tekmerion.server.price.PriceList;
 import tekmerion.server.price.Tariffs;
@@ -32,8 +33,8 @@ public class Pricing {
     return tariffs.now();
   }
 
-  public Estimate of(Plan plan, Tariff tariff) {
-    return Estimate.of(plan, tariff, prices::of);
+  public Estimate of(Compared row, Tariff tariff) {
+    return Estimate.of(row.plan(), row.steps(), tariff, prices::of);
   }
 
   public PlanEnd end(Plan plan) {

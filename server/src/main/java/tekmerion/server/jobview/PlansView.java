@@ -187,7 +187,7 @@ record PlansView(
     private Row row(Compared row, Map<Course, Lock> locks, Optional<Tariff> tariff) {
       Plan plan = row.plan();
       PlanEnd end = pricing.end(plan);
-      Optional<Estimate> costs = tariff.map(t -> pricing.of(plan, t));
+      Optional<Estimate> costs = tariff.map(t -> pricing.of(row, t));
       return new Row(
           plan.id(),
           plan.remedies().stream().map(r -> r.id()).toList(),

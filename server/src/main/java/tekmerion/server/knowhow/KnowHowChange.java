@@ -12,6 +12,7 @@ import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.util.List;
 import java.util.Map;
+import tekmerion.core.knowhow.Cause;
 import tekmerion.core.knowhow.Edit;
 import tekmerion.core.knowhow.Edit.EntryKind;
 import tekmerion.core.knowhow.Move;
@@ -117,6 +118,16 @@ public record KnowHowChange(
         null,
         null,
         null);
+  }
+
+  /**
+   * How common a cause is.
+   *
+   * @param prior by complaint family; "any" for the rest
+   */
+  public static KnowHowChange howCommon(Cause cause, Map<String, Double> prior) {
+    CauseEdit edit = new CauseEdit(cause.name(), prior, cause.dataRisk());
+    return new KnowHowChange(What.CAUSE, cause.id(), null, null, null, edit, null, null, null);
   }
 
   /** A move of the shop's own. */

@@ -24,6 +24,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import tekmerion.core.decision.Course;
+import tekmerion.core.knowhow.Remedy;
 import tekmerion.core.price.Tariff;
 import tekmerion.server.person.Person;
 import tekmerion.server.problem.Refusal;
@@ -61,9 +62,17 @@ class PriceController {
   @Schema(name = "Prices")
   record PricesView(
       @Schema(nullable = true) TariffView tariff,
-      List<PriceList.Price> prices,
-      List<String> sorts,
+      List<PriceLine> prices,
+      List<SortOfPart> sorts,
       List<CourseRate> courses) {}
+
+  /**
+   * @param part as remedies name it
+   */
+  @Schema(name = "PriceOfPart")
+  record PriceLine(String part, String partWords, String words, BigDecimal amount) {}
+
+  record SortOfPart(String part, String words) {}
 
   /** A course that can have a rate of its own. */
   record CourseRate(Course course, String words) {}
@@ -104,8 +113,10 @@ class PriceController {
                         t.taxPercent(),
                         t.taxShown()))
             .orElse(null),
-        list.all(),
-        list.sorts(),
+        list.all().stream()
+            .map(p -> new PriceLine(p.part(), Remedy.partWords(p.part()), p.words(), p.amount()))
+            .toList(),
+        list.sorts().stream().map(s -> new SortOfPart(s, Remedy.partWords(s))).toList(),
         List.of(Course.values()).stream().map(c -> new CourseRate(c, c.words())).toList());
   }
 

@@ -1,5 +1,7 @@
 package tekmerion.core.drive.ata;
 
+import static tekmerion.words.Words.say;
+
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -87,7 +89,8 @@ public record SmartThresholds(int revision, List<Entry> entries) implements Deco
     List<FieldSpan> spans = new ArrayList<>();
     spans.add(new FieldSpan("revision", 0, 2, revision, ""));
     for (Entry e : entries) {
-      String name = AttributeBook.shipped().nameOf(e.id()).orElse("attribute " + e.id());
+      String name =
+          AttributeBook.shipped().nameOf(e.id()).orElse(say("page.attribute", "id", e.id()));
       spans.add(new FieldSpan(name + ": threshold", e.offset() + 1, 1, e.threshold(), ""));
     }
     return spans;

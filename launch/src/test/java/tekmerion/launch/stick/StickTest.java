@@ -1,0 +1,177 @@
+package tekmerion.launch.stick;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.io.RandomAccessFile;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+import tekmerion.launch.stick.StickMachine.Firmware;
+
+/** The very image starts emulated machines, and changes no byte of what is in them. */
+@EnabledIfSystemProperty(named = "tekmerion.stick", matches = "true")
+class StickTest {
+  private static final Duration START = Duration.ofMinutes(8);
+  private static final Duration WORK = Duration.ofMinutes(4);
+  private static final int DISK_MIB = 64;
+  private static final List<Integer> BAD = List.of(20_480, 20_481, 90_000);
+
+  @TempDir static Path folder;
+  private static Path stick;
+
+  @BeforeAll
+  static void build() throws IOException {
+    Path home = Path.of(System.getProperty("tekmerion.home"));
+    stick = folder.resolve("stick.img");
+    Stick.make(
+        home.resolve(".tekmerion/stick"),
+        List.of(home.resolve("probe/target/lib"), home.resolve("probe/target")),
+        new StickShop(List.of(), Optional.empty(), "en"),
+        stick);
+    System.out.printf("stick: %,d bytes%n", Files.size(stick));
+  }
+
+  /**
+   * A disk with a journal that wants to be replayed and, behind it, memory put to sleep: a system
+   * that mounts it or goes on from it would write.
+   */
+  private static Path disk(Path in, String name) throws IOException {
+    Path disk = in.resolve(name + ".img");
+    Tools.run(in, "truncate", "-s", DISK_MIB + "M", disk.toString());
+    Path table = Files.writeString(in.resolve("table"), "label: gpt\nsize=40M\nsize=20M\n");
+    Tools.run(in, table, List.of("sfdisk", "--quiet", disk.toString()));
+    Path papers = in.resolve(name + ".ext4");
+    Tools.run(in, "truncate", "-s", "40M", papers.toString());
+    Tools.run(in, "mke2fs", "-q", "-t", "ext4", "-O", "^metadata_csum", papers.toString());
+    try (RandomAccessFile file = new RandomAccessFile(papers.toFile(), "rw")) {
+      file.seek(1024 + 0x60); // s_feature_incompat; 4 is RECOVER: the journal is to be replayed
+      int features = file.read();
+      file.seek(1024 + 0x60);
+      file.write(features | 4);
+    }
+    Path sleep = in.resolve(name + ".swap");
+    Tools.run(in, "truncate", "-s", "20M", sleep.toString());
+    Tools.run(in, "mkswap", sleep.toString());
+    try (RandomAccessFile file = new RandomAccessFile(sleep.toFile(), "rw")) {
+      file.seek(4096 - 10);
+      file.writeBytes("S1SUSPEND\0"); // in the place of SWAPSPACE2: a system that sleeps
+    }
+    Tools.run(
+        in, "dd", "if=" + papers, "of=" + disk, "bs=1M", "seek=1", "conv=notrunc", "status=none");
+    Tools.run(
+        in, "dd", "if=" + sleep, "of=" + disk, "bs=1M", "seek=41", "conv=notrunc", "status=none");
+    return disk;
+  }
+
+  /** Reads of these sectors fail. */
+  private static List<String> drives(Path sata, Path nvme) {
+    List<String> errors = new ArrayList<>();
+    for (int i = 0; i < BAD.size(); i++) {
+      String at = "file.inject-error." + i + ".";
+      errors.add(
+          "%sevent=none,%siotype=read,%serrno=5,%sonce=off,%ssector=%d"
+              .formatted(at, at, at, at, at, BAD.get(i)));
+    }
+    return List.of(
+        "-drive",
+        "if=none,id=sata,format=raw,file.driver=blkdebug,file.image.driver=file,file.image.filename="
+            + sata
+            + ","
+            + String.join(",", errors),
+        "-device",
+        "ide-hd,drive=sata,serial=OS7K-0001,bus=ide.0",
+        "-drive",
+        "if=none,id=nvme,format=raw,file=" + nvme,
+        "-device",
+        "nvme,drive=nvme,serial=NV-0002");
+  }
+
+  private static List<String> hashes(List<Path> files) {
+    return files.stream()
+        .map(file -> Tools.run(folder, "sha256sum", file.toString()).split(" ")[0])
+        .toList();
+  }
+
+  @ParameterizedTest
+  @EnumSource(Firmware.class)
+  void startsReadsAndChangesNothing(Firmware firmware) throws Exception {
+    Path own = Files.createDirectories(folder.resolve(firmware.name()));
+    List<Path> disks = List.of(disk(own, "sata"), disk(own, "nvme"));
+    List<String> before = hashes(disks);
+    Instant on = Instant.now();
+    List<String> more = new ArrayList<>(drives(disks.get(0), disks.get(1)));
+    more.addAll(List.of("-nic", "none"));
+    try (StickMachine machine = StickMachine.start(own, firmware, stick, more)) {
+      machine.await("the screen", START, s -> s.contains("Tekmerion"));
+      System.out.printf(
+          "%s: the probe's screen after %d s%n",
+          firmware, Duration.between(on, Instant.now()).toSeconds());
+      machine.await("both drives", WORK, s -> s.contains("OS7K-0001") && s.contains("NV-0002"));
+      String screen = machine.screen();
+      assertThat(screen).contains("Ostrel 17", "OS-4411", "No network card is seen.");
+      assertThat(screen).doesNotContain("USB"); // the stick itself is no drive of the machine
+
+      int sata =
+          screen.lines().filter(l -> l.contains("OS7K-0001")).findFirst().orElseThrow().charAt(6);
+      machine.press("2");
+      machine.await("the question", WORK, s -> s.contains("Which drive?"));
+      machine.press(Character.toString(sata));
+      machine.await("the scan", WORK, s -> s.contains("bad sector") && s.contains("% read"));
+      assertThat(machine.screen()).contains("3 bad sectors", "100 % read");
+
+      machine.press("0");
+      machine.await("the question", WORK, s -> s.contains("Switch this machine off?"));
+      machine.press("0");
+      assertThat(machine.isOff(WORK)).isTrue();
+    }
+    assertThat(hashes(disks)).isEqualTo(before);
+  }
+
+  /** The image is the same for the same parts, so that somebody else can make it and compare. */
+  @Test
+  void theSamePartsGiveTheSameBytes() throws IOException {
+    Path home = Path.of(System.getProperty("tekmerion.home"));
+    Path again = folder.resolve("again.img");
+    Stick.make(
+        home.resolve(".tekmerion/stick"),
+        List.of(home.resolve("probe/target/lib"), home.resolve("probe/target")),
+        new StickShop(List.of(), Optional.empty(), "en"),
+        again);
+
+    assertThat(Files.mismatch(stick, again)).isEqualTo(-1);
+  }
+
+  /** With secure boot a kernel that Debian has not signed does not start. */
+  @Test
+  void aKernelThatWasChangedDoesNotStartSecurely() throws Exception {
+    Path changed = folder.resolve("changed.img");
+    Files.copy(stick, changed);
+    Path kernel = folder.resolve("kernel");
+    String efi = changed + "@@" + 4096L * 512;
+    Tools.run(folder, "mcopy", "-i", efi, "::tekmerion/kernel", kernel.toString());
+    try (RandomAccessFile file = new RandomAccessFile(kernel.toFile(), "rw")) {
+      file.seek(file.length() / 2);
+      int was = file.read();
+      file.seek(file.length() / 2);
+      file.write(was ^ 1);
+    }
+    Tools.run(folder, "mcopy", "-i", efi, "-o", kernel.toString(), "::tekmerion/kernel");
+    Path own = Files.createDirectories(folder.resolve("changed"));
+    try (StickMachine machine =
+        StickMachine.start(own, Firmware.UEFI_SECURE, changed, List.of("-nic", "none"))) {
+      machine.await("the refusal", START, s -> s.contains("bad shim signature"));
+      assertThat(machine.all()).doesNotContain("Nothing of this machine is changed");
+    }
+  }
+}

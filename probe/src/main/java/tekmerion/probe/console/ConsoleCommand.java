@@ -1,0 +1,78 @@
+package tekmerion.probe.console;
+
+import java.net.URI;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.ParameterException;
+import picocli.CommandLine.Spec;
+import tekmerion.link.tls.Fingerprint;
+import tekmerion.probe.linux.LinuxMachine;
+import tekmerion.words.Language;
+
+/** The stick's screen. */
+@Command(
+    name = "console",
+    description = {
+      "The screen of a machine that was started from the stick: what it is, its link, a menu by digits.",
+      "Exit 0 when somebody chose to switch it off."
+    },
+    mixinStandardHelpOptions = true)
+public final class ConsoleCommand implements Callable<Integer> {
+  @Option(
+      names = "--screen",
+      required = true,
+      description = "A terminal; may be given more than once.")
+  private List<Path> screens = new ArrayList<>();
+
+  @Option(
+      names = "--servers",
+      defaultValue = "",
+      description = "Addresses of the shop's server, with spaces between them.")
+  private String servers;
+
+  @Option(
+      names = "--authority",
+      defaultValue = "",
+      description = "Fingerprint of the shop's authority.")
+  private String authority;
+
+  @Option(names = "--language", defaultValue = "en", description = "en or nb. Default: en.")
+  private String language;
+
+  @Option(
+      names = "--data",
+      required = true,
+      description = "Folder for the probe's identity and outbox.")
+  private Path data;
+
+  @Spec private CommandSpec spec;
+
+  @Override
+  public Integer call() throws InterruptedException {
+    List<URI> addresses;
+    Optional<Fingerprint> whose;
+    try {
+      addresses =
+          Arrays.stream(servers.strip().split(" +"))
+              .filter(text -> !text.isEmpty())
+              .map(URI::create)
+              .toList();
+      whose = authority.isBlank() ? Optional.empty() : Optional.of(Fingerprint.parse(authority));
+    } catch (IllegalArgumentException e) {
+      throw new ParameterException(spec.commandLine(), e.getMessage());
+    }
+    Language in = language.equals("nb") ? Language.NB : Language.EN;
+    try (Screens shown = new Screens(screens)) {
+      BenchLinkOfStick link = new BenchLinkOfStick(addresses, whose, data, new LinuxMachine());
+      new Console(shown, link, new LinuxMachine(), in).run();
+      return 0;
+    }
+  }
+}
