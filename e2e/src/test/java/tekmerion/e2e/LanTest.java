@@ -3,77 +3,44 @@ package tekmerion.e2e;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
-import java.net.InetAddress;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Path;
-import java.time.Clock;
-import java.util.HashMap;
-import java.util.List;
-import java.util.Map;
-import java.util.Optional;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import tekmerion.launch.Child;
-import tekmerion.launch.FreePort;
 import tekmerion.launch.Home;
-import tekmerion.launch.MariaDb;
 import tekmerion.launch.ProbeProcess;
-import tekmerion.launch.ServerProcess;
 import tekmerion.launch.ShopClient;
-import tekmerion.launch.tls.ShopTls;
 import tekmerion.link.tls.Fingerprint;
 import tekmerion.link.tls.ShopAuthority;
 
 /** A server as others of the network reach it: over TLS, by the shop's own authority. */
 class LanTest {
   private static final int REFUSED = 3;
-  private static final String PASSWORD = "only-for-these-tests";
 
   @TempDir private static Path folder;
   private static final Home HOME = Home.find();
-  private static MariaDb database;
-  private static ServerProcess server;
-  private static Fingerprint authority;
+  private static ShopOnTls on;
 
   @BeforeAll
-  static void start() {
-    database = MariaDb.startForTests(folder.resolve("db"), FreePort.any());
-    ShopTls tls =
-        ShopTls.own(
-            folder.resolve("tls"),
-            "Harbour bench",
-            List.of("localhost"),
-            List.of(InetAddress.getLoopbackAddress()),
-            Clock.systemUTC());
-    authority = tls.authority().orElseThrow();
-    Map<String, String> environment = new HashMap<>(database.environment());
-    environment.putAll(tls.environment());
-    environment.put("TEKMERION_DEMO", "true");
-    environment.put("TEKMERION_DEMO_PASSWORD", PASSWORD);
-    server = ServerProcess.start(HOME, folder.resolve("server"), FreePort.any(), environment);
+  static void start() throws IOException {
+    on = ShopOnTls.start(folder);
   }
 
   @AfterAll
   static void end() {
-    server.close();
-    database.close();
-  }
-
-  private static ShopClient shop() {
-    ShopClient shop = new ShopClient(server.address(), Optional.of(authority));
-    assertThat(shop.signIn("ines", PASSWORD).status()).isEqualTo(200);
-    return shop;
+    on.close();
   }
 
   @Test
   void aProbeThatKnowsTheAuthorityLinks() throws Exception {
-    ShopClient shop = shop();
-    Child probe = probe("right", authority, shop.enrolmentCode(2));
+    ShopClient shop = on.client();
+    Child probe = probe("right", on.authority(), shop.enrolmentCode(2));
 
     Await.until("it is on", () -> probe.output().contains("On the bench link, in bay 2"));
     probe.close();
@@ -81,13 +48,13 @@ class LanTest {
 
   @Test
   void aProbeThatKnowsAnotherSendsNothing() throws Exception {
-    String code = shop().enrolmentCode(3);
+    String code = on.client().enrolmentCode(3);
     Child probe = probe("wrong", new Fingerprint("ab".repeat(32)), code);
 
     Await.until("it says why", () -> probe.output().contains("not the server of the shop"));
     probe.close();
     // The code was not used up: it never left the probe.
-    Child right = probe("right after", authority, code);
+    Child right = probe("right after", on.authority(), code);
     Await.until("it is on", () -> right.output().contains("On the bench link, in bay 3"));
     right.close();
   }
@@ -107,21 +74,21 @@ class LanTest {
   @Test
   void browsersAreToldToComeOverTlsOnlyAndCookiesGoNoOtherWay() throws Exception {
     HttpClient client =
-        HttpClient.newBuilder().sslContext(ShopAuthority.trusting(authority)).build();
-    HttpResponse<String> answer = get(client, server.address().resolve("/api/session"));
+        HttpClient.newBuilder().sslContext(ShopAuthority.trusting(on.authority())).build();
+    HttpResponse<String> answer = get(client, on.address().resolve("/api/session"));
 
     assertThat(answer.headers().firstValue("Strict-Transport-Security").orElse(""))
         .contains("max-age=31536000");
     assertThat(answer.headers().allValues("Set-Cookie"))
         .isNotEmpty()
         .allMatch(cookie -> cookie.contains("Secure"));
-    assertThat(get(client, server.address().resolve("/api/authority")).body())
-        .contains(authority.toString());
+    assertThat(get(client, on.address().resolve("/api/authority")).body())
+        .contains(on.authority().toString());
   }
 
   @Test
   void inPlainItAnswersNothingButThat() throws Exception {
-    URI plain = URI.create(server.address().toString().replace("https", "http"));
+    URI plain = URI.create(on.address().toString().replace("https", "http"));
 
     HttpResponse<String> answer = get(HttpClient.newHttpClient(), plain.resolve("/api/session"));
 
@@ -131,7 +98,7 @@ class LanTest {
 
   private static Child probe(String name, Fingerprint trusted, String code) {
     return ProbeProcess.start(
-        HOME, folder.resolve(name), server.address(), trusted, "sim:sound-drive", code);
+        HOME, folder.resolve(name), on.address(), trusted, "sim:sound-drive", code);
   }
 
   private static HttpResponse<String> get(HttpClient client, URI address)

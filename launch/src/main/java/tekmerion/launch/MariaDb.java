@@ -190,6 +190,9 @@ public final class MariaDb implements AutoCloseable {
                 // Its own too: two that are made at once would clear each other's.
                 "--tmpdir=" + Files.createDirectory(plain.resolve("tmp")),
                 "--auth-root-authentication-method=socket",
+                // It is reached on loopback only: whether this machine's own name is known does not
+                // matter.
+                "--force",
                 "--skip-test-db"));
     command.addAll(asRoot());
     Child install = Child.start("mariadb-install", folder, command, Map.of());

@@ -26,6 +26,9 @@ final class DataRisk {
   /** How much more if the drive is failing. */
   static final double WRITING_TO_FAILING = 0.35;
 
+  /** A failing drive dies in an hour of work. Judgement, range a third to three times. */
+  static final double DIES_PER_LOADED_HOUR = 0.05;
+
   /** Recovery itself: from a sound drive, and how much worse from a failing one. */
   static final double RECOVERY_FAILS = 0.02;
 

@@ -76,6 +76,7 @@ public final class NextMoves {
   private final Situation at;
   private final List<Part> parts;
   private final double now;
+  private final MoveRisk risk;
   private final Optional<Move> mendedBy;
 
   /** Causes that came up although nobody lists them for what the owner called it. */
@@ -131,6 +132,7 @@ public final class NextMoves {
     this.locks = new MoveLocks(knowHow, network, faults, at);
     this.stake = Stake.of(at.data());
     this.now = plans.least(faults, stake);
+    this.risk = new MoveRisk(network, faults, stake);
     this.expected = new Expected(plans, stake);
     for (int i = 0; i < network.instances().size(); i++) {
       if (faults.probability()[i] >= LIKELY && !network.isBehindComplaint(i)) {
@@ -297,7 +299,7 @@ public final class NextMoves {
     double bits = plans.bits(faults, again);
     double saved = bits < MIN_BITS ? 0 : Math.max(0, now - expected.cost(faults, again));
     double worth =
-        (saved - riskMinutes(move) + NAMED_MINUTES_PER_BIT * bits)
+        (saved - risk.minutes(move) + NAMED_MINUTES_PER_BIT * bits)
             / (minutes(move) + BACK_TO_IT_MINUTES);
     return new Ranked(
         move,
@@ -329,7 +331,7 @@ public final class NextMoves {
         (bits < MIN_BITS ? 0 : Math.max(0, now - expected.cost(faults, open)))
             + securedMinutes(move);
     double minutes = minutes(move);
-    double atOnce = saved - riskMinutes(move) - ownerMinutes(move);
+    double atOnce = saved - risk.minutes(move) - ownerMinutes(move);
     double gain = atOnce + MINUTES_PER_BIT * bits;
     return new Ranked(
         move,
@@ -394,9 +396,5 @@ public final class NextMoves {
     return move.act() == Move.Act.COPY && !at.data().allowsWriting()
         ? now - plans.least(faults, Stake.of(DataStatus.COPY_VERIFIED))
         : 0;
-  }
-
-  private double riskMinutes(Move move) {
-    return move.risk() * stake.dataLossMinutes();
   }
 }

@@ -11,8 +11,8 @@ import java.util.TreeSet;
 
 /**
  * Which drivers of the kernel go onto the stick: those of drives, cards, keyboards, networks by
- * cable, batteries. Of file systems only the one of the stick's own store: what is not there can
- * mount, assemble or replay nothing.
+ * cable, batteries. None of a file system, a set of drives or a mapped volume: what is not there
+ * can mount, assemble or replay nothing.
  */
 final class KernelModules {
   private static final List<String> FOLDERS =
@@ -36,18 +36,10 @@ final class KernelModules {
           "kernel/drivers/edac/",
           "kernel/drivers/i2c/busses/",
           "kernel/drivers/hwmon/",
-          "kernel/fs/fat/",
           "kernel/drivers/thermal/");
 
   private static final Set<String> FILES =
-      Set.of(
-          "virtio_blk.ko",
-          "virtio_net.ko",
-          "ee1004.ko",
-          "nls_ascii.ko",
-          "nls_cp437.ko",
-          "nls_utf8.ko",
-          "sr_mod.ko");
+      Set.of("virtio_blk.ko", "virtio_net.ko", "ee1004.ko", "sr_mod.ko");
 
   private KernelModules() {}
 

@@ -21,7 +21,13 @@ public final class Stick {
     Path work = Files.createDirectories(cache.resolve("work"));
     DebianPackage kernel = DebianPackage.kernel(packages);
     Path system =
-        StickSystem.make(work, kernel, DebianPackage.of(packages, "busybox-static"), probe);
+        StickSystem.make(
+            work,
+            new StickSystem.Debian(
+                kernel,
+                DebianPackage.of(packages, "busybox-static"),
+                DebianPackage.of(packages, "console-setup-linux")),
+            probe);
     Path settings = StickSystem.makeShop(work, shop);
     StickImage.Parts parts =
         new StickImage.Parts(

@@ -14,9 +14,9 @@ import java.nio.file.StandardOpenOption;
 import java.util.List;
 
 /**
- * One image for UEFI with and without secure boot and for BIOS: a partition table by GUID with
- * three partitions, one for the BIOS part of the boot loader, the EFI system partition with all
- * that is started, and the store.
+ * One image for UEFI with and without secure boot and for BIOS: a partition table by GUID with two
+ * partitions, one for the BIOS part of the boot loader and the EFI system partition with all that
+ * is started.
  *
  * @see "UEFI Specification 2.10, sections 5.3 and 13.3"
  */
@@ -26,7 +26,6 @@ final class StickImage {
   private static final long BIOS_SECTORS = 2048;
   private static final long EFI_AT = BIOS_AT + BIOS_SECTORS;
   private static final long MIB_SECTORS = 2048;
-  private static final long STORE_MIB = 256;
 
   /** Beside what it holds: the file allocation tables, folders, and room to renew it. */
   private static final long EFI_SPARE_MIB = 24;
@@ -42,7 +41,6 @@ final class StickImage {
 
   private static final String BIOS_TYPE = "21686148-6449-6E6F-744E-656564454649";
   private static final String EFI_TYPE = "C12A7328-F81F-11D2-BA4B-00A0C93EC93B";
-  private static final String DATA_TYPE = "EBD0A0A2-B9E5-4433-87C0-68B6B72699C7";
 
   private static final List<String> BIOS_MODULES =
       List.of(
@@ -70,20 +68,16 @@ final class StickImage {
     long bytes = Files.size(kernel) + Files.size(parts.system()) + Files.size(parts.shopSettings());
     long efiSectors = (bytes / (1 << 20) + EFI_SPARE_MIB) * MIB_SECTORS;
     Path efi = efi(work, parts, shop, kernel, config, efiSectors);
-    Path store =
-        fat(work, "store.img", STORE_MIB * MIB_SECTORS, "KEPT", shop.id("kept").hashCode());
-    long storeAt = EFI_AT + efiSectors;
-    long all = storeAt + STORE_MIB * MIB_SECTORS + MIB_SECTORS;
+    long all = EFI_AT + efiSectors + MIB_SECTORS; // the table's copy stands at the end
     Path image = work.resolve("stick.img");
     Files.deleteIfExists(image);
     Files.createFile(image);
     Tools.run(work, "truncate", "-s", Long.toString(all * SECTOR), image.toString());
-    partition(work, image, shop, efiSectors, storeAt);
+    partition(work, image, shop, efiSectors);
     try (FileChannel to =
         FileChannel.open(image, StandardOpenOption.READ, StandardOpenOption.WRITE)) {
       putBiosLoader(work, parts.biosLoader(), config, to);
       put(efi, to, EFI_AT);
-      put(store, to, storeAt);
     }
     Files.move(image, out, StandardCopyOption.REPLACE_EXISTING);
   }
@@ -108,7 +102,7 @@ final class StickImage {
     Files.copy(parts.shopSettings(), ours.resolve("shop"));
     Tools.run(tree, "sh", "-c", "find . -exec touch -d @%d {} +".formatted(Tools.MOMENT_SECONDS));
     Path image = fat(work, "efi.img", sectors, "TEKMERION", shop.id("efi").hashCode());
-    Tools.run(tree, "mcopy", "-i", image.toString(), "-s", "-m", "-b", "EFI", "tekmerion", "::");
+    Tools.run(tree, "mcopy", "-i", image.toString(), "-s", "-m", "EFI", "tekmerion", "::");
     return image;
   }
 
@@ -132,8 +126,8 @@ final class StickImage {
     return image;
   }
 
-  private static void partition(
-      Path work, Path image, StickShop shop, long efiSectors, long storeAt) throws IOException {
+  private static void partition(Path work, Path image, StickShop shop, long efiSectors)
+      throws IOException {
     Path script = work.resolve("table");
     Files.writeString(
         script,
@@ -141,7 +135,6 @@ final class StickImage {
         label: gpt
         label-id: %s
         start=%d, size=%d, type=%s, uuid=%s, name="bios"
-        start=%d, size=%d, type=%s, uuid=%s, name="start"
         start=%d, size=%d, type=%s, uuid=%s, name="%s"
         """
             .formatted(
@@ -154,11 +147,7 @@ final class StickImage {
                 efiSectors,
                 EFI_TYPE,
                 shop.id("start"),
-                storeAt,
-                STORE_MIB * MIB_SECTORS,
-                DATA_TYPE,
-                shop.id("kept"),
-                shop.storeName()));
+                shop.name()));
     Tools.run(work, script, List.of("sfdisk", "--quiet", image.toString()));
   }
 

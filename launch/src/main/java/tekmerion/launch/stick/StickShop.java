@@ -34,17 +34,17 @@ public record StickShop(List<URI> servers, Optional<Fingerprint> authority, Stri
 
   /** As the stick's system reads it, a setting a line. */
   String settings() {
-    return "servers=%s\nauthority=%s\nstore=%s\nlanguage=%s\n"
+    return "servers=%s\nauthority=%s\nstick=%s\nlanguage=%s\n"
         .formatted(
             servers.stream().map(URI::toString).collect(Collectors.joining(" ")),
             authority.map(Fingerprint::toString).orElse(""),
-            storeName(),
+            name(),
             language);
   }
 
-  /** Name of the partition of the shop's sticks that keeps what was found without a network. */
-  String storeName() {
-    return "tekmerion-" + id("store").toString().substring(0, 8);
+  /** Name of a partition of the shop's sticks, by which a started one knows itself. */
+  String name() {
+    return "tekmerion-" + id("name").toString().substring(0, 8);
   }
 
   /** The same for the same shop. */

@@ -34,26 +34,33 @@ final class StickSystem {
   private StickSystem() {}
 
   /**
+   * @param fonts with the letters of all languages of the screen
+   */
+  record Debian(DebianPackage kernel, DebianPackage shell, DebianPackage fonts) {}
+
+  /**
    * @param work a folder for what is on its way
    * @param probe folders of JARs
    * @return the packed system
    */
-  static Path make(Path work, DebianPackage kernel, DebianPackage shell, List<Path> probe)
-      throws IOException {
+  static Path make(Path work, Debian debian, List<Path> probe) throws IOException {
     Path root = Tools.fresh(work.resolve("system"));
     for (String folder :
-        List.of("bin", "etc", "proc", "sys", "dev", "run", "tmp", "keep", "lib64", "app")) {
+        List.of("bin", "etc", "proc", "sys", "dev", "run", "tmp", "lib64", "app")) {
       Files.createDirectories(root.resolve(folder));
     }
-    Files.copy(shell.file("bin/busybox"), root.resolve("bin/busybox"));
+    Files.copy(debian.shell().file("bin/busybox"), root.resolve("bin/busybox"));
     Path libraries = Files.createDirectories(root.resolve("lib/x86_64-linux-gnu"));
     for (String library : LIBRARIES) {
       copy(Path.of("/lib/x86_64-linux-gnu", library), libraries.resolve(library));
     }
     copy(Path.of("/lib64/ld-linux-x86-64.so.2"), root.resolve("lib64/ld-linux-x86-64.so.2"));
     Files.writeString(root.resolve("etc/passwd"), "root:x:0:0:root:/run:/bin/sh\n");
+    Files.copy(
+        debian.fonts().file("usr/share/consolefonts/Lat15-VGA16.psf.gz"),
+        root.resolve("etc/font.psf.gz"));
     Files.writeString(root.resolve("etc/hosts"), "127.0.0.1 localhost\n");
-    KernelModules.copy(kernel, root);
+    KernelModules.copy(debian.kernel(), root);
     Path java = work.resolve("jre");
     if (!Files.exists(java)) {
       Tools.run(
@@ -105,8 +112,8 @@ final class StickSystem {
         "-c",
         ("find . -exec touch -h -d @%d {} + && find . -print0 | sort -z"
                 + " | cpio --null -o -H newc --reproducible --owner=0:0 --quiet | gzip -n -6 > %s")
-            .formatted(Tools.MOMENT_SECONDS, packed.getFileName() + ".part"));
-    Tools.run(root, "mv", name + ".part", packed.toString());
+            .formatted(Tools.MOMENT_SECONDS, "../" + name + ".part"));
+    Tools.run(work, "mv", name + ".part", packed.toString());
     return packed;
   }
 

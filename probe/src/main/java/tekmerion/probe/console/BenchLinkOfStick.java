@@ -12,7 +12,6 @@ import tekmerion.probe.link.LinkClient;
 import tekmerion.probe.link.LinkRefusedException;
 import tekmerion.probe.outbox.Outbox;
 import tekmerion.probe.outbox.OutboxException;
-import tekmerion.words.Speaking;
 import tekmerion.words.Words;
 
 /** The stick's link to the shop's server: begun with a code from the bay, then kept by itself. */
@@ -72,8 +71,7 @@ final class BenchLinkOfStick {
       } catch (LinkRefusedException e) {
         refused = e.getMessage();
       } catch (OutboxException e) {
-        refused =
-            Words.in(Speaking.IN_CODES, () -> say("console.no-outbox", "why", e.getMessage()));
+        refused = say("console.no-outbox", "why", e.getMessage());
       } catch (InterruptedException e) {
         return;
       }

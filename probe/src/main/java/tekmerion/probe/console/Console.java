@@ -51,7 +51,7 @@ final class Console {
   void run() throws InterruptedException {
     screens.listen(keys::add);
     while (true) {
-      drives = LocalDrives.list().stream().filter(drive -> !drive.mounted()).toList();
+      drives = LocalDrives.list();
       screens.show(Words.in(Speaking.prose(language), this::lines));
       Integer key = keys.poll(LOOK_EVERY_MS, TimeUnit.MILLISECONDS);
       if (key != null && isOff(key)) {

@@ -15,6 +15,8 @@ import picocli.CommandLine.Spec;
 import tekmerion.link.tls.Fingerprint;
 import tekmerion.probe.linux.LinuxMachine;
 import tekmerion.words.Language;
+import tekmerion.words.Speaking;
+import tekmerion.words.Words;
 
 /** The stick's screen. */
 @Command(
@@ -68,6 +70,8 @@ public final class ConsoleCommand implements Callable<Integer> {
     } catch (IllegalArgumentException e) {
       throw new ParameterException(spec.commandLine(), e.getMessage());
     }
+    // What it tells the server is read there in any language; the screen has one of its own.
+    Words.everywhere(Speaking.IN_CODES);
     Language in = language.equals("nb") ? Language.NB : Language.EN;
     try (Screens shown = new Screens(screens)) {
       BenchLinkOfStick link = new BenchLinkOfStick(addresses, whose, data, new LinuxMachine());

@@ -7,6 +7,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.stream.Stream;
 import tekmerion.core.port.MachineUnderTest;
 import tekmerion.core.port.MachineUnderTest.Description;
@@ -23,7 +24,10 @@ final class MachineLines {
   static List<String> of(MachineUnderTest machine, List<SysDrive> drives) {
     List<String> lines = new ArrayList<>();
     Description who = machine.describe();
-    String name = (who.maker() + " " + who.model()).strip();
+    String name =
+        who.model().startsWith(who.maker())
+            ? who.model()
+            : (who.maker() + " " + who.model()).strip();
     lines.add(
         say(
             "console.machine",
@@ -66,10 +70,16 @@ final class MachineLines {
         drive.model().isEmpty() ? say("console.model-not-reported") : drive.model(),
         "serial",
         drive.serial().isEmpty() ? say("console.serial-not-reported") : drive.serial(),
-        "gigabytes",
-        Math.round(drive.sizeBytes() / 1e9),
+        "size",
+        size(drive.sizeBytes()),
         "bus",
-        drive.bus().words());
+        drive.bus().words().toUpperCase(Locale.ROOT));
+  }
+
+  private static String size(long bytes) {
+    return bytes < 10e9
+        ? say("console.megabytes", "size", Math.round(bytes / 1e6))
+        : say("console.gigabytes", "size", Math.round(bytes / 1e9));
   }
 
   private static String memory() {

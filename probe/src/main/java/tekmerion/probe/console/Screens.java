@@ -18,6 +18,8 @@ final class Screens implements AutoCloseable {
   /** ECMA-48: home, then what is left of each line and of the screen. */
   private static final String HOME = "\u001b[H";
 
+  private static final String SET_IN = "        ";
+
   private static final String REST_OF_LINE = "\u001b[K\r\n";
   private static final String REST_OF_SCREEN = "\u001b[J";
 
@@ -39,11 +41,12 @@ final class Screens implements AutoCloseable {
     }
   }
 
-  /** Shows these lines, cut to what a screen holds; the same again is not written again. */
+  /** Shows these lines, broken at words where they are too long; the same is not written again. */
   synchronized void show(List<String> lines) {
+    List<String> fitted = lines.stream().flatMap(line -> broken(plain(line)).stream()).toList();
     StringBuilder text = new StringBuilder(HOME);
-    for (String line : lines.subList(0, Math.min(lines.size(), ROWS - 1))) {
-      text.append(plain(line)).append(REST_OF_LINE);
+    for (String line : fitted.subList(0, Math.min(fitted.size(), ROWS - 1))) {
+      text.append(line).append(REST_OF_LINE);
     }
     text.append(REST_OF_SCREEN);
     if (text.toString().equals(last)) {
@@ -62,8 +65,21 @@ final class Screens implements AutoCloseable {
 
   /** What a drive or a firmware says of itself moves no cursor and changes no colour. */
   static String plain(String line) {
-    String safe = line.replaceAll("\\p{Cntrl}", " ");
-    return safe.length() <= COLUMNS ? safe : safe.substring(0, COLUMNS - 1) + "…";
+    return line.replaceAll("\\p{Cntrl}", " ");
+  }
+
+  /** Lines that fit, broken at spaces where there are any; those that follow are set in. */
+  static List<String> broken(String line) {
+    List<String> lines = new ArrayList<>();
+    String rest = line;
+    while (rest.length() > COLUMNS) {
+      int space = rest.lastIndexOf(' ', COLUMNS);
+      int end = space > SET_IN.length() ? space : COLUMNS;
+      lines.add(rest.substring(0, end));
+      rest = SET_IN + rest.substring(end).stripLeading();
+    }
+    lines.add(rest);
+    return lines;
   }
 
   /** Every key of any terminal, until it is closed. */

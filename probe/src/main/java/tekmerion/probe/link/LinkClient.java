@@ -1,5 +1,7 @@
 package tekmerion.probe.link;
 
+import static tekmerion.words.Words.say;
+
 import java.io.IOException;
 import java.net.InetAddress;
 import java.net.URI;
@@ -136,6 +138,7 @@ public final class LinkClient {
     Duration pause = FIRST_PAUSE;
     boolean codeTried = enrolsFirst;
     while (true) {
+      String why = "";
       try {
         String token = Enroller.token(server, code, MachineNote.of(machine), outbox, http);
         session = new Session();
@@ -145,14 +148,14 @@ public final class LinkClient {
         if (codeTried || code == null) {
           throw e;
         }
-        say.accept("The old enrolment is not good any more: enrolling with the new code");
+        say.accept(say("probe.old-enrolment-is-not-good"));
         outbox.forgetIdentity(Enroller.TOKEN);
         codeTried = true;
         continue;
       } catch (IOException e) {
-        say.accept("No link to %s: %s".formatted(server, e.getMessage()));
+        why = say("probe.no-link", "server", server.toString(), "why", Why.of(e)) + " ";
       }
-      say.accept("Trying again in %d s; nothing is lost".formatted(pause.toSeconds()));
+      say.accept(why + say("probe.trying-again", "seconds", pause.toSeconds()));
       Thread.sleep(pause.toMillis());
       pause = pause.multipliedBy(2).compareTo(MAX_PAUSE) > 0 ? MAX_PAUSE : pause.multipliedBy(2);
     }
@@ -229,7 +232,7 @@ public final class LinkClient {
           send(new ToServer.MachineNow(now));
         }
       } catch (RuntimeException e) {
-        say.accept("The drives of this machine cannot be listed: " + e.getMessage());
+        say.accept(say("probe.drives-cannot-be-listed", "why", Why.of(e)));
       }
     }
 
@@ -238,7 +241,7 @@ public final class LinkClient {
       try {
         send(new ToServer.CopiesHeld(HeldCopies.in(copies)));
       } catch (IOException | RuntimeException e) {
-        say.accept("The copies here cannot be looked at: " + e.getMessage());
+        say.accept(say("probe.copies-cannot-be-looked-at", "why", Why.of(e)));
       }
     }
 
@@ -252,7 +255,7 @@ public final class LinkClient {
           handle(LinkCodec.decode(json, ToProbe.class));
         } catch (LinkFormatException e) {
           // A newer server may know commands that we do not: leave them, keep the link.
-          say.accept("Not understood: " + e.getMessage());
+          say.accept(say("probe.not-understood", "why", Why.of(e)));
         }
       }
       from.request(1);
@@ -275,7 +278,7 @@ public final class LinkClient {
 
     private void handle(ToProbe message) {
       if (message instanceof ToProbe.Welcome welcome) {
-        say.accept("On the bench link, in " + welcome.bay());
+        say.accept(say("probe.on-the-bench-link", "bay", welcome.bay()));
         outbox.acknowledge(welcome.receivedThrough());
         sentThrough = welcome.receivedThrough();
         welcomed = true;

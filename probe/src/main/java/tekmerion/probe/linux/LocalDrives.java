@@ -11,12 +11,20 @@ import tekmerion.core.port.PageSource;
 public final class LocalDrives {
   static final KernelRing RING = new KernelRing();
 
+  /**
+   * How a partition of the stick is called that this system was started from; none if from none.
+   */
+  private static final Optional<String> STICK =
+      Optional.ofNullable(System.getProperty("tekmerion.stick"));
+
   private LocalDrives() {}
 
-  /** In the order of their names; empty where sysfs lists none. */
+  /** In the order of their names; empty where sysfs lists none. The stick is no drive of it. */
   public static List<SysDrive> list() {
     try {
-      return SysDrive.list(Path.of("/sys"), Path.of("/proc/self/mounts"));
+      return SysDrive.list(Path.of("/sys"), Path.of("/proc/self/mounts")).stream()
+          .filter(drive -> STICK.filter(drive::hasPartition).isEmpty())
+          .toList();
     } catch (IOException e) {
       throw new UncheckedIOException("the drives of this computer cannot be listed", e);
     }

@@ -103,6 +103,22 @@ public record SysDrive(
     return drives;
   }
 
+  /** Whether one of its partitions has this name in the partition table. */
+  boolean hasPartition(String called) {
+    try (Stream<Path> parts = Files.list(folder)) {
+      return parts
+          .filter(part -> part.getFileName().toString().startsWith(name))
+          .anyMatch(
+              part ->
+                  quietText(part.resolve("uevent"))
+                      .lines()
+                      .toList()
+                      .contains("PARTNAME=" + called));
+    } catch (IOException e) {
+      return false; // it is gone
+    }
+  }
+
   private static SysDrive drive(Path entry, List<String> mounts) throws IOException {
     String name = entry.getFileName().toString();
     Path folder = entry.toRealPath();

@@ -52,6 +52,20 @@ class SysDriveTest {
   }
 
   @Test
+  void knowsItselfByAPartitionsName() throws IOException {
+    drive("sda", "pci0000/usb2/2-1/host4", 771_072L, "STICK");
+    drive("sdb", "pci0000/usb2/2-2/host5", 771_072L, "STICK");
+    Path part = Files.createDirectories(sys.resolve("block/sdb/sdb2"));
+    Files.writeString(
+        part.resolve("uevent"), "DEVTYPE=partition\nPARTN=2\nPARTNAME=tekmerion-1f\n");
+
+    assertThat(list(""))
+        .extracting(d -> d.hasPartition("tekmerion-1f"))
+        .containsExactly(false, true);
+    assertThat(list("")).noneMatch(d -> d.hasPartition("tekmerion-1"));
+  }
+
+  @Test
   void aMachineWithoutSysfsHasNoDrives() throws IOException {
     assertThat(list("")).isEmpty();
   }

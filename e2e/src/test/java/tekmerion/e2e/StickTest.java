@@ -1,9 +1,10 @@
-package tekmerion.launch.stick;
+package tekmerion.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
 import java.io.RandomAccessFile;
+import java.net.URI;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -17,13 +18,19 @@ import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
-import tekmerion.launch.stick.StickMachine.Firmware;
+import tekmerion.e2e.StickMachine.Firmware;
+import tekmerion.launch.Home;
+import tekmerion.launch.stick.Stick;
+import tekmerion.launch.stick.StickShop;
+import tekmerion.link.tls.Fingerprint;
 
 /** The very image starts emulated machines, and changes no byte of what is in them. */
 @EnabledIfSystemProperty(named = "tekmerion.stick", matches = "true")
 class StickTest {
+  private static final String SCREEN = "Nothing of this machine is changed";
   private static final Duration START = Duration.ofMinutes(8);
   private static final Duration WORK = Duration.ofMinutes(4);
+  private static final int BAY = 2;
   private static final int DISK_MIB = 64;
   private static final List<Integer> BAD = List.of(20_480, 20_481, 90_000);
 
@@ -32,14 +39,39 @@ class StickTest {
 
   @BeforeAll
   static void build() throws IOException {
-    Path home = Path.of(System.getProperty("tekmerion.home"));
-    stick = folder.resolve("stick.img");
+    stick = make("stick.img", new StickShop(List.of(), Optional.empty(), "en"));
+    System.out.printf("stick: %,d bytes%n", Files.size(stick));
+  }
+
+  private static Path make(String name, StickShop shop) throws IOException {
+    Path home = Home.find().root();
+    Path image = folder.resolve(name);
     Stick.make(
         home.resolve(".tekmerion/stick"),
         List.of(home.resolve("probe/target/lib"), home.resolve("probe/target")),
-        new StickShop(List.of(), Optional.empty(), "en"),
-        stick);
-    System.out.printf("stick: %,d bytes%n", Files.size(stick));
+        shop,
+        image);
+    return image;
+  }
+
+  /** A program of Debian's, run to its end. */
+  private static String run(Path in, String... command) {
+    return run(in, null, List.of(command));
+  }
+
+  private static String run(Path in, Path input, List<String> command) {
+    try {
+      ProcessBuilder builder =
+          new ProcessBuilder(command).directory(in.toFile()).redirectErrorStream(true);
+      builder.environment().put("PATH", "/usr/sbin:/usr/bin:/sbin:/bin");
+      builder.redirectInput(input == null ? Path.of("/dev/null").toFile() : input.toFile());
+      Process process = builder.start();
+      String said = new String(process.getInputStream().readAllBytes());
+      assertThat(process.waitFor()).as("%s: %s", command, said).isZero();
+      return said;
+    } catch (IOException | InterruptedException e) {
+      throw new AssertionError(command.toString(), e);
+    }
   }
 
   /**
@@ -48,12 +80,12 @@ class StickTest {
    */
   private static Path disk(Path in, String name) throws IOException {
     Path disk = in.resolve(name + ".img");
-    Tools.run(in, "truncate", "-s", DISK_MIB + "M", disk.toString());
+    run(in, "truncate", "-s", DISK_MIB + "M", disk.toString());
     Path table = Files.writeString(in.resolve("table"), "label: gpt\nsize=40M\nsize=20M\n");
-    Tools.run(in, table, List.of("sfdisk", "--quiet", disk.toString()));
+    run(in, table, List.of("sfdisk", "--quiet", disk.toString()));
     Path papers = in.resolve(name + ".ext4");
-    Tools.run(in, "truncate", "-s", "40M", papers.toString());
-    Tools.run(in, "mke2fs", "-q", "-t", "ext4", "-O", "^metadata_csum", papers.toString());
+    run(in, "truncate", "-s", "40M", papers.toString());
+    run(in, "mke2fs", "-q", "-t", "ext4", "-O", "^metadata_csum", papers.toString());
     try (RandomAccessFile file = new RandomAccessFile(papers.toFile(), "rw")) {
       file.seek(1024 + 0x60); // s_feature_incompat; 4 is RECOVER: the journal is to be replayed
       int features = file.read();
@@ -61,16 +93,14 @@ class StickTest {
       file.write(features | 4);
     }
     Path sleep = in.resolve(name + ".swap");
-    Tools.run(in, "truncate", "-s", "20M", sleep.toString());
-    Tools.run(in, "mkswap", sleep.toString());
+    run(in, "truncate", "-s", "20M", sleep.toString());
+    run(in, "mkswap", sleep.toString());
     try (RandomAccessFile file = new RandomAccessFile(sleep.toFile(), "rw")) {
       file.seek(4096 - 10);
       file.writeBytes("S1SUSPEND\0"); // in the place of SWAPSPACE2: a system that sleeps
     }
-    Tools.run(
-        in, "dd", "if=" + papers, "of=" + disk, "bs=1M", "seek=1", "conv=notrunc", "status=none");
-    Tools.run(
-        in, "dd", "if=" + sleep, "of=" + disk, "bs=1M", "seek=41", "conv=notrunc", "status=none");
+    run(in, "dd", "if=" + papers, "of=" + disk, "bs=1M", "seek=1", "conv=notrunc", "status=none");
+    run(in, "dd", "if=" + sleep, "of=" + disk, "bs=1M", "seek=41", "conv=notrunc", "status=none");
     return disk;
   }
 
@@ -99,7 +129,7 @@ class StickTest {
 
   private static List<String> hashes(List<Path> files) {
     return files.stream()
-        .map(file -> Tools.run(folder, "sha256sum", file.toString()).split(" ")[0])
+        .map(file -> run(folder, "sha256sum", file.toString()).split(" ")[0])
         .toList();
   }
 
@@ -113,13 +143,14 @@ class StickTest {
     List<String> more = new ArrayList<>(drives(disks.get(0), disks.get(1)));
     more.addAll(List.of("-nic", "none"));
     try (StickMachine machine = StickMachine.start(own, firmware, stick, more)) {
-      machine.await("the screen", START, s -> s.contains("Tekmerion"));
+      machine.await("the screen", START, s -> s.contains(SCREEN));
       System.out.printf(
           "%s: the probe's screen after %d s%n",
           firmware, Duration.between(on, Instant.now()).toSeconds());
-      machine.await("both drives", WORK, s -> s.contains("OS7K-0001") && s.contains("NV-0002"));
+      machine.await("all of it", WORK, s -> s.contains("OS7K-0001") && s.contains("0  Switch off"));
       String screen = machine.screen();
-      assertThat(screen).contains("Ostrel 17", "OS-4411", "No network card is seen.");
+      assertThat(screen)
+          .contains("Ostrel 17-L4", "OS-4411", "NV-0002", "This stick knows no server.");
       assertThat(screen).doesNotContain("USB"); // the stick itself is no drive of the machine
 
       int sata =
@@ -141,13 +172,7 @@ class StickTest {
   /** The image is the same for the same parts, so that somebody else can make it and compare. */
   @Test
   void theSamePartsGiveTheSameBytes() throws IOException {
-    Path home = Path.of(System.getProperty("tekmerion.home"));
-    Path again = folder.resolve("again.img");
-    Stick.make(
-        home.resolve(".tekmerion/stick"),
-        List.of(home.resolve("probe/target/lib"), home.resolve("probe/target")),
-        new StickShop(List.of(), Optional.empty(), "en"),
-        again);
+    Path again = make("again.img", new StickShop(List.of(), Optional.empty(), "en"));
 
     assertThat(Files.mismatch(stick, again)).isEqualTo(-1);
   }
@@ -159,19 +184,54 @@ class StickTest {
     Files.copy(stick, changed);
     Path kernel = folder.resolve("kernel");
     String efi = changed + "@@" + 4096L * 512;
-    Tools.run(folder, "mcopy", "-i", efi, "::tekmerion/kernel", kernel.toString());
+    run(folder, "mcopy", "-i", efi, "::tekmerion/kernel", kernel.toString());
     try (RandomAccessFile file = new RandomAccessFile(kernel.toFile(), "rw")) {
       file.seek(file.length() / 2);
       int was = file.read();
       file.seek(file.length() / 2);
       file.write(was ^ 1);
     }
-    Tools.run(folder, "mcopy", "-i", efi, "-o", kernel.toString(), "::tekmerion/kernel");
+    run(folder, "mcopy", "-i", efi, "-o", kernel.toString(), "::tekmerion/kernel");
     Path own = Files.createDirectories(folder.resolve("changed"));
     try (StickMachine machine =
         StickMachine.start(own, Firmware.UEFI_SECURE, changed, List.of("-nic", "none"))) {
       machine.await("the refusal", START, s -> s.contains("bad shim signature"));
-      assertThat(machine.all()).doesNotContain("Nothing of this machine is changed");
+      assertThat(machine.all()).doesNotContain(SCREEN);
+    }
+  }
+
+  /**
+   * Linked over TLS with a code that is typed; the server reads a drive, finds its bad sectors, and
+   * changes nothing. A stick of another authority says so and sends nothing.
+   */
+  @Test
+  void isWorkedWithOverTheNetwork() throws Exception {
+    try (ShopOnTls shop = ShopOnTls.start(folder.resolve("shop"), "10.0.2.2")) {
+      URI address = URI.create("https://10.0.2.2:" + shop.address().getPort());
+      Path own = Files.createDirectories(folder.resolve("linked"));
+      List<Path> disks = List.of(disk(own, "sata"), disk(own, "nvme"));
+      List<String> before = hashes(disks);
+      List<String> more = new ArrayList<>(drives(disks.get(0), disks.get(1)));
+      more.addAll(List.of("-nic", "user,model=e1000e"));
+      String code = shop.client().enrolmentCode(BAY).replace("-", "");
+
+      Fingerprint another = new Fingerprint("ab".repeat(32));
+      Path wrong = make("wrong.img", new StickShop(List.of(address), Optional.of(another), "en"));
+      Path elsewhere = Files.createDirectories(folder.resolve("elsewhere"));
+      try (StickMachine machine = StickMachine.start(elsewhere, Firmware.UEFI, wrong, more)) {
+        machine.await("the screen", START, s -> s.contains("Link it with a code"));
+        machine.press("1" + code + "\r");
+        machine.await("the refusal", WORK, s -> s.contains("not the server of the shop"));
+      }
+
+      Path right =
+          make("linked.img", new StickShop(List.of(address), Optional.of(shop.authority()), "en"));
+      try (StickMachine machine = StickMachine.start(own, Firmware.UEFI, right, more)) {
+        machine.await("the screen", START, s -> s.contains("Link it with a code"));
+        machine.press("1" + code + "\r");
+        machine.await("the link", WORK, s -> s.contains("On the bench link, in bay " + BAY));
+      }
+      assertThat(hashes(disks)).isEqualTo(before);
     }
   }
 }

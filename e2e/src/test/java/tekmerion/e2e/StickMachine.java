@@ -1,4 +1,4 @@
-package tekmerion.launch.stick;
+package tekmerion.e2e;
 
 import java.io.IOException;
 import java.io.InputStream;
@@ -65,7 +65,7 @@ final class StickMachine implements AutoCloseable {
                 "none",
                 "-no-reboot",
                 "-smbios",
-                "type=1,manufacturer=Ostrel,product=Ostrel 17,serial=OS-4411",
+                "type=1,manufacturer=Ostrel,product=17-L4,serial=OS-4411",
                 "-serial",
                 "stdio",
                 "-device",
