@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import styled from 'styled-components';
 import { api } from '../../api/client';
 import { keys, useCall, useLearnt } from '../../api/queries';
-import type { LikelihoodProposal, RateProposal } from '../../api/types';
+import type { Learnt as LearntView, LikelihoodProposal, RateProposal } from '../../api/types';
 import { color, size } from '../../theme/theme';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
@@ -16,7 +16,7 @@ import { Sheet, Sub } from '../../ui/Sheet';
 import { missing } from '../../ui/missing';
 import { Proposal } from './Proposal';
 
-const FEW = 4;
+const FEW = 3;
 
 /** Where the shop's own proven jobs disagree with the table; the lead decides. */
 export function Learnt() {
@@ -61,14 +61,7 @@ export function Learnt() {
               <Button onPress={() => setChosen(p)}>{t('web.know-how.learnt.take-over')}</Button>
             </Line>
           ))}
-          {data.proposals.length > FEW && (
-            <Button aria-expanded={all} onPress={() => setAll(!all)}>
-              {all
-                ? t('web.know-how.learnt.show-the-widest-only')
-                : t('web.know-how.learnt.show-more', { FEW: data.proposals.length - FEW })}
-            </Button>
-          )}
-          {data.rates.map((rate) => (
+          {data.rates.slice(0, all ? undefined : FEW).map((rate) => (
             <Line key={rate.cause}>
               <span>
                 <b>{rate.causeName}</b>:{' '}
@@ -95,6 +88,13 @@ export function Learnt() {
               </Button>
             </Line>
           ))}
+          {hidden(data) > 0 && (
+            <Button aria-expanded={all} onPress={() => setAll(!all)}>
+              {all
+                ? t('web.know-how.learnt.show-the-widest-only')
+                : t('web.know-how.learnt.show-more', { FEW: hidden(data) })}
+            </Button>
+          )}
           {data.decided.map((d) => (
             <Line key={`${d.finding} ${d.cause} ${d.at}`}>
               <span>
@@ -125,6 +125,10 @@ export function Learnt() {
     </Loaded>
   );
 }
+
+/** How many are folded away. */
+const hidden = (data: LearntView) =>
+  Math.max(0, data.proposals.length - FEW) + Math.max(0, data.rates.length - FEW);
 
 function TakeOver({ proposal, onClose }: { proposal: LikelihoodProposal; onClose: () => void }) {
   const call = useCall(keys.learnt, keys.knowHow);
