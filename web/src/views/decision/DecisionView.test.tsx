@@ -166,6 +166,14 @@ it('starts from the best plan, and says whether to stop testing', async () => {
   expect(best.getByRole('button', { name: `Chosen: ${BEST.words}` })).toBeVisible();
 });
 
+it('says how the time was told at which a plan is ready', async () => {
+  await open();
+
+  await userEvent.click(within(lineOf(BEST.words)).getByRole('button', { name: /Ready/ }));
+  expect(await screen.findByText(/Hands work while the shop is open/)).toBeVisible();
+  expect(screen.getByText(/Eight of ten such plans end between the two/)).toBeVisible();
+});
+
 it('leads to the move that would change the order', async () => {
   await open();
 

@@ -152,7 +152,7 @@ function Editor({ draft, onClose }: { draft: Draft; onClose: () => void }) {
       isOpen
       onClose={onClose}
     >
-      <Form onSubmit={handleSubmit(keep)}>
+      <Fields onSubmit={handleSubmit(keep)}>
         {isNew ? (
           <>
             <CheckedField
@@ -206,10 +206,15 @@ function Editor({ draft, onClose }: { draft: Draft; onClose: () => void }) {
             </Button>
           )}
         </Row>
-      </Form>
+      </Fields>
     </Modal>
   );
 }
+
+const Fields = styled(Form)`
+  display: grid;
+  gap: 12px;
+`;
 
 const Bar = styled.div`
   display: flex;

@@ -27,7 +27,7 @@ import tekmerion.link.tls.Fingerprint;
 /** The very image starts emulated machines, and changes no byte of what is in them. */
 @EnabledIfSystemProperty(named = "tekmerion.stick", matches = "true")
 class StickTest {
-  private static final String SCREEN = "Nothing of this machine is changed";
+  private static final String SCREEN = "Drives are read-only until";
   private static final Duration START = Duration.ofMinutes(8);
   private static final Duration WORK = Duration.ofMinutes(4);
   private static final int BAY = 2;

@@ -55,7 +55,7 @@ record DebianPackage(Path files) {
   }
 
   private static String candidate(Path in, String name) {
-    return Tools.run(in, List.of("apt-cache", "policy", name).toArray(new String[0]))
+    return Tools.run(in, "apt-cache", "policy", name)
         .lines()
         .map(String::strip)
         .filter(line -> line.startsWith("Candidate: "))

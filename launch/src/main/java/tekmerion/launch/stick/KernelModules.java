@@ -55,6 +55,7 @@ final class KernelModules {
    * The wanted ones and all that they need, by path.
    *
    * @param dependencies lines of {@code modules.dep}: a module, a colon, those that it needs
+   * @throws StickException if one of them could mount or assemble a drive
    */
   static Set<String> chosen(List<String> dependencies) {
     Map<String, List<String>> needs = new HashMap<>();
@@ -71,7 +72,22 @@ final class KernelModules {
             chosen.addAll(needed); // modules.dep names what those need, too
           }
         });
+    chosen.stream()
+        .filter(KernelModules::couldMount)
+        .findFirst()
+        .ifPresent(
+            path -> {
+              throw new StickException(
+                  "A driver that is wanted needs %s, which could mount or assemble a drive."
+                      .formatted(path));
+            });
     return chosen;
+  }
+
+  /** File systems, sets of drives, mapped volumes; configfs holds settings of drivers, no drive. */
+  private static boolean couldMount(String path) {
+    return path.startsWith("kernel/drivers/md/")
+        || path.startsWith("kernel/fs/") && !path.startsWith("kernel/fs/configfs/");
   }
 
   /**

@@ -4,11 +4,14 @@ package tekmerion.launch.stick;
 public final class StickException extends RuntimeException {
   private static final long serialVersionUID = 1L;
 
+  /** The image comes to its place in one step, when all of it is there. */
+  private static final String KEPT = " No image was written.";
+
   StickException(String message) {
-    super(message);
+    super(message + KEPT);
   }
 
   StickException(String message, Throwable cause) {
-    super(message, cause);
+    super(message + KEPT, cause);
   }
 }

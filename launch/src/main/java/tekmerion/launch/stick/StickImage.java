@@ -11,6 +11,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
+import java.util.ArrayList;
 import java.util.List;
 
 /**
@@ -69,17 +70,18 @@ final class StickImage {
     long efiSectors = (bytes / (1 << 20) + EFI_SPARE_MIB) * MIB_SECTORS;
     Path efi = efi(work, parts, shop, kernel, config, efiSectors);
     long all = EFI_AT + efiSectors + MIB_SECTORS; // the table's copy stands at the end
-    Path image = work.resolve("stick.img");
+    // Beside its place, which may be on another disk, so that it is there as a whole or not at all.
+    Path image = out.toAbsolutePath().resolveSibling(out.getFileName() + ".part");
     Files.deleteIfExists(image);
     Files.createFile(image);
     Tools.run(work, "truncate", "-s", Long.toString(all * SECTOR), image.toString());
     partition(work, image, shop, efiSectors);
     try (FileChannel to =
         FileChannel.open(image, StandardOpenOption.READ, StandardOpenOption.WRITE)) {
-      putBiosLoader(work, parts.biosLoader(), config, to);
+      putBiosLoader(work, parts.biosLoader(), to);
       put(efi, to, EFI_AT);
     }
-    Files.move(image, out, StandardCopyOption.REPLACE_EXISTING);
+    Files.move(image, out, StandardCopyOption.ATOMIC_MOVE);
   }
 
   private static Path efi(
@@ -152,7 +154,7 @@ final class StickImage {
   }
 
   /** The first sector loads the first of the loader, which loads the rest by its list. */
-  private static void putBiosLoader(Path work, DebianPackage loader, Path config, FileChannel to)
+  private static void putBiosLoader(Path work, DebianPackage loader, FileChannel to)
       throws IOException {
     Path early = work.resolve("early.cfg");
     Files.writeString(
@@ -160,7 +162,7 @@ final class StickImage {
         "search --no-floppy --label TEKMERION --set=root\nconfigfile /EFI/debian/grub.cfg\n");
     Path core = work.resolve("core.img");
     List<String> command =
-        new java.util.ArrayList<>(
+        new ArrayList<>(
             List.of(
                 "grub-mkimage",
                 "-d",

@@ -49,7 +49,7 @@ final class Tools {
         int code = builder.start().waitFor();
         if (code != 0) {
           throw new StickException(
-              "%s ended with %d: %s Nothing was written to the image's place."
+              "%s ended with %d: %s"
                   .formatted(command.get(0), code, Files.readString(wrong).strip()));
         }
         return Files.readString(said);
@@ -62,7 +62,7 @@ final class Tools {
           "%s could not be run: %s".formatted(command.get(0), e.getMessage()), e);
     } catch (InterruptedException e) {
       Thread.currentThread().interrupt();
-      throw new StickException("It was interrupted. Nothing was written to the image's place.", e);
+      throw new StickException("It was interrupted.", e);
     }
   }
 

@@ -31,6 +31,19 @@ class StickPartsTest {
   }
 
   @Test
+  void aDriverThatBringsAFileSystemAlongMakesNoStick() {
+    assertThatThrownBy(
+            () ->
+                KernelModules.chosen(
+                    List.of(
+                        "kernel/drivers/scsi/odd.ko: kernel/drivers/md/dm-mod.ko",
+                        "kernel/drivers/md/dm-mod.ko:")))
+        .isInstanceOf(StickException.class)
+        .hasMessageContaining("dm-mod.ko")
+        .hasMessageContaining("No image was written");
+  }
+
+  @Test
   void aStickTrustsOneAuthorityAndSpeaksNothingPlain() {
     URI plain = URI.create("http://backroom:8780");
     URI sealed = URI.create("https://backroom:8780");

@@ -2,6 +2,9 @@ package tekmerion.probe.console;
 
 import static tekmerion.words.Words.say;
 
+import java.io.IOException;
+import java.net.InetSocketAddress;
+import java.net.Socket;
 import java.net.URI;
 import java.nio.file.Path;
 import java.util.List;
@@ -16,6 +19,10 @@ import tekmerion.words.Words;
 
 /** The stick's link to the shop's server: begun with a code from the bay, then kept by itself. */
 final class BenchLinkOfStick {
+  private static final int HTTPS = 443;
+  private static final int CONNECT_MS = 3_000;
+  private static final long AGAIN_MS = 3_000;
+
   private final List<URI> servers;
   private final Optional<Fingerprint> authority;
   private final Path data;
@@ -60,22 +67,48 @@ final class BenchLinkOfStick {
   }
 
   private void run(String code) {
-    String refused = "";
-    for (URI server : servers) {
+    try {
+      URI server = await();
       try (Outbox outbox = Outbox.open(data)) {
         LinkClient.Server to = new LinkClient.Server(server, authority);
         new LinkClient(
                 to, code, machine, outbox, data, data.resolve("copies"), words -> said = words)
             .run();
-        return;
-      } catch (LinkRefusedException e) {
-        refused = e.getMessage();
-      } catch (OutboxException e) {
-        refused = say("console.no-outbox", "why", e.getMessage());
-      } catch (InterruptedException e) {
-        return;
       }
+    } catch (LinkRefusedException e) {
+      said = e.getMessage();
+    } catch (OutboxException e) {
+      said = say("console.no-outbox", "why", e.getMessage());
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
     }
-    said = refused;
+  }
+
+  /** The first of the shop's addresses at which somebody answers, once somebody does. */
+  private URI await() throws InterruptedException {
+    while (true) {
+      Optional<URI> answering = answering(servers);
+      if (answering.isPresent()) {
+        return answering.get();
+      }
+      said = say("console.no-server-answers", "servers", servers.toString());
+      Thread.sleep(AGAIN_MS);
+    }
+  }
+
+  /** Whether it is the shop's own the link looks at: nothing is sent here. */
+  static Optional<URI> answering(List<URI> servers) {
+    return servers.stream()
+        .filter(
+            server -> {
+              int port = server.getPort() < 0 ? HTTPS : server.getPort();
+              try (Socket socket = new Socket()) {
+                socket.connect(new InetSocketAddress(server.getHost(), port), CONNECT_MS);
+                return true;
+              } catch (IOException e) {
+                return false;
+              }
+            })
+        .findFirst();
   }
 }

@@ -2,6 +2,7 @@ package tekmerion.probe.console;
 
 import static tekmerion.words.Words.say;
 
+import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.BlockingQueue;
@@ -51,13 +52,21 @@ final class Console {
   void run() throws InterruptedException {
     screens.listen(keys::add);
     while (true) {
-      drives = LocalDrives.list();
+      look();
       screens.show(Words.in(Speaking.prose(language), this::lines));
       Integer key = keys.poll(LOOK_EVERY_MS, TimeUnit.MILLISECONDS);
       if (key != null && isOff(key)) {
         work.stop();
         return;
       }
+    }
+  }
+
+  private void look() {
+    try {
+      drives = LocalDrives.list();
+    } catch (UncheckedIOException e) {
+      // One went while it was looked at: the next look, in a second, finds what is there then.
     }
   }
 

@@ -25,6 +25,7 @@ final class SoleWork {
   private Path device;
   private Path out;
   private Path progress;
+  private String notBegun = "";
 
   boolean isRunning() {
     return process != null && process.isAlive();
@@ -37,6 +38,7 @@ final class SoleWork {
     command = with;
     device = drive;
     try {
+      clear();
       out = Files.createTempFile("work", ".json");
       progress = Files.createTempFile("work", ".txt");
       process =
@@ -55,7 +57,17 @@ final class SoleWork {
               .start();
     } catch (IOException e) {
       process = null;
-      command = "";
+      notBegun = String.valueOf(e.getMessage());
+    }
+  }
+
+  /** What the one before it left behind. */
+  private void clear() throws IOException {
+    notBegun = "";
+    for (Path left : new Path[] {out, progress}) {
+      if (left != null) {
+        Files.deleteIfExists(left);
+      }
     }
   }
 
@@ -74,6 +86,9 @@ final class SoleWork {
   String words() {
     if (command.isEmpty()) {
       return "";
+    }
+    if (!notBegun.isEmpty()) {
+      return say("console.could-not-run", "device", device.toString(), "why", notBegun);
     }
     if (isRunning()) {
       return say(
