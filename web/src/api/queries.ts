@@ -17,6 +17,7 @@ import type {
 export const keys = {
   session: ['session'] as const,
   floor: ['floor'] as const,
+  knocks: ['knocks'] as const,
   job: (number: string) => ['job', number] as const,
   progress: (number: string) => ['progress', number] as const,
   /** Below its job: what changes the job changes its drives. */
@@ -399,6 +400,31 @@ export const useEnrolmentCode = (bay: number) =>
     mutationFn: () =>
       told(api.POST('/api/bays/{number}/enrolment-codes', { params: { path: { number: bay } } })),
   });
+
+/** Machines that ask to be let in; asked again while one does, as none says that it went. */
+export const useKnocks = () =>
+  useQuery({
+    queryKey: keys.knocks,
+    queryFn: () => told(api.GET('/api/knocks')),
+    refetchInterval: (query) => ((query.state.data?.length ?? 0) > 0 ? 5_000 : false),
+  });
+
+/** Both answers that a machine that knocks can get. */
+export const useAnswerKnock = (id: string) => {
+  const client = useQueryClient();
+  const params = { path: { id } };
+  const onSettled = () => client.invalidateQueries();
+  const letIn = useMutation({
+    mutationFn: (body: { digits: string; bay: number; job: string | null }) =>
+      told(api.POST('/api/knocks/{id}/let-in', { params, body })),
+    onSettled,
+  });
+  const turnAway = useMutation({
+    mutationFn: () => told(api.POST('/api/knocks/{id}/turn-away', { params })),
+    onSettled,
+  });
+  return { letIn, turnAway };
+};
 
 export const useRevokeProbe = (bay: number) => {
   const client = useQueryClient();

@@ -8,6 +8,7 @@ export type Session = Schemas['Session'];
 export type Person = Schemas['PersonView'];
 export type Floor = Schemas['Floor'];
 export type FloorJob = Schemas['FloorJob'];
+export type Knock = Schemas['KnockView'];
 export type Bay = Schemas['BayView'];
 export type Job = Schemas['JobView'];
 export type JobAspect = Schemas['JobAspect'];

@@ -42,6 +42,8 @@ export function applyChange(client: QueryClient, change: Change) {
     void refresh(client, keys.run(number));
   } else if (what === 'know-how') {
     void refresh(client, keys.knowHow);
+  } else if (what === 'knock') {
+    void refresh(client, keys.knocks);
   } else if (what === 'bell') {
     void refresh(client, keys.bell);
   } else if (what === 'part' && number !== undefined) {

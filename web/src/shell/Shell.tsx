@@ -11,6 +11,7 @@ import { Loading } from '../ui/Loading';
 import { ProblemNote } from '../ui/ProblemNote';
 import { SignInView } from '../views/sign-in/SignInView';
 import { Band } from './Band';
+import { Knocks } from './Knocks';
 import { KeysHelp } from './KeysHelp';
 
 /** For who is here for the first time. */
@@ -48,6 +49,7 @@ export function Shell() {
       )}
       <div hidden={person === null}>
         {!wall && <Band person={whose} here={session.data.here} isDemo={session.data.demo} />}
+        {!wall && person !== null && <Knocks person={person} />}
         {!live && person !== null && (
           <Stale role="status">{t('web.shell.shell.the-server-does-not-send-changes')}</Stale>
         )}

@@ -13,6 +13,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
+import tekmerion.launch.Child;
+import tekmerion.launch.ProbeProcess;
 import tekmerion.launch.ShopClient;
 
 /** The counter and a shared bench screen, in a browser; each test signs in anew. */
@@ -62,6 +64,27 @@ class CounterTest {
       phone.press("Scan with the camera");
       Await.until("the label's job", () -> phone.path().equals("/job/J-2291"));
     }
+  }
+
+  /** Everybody sees that it knocks; who works at the bench lets it in. */
+  @Test
+  void aMachineThatKnocksIsLetInByTheDigitsOfItsScreen(@TempDir Path folder) throws Exception {
+    browser.open("/");
+    Child probe =
+        ProbeProcess.start(whole.home(), folder, whole.address(), "sim:sound-drive", null);
+    browser.seeText("A machine knocks");
+    assertThat(browser.hasText("Let it in")).isFalse();
+
+    browser.signInAnew("ines");
+    browser.seeText("A machine knocks");
+    browser.press("Let it in");
+    browser.see(By.name("digits"));
+    assertAccessible();
+    browser.see(By.name("digits")).sendKeys(Knocks.digitsOn(probe), Keys.ENTER);
+
+    Await.until("it is on", () -> probe.output().contains("On the bench link"));
+    Await.until("nothing knocks any more", () -> !browser.hasText("A machine knocks"));
+    probe.close();
   }
 
   private static void assertAccessible() {

@@ -19,7 +19,7 @@ import tekmerion.link.tls.Fingerprint;
 
 /** A server as others of the network reach it: over TLS, by the shop's own authority. */
 final class ShopOnTls implements AutoCloseable {
-  private static final String PASSWORD = "only-for-these-tests";
+  static final String PASSWORD = "only-for-these-tests";
 
   private final MariaDb database;
   private final ServerProcess server;

@@ -4,6 +4,7 @@ package tekmerion.link;
 public final class BenchLink {
   public static final int PROTOCOL = 3;
   public static final String ENROLMENT_PATH = "/link/enrolment";
+  public static final String KNOCK_PATH = "/link/knock";
   public static final String SOCKET_PATH = "/link/socket";
 
   /** Longest message either end takes: a drive reading is a few kilobytes. */

@@ -192,6 +192,9 @@ final class Messages {
             found));
   }
 
+  private static final Enrolment.Granted GRANTED =
+      new Enrolment.Granted(ID.toString(), "t".repeat(43), "bay 1", "0".repeat(64));
+
   static Stream<Arguments> messages() {
     return Stream.of(
         arguments(
@@ -337,9 +340,15 @@ final class Messages {
             "enrolment-request",
             Enrolment.Request.class,
             new Enrolment.Request("K7QX-4M2P", "0.1.0", ID, MACHINE)),
+        arguments("enrolment-granted", Enrolment.Granted.class, GRANTED),
         arguments(
-            "enrolment-granted",
-            Enrolment.Granted.class,
-            new Enrolment.Granted(ID.toString(), "t".repeat(43), "bay 1", "0".repeat(64))));
+            "knock-request",
+            Knock.Request.class,
+            new Knock.Request("ab".repeat(32), "0.1.0", ID, MACHINE)),
+        arguments("knock-heard", Knock.Heard.class, new Knock.Heard(ID, "cd".repeat(32))),
+        arguments("knock-opening", Knock.Opening.class, new Knock.Opening("ef".repeat(32))),
+        arguments(
+            "knock-answer", Knock.Answer.class, new Knock.Answer(Knock.Stage.LET_IN, GRANTED)),
+        arguments("knock-answer", Knock.Answer.class, new Knock.Answer(Knock.Stage.WAITS, null)));
   }
 }

@@ -40,7 +40,11 @@ final class ProbeCommand implements Callable<Integer> {
   @Option(names = "--link", description = "Address of the shop's server; needed.")
   private URI link;
 
-  @Option(names = "--code", description = "Enrolment code shown in the bay; needed once.")
+  @Option(
+      names = "--code",
+      description =
+          "Enrolment code shown in the bay, needed once. Without one it knocks: somebody in the shop"
+              + " lets it in with the six digits that it says.")
   private String code;
 
   @Option(
@@ -90,10 +94,10 @@ final class ProbeCommand implements Callable<Integer> {
       new LinkClient(server, code, found.get(), outbox, data, to, ProbeCommand::say).run();
       return 0;
     } catch (LinkRefusedException e) {
-      System.err.println(e.getMessage());
+      System.err.println(inEnglish(e.getMessage()));
       return REFUSED;
     } catch (OutboxException e) {
-      System.err.printf("%s: %s%n", e.getMessage(), e.getCause().getMessage());
+      System.err.printf("%s: %s%n", inEnglish(e.getMessage()), e.getCause().getMessage());
       return UNUSABLE;
     }
   }
@@ -111,6 +115,10 @@ final class ProbeCommand implements Callable<Integer> {
   }
 
   private static void say(String words) {
-    System.out.println(Words.in(Speaking.ENGLISH, () -> Words.read(words)));
+    System.out.println(inEnglish(words));
+  }
+
+  private static String inEnglish(String words) {
+    return Words.in(Speaking.ENGLISH, () -> Words.read(words));
   }
 }

@@ -14,6 +14,8 @@ import org.springframework.boot.context.properties.ConfigurationProperties;
  * @param sealKey key that owners' passwords are sealed with, 32 bytes in base 64; not in the
  *     database
  * @param authority certificate of the shop's own authority, as PEM; null or empty for none
+ * @param certificate with which a proxy in front is reached over TLS, as PEM; null or empty where
+ *     the server speaks TLS itself, or nobody does
  * @param trustedProxies addresses of proxies whose word on where a request comes from is believed;
  *     null or empty for none
  * @param shop when and where people work
@@ -25,6 +27,7 @@ public record TekmerionProperties(
     Path files,
     String sealKey,
     Path authority,
+    Path certificate,
     Set<String> trustedProxies,
     Shop shop) {
 

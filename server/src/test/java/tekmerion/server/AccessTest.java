@@ -31,7 +31,9 @@ class AccessTest {
           "DELETE /api/session",
           "POST /api/session/pin",
           "POST /api/invitations/accept",
-          "POST /link/enrolment");
+          "POST /link/enrolment",
+          "POST /link/knock",
+          "POST /link/knock/{id}");
   private static final Map<Role, String> NAMES =
       Map.of(Role.TECHNICIAN, "bo", Role.LEAD, "mara", Role.COUNTER, "joao");
 

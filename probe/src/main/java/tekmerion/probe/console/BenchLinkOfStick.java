@@ -13,15 +13,17 @@ import tekmerion.core.port.MachineUnderTest;
 import tekmerion.link.tls.Fingerprint;
 import tekmerion.probe.link.LinkClient;
 import tekmerion.probe.link.LinkRefusedException;
+import tekmerion.probe.link.Told;
 import tekmerion.probe.outbox.Outbox;
 import tekmerion.probe.outbox.OutboxException;
 import tekmerion.words.Words;
 
-/** The stick's link to the shop's server: begun with a code from the bay, then kept by itself. */
-final class BenchLinkOfStick {
+/** The stick's link to the shop's server: it knocks or is given a code, then it keeps itself. */
+final class BenchLinkOfStick implements Told {
   private static final int HTTPS = 443;
   private static final int CONNECT_MS = 3_000;
   private static final long AGAIN_MS = 3_000;
+  private static final long ENDS_WITHIN_MS = 10_000;
 
   private final List<URI> servers;
   private final Optional<Fingerprint> authority;
@@ -31,6 +33,8 @@ final class BenchLinkOfStick {
   /** In codes, read where it is shown. */
   private volatile String said = "";
 
+  private volatile String digits = "";
+  private volatile boolean linked;
   private Thread running;
 
   /**
@@ -48,8 +52,34 @@ final class BenchLinkOfStick {
     return !servers.isEmpty();
   }
 
-  boolean isBegun() {
+  /** Whether it knocks, waits for a server, or is linked. */
+  boolean isUnderWay() {
     return running != null && running.isAlive();
+  }
+
+  /** Whether it was let in, by a knock or a code. */
+  boolean isLinked() {
+    return linked && isUnderWay();
+  }
+
+  /** To be compared in the shop while it knocks; else empty. */
+  String digits() {
+    return digits;
+  }
+
+  @Override
+  public void said(String words) {
+    said = words;
+  }
+
+  @Override
+  public void digits(String now) {
+    digits = now;
+  }
+
+  @Override
+  public void linked() {
+    linked = true;
   }
 
   /** What the link did last; empty before anything. */
@@ -58,9 +88,17 @@ final class BenchLinkOfStick {
   }
 
   /**
-   * @param code as shown in the bay
+   * Ends what it did before.
+   *
+   * @param code as shown in the bay; null to knock
    */
-  void begin(String code) {
+  void begin(String code) throws InterruptedException {
+    if (running != null) {
+      running.interrupt();
+      running.join(ENDS_WITHIN_MS);
+    }
+    linked = false;
+    digits = "";
     running = new Thread(() -> run(code), "link");
     running.setDaemon(true);
     running.start();
@@ -71,9 +109,7 @@ final class BenchLinkOfStick {
       URI server = await();
       try (Outbox outbox = Outbox.open(data)) {
         LinkClient.Server to = new LinkClient.Server(server, authority);
-        new LinkClient(
-                to, code, machine, outbox, data, data.resolve("copies"), words -> said = words)
-            .run();
+        new LinkClient(to, code, machine, outbox, data, data.resolve("copies"), this).run();
       }
     } catch (LinkRefusedException e) {
       said = e.getMessage();

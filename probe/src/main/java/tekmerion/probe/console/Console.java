@@ -8,8 +8,8 @@ import java.util.List;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
+import java.util.function.Supplier;
 import tekmerion.core.port.MachineUnderTest;
-import tekmerion.probe.linux.LocalDrives;
 import tekmerion.probe.linux.SysDrive;
 import tekmerion.words.Language;
 import tekmerion.words.Speaking;
@@ -19,10 +19,18 @@ import tekmerion.words.Words;
 final class Console {
   private static final long LOOK_EVERY_MS = 1_000;
   private static final int CODE_LETTERS = 8;
+  private static final int DRIVES = 8;
+  private static final int DRIVES_WHILE_KNOCKING = 3;
+
+  /** From so many drives on their numbers have two digits, and Enter ends one. */
+  private static final int MANY = 10;
+
+  private static final int MAX_DRIVE_DIGITS = 3;
   private static final int ESCAPE = 27;
   private static final int BACKSPACE = 127;
 
   private final Screens screens;
+  private final Supplier<List<SysDrive>> lookAtDrives;
   private final BenchLinkOfStick link;
   private final MachineUnderTest machine;
   private final Language language;
@@ -31,6 +39,9 @@ final class Console {
   private List<SysDrive> drives = List.of();
   private Asked asked = Asked.NOTHING;
   private String typed = "";
+
+  /** Of the drives that are shown, from 0. */
+  private int first;
 
   /** What the next keys are for. */
   private enum Asked {
@@ -41,7 +52,16 @@ final class Console {
     WHETHER_OFF
   }
 
-  Console(Screens screens, BenchLinkOfStick link, MachineUnderTest machine, Language language) {
+  /**
+   * @param lookAtDrives lists what is there now
+   */
+  Console(
+      Screens screens,
+      BenchLinkOfStick link,
+      MachineUnderTest machine,
+      Supplier<List<SysDrive>> lookAtDrives,
+      Language language) {
+    this.lookAtDrives = lookAtDrives;
     this.screens = screens;
     this.link = link;
     this.machine = machine;
@@ -51,6 +71,9 @@ final class Console {
   /** Returns when somebody chose to switch the machine off. */
   void run() throws InterruptedException {
     screens.listen(keys::add);
+    if (link.hasServer()) {
+      link.begin(null);
+    }
     while (true) {
       look();
       screens.show(Words.in(Speaking.prose(language), this::lines));
@@ -62,9 +85,10 @@ final class Console {
     }
   }
 
-  private void look() {
+  /** Looks at the drives anew. */
+  void look() {
     try {
-      drives = LocalDrives.list();
+      drives = lookAtDrives.get();
     } catch (UncheckedIOException e) {
       // One went while it was looked at: the next look, in a second, finds what is there then.
     }
@@ -74,9 +98,14 @@ final class Console {
     List<String> lines = new ArrayList<>();
     lines.add(say("console.title"));
     lines.add("");
-    lines.addAll(MachineLines.of(machine, drives));
+    boolean knocks = !link.digits().isEmpty() && asked == Asked.NOTHING;
+    lines.addAll(MachineLines.of(machine, drives, first, knocks ? DRIVES_WHILE_KNOCKING : DRIVES));
     lines.add("");
     lines.add(say("console.link", "link", linkWords()));
+    if (knocks) {
+      lines.add("");
+      lines.addAll(LargeDigits.lines(link.digits()));
+    }
     String does = work.words();
     if (!does.isEmpty()) {
       lines.add(say("console.work", "work", does));
@@ -94,14 +123,18 @@ final class Console {
     if (!network.isEmpty()) {
       return network;
     }
-    return link.said().isEmpty() ? say("console.not-linked") : link.said();
+    return link.said().isEmpty() ? say("console.looks-for-the-server") : link.said();
   }
 
   private List<String> question() {
     return switch (asked) {
       case CODE -> List.of(say("console.type-the-code", "typed", typed), say("console.back"));
       case DRIVE_TO_SCAN, DRIVE_TO_SURVEY ->
-          List.of(say("console.which-drive"), say("console.back"));
+          List.of(
+              drives.size() < MANY
+                  ? say("console.which-drive")
+                  : say("console.which-of-many", "typed", typed),
+              say("console.back"));
       case WHETHER_OFF -> List.of(say("console.really-off"), say("console.back"));
       case NOTHING -> menu();
     };
@@ -109,7 +142,7 @@ final class Console {
 
   private List<String> menu() {
     List<String> menu = new ArrayList<>();
-    if (link.hasServer() && !link.isBegun()) {
+    if (link.hasServer() && !link.isLinked()) {
       menu.add(say("console.menu-link"));
     }
     if (work.isRunning()) {
@@ -118,15 +151,22 @@ final class Console {
       menu.add(say("console.menu-scan"));
       menu.add(say("console.menu-survey"));
     }
+    if (!work.isRunning()) {
+      menu.add(say("console.menu-memory"));
+    }
+    if (link.hasServer() && !link.isUnderWay()) {
+      menu.add(say("console.menu-knock"));
+    }
     menu.add(say("console.menu-off"));
     return menu;
   }
 
   /** Takes a key. */
-  private boolean isOff(int key) {
+  boolean isOff(int key) throws InterruptedException {
     if (key == ESCAPE) {
       asked = Asked.NOTHING;
       typed = "";
+      first = 0;
       return false;
     }
     switch (asked) {
@@ -144,14 +184,18 @@ final class Console {
     return false;
   }
 
-  private void choose(int key) {
+  private void choose(int key) throws InterruptedException {
     boolean free = !work.isRunning() && !drives.isEmpty();
-    if (key == '1' && link.hasServer() && !link.isBegun()) {
+    if (key == '1' && link.hasServer() && !link.isLinked()) {
       asked = Asked.CODE;
+    } else if (key == '4' && link.hasServer() && !link.isUnderWay()) {
+      link.begin(null);
     } else if (key == '2' && free) {
       asked = Asked.DRIVE_TO_SCAN;
     } else if (key == '3' && free) {
       asked = Asked.DRIVE_TO_SURVEY;
+    } else if (key == '5' && !work.isRunning()) {
+      work.beginMarch();
     } else if (key == '9' && work.isRunning()) {
       work.stop();
     } else if (key == '0') {
@@ -159,7 +203,7 @@ final class Console {
     }
   }
 
-  private void type(int key) {
+  private void type(int key) throws InterruptedException {
     if ((key == BACKSPACE || key == '\b') && !typed.isEmpty()) {
       typed = typed.substring(0, typed.length() - 1);
     } else if (Character.isLetterOrDigit(key) && typed.length() < CODE_LETTERS) {
@@ -172,11 +216,25 @@ final class Console {
   }
 
   private void drive(int key, String command) {
-    int number = key - '1';
-    if (number >= 0 && number < drives.size()) {
-      SysDrive drive = drives.get(number);
-      work.begin(command, drive.device());
-      asked = Asked.NOTHING;
+    if (key == ' ') {
+      first = first + DRIVES < drives.size() ? first + DRIVES : 0;
+    } else if ((key == BACKSPACE || key == '\b') && !typed.isEmpty()) {
+      typed = typed.substring(0, typed.length() - 1);
+    } else if (Character.isDigit(key) && typed.length() < MAX_DRIVE_DIGITS) {
+      typed += Character.toString(key);
     }
+    boolean isWhole = drives.size() < MANY || key == '\r' || key == '\n';
+    if (isWhole && !typed.isEmpty()) {
+      begin(command, Integer.parseInt(typed) - 1);
+    }
+  }
+
+  private void begin(String command, int drive) {
+    if (drive >= 0 && drive < drives.size()) {
+      work.begin(command, drives.get(drive).device());
+      asked = Asked.NOTHING;
+      first = 0;
+    }
+    typed = "";
   }
 }

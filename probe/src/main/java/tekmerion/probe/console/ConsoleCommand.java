@@ -14,6 +14,7 @@ import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.Spec;
 import tekmerion.link.tls.Fingerprint;
 import tekmerion.probe.linux.LinuxMachine;
+import tekmerion.probe.linux.LocalDrives;
 import tekmerion.words.Language;
 import tekmerion.words.Speaking;
 import tekmerion.words.Words;
@@ -75,7 +76,7 @@ public final class ConsoleCommand implements Callable<Integer> {
     Language in = language.equals("nb") ? Language.NB : Language.EN;
     try (Screens shown = new Screens(screens)) {
       BenchLinkOfStick link = new BenchLinkOfStick(addresses, whose, data, new LinuxMachine());
-      new Console(shown, link, new LinuxMachine(), in).run();
+      new Console(shown, link, new LinuxMachine(), LocalDrives::list, in).run();
       return 0;
     }
   }

@@ -8,20 +8,28 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.OptionalLong;
 import java.util.stream.Stream;
+import tekmerion.core.memory.identity.Smbios;
+import tekmerion.core.page.Decoding;
 import tekmerion.core.port.MachineUnderTest;
 import tekmerion.core.port.MachineUnderTest.Description;
+import tekmerion.core.port.PageKind;
 import tekmerion.probe.linux.SysDrive;
 
 /** The machine as read, in lines for the screen; what is missing is said plainly. */
 final class MachineLines {
   private static final Path MEMORY = Path.of("/proc/meminfo");
+  private static final double GIB = 1L << 30;
   private static final Path CARDS = Path.of("/sys/class/net");
-  private static final int SHOWN_DRIVES = 8;
 
   private MachineLines() {}
 
-  static List<String> of(MachineUnderTest machine, List<SysDrive> drives) {
+  /**
+   * @param first of the drives that is shown, from 0
+   * @param most drives that there is room for
+   */
+  static List<String> of(MachineUnderTest machine, List<SysDrive> drives, int first, int most) {
     List<String> lines = new ArrayList<>();
     Description who = machine.describe();
     String name =
@@ -39,25 +47,25 @@ final class MachineLines {
         say(
             "console.memory-and-battery",
             "memory",
-            memory(),
+            memory(machine),
             "battery",
             machine.battery().isPresent() ? "yes" : "no"));
     lines.add("");
-    lines.addAll(drives(drives));
+    lines.addAll(drives(drives, first, most));
     return lines;
   }
 
-  private static List<String> drives(List<SysDrive> drives) {
+  private static List<String> drives(List<SysDrive> drives, int first, int most) {
     List<String> lines = new ArrayList<>();
     if (drives.isEmpty()) {
       lines.add(say("console.no-drive"));
       lines.add(say("console.no-drive-why"));
     }
-    for (int i = 0; i < Math.min(drives.size(), SHOWN_DRIVES); i++) {
+    for (int i = first; i < Math.min(drives.size(), first + most); i++) {
       lines.add(say("console.drive", "number", i + 1, "drive", name(drives.get(i))));
     }
-    if (drives.size() > SHOWN_DRIVES) {
-      lines.add(say("console.more-drives", "more", drives.size() - SHOWN_DRIVES));
+    if (drives.size() > most) {
+      lines.add(say("console.more-drives", "drives", drives.size()));
     }
     return lines;
   }
@@ -82,14 +90,42 @@ final class MachineLines {
         : say("console.gigabytes", "size", Math.round(bytes / 1e9));
   }
 
-  private static String memory() {
+  /** What is built in, as the firmware says, and what the system may use of it. */
+  private static String memory(MachineUnderTest machine) {
+    OptionalLong builtIn = machine.board().map(MachineLines::builtIn).orElse(OptionalLong.empty());
+    String usable = usable();
+    return builtIn.isEmpty()
+        ? usable
+        : say("console.memory-built-in", "gib", builtIn.getAsLong() / GIB, "usable", usable);
+  }
+
+  /** The sum over its filled slots; empty if the size of one of them is not reported. */
+  static OptionalLong builtIn(MachineUnderTest.Board board) {
+    List<Smbios.MemorySlot> filled =
+        board
+            .pages()
+            .read(PageKind.SMBIOS)
+            .bytes()
+            .map(Smbios::decode)
+            .flatMap(Decoding::decoded)
+            .map(Smbios::memorySlots)
+            .orElse(List.of())
+            .stream()
+            .filter(Smbios.MemorySlot::filled)
+            .toList();
+    return filled.isEmpty() || filled.stream().anyMatch(slot -> slot.sizeBytes().isEmpty())
+        ? OptionalLong.empty()
+        : OptionalLong.of(filled.stream().mapToLong(s -> s.sizeBytes().getAsLong()).sum());
+  }
+
+  private static String usable() {
     try (Stream<String> lines = Files.lines(MEMORY)) {
       return lines
           .filter(line -> line.startsWith("MemTotal:"))
           .map(line -> line.replaceAll("\\D", ""))
           .findFirst()
           // Of binary gigabytes, as memory is sold.
-          .map(kib -> say("console.memory", "gib", Long.parseLong(kib) / 1048576.0))
+          .map(kib -> say("console.memory", "gib", 1024 * Long.parseLong(kib) / GIB))
           .orElseGet(() -> say("console.memory-not-reported"));
     } catch (IOException e) {
       return say("console.memory-not-reported");

@@ -6,6 +6,7 @@ import java.io.File;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
 import tools.jackson.core.JacksonException;
@@ -18,14 +19,16 @@ import tools.jackson.databind.json.JsonMapper;
  */
 final class SoleWork {
   private static final JsonMapper JSON = JsonMapper.builder().build();
+  private static final String MARCH = "march";
   private static final long LAST_BYTES = 400;
 
   private Process process;
   private String command = "";
-  private Path device;
+  private String device = "";
   private Path out;
   private Path progress;
   private String notBegun = "";
+  private boolean stopped;
 
   boolean isRunning() {
     return process != null && process.isAlive();
@@ -33,24 +36,36 @@ final class SoleWork {
 
   /**
    * @param with one of the program's commands that reads
+   * @param drive its device
    */
   void begin(String with, Path drive) {
+    begin(with, drive.toString(), List.of(drive.toString()));
+  }
+
+  /** Marches through all the memory that the system can spare. */
+  void beginMarch() {
+    begin(MARCH, "", List.of("--size", "all"));
+  }
+
+  private void begin(String with, String on, List<String> options) {
     command = with;
-    device = drive;
+    device = on;
     try {
       clear();
       out = Files.createTempFile("work", ".json");
       progress = Files.createTempFile("work", ".txt");
-      process =
-          new ProcessBuilder(
+      List<String> line =
+          new ArrayList<>(
+              List.of(
                   Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                  "-XX:TieredStopAtLevel=1",
                   "-XX:+UseSerialGC",
                   "-cp",
                   System.getProperty("java.class.path"),
                   "tekmerion.probe.Tekmerion",
-                  command,
-                  drive.toString())
+                  command));
+      line.addAll(options);
+      process =
+          new ProcessBuilder(line)
               .redirectInput(new File("/dev/null"))
               .redirectOutput(out.toFile())
               .redirectError(progress.toFile())
@@ -64,6 +79,7 @@ final class SoleWork {
   /** What the one before it left behind. */
   private void clear() throws IOException {
     notBegun = "";
+    stopped = false;
     for (Path left : new Path[] {out, progress}) {
       if (left != null) {
         Files.deleteIfExists(left);
@@ -73,6 +89,7 @@ final class SoleWork {
 
   void stop() {
     if (isRunning()) {
+      stopped = true;
       process.destroy();
       try {
         process.waitFor(10, TimeUnit.SECONDS);
@@ -88,25 +105,41 @@ final class SoleWork {
       return "";
     }
     if (!notBegun.isEmpty()) {
-      return say("console.could-not-run", "device", device.toString(), "why", notBegun);
+      return couldNot(notBegun);
     }
     if (isRunning()) {
-      return say(
-          "console.at-work", "command", command, "device", device.toString(), "said", last());
+      return say("console.at-work", "command", command, "device", device, "said", last());
+    }
+    if (stopped) {
+      return say("console.stopped", "said", last());
     }
     try {
       return found(JSON.readTree(Files.readString(out)));
     } catch (IOException | JacksonException e) {
-      return say("console.could-not-run", "device", device.toString(), "why", last());
+      return couldNot(last());
     }
   }
 
+  private String couldNot(String why) {
+    return command.equals(MARCH)
+        ? say("console.memory-could-not-be-tested", "why", why)
+        : say("console.could-not-run", "device", device, "why", why);
+  }
+
   private String found(JsonNode json) {
+    if (command.equals(MARCH)) {
+      return say(
+          "console.marched",
+          "gib",
+          json.path("bytes").asDouble() / (1L << 30),
+          "errors",
+          json.path("errors").asLong());
+    }
     return command.equals("surface")
         ? say(
             "console.scanned",
             "device",
-            device.toString(),
+            device,
             "bad",
             json.path("badSectors").asLong(),
             "percent",
@@ -114,7 +147,7 @@ final class SoleWork {
         : say(
             "console.surveyed",
             "device",
-            device.toString(),
+            device,
             "parts",
             json.path("parts").size(),
             "contents",

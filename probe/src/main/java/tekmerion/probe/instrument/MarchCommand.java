@@ -21,6 +21,7 @@ import tekmerion.core.memory.march.MarchTeam;
 import tekmerion.core.port.MemoryProvider;
 import tekmerion.core.port.MemoryRegion;
 import tekmerion.probe.linux.RealMemory;
+import tekmerion.probe.linux.SpareMemory;
 import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -35,6 +36,7 @@ import tools.jackson.databind.json.JsonMapper;
     mixinStandardHelpOptions = true)
 public final class MarchCommand implements Callable<Integer> {
   private static final long MAX_FAULT_BYTES = 10_000_000;
+  private static final String ALL = "all";
   private static final int CELLS_SHOWN = 100;
   private static final JsonMapper JSON =
       JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
@@ -45,7 +47,7 @@ public final class MarchCommand implements Callable<Integer> {
   @Option(
       names = "--size",
       required = true,
-      description = "Bytes, or with K, M, G (1024s) after it.")
+      description = "Bytes, or with K, M, G (1024s) after it; all: what the system can spare.")
   private String size;
 
   @Option(
@@ -83,7 +85,7 @@ public final class MarchCommand implements Callable<Integer> {
                                   Arrays.stream(MarchAlgorithm.values())
                                       .map(a -> a.name().toLowerCase().replace('_', '-'))
                                       .collect(Collectors.joining(", ")))));
-      open(regions, Bytes.parse(size));
+      open(regions);
       long began = System.nanoTime();
       MarchRun.Result result =
           MarchTeam.run(wanted, regions, passes, this::tell, () -> Thread.interrupted());
@@ -95,7 +97,12 @@ public final class MarchCommand implements Callable<Integer> {
     }
   }
 
-  private void open(List<MemoryRegion> regions, long bytes) throws IOException {
+  private void open(List<MemoryRegion> regions) throws IOException {
+    if (size.equals(ALL) && faults == null) {
+      regions.addAll(SpareMemory.take());
+      return;
+    }
+    long bytes = Bytes.parse(size);
     if (faults != null) {
       if (bytes / 8 > Integer.MAX_VALUE - 8 || bytes < 16) {
         throw new IllegalArgumentException("simulated memory has 16 bytes to 16 GiB");

@@ -12,7 +12,7 @@ import tekmerion.link.LinkCodec;
 import tekmerion.link.MachineNote;
 import tekmerion.probe.outbox.Outbox;
 
-/** Turns a one-time code into a token, once. */
+/** Turns a one-time code, or a knock that is answered, into a token, once. */
 final class Enroller {
   static final String TOKEN = "token";
   static final String RELEASE_KEY = "releaseKey";
@@ -23,20 +23,20 @@ final class Enroller {
 
   /**
    * @return the token, from the outbox if the probe is enrolled with this server already
-   * @throws LinkRefusedException if there is neither a token nor a good code
+   * @param code null to knock
+   * @throws LinkRefusedException if the code is no good, or the machine is turned away
    */
-  static String token(URI server, String code, MachineNote machine, Outbox outbox, HttpClient http)
+  static String token(
+      URI server, String code, MachineNote machine, Outbox outbox, HttpClient http, Told told)
       throws IOException, InterruptedException {
     boolean sameServer = outbox.identity(SERVER).filter(server.toString()::equals).isPresent();
     if (sameServer && outbox.identity(TOKEN).isPresent()) {
       return outbox.identity(TOKEN).get();
     }
-    if (code == null) {
-      throw new LinkRefusedException(
-          "This probe is not enrolled with %s. Ask for a code in the bay and start again with --code CODE."
-              .formatted(server));
-    }
-    Enrolment.Granted granted = enrol(server, code, machine, outbox, http);
+    Enrolment.Granted granted =
+        code == null
+            ? new Knocker(server, http, told).knock(machine, outbox)
+            : enrol(server, code, machine, outbox, http);
     outbox.keepIdentity(SERVER, server.toString());
     outbox.keepIdentity(PROBE_ID, granted.probeId());
     outbox.keepIdentity(RELEASE_KEY, granted.releaseKey());

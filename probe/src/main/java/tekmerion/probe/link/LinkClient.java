@@ -19,7 +19,6 @@ import java.util.concurrent.CompletionException;
 import java.util.concurrent.CompletionStage;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
-import java.util.function.Consumer;
 import tekmerion.core.port.MachineUnderTest;
 import tekmerion.link.BenchLink;
 import tekmerion.link.LinkCodec;
@@ -44,15 +43,11 @@ public final class LinkClient {
   private static final Duration LOOK_EVERY = Duration.ofSeconds(1);
   private static final Duration COPIES_EVERY = Duration.ofSeconds(30);
   private static final int BATCH = 50;
-  private static final String REVOKED =
-      "The server does not know this probe any more: it was revoked. What it read is kept in its"
-          + " outbox. Ask for a new code in the bay and start again with --code CODE.";
-
   private final URI server;
   private final String code;
   private final MachineUnderTest machine;
   private final Outbox outbox;
-  private final Consumer<String> say;
+  private final Told told;
   private final Path folder;
   private final Path copies;
   private CommandHost commands;
@@ -94,10 +89,10 @@ public final class LinkClient {
 
   /**
    * @param server the shop's
-   * @param code enrolment code, or null if the probe is enrolled already
+   * @param code enrolment code; null to knock, or if the probe is enrolled already
    * @param folder where the probe keeps what it knows of runs
    * @param copies where copies of customers' data go
-   * @param say told in plain words what the link does
+   * @param told what the link does
    */
   public LinkClient(
       Server server,
@@ -106,7 +101,7 @@ public final class LinkClient {
       Outbox outbox,
       Path folder,
       Path copies,
-      Consumer<String> say) {
+      Told told) {
     this.server = server.address();
     this.http = server.client();
     this.code = code;
@@ -114,7 +109,7 @@ public final class LinkClient {
     this.outbox = outbox;
     this.folder = folder;
     this.copies = copies;
-    this.say = say;
+    this.told = told;
   }
 
   /**
@@ -140,22 +135,25 @@ public final class LinkClient {
     while (true) {
       String why = "";
       try {
-        String token = Enroller.token(server, code, MachineNote.of(machine), outbox, http);
+        String token = Enroller.token(server, code, MachineNote.of(machine), outbox, http, told);
         session = new Session();
         session.run(token);
         pause = FIRST_PAUSE;
       } catch (LinkRefusedException e) {
+        if (code == null && e instanceof RevokedException) {
+          outbox.forgetIdentity(Enroller.TOKEN); // started again it knocks
+        }
         if (codeTried || code == null) {
           throw e;
         }
-        say.accept(say("probe.old-enrolment-is-not-good"));
+        told.said(say("probe.old-enrolment-is-not-good"));
         outbox.forgetIdentity(Enroller.TOKEN);
         codeTried = true;
         continue;
       } catch (IOException e) {
         why = say("probe.no-link", "server", server.toString(), "why", Why.of(e)) + " ";
       }
-      say.accept(why + say("probe.trying-again", "seconds", pause.toSeconds()));
+      told.said(why + say("probe.trying-again", "seconds", pause.toSeconds()));
       Thread.sleep(pause.toMillis());
       pause = pause.multipliedBy(2).compareTo(MAX_PAUSE) > 0 ? MAX_PAUSE : pause.multipliedBy(2);
     }
@@ -181,9 +179,9 @@ public final class LinkClient {
     private final StringBuilder partial = new StringBuilder();
     private WebSocket socket;
     private long sentThrough;
-    private MachineNote told;
+    private MachineNote toldOf;
     private volatile boolean welcomed;
-    private volatile String refused;
+    private volatile LinkRefusedException refused;
 
     void run(String token) throws IOException, InterruptedException {
       URI address =
@@ -198,10 +196,10 @@ public final class LinkClient {
         synchronized (this) {
           socket = open;
         }
-        told = MachineNote.of(machine);
+        toldOf = MachineNote.of(machine);
         send(
             new ToServer.Hello(
-                BenchLink.PROTOCOL, ProbeVersion.CURRENT, told, outbox.lastNumber()));
+                BenchLink.PROTOCOL, ProbeVersion.CURRENT, toldOf, outbox.lastNumber()));
         long pingAt = System.nanoTime() + PING_EVERY.toNanos();
         long copiesAt = System.nanoTime();
         while (!ended.await(LOOK_EVERY.toMillis(), TimeUnit.MILLISECONDS)) {
@@ -219,7 +217,7 @@ public final class LinkClient {
         throw unwrapped(e);
       }
       if (refused != null) {
-        throw new LinkRefusedException(refused);
+        throw refused;
       }
     }
 
@@ -227,12 +225,12 @@ public final class LinkClient {
     private void tellOfDrives() {
       try {
         MachineNote now = MachineNote.of(machine);
-        if (welcomed && !now.equals(told)) {
-          told = now;
+        if (welcomed && !now.equals(toldOf)) {
+          toldOf = now;
           send(new ToServer.MachineNow(now));
         }
       } catch (RuntimeException e) {
-        say.accept(say("probe.drives-cannot-be-listed", "why", Why.of(e)));
+        told.said(say("probe.drives-cannot-be-listed", "why", Why.of(e)));
       }
     }
 
@@ -241,7 +239,7 @@ public final class LinkClient {
       try {
         send(new ToServer.CopiesHeld(HeldCopies.in(copies)));
       } catch (IOException | RuntimeException e) {
-        say.accept(say("probe.copies-cannot-be-looked-at", "why", Why.of(e)));
+        told.said(say("probe.copies-cannot-be-looked-at", "why", Why.of(e)));
       }
     }
 
@@ -255,7 +253,7 @@ public final class LinkClient {
           handle(LinkCodec.decode(json, ToProbe.class));
         } catch (LinkFormatException e) {
           // A newer server may know commands that we do not: leave them, keep the link.
-          say.accept(say("probe.not-understood", "why", Why.of(e)));
+          told.said(say("probe.not-understood", "why", Why.of(e)));
         }
       }
       from.request(1);
@@ -264,8 +262,10 @@ public final class LinkClient {
 
     @Override
     public CompletionStage<?> onClose(WebSocket from, int status, String reason) {
-      if (status == BenchLink.CLOSE_REVOKED || status == BenchLink.CLOSE_BAD_MESSAGE) {
-        refused = reason;
+      if (status == BenchLink.CLOSE_REVOKED) {
+        refused = new RevokedException(reason);
+      } else if (status == BenchLink.CLOSE_BAD_MESSAGE) {
+        refused = new LinkRefusedException(reason);
       }
       ended.countDown();
       return null;
@@ -278,10 +278,11 @@ public final class LinkClient {
 
     private void handle(ToProbe message) {
       if (message instanceof ToProbe.Welcome welcome) {
-        say.accept(say("probe.on-the-bench-link", "bay", welcome.bay()));
+        told.said(say("probe.on-the-bench-link", "bay", welcome.bay()));
         outbox.acknowledge(welcome.receivedThrough());
         sentThrough = welcome.receivedThrough();
         welcomed = true;
+        told.linked();
         pump();
         commands.readOnceUnasked();
       } else if (message instanceof ToProbe.Acknowledge acknowledge) {
@@ -338,7 +339,7 @@ public final class LinkClient {
       if (e.getCause() instanceof WebSocketHandshakeException refusal) {
         int status = refusal.getResponse().statusCode();
         if (status == 401 || status == 403) {
-          throw new LinkRefusedException(REVOKED);
+          throw new RevokedException(say("probe.revoked"));
         }
         return new IOException("the server answered with status " + status, e);
       }

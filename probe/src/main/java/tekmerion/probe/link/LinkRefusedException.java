@@ -1,7 +1,7 @@
 package tekmerion.probe.link;
 
 /** The server does not take this probe. The message says what to do; trying again is no use. */
-public final class LinkRefusedException extends RuntimeException {
+public class LinkRefusedException extends RuntimeException {
   private static final long serialVersionUID = 1L;
 
   public LinkRefusedException(String message) {

@@ -13,7 +13,6 @@ import java.util.List;
 import java.util.stream.Stream;
 import tekmerion.core.memory.identity.MemoryRecords;
 import tekmerion.core.page.RawPage;
-import tekmerion.core.port.MemoryRegion;
 import tekmerion.core.port.PageAnswer;
 import tekmerion.core.port.PageKind;
 import tekmerion.core.port.PageSource;
@@ -27,9 +26,6 @@ final class LinuxBoard implements PageSource {
   private static final Path CONTROLLERS = Path.of("devices/system/edac/mc");
   private static final List<Path> CHIPS =
       List.of(Path.of("bus/i2c/drivers/ee1004"), Path.of("bus/i2c/drivers/spd5118"));
-
-  /** What is left to the system beside a march, or a tenth of the memory if that is more. */
-  private static final long LEFT_BYTES = 512L << 20;
 
   private final Path sys;
   private final KernelRing ring;
@@ -137,25 +133,5 @@ final class LinuxBoard implements PageSource {
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
-  }
-
-  /** All that the system can spare. */
-  static List<MemoryRegion> memory() throws IOException {
-    long available = kib("MemAvailable:");
-    long total = kib("MemTotal:");
-    long bytes = available - Math.max(LEFT_BYTES, total / 10);
-    if (bytes < LEFT_BYTES / 4) {
-      throw new IOException(say("probe.too-little-memory-is-free", "free", available >> 20));
-    }
-    return List.copyOf(RealMemory.take(bytes, Runtime.getRuntime().availableProcessors()));
-  }
-
-  private static long kib(String name) throws IOException {
-    return Files.readAllLines(Path.of("/proc/meminfo")).stream()
-        .filter(line -> line.startsWith(name))
-        .map(line -> line.replaceAll("\\D", ""))
-        .mapToLong(kib -> 1024 * Long.parseLong(kib))
-        .findFirst()
-        .orElseThrow(() -> new IOException("the system does not say " + name));
   }
 }

@@ -35,7 +35,7 @@ public final class LinuxMachine implements MachineProvider, MachineUnderTest {
   public Optional<Board> board() {
     return Optional.of(
         new Board(
-            new LinuxBoard(Path.of("/sys"), LocalDrives.RING), Optional.of(LinuxBoard::memory)));
+            new LinuxBoard(Path.of("/sys"), LocalDrives.RING), Optional.of(SpareMemory::take)));
   }
 
   @Override

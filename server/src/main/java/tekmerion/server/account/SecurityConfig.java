@@ -60,7 +60,9 @@ class SecurityConfig {
                         "/api/session/pin",
                         "/api/authority",
                         "/api/invitations/accept",
-                        BenchLink.ENROLMENT_PATH)
+                        BenchLink.ENROLMENT_PATH,
+                        BenchLink.KNOCK_PATH,
+                        BenchLink.KNOCK_PATH + "/*")
                     .permitAll()
                     // The socket checks the probe's token itself, in its handshake.
                     .requestMatchers(BenchLink.SOCKET_PATH)
@@ -78,7 +80,12 @@ class SecurityConfig {
                     .denyAll())
         .csrf(
             csrf ->
-                csrf.spa().ignoringRequestMatchers(BenchLink.ENROLMENT_PATH, BenchLink.SOCKET_PATH))
+                csrf.spa()
+                    .ignoringRequestMatchers(
+                        BenchLink.ENROLMENT_PATH,
+                        BenchLink.KNOCK_PATH,
+                        BenchLink.KNOCK_PATH + "/*",
+                        BenchLink.SOCKET_PATH))
         .securityContext(context -> context.securityContextRepository(contexts))
         .headers(
             headers ->

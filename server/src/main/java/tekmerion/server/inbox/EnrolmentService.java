@@ -9,9 +9,11 @@ import java.util.HexFormat;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.link.Enrolment;
 import tekmerion.link.LinkCodec;
+import tekmerion.link.MachineNote;
 import tekmerion.server.account.Attempts;
 import tekmerion.server.account.Secrets;
 import tekmerion.server.audit.Audit;
@@ -88,9 +90,7 @@ public class EnrolmentService {
   @Transactional(noRollbackFor = Refusal.class)
   Enrolment.Granted enrol(Enrolment.Request request, String source) {
     attempts.count(Attempts.Kind.ENROLMENT, source);
-    if (simulated.isRefused(request.machine())) {
-      throw Refusal.forbidden(Simulated.refused(), say("inbox.start-the-probe-on-the-machine"));
-    }
+    simulated.refuse(request.machine());
     Instant now = clock.instant();
     EnrolmentCode code =
         codes
@@ -106,7 +106,20 @@ public class EnrolmentService {
                         say("inbox.ask-for-a-new-code-in")));
     attempts.right(Attempts.Kind.ENROLMENT, source);
     code.use(now);
-    for (Probe old : probes.findByBayIdAndRevokedAtIsNull(code.bayId())) {
+    return join(
+        code.bayId(), request.probeVersion(), request.outboxId(), request.machine(), source);
+  }
+
+  /**
+   * Makes a probe of a machine that somebody let in; others of the bay are revoked.
+   *
+   * @param source where the machine is, for the audit log
+   */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public Enrolment.Granted join(
+      long bayId, String probeVersion, UUID outboxId, MachineNote machine, String source) {
+    Instant now = clock.instant();
+    for (Probe old : probes.findByBayIdAndRevokedAtIsNull(bayId)) {
       old.revoke(now);
       requests.giveUp(old.id());
       runs.giveUp(old.id());
@@ -116,17 +129,17 @@ public class EnrolmentService {
         probes.save(
             new Probe(
                 UUID.randomUUID(),
-                code.bayId(),
-                request.outboxId(),
+                bayId,
+                outboxId,
                 Secrets.hash(token),
-                request.probeVersion(),
-                LinkCodec.encode(request.machine()),
+                probeVersion,
+                LinkCodec.encode(machine),
                 now,
                 probes
-                    .findFirstByOutboxIdOrderByEnrolledAtDesc(request.outboxId())
+                    .findFirstByOutboxIdOrderByEnrolledAtDesc(outboxId)
                     .map(Probe::receivedThrough)
                     .orElse(0L)));
-    Bay bay = bays.findById(code.bayId()).orElseThrow();
+    Bay bay = bays.findById(bayId).orElseThrow();
     audit.of(Audit.Kind.PROBE_ENROLLED, probe.id(), bay.name(), "from " + source);
     told(bay, "inbox.probe-enrolled", "probe");
     tell.floor();

@@ -3,9 +3,9 @@ package tekmerion.server.jobview;
 import static tekmerion.words.Words.say;
 
 import java.util.List;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tekmerion.server.bay.BayPlaces;
 import tekmerion.server.handback.HandBacks;
 import tekmerion.server.intake.Secret;
 import tekmerion.server.job.Changes;
@@ -32,7 +32,7 @@ class Ending {
   private final Changes changes;
   private final Runs runs;
   private final Secret secret;
-  private final JdbcClient jdbc;
+  private final BayPlaces places;
   private final Proofs proofs;
   private final PlanSteps steps;
   private final HandBacks handBacks;
@@ -45,7 +45,7 @@ class Ending {
       Changes changes,
       Runs runs,
       Secret secret,
-      JdbcClient jdbc,
+      BayPlaces places,
       Proofs proofs,
       PlanSteps steps,
       HandBacks handBacks,
@@ -56,7 +56,7 @@ class Ending {
     this.changes = changes;
     this.runs = runs;
     this.secret = secret;
-    this.jdbc = jdbc;
+    this.places = places;
     this.proofs = proofs;
     this.steps = steps;
     this.handBacks = handBacks;
@@ -68,24 +68,7 @@ class Ending {
    */
   @Transactional
   void toBay(String number, long version, Integer bay, Person by) {
-    Job job = lock.forChange(number, version);
-    jdbc.sql("UPDATE bay SET job_id = NULL WHERE job_id = ?").param(job.id()).update();
-    if (bay != null) {
-      int put =
-          jdbc.sql("UPDATE bay SET job_id = ? WHERE number = ? AND job_id IS NULL")
-              .params(job.id(), bay)
-              .update();
-      if (put == 0) {
-        throw Refusal.notPossibleNow(
-            say("jobview.bay-is-taken-or-there-is", "bay", bay), say("jobview.choose-a-free-bay"));
-      }
-    }
-    tell.journal(
-        job,
-        JournalEntry.Kind.BAY,
-        () -> bay == null ? say("jobview.off-its-bay") : say("jobview.put-in-bay", "bay", bay),
-        () -> "",
-        by);
+    places.put(lock.forChange(number, version), bay, by);
   }
 
   @Transactional
@@ -125,7 +108,7 @@ class Ending {
       proofs.mustLetGo(job, steps.unsaidOldDrives(job));
     }
     secret.wipe(job.id());
-    jdbc.sql("UPDATE bay SET job_id = NULL WHERE job_id = ?").param(job.id()).update();
+    places.free(job);
     end.end(job, how);
     tell.journal(
         job,

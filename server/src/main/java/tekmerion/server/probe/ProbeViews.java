@@ -62,6 +62,12 @@ public class ProbeViews {
     return probes.findById(probeId).filter(p -> !p.isRevoked() && p.isOnline()).isPresent();
   }
 
+  /** Whether it ever came on the link. */
+  @Transactional(readOnly = true)
+  public boolean wasSeen(UUID probeId) {
+    return probes.findById(probeId).filter(p -> p.lastSeenAt() != null).isPresent();
+  }
+
   /** What cannot be read of one probe's note costs only that probe's drives. */
   private static MachineNote note(Probe probe) {
     try {

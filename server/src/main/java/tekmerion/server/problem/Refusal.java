@@ -35,6 +35,11 @@ public final class Refusal extends RuntimeException {
         say("problem.check-the-number-or-go-to"));
   }
 
+  /** What was there and is over. */
+  public static Refusal gone(String what, String toDo) {
+    return new Refusal(HttpStatus.GONE, what, say("problem.nothing-was-changed"), toDo);
+  }
+
   /** Locked by a gate. */
   public static Refusal locked(String reason, String opens) {
     return new Refusal(

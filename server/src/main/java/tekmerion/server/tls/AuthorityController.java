@@ -3,13 +3,10 @@ package tekmerion.server.tls;
 import static tekmerion.words.Words.say;
 
 import java.io.IOException;
-import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.security.cert.CertificateException;
-import java.security.cert.CertificateFactory;
 import java.security.cert.X509Certificate;
 import java.time.Instant;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -40,9 +37,8 @@ class AuthorityController {
     if (file == null || file.toString().isEmpty()) {
       throw Refusal.notFound(say("tls.this-server-has-no-authority-of"));
     }
-    try (InputStream in = Files.newInputStream(file)) {
-      X509Certificate certificate =
-          (X509Certificate) CertificateFactory.getInstance("X.509").generateCertificate(in);
+    X509Certificate certificate = OwnCertificate.read(file);
+    try {
       return new AuthorityView(
           certificate.getSubjectX500Principal().getName(),
           Fingerprint.of(certificate).toString(),
@@ -50,8 +46,6 @@ class AuthorityController {
           Files.readString(file, StandardCharsets.US_ASCII));
     } catch (IOException e) {
       throw new UncheckedIOException(e);
-    } catch (CertificateException e) {
-      throw new IllegalStateException("The authority in " + file + " cannot be read", e);
     }
   }
 }
