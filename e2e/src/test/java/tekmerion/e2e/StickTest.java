@@ -239,7 +239,7 @@ class StickTest {
         letIn(shop, machine);
         machine.await("the link", WORK, s -> s.contains("On the bench link, in bay " + BAY));
         assertThat(scanned(shop.client()))
-            .isEqualTo("%d sectors could not be read in a surface scan".formatted(BAD.size()));
+            .isEqualTo("%d sectors unreadable".formatted(BAD.size()));
       }
       assertThat(hashes(disks)).isEqualTo(before);
     }

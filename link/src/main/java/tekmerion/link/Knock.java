@@ -48,7 +48,7 @@ public final class Knock {
   public record Opening(String nonce) {}
 
   /** What became of a knock. */
-  public enum Stage {
+  public enum KnockStage {
     WAITS,
     LET_IN,
     TURNED_AWAY
@@ -57,7 +57,7 @@ public final class Knock {
   /**
    * @param granted null unless it was let in
    */
-  public record Answer(Stage stage, Enrolment.Granted granted) {}
+  public record Answer(KnockStage stage, Enrolment.Granted granted) {}
 
   /** What a machine's number is committed to with. */
   public static byte[] commitment(byte[] nonce) {

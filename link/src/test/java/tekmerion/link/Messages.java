@@ -348,7 +348,8 @@ final class Messages {
         arguments("knock-heard", Knock.Heard.class, new Knock.Heard(ID, "cd".repeat(32))),
         arguments("knock-opening", Knock.Opening.class, new Knock.Opening("ef".repeat(32))),
         arguments(
-            "knock-answer", Knock.Answer.class, new Knock.Answer(Knock.Stage.LET_IN, GRANTED)),
-        arguments("knock-answer", Knock.Answer.class, new Knock.Answer(Knock.Stage.WAITS, null)));
+            "knock-answer", Knock.Answer.class, new Knock.Answer(Knock.KnockStage.LET_IN, GRANTED)),
+        arguments(
+            "knock-answer", Knock.Answer.class, new Knock.Answer(Knock.KnockStage.WAITS, null)));
   }
 }

@@ -41,7 +41,7 @@ class HeardKnock {
   private int tries;
 
   @Enumerated(EnumType.STRING)
-  private Knock.Stage stage;
+  private Knock.KnockStage stage;
 
   private Long bayId;
   private UUID probeId;
@@ -69,7 +69,7 @@ class HeardKnock {
     this.source = source;
     this.knockedAt = now;
     this.heardAt = now;
-    this.stage = Knock.Stage.WAITS;
+    this.stage = Knock.KnockStage.WAITS;
   }
 
   UUID id() {
@@ -100,7 +100,7 @@ class HeardKnock {
     return knockedAt;
   }
 
-  Knock.Stage stage() {
+  Knock.KnockStage stage() {
     return stage;
   }
 
@@ -141,7 +141,7 @@ class HeardKnock {
 
   /** Whether somebody at the machine can let it in now. */
   boolean waitsAt(Instant now) {
-    return isOpened() && stage == Knock.Stage.WAITS && heardAt.plus(SILENCE).isAfter(now);
+    return isOpened() && stage == Knock.KnockStage.WAITS && heardAt.plus(SILENCE).isAfter(now);
   }
 
   /**
@@ -153,7 +153,7 @@ class HeardKnock {
     tries++;
     boolean same = typed.replaceAll("\\D", "").equals(digits);
     if (!same && tries >= MAX_TRIES) {
-      stage = Knock.Stage.TURNED_AWAY;
+      stage = Knock.KnockStage.TURNED_AWAY;
     }
     return same;
   }
@@ -164,11 +164,11 @@ class HeardKnock {
 
   void letIn(long bay) {
     bayId = bay;
-    stage = Knock.Stage.LET_IN;
+    stage = Knock.KnockStage.LET_IN;
   }
 
   void turnAway() {
-    stage = Knock.Stage.TURNED_AWAY;
+    stage = Knock.KnockStage.TURNED_AWAY;
   }
 
   void joinedAs(UUID probe) {

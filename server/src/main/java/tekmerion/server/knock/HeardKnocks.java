@@ -17,9 +17,9 @@ interface HeardKnocks extends JpaRepository<HeardKnock, UUID> {
   @Query("select k from HeardKnock k where k.id = :id")
   Optional<HeardKnock> lockById(UUID id);
 
-  long countByStage(Knock.Stage stage);
+  long countByStage(Knock.KnockStage stage);
 
-  long countBySourceAndStage(String source, Knock.Stage stage);
+  long countBySourceAndStage(String source, Knock.KnockStage stage);
 
   List<HeardKnock> findByOrderByKnockedAt();
 
