@@ -108,7 +108,9 @@ final class SoleWork {
       return couldNot(notBegun);
     }
     if (isRunning()) {
-      return say("console.at-work", "command", command, "device", device, "said", last());
+      return command.equals(MARCH)
+          ? say("console.testing-the-memory", "said", last())
+          : say("console.at-work", "command", command, "device", device, "said", last());
     }
     if (stopped) {
       return say("console.stopped", "said", last());
