@@ -238,8 +238,7 @@ class StickTest {
         machine.await("the knock", START, s -> s.contains("Let it in there with"));
         letIn(shop, machine);
         machine.await("the link", WORK, s -> s.contains("On the bench link, in bay " + BAY));
-        assertThat(scanned(shop.client()))
-            .isEqualTo("%d sectors unreadable".formatted(BAD.size()));
+        assertThat(scanned(shop.client())).isEqualTo("%d sectors unreadable".formatted(BAD.size()));
       }
       assertThat(hashes(disks)).isEqualTo(before);
     }
