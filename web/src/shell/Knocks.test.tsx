@@ -27,10 +27,15 @@ const FLOOR = {
   ],
 };
 
-function open(role: 'TECHNICIAN' | 'COUNTER', knocks: Knock[], refusal: object | null = null) {
+function open(
+  role: 'TECHNICIAN' | 'COUNTER',
+  knocks: Knock[],
+  refusal: object | null = null,
+  bays: object = FLOOR,
+) {
   const sent = answering((method, path) => {
     if (method === 'POST') return refusal === null ? [204, null] : [409, refusal];
-    return [200, path === '/api/knocks' ? knocks : FLOOR];
+    return [200, path === '/api/knocks' ? knocks : bays];
   });
   const person = session(role).person;
   if (person === null) throw new Error('nobody is signed in');
@@ -64,6 +69,30 @@ it('puts the job with its serial in a free bay, by the digits', async () => {
     expect(sent()).toMatchObject([
       { path: '/api/knocks/4a/let-in', body: { digits: '048213', bay: 2, job: 'J-2301' } },
     ]);
+  });
+});
+
+it('gives no bay to it by itself where none is free', async () => {
+  const full = { ...FLOOR, bays: FLOOR.bays.filter((bay) => bay.job !== null) };
+  const sent = open('TECHNICIAN', [{ ...KNOCK, job: null }], null, full);
+  await userEvent.click(await screen.findByRole('button', { name: /Let it in/ }));
+  const digits = await screen.findByRole('textbox', { name: 'Six digits on its screen' });
+
+  await userEvent.type(digits, '048213{Enter}');
+
+  expect(await screen.findByText('Choose the bay that it stands in.')).toBeVisible();
+  expect(sent()).toEqual([]);
+  await choose('Bay it stands in', 'Bay 1, J-2291, Tarnwick');
+  expect(screen.getByText(/What it reads goes into J-2291/)).toBeVisible();
+});
+
+it('is turned away by a button, without digits', async () => {
+  const sent = open('TECHNICIAN', [KNOCK]);
+  await userEvent.click(await screen.findByRole('button', { name: /Let it in/ }));
+  await userEvent.click(await screen.findByRole('button', { name: 'Turn it away' }));
+
+  await waitFor(() => {
+    expect(sent()).toMatchObject([{ path: '/api/knocks/4a/turn-away' }]);
   });
 });
 

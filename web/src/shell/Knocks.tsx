@@ -60,8 +60,11 @@ export function Knocks({ person }: { person: Person }) {
 /** What it says of itself, and where it is: two that say the same can be told apart. */
 function nameOf(knock: Knock): string {
   return t('web.shell.knocks.name', {
-    machine: knock.machine === '' ? 'no' : knock.machine,
-    serial: knock.serial === '' ? 'no' : knock.serial,
+    machine: knock.machine === '' ? t('web.shell.knocks.machine-not-reported') : knock.machine,
+    serial:
+      knock.serial === ''
+        ? t('web.shell.knocks.serial-not-reported')
+        : t('web.shell.knocks.serial', { serial: knock.serial }),
     from: knock.from,
   });
 }

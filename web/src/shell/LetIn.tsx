@@ -1,4 +1,4 @@
-import { object, pipe, regex, string, transform } from 'valibot';
+import { minLength, object, pipe, regex, string, transform } from 'valibot';
 import styled from 'styled-components';
 import { useAnswerKnock, useFloor } from '../api/queries';
 import type { Floor, Knock } from '../api/types';
@@ -20,6 +20,7 @@ export interface LetInProps {
 }
 
 const NO_JOB = '';
+const NO_BAY = '';
 
 const HOW = object({
   digits: pipe(
@@ -27,7 +28,10 @@ const HOW = object({
     transform((text) => text.replace(/\s/g, '')),
     regex(/^\d{6}$/, () => t('web.shell.let-in.six-digits')),
   ),
-  bay: string(),
+  bay: pipe(
+    string(),
+    minLength(1, () => t('web.shell.let-in.choose-a-bay')),
+  ),
   job: string(),
 });
 
@@ -45,7 +49,7 @@ function Asked({ knock, floor, onClose }: { knock: Knock; floor: Floor; onClose:
   const free = floor.bays.find((bay) => bay.job === null);
   const { control, handleSubmit, watch } = useChecked(HOW, {
     digits: '',
-    bay: String(knock.job?.bay ?? free?.number ?? floor.bays[0]?.number ?? ''),
+    bay: String(knock.job?.bay ?? free?.number ?? NO_BAY),
     job: knock.job !== null && knock.job.bay === null ? knock.job.number : NO_JOB,
   });
   const { letIn, turnAway } = useAnswerKnock(knock.id);
@@ -83,16 +87,10 @@ function Asked({ knock, floor, onClose }: { knock: Knock; floor: Floor; onClose:
         control={control}
         name="bay"
         label={t('web.shell.let-in.bay')}
-        options={floor.bays.map((b) => [
-          String(b.number),
-          b.job === null
-            ? t('web.shell.let-in.bay-free', { bay: b.number })
-            : t('web.shell.let-in.bay-of', {
-                bay: b.number,
-                job: b.job.number,
-                machine: b.job.machine,
-              }),
-        ])}
+        options={[
+          ...(bay === undefined ? [[NO_BAY, t('web.shell.let-in.choose')] as const] : []),
+          ...floor.bays.map((b) => [String(b.number), nameOf(b)] as const),
+        ]}
       />
       {bay?.job === null && (
         <CheckedSelect
@@ -110,6 +108,7 @@ function Asked({ knock, floor, onClose }: { knock: Knock; floor: Floor; onClose:
           {say('web.shell.let-in.another-job-has-its-serial', { job: knock.job.number })}
         </p>
       )}
+      {job !== NO_JOB && <p>{say('web.shell.let-in.goes-into', { job })}</p>}
       {bay !== undefined && bay.link !== 'NO_PROBE' && (
         <p>{t('web.shell.let-in.the-probe-there-is-revoked', { bay: bay.number })}</p>
       )}
@@ -129,6 +128,15 @@ function Asked({ knock, floor, onClose }: { knock: Knock; floor: Floor; onClose:
       </Row>
     </Form>
   );
+}
+
+function nameOf(bay: Floor['bays'][number]): string {
+  if (bay.job === null) return t('web.shell.let-in.bay-free', { bay: bay.number });
+  return t('web.shell.let-in.bay-of', {
+    bay: bay.number,
+    job: bay.job.number,
+    machine: bay.job.machine,
+  });
 }
 
 const Form = styled.form`

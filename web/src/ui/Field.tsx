@@ -1,6 +1,5 @@
 import type { Ref } from 'react';
 import {
-  FieldError,
   Input,
   Label,
   Text,
@@ -10,6 +9,7 @@ import {
 } from 'react-aria-components';
 import styled from 'styled-components';
 import { color, radius, size } from '../theme/theme';
+import { INVALID, Wrong } from './Wrong';
 
 export interface FieldProps extends TextFieldProps {
   label: string;
@@ -44,9 +44,6 @@ export function Field({
     </Box>
   );
 }
-
-/** Said by us, in our words, and not by the browser when the form is sent. */
-const INVALID = { isInvalid: true, validationBehavior: 'aria' } as const;
 
 const Box = styled(TextField)`
   display: grid;
@@ -83,12 +80,6 @@ const Hint = styled(Text)`
   font-weight: 400;
   font-size: ${size.text};
   color: ${color.ink2};
-`;
-
-const Wrong = styled(FieldError)`
-  font-weight: 400;
-  font-size: ${size.text};
-  color: ${color.lean};
 `;
 
 const Area = styled(TextArea)`

@@ -1,3 +1,4 @@
+import type { Ref } from 'react';
 import {
   Button,
   Label,
@@ -9,6 +10,7 @@ import {
 } from 'react-aria-components';
 import styled from 'styled-components';
 import { color, radius } from '../theme/theme';
+import { INVALID, Wrong } from './Wrong';
 
 export interface SelectProps<T extends string> {
   label: string;
@@ -17,6 +19,10 @@ export interface SelectProps<T extends string> {
   onChange: (value: T) => void;
   /** "hidden" where the row says it already; still read aloud. Default "above". */
   labelAt?: 'above' | 'beside' | 'hidden';
+  /** What is wrong with what is chosen. */
+  error?: string | undefined;
+  /** Of its button, for whoever moves the focus there. */
+  buttonRef?: Ref<HTMLButtonElement>;
 }
 
 /** A key is never empty, as an option's value may be. */
@@ -29,11 +35,14 @@ export function Select<T extends string>({
   options,
   onChange,
   labelAt = 'above',
+  error,
+  buttonRef,
 }: SelectProps<T>) {
   return (
     <Labelled
       data-at={labelAt}
       {...(labelAt === 'hidden' ? { 'aria-label': label } : {})}
+      {...(error === undefined ? {} : INVALID)}
       selectedKey={keyOf(value)}
       onSelectionChange={(key) => {
         const chosen = options.find(([id]) => keyOf(id) === key);
@@ -41,7 +50,7 @@ export function Select<T extends string>({
       }}
     >
       {labelAt !== 'hidden' && <Label>{label}</Label>}
-      <Shown>
+      <Shown ref={buttonRef}>
         <SelectValue />
         <span aria-hidden>▾</span>
       </Shown>
@@ -54,6 +63,7 @@ export function Select<T extends string>({
           ))}
         </ListBox>
       </List>
+      <Wrong>{error}</Wrong>
     </Labelled>
   );
 }

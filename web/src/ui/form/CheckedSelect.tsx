@@ -3,7 +3,7 @@ import { Select, type SelectProps } from '../Select';
 
 export interface CheckedSelectProps<T extends string, V extends FieldValues, O> extends Omit<
   SelectProps<T>,
-  'value' | 'onChange'
+  'value' | 'onChange' | 'error' | 'buttonRef'
 > {
   control: Control<V, unknown, O>;
   name: FieldPath<V>;
@@ -15,6 +15,14 @@ export function CheckedSelect<T extends string, V extends FieldValues, O>({
   name,
   ...props
 }: CheckedSelectProps<T, V, O>) {
-  const { field } = useController({ control, name });
-  return <Select {...props} value={field.value as T} onChange={field.onChange} />;
+  const { field, fieldState } = useController({ control, name });
+  return (
+    <Select
+      {...props}
+      value={field.value as T}
+      onChange={field.onChange}
+      buttonRef={field.ref}
+      error={fieldState.error?.message}
+    />
+  );
 }

@@ -3,9 +3,7 @@ package tekmerion.probe.link;
 import java.io.IOException;
 import java.net.URI;
 import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
-import java.time.Duration;
 import tekmerion.link.BenchLink;
 import tekmerion.link.Enrolment;
 import tekmerion.link.LinkCodec;
@@ -47,15 +45,11 @@ final class Enroller {
   private static Enrolment.Granted enrol(
       URI server, String code, MachineNote machine, Outbox outbox, HttpClient http)
       throws IOException, InterruptedException {
-    String body =
-        LinkCodec.encode(new Enrolment.Request(code, ProbeVersion.CURRENT, outbox.id(), machine));
-    HttpRequest request =
-        HttpRequest.newBuilder(server.resolve(BenchLink.ENROLMENT_PATH))
-            .header("Content-Type", "application/json")
-            .timeout(Duration.ofSeconds(20))
-            .POST(HttpRequest.BodyPublishers.ofString(body))
-            .build();
-    HttpResponse<String> response = http.send(request, HttpResponse.BodyHandlers.ofString());
+    HttpResponse<String> response =
+        Sent.to(
+            server.resolve(BenchLink.ENROLMENT_PATH),
+            new Enrolment.Request(code, ProbeVersion.CURRENT, outbox.id(), machine),
+            http);
     if (response.statusCode() == 200) {
       return LinkCodec.decode(response.body(), Enrolment.Granted.class);
     }

@@ -5,7 +5,6 @@ import static tekmerion.words.Words.say;
 import java.io.IOException;
 import java.net.URI;
 import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.security.SecureRandom;
 import java.security.cert.Certificate;
@@ -26,7 +25,6 @@ import tekmerion.probe.outbox.Outbox;
 
 /** Knocks at the server until somebody in the shop lets the machine in or turns it away. */
 final class Knocker {
-  private static final Duration ANSWER_IN = Duration.ofSeconds(20);
   private static final Duration ASK_EVERY = Duration.ofSeconds(2);
   private static final int OK = 200;
   private static final int GONE = 410;
@@ -63,7 +61,8 @@ final class Knocker {
   }
 
   /**
-   * @return empty if the knock is over and nobody answered it
+   * @return empty if the knock is over and nobody answered it, or the server has another
+   *     certificate than when it began: renewed, or somebody sits between since
    */
   private Optional<Enrolment.Granted> once(MachineNote machine, Outbox outbox)
       throws IOException, InterruptedException {
@@ -72,40 +71,39 @@ final class Knocker {
     Knock.Heard heard = heard(nonce, machine, outbox);
     URI mine = server.resolve(BenchLink.KNOCK_PATH + "/" + heard.id());
     Knock.Opening opening = new Knock.Opening(HexFormat.of().formatHex(nonce));
-    while (true) {
-      HttpResponse<String> response = post(mine, opening);
-      if (response.statusCode() == GONE) {
-        return Optional.empty();
-      }
+    HttpResponse<String> response = Sent.to(mine, opening, http);
+    Optional<Fingerprint> certificate = certificate(response);
+    while (response.statusCode() != GONE && certificate(response).equals(certificate)) {
       Knock.Answer answer = decoded(response, Knock.Answer.class);
       switch (answer.stage()) {
         case LET_IN -> {
           return Optional.of(answer.granted());
         }
         case TURNED_AWAY -> throw new LinkRefusedException(say("probe.turned-away"));
-        case WAITS -> tell(nonce, heard, response);
+        case WAITS ->
+            tell(Knock.digits(nonce, HexFormat.of().parseHex(heard.nonce()), certificate));
       }
       Thread.sleep(ASK_EVERY.toMillis());
+      response = Sent.to(mine, opening, http);
     }
+    return Optional.empty();
   }
 
   private Knock.Heard heard(byte[] nonce, MachineNote machine, Outbox outbox)
       throws IOException, InterruptedException {
     HttpResponse<String> response =
-        post(
+        Sent.to(
             server.resolve(BenchLink.KNOCK_PATH),
             new Knock.Request(
                 HexFormat.of().formatHex(Knock.commitment(nonce)),
                 ProbeVersion.CURRENT,
                 outbox.id(),
-                machine));
+                machine),
+            http);
     return decoded(response, Knock.Heard.class);
   }
 
-  private void tell(byte[] nonce, Knock.Heard heard, HttpResponse<String> response)
-      throws IOException {
-    byte[] servers = HexFormat.of().parseHex(heard.nonce());
-    String digits = Knock.digits(nonce, servers, certificate(response));
+  private void tell(String digits) {
     told.digits(digits);
     told.said(say("probe.knocking", "digits", Knock.spaced(digits)));
   }
@@ -122,16 +120,6 @@ final class Knocker {
     } catch (SSLPeerUnverifiedException e) {
       throw new IOException(e);
     }
-  }
-
-  private HttpResponse<String> post(URI to, Record body) throws IOException, InterruptedException {
-    return http.send(
-        HttpRequest.newBuilder(to)
-            .header("Content-Type", "application/json")
-            .timeout(ANSWER_IN)
-            .POST(HttpRequest.BodyPublishers.ofString(LinkCodec.encode(body)))
-            .build(),
-        HttpResponse.BodyHandlers.ofString());
   }
 
   /**

@@ -38,7 +38,7 @@ public class BayPlaces {
               .update();
       if (put == 0) {
         throw Refusal.notPossibleNow(
-            say("jobview.bay-is-taken-or-there-is", "bay", bay), say("jobview.choose-a-free-bay"));
+            say("bay.is-taken-or-there-is-none", "bay", bay), say("bay.choose-a-free-bay"));
       }
     }
     tell.journal(

@@ -77,7 +77,7 @@ public class EnrolmentService {
 
   @Transactional
   Code newCode(int bayNumber, Person by) {
-    Bay bay = bay(bayNumber);
+    Bay bay = bays.numbered(bayNumber);
     String code = Secrets.newCode();
     Instant expires = clock.instant().plus(CODE_LIVES);
     codes.save(new EnrolmentCode(bay.id(), Secrets.hashOfCode(code), by.id(), expires));
@@ -153,7 +153,7 @@ public class EnrolmentService {
   /** Takes every probe off a bay; what they sent stays. */
   @Transactional
   List<UUID> revoke(int bayNumber, Person by) {
-    Bay bay = bay(bayNumber);
+    Bay bay = bays.numbered(bayNumber);
     List<Probe> active = probes.findByBayIdAndRevokedAtIsNull(bay.id());
     if (active.isEmpty()) {
       throw Refusal.notPossibleNow(
@@ -172,11 +172,6 @@ public class EnrolmentService {
     told(bay, "inbox.probe-revoked", by.displayName());
     tell.floor();
     return active.stream().map(Probe::id).toList();
-  }
-
-  private Bay bay(int number) {
-    return bays.findByNumber(number)
-        .orElseThrow(() -> Refusal.notFound(say("inbox.there-is-no-bay", "number", number)));
   }
 
   private void told(Bay bay, String title, String who) {

@@ -128,9 +128,7 @@ class KnockDesk {
   @Transactional
   Optional<Refusal> letIn(UUID id, String digits, int bayNumber, String jobNumber, Person by) {
     HeardKnock knock = waits(id);
-    Bay bay =
-        bays.findByNumber(bayNumber)
-            .orElseThrow(() -> Refusal.notFound(say("inbox.there-is-no-bay", "number", bayNumber)));
+    Bay bay = bays.numbered(bayNumber);
     if (!knock.areItsDigits(digits)) {
       return Optional.of(notItsDigits(knock, by));
     }
@@ -145,13 +143,17 @@ class KnockDesk {
 
   private Refusal notItsDigits(HeardKnock knock, Person by) {
     if (knock.triesLeft() > 0) {
-      return Refusal.notPossibleNow(
-          say("knock.not-its-digits"), say("knock.compare-again", "left", knock.triesLeft()));
+      return Refusal.wrongDigits(
+          say("knock.not-its-digits"),
+          say("knock.knocks-on"),
+          say("knock.compare-again", "left", knock.triesLeft()));
     }
     audit.of(Audit.Kind.KNOCK_TURNED_AWAY, by, knock.source(), "wrong digits, " + called(knock));
     live.changed(Door.LIVE_TOPIC);
-    return Refusal.notPossibleNow(
-        say("knock.not-its-digits"), say("knock.somebody-may-sit-between"));
+    return Refusal.wrongDigits(
+        say("knock.not-its-digits"),
+        say("knock.is-turned-away"),
+        say("knock.somebody-may-sit-between"));
   }
 
   @Transactional

@@ -76,6 +76,15 @@ public final class Refusal extends RuntimeException {
     return new Refusal(HttpStatus.CONFLICT, what, say("problem.nothing-was-changed"), toDo);
   }
 
+  /**
+   * What was typed is counted, so something did change.
+   *
+   * @param kept what became of the machine that knocks
+   */
+  public static Refusal wrongDigits(String what, String kept, String toDo) {
+    return new Refusal(HttpStatus.CONFLICT, what, kept, toDo);
+  }
+
   public static Refusal noRoom() {
     return new Refusal(
         HttpStatus.INSUFFICIENT_STORAGE,
