@@ -61,12 +61,21 @@ class MessagesTest {
   }
 
   @Test
-  void aProbeWithoutACode() {
+  void aProbeWithoutACodeKnocksAndSaysSoOnce() throws Exception {
     Child probe = whole.startProbe(5, "sim:sound-drive", null);
+
+    String digits = Knocks.digitsOn(probe);
+    ShopClient shop = whole.signedIn();
+    String id = shop.get("/api/knocks").body().get(0).get("id").stringValue();
+    assertThat(shop.post("/api/knocks/" + id + "/turn-away", Map.of()).status()).isEqualTo(204);
 
     assertThat(probe.waitFor(Await.PATIENCE)).isTrue();
     assertThat(probe.exitCode()).isEqualTo(REFUSED);
-    assertThat(probe.output()).contains("not enrolled").contains("--code CODE");
+    assertThat(probe.output().lines())
+        .containsExactly(
+            "Knocks at the shop's server. Let it in there with %s.".formatted(digits),
+            "The shop turned this machine away. Ask who is at the bench, then knock again or link it"
+                + " with a code from the bay.");
   }
 
   @Test

@@ -73,6 +73,7 @@ final class Knocker {
     Knock.Opening opening = new Knock.Opening(HexFormat.of().formatHex(nonce));
     HttpResponse<String> response = Sent.to(mine, opening, http);
     Optional<Fingerprint> certificate = certificate(response);
+    boolean isTold = false;
     while (response.statusCode() != GONE && certificate(response).equals(certificate)) {
       Knock.Answer answer = decoded(response, Knock.Answer.class);
       switch (answer.stage()) {
@@ -80,8 +81,12 @@ final class Knocker {
           return Optional.of(answer.granted());
         }
         case TURNED_AWAY -> throw new LinkRefusedException(say("probe.turned-away"));
-        case WAITS ->
+        case WAITS -> {
+          if (!isTold) {
             tell(Knock.digits(nonce, HexFormat.of().parseHex(heard.nonce()), certificate));
+            isTold = true;
+          }
+        }
       }
       Thread.sleep(ASK_EVERY.toMillis());
       response = Sent.to(mine, opening, http);
