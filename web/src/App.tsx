@@ -97,6 +97,10 @@ const router = createBrowserRouter([
         lazy: () => import('./views/intake/IntakeView').then((m) => ({ Component: m.IntakeView })),
       },
       {
+        path: '/stick',
+        lazy: () => import('./views/stick/StickView').then((m) => ({ Component: m.StickView })),
+      },
+      {
         path: '/wall',
         lazy: () => import('./views/wall/WallView').then((m) => ({ Component: m.WallView })),
       },

@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, Problem, told } from './client';
+import { api, asFile, Problem, told } from './client';
 import { shopClockShows } from '../ui/now';
 import { changeTo } from '../words/languages';
 import { fetchJob } from './job';
@@ -18,6 +18,7 @@ export const keys = {
   session: ['session'] as const,
   floor: ['floor'] as const,
   knocks: ['knocks'] as const,
+  stick: ['stick'] as const,
   job: (number: string) => ['job', number] as const,
   progress: (number: string) => ['progress', number] as const,
   /** Below its job: what changes the job changes its drives. */
@@ -425,6 +426,34 @@ export const useAnswerKnock = (id: string) => {
   });
   return { letIn, turnAway };
 };
+
+/** By which key sticks of this shop are made; null if the server has none. */
+export const useStick = () =>
+  useQuery({ queryKey: keys.stick, queryFn: () => told(api.GET('/api/stick')) });
+
+/** What is in the file of a stick; nothing of it is kept. */
+export const useLookAtStick = () =>
+  useMutation({
+    mutationFn: (store: File) => told(api.POST('/api/stick/visits', asFile(bytesOf(store)))),
+  });
+
+/** Takes one visit of a stick into a job. */
+export const useTakeVisit = (id: string) => {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ store, job }: { store: File; job: string }) =>
+      told(
+        api.POST('/api/jobs/{number}/stick-visits/{id}', {
+          params: { path: { number: job, id } },
+          ...asFile(bytesOf(store)),
+        }),
+      ),
+    onSettled: () => client.invalidateQueries(),
+  });
+};
+
+/** Browsers guess a type by the name. */
+const bytesOf = (file: File) => new File([file], file.name, { type: 'application/octet-stream' });
 
 export const useRevokeProbe = (bay: number) => {
   const client = useQueryClient();

@@ -1,4 +1,4 @@
-import { t } from '../../words/words';
+import { say, t } from '../../words/words';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useLocation, useNavigate } from 'react-router';
 import styled from 'styled-components';
@@ -65,6 +65,13 @@ export function IntakeHome() {
               </Button>
             )}
           </Start>
+          {session.data?.person?.role !== 'COUNTER' && (
+            <p>
+              {say('web.intake.from-a-stick', {
+                link: (words) => <Link to="/stick">{words}</Link>,
+              })}
+            </p>
+          )}
           {begin.isError && <ProblemNote error={begin.error} />}
           {back.isError && <ProblemNote error={back.error} />}
           {open.length > 0 && (

@@ -264,6 +264,12 @@ final class Browser implements AutoCloseable {
     }
   }
 
+  /** Gives a file to the one place of the page that takes some, as its button's dialog would. */
+  void giveFile(Path file) {
+    wait.until(ExpectedConditions.presenceOfElementLocated(By.cssSelector("input[type=file]")))
+        .sendKeys(file.toString());
+  }
+
   /** Waits for these words; they may be spread over several text nodes. */
   void seeText(String words) {
     seeInPage("the words: " + words, "innermost().some(isVisible)", words);

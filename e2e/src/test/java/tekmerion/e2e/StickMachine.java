@@ -41,9 +41,19 @@ final class StickMachine implements AutoCloseable {
 
   /**
    * @param folder of its own, for the firmware's variables
+   * @param stick what is written to it is forgotten
    * @param more options of QEMU: drives, network
    */
   static StickMachine start(Path folder, Firmware firmware, Path stick, List<String> more)
+      throws IOException {
+    return start(folder, firmware, stick, false, more);
+  }
+
+  /**
+   * @param keeps whether what is written to the stick stays in its file
+   */
+  static StickMachine start(
+      Path folder, Firmware firmware, Path stick, boolean keeps, List<String> more)
       throws IOException {
     List<String> words =
         new ArrayList<>(
@@ -71,7 +81,8 @@ final class StickMachine implements AutoCloseable {
                 "-device",
                 "qemu-xhci",
                 "-drive",
-                "if=none,id=stick,format=raw,snapshot=on,file=" + stick,
+                "if=none,id=stick,format=raw,snapshot=%s,file=%s"
+                    .formatted(keeps ? "off" : "on", stick),
                 "-device",
                 "usb-storage,drive=stick,bootindex=0"));
     if (firmware != Firmware.BIOS) {

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.io.RandomAccessFile;
 import java.net.URI;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -26,6 +27,8 @@ import tekmerion.launch.Home;
 import tekmerion.launch.ShopClient;
 import tekmerion.launch.stick.Stick;
 import tekmerion.launch.stick.StickShop;
+import tekmerion.link.stick.StickKey;
+import tekmerion.link.stick.StickStore;
 import tekmerion.link.tls.Fingerprint;
 
 /** The very image starts emulated machines, and changes no byte of what is in them. */
@@ -43,7 +46,7 @@ class StickTest {
 
   @BeforeAll
   static void build() throws IOException {
-    stick = make("stick.img", new StickShop(List.of(), Optional.empty(), "en"));
+    stick = make("stick.img", new StickShop(List.of(), Optional.empty(), Optional.empty(), "en"));
     System.out.printf("stick: %,d bytes%n", Files.size(stick));
   }
 
@@ -157,31 +160,47 @@ class StickTest {
           .contains("Ostrel 17-L4", "OS-4411", "NV-0002", "This stick knows no server.");
       assertThat(screen).doesNotContain("USB"); // the stick itself is no drive of the machine
 
-      int sata =
-          screen.lines().filter(l -> l.contains("OS7K-0001")).findFirst().orElseThrow().charAt(6);
-      machine.press("2");
-      machine.await("the question", WORK, s -> s.contains("Which drive?"));
-      machine.press(Character.toString(sata));
-      machine.await("the scan", WORK, s -> s.contains("bad sector") && s.contains("% read"));
-      assertThat(machine.screen()).contains("3 bad sectors", "100 % read");
-
+      scan(machine);
       machine.press("5");
-      machine.await("the march", WORK, s -> s.contains("testing the memory"));
+      machine.await("the march", WORK, s -> s.contains("Memory test: ") && s.contains(" %"));
       machine.press("9");
-      machine.await("its end", WORK, s -> s.contains("Stopped by you."));
-
-      machine.press("0");
-      machine.await("the question", WORK, s -> s.contains("Switch this machine off?"));
-      machine.press("0");
-      assertThat(machine.isOff(WORK)).isTrue();
+      machine.await(
+          "its end", WORK, s -> s.contains("Memory test: ") && s.contains("ended by hand"));
+      off(machine);
     }
     assertThat(hashes(disks)).isEqualTo(before);
+  }
+
+  /** By keys; what is found stands on the screen. */
+  private static void scan(StickMachine machine) throws IOException {
+    machine.await("the drives", WORK, s -> s.contains("OS7K-0001"));
+    int sata =
+        machine
+            .screen()
+            .lines()
+            .filter(l -> l.contains("OS7K-0001"))
+            .findFirst()
+            .orElseThrow()
+            .charAt(6);
+    machine.press("2");
+    machine.await("the question", WORK, s -> s.contains("Which drive?"));
+    machine.press(Character.toString(sata));
+    machine.await("the scan", WORK, s -> s.contains("sectors unreadable") && s.contains("100 %"));
+    assertThat(machine.screen()).contains("OS7K-0001: %d sectors unreadable".formatted(BAD.size()));
+  }
+
+  private static void off(StickMachine machine) throws Exception {
+    machine.press("0");
+    machine.await("the question", WORK, s -> s.contains("0 again: yes."));
+    machine.press("0");
+    assertThat(machine.isOff(WORK)).isTrue();
   }
 
   /** The image is the same for the same parts, so that somebody else can make it and compare. */
   @Test
   void theSamePartsGiveTheSameBytes() throws IOException {
-    Path again = make("again.img", new StickShop(List.of(), Optional.empty(), "en"));
+    Path again =
+        make("again.img", new StickShop(List.of(), Optional.empty(), Optional.empty(), "en"));
 
     assertThat(Files.mismatch(stick, again)).isEqualTo(-1);
   }
@@ -225,15 +244,21 @@ class StickTest {
       more.addAll(List.of("-nic", "user,model=e1000e"));
 
       Fingerprint another = new Fingerprint("ab".repeat(32));
-      Path wrong = make("wrong.img", new StickShop(List.of(address), Optional.of(another), "en"));
+      Path wrong =
+          make(
+              "wrong.img",
+              new StickShop(List.of(address), Optional.of(another), Optional.empty(), "en"));
       Path elsewhere = Files.createDirectories(folder.resolve("elsewhere"));
       try (StickMachine machine = StickMachine.start(elsewhere, Firmware.UEFI, wrong, more)) {
         machine.await("the refusal", START, s -> s.contains("not the server of the shop"));
         assertThat(shop.client().get("/api/knocks").body()).isEmpty();
       }
 
+      Optional<StickKey> key = keyOf(shop);
       Path right =
-          make("linked.img", new StickShop(List.of(address), Optional.of(shop.authority()), "en"));
+          make(
+              "linked.img",
+              new StickShop(List.of(address), Optional.of(shop.authority()), key, "en"));
       try (StickMachine machine = StickMachine.start(own, Firmware.UEFI, right, more)) {
         machine.await("the knock", START, s -> s.contains("Let it in there with"));
         letIn(shop, machine);
@@ -241,6 +266,94 @@ class StickTest {
         assertThat(scanned(shop.client())).isEqualTo("%d sectors unreadable".formatted(BAD.size()));
       }
       assertThat(hashes(disks)).isEqualTo(before);
+    }
+  }
+
+  /**
+   * Without a network: read, scanned and saved by keys, the stick taken to the shop and its file
+   * taken into a job by a browser. Nothing of it can be read from the stick by anybody else, its
+   * system is the same byte by byte, and the drives are.
+   */
+  @Test
+  void worksWithoutANetworkAndIsTakenInLater() throws Exception {
+    try (ShopOnTls shop = ShopOnTls.start(folder.resolve("later"), "10.0.2.2")) {
+      Optional<StickKey> key = keyOf(shop);
+      Path image = make("kept.img", new StickShop(List.of(), Optional.empty(), key, "en"));
+      Path fresh = Files.copy(image, folder.resolve("fresh.img"));
+      Path own = Files.createDirectories(folder.resolve("away"));
+      List<Path> disks = List.of(disk(own, "sata"), disk(own, "nvme"));
+      List<String> before = hashes(disks);
+      List<String> more = new ArrayList<>(drives(disks.get(0), disks.get(1)));
+      more.addAll(List.of("-nic", "none"));
+      try (StickMachine machine = StickMachine.start(own, Firmware.UEFI, image, true, more)) {
+        machine.await("the screen", START, s -> s.contains("6  Save on the stick"));
+        scan(machine);
+        machine.press("6");
+        machine.await("the saving", WORK, s -> s.contains("All of it is on the stick."));
+        assertThat(machine.screen()).contains("4 readings, 1 run."); // two drives, board, no more
+        off(machine);
+      }
+      assertThat(hashes(disks)).isEqualTo(before);
+
+      Path file = folder.resolve("kept.tek");
+      String partition = image + "@@" + 4096L * 512;
+      run(folder, "mcopy", "-i", partition, "::kept.tek", file.toString());
+      assertThat(Files.readString(file, StandardCharsets.ISO_8859_1))
+          .doesNotContain("OS7K", "Ostrel", "OS-4411");
+      sameButForTheStore(fresh, image, file);
+      takenIn(shop, file);
+      assertThat(shop.client().get("/api/jobs/J-2294/parts/OS7K-0001").body().get("finding"))
+          .hasToString("\"%d sectors unreadable\"".formatted(BAD.size()));
+    }
+  }
+
+  /** Nothing of the stick was written to but its store. */
+  private static void sameButForTheStore(Path fresh, Path used, Path store) throws IOException {
+    long length = Files.size(store);
+    try (RandomAccessFile before = new RandomAccessFile(fresh.toFile(), "r");
+        RandomAccessFile after = new RandomAccessFile(used.toFile(), "r")) {
+      byte[] was = new byte[1 << 20];
+      byte[] is = new byte[1 << 20];
+      long first = -1;
+      long last = -1;
+      for (long at = 0; at < before.length(); at += was.length) {
+        int n = (int) Math.min(was.length, before.length() - at);
+        before.readFully(was, 0, n);
+        after.readFully(is, 0, n);
+        for (int i = 0; i < n; i++) {
+          if (was[i] != is[i]) {
+            first = first < 0 ? at + i : first;
+            last = at + i;
+          }
+        }
+      }
+      assertThat(after.length()).isEqualTo(before.length());
+      byte[] head = new byte[StickStore.SECTOR];
+      long begin = first / StickStore.SECTOR * StickStore.SECTOR - StickStore.SECTOR;
+      after.seek(begin);
+      after.readFully(head);
+      assertThat(StickStore.Head.of(head).orElseThrow().at()).isEqualTo(begin);
+      assertThat(last).isBetween(first, begin + length - 1);
+    }
+  }
+
+  private static Optional<StickKey> keyOf(ShopOnTls shop) {
+    return Optional.of(
+        StickKey.parse(shop.client().get("/api/stick").body().get("key").stringValue()));
+  }
+
+  private static void takenIn(ShopOnTls shop, Path file) throws Exception {
+    List<String> trusting = List.of("--ignore-certificate-errors");
+    try (Browser browser = new Browser(Home.find(), shop.address(), trusting)) {
+      browser.open("/stick");
+      browser.signIn("ines", ShopOnTls.PASSWORD);
+      browser.seeText("Take in what a stick kept");
+      browser.giveFile(file);
+      browser.seeText("Ostrel 17-L4, OS-4411");
+      browser.seeText("3 sectors unreadable");
+      browser.choose("Its job", "J-2294 · Tarnwick all-in-one 24");
+      browser.press("Take into J-2294");
+      browser.seeText("All of it is in");
     }
   }
 

@@ -134,7 +134,7 @@ final class ServeCommand implements Callable<Integer> {
               authority ->
                   System.out.printf(
                       "Its authority is %s. Probes are started with --authority and this;%n"
-                          + "browsers are told at %s/ca.%n",
+                          + "browsers are told at %s/ca, sticks are made by the command at /stick.%n",
                       authority, shownAs(address, tls)));
       running.await();
       return 0;

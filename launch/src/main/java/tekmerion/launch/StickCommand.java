@@ -16,6 +16,7 @@ import picocli.CommandLine.Spec;
 import tekmerion.launch.stick.Stick;
 import tekmerion.launch.stick.StickException;
 import tekmerion.launch.stick.StickShop;
+import tekmerion.link.stick.StickKey;
 import tekmerion.link.tls.Fingerprint;
 
 /** An image that starts customers' machines with the probe. */
@@ -43,6 +44,12 @@ final class StickCommand implements Callable<Integer> {
   private String authority;
 
   @Option(
+      names = "--stick-key",
+      description =
+          "The shop's key, as its page /stick shows it: what the stick keeps without a network is sealed to it. Default: it keeps nothing.")
+  private String stickKey;
+
+  @Option(
       names = "--language",
       defaultValue = "en",
       description = "Of its screen: en or nb. Default: en.")
@@ -64,6 +71,12 @@ final class StickCommand implements Callable<Integer> {
     } catch (IllegalArgumentException e) {
       throw new ParameterException(spec.commandLine(), "--authority: " + e.getMessage());
     }
+    Optional<StickKey> key;
+    try {
+      key = Optional.ofNullable(stickKey).map(StickKey::parse);
+    } catch (IllegalArgumentException e) {
+      throw new ParameterException(spec.commandLine(), "--stick-key: " + e.getMessage());
+    }
     System.out.println(
         "Fetching what is missing of Debian's packages, then putting the image together.");
     try {
@@ -71,7 +84,7 @@ final class StickCommand implements Callable<Integer> {
       Stick.make(
           root.resolve(".tekmerion/stick"),
           List.of(root.resolve("probe/target/lib"), root.resolve("probe/target")),
-          new StickShop(servers, whose, language),
+          new StickShop(servers, whose, key, language),
           out);
     } catch (StickException e) {
       throw new LaunchException(e.getMessage(), e);

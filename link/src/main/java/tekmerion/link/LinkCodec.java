@@ -19,7 +19,16 @@ public final class LinkCodec {
    * @throws LinkFormatException if {@code json} is no message of that type, or too long
    */
   public static <T> T decode(String json, Class<T> type) {
-    if (json.length() > BenchLink.MAX_MESSAGE_CHARS) {
+    return decode(json, type, BenchLink.MAX_MESSAGE_CHARS);
+  }
+
+  /**
+   * The same of what did not come over the link, and may be longer.
+   *
+   * @param maxChars that it may have
+   */
+  public static <T> T decode(String json, Class<T> type, int maxChars) {
+    if (json.length() > maxChars) {
       throw new LinkFormatException("message has %d characters".formatted(json.length()));
     }
     try {

@@ -61,7 +61,9 @@ public record MemoryTestResult(
 
   @Override
   public String outcome() {
-    return mismatches == 0 ? say("link.no-error") : where.isEmpty() ? "errors" : where;
+    return mismatches == 0
+        ? say("link.no-error")
+        : where.isEmpty() ? say("link.errors", "errors", mismatches) : where;
   }
 
   @Override

@@ -400,16 +400,18 @@ class ExchangeTest {
             new CommandLine(new SaveCommand())
                 .execute("--machine", "sim:busy-drive,0", "--out", saved.toString()))
         .isZero();
-    JsonNode whole =
-        ines.post(
-                "/api/jobs/%s/captures".formatted(job),
-                Map.of(
-                    "partKey",
-                    "drive-a",
-                    "files",
-                    List.of(dropped("capture.json", Files.readAllBytes(saved)))))
-            .body();
-    assertThat(whole.get(0).get("words").stringValue()).isEqualTo("a probe's file with 2 readings");
+    Map<String, Object> file =
+        Map.of(
+            "partKey",
+            "drive-a",
+            "files",
+            List.of(dropped("capture.json", Files.readAllBytes(saved))));
+    JsonNode whole = ines.post("/api/jobs/%s/captures".formatted(job), file).body();
+    assertThat(whole.get(0).get("words").stringValue())
+        .isEqualTo("a probe's file: 2 readings and 0 runs taken in");
+    JsonNode again = ines.post("/api/jobs/%s/captures".formatted(job), file).body();
+    assertThat(again.get(0).get("words").stringValue())
+        .isEqualTo("a probe's file: 0 readings and 0 runs taken in, 2 known already");
     assertThat(ines.get("/api/jobs/%s/memory".formatted(job)).body().toString())
         .contains("5D01C004");
   }

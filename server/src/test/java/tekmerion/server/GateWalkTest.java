@@ -41,6 +41,8 @@ class GateWalkTest {
           "post /api/stock/items",
           "post /api/stock/items/{id}/moves",
           "post /api/jobs/{number}/captures",
+          "post /api/stick/visits", // keeps nothing
+          "post /api/jobs/{number}/stick-visits/{id}", // StickVisitsTest: binds nobody
           "put /api/jobs/{number}/isolations/{sort}",
           "post /api/jobs/{number}/isolations/{sort}/starts",
           "post /api/jobs/{number}/isolations/{sort}/starts/{start}/take-back",

@@ -22,18 +22,10 @@ final class Posterior {
   private static final double NEGLIGIBLE = 1e-10;
 
   private final int causes;
-  private final boolean leaveOneOut;
   private final Complaint complaint;
   private final List<Observation> observations;
 
-  /** By cause: its findings, its log ratio for all of them together, what one can hide or show. */
-  private final int[][] findingsOf;
-
-  private final double[] logGain;
-  private final double[] hidden;
-  private final double[] shown;
-
-  private double[] hiddenOfPairs;
+  private final Gains gains;
 
   private int[] sets = new int[256];
   private double[] weights = new double[256];
@@ -56,32 +48,9 @@ final class Posterior {
           "%d causes; at most %d".formatted(prior.length, FaultSets.MAX_CAUSES));
     }
     this.causes = prior.length;
-    this.leaveOneOut = leaveOneOut;
     this.complaint = complaint;
     this.observations = observations;
-    findingsOf = new int[causes][];
-    logGain = new double[causes];
-    hidden = new double[causes];
-    shown = new double[causes];
-    int[] bearing = new int[causes];
-    observations.forEach(seen -> IntStream.of(seen.bearing()).forEach(cause -> bearing[cause]++));
-    Arrays.setAll(findingsOf, cause -> new int[bearing[cause]]);
-    for (int o = observations.size() - 1; o >= 0; o--) {
-      for (int cause : observations.get(o).bearing()) {
-        findingsOf[cause][--bearing[cause]] = o;
-      }
-    }
-    for (int i = 0; i < causes; i++) {
-      logGain[i] = Math.log(prior[i]) - Math.log1p(-prior[i]);
-      for (int o : findingsOf[i]) {
-        double log = Math.log(observations.get(o).ratioOf(i));
-        logGain[i] += log;
-        if (leaveOneOut) {
-          hidden[i] = Math.max(hidden[i], -log);
-          shown[i] = Math.max(shown[i], log);
-        }
-      }
-    }
+    gains = new Gains(prior, observations, leaveOneOut);
   }
 
   /**
@@ -180,13 +149,9 @@ final class Posterior {
 
   private Posterior(Posterior before) {
     causes = before.causes;
-    leaveOneOut = false;
     complaint = before.complaint;
     observations = before.observations;
-    findingsOf = before.findingsOf;
-    logGain = before.logGain;
-    hidden = before.hidden;
-    shown = before.shown;
+    gains = before.gains;
   }
 
   private Posterior(Posterior before, double[] likelihoods) {
@@ -211,40 +176,38 @@ final class Posterior {
    */
   private void enumerate(double share) {
     double least = Math.log(share) + leastOfWhole();
-    hiddenOfPairs = new double[causes * causes];
-    Arrays.fill(hiddenOfPairs, Double.NaN);
     Integer[] order = IntStream.range(0, causes).boxed().toArray(Integer[]::new);
-    Arrays.sort(order, Comparator.comparingDouble((Integer i) -> -(logGain[i] + hidden[i])));
+    Arrays.sort(order, Comparator.comparingDouble((Integer i) -> -gains.atMost(i)));
     keep(FaultSets.NONE, 0);
     for (int x = 0; x < causes; x++) {
       int a = order[x];
-      double boundA = logGain[a] + hidden[a];
+      double boundA = gains.atMost(a);
       if (withMore(boundA, boundA, 2) < least) {
         break;
       }
-      keep(FaultSets.of(a), logGain[a]);
+      keep(FaultSets.of(a), gains.of(a));
       for (int y = x + 1; y < causes; y++) {
         int b = order[y];
-        double boundB = logGain[b] + hidden[b];
+        double boundB = gains.atMost(b);
         if (withMore(boundA + boundB, boundB, 1) < least) {
           break;
         }
         int pair = FaultSets.with(FaultSets.of(a), b);
-        double logPair = logGain[a] + logGain[b] + together(FaultSets.of(a), b);
+        double logPair = gains.of(a) + gains.of(b) + gains.together(FaultSets.of(a), b);
         keep(pair, logPair);
-        double hiddenAb = hiddenIn(a, b);
-        double boundPair = Math.min(boundA + boundB, logPair + hiddenIn(pair));
+        double hiddenAb = gains.hiddenIn(a, b);
+        double boundPair = Math.min(boundA + boundB, logPair + gains.hiddenIn(pair));
         for (int z = y + 1; z < causes; z++) {
           int c = order[z];
-          if (boundPair + logGain[c] + hidden[c] < least) {
+          if (boundPair + gains.atMost(c) < least) {
             break;
           }
           // Of the sums over three that one observation hides, half of those over the pairs.
-          double all = (hiddenAb + hiddenIn(a, c) + hiddenIn(b, c)) / 2;
-          if (logGain[a] + logGain[b] + logGain[c] + all < least) {
+          double all = (hiddenAb + gains.hiddenIn(a, c) + gains.hiddenIn(b, c)) / 2;
+          if (gains.of(a) + gains.of(b) + gains.of(c) + all < least) {
             continue;
           }
-          keep(FaultSets.with(pair, c), logPair + logGain[c] + together(pair, c));
+          keep(FaultSets.with(pair, c), logPair + gains.of(c) + gains.together(pair, c));
         }
       }
     }
@@ -262,62 +225,10 @@ final class Posterior {
   private double leastOfWhole() {
     double least = complaint.logLikelihood(FaultSets.NONE);
     for (int i = 0; i < causes; i++) {
-      double alone = logGain[i] - shown[i] + complaint.logLikelihood(FaultSets.of(i));
+      double alone = gains.atLeast(i) + complaint.logLikelihood(FaultSets.of(i));
       least = Math.max(least, alone);
     }
     return least;
-  }
-
-  /** Log of how much less a cause adds to this set than to the empty one; at most 0. */
-  private double together(int set, int cause) {
-    double log = 0;
-    double product = 1;
-    for (int o : findingsOf[cause]) {
-      Observation seen = observations.get(o);
-      if (seen.bearsOnAny(set)) {
-        product *= seen.ratio(FaultSets.with(set, cause)) / (seen.ratio(set) * seen.ratioOf(cause));
-        if (product < 1e-100) {
-          log += Math.log(product);
-          product = 1;
-        }
-      }
-    }
-    return product == 1 ? log : log + Math.log(product);
-  }
-
-  /** The most that one observation alone hides of two causes together, as a log; at least 0. */
-  private double hiddenIn(int a, int b) {
-    if (!leaveOneOut) {
-      return 0;
-    }
-    double known = hiddenOfPairs[a * causes + b];
-    if (!Double.isNaN(known)) {
-      return known;
-    }
-    double most = Math.max(hidden[a], hidden[b]);
-    for (int o : findingsOf[a]) {
-      Observation seen = observations.get(o);
-      if (seen.bearsOn(b)) {
-        most = Math.max(most, -Math.log(seen.ratioOf(a) * seen.ratioOf(b)));
-      }
-    }
-    hiddenOfPairs[a * causes + b] = most;
-    hiddenOfPairs[b * causes + a] = most;
-    return most;
-  }
-
-  /** How much heavier a set can become by taking any one observation away, as a log. */
-  private double hiddenIn(int set) {
-    if (!leaveOneOut) {
-      return 0;
-    }
-    double least = 1;
-    for (int rest = set; rest != FaultSets.NONE; rest = FaultSets.withoutLast(rest)) {
-      for (int o : findingsOf[FaultSets.last(rest)]) {
-        least = Math.min(least, observations.get(o).ratio(set));
-      }
-    }
-    return -Math.log(least);
   }
 
   private void keep(int set, double logWeight) {
@@ -401,6 +312,6 @@ final class Posterior {
 
   /** Numbers of the observations that bear on a cause. */
   int[] findingsOf(int cause) {
-    return findingsOf[cause];
+    return gains.findingsOf(cause);
   }
 }

@@ -13,11 +13,13 @@ import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
 
 /**
- * One image for UEFI with and without secure boot and for BIOS: a partition table by GUID with two
- * partitions, one for the BIOS part of the boot loader and the EFI system partition with all that
- * is started.
+ * One image for UEFI with and without secure boot and for BIOS: a partition table by GUID with one
+ * partition for the BIOS part of the boot loader, one with the store, where the shop gave a key,
+ * and the EFI system partition with all that is started.
  *
  * @see "UEFI Specification 2.10, sections 5.3 and 13.3"
  */
@@ -25,7 +27,7 @@ final class StickImage {
   private static final int SECTOR = 512;
   private static final long BIOS_AT = 2048;
   private static final long BIOS_SECTORS = 2048;
-  private static final long EFI_AT = BIOS_AT + BIOS_SECTORS;
+  private static final long AFTER_BIOS = BIOS_AT + BIOS_SECTORS;
   private static final long MIB_SECTORS = 2048;
 
   /** Beside what it holds: the file allocation tables, folders, and room to renew it. */
@@ -41,6 +43,10 @@ final class StickImage {
   private static final int LIST_AT = SECTOR - 12;
 
   private static final String BIOS_TYPE = "21686148-6449-6E6F-744E-656564454649";
+
+  /** Of data that any system may show. */
+  private static final String DATA_TYPE = "EBD0A0A2-B9E5-4433-87C0-68B6B72699C7";
+
   private static final String EFI_TYPE = "C12A7328-F81F-11D2-BA4B-00A0C93EC93B";
 
   private static final List<String> BIOS_MODULES =
@@ -69,17 +75,23 @@ final class StickImage {
     long bytes = Files.size(kernel) + Files.size(parts.system()) + Files.size(parts.shopSettings());
     long efiSectors = (bytes / (1 << 20) + EFI_SPARE_MIB) * MIB_SECTORS;
     Path efi = efi(work, parts, shop, kernel, config, efiSectors);
-    long all = EFI_AT + efiSectors + MIB_SECTORS; // the table's copy stands at the end
+    Optional<Path> store = StoreImage.make(work, shop, AFTER_BIOS);
+    long storeSectors = store.isPresent() ? StoreImage.SECTORS : 0;
+    long efiAt = AFTER_BIOS + storeSectors;
+    long all = efiAt + efiSectors + MIB_SECTORS; // the table's copy stands at the end
     // Beside its place, which may be on another disk, so that it is there as a whole or not at all.
     Path image = out.toAbsolutePath().resolveSibling(out.getFileName() + ".part");
     Files.deleteIfExists(image);
     Files.createFile(image);
     Tools.run(work, "truncate", "-s", Long.toString(all * SECTOR), image.toString());
-    partition(work, image, shop, efiSectors);
+    partition(work, image, shop, storeSectors, efiSectors);
     try (FileChannel to =
         FileChannel.open(image, StandardOpenOption.READ, StandardOpenOption.WRITE)) {
       putBiosLoader(work, parts.biosLoader(), to);
-      put(efi, to, EFI_AT);
+      if (store.isPresent()) {
+        put(store.get(), to, AFTER_BIOS);
+      }
+      put(efi, to, efiAt);
     }
     Files.move(image, out, StandardCopyOption.ATOMIC_MOVE);
   }
@@ -103,54 +115,29 @@ final class StickImage {
     Files.copy(parts.system(), ours.resolve("system"));
     Files.copy(parts.shopSettings(), ours.resolve("shop"));
     Tools.run(tree, "sh", "-c", "find . -exec touch -d @%d {} +".formatted(Tools.MOMENT_SECONDS));
-    Path image = fat(work, "efi.img", sectors, "TEKMERION", shop.id("efi").hashCode());
+    Path image = work.resolve("efi.img");
+    Fat.make(image, 32, sectors, "TEKMERION", shop.id("efi").hashCode());
     Tools.run(tree, "mcopy", "-i", image.toString(), "-s", "-m", "EFI", "tekmerion", "::");
     return image;
   }
 
-  private static Path fat(Path work, String name, long sectors, String label, int serial)
+  private static void partition(
+      Path work, Path image, StickShop shop, long storeSectors, long efiSectors)
       throws IOException {
-    Path image = work.resolve(name);
-    Files.deleteIfExists(image);
-    Files.createFile(image);
-    Tools.run(work, "truncate", "-s", Long.toString(sectors * SECTOR), image.toString());
-    Tools.run(
-        work,
-        "mkfs.fat",
-        "--invariant",
-        "-F",
-        "32",
-        "-n",
-        label,
-        "-i",
-        "%08x".formatted(serial),
-        image.toString());
-    return image;
+    List<String> table = new ArrayList<>(List.of("label: gpt", "label-id: " + shop.id("disk")));
+    table.add(entry(BIOS_AT, BIOS_SECTORS, BIOS_TYPE, shop.id("bios"), "bios"));
+    if (storeSectors > 0) {
+      table.add(entry(AFTER_BIOS, storeSectors, DATA_TYPE, shop.id("store"), "kept"));
+    }
+    long efiAt = AFTER_BIOS + storeSectors;
+    table.add(entry(efiAt, efiSectors, EFI_TYPE, shop.id("start"), shop.name()));
+    Path script = Files.write(work.resolve("table"), table);
+    Tools.run(work, script, List.of("sfdisk", "--quiet", image.toString()));
   }
 
-  private static void partition(Path work, Path image, StickShop shop, long efiSectors)
-      throws IOException {
-    Path script = work.resolve("table");
-    Files.writeString(
-        script,
-        """
-        label: gpt
-        label-id: %s
-        start=%d, size=%d, type=%s, uuid=%s, name="bios"
-        start=%d, size=%d, type=%s, uuid=%s, name="%s"
-        """
-            .formatted(
-                shop.id("disk"),
-                BIOS_AT,
-                BIOS_SECTORS,
-                BIOS_TYPE,
-                shop.id("bios"),
-                EFI_AT,
-                efiSectors,
-                EFI_TYPE,
-                shop.id("start"),
-                shop.name()));
-    Tools.run(work, script, List.of("sfdisk", "--quiet", image.toString()));
+  private static String entry(long at, long sectors, String type, UUID id, String name) {
+    return "start=%d, size=%d, type=%s, uuid=%s, name=\"%s\""
+        .formatted(at, sectors, type, id, name);
   }
 
   /** The first sector loads the first of the loader, which loads the rest by its list. */

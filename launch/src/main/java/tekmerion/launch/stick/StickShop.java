@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import tekmerion.link.stick.StickKey;
 import tekmerion.link.tls.Fingerprint;
 
 /**
@@ -13,9 +14,11 @@ import tekmerion.link.tls.Fingerprint;
  *
  * @param servers addresses of the shop's server, tried in this order; none for a stick without one
  * @param authority of the shop; there whenever there is a server
+ * @param key of the shop, to which the stick seals what it keeps; empty for one that keeps nothing
  * @param language of its screen: en or nb
  */
-public record StickShop(List<URI> servers, Optional<Fingerprint> authority, String language) {
+public record StickShop(
+    List<URI> servers, Optional<Fingerprint> authority, Optional<StickKey> key, String language) {
   public StickShop {
     servers = List.copyOf(servers);
     for (URI server : servers) {
@@ -34,11 +37,12 @@ public record StickShop(List<URI> servers, Optional<Fingerprint> authority, Stri
 
   /** As the stick's system reads it, a setting a line. */
   String settings() {
-    return "servers=%s\nauthority=%s\nstick=%s\nlanguage=%s\n"
+    return "servers=%s\nauthority=%s\nstick=%s\nstick_key=%s\nlanguage=%s\n"
         .formatted(
             servers.stream().map(URI::toString).collect(Collectors.joining(" ")),
             authority.map(Fingerprint::toString).orElse(""),
             name(),
+            key.map(StickKey::toString).orElse(""),
             language);
   }
 
@@ -49,7 +53,12 @@ public record StickShop(List<URI> servers, Optional<Fingerprint> authority, Stri
 
   /** The same for the same shop. */
   UUID id(String of) {
-    String shop = servers + " " + authority.map(Fingerprint::toString).orElse("");
+    String shop =
+        "%s %s %s"
+            .formatted(
+                servers,
+                authority.map(Fingerprint::toString).orElse(""),
+                key.map(StickKey::toString).orElse(""));
     return UUID.nameUUIDFromBytes((of + " " + shop).getBytes(StandardCharsets.UTF_8));
   }
 }

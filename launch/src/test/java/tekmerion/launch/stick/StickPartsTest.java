@@ -48,13 +48,17 @@ class StickPartsTest {
     URI plain = URI.create("http://backroom:8780");
     URI sealed = URI.create("https://backroom:8780");
 
-    assertThatThrownBy(() -> new StickShop(List.of(plain), Optional.of(OURS), "en"))
+    assertThatThrownBy(
+            () -> new StickShop(List.of(plain), Optional.of(OURS), Optional.empty(), "en"))
         .isInstanceOf(StickException.class)
         .hasMessageContaining("no https address");
-    assertThatThrownBy(() -> new StickShop(List.of(sealed), Optional.empty(), "en"))
+    assertThatThrownBy(
+            () -> new StickShop(List.of(sealed), Optional.empty(), Optional.empty(), "en"))
         .isInstanceOf(StickException.class)
         .hasMessageContaining("--authority is missing");
-    assertThat(new StickShop(List.of(sealed, sealed), Optional.of(OURS), "nb").settings())
+    assertThat(
+            new StickShop(List.of(sealed, sealed), Optional.of(OURS), Optional.empty(), "nb")
+                .settings())
         .contains("servers=https://backroom:8780 https://backroom:8780\n")
         .contains("authority=" + OURS + "\n", "language=nb\n");
   }
@@ -62,10 +66,11 @@ class StickPartsTest {
   /** It knows itself by a partition's name; another shop's stick has another. */
   @Test
   void everyShopsSticksHaveANameOfTheirOwn() {
-    StickShop ours = new StickShop(List.of(), Optional.of(OURS), "en");
-    StickShop others = new StickShop(List.of(), Optional.empty(), "en");
+    StickShop ours = new StickShop(List.of(), Optional.of(OURS), Optional.empty(), "en");
+    StickShop others = new StickShop(List.of(), Optional.empty(), Optional.empty(), "en");
 
     assertThat(ours.name()).matches("tekmerion-[0-9a-f]{8}").isNotEqualTo(others.name());
-    assertThat(ours.name()).isEqualTo(new StickShop(List.of(), Optional.of(OURS), "en").name());
+    assertThat(ours.name())
+        .isEqualTo(new StickShop(List.of(), Optional.of(OURS), Optional.empty(), "en").name());
   }
 }

@@ -5,11 +5,15 @@ import static tekmerion.words.Words.say;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Supplier;
 import tekmerion.core.port.MachineUnderTest;
+import tekmerion.link.RunKind;
+import tekmerion.link.RunNames;
+import tekmerion.probe.link.SoleBench;
 import tekmerion.probe.linux.SysDrive;
 import tekmerion.words.Language;
 import tekmerion.words.Speaking;
@@ -22,6 +26,11 @@ final class Console {
   private static final int DRIVES = 8;
   private static final int DRIVES_WHILE_KNOCKING = 3;
 
+  /** The menu stands in two columns. */
+  private static final int MENU_COLUMN = Screens.COLUMNS / 2;
+
+  private static final int SECONDS_OF_MINUTE = 60;
+
   /** From so many drives on their numbers have two digits, and Enter ends one. */
   private static final int MANY = 10;
 
@@ -30,13 +39,18 @@ final class Console {
   private static final int BACKSPACE = 127;
 
   private final Screens screens;
-  private final Supplier<List<SysDrive>> lookAtDrives;
+  private final Supplier<Map<String, SysDrive>> lookAtDrives;
   private final BenchLinkOfStick link;
   private final MachineUnderTest machine;
   private final Language language;
   private final BlockingQueue<Integer> keys = new LinkedBlockingQueue<>();
-  private final SoleWork work = new SoleWork();
+  private final SoleBench bench;
+  private final StickSaver saver;
   private List<SysDrive> drives = List.of();
+
+  /** Of the drives, in the same order: what they are called in runs. */
+  private List<String> partKeys = List.of();
+
   private Asked asked = Asked.NOTHING;
   private String typed = "";
 
@@ -49,19 +63,25 @@ final class Console {
     CODE,
     DRIVE_TO_SCAN,
     DRIVE_TO_SURVEY,
+    DRIVE_TO_TEST,
     WHETHER_OFF
   }
 
   /**
-   * @param lookAtDrives lists what is there now
+   * @param bench where work is done without the shop
+   * @param lookAtDrives lists what is there now, by the key that runs call it by
    */
   Console(
       Screens screens,
       BenchLinkOfStick link,
       MachineUnderTest machine,
-      Supplier<List<SysDrive>> lookAtDrives,
+      SoleBench bench,
+      StickSaver saver,
+      Supplier<Map<String, SysDrive>> lookAtDrives,
       Language language) {
     this.lookAtDrives = lookAtDrives;
+    this.bench = bench;
+    this.saver = saver;
     this.screens = screens;
     this.link = link;
     this.machine = machine;
@@ -79,7 +99,7 @@ final class Console {
       screens.show(Words.in(Speaking.prose(language), this::lines));
       Integer key = keys.poll(LOOK_EVERY_MS, TimeUnit.MILLISECONDS);
       if (key != null && isOff(key)) {
-        work.stop();
+        bench.stop();
         return;
       }
     }
@@ -88,7 +108,9 @@ final class Console {
   /** Looks at the drives anew. */
   void look() {
     try {
-      drives = lookAtDrives.get();
+      Map<String, SysDrive> now = lookAtDrives.get();
+      drives = List.copyOf(now.values());
+      partKeys = List.copyOf(now.keySet());
     } catch (UncheckedIOException e) {
       // One went while it was looked at: the next look, in a second, finds what is there then.
     }
@@ -106,9 +128,10 @@ final class Console {
       lines.add("");
       lines.addAll(LargeDigits.lines(link.digits()));
     }
-    String does = work.words();
-    if (!does.isEmpty()) {
-      lines.add(say("console.work", "work", does));
+    bench.work().ifPresent(work -> lines.add(say("console.work", "work", words(work))));
+    String kept = keptWords();
+    if (!kept.isEmpty()) {
+      lines.add(say("console.kept", "kept", kept));
     }
     lines.add("");
     lines.addAll(question());
@@ -126,39 +149,117 @@ final class Console {
     return link.said().isEmpty() ? say("console.looks-for-the-server") : link.said();
   }
 
+  /** "Surface scan of HELM-1000S …: 12 %, 3 min left", or what it found. */
+  private String words(SoleBench.Work work) {
+    int drive = partKeys.indexOf(work.partKey());
+    String run =
+        work.kind().isOfDrive()
+            ? say(
+                "console.run-of",
+                "run",
+                RunNames.name(work.kind()),
+                "drive",
+                drive < 0 ? work.partKey() : MachineLines.shortName(drives.get(drive)))
+            : RunNames.name(work.kind());
+    if (work.ended() != null) {
+      return say(
+          "console.ended",
+          "run",
+          run,
+          "outcome",
+          RunNames.end(work.ended()),
+          "detail",
+          RunNames.detail(work.ended()));
+    }
+    double minutes = Math.ceil(work.secondsLeft() / SECONDS_OF_MINUTE);
+    return minutes > 0
+        ? say("console.running", "run", run, "percent", percent(work.share()), "minutes", minutes)
+        : say("console.running-long", "run", run, "percent", percent(work.share()));
+  }
+
+  private static double percent(double share) {
+    return Math.floor(100 * share);
+  }
+
+  private String keptWords() {
+    SoleBench.Kept kept = bench.kept();
+    if (kept.isEmpty() && !kept.isReading()) {
+      return "";
+    }
+    String said =
+        !saver.canSave()
+            ? say("console.keeps-nothing")
+            : saver.isAllSaved() && !kept.isEmpty()
+                ? say("console.saved")
+                : saver.said().isEmpty() || saver.said().equals(say("console.saved"))
+                    ? say("console.not-saved")
+                    : saver.said();
+    return say(
+        "console.kept-so-far",
+        "readings",
+        kept.readings(),
+        "runs",
+        kept.runs(),
+        "reading",
+        kept.isReading() ? "yes" : "no",
+        "said",
+        said);
+  }
+
   private List<String> question() {
     return switch (asked) {
       case CODE -> List.of(say("console.type-the-code", "typed", typed), say("console.back"));
-      case DRIVE_TO_SCAN, DRIVE_TO_SURVEY ->
+      case DRIVE_TO_SCAN, DRIVE_TO_SURVEY, DRIVE_TO_TEST ->
           List.of(
               drives.size() < MANY
                   ? say("console.which-drive")
                   : say("console.which-of-many", "typed", typed),
               say("console.back"));
-      case WHETHER_OFF -> List.of(say("console.really-off"), say("console.back"));
+      case WHETHER_OFF ->
+          List.of(
+              saver.isAllSaved() ? say("console.really-off") : say("console.really-off-unsaved"),
+              say("console.back"));
       case NOTHING -> menu();
     };
   }
 
+  /** What can be done now, in two columns. */
   private List<String> menu() {
-    List<String> menu = new ArrayList<>();
+    boolean free = !bench.isRunning();
+    List<String> all = new ArrayList<>();
     if (link.hasServer() && !link.isLinked()) {
-      menu.add(say("console.menu-link"));
+      all.add(say("console.menu-link"));
     }
-    if (work.isRunning()) {
-      menu.add(say("console.menu-stop"));
-    } else if (!drives.isEmpty()) {
-      menu.add(say("console.menu-scan"));
-      menu.add(say("console.menu-survey"));
-    }
-    if (!work.isRunning()) {
-      menu.add(say("console.menu-memory"));
+    if (free && !drives.isEmpty()) {
+      all.add(say("console.menu-scan"));
+      all.add(say("console.menu-survey"));
     }
     if (link.hasServer() && !link.isUnderWay()) {
-      menu.add(say("console.menu-knock"));
+      all.add(say("console.menu-knock"));
     }
-    menu.add(say("console.menu-off"));
-    return menu;
+    if (free) {
+      all.add(say("console.menu-memory"));
+    }
+    if (saver.canSave()) {
+      all.add(say("console.menu-save"));
+    }
+    all.add(say("console.menu-read"));
+    if (free && !drives.isEmpty()) {
+      all.add(say("console.menu-self-test"));
+    }
+    if (!free) {
+      all.add(say("console.menu-stop"));
+    }
+    all.add(say("console.menu-off"));
+    List<String> rows = new ArrayList<>();
+    for (int i = 0; i < all.size(); i += 2) {
+      String left = all.get(i);
+      rows.add(
+          i + 1 < all.size()
+              ? left + " ".repeat(Math.max(2, MENU_COLUMN - left.length())) + all.get(i + 1)
+              : left);
+    }
+    return rows;
   }
 
   /** Takes a key. */
@@ -172,8 +273,9 @@ final class Console {
     switch (asked) {
       case NOTHING -> choose(key);
       case CODE -> type(key);
-      case DRIVE_TO_SCAN -> drive(key, "surface");
-      case DRIVE_TO_SURVEY -> drive(key, "survey");
+      case DRIVE_TO_SCAN -> drive(key, RunKind.SURFACE_SCAN);
+      case DRIVE_TO_SURVEY -> drive(key, RunKind.SURVEY);
+      case DRIVE_TO_TEST -> drive(key, RunKind.SELF_TEST_SHORT);
       case WHETHER_OFF -> {
         if (key == '0') {
           return true;
@@ -185,19 +287,26 @@ final class Console {
   }
 
   private void choose(int key) throws InterruptedException {
-    boolean free = !work.isRunning() && !drives.isEmpty();
+    boolean free = !bench.isRunning();
+    boolean forDrive = free && !drives.isEmpty();
     if (key == '1' && link.hasServer() && !link.isLinked()) {
       asked = Asked.CODE;
+    } else if (key == '2' && forDrive) {
+      asked = Asked.DRIVE_TO_SCAN;
+    } else if (key == '3' && forDrive) {
+      asked = Asked.DRIVE_TO_SURVEY;
     } else if (key == '4' && link.hasServer() && !link.isUnderWay()) {
       link.begin(null);
-    } else if (key == '2' && free) {
-      asked = Asked.DRIVE_TO_SCAN;
-    } else if (key == '3' && free) {
-      asked = Asked.DRIVE_TO_SURVEY;
-    } else if (key == '5' && !work.isRunning()) {
-      work.beginMarch();
-    } else if (key == '9' && work.isRunning()) {
-      work.stop();
+    } else if (key == '5' && free) {
+      bench.begin(RunKind.MEMORY_TEST, RunKind.BOARD);
+    } else if (key == '6') {
+      saver.begin();
+    } else if (key == '7' && !bench.kept().isReading()) {
+      bench.readAll();
+    } else if (key == '8' && forDrive) {
+      asked = Asked.DRIVE_TO_TEST;
+    } else if (key == '9' && !free) {
+      bench.stop();
     } else if (key == '0') {
       asked = Asked.WHETHER_OFF;
     }
@@ -215,7 +324,7 @@ final class Console {
     }
   }
 
-  private void drive(int key, String command) {
+  private void drive(int key, RunKind run) {
     if (key == ' ') {
       first = first + DRIVES < drives.size() ? first + DRIVES : 0;
     } else if ((key == BACKSPACE || key == '\b') && !typed.isEmpty()) {
@@ -225,13 +334,13 @@ final class Console {
     }
     boolean isWhole = drives.size() < MANY || key == '\r' || key == '\n';
     if (isWhole && !typed.isEmpty()) {
-      begin(command, Integer.parseInt(typed) - 1);
+      begin(run, Integer.parseInt(typed) - 1);
     }
   }
 
-  private void begin(String command, int drive) {
+  private void begin(RunKind run, int drive) {
     if (drive >= 0 && drive < drives.size()) {
-      work.begin(command, drives.get(drive).device());
+      bench.begin(run, partKeys.get(drive));
       asked = Asked.NOTHING;
       first = 0;
     }

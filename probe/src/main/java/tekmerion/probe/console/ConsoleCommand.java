@@ -12,9 +12,12 @@ import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.Spec;
+import tekmerion.link.stick.StickKey;
 import tekmerion.link.tls.Fingerprint;
+import tekmerion.probe.link.SoleBench;
 import tekmerion.probe.linux.LinuxMachine;
 import tekmerion.probe.linux.LocalDrives;
+import tekmerion.probe.linux.StickDevice;
 import tekmerion.words.Language;
 import tekmerion.words.Speaking;
 import tekmerion.words.Words;
@@ -46,6 +49,13 @@ public final class ConsoleCommand implements Callable<Integer> {
       description = "Fingerprint of the shop's authority.")
   private String authority;
 
+  @Option(
+      names = "--stick-key",
+      defaultValue = "",
+      description =
+          "The shop's key that what the stick keeps is sealed to. Default: it keeps nothing.")
+  private String stickKey;
+
   @Option(names = "--language", defaultValue = "en", description = "en or nb. Default: en.")
   private String language;
 
@@ -61,6 +71,7 @@ public final class ConsoleCommand implements Callable<Integer> {
   public Integer call() throws InterruptedException {
     List<URI> addresses;
     Optional<Fingerprint> whose;
+    Optional<StickKey> key;
     try {
       addresses =
           Arrays.stream(servers.strip().split(" +"))
@@ -68,15 +79,19 @@ public final class ConsoleCommand implements Callable<Integer> {
               .map(URI::create)
               .toList();
       whose = authority.isBlank() ? Optional.empty() : Optional.of(Fingerprint.parse(authority));
+      key = stickKey.isBlank() ? Optional.empty() : Optional.of(StickKey.parse(stickKey));
     } catch (IllegalArgumentException e) {
       throw new ParameterException(spec.commandLine(), e.getMessage());
     }
     // What it tells the server is read there in any language; the screen has one of its own.
     Words.everywhere(Speaking.IN_CODES);
     Language in = language.equals("nb") ? Language.NB : Language.EN;
-    try (Screens shown = new Screens(screens)) {
-      BenchLinkOfStick link = new BenchLinkOfStick(addresses, whose, data, new LinuxMachine());
-      new Console(shown, link, new LinuxMachine(), LocalDrives::list, in).run();
+    LinuxMachine here = new LinuxMachine();
+    try (Screens shown = new Screens(screens);
+        SoleBench bench = new SoleBench(here, data.resolve("sole"))) {
+      BenchLinkOfStick link = new BenchLinkOfStick(addresses, whose, data, here);
+      StickSaver saver = new StickSaver(bench, key, StickDevice::find);
+      new Console(shown, link, here, bench, saver, LocalDrives::byKey, in).run();
       return 0;
     }
   }

@@ -84,6 +84,12 @@ final class MachineLines {
         drive.bus().words().toUpperCase(Locale.ROOT));
   }
 
+  /** "HELM-1000S OS7K-44019-B", as far as it reports them; else the system's name for it. */
+  static String shortName(SysDrive drive) {
+    String name = (drive.model() + " " + drive.serial()).strip();
+    return name.isEmpty() ? drive.name() : name;
+  }
+
   private static String size(long bytes) {
     return bytes < 10e9
         ? say("console.megabytes", "size", Math.round(bytes / 1e6))

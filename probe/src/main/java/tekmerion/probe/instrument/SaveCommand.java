@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.ServiceLoader;
+import java.util.UUID;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -63,7 +64,8 @@ public final class SaveCommand implements Callable<Integer> {
       System.err.println("There is nothing here that could be read.");
       return CANNOT;
     }
-    CaptureFile file = CaptureFile.of(ProbeVersion.CURRENT, MachineNote.of(found.get()), readings);
+    CaptureFile file =
+        CaptureFile.of(ProbeVersion.CURRENT, MachineNote.of(found.get()), readings, List.of());
     Files.writeString(
         out, LinkCodec.encode(file), StandardOpenOption.CREATE_NEW, StandardOpenOption.SYNC);
     System.out.printf(
@@ -75,6 +77,9 @@ public final class SaveCommand implements Callable<Integer> {
   private static CapturedReading read(String key, PageSource source) {
     Instant now = Instant.now();
     return new CapturedReading(
-        key, now, source.kinds().stream().map(k -> PageNote.of(k, source.read(k))).toList());
+        UUID.randomUUID(),
+        key,
+        now,
+        source.kinds().stream().map(k -> PageNote.of(k, source.read(k))).toList());
   }
 }

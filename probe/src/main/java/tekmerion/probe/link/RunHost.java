@@ -6,7 +6,6 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Instant;
-import java.util.EnumMap;
 import java.util.HexFormat;
 import java.util.Map;
 import java.util.Optional;
@@ -15,20 +14,11 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
 import java.util.logging.Level;
 import java.util.logging.Logger;
-import tekmerion.core.drive.DriveFindings;
-import tekmerion.core.drive.PartReading;
-import tekmerion.core.knowhow.Hazards;
-import tekmerion.core.knowhow.KnowHow;
-import tekmerion.core.permit.Action;
 import tekmerion.core.permit.DataStatus;
 import tekmerion.core.permit.Lock;
 import tekmerion.core.permit.Permission;
-import tekmerion.core.permit.Permissions;
-import tekmerion.core.permit.Situation;
 import tekmerion.core.port.BlockSource;
 import tekmerion.core.port.MachineUnderTest;
-import tekmerion.core.port.PageAnswer;
-import tekmerion.core.port.PageKind;
 import tekmerion.core.surface.Plan;
 import tekmerion.link.DriveSeen;
 import tekmerion.link.LinkCodec;
@@ -220,25 +210,6 @@ final class RunHost implements AutoCloseable {
     }
   }
 
-  /**
-   * The gate, asked again here of what the drive tells of itself at this moment: the server may
-   * know an older reading only.
-   */
-  private Permission gate(ToProbe.StartRun command, MachineUnderTest.Drive drive) {
-    if (command.run().effects().loads().isEmpty() || command.dataStatus().allowsWriting()) {
-      return Permission.OPEN;
-    }
-    Map<PageKind, PageAnswer> answers = new EnumMap<>(PageKind.class);
-    for (PageKind kind : drive.pages().kinds()) {
-      answers.put(kind, drive.pages().read(kind));
-    }
-    Optional<String> failing =
-        Hazards.of(KnowHow.shipped(), DriveFindings.of(drive.key(), new PartReading(answers)))
-            .decisive(drive.key());
-    return Permissions.of(Situation.assumed(command.dataStatus(), failing))
-        .of(new Action.Make(command.run().effects(), Action.WHOLE_MACHINE));
-  }
-
   void accept(ToProbe.ReleaseGiven answer) {
     releases.answered(answer);
   }
@@ -384,7 +355,7 @@ final class RunHost implements AutoCloseable {
     public void run() {
       Permission answer;
       try {
-        answer = gate(command, drive);
+        answer = PermitHere.of(command, drive);
       } catch (RuntimeException e) {
         LOG.log(Level.SEVERE, "gate of " + command.requestId(), e);
         answer =

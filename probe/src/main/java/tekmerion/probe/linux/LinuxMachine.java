@@ -26,7 +26,7 @@ public final class LinuxMachine implements MachineProvider, MachineUnderTest {
 
   @Override
   public List<Drive> drives() {
-    return DriveKeys.of(LocalDrives.list()).entrySet().stream()
+    return LocalDrives.byKey().entrySet().stream()
         .map(e -> drive(e.getKey(), e.getValue()))
         .toList();
   }

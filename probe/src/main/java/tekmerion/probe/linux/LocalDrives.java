@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import tekmerion.core.port.PageSource;
 
@@ -21,10 +22,22 @@ public final class LocalDrives {
 
   /** In the order of their names; empty where sysfs lists none. The stick is no drive of it. */
   public static List<SysDrive> list() {
+    return all().stream().filter(drive -> STICK.filter(drive::hasPartition).isEmpty()).toList();
+  }
+
+  /** The same by what they are called on the bench link. */
+  public static Map<String, SysDrive> byKey() {
+    return DriveKeys.of(list());
+  }
+
+  /** The stick that this system was started from, if it is plugged in. */
+  static Optional<SysDrive> stick() {
+    return STICK.flatMap(name -> all().stream().filter(d -> d.hasPartition(name)).findFirst());
+  }
+
+  private static List<SysDrive> all() {
     try {
-      return SysDrive.list(Path.of("/sys"), Path.of("/proc/self/mounts")).stream()
-          .filter(drive -> STICK.filter(drive::hasPartition).isEmpty())
-          .toList();
+      return SysDrive.list(Path.of("/sys"), Path.of("/proc/self/mounts"));
     } catch (IOException e) {
       throw new UncheckedIOException("the drives of this computer cannot be listed", e);
     }

@@ -3,11 +3,22 @@ package tekmerion.probe.console;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 import tekmerion.core.port.MachineUnderTest;
+import tekmerion.link.CaptureFile;
+import tekmerion.link.stick.SealedCapture;
+import tekmerion.link.stick.StickKey;
+import tekmerion.link.stick.StickOpener;
+import tekmerion.link.stick.StickStore;
+import tekmerion.probe.link.SoleBench;
 import tekmerion.probe.linux.SysDrive;
 import tekmerion.sim.SimMachines;
 import tekmerion.words.Language;
@@ -18,11 +29,37 @@ class ConsoleTest {
   private static final MachineUnderTest MACHINE =
       new SimMachines().open("sim:worn-disk,0").orElseThrow();
 
-  private static Console of(int drives) {
-    List<SysDrive> all =
-        IntStream.rangeClosed(1, drives)
-            .mapToObj(
-                i ->
+  private static final StickOpener SHOP = StickOpener.ofSealKey(new byte[32]);
+
+  @TempDir Path folder;
+  private SoleBench bench;
+
+  /** Of the stick; none while it is not plugged in. */
+  private final StickInMemory stick = new StickInMemory(SHOP.key());
+
+  private boolean pluggedIn = true;
+
+  @BeforeEach
+  void open() {
+    bench = new SoleBench(MACHINE, folder.resolve("sole"));
+  }
+
+  @AfterEach
+  void close() {
+    bench.close();
+  }
+
+  private Console of(int drives) {
+    return of(drives, Optional.of(SHOP.key()));
+  }
+
+  private Console of(int drives, Optional<StickKey> key) {
+    Map<String, SysDrive> all = new LinkedHashMap<>();
+    IntStream.rangeClosed(1, drives)
+        .forEach(
+            i ->
+                all.put(
+                    "OS-%03d".formatted(i),
                     new SysDrive(
                         "none" + i,
                         SysDrive.Bus.ATA,
@@ -33,13 +70,15 @@ class ConsoleTest {
                         1_000_204_886_016L,
                         true,
                         false,
-                        false))
-            .toList();
+                        false)));
     Console console =
         new Console(
             new Screens(List.of()),
             new BenchLinkOfStick(List.of(), Optional.empty(), Path.of("none"), MACHINE),
             MACHINE,
+            bench,
+            new StickSaver(
+                bench, key, shop -> pluggedIn ? Optional.of(stick.store()) : Optional.empty()),
             () -> all,
             Language.EN);
     console.look();
@@ -77,10 +116,64 @@ class ConsoleTest {
     press(console, "" + (char) ENTER);
     assertThat(console.lines()).anyMatch(l -> l.contains("Which drive?"));
     press(console, "40" + (char) ENTER);
-    // There is no such device here: it says so of the one that was chosen.
+    // There is no such drive in this machine: it says so of the one that was chosen.
     assertThat(console.lines())
         .noneMatch(l -> l.contains("Which drive?"))
-        .anyMatch(l -> l.startsWith("Work") && l.contains("/dev/none40"));
+        .anyMatch(l -> l.startsWith("Work") && l.contains("HELM-1000S OS-040: could not run"));
+  }
+
+  /** Read, saved, and found again by the shop alone; saving once more adds nothing. */
+  @Test
+  void whatWasReadIsPutOnTheStickAndOffersToBe() throws Exception {
+    Console console = of(0);
+    assertThat(console.lines()).noneMatch(l -> l.startsWith("Kept"));
+    press(console, "6");
+    until(console, "All of it is on the stick.");
+    int readings =
+        MACHINE.drives().size()
+            + (int) MACHINE.board().stream().count()
+            + (int) MACHINE.battery().stream().count();
+    assertThat(console.lines())
+        .anyMatch(l -> l.startsWith("Kept    " + readings + " readings, no run"));
+    press(console, "6");
+    until(console, "All of it is on the stick.");
+    List<StickStore.Kept> kept = stick.store().kept();
+    assertThat(kept).hasSize(1);
+    CaptureFile capture = SealedCapture.open(kept.get(0), SHOP).orElseThrow();
+    assertThat(capture.readings()).hasSize(readings);
+    assertThat(capture.machine().serial()).isEqualTo(MACHINE.describe().serial());
+
+    press(console, "0");
+    assertThat(console.lines()).anyMatch(l -> l.startsWith("Switch this machine off?"));
+  }
+
+  @Test
+  void saysThatTheStickIsOutAndWarnsBeforeSwitchingOff() throws Exception {
+    Console console = of(0);
+    pluggedIn = false;
+    press(console, "6");
+    until(console, "the stick is not plugged in");
+    press(console, "0");
+    assertThat(console.lines()).anyMatch(l -> l.contains("is not on the stick and is gone then"));
+    press(console, "" + (char) 27);
+    pluggedIn = true;
+    press(console, "6");
+    until(console, "All of it is on the stick.");
+  }
+
+  @Test
+  void aStickWithoutAKeyOffersNoSavingAndSaysWhatThatMeans() throws Exception {
+    Console console = of(0, Optional.empty());
+    assertThat(console.lines()).noneMatch(l -> l.contains("Save on the stick"));
+    press(console, "7");
+    until(console, "This stick keeps nothing");
+  }
+
+  private static void until(Console console, String words) throws InterruptedException {
+    for (int i = 0; i < 600 && console.lines().stream().noneMatch(l -> l.contains(words)); i++) {
+      Thread.sleep(100);
+    }
+    assertThat(console.lines()).anyMatch(l -> l.contains(words));
   }
 
   @Test

@@ -89,6 +89,8 @@ public class Access implements AuthorizationManager<RequestAuthorizationContext>
                   "/api/jobs/{number}/check",
                   "/api/jobs/{number}/ready",
                   "/api/jobs/{number}/captures",
+                  "/api/jobs/{number}/stick-visits/{id}",
+                  "/api/stick/visits",
                   "/api/jobs/{number}/decisions",
                   "/api/jobs/{number}/trials",
                   "/api/jobs/{number}/moves/**",
@@ -98,7 +100,7 @@ public class Access implements AuthorizationManager<RequestAuthorizationContext>
               rules(Who.BENCH, "PUT", "/api/jobs/{number}/isolations/{sort}"),
               rules(Who.BENCH, "PUT DELETE", "/api/parts/{id}/same/{other}"),
               rules(Who.BENCH, "DELETE", "/api/bays/{number}/probe"),
-              rules(Who.BENCH, READ, "/api/jobs/{number}/archive.zip"),
+              rules(Who.BENCH, READ, "/api/jobs/{number}/archive.zip", "/api/stick"),
               // The counter's conversation, and what everybody does.
               rules(Who.SIGNED_IN, "POST PUT PATCH DELETE", "/api/intakes", "/api/intakes/{id}/**"),
               rules(

@@ -20,6 +20,7 @@ import tekmerion.link.LinkEvent;
 import tekmerion.link.MendResult;
 import tekmerion.link.RescueResult;
 import tekmerion.link.RunKind;
+import tekmerion.link.RunNames;
 import tekmerion.link.SurveyResult;
 import tekmerion.server.ask.AskRun;
 import tekmerion.server.bay.Bay;
@@ -280,6 +281,6 @@ class DataViews implements Shown {
   }
 
   private static DataStep step(RunKind kind, boolean next, String lockedWhy) {
-    return new DataStep(kind, RunWords.name(kind), RunWords.about(kind), next, lockedWhy);
+    return new DataStep(kind, RunNames.name(kind), RunNames.about(kind), next, lockedWhy);
   }
 }

@@ -34,6 +34,7 @@ import tekmerion.core.weigh.Suspicion;
 import tekmerion.core.weigh.Weighed.CauseShare;
 import tekmerion.core.weigh.Weighed.FindingWeight;
 import tekmerion.link.RunKind;
+import tekmerion.link.RunNames;
 import tekmerion.link.SurfaceScanResult;
 import tekmerion.server.bay.Bay;
 import tekmerion.server.bay.Bays;
@@ -60,7 +61,6 @@ import tekmerion.server.probe.ProbeViews.ProbeView;
 import tekmerion.server.problem.Refusal;
 import tekmerion.server.run.Run;
 import tekmerion.server.run.RunView;
-import tekmerion.server.run.RunWords;
 import tekmerion.server.run.Runs;
 import tekmerion.server.weighing.WeighingService;
 import tekmerion.server.weighing.WeighingService.Evidence;
@@ -374,8 +374,8 @@ class DriveViews {
       starts.add(
           new Start(
               kind,
-              RunWords.name(kind),
-              RunWords.about(kind),
+              RunNames.name(kind),
+              RunNames.about(kind),
               locked == null ? null : locked.reason(),
               locked == null ? null : locked.opens()));
     }

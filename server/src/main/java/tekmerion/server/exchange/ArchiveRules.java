@@ -37,7 +37,7 @@ import tekmerion.server.job.Job;
 import tekmerion.server.job.JournalEntry;
 import tekmerion.server.knowhow.OwnMoves;
 import tekmerion.server.knowhow.ShopKnowHow;
-import tekmerion.server.move.MadeMoves;
+import tekmerion.server.move.MoveLog;
 import tekmerion.server.part.Machine;
 import tekmerion.server.part.Part;
 import tekmerion.server.run.Run;
@@ -79,7 +79,7 @@ class ArchiveRules {
     oneOf("data_status_entry.data_status", DataStatus.class);
     oneOf("decision.data_status", DataStatus.class);
     oneOf("job_change.result", Changes.ComplaintNow.class);
-    oneOf("job_move.outcome", MadeMoves.MoveEnd.class);
+    oneOf("job_move.outcome", MoveLog.MoveEnd.class);
     oneOf("journal_entry.kind", JournalEntry.Kind.class);
     oneOf("reading_page.outcome", PageNote.Outcome.class);
     oneOf("run.kind", RunKind.class);

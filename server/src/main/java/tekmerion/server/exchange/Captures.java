@@ -2,14 +2,11 @@ package tekmerion.server.exchange;
 
 import static tekmerion.words.Words.say;
 
-import java.sql.Timestamp;
 import java.time.Clock;
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Base64;
 import java.util.List;
 import java.util.UUID;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.drive.PageRecognition;
@@ -17,13 +14,11 @@ import tekmerion.core.page.RawPage;
 import tekmerion.core.port.PageAnswer;
 import tekmerion.core.port.PageKind;
 import tekmerion.link.CaptureFile;
-import tekmerion.link.LinkEvent;
 import tekmerion.link.LinkFormatException;
 import tekmerion.link.PageNote;
-import tekmerion.server.account.Secrets;
-import tekmerion.server.inbox.ReadingInbox;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
+import tekmerion.server.person.Person;
 import tekmerion.server.problem.Refusal;
 
 /** Pages that come as files: recognised by their content, kept as a reading of the job. */
@@ -32,12 +27,8 @@ class Captures {
   private static final int MAX_FILES = 64;
   private static final int MAX_BYTES = 4 << 20;
 
-  /** Stands for nobody in particular; it can never connect. */
-  private static final UUID BY_HAND = UUID.fromString("00000000-0000-4000-8000-000000000001");
-
-  private final JdbcClient jdbc;
   private final Jobs jobs;
-  private final ReadingInbox inbox;
+  private final CaptureTaking taking;
   private final Clock clock;
 
   /**
@@ -53,10 +44,9 @@ class Captures {
    */
   record Taken(String name, boolean taken, String words) {}
 
-  Captures(JdbcClient jdbc, Jobs jobs, ReadingInbox inbox, Clock clock) {
-    this.jdbc = jdbc;
+  Captures(Jobs jobs, CaptureTaking taking, Clock clock) {
     this.jobs = jobs;
-    this.inbox = inbox;
+    this.taking = taking;
     this.clock = clock;
   }
 
@@ -64,7 +54,7 @@ class Captures {
    * @param partKey what loose pages are of; a file of a probe's says so itself
    */
   @Transactional
-  public List<Taken> take(String number, String partKey, List<Dropped> files) {
+  public List<Taken> take(String number, String partKey, List<Dropped> files, Person by) {
     Job job = jobs.named(number);
     if (job.endedAt() != null) {
       throw Refusal.notPossibleNow(
@@ -79,13 +69,14 @@ class Captures {
     for (Dropped file : files) {
       RawPage raw = bytes(file);
       if (CaptureFile.isOne(raw)) {
-        taken.add(whole(job, file, raw));
+        taken.add(whole(job, file, raw, by));
       } else {
         taken.add(page(file, raw, loose));
       }
     }
     if (!loose.isEmpty()) {
-      keep(job, partKey, clock.instant(), loose);
+      taking.take(
+          job, new CaptureFile.CapturedReading(UUID.randomUUID(), partKey, clock.instant(), loose));
     }
     return taken;
   }
@@ -105,14 +96,21 @@ class Captures {
     }
   }
 
-  private Taken whole(Job job, Dropped file, RawPage raw) {
+  private Taken whole(Job job, Dropped file, RawPage raw, Person by) {
     try {
       CaptureFile capture = CaptureFile.parse(raw);
-      capture.readings().forEach(r -> keep(job, r.partKey(), r.takenAt(), r.pages()));
+      CaptureTaking.CaptureCounts in = taking.take(job, capture, by);
       return new Taken(
           file.name(),
           true,
-          say("exchange.a-probes-file-with-readings", "count", capture.readings().size()));
+          say(
+              "exchange.a-probes-file-with-readings",
+              "count",
+              in.readings(),
+              "runs",
+              in.runs(),
+              "known",
+              in.known()));
     } catch (LinkFormatException e) {
       return new Taken(
           file.name(), false, say("exchange.a-probes-file-that-is-damaged", "e", e.getMessage()));
@@ -145,28 +143,5 @@ class Captures {
     }
     into.add(PageNote.of(left.get(0), new PageAnswer.Got(raw)));
     return new Taken(file.name(), true, left.get(0).standardName());
-  }
-
-  private void keep(Job job, String partKey, Instant takenAt, List<PageNote> pages) {
-    inbox.captured(
-        job,
-        byHand(),
-        new LinkEvent.PartRead(UUID.randomUUID(), UUID.randomUUID(), partKey, takenAt, pages));
-  }
-
-  private UUID byHand() {
-    Timestamp now = Timestamp.from(clock.instant());
-    jdbc.sql(
-            "INSERT IGNORE INTO probe (id, bay_id, outbox_id, token_hash, probe_version,"
-                + " machine_note, enrolled_at, revoked_at, online, received_through)"
-                + " SELECT ?, MIN(id), ?, ?, '', '{}', ?, ?, FALSE, 0 FROM bay")
-        .params(
-            BY_HAND.toString(),
-            UUID.randomUUID().toString(),
-            Secrets.hash(UUID.randomUUID().toString()),
-            now,
-            now)
-        .update();
-    return BY_HAND;
   }
 }

@@ -87,7 +87,7 @@ class ExchangeController {
       @Valid @RequestBody FilesDropped dropped,
       @AuthenticationPrincipal Person person) {
     person.must(Role.TECHNICIAN, Role.LEAD);
-    return captures.take(number, dropped.partKey(), dropped.files());
+    return captures.take(number, dropped.partKey(), dropped.files(), person);
   }
 
   /** The body of the request is the archive itself. */

@@ -8,7 +8,6 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -17,7 +16,6 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import tekmerion.core.forecast.LikelyEnd;
 import tekmerion.core.forecast.OpenHours;
@@ -64,11 +62,9 @@ class Lanes implements Shown {
   private final OpenHours hours;
   private final PartSupplies supplies;
   private final WorkLines work;
-  private final JdbcClient jdbc;
+  private final FloorRows rows;
   private final Clock clock;
   private final String shop;
-
-  private record Stretch(long job, Span span) {}
 
   Lanes(
       Jobs jobs,
@@ -80,7 +76,7 @@ class Lanes implements Shown {
       OpenHours hours,
       PartSupplies supplies,
       WorkLines work,
-      JdbcClient jdbc,
+      FloorRows rows,
       Clock clock,
       TekmerionProperties properties) {
     this.jobs = jobs;
@@ -92,7 +88,7 @@ class Lanes implements Shown {
     this.hours = hours;
     this.supplies = supplies;
     this.work = work;
-    this.jdbc = jdbc;
+    this.rows = rows;
     this.clock = clock;
     this.shop = properties.shop().name();
   }
@@ -103,8 +99,8 @@ class Lanes implements Shown {
     if (job.endedAt() == null) {
       view(
           job,
-          families().getOrDefault(job.id(), List.of()),
-          stretches().getOrDefault(job.id(), List.of()),
+          rows.families().getOrDefault(job.id(), List.of()),
+          rows.stretches().getOrDefault(job.id(), List.of()),
           null,
           false,
           null,
@@ -120,14 +116,9 @@ class Lanes implements Shown {
     Instant now = clock.instant();
     Map<Long, ProbeView> probeByBay = probes.all();
     List<Job> open = jobs.findByEndedAtIsNullOrderByTakenInAt();
-    Map<Long, List<Span>> spans = stretches();
-    Map<Long, List<String>> families = families();
-    Set<Long> shared =
-        new HashSet<>(
-            jdbc.sql("SELECT job_id FROM job_share WHERE account_id = ?")
-                .param(person.id())
-                .query(Long.class)
-                .list());
+    Map<Long, List<Span>> spans = rows.stretches();
+    Map<Long, List<String>> families = rows.families();
+    Set<Long> shared = rows.sharedWith(person);
     Map<Long, Integer> bayByJob = new HashMap<>();
     List<Bay> all = bays.findAllByOrderByNumber();
     all.stream()
@@ -352,51 +343,6 @@ class Lanes implements Shown {
       all.add(new Span(SpanKind.WAITS_PERSON, at, null));
     }
     return all;
-  }
-
-  private Map<Long, List<Span>> stretches() {
-    return jdbc
-        .sql(
-            "SELECT r.job_id, 'TEST', r.asked_at, r.ended_at FROM read_request r"
-                + " JOIN job j ON j.id = r.job_id WHERE j.ended_at IS NULL"
-                + " UNION ALL SELECT d.job_id, 'TEST', d.asked_at,"
-                + " IF(d.state = 'PAUSED', COALESCE(d.told_at, d.asked_at), e.ended_at)"
-                + " FROM run d LEFT JOIN run_result e ON e.run_id = d.id"
-                + " JOIN job j ON j.id = d.job_id WHERE j.ended_at IS NULL"
-                + " UNION ALL SELECT c.job_id, 'HANDS', c.opened_at, c.closed_at FROM job_change c"
-                + " JOIN job j ON j.id = c.job_id WHERE j.ended_at IS NULL"
-                + " UNION ALL SELECT w.job_id, 'WAITS_OUTSIDE', w.since, w.until_at FROM job_wait w"
-                + " JOIN job j ON j.id = w.job_id WHERE j.ended_at IS NULL"
-                + " UNION ALL SELECT id, 'WAITS_OUTSIDE', waits_since, NULL FROM job"
-                + " WHERE ended_at IS NULL AND waits_for IS NOT NULL"
-                + " ORDER BY 3")
-        .query(
-            (rs, n) ->
-                new Stretch(
-                    rs.getLong(1),
-                    new Span(
-                        SpanKind.valueOf(rs.getString(2)),
-                        rs.getTimestamp(3).toInstant(),
-                        rs.getTimestamp(4) == null ? null : rs.getTimestamp(4).toInstant())))
-        .list()
-        .stream()
-        .collect(
-            Collectors.groupingBy(
-                Stretch::job, Collectors.mapping(Stretch::span, Collectors.toList())));
-  }
-
-  private Map<Long, List<String>> families() {
-    record OfJob(long job, String family) {}
-    return jdbc
-        .sql(
-            "SELECT f.job_id, f.family_id FROM job_family f JOIN job j ON j.id = f.job_id"
-                + " WHERE j.ended_at IS NULL ORDER BY f.job_id, f.position")
-        .query((rs, n) -> new OfJob(rs.getLong(1), rs.getString(2)))
-        .list()
-        .stream()
-        .collect(
-            Collectors.groupingBy(
-                OfJob::job, Collectors.mapping(OfJob::family, Collectors.toList())));
   }
 
   private static Link link(ProbeView probe) {

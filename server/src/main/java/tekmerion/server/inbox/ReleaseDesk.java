@@ -16,6 +16,7 @@ import tekmerion.core.permit.Permission;
 import tekmerion.link.DriveSeen;
 import tekmerion.link.Release;
 import tekmerion.link.RunKind;
+import tekmerion.link.RunNames;
 import tekmerion.link.SurveyResult;
 import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
@@ -26,7 +27,6 @@ import tekmerion.server.permit.JobPermissions;
 import tekmerion.server.run.DataRuns;
 import tekmerion.server.run.ReleaseKeys;
 import tekmerion.server.run.Run;
-import tekmerion.server.run.RunWords;
 import tekmerion.server.run.Runs;
 
 /**
@@ -99,7 +99,7 @@ public class ReleaseDesk {
           say(
               "inbox.of-run",
               "runWords",
-              RunWords.name(run.kind()),
+              RunNames.name(run.kind()),
               "drive",
               drive,
               "run",

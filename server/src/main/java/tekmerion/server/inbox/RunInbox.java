@@ -10,16 +10,20 @@ import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.link.LinkEvent;
+import tekmerion.link.LinkFormatException;
+import tekmerion.link.RunKind;
+import tekmerion.link.RunNames;
 import tekmerion.link.ToServer;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
 import tekmerion.server.job.JournalEntry;
 import tekmerion.server.job.Notices;
 import tekmerion.server.job.Tell;
+import tekmerion.server.part.PartService;
 import tekmerion.server.permit.DataStatuses;
+import tekmerion.server.person.Person;
 import tekmerion.server.probe.ProbeClock;
 import tekmerion.server.run.Run;
-import tekmerion.server.run.RunWords;
 import tekmerion.server.run.Runs;
 import tekmerion.server.weighing.WeighingService;
 import tekmerion.words.Words;
@@ -28,6 +32,7 @@ import tekmerion.words.Words;
 @Service
 public class RunInbox {
   private static final int MAX_WHY_CHARS = 1_000;
+  private static final int MAX_KEY_CHARS = 60;
   private static final int FLOOR_STEPS = 50;
   private static final long LOOK_MS = 15_000;
   private static final long AWAY_SECONDS = 30;
@@ -38,6 +43,7 @@ public class RunInbox {
 
   private final Runs runs;
   private final Jobs jobs;
+  private final PartService parts;
   private final WeighingService weighing;
   private final DataStatuses statuses;
   private final Tell tell;
@@ -47,6 +53,7 @@ public class RunInbox {
   RunInbox(
       Runs runs,
       Jobs jobs,
+      PartService parts,
       WeighingService weighing,
       DataStatuses statuses,
       Tell tell,
@@ -54,6 +61,7 @@ public class RunInbox {
       Clock clock) {
     this.runs = runs;
     this.jobs = jobs;
+    this.parts = parts;
     this.weighing = weighing;
     this.statuses = statuses;
     this.tell = tell;
@@ -159,17 +167,10 @@ public class RunInbox {
     if (run.state() == Run.State.ENDED) {
       return Optional.of(say("inbox.this-run-is-ended-already"));
     }
-    boolean fits =
-        event.end() != null
-            && (event.why() == null || event.why().length() <= MAX_WHY_CHARS)
-            && run.kind().finds(event.result());
-    if (!fits) {
+    if (!fits(run.kind(), event)) {
       return Optional.of(say("inbox.it-is-not-what-such-a"));
     }
-    Instant now = clock.instant();
-    Instant endedAt = ProbeClock.or(event.endedAt(), now);
-    Instant startedAt = ProbeClock.or(event.startedAt(), endedAt);
-    runs.ended(event, startedAt.isAfter(endedAt) ? endedAt : startedAt, endedAt);
+    keepEnd(event);
     Job job = jobs.findById(run.jobId()).orElseThrow();
     if (run.kind().isAboutData()) {
       statuses.settleAll(
@@ -179,16 +180,74 @@ public class RunInbox {
           run.askedBy(),
           "probe");
     }
+    told(job, run, event);
+    return Optional.empty();
+  }
+
+  private static boolean fits(RunKind kind, LinkEvent.RunEnded event) {
+    return event.end() != null
+        && (event.why() == null || event.why().length() <= MAX_WHY_CHARS)
+        && kind.finds(event.result());
+  }
+
+  private void keepEnd(LinkEvent.RunEnded event) {
+    Instant endedAt = ProbeClock.or(event.endedAt(), clock.instant());
+    Instant told = ProbeClock.or(event.startedAt(), endedAt);
+    runs.ended(event, told.isAfter(endedAt) ? endedAt : told, endedAt);
+  }
+
+  private void told(Job job, Run run, LinkEvent.RunEnded event) {
     weighing.reweigh(job);
     tell.journal(
         job,
         JournalEntry.Kind.RUN,
-        () -> "%s: %s".formatted(runs.name(run), RunWords.end(event)),
-        () -> RunWords.detail(event),
+        () -> "%s: %s".formatted(runs.name(run), RunNames.end(event)),
+        () -> RunNames.detail(event),
         "probe");
     notices.tellHolders(
-        job, () -> "%s: %s: %s".formatted(job.number(), runs.name(run), RunWords.end(event)));
+        job, () -> "%s: %s: %s".formatted(job.number(), runs.name(run), RunNames.end(event)));
     tell.run(run.id());
-    return Optional.empty();
+  }
+
+  /**
+   * Keeps a run that was made without the shop and came as a file: evidence like any other, but no
+   * copy, no proof and no data status follows from it. One that is known already changes nothing.
+   *
+   * @return whether it was new
+   * @throws LinkFormatException if it is no run that a machine makes by itself; nothing is kept
+   *     then
+   */
+  @Transactional
+  public boolean captured(Job job, UUID probeId, LinkEvent.RunEnded event, Person by) {
+    RunKind kind = event.run();
+    boolean alone =
+        event.requestId() != null
+            && kind != null
+            && !kind.needsRelease()
+            && !kind.usesCopies()
+            && event.partKey() != null
+            && event.partKey().length() <= MAX_KEY_CHARS
+            && kind.partKey().map(event.partKey()::equals).orElse(true);
+    if (!alone || !fits(kind, event)) {
+      throw new LinkFormatException(say("inbox.it-is-not-what-such-a"));
+    }
+    if (runs.find(event.requestId()).isPresent()) {
+      return false;
+    }
+    Long part =
+        kind
+            .partKey()
+            .map(key -> parts.inMachine(job.machine().id(), key))
+            .orElseGet(() -> parts.inMachine(job.machine().id()))
+            .stream()
+            .filter(place -> place.partKey().equals(event.partKey()))
+            .map(place -> place.part().id())
+            .findFirst()
+            .orElse(null);
+    runs.brought(
+        job.id(), part, probeId, event, ProbeClock.or(event.startedAt(), clock.instant()), by.id());
+    keepEnd(event);
+    told(job, runs.find(event.requestId()).orElseThrow(), event);
+    return true;
   }
 }

@@ -6,10 +6,10 @@ import org.springframework.stereotype.Service;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Journal;
 import tekmerion.server.job.JournalEntry;
-import tekmerion.server.move.MadeMoves;
+import tekmerion.server.move.MoveLog;
 
 /** What was done to it, and all that happened, in its order. */
-record JobHistory(List<MadeMoves.Made> made, List<JournalLine> journal) {
+record JobHistory(List<MoveLog.Made> made, List<JournalLine> journal) {
 
   record JournalLine(Instant at, JournalEntry.Kind kind, String title, String detail, String who) {
     static JournalLine of(JournalEntry entry) {
@@ -20,10 +20,10 @@ record JobHistory(List<MadeMoves.Made> made, List<JournalLine> journal) {
   /** Puts it together. */
   @Service
   static class Views {
-    private final MadeMoves made;
+    private final MoveLog made;
     private final Journal journal;
 
-    Views(MadeMoves made, Journal journal) {
+    Views(MoveLog made, Journal journal) {
       this.made = made;
       this.journal = journal;
     }

@@ -23,7 +23,7 @@ import tekmerion.server.job.Job;
 import tekmerion.server.job.JobAspect;
 import tekmerion.server.job.Jobs;
 import tekmerion.server.job.Shown;
-import tekmerion.server.move.MadeMoves;
+import tekmerion.server.move.MoveLog;
 import tekmerion.server.permit.JobPermissions;
 import tekmerion.server.weighing.WeighingService;
 import tekmerion.server.weighing.WeighingService.Evidence;
@@ -36,7 +36,7 @@ class JobViews implements Shown {
   private final WeighingService weighing;
   private final JobPermissions permissions;
   private final DecisionService decisions;
-  private final MadeMoves made;
+  private final MoveLog made;
   private final Parts parts;
 
   /** Those who put a part together. */
@@ -56,7 +56,7 @@ class JobViews implements Shown {
       WeighingService weighing,
       JobPermissions permissions,
       DecisionService decisions,
-      MadeMoves made,
+      MoveLog made,
       Parts parts) {
     this.jobs = jobs;
     this.bays = bays;

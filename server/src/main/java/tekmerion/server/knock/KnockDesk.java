@@ -8,10 +8,8 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tekmerion.core.identity.Serial;
 import tekmerion.link.LinkCodec;
 import tekmerion.link.MachineNote;
 import tekmerion.server.audit.Audit;
@@ -20,6 +18,7 @@ import tekmerion.server.bay.BayPlaces;
 import tekmerion.server.bay.Bays;
 import tekmerion.server.job.JobLock;
 import tekmerion.server.job.Jobs;
+import tekmerion.server.job.OpenJobs;
 import tekmerion.server.live.LiveEvents;
 import tekmerion.server.person.Person;
 import tekmerion.server.problem.Refusal;
@@ -32,7 +31,7 @@ class KnockDesk {
   private final BayPlaces places;
   private final Jobs jobs;
   private final JobLock lock;
-  private final JdbcClient jdbc;
+  private final OpenJobs openJobs;
   private final Audit audit;
   private final LiveEvents live;
   private final Clock clock;
@@ -64,7 +63,7 @@ class KnockDesk {
       BayPlaces places,
       Jobs jobs,
       JobLock lock,
-      JdbcClient jdbc,
+      OpenJobs openJobs,
       Audit audit,
       LiveEvents live,
       Clock clock) {
@@ -73,7 +72,7 @@ class KnockDesk {
     this.places = places;
     this.jobs = jobs;
     this.lock = lock;
-    this.jdbc = jdbc;
+    this.openJobs = openJobs;
     this.audit = audit;
     this.live = live;
     this.clock = clock;
@@ -98,23 +97,10 @@ class KnockDesk {
         note.drives().size(),
         knock.source(),
         knock.knockedAt(),
-        proposed(note.serial()));
-  }
-
-  private ProposedJob proposed(String serial) {
-    String plain = Serial.of(serial).plain();
-    if (plain.isEmpty()) {
-      return null;
-    }
-    List<ProposedJob> found =
-        jdbc.sql(
-                "SELECT j.number, b.number AS bay FROM job j JOIN machine m ON m.id = j.machine_id"
-                    + " LEFT JOIN bay b ON b.job_id = j.id"
-                    + " WHERE m.serial_plain = ? AND m.kind = 'MACHINE' AND j.ended_at IS NULL")
-            .param(plain)
-            .query(ProposedJob.class)
-            .list();
-    return found.size() == 1 ? found.get(0) : null;
+        openJobs
+            .withSerial(note.serial())
+            .map(job -> new ProposedJob(job.number(), job.bay()))
+            .orElse(null));
   }
 
   /**

@@ -2,16 +2,9 @@ package tekmerion.server.move;
 
 import static tekmerion.words.Words.say;
 
-import io.swagger.v3.oas.annotations.media.Schema;
-import java.sql.Timestamp;
 import java.time.Clock;
-import java.time.Instant;
 import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.Map;
-import java.util.Set;
-import java.util.stream.Collectors;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tekmerion.core.drive.DriveAnswers;
@@ -39,14 +32,9 @@ import tekmerion.server.problem.Refusal;
 import tekmerion.server.weighing.WeighingService;
 import tekmerion.words.Words;
 
-/** Keeps what was seen when a move was made. */
+/** Makes a move: what it changes is begun, what was seen is kept, a slip is taken back. */
 @Service
 public class MadeMoves {
-  /** Outcome of a move that could not be done because its drive did not answer. */
-  private static String silent() {
-    return say("move.the-drive-did-not-answer");
-  }
-
   private final Jobs jobs;
   private final JobLock lock;
   private final JobFindings findings;
@@ -55,40 +43,8 @@ public class MadeMoves {
   private final JobPermissions permissions;
   private final ShopKnowHow knowHow;
   private final Tell tell;
-  private final JdbcClient jdbc;
+  private final MoveLog log;
   private final Clock clock;
-
-  /** How a move ended. */
-  public enum MoveEnd {
-    DONE,
-    COULD_NOT,
-    TAKEN_BACK
-  }
-
-  /**
-   * A move as it was made last.
-   *
-   * @param move its id in the know-how
-   * @param title as it was called then
-   * @param words what was seen
-   * @param known whether the move is one of this shop's know-how; what others showed is told and
-   *     not weighed
-   */
-  @Schema(name = "MadeMove")
-  public record Made(
-      String move,
-      String part,
-      String title,
-      MoveEnd outcome,
-      String words,
-      String note,
-      String by,
-      Instant at,
-      boolean known) {
-    private boolean wasSilent(String on) {
-      return outcome == MoveEnd.COULD_NOT && part.equals(on) && words.equals(silent());
-    }
-  }
 
   MadeMoves(
       Jobs jobs,
@@ -99,7 +55,7 @@ public class MadeMoves {
       JobPermissions permissions,
       ShopKnowHow knowHow,
       Tell tell,
-      JdbcClient jdbc,
+      MoveLog log,
       Clock clock) {
     this.jobs = jobs;
     this.lock = lock;
@@ -109,40 +65,8 @@ public class MadeMoves {
     this.permissions = permissions;
     this.knowHow = knowHow;
     this.tell = tell;
-    this.jdbc = jdbc;
+    this.log = log;
     this.clock = clock;
-  }
-
-  /** Moves that were made or could not be made, as {@code move@part}; taken-back ones are not. */
-  @Transactional(readOnly = true)
-  public Set<String> done(long jobId) {
-    return of(jobId).stream().map(m -> m.move() + "@" + m.part()).collect(Collectors.toSet());
-  }
-
-  /** The same, with what was seen; newest first. */
-  @Transactional(readOnly = true)
-  public List<Made> of(long jobId) {
-    Map<String, Made> last = new LinkedHashMap<>();
-    jdbc.sql(
-            "SELECT m.move_id, m.part, m.title, m.outcome, m.words, m.note, a.display_name, m.made_at"
-                + " FROM job_move m JOIN account a ON a.id = m.made_by WHERE m.job_id = ?"
-                + " ORDER BY m.id DESC")
-        .param(jobId)
-        .query(
-            (rs, n) ->
-                new Made(
-                    rs.getString(1),
-                    rs.getString(2),
-                    Words.read(rs.getString(3)),
-                    MoveEnd.valueOf(rs.getString(4)),
-                    Words.read(rs.getString(5)),
-                    rs.getString(6),
-                    rs.getString(7),
-                    rs.getTimestamp(8).toInstant(),
-                    knowHow.now().move(rs.getString(1)).isPresent()))
-        .list()
-        .forEach(made -> last.putIfAbsent(made.move() + "@" + made.part(), made));
-    return last.values().stream().filter(m -> m.outcome() != MoveEnd.TAKEN_BACK).toList();
   }
 
   /**
@@ -214,7 +138,7 @@ public class MadeMoves {
       }
     }
     String words = Words.kept(() -> OutcomeSeen.words(move(moveId), seen));
-    keep(job, move, on, MoveEnd.DONE, words, note, by);
+    log.keep(job, move, on, MoveLog.MoveEnd.DONE, words, note, by);
     tell.journal(
         job,
         JournalEntry.Kind.MOVE,
@@ -250,12 +174,12 @@ public class MadeMoves {
       }
       tellSilent(job, part, DriveAnswers.NEVER);
     }
-    keep(
+    log.keep(
         job,
         move,
         on,
-        MoveEnd.COULD_NOT,
-        Words.kept(() -> silent ? silent() : say("move.could-not-be-done")),
+        MoveLog.MoveEnd.COULD_NOT,
+        Words.kept(() -> silent ? MoveLog.silent() : say("move.could-not-be-done")),
         why,
         by);
     tell.journal(
@@ -295,7 +219,7 @@ public class MadeMoves {
     Move move = move(moveId);
     Job job = lock.forChange(number, version);
     Part on = part(job, move, part);
-    if (!done(job.id()).contains(moveId + "@" + part)) {
+    if (!log.done(job.id()).contains(moveId + "@" + part)) {
       throw Refusal.notPossibleNow(
           say("move.this-move-was-not-made"), say("move.load-the-job-again"));
     }
@@ -311,11 +235,18 @@ public class MadeMoves {
                         Words.kept(() -> say("move.taken-back")),
                         clock.instant())));
     boolean silent =
-        of(job.id()).stream().anyMatch(m -> m.wasSilent(part) && m.move().equals(moveId));
-    keep(job, move, on, MoveEnd.TAKEN_BACK, Words.kept(() -> say("move.taken-back")), "", by);
+        log.of(job.id()).stream().anyMatch(m -> m.wasSilent(part) && m.move().equals(moveId));
+    log.keep(
+        job,
+        move,
+        on,
+        MoveLog.MoveEnd.TAKEN_BACK,
+        Words.kept(() -> say("move.taken-back")),
+        "",
+        by);
     if (silent) {
       tellSilent(job, part, null);
-      if (of(job.id()).stream().anyMatch(m -> m.wasSilent(part))) {
+      if (log.of(job.id()).stream().anyMatch(m -> m.wasSilent(part))) {
         tellSilent(job, part, DriveAnswers.NEVER); // in another move it was silent too
       }
     }
@@ -403,7 +334,7 @@ public class MadeMoves {
 
   private Advice advice(Job job) {
     WeighingService.Evidence evidence = weighing.weigh(job);
-    return weighing.advice(job, evidence, permissions.of(job, evidence), done(job.id()), true);
+    return weighing.advice(job, evidence, permissions.of(job, evidence), log.done(job.id()), true);
   }
 
   private Move move(String id) {
@@ -411,23 +342,5 @@ public class MadeMoves {
         .now()
         .move(id)
         .orElseThrow(() -> Refusal.notFound(say("move.there-is-no-move", "id", id)));
-  }
-
-  private void keep(
-      Job job, Move move, Part part, MoveEnd outcome, String words, String note, Person by) {
-    jdbc.sql(
-            "INSERT INTO job_move (job_id, move_id, part, title, outcome, words, note, made_by,"
-                + " made_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)")
-        .params(
-            job.id(),
-            move.id(),
-            part.key(),
-            Words.kept(() -> move(move.id()).named(part.name())),
-            outcome.name(),
-            words,
-            note.strip(),
-            by.id(),
-            Timestamp.from(clock.instant()))
-        .update();
   }
 }

@@ -19,12 +19,14 @@ import tekmerion.core.weigh.Suspicion;
 import tekmerion.core.weigh.Weighed;
 import tekmerion.core.weigh.Weighed.CauseShare;
 import tekmerion.link.RescueResult;
+import tekmerion.link.RunNames;
 import tekmerion.server.TekmerionProperties;
 import tekmerion.server.decision.DecisionService;
 import tekmerion.server.job.Job;
 import tekmerion.server.job.Jobs;
 import tekmerion.server.knowhow.ShopKnowHow;
 import tekmerion.server.move.MadeMoves;
+import tekmerion.server.move.MoveLog;
 import tekmerion.server.part.Machine;
 import tekmerion.server.permit.JobPermissions;
 import tekmerion.server.problem.Refusal;
@@ -50,7 +52,7 @@ class Reports {
   private final Jobs jobs;
   private final WeighingService weighing;
   private final DecisionService decisions;
-  private final MadeMoves made;
+  private final MoveLog made;
   private final Proofs proofs;
   private final Runs runs;
   private final JobPermissions permissions;
@@ -63,7 +65,7 @@ class Reports {
       Jobs jobs,
       WeighingService weighing,
       DecisionService decisions,
-      MadeMoves made,
+      MoveLog made,
       Proofs proofs,
       Runs runs,
       JobPermissions permissions,
@@ -98,7 +100,7 @@ class Reports {
     OwnerWords words = words(job);
     Evidence evidence = weighing.weigh(job);
     List<Run> ofJob = runs.ofJob(job.id());
-    List<MadeMoves.Made> moves = made.of(job.id());
+    List<MoveLog.Made> moves = made.of(job.id());
     Optional<DecisionService.Stood> stood = decisions.stood(job);
     Optional<CauseShare> cause =
         cause(job, stood.map(DecisionService.Stood::weighed).orElse(evidence.weighed()));
@@ -175,7 +177,7 @@ class Reports {
   }
 
   private OwnerFacts facts(
-      Job job, Optional<CauseShare> cause, List<Run> ofJob, List<MadeMoves.Made> moves) {
+      Job job, Optional<CauseShare> cause, List<Run> ofJob, List<MoveLog.Made> moves) {
     Instant now = clock.instant();
     ZoneId zone = properties.shop().zone();
     Optional<Proofs.ProofView> proof = proofs.of(job);
@@ -232,16 +234,16 @@ class Reports {
   }
 
   /** What was changed and stayed so, oldest first. */
-  private List<String> changes(List<MadeMoves.Made> newestFirst) {
+  private List<String> changes(List<MoveLog.Made> newestFirst) {
     List<String> changes = new ArrayList<>();
     newestFirst.stream()
-        .filter(m -> m.outcome() == MadeMoves.MoveEnd.DONE)
+        .filter(m -> m.outcome() == MoveLog.MoveEnd.DONE)
         .filter(m -> knowHow.now().move(m.move()).filter(MadeMoves::changes).isPresent())
         .forEach(m -> changes.add(0, m.title()));
     return changes;
   }
 
-  private Annex annex(Job job, List<Run> ofJob, List<MadeMoves.Made> moves) {
+  private Annex annex(Job job, List<Run> ofJob, List<MoveLog.Made> moves) {
     return new Annex(
         ofJob.stream()
             .filter(r -> r.ending() != null)
@@ -249,7 +251,7 @@ class Reports {
                 r ->
                     new AnnexRun(
                         r.id(),
-                        RunWords.name(r.kind()),
+                        RunNames.name(r.kind()),
                         r.partKey(),
                         r.ending().endedAt(),
                         RunWords.outcome(r),

@@ -4,6 +4,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.UUID;
 import tekmerion.link.RunKind;
+import tekmerion.link.RunNames;
 import tekmerion.link.RunResult;
 
 /**
@@ -55,7 +56,7 @@ public record RunView(
         run.id(),
         run.partKey(),
         run.kind(),
-        RunWords.name(run.kind()),
+        RunNames.name(run.kind()),
         run.gentle(),
         run.state(),
         run.askedAt(),

@@ -19,6 +19,7 @@ import tekmerion.link.CopyOrder;
 import tekmerion.link.DriveSeen;
 import tekmerion.link.LinkEvent;
 import tekmerion.link.RunKind;
+import tekmerion.link.RunNames;
 import tekmerion.link.RunResult;
 import tekmerion.link.ToProbe;
 import tekmerion.link.ToServer;
@@ -71,6 +72,30 @@ public class Runs {
     return id;
   }
 
+  /**
+   * Keeps a run that nobody here asked for: it was made without the shop, and came as a file. It is
+   * evidence, and binds nobody. Its end is kept in the same transaction.
+   *
+   * @param partId null if nobody knows which part it is
+   */
+  @Transactional
+  public void brought(
+      long jobId, Long partId, UUID probeId, LinkEvent.RunEnded event, Instant at, long by) {
+    jdbc.sql(
+            "INSERT INTO run (id, job_id, part_id, probe_id, part_key, kind, gentle, state,"
+                + " asked_by, asked_at, from_elsewhere) VALUES (?, ?, ?, ?, ?, ?, FALSE, 'ENDED', ?, ?, TRUE)")
+        .params(
+            event.requestId().toString(),
+            jobId,
+            partId,
+            probeId.toString(),
+            event.partKey(),
+            event.run().name(),
+            by,
+            Timestamp.from(at))
+        .update();
+  }
+
   /** Keeps which drive a run is for; it was asked for in the same transaction. */
   @Transactional
   public void isFor(UUID run, PartIdentity drive) {
@@ -121,7 +146,7 @@ public class Runs {
   /** What it is, and of which drive: "Surface scan of HELM-1000S OS7K-44019-B". */
   @Transactional(readOnly = true)
   public String name(Run run) {
-    String name = RunWords.name(run.kind());
+    String name = RunNames.name(run.kind());
     // A machine has one board, and runs on one battery.
     return run.kind().isOfDrive() ? say("run.of", "name", name, "drive", drive(run)) : name;
   }

@@ -20,6 +20,10 @@ import tekmerion.server.problem.ProblemWriter;
 class BodyLimit extends OncePerRequestFilter {
   private static final long MAX_BYTES = 1 << 18;
   private static final long MAX_PHOTO_BYTES = 12 << 20;
+
+  /** A stick's file has 16 MiB. */
+  private static final long MAX_STORE_BYTES = 20 << 20;
+
   private static final long MAX_ARCHIVE_BYTES = 64 << 20;
   private final ProblemWriter problems;
 
@@ -31,13 +35,7 @@ class BodyLimit extends OncePerRequestFilter {
   protected void doFilterInternal(
       HttpServletRequest request, HttpServletResponse response, FilterChain chain)
       throws ServletException, IOException {
-    boolean photo = request.getRequestURI().matches("/api/jobs/[^/]+/photos");
-    boolean archive = request.getRequestURI().equals("/api/jobs/import");
-    boolean captures = request.getRequestURI().matches("/api/jobs/[^/]+/captures");
-    long most =
-        captures
-            ? MAX_PHOTO_BYTES
-            : archive ? MAX_ARCHIVE_BYTES : photo ? MAX_PHOTO_BYTES : MAX_BYTES;
+    long most = most(request.getRequestURI());
     boolean chunked = request.getHeader("Transfer-Encoding") != null;
     if (request.getContentLengthLong() > most || chunked) {
       problems.write(
@@ -48,5 +46,15 @@ class BodyLimit extends OncePerRequestFilter {
       return;
     }
     chain.doFilter(request.getContentLengthLong() > 0 ? new TimedBody(request) : request, response);
+  }
+
+  private static long most(String path) {
+    if (path.equals("/api/jobs/import")) {
+      return MAX_ARCHIVE_BYTES;
+    }
+    if (path.equals("/api/stick/visits") || path.matches("/api/jobs/[^/]+/stick-visits/[^/]+")) {
+      return MAX_STORE_BYTES;
+    }
+    return path.matches("/api/jobs/[^/]+/(photos|captures)") ? MAX_PHOTO_BYTES : MAX_BYTES;
   }
 }

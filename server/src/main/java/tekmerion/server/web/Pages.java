@@ -23,6 +23,7 @@ public final class Pages {
           "/join",
           "/join/**",
           "/ca",
+          "/stick",
           "/job/**",
           "/reading/**",
           "/drive/**",
